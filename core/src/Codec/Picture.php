@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Codec;
+
+use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\Plane;
+
+/** A decoded image: upright, in sRGB, 8 bits a channel. */
+final readonly class Picture
+{
+    /** @param  float  $dpi  0 when the file does not say */
+    public function __construct(public Paint $paint, public bool $grey, public float $dpi) {}
+
+    public function width(): int
+    {
+        return $this->paint->width;
+    }
+
+    public function height(): int
+    {
+        return $this->paint->height;
+    }
+
+    /**
+     * The picture's red, green and blue as on white paper: one plane when they are all the same, else three.
+     *
+     * @return non-empty-list<Plane>
+     */
+    public function channels(): array
+    {
+        $channels = $this->grey ? [$this->paint->red] : [$this->paint->red, $this->paint->green, $this->paint->blue];
+
+        return array_map(fn (string $plane): Plane => new Plane($this->paint->width, $this->paint->height, $this->onWhite($plane)), $channels);
+    }
+
+    private function onWhite(string $plane): string
+    {
+        $alpha = $this->paint->alpha;
+        $end = strlen($alpha);
+        $from = strspn($alpha, "\xff");
+        if ($from === $end) {
+            return $plane;
+        }
+        $out = substr($plane, 0, $from);
+        while ($from < $end) {
+            if (($clear = strspn($alpha, "\0", $from)) > 0) {
+                $out .= str_repeat("\xff", $clear);
+                $from += $clear;
+            } elseif (($full = strspn($alpha, "\xff", $from)) > 0) {
+                $out .= substr($plane, $from, $full);
+                $from += $full;
+            } else {
+                $to = $from + strcspn($alpha, "\0\xff", $from);
+                for (; $from < $to; $from++) {
+                    $a = ord($alpha[$from]);
+                    $out .= chr(255 - $a + intdiv(ord($plane[$from]) * $a + 127, 255));
+                }
+            }
+        }
+
+        return $out;
+    }
+}

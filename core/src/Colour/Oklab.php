@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Colour;
+
+/** Björn Ottosson's Oklab (2020), matrices as published there; l is 0..1. */
+final readonly class Oklab
+{
+    public function __construct(public float $l, public float $a, public float $b) {}
+
+    public static function of(Rgb $colour): self
+    {
+        $light = LinearRgb::of($colour);
+        [$r, $g, $b] = [$light->red, $light->green, $light->blue];
+        $l = (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3);
+        $m = (0.2119034982 * $r + 0.6806995451 * $g + 0.1073969566 * $b) ** (1 / 3);
+        $s = (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3);
+
+        return new self(
+            0.2104542553 * $l + 0.7936177850 * $m - 0.0040720468 * $s,
+            1.9779984951 * $l - 2.4285922050 * $m + 0.4505937099 * $s,
+            0.0259040371 * $l + 0.7827717662 * $m - 0.8086757660 * $s,
+        );
+    }
+
+    public function toLinear(): LinearRgb
+    {
+        $l = ($this->l + 0.3963377774 * $this->a + 0.2158037573 * $this->b) ** 3;
+        $m = ($this->l - 0.1055613458 * $this->a - 0.0638541728 * $this->b) ** 3;
+        $s = ($this->l - 0.0894841775 * $this->a - 1.2914855480 * $this->b) ** 3;
+
+        return new LinearRgb(
+            4.0767416621 * $l - 3.3077115913 * $m + 0.2309699292 * $s,
+            -1.2684380046 * $l + 2.6097574011 * $m - 0.3413193965 * $s,
+            -0.0041960863 * $l - 0.7034186147 * $m + 1.7076147010 * $s,
+        );
+    }
+
+    public function toRgb(): Rgb
+    {
+        return $this->toLinear()->toRgb();
+    }
+}

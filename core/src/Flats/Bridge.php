@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Flats;
+
+/** A stroke one pixel wide that closes a gap in the ink, for flatting only. Ends are pixels. */
+final readonly class Bridge
+{
+    public function __construct(public int $x1, public int $y1, public int $x2, public int $y2) {}
+
+    public function length(): float
+    {
+        return hypot($this->x2 - $this->x1, $this->y2 - $this->y1);
+    }
+
+    /**
+     * The pixels of the stroke (Bresenham 1965), ends included; neighbours touch at least at a corner, so nothing
+     * 4-connected passes between them.
+     *
+     * @return list<array{int, int}>
+     */
+    public function pixels(): array
+    {
+        [$x, $y] = [$this->x1, $this->y1];
+        $dx = abs($this->x2 - $x);
+        $dy = -abs($this->y2 - $y);
+        $sx = $this->x2 >= $x ? 1 : -1;
+        $sy = $this->y2 >= $y ? 1 : -1;
+        $error = $dx + $dy;
+        $pixels = [];
+        while (true) {
+            $pixels[] = [$x, $y];
+            if ($x === $this->x2 && $y === $this->y2) {
+                return $pixels;
+            }
+            $twice = 2 * $error;
+            if ($twice >= $dy) {
+                $error += $dy;
+                $x += $sx;
+            }
+            if ($twice <= $dx) {
+                $error += $dx;
+                $y += $sy;
+            }
+        }
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Flats;
+
+use Awning\Core\Raster\Labels;
+
+final readonly class FlatsResult
+{
+    /**
+     * @param  list<Region>  $regions  in order of label
+     * @param  list<Bridge>  $bridges
+     * @param  array<string, float>  $milliseconds  by step
+     */
+    public function __construct(public Labels $labels, public array $regions, public array $bridges, public array $milliseconds) {}
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Raster;
+
+/**
+ * One channel of a picture: a byte string, one byte a pixel, row after row from the top.
+ *
+ * A plane never changes; whatever alters one returns another. Work on whole planes goes through PHP's string
+ * functions, which run at C speed, and never through an array with an element a pixel.
+ */
+final readonly class Plane
+{
+    /**
+     * @param  string  $data  width x height bytes
+     *
+     * @throws \LengthException when the string does not fit the size
+     */
+    public function __construct(public int $width, public int $height, public string $data)
+    {
+        if (strlen($data) !== $width * $height) {
+            throw new \LengthException(sprintf('A %d x %d plane needs %d bytes, not %d.', $width, $height, $width * $height, strlen($data)));
+        }
+    }
+
+    public static function filled(int $width, int $height, int $value): self
+    {
+        return new self($width, $height, str_repeat(chr($value), $width * $height));
+    }
+
+    public function at(int $x, int $y): int
+    {
+        return ord($this->data[$y * $this->width + $x]);
+    }
+
+    /** @param  string  $table  256 bytes: the new value for each old one */
+    public function mapped(string $table): self
+    {
+        return new self($this->width, $this->height, strtr($this->data, Bytes::identity(), $table));
+    }
+
+    public function inverted(): self
+    {
+        return new self($this->width, $this->height, ~$this->data);
+    }
+
+    /** The part inside $rect; what lies outside the plane comes as 0. */
+    public function crop(Rect $rect): self
+    {
+        return new self($rect->width, $rect->height, Bytes::crop($this->data, $this->width, $this->height, $rect, 1));
+    }
+
+    /** @return array<int, int> how many pixels have each of the 256 values */
+    public function histogram(): array
+    {
+        return count_chars($this->data, 0);
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->width === $other->width && $this->data === $other->data;
+    }
+}

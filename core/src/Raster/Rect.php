@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Raster;
+
+/** A rectangle of whole pixels; x and y are its left top corner, right and bottom lie just outside. */
+final readonly class Rect
+{
+    public function __construct(public int $x, public int $y, public int $width, public int $height) {}
+
+    /** The smallest rectangle holding [left, right) x [top, bottom); empty when the bounds cross. */
+    public static function bounds(int $left, int $top, int $right, int $bottom): self
+    {
+        return new self($left, $top, max(0, $right - $left), max(0, $bottom - $top));
+    }
+
+    public function right(): int
+    {
+        return $this->x + $this->width;
+    }
+
+    public function bottom(): int
+    {
+        return $this->y + $this->height;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->width === 0 || $this->height === 0;
+    }
+
+    public function intersect(self $other): self
+    {
+        return self::bounds(
+            max($this->x, $other->x),
+            max($this->y, $other->y),
+            min($this->right(), $other->right()),
+            min($this->bottom(), $other->bottom()),
+        );
+    }
+}

@@ -1,0 +1,119 @@
+"""Line art with known answers, and how well flats found on a damaged copy of it agree with them.
+
+Drawings: the npm package openmoji (CC BY-SA 4.0), the "line" group of each source file, rasterised by rsvg-convert.
+Measures: OpenCV's connectedComponents on the undamaged drawing is the truth.
+
+    flats_sheets.py make OPENMOJI GROUP SEED DIR     writes DIR/truth.png (clean lines) and DIR/scan.png (damaged)
+    flats_sheets.py score DIR/truth.png LABELS.png   prints one JSON object
+"""
+import json
+import re
+import subprocess
+import sys
+from pathlib import Path
+from xml.etree import ElementTree
+
+import cv2
+import numpy as np
+
+SIDE, GRID, CUTS = 1600, 4, 60
+SVG = "{http://www.w3.org/2000/svg}"
+ElementTree.register_namespace("", SVG[1:-1])
+
+
+def line_group(path: Path):
+    group = ElementTree.parse(path).getroot().find(f".//{SVG}g[@id='line']")
+    return None if group is None else ElementTree.tostring(group, encoding="unicode")
+
+
+def sheet(openmoji: Path, group: str, rng) -> np.ndarray:
+    entries = json.loads((openmoji / "data" / "openmoji.json").read_text())
+    names = sorted(e["hexcode"] for e in entries if e["group"] == group and not e["skintone"])
+    rng.shuffle(names)
+    cell = SIDE // GRID
+    parts = []
+    for name in names:
+        path = openmoji / "color" / "svg" / f"{name}.svg"
+        body = line_group(path) if path.is_file() else None
+        if body is None:
+            continue
+        body = re.sub(r'stroke-width="[\d.]+"', 'stroke-width="0.9"', body)
+        x, y = len(parts) % GRID * cell, len(parts) // GRID * cell
+        parts.append(f'<g transform="translate({x} {y}) scale({cell / 72})" stroke-width="0.9">{body}</g>')
+        if len(parts) == GRID * GRID:
+            break
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="{SIDE}" height="{SIDE}">{"".join(parts)}</svg>'
+    png = subprocess.run(["rsvg-convert", "-b", "white"], input=svg.encode(), capture_output=True, check=True).stdout
+    return cv2.imdecode(np.frombuffer(png, np.uint8), cv2.IMREAD_GRAYSCALE)
+
+
+def cut_lines(lines: np.ndarray, rng) -> np.ndarray:
+    """Takes CUTS pieces of 2 to 10 px out of the lines, across their whole width."""
+    out = lines.copy()
+    ys, xs = np.nonzero(lines < 100)
+    ink = (lines < 128).astype(np.uint8)
+    for _ in range(CUTS):
+        i = rng.integers(len(xs))
+        x, y, r = int(xs[i]), int(ys[i]), 8
+        patch = ink[max(0, y - r):y + r + 1, max(0, x - r):x + r + 1]
+        _, island = cv2.connectedComponents(patch, connectivity=8)
+        py, px = np.nonzero(island == island[min(r, y), min(r, x)])
+        points = np.stack([px, py]).astype(float)
+        points -= points.mean(axis=1, keepdims=True)
+        _, vectors = np.linalg.eigh(points @ points.T)
+        tangent = vectors[:, 1]
+        normal = vectors[:, 0]
+        long = rng.uniform(2, 10) / 2
+        corners = np.array([[x, y] + a * long * tangent + b * 6 * normal for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))])
+        cv2.fillConvexPoly(out, np.round(corners * 16).astype(np.int32), 255, lineType=cv2.LINE_AA, shift=4)
+    return out
+
+
+def scan(lines: np.ndarray, rng) -> np.ndarray:
+    """Tinted paper under uneven light, slight blur, grain."""
+    h, w = lines.shape
+    grey = cv2.GaussianBlur(lines, (0, 0), 0.8).astype(float) / 255
+    yy, xx = np.mgrid[0:h, 0:w]
+    light = 0.95 - 0.18 * ((xx / w - rng.uniform(0.2, 0.8)) ** 2 + (yy / h - rng.uniform(0.2, 0.8)) ** 2)
+    tint = np.array([0.86, 0.93, 0.97])  # blue, green, red
+    bgr = (0.1 + 0.9 * grey)[..., None] * light[..., None] * tint * 255
+    return np.clip(bgr + rng.normal(0, 4, (h, w, 1)), 0, 255).astype(np.uint8)
+
+
+def score(truth_path: str, labels_path: str) -> dict:
+    free = (cv2.imread(truth_path, cv2.IMREAD_GRAYSCALE) >= 128).astype(np.uint8)
+    labels = cv2.imread(labels_path, cv2.IMREAD_UNCHANGED).astype(np.int64)
+    count, truth, stats, _ = cv2.connectedComponentsWithStats(free, connectivity=4)
+    mains, pieces, kept, total = [], [], 0, 0
+    order = np.argsort(truth, axis=None, kind="stable")
+    bounds = np.searchsorted(truth.ravel()[order], np.arange(count + 1))
+    flat = labels.ravel()
+    for region in range(1, count):
+        if stats[region, cv2.CC_STAT_AREA] < 40:
+            continue
+        values, counts = np.unique(flat[order[bounds[region]:bounds[region + 1]]], return_counts=True)
+        counts = np.where(values == 0, 0, counts)
+        mains.append(int(values[counts.argmax()]))
+        pieces.append(int((counts >= 40).sum()))
+        kept += int(counts.max())
+        total += int(stats[region, cv2.CC_STAT_AREA])
+    shared = sum(1 for main in mains if mains.count(main) > 1)
+    return {
+        "regions": len(mains),
+        "leaked": shared / len(mains),
+        "pieces": float(np.mean(pieces)),
+        "purity": kept / total,
+        "unlabelled": float((labels == 0).mean()),
+    }
+
+
+if __name__ == "__main__":
+    if sys.argv[1] == "make":
+        openmoji, group, seed, target = Path(sys.argv[2]), sys.argv[3], int(sys.argv[4]), Path(sys.argv[5])
+        rng = np.random.default_rng(seed)
+        target.mkdir(parents=True, exist_ok=True)
+        clean = sheet(openmoji, group, rng)
+        cv2.imwrite(str(target / "truth.png"), clean)
+        cv2.imwrite(str(target / "scan.png"), scan(cut_lines(clean, rng), rng))
+    else:
+        print(json.dumps(score(sys.argv[2], sys.argv[3])))
