@@ -19,7 +19,7 @@ final class LineEnds
     private const STEP_Y = [0, 1, 0, -1];
 
     /** How close, in parts of the reach, the edge before and after a tip comes. */
-    private const TURNED = 0.55;
+    private const TURNED = 0.58;
 
     private string $ink;
 

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Brush;
+
+use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Rect;
+
+/** The coverage of one stroke inside its bounds. */
+final readonly class StrokeMask
+{
+    /** @param  string  $data  one byte a pixel of $bounds */
+    public function __construct(public Rect $bounds, public string $data) {}
+
+    /** @return ?string the coverage inside $rect, null where the stroke does not come */
+    public function cut(Rect $rect): ?string
+    {
+        if ($this->bounds->intersect($rect)->isEmpty()) {
+            return null;
+        }
+        $here = new Rect($rect->x - $this->bounds->x, $rect->y - $this->bounds->y, $rect->width, $rect->height);
+        $cut = Bytes::crop($this->data, $this->bounds->width, $this->bounds->height, $here, 1);
+
+        return strspn($cut, "\0") === strlen($cut) ? null : $cut;
+    }
+}

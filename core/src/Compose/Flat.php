@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+/** What a region of the flats is made of: its figure, its material and that material's tones. */
+final readonly class Flat
+{
+    /** @param  array<string, int>  $tones  tone name => 0xRRGGBB, all six */
+    public function __construct(public int $figure, public int $material, public array $tones) {}
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Colour\Tone;
+
+/** The flats of a stretch of pixels as spans, and what they say of colour and clip. */
+final class FlatSpans
+{
+    /** @var array<string, list<array{int, int, int}>> */
+    private array $known = [];
+
+    /**
+     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, label
+     * @param  array<int, Flat>  $flats  by label
+     */
+    public function __construct(private readonly array $spans, private readonly array $flats, private readonly int $count) {}
+
+    /** The base colours of the flats over what is there. */
+    public function lay(Pixels $under): Pixels
+    {
+        $red = $green = $blue = '';
+        foreach ($this->spans as [$from, $to, $label]) {
+            $length = $to - $from;
+            $flat = $this->flats[$label] ?? null;
+            if ($flat === null) {
+                $red .= substr($under->red, $from, $length);
+                $green .= substr($under->green, $from, $length);
+                $blue .= substr($under->blue, $from, $length);
+            } else {
+                $colour = $flat->tones[Tone::Base->value];
+                $red .= str_repeat(chr($colour >> 16 & 255), $length);
+                $green .= str_repeat(chr($colour >> 8 & 255), $length);
+                $blue .= str_repeat(chr($colour & 255), $length);
+            }
+        }
+
+        return new Pixels($this->count, $red, $green, $blue, null);
+    }
+
+    /**
+     * The spans inside a scope with the colour a pass has there; neighbours of one colour are joined.
+     *
+     * @param  Tone|int  $colour  a tone, taken from each material; or 0xRRGGBB
+     * @return list<array{int, int, int}>
+     */
+    public function inside(Scope $scope, Tone|int $colour): array
+    {
+        if (is_int($colour) && ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink)) {
+            return [[0, $this->count, $colour]];
+        }
+        $key = $scope->kind->value.$scope->id.' '.(is_int($colour) ? $colour : $colour->value);
+
+        return $this->known[$key] ??= $this->find($scope, $colour);
+    }
+
+    /** @return list<array{int, int, int}> */
+    private function find(Scope $scope, Tone|int $colour): array
+    {
+        $inside = [];
+        $last = -1;
+        foreach ($this->spans as [$from, $to, $label]) {
+            $flat = $this->flats[$label] ?? null;
+            if (! $scope->holds($flat) || ($flat === null && ! is_int($colour))) {
+                continue;
+            }
+            $value = is_int($colour) ? $colour : $flat->tones[$colour->value];
+            if ($last >= 0 && $inside[$last][1] === $from && $inside[$last][2] === $value) {
+                $inside[$last][1] = $to;
+            } else {
+                $inside[] = [$from, $to, $value];
+                $last++;
+            }
+        }
+
+        return $inside;
+    }
+
+    /**
+     * Spans of colour through a coverage, as pixels with alpha.
+     *
+     * @param  list<array{int, int, int}>  $spans
+     */
+    public function coloured(array $spans, string $coverage): Pixels
+    {
+        $red = $green = $blue = $alpha = '';
+        $at = 0;
+        foreach ($spans as [$from, $to, $colour]) {
+            $none = str_repeat("\0", $from - $at);
+            $red .= $none.str_repeat(chr($colour >> 16 & 255), $to - $from);
+            $green .= $none.str_repeat(chr($colour >> 8 & 255), $to - $from);
+            $blue .= $none.str_repeat(chr($colour & 255), $to - $from);
+            $alpha .= $none.substr($coverage, $from, $to - $from);
+            $at = $to;
+        }
+        $none = str_repeat("\0", $this->count - $at);
+
+        return new Pixels($this->count, $red.$none, $green.$none, $blue.$none, $alpha.$none);
+    }
+
+    /** Paint with what lies outside a scope made clear. */
+    public function clip(Pixels $paint, Scope $scope): Pixels
+    {
+        if ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink) {
+            return $paint;
+        }
+        $mask = '';
+        $at = 0;
+        foreach ($this->inside($scope, 0) as [$from, $to]) {
+            $mask .= str_repeat("\0", $from - $at).str_repeat("\xff", $to - $from);
+            $at = $to;
+        }
+
+        return new Pixels($paint->count, $paint->red, $paint->green, $paint->blue, $paint->alphas() & $mask.str_repeat("\0", $this->count - $at));
+    }
+}

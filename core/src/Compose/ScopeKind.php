@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+enum ScopeKind: string
+{
+    case Page = 'page';
+    case Ink = 'ink';
+    case Figure = 'figure';
+    case Material = 'material';
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet;
+
+/** One tile before and after; null is an empty tile. */
+final readonly class TileChange
+{
+    public function __construct(
+        public string $layer,
+        public int $column,
+        public int $row,
+        public ?string $before,
+        public ?string $after,
+    ) {}
+}
