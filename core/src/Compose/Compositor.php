@@ -17,9 +17,7 @@ final readonly class Compositor
     public function compose(PageStack $stack, Block $block): Pixels
     {
         $count = $block->size();
-        $labels = $block->labels();
-        $spans = $labels === null ? [[0, $count, 0]] : Labels::spans($labels);
-        $flats = new FlatSpans($spans, $stack->flats, $count);
+        $flats = $this->spans($stack, $block);
         $pixels = $flats->lay(Pixels::paper($count));
         $pixels = $this->layAll($pixels, $stack->figures, $flats, $block);
         $pixels = $this->layInk($pixels, $stack, $flats, $block);
@@ -33,15 +31,32 @@ final readonly class Compositor
         if ($ink === null) {
             return $pixels;
         }
-        $whole = [[0, $pixels->count, $stack->inkColour]];
         if ($stack->ink === []) {
-            return $this->tinting->lay($pixels, $whole, $ink, BlendMode::Normal, 1.0);
+            return $this->tinting->lay($pixels, [[0, $pixels->count, $stack->inkColour]], $ink, BlendMode::Normal, 1.0);
         }
-        // Colour holds: the ink's own colours are made first, as if it covered everything, then laid where it is.
-        $colours = $this->tinting->lay(Pixels::paper($pixels->count), $whole, null, BlendMode::Normal, 1.0);
-        $colours = $this->layAll($colours, $stack->ink, $flats, $block);
+        $colours = $this->holds($stack, $flats, $block);
 
         return $this->painting->over($pixels, new Pixels($pixels->count, $colours->red, $colours->green, $colours->blue, $ink), BlendMode::Normal, 1.0);
+    }
+
+    /** The colours the ink has, as if it covered every pixel. */
+    public function inkColours(PageStack $stack, Block $block): Pixels
+    {
+        return $this->holds($stack, $this->spans($stack, $block), $block);
+    }
+
+    private function holds(PageStack $stack, FlatSpans $flats, Block $block): Pixels
+    {
+        $whole = [[0, $block->size(), $stack->inkColour]];
+
+        return $this->layAll($this->tinting->lay(Pixels::paper($block->size()), $whole, null, BlendMode::Normal, 1.0), $stack->ink, $flats, $block);
+    }
+
+    private function spans(PageStack $stack, Block $block): FlatSpans
+    {
+        $labels = $block->labels();
+
+        return new FlatSpans($labels === null ? [[0, $block->size(), 0]] : Labels::spans($labels), $stack->flats, $block->size());
     }
 
     /** @param list<Node> $nodes */

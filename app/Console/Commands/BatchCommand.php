@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Awning\Core\Codec\UnreadableImage;
+use Illuminate\Console\Command;
+
+/** What the batch commands share: paths, the JSON report, errors a person can act on. */
+abstract class BatchCommand extends Command
+{
+    /** @param callable(): void $work */
+    protected function guarded(callable $work): int
+    {
+        try {
+            $work();
+
+            return self::SUCCESS;
+        } catch (UnreadableImage|\InvalidArgumentException $error) {
+            $this->error($error->getMessage());
+
+            return self::FAILURE;
+        }
+    }
+
+    protected function path(string $option): ?string
+    {
+        $path = $this->option($option);
+
+        return is_string($path) && $path !== '' ? $path : null;
+    }
+
+    protected function write(string $path, string $bytes): void
+    {
+        // Beside the target first, so that a full disk never leaves half a file under the final name.
+        $part = $path.'.part';
+        if (@file_put_contents($part, $bytes) !== strlen($bytes) || ! rename($part, $path)) {
+            @unlink($part);
+            throw new \InvalidArgumentException("$path could not be written. Check that the folder exists and has room.");
+        }
+    }
+
+    /** @param array<string, mixed> $figures */
+    protected function report(array $figures): void
+    {
+        $path = $this->path('report');
+        if ($path !== null) {
+            $this->write($path, json_encode($figures + ['peak_memory_bytes' => memory_get_peak_usage(true)], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n");
+        }
+    }
+}

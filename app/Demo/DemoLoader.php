@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Desk\PageDesk;
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Member;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\User;
+use App\Store\Originals;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\BlendMode;
+use Awning\Core\Compose\Scope;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Flats\FlatsResult;
+use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\Ops\FillRegions;
+use Awning\Core\Sheet\Ops\LayCoverage;
+use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\PassFact;
+use Illuminate\Support\Str;
+
+/** Loads The Salt Ferry: people, palette, and four pages at four stages of the work. */
+final class DemoLoader
+{
+    private const PEOPLE = [
+        ['Mira Vael', 'mira@awning.example', Role::Owner],
+        ['Jonne Sark', 'jonne@awning.example', Role::Colourist],
+        ['Pell Arrow', 'pell@awning.example', Role::Flatter],
+        ['Ida Quill', 'ida@awning.example', Role::Viewer],
+    ];
+
+    private const PAGES = [1 => 'The lamp is lit', 2 => 'A stowaway', 3 => 'Tickets, please', 4 => 'All aboard'];
+
+    /** @var array<int, array{figure: int, material: int}> by class number in the key picture */
+    private array $materials = [];
+
+    /** @param  callable(string): void  $say */
+    public function __construct(private $say, private readonly PageDesk $desk = new PageDesk) {}
+
+    public function load(): void
+    {
+        if (Series::query()->where('name', 'The Salt Ferry')->exists()) {
+            return;
+        }
+        $series = Series::query()->create(['name' => 'The Salt Ferry', 'light' => '#ffe9c4']);
+        $people = [];
+        foreach (self::PEOPLE as [$name, $email, $role]) {
+            $people[] = $user = User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => Str::password(32), 'is_demo' => true]);
+            Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => $role]);
+        }
+        $this->palette($series);
+        foreach (self::PAGES as $number => $title) {
+            ($this->say)("Drawing page $number of The Salt Ferry: $title");
+            $this->page(Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title]), $people[0]);
+        }
+    }
+
+    private function palette(Series $series): void
+    {
+        $number = 1;
+        $depth = count(Cast::FIGURES);
+        foreach (Cast::FIGURES as $name => $materials) {
+            $figure = Figure::query()->create(['series_id' => $series->id, 'name' => $name, 'depth' => $depth--]);
+            $place = 0;
+            foreach ($materials as [$material, $pinned]) {
+                $row = Material::query()->create(['figure_id' => $figure->id, 'name' => $material, 'place' => $place++, 'pinned' => $pinned]);
+                $this->materials[$number++] = ['figure' => $figure->id, 'material' => $row->id];
+            }
+        }
+    }
+
+    private function page(Page $page, User $user): void
+    {
+        $scan = new DemoScan(PageArt::all()[$page->number], $page->number);
+        $file = (string) tempnam(sys_get_temp_dir(), 'awning');
+        file_put_contents($file, $scan->scan());
+        $original = (new Originals)->keep($page, $user, $file, sprintf('salt-ferry-p%d-scan.png', $page->number));
+        if ($page->number < 4) {
+            $picture = (new ImageReader)->read($file);
+            $clean = (new ScanCleaner)->clean($picture->channels());
+            $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
+            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", $clean, $flats, $picture->dpi));
+            if ($page->number < 3) {
+                $key = $scan->key();
+                $this->fill($page, $user, $flats, $key);
+                if ($page->number === 1) {
+                    $this->light($page, $user, new DemoLight($key, PageArt::WIDTH, PageArt::HEIGHT));
+                }
+            }
+        }
+        unlink($file);
+    }
+
+    /** Fills each region with the material that most of it shows in the key picture. */
+    private function fill(Page $page, User $user, FlatsResult $flats, string $key): void
+    {
+        $votes = [];
+        $labels = $flats->labels;
+        for ($y = 1; $y < $labels->height; $y += 3) {
+            for ($x = 1; $x < $labels->width; $x += 3) {
+                $class = ord($key[$y * $labels->width + $x]);
+                $label = $labels->at($x, $y);
+                $votes[$label][$class] = ($votes[$label][$class] ?? 0) + 1;
+            }
+        }
+        $fills = [];
+        foreach ($flats->regions as $region) {
+            $here = $votes[$region->label] ?? [ord($key[$region->y * $labels->width + $region->x]) => 1];
+            unset($here[0]);
+            if ($here !== []) {
+                arsort($here);
+                $fills[array_key_first($here)][] = $region->label;
+            }
+        }
+        foreach ($fills as $class => $regions) {
+            ['figure' => $figure, 'material' => $material] = $this->materials[$class];
+            $this->desk->apply($page, $user, new FillRegions($regions, $figure, $material));
+        }
+    }
+
+    private function light(Page $page, User $user, DemoLight $light): void
+    {
+        $classes = [];
+        foreach ($this->materials as $class => ['figure' => $figure]) {
+            $classes[$figure][] = $class;
+        }
+        $figures = array_keys($classes);
+        foreach (array_slice($figures, 0, 4) as $figure) {
+            $mine = $classes[$figure];
+            $scope = Scope::figure($figure);
+            $this->lay($page, $user, new PassFact('Shade', $figure, Tone::Shade, $scope), $light->edge($mine, 24, 1.2));
+            $this->lay($page, $user, new PassFact('Deep shade', $figure, Tone::Deep, $scope, opacity: 0.8), $light->edge($mine, 9, 0.9));
+            $this->lay($page, $user, new PassFact('Light', $figure, Tone::Light, $scope), $light->edge($mine, -13, 1.2));
+            $this->lay($page, $user, new PassFact('Rim', $figure, new Rgb(0xFF, 0xE6, 0xB8), $scope, BlendMode::Screen, 0.75), $light->outline($mine, -8, 0.8));
+        }
+        $harbour = $classes[$figures[4]];
+        $this->lay($page, $user, new PassFact('Shade', $figures[4], Tone::Shade, Scope::figure($figures[4])), $light->edge($harbour, 34, 10));
+        $lamps = [];
+        foreach (['lamp-glow', 'harbour-window', 'harbour-moon'] as $class) {
+            $lamps[] = 1 + (int) array_search($class, Cast::classes(), true);
+        }
+        $this->lay($page, $user, new PassFact('Glow', 0, new Rgb(0xFF, 0xB8, 0x60), Scope::page(), BlendMode::PlusLighter, 0.5), $light->glow($lamps, 46));
+    }
+
+    private function lay(Page $page, User $user, PassFact $pass, string $coverage): void
+    {
+        $this->desk->apply($page, $user, new LayCoverage(Str::lower(Str::random(12)), $pass, new Plane(PageArt::WIDTH, PageArt::HEIGHT, $coverage)));
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\Lease;
+use App\Http\Requests\HolderRequest;
+use App\Models\Page;
+use Illuminate\Http\JsonResponse;
+
+final class LeaseController
+{
+    public function store(HolderRequest $request, Page $page, Lease $lease): JsonResponse
+    {
+        $held = $lease->take($page, $request->person(), $request->lease());
+        $page->refresh();
+
+        return new JsonResponse(['held' => $held, 'holder' => $page->holder?->name, 'revision' => $page->revision, 'palette' => $page->series->palette_version]);
+    }
+
+    public function destroy(HolderRequest $request, Page $page, Lease $lease): JsonResponse
+    {
+        $lease->give($page, $request->person(), $request->lease());
+
+        return new JsonResponse(null, 204);
+    }
+}

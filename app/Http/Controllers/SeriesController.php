@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\SeriesPalette;
+use App\Models\Member;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+final class SeriesController
+{
+    public function index(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return new JsonResponse($user->series()->with('pages')->orderBy('name')->get()->map(fn (Series $series): array => [
+            'id' => $series->id, 'name' => $series->name, 'role' => $user->roleIn($series),
+            'pages' => $series->pages->map($this->page(...))->values(),
+        ]));
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $request->validate(['name' => 'required|string|max:120']);
+        $series = DB::transaction(function () use ($request): Series {
+            $series = Series::query()->create(['name' => $request->string('name')->toString()]);
+            Member::query()->create(['series_id' => $series->id, 'user_id' => $request->user()?->id, 'role' => Role::Owner]);
+
+            return $series;
+        });
+
+        return new JsonResponse(['id' => $series->id], 201);
+    }
+
+    public function show(Request $request, Series $series): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return new JsonResponse([
+            'id' => $series->id, 'name' => $series->name, 'role' => $user->roleIn($series),
+            'pages' => $series->pages->map($this->page(...))->values(),
+            'palette' => (new SeriesPalette($series))->toClient(),
+            'people' => $series->members()->with('user')->get()->map(fn (Member $member): array => [
+                'id' => $member->user_id, 'name' => $member->user->name, 'role' => $member->role,
+            ]),
+        ]);
+    }
+
+    public function addPage(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['title' => 'required|string|max:120']);
+        $page = DB::transaction(function () use ($request, $series): Page {
+            Series::query()->lockForUpdate()->find($series->id);
+
+            return Page::query()->create([
+                'series_id' => $series->id, 'title' => $request->string('title')->toString(),
+                'number' => 1 + (int) Page::query()->where('series_id', $series->id)->max('number'),
+            ]);
+        });
+
+        return new JsonResponse($this->page($page->refresh()), 201);
+    }
+
+    /** @return array<string, mixed> */
+    private function page(Page $page): array
+    {
+        $regions = DB::table('page_facts')->where('page_id', $page->id)->where('kind', 'region');
+        $total = (clone $regions)->count();
+
+        return [
+            'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
+            'regions' => $total,
+            'unfilled' => $total === 0 ? 0 : (clone $regions)->where('value', 'like', '%"material":0,%')->count(),
+            'passes' => DB::table('page_facts')->where('page_id', $page->id)->where('kind', 'pass')->count(),
+            'holder' => $page->lease_until?->isFuture() ? $page->holder?->name : null,
+        ];
+    }
+}

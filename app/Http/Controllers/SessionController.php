@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\ValidationException;
+
+final class SessionController
+{
+    public function show(Request $request): JsonResponse
+    {
+        $user = $request->user();
+
+        return new JsonResponse([
+            'user' => $user instanceof User ? ['id' => $user->id, 'name' => $user->name] : null,
+            'demo' => config('awning.demo') ? User::query()->where('is_demo', true)->orderBy('id')->get(['id', 'name', 'email']) : [],
+        ]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $request->validate(['email' => 'required|string|max:190', 'password' => 'required|string|max:200']);
+        if (! Auth::attempt($request->only('email', 'password'))) {
+            throw ValidationException::withMessages(['email' => 'This address and password do not belong together. Check both and try again.']);
+        }
+        $request->session()->regenerate();
+
+        return $this->show($request);
+    }
+
+    /** One-click sign-in, in the demo only and as demo people only. */
+    public function demo(Request $request): JsonResponse
+    {
+        abort_unless((bool) config('awning.demo'), 404);
+        Auth::login(User::query()->where('is_demo', true)->findOrFail($request->integer('id')));
+        $request->session()->regenerate();
+
+        return $this->show($request);
+    }
+
+    public function destroy(Request $request): JsonResponse
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new JsonResponse(null, 204);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\User;
+use Illuminate\Foundation\Http\FormRequest;
+
+/** A request by someone who holds, or would hold, a page. */
+class HolderRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['lease' => ['required', 'string', 'regex:/^[a-z0-9]{12,40}$/D']];
+    }
+
+    public function lease(): string
+    {
+        return $this->string('lease')->toString();
+    }
+
+    public function person(): User
+    {
+        $user = $this->user();
+
+        return $user instanceof User ? $user : abort(401);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ToneRule;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $figure_id
+ * @property string $name
+ * @property int $place
+ * @property array<string, string> $pinned tone name => #rrggbb
+ * @property int $version
+ * @property Figure $figure
+ */
+final class Material extends Model
+{
+    protected $fillable = ['figure_id', 'name', 'place', 'pinned'];
+
+    protected $casts = ['pinned' => 'array'];
+
+    /** @return BelongsTo<Figure, $this> */
+    public function figure(): BelongsTo
+    {
+        return $this->belongsTo(Figure::class);
+    }
+
+    /** @return array<string, Rgb> all six tones, the derived ones by the rule */
+    public function tones(ToneRule $rule): array
+    {
+        return $rule->complete(array_map(Rgb::fromHex(...), $this->pinned));
+    }
+}

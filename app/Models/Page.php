@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * @property int $id
+ * @property int $series_id
+ * @property int $number
+ * @property string $title
+ * @property int $revision
+ * @property ?int $holder_id
+ * @property ?string $lease
+ * @property ?Carbon $lease_until
+ * @property Series $series
+ * @property ?User $holder
+ */
+final class Page extends Model
+{
+    protected $fillable = ['series_id', 'number', 'title'];
+
+    protected $casts = ['lease_until' => 'datetime'];
+
+    /** @return BelongsTo<Series, $this> */
+    public function series(): BelongsTo
+    {
+        return $this->belongsTo(Series::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function holder(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'holder_id');
+    }
+
+    /** @return HasMany<Original, $this> */
+    public function originals(): HasMany
+    {
+        return $this->hasMany(Original::class);
+    }
+
+    /** @return HasMany<JournalEntry, $this> */
+    public function journal(): HasMany
+    {
+        return $this->hasMany(JournalEntry::class);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+/** What a person may do in a series. */
+enum Role: string
+{
+    case Owner = 'owner';
+    case Colourist = 'colourist';
+    case Flatter = 'flatter';
+    case Viewer = 'viewer';
+
+    /** Import line art and fill regions. */
+    public function mayFlat(): bool
+    {
+        return $this !== self::Viewer;
+    }
+
+    /** Paint passes and alter the palette. */
+    public function mayColour(): bool
+    {
+        return $this === self::Owner || $this === self::Colourist;
+    }
+
+    /** Choose who works on the series. */
+    public function mayInvite(): bool
+    {
+        return $this === self::Owner;
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Awning\Core\Codec\Thumbnail;
+use Awning\Core\Raster\TileGrid;
+use Awning\Core\Sheet\FactKind;
+use Awning\Core\Sheet\LayerKind;
+use Awning\Core\Sheet\SheetSource;
+
+/**
+ * A page at half, a quarter, an eighth … of its size, for looking at. A reduced tile is named by the hashes of the four
+ * it is made of, so it is made once and can be kept for ever.
+ */
+final class Pyramid implements SheetSource
+{
+    public const HIGHEST = 4;
+
+    /** @param  int  $level  0: full size; each level more halves it */
+    public function __construct(private readonly PageStore $store, private readonly int $level, private readonly Tiles $tiles = new Tiles)
+    {
+        if ($level < 0 || $level > self::HIGHEST) {
+            throw new \RangeException('There are levels 0 to '.self::HIGHEST.'.');
+        }
+    }
+
+    public function tile(string $layer, int $column, int $row): ?string
+    {
+        $hash = $this->hash($layer, $column, $row);
+
+        return $hash === null ? null : $this->tiles->bytes($hash);
+    }
+
+    /** The name of a reduced tile, made and stored if it was not; null when it is empty. */
+    public function hash(string $layer, int $column, int $row): ?string
+    {
+        return $this->ensure($layer, $this->level, $column, $row);
+    }
+
+    public function tilesOf(string $layer): array
+    {
+        $places = [];
+        foreach ($this->store->tilesOf($layer) as [$column, $row]) {
+            $place = [$column >> $this->level, $row >> $this->level];
+            $places[implode(',', $place)] = $place;
+        }
+
+        return array_values($places);
+    }
+
+    public function facts(FactKind $kind): array
+    {
+        $facts = $this->store->facts($kind);
+        if ($kind === FactKind::Page && isset($facts['page'])) {
+            $facts['page']['width'] = max(1, (int) $facts['page']['width'] >> $this->level);
+            $facts['page']['height'] = max(1, (int) $facts['page']['height'] >> $this->level);
+        }
+
+        return $facts;
+    }
+
+    private function name(string $layer, int $level, int $column, int $row): ?string
+    {
+        if ($level === 0) {
+            return $this->store->hashesOf($layer)["$column,$row"] ?? null;
+        }
+        $names = '';
+        $any = false;
+        foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$x, $y]) {
+            $name = $this->name($layer, $level - 1, 2 * $column + $x, 2 * $row + $y);
+            $any = $any || $name !== null;
+            $names .= ($name ?? '-').' ';
+        }
+
+        return $any ? hash('sha256', LayerKind::of($layer)->value.' '.$names) : null;
+    }
+
+    private function ensure(string $layer, int $level, int $column, int $row): ?string
+    {
+        $name = $this->name($layer, $level, $column, $row);
+        if ($name === null || $level === 0 || $this->tiles->packed($name) !== null) {
+            return $name;
+        }
+        $quarters = [];
+        foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$x, $y]) {
+            $child = $this->ensure($layer, $level - 1, 2 * $column + $x, 2 * $row + $y);
+            $quarters[] = $child === null ? null : $this->tiles->bytes($child);
+        }
+        $kind = LayerKind::of($layer);
+        $this->tiles->putNamed($name, match ($kind) {
+            LayerKind::Coverage => $this->averaged($quarters, 0),
+            LayerKind::Labels => $this->picked($quarters),
+            LayerKind::Paint => $this->averaged($quarters, 0).$this->averaged($quarters, 1).$this->averaged($quarters, 2).$this->averaged($quarters, 3),
+        });
+
+        return $name;
+    }
+
+    /** @param list<?string> $quarters */
+    private function averaged(array $quarters, int $plane): string
+    {
+        $half = TileGrid::SIZE / 2;
+        $parts = array_map(fn (?string $tile): string => $tile === null
+            ? str_repeat("\0", $half * $half)
+            : Thumbnail::shrink(substr($tile, $plane * TileGrid::PIXELS, TileGrid::PIXELS), TileGrid::SIZE, TileGrid::SIZE, $half, $half), $quarters);
+
+        return $this->joined($parts, 1);
+    }
+
+    /** @param list<?string> $quarters */
+    private function picked(array $quarters): string
+    {
+        $half = TileGrid::SIZE / 2;
+        $parts = array_map(function (?string $tile) use ($half): string {
+            if ($tile === null) {
+                return str_repeat("\0\0", $half * $half);
+            }
+            $even = '';
+            for ($y = 0; $y < TileGrid::SIZE; $y += 2) {
+                $even .= substr($tile, 2 * $y * TileGrid::SIZE, 2 * TileGrid::SIZE);
+            }
+
+            return (string) preg_replace('/(..)../s', '$1', $even);
+        }, $quarters);
+
+        return $this->joined($parts, 2);
+    }
+
+    /** @param list<string> $parts four squares of half a tile's side */
+    private function joined(array $parts, int $size): string
+    {
+        $row = TileGrid::SIZE / 2 * $size;
+        $out = '';
+        foreach ([0, 2] as $left) {
+            for ($y = 0; $y < TileGrid::SIZE / 2; $y++) {
+                $out .= substr($parts[$left], $y * $row, $row).substr($parts[$left + 1], $y * $row, $row);
+            }
+        }
+
+        return $out;
+    }
+}

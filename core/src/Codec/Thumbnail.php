@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Codec;
+
+use Awning\Core\Raster\Paint;
+use Imagick;
+
+/** A small copy of a picture that fits a square; never larger than the picture. */
+final readonly class Thumbnail
+{
+    public function __construct(private int $side) {}
+
+    public function of(Paint $paint): Paint
+    {
+        $scale = min(1.0, $this->side / max($paint->width, $paint->height));
+        $width = max(1, (int) round($paint->width * $scale));
+        $height = max(1, (int) round($paint->height * $scale));
+        $planes = [];
+        foreach ([$paint->red, $paint->green, $paint->blue, $paint->alpha] as $plane) {
+            $planes[] = self::shrink($plane, $paint->width, $paint->height, $width, $height);
+        }
+
+        return new Paint($width, $height, ...$planes);
+    }
+
+    /** One plane, averaged down. */
+    public static function shrink(string $plane, int $width, int $height, int $toWidth, int $toHeight): string
+    {
+        $image = new Imagick;
+        $image->setSize($width, $height);
+        $image->setOption('depth', '8');
+        $image->setFormat('gray');
+        $image->readImageBlob($plane);
+        $image->scaleImage($toWidth, $toHeight);
+        $image->setImageFormat('gray');
+        $image->setImageDepth(8);
+        $bytes = $image->getImageBlob();
+        $image->clear();
+
+        return $bytes;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\Sheet;
+
+/** Hangs a pass whose coverage was computed, not painted. */
+final readonly class LayCoverage implements Op
+{
+    public function __construct(private string $id, private PassFact $pass, private Plane $coverage) {}
+
+    public function title(): string
+    {
+        return "Lay {$this->pass->name}";
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        $grid = $sheet->grid();
+        if ($this->pass->isPaint() || $this->coverage->width !== $grid->width || $this->coverage->height !== $grid->height) {
+            throw new OpRefused('The coverage does not fit the page.');
+        }
+        (new AddPass($this->id, $this->pass))->apply($sheet);
+        $sheet->setLayer($this->pass->layer($this->id), $this->coverage->data);
+    }
+}

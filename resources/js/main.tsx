@@ -1,0 +1,6 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './App';
+
+const root = document.getElementById('app');
+if (root !== null) createRoot(root).render(<StrictMode><App /></StrictMode>);

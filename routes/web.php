@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\BenchController;
+use App\Http\Controllers\LeaseController;
+use App\Http\Controllers\PageController;
+use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\SeriesController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\TaskController;
+use App\Http\Controllers\TileController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:sign-in');
+
+    Route::middleware('auth')->group(function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+
+        Route::get('series', [SeriesController::class, 'index']);
+        Route::post('series', [SeriesController::class, 'store']);
+        Route::get('series/{series}', [SeriesController::class, 'show'])->can('view', 'series');
+        Route::post('series/{series}/pages', [SeriesController::class, 'addPage'])->can('flat', 'series');
+        Route::post('series/{series}/members', [PeopleController::class, 'store'])->can('invite', 'series');
+        Route::delete('series/{series}/members/{user}', [PeopleController::class, 'destroy'])->can('invite', 'series');
+        Route::post('series/{series}/figures', [PaletteController::class, 'addFigure'])->can('colour', 'series');
+        Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
+        Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'update'])->can('colour', 'series');
+
+        Route::get('pages/{page}', [PageController::class, 'show'])->can('view', 'page');
+        Route::get('pages/{page}/revision', [PageController::class, 'revision'])->can('view', 'page');
+        Route::get('pages/{page}/picture', [PageController::class, 'picture'])->can('view', 'page');
+        Route::post('pages/{page}/tiles', [TileController::class, 'many'])->can('view', 'page');
+        Route::post('pages/{page}/lease', [LeaseController::class, 'store'])->can('flat', 'page');
+        Route::delete('pages/{page}/lease', [LeaseController::class, 'destroy'])->can('flat', 'page');
+        Route::post('pages/{page}/ops', [BenchController::class, 'apply'])->can('flat', 'page');
+        Route::post('pages/{page}/undo', [BenchController::class, 'undo'])->can('flat', 'page');
+        Route::post('pages/{page}/redo', [BenchController::class, 'redo'])->can('flat', 'page');
+        Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');
+        Route::post('pages/{page}/clean', [TaskController::class, 'clean'])->can('flat', 'page');
+        Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');
+        Route::get('pages/{page}/tasks', [TaskController::class, 'index'])->can('view', 'page');
+        Route::get('tasks/{task}', [TaskController::class, 'show']);
+        Route::delete('tasks/{task}', [TaskController::class, 'stop']);
+    });
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::get('deliveries/{task}', [TaskController::class, 'download']);
+    Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
+});
+
+Route::view('/{any?}', 'app')->where('any', '(series|bench)(/.*)?')->name('login');
