@@ -5,6 +5,8 @@ return [
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),
     'url' => env('APP_URL', 'http://127.0.0.1:8017'),
+    // Served from wherever it is reached: addresses of styles and scripts carry no host.
+    'asset_url' => '/',
     'timezone' => 'UTC',
     'locale' => 'en',
     'fallback_locale' => 'en',

@@ -11,7 +11,9 @@ use Imagick;
 final readonly class DemoLight
 {
     /** @param  string  $key  one byte a pixel: number of the material's class */
-    public function __construct(private string $key, private int $width, private int $height) {}
+    public function __construct(private string $key, private int $width, private int $height)
+    {
+    }
 
     /**
      * The edge of each material's area that a light of this reach leaves dark, or with a negative reach, catches.
@@ -43,13 +45,13 @@ final readonly class DemoLight
         return $this->blurred($area & ~$this->shifted($area, -$reach, $reach), $blur);
     }
 
-    /** @param list<int> $classes */
+    /** @param  list<int>  $classes */
     public function glow(array $classes, float $blur): string
     {
         return $this->blurred($this->area($classes) ?? str_repeat("\0", $this->width * $this->height), $blur);
     }
 
-    /** @param list<int> $classes */
+    /** @param  list<int>  $classes */
     private function area(array $classes): ?string
     {
         $table = str_repeat("\0", 256);
@@ -76,12 +78,12 @@ final readonly class DemoLight
         $image->setOption('depth', '8');
         $image->setFormat('gray');
         // A wide blur is made small: it looks the same and takes a tenth of the time.
-        $small = $radius > 12 ? 8 : 1;
+        $small = $radius > 6 ? 4 : 1;
         $width = intdiv($this->width, $small);
         $height = intdiv($this->height, $small);
         $image->setSize($width, $height);
         $image->readImageBlob($small === 1 ? $plane : Thumbnail::shrink($plane, $this->width, $this->height, $width, $height));
-        $image->gaussianBlurImage(0, $radius / $small);
+        $image->blurImage($radius < 1.5 ? 1 : 0, $radius / $small);
         if ($small > 1) {
             $image->resizeImage($this->width, $this->height, Imagick::FILTER_TRIANGLE, 1);
         }

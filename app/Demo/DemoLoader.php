@@ -44,7 +44,9 @@ final class DemoLoader
     private array $materials = [];
 
     /** @param  callable(string): void  $say */
-    public function __construct(private $say, private readonly PageDesk $desk = new PageDesk) {}
+    public function __construct(private $say, private readonly PageDesk $desk = new PageDesk)
+    {
+    }
 
     public function load(): void
     {

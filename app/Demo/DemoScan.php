@@ -11,7 +11,9 @@ use Symfony\Component\Process\Process;
 /** Turns vector drawings into "scans": tinted paper, uneven light, a blue underdrawing, gaps, a slight tilt, grain. */
 final readonly class DemoScan
 {
-    public function __construct(private PageArt $art, private int $seed) {}
+    public function __construct(private PageArt $art, private int $seed)
+    {
+    }
 
     /** @return string a PNG file's bytes, 300 dpi */
     public function scan(): string

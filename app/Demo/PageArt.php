@@ -18,7 +18,9 @@ final readonly class PageArt
      * @param  list<array{box: array{int, int, int, int}, set: list<array{string, float, float, float, 4?: bool}>}>  $panels
      *                                                                                                                        box: x, y, width, height; set: figure, x, y, scale, mirrored
      */
-    private function __construct(private array $panels) {}
+    private function __construct(private array $panels)
+    {
+    }
 
     /** @return array<int, self> by page number */
     public static function all(): array

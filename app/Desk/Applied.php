@@ -10,7 +10,9 @@ use App\Models\JournalEntry;
 final readonly class Applied
 {
     /** @param  ?JournalEntry  $entry  null when the op altered nothing */
-    public function __construct(public int $revision, public ?JournalEntry $entry, private bool $back = false) {}
+    public function __construct(public int $revision, public ?JournalEntry $entry, private bool $back = false)
+    {
+    }
 
     /** @return array{revision: int, title: ?string, tiles: list<array{string, int, int, ?string}>, facts: list<array{string, string, ?array<string, mixed>}>} */
     public function toClient(): array

@@ -14,7 +14,9 @@ use Awning\Core\Sheet\StackBuilder;
 /** The page as an OpenRaster file with its layers. */
 final readonly class LayeredFile
 {
-    public function __construct(private Page $page) {}
+    public function __construct(private Page $page)
+    {
+    }
 
     public function write(string $file, Paint $merged, float $dpi): void
     {

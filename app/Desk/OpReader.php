@@ -26,7 +26,9 @@ use Awning\Core\Sheet\PassFact;
 /** Makes an op out of what a client sent. Whatever names something of another series is refused. */
 final readonly class OpReader
 {
-    public function __construct(private Page $page, private Role $role) {}
+    public function __construct(private Page $page, private Role $role)
+    {
+    }
 
     /**
      * @param  array<string, mixed>  $data  validated for shape by the request
@@ -54,7 +56,7 @@ final readonly class OpReader
         }
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     private function fill(array $data): FillRegions
     {
         $material = is_int($data['material'] ?? null) ? $data['material'] : 0;
@@ -72,7 +74,7 @@ final readonly class OpReader
         return new FillRegions($labels, $figure, $material);
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     private function stroke(array $data): Stroke
     {
         $points = [];
@@ -98,7 +100,7 @@ final readonly class OpReader
         );
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     private function group(array $data): GroupPasses
     {
         $how = $data['how'] ?? null;
@@ -115,7 +117,7 @@ final readonly class OpReader
         ]);
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     private function pass(array $values): PassFact
     {
         $this->checkedScope($values);
@@ -160,7 +162,7 @@ final readonly class OpReader
         return is_array($value) ? $value : throw new OpRefused('The change is incomplete. Reload the page and try again.');
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     private function number(array $values, string $name, float $default): float
     {
         $value = $values[$name] ?? $default;

@@ -61,7 +61,7 @@ final class PageDesk
         }, $back);
     }
 
-    /** @param callable(Page, PageStore): ?JournalEntry $work */
+    /** @param  callable(Page, PageStore): ?JournalEntry  $work */
     private function locked(Page $page, User $user, ?int $base, ?string $lease, callable $work, bool $back): Applied
     {
         return DB::transaction(function () use ($page, $user, $base, $lease, $work, $back): Applied {

@@ -15,7 +15,9 @@ use Awning\Core\Sheet\StackBuilder;
 /** The composed page: at full size, or small for the shelf. */
 final readonly class PagePicture
 {
-    public function __construct(private Page $page) {}
+    public function __construct(private Page $page)
+    {
+    }
 
     /** @param  ?callable(float): void  $progress */
     public function full(?callable $progress = null): Paint

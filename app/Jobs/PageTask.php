@@ -21,7 +21,9 @@ abstract class PageTask implements ShouldQueue
 
     public int $timeout = 600;
 
-    final public function __construct(private readonly int $taskId) {}
+    final public function __construct(private readonly int $taskId)
+    {
+    }
 
     abstract protected function work(Task $task): void;
 

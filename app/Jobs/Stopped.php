@@ -4,4 +4,6 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-final class Stopped extends \RuntimeException {}
+final class Stopped extends \RuntimeException
+{
+}

@@ -25,6 +25,7 @@ final class JournalEntry extends Model
 
     protected $fillable = ['page_id', 'user_id', 'title', 'state', 'tiles', 'facts'];
 
+    /** @var array<string, string> */
     protected $casts = ['tiles' => 'array', 'facts' => 'array'];
 
     protected function asJson($value, $flags = 0): string

@@ -22,6 +22,7 @@ final class Material extends Model
 {
     protected $fillable = ['figure_id', 'name', 'place', 'pinned'];
 
+    /** @var array<string, string> */
     protected $casts = ['pinned' => 'array'];
 
     /** @return BelongsTo<Figure, $this> */

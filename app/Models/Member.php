@@ -17,6 +17,7 @@ final class Member extends Model
 {
     protected $fillable = ['series_id', 'user_id', 'role'];
 
+    /** @var array<string, string> */
     protected $casts = ['role' => Role::class];
 
     /** @return BelongsTo<User, $this> */

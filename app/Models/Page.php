@@ -25,6 +25,7 @@ final class Page extends Model
 {
     protected $fillable = ['series_id', 'number', 'title'];
 
+    /** @var array<string, string> */
     protected $casts = ['lease_until' => 'datetime'];
 
     /** @return BelongsTo<Series, $this> */

@@ -27,6 +27,7 @@ final class Task extends Model
 {
     protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name'];
 
+    /** @var array<string, string> */
     protected $casts = ['input' => 'array'];
 
     /** @return BelongsTo<Page, $this> */

@@ -10,7 +10,9 @@ use App\Models\User;
 /** A page is its series' matter. */
 final class PagePolicy
 {
-    public function __construct(private readonly SeriesPolicy $series) {}
+    public function __construct(private readonly SeriesPolicy $series)
+    {
+    }
 
     public function view(User $user, Page $page): bool
     {

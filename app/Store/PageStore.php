@@ -18,7 +18,9 @@ final class PageStore implements SheetSource
     /** @var array<string, array<string, string>> layer => "column,row" => hash */
     private array $hashes = [];
 
-    public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles) {}
+    public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles)
+    {
+    }
 
     public function tile(string $layer, int $column, int $row): ?string
     {
@@ -98,7 +100,7 @@ final class PageStore implements SheetSource
         $this->hashes = [];
     }
 
-    /** @param list<array{string, int, int, ?string}> $rows layer, column, row, hash */
+    /** @param  list<array{string, int, int, ?string}>  $rows layer, column, row, hash */
     private function placeTiles(array $rows): void
     {
         $set = [];
@@ -115,7 +117,7 @@ final class PageStore implements SheetSource
         }
     }
 
-    /** @param list<array{string, string, ?array<string, mixed>}> $rows kind, key, value */
+    /** @param  list<array{string, string, ?array<string, mixed>}>  $rows kind, key, value */
     private function placeFacts(array $rows): void
     {
         $set = $gone = [];

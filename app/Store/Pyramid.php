@@ -98,7 +98,7 @@ final class Pyramid implements SheetSource
         return $name;
     }
 
-    /** @param list<?string> $quarters */
+    /** @param  list<?string>  $quarters */
     private function averaged(array $quarters, int $plane): string
     {
         $half = TileGrid::SIZE / 2;
@@ -109,7 +109,7 @@ final class Pyramid implements SheetSource
         return $this->joined($parts, 1);
     }
 
-    /** @param list<?string> $quarters */
+    /** @param  list<?string>  $quarters */
     private function picked(array $quarters): string
     {
         $half = TileGrid::SIZE / 2;
@@ -128,7 +128,7 @@ final class Pyramid implements SheetSource
         return $this->joined($parts, 2);
     }
 
-    /** @param list<string> $parts four squares of half a tile's side */
+    /** @param  list<string>  $parts four squares of half a tile's side */
     private function joined(array $parts, int $size): string
     {
         $row = TileGrid::SIZE / 2 * $size;

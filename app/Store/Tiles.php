@@ -17,7 +17,7 @@ final class Tiles
         return hash('sha256', $bytes);
     }
 
-    /** @param array<string, string> $tiles hash => bytes as they are in memory */
+    /** @param  array<string, string>  $tiles hash => bytes as they are in memory */
     public function put(array $tiles): void
     {
         $known = [];

@@ -4,7 +4,7 @@
  * The four PHP 8.5 functions the framework calls, for older PHP. Same contracts as the PHP manual's.
  */
 if (! function_exists('array_first')) {
-    /** @param array<mixed> $array */
+    /** @param  array<mixed>  $array */
     function array_first(array $array): mixed
     {
         foreach ($array as $value) {
@@ -15,7 +15,7 @@ if (! function_exists('array_first')) {
     }
 }
 if (! function_exists('array_last')) {
-    /** @param array<mixed> $array */
+    /** @param  array<mixed>  $array */
     function array_last(array $array): mixed
     {
         return $array === [] ? null : $array[array_key_last($array)];

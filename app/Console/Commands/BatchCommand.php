@@ -10,7 +10,7 @@ use Illuminate\Console\Command;
 /** What the batch commands share: paths, the JSON report, errors a person can act on. */
 abstract class BatchCommand extends Command
 {
-    /** @param callable(): void $work */
+    /** @param  callable(): void  $work */
     protected function guarded(callable $work): int
     {
         try {
@@ -41,7 +41,7 @@ abstract class BatchCommand extends Command
         }
     }
 
-    /** @param array<string, mixed> $figures */
+    /** @param  array<string, mixed>  $figures */
     protected function report(array $figures): void
     {
         $path = $this->path('report');

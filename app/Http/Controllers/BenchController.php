@@ -13,7 +13,9 @@ use Illuminate\Http\JsonResponse;
 
 final class BenchController
 {
-    public function __construct(private readonly PageDesk $desk) {}
+    public function __construct(private readonly PageDesk $desk)
+    {
+    }
 
     public function apply(OpRequest $request, Page $page): JsonResponse
     {

@@ -29,7 +29,7 @@ final class TaskController
     {
         Lease::check($page, $request->person(), $request->lease());
         $request->validate([
-            'scan' => 'required_without:original|file|max:'.1024 * (int) config('awning.upload_megabytes'),
+            'scan' => 'required_without:original|file|max:'. 1024 * (int) config('awning.upload_megabytes'),
             'original' => 'sometimes|integer',
         ]);
         $file = $request->file('scan');
@@ -102,7 +102,7 @@ final class TaskController
         abort_unless($user instanceof User && $task->user_id === $user->id && $user->roleIn($task->page->series) !== null, 403);
     }
 
-    /** @param array<string, mixed> $input */
+    /** @param  array<string, mixed>  $input */
     private function begin(Page $page, User $user, string $kind, array $input): Task
     {
         if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= 20) {

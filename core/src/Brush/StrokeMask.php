@@ -11,7 +11,9 @@ use Awning\Core\Raster\Rect;
 final readonly class StrokeMask
 {
     /** @param  string  $data  one byte a pixel of $bounds */
-    public function __construct(public Rect $bounds, public string $data) {}
+    public function __construct(public Rect $bounds, public string $data)
+    {
+    }
 
     /** @return ?string the coverage inside $rect, null where the stroke does not come */
     public function cut(Rect $rect): ?string

@@ -94,7 +94,7 @@ final readonly class ImageReader
         Imagick::setResourceLimit(Imagick::RESOURCETYPE_DISK, 0);
     }
 
-    /** @param array{kind: string, width: int, height: int} $header */
+    /** @param  array{kind: string, width: int, height: int}  $header */
     private function decode(array $header, string $path): Picture
     {
         $image = new Imagick;
@@ -112,7 +112,7 @@ final readonly class ImageReader
             $image->setImageDepth(8);
             $image->setInterlaceScheme(Imagick::INTERLACE_PLANE);
             $image->setImageFormat($alpha ? 'rgba' : 'rgb');
-            $planes = str_split($image->getImageBlob(), $width * $height);
+            $planes = str_split($image->getImageBlob(), max(1, $width * $height));
         } catch (ImagickException $error) {
             throw new UnreadableImage($this->reason($error), 0, $error);
         } finally {
@@ -165,18 +165,24 @@ final readonly class ImageReader
     {
         $head = (string) file_get_contents($path, false, null, 8, 65536);
         $gamma = null;
-        for ($at = 0; $at + 8 <= strlen($head);) {
-            [$length, $type] = [unpack('N', $head, $at)[1] ?? 0, substr($head, $at + 4, 4)];
+        for ($at = 0; $at + 12 <= strlen($head);) {
+            [$length, $type] = [self::word($head, $at), substr($head, $at + 4, 4)];
             if ($type === 'iCCP' || $type === 'sRGB' || $type === 'IDAT') {
                 return $type === 'IDAT' && $gamma !== null ? self::gammaTable($gamma) : null;
             }
             if ($type === 'gAMA' && $length === 4) {
-                $gamma = (int) (unpack('N', $head, $at + 8)[1] ?? 0);
+                $gamma = self::word($head, $at + 8);
             }
             $at += 12 + $length;
         }
 
         return null;
+    }
+
+    /** Four bytes, most significant first. */
+    private static function word(string $bytes, int $at): int
+    {
+        return ord($bytes[$at]) << 24 | ord($bytes[$at + 1]) << 16 | ord($bytes[$at + 2]) << 8 | ord($bytes[$at + 3]);
     }
 
     private static function gammaTable(int $gamma): ?string
@@ -194,8 +200,7 @@ final readonly class ImageReader
         $text = strtolower($error->getMessage());
 
         return match (true) {
-            str_contains($text, 'limit') || str_contains($text, 'exceed') || str_contains($text, 'dimension')
-                => sprintf('The image is larger than can be opened: at most %d px a side. Scan at a lower resolution or cut it in parts.', self::LONGEST_SIDE),
+            str_contains($text, 'limit') || str_contains($text, 'exceed') || str_contains($text, 'dimension') => sprintf('The image is larger than can be opened: at most %d px a side. Scan at a lower resolution or cut it in parts.', self::LONGEST_SIDE),
             default => 'The image is damaged or cut short and was not opened. Export or scan it again.',
         };
     }

@@ -19,5 +19,6 @@ abstract readonly class OraNode
         public float $opacity,
         public bool $visible,
         public string $operator,
-    ) {}
+    ) {
+    }
 }

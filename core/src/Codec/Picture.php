@@ -11,7 +11,9 @@ use Awning\Core\Raster\Plane;
 final readonly class Picture
 {
     /** @param  float  $dpi  0 when the file does not say */
-    public function __construct(public Paint $paint, public bool $grey, public float $dpi) {}
+    public function __construct(public Paint $paint, public bool $grey, public float $dpi)
+    {
+    }
 
     public function width(): int
     {

@@ -22,7 +22,9 @@ final readonly class PngWriter
 
     private const RGBA = 6;
 
-    public function __construct(private int $level = 3) {}
+    public function __construct(private int $level = 3)
+    {
+    }
 
     public function grey(Plane $plane, float $dpi = 0): string
     {
@@ -68,7 +70,7 @@ final readonly class PngWriter
         $packed = '';
         // In bands, so that a large page is not held a second time with its filter bytes.
         for ($y = 0; $y < $height; $y += 64) {
-            $lines = str_split(substr($data, $y * $row, 64 * $row), $row);
+            $lines = str_split(substr($data, $y * $row, 64 * $row), max(1, $row));
             $packed .= deflate_add($deflate, "\0".implode("\0", $lines), ZLIB_NO_FLUSH);
         }
         $packed .= deflate_add($deflate, '', ZLIB_FINISH);

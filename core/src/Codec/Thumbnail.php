@@ -10,7 +10,9 @@ use Imagick;
 /** A small copy of a picture that fits a square; never larger than the picture. */
 final readonly class Thumbnail
 {
-    public function __construct(private int $side) {}
+    public function __construct(private int $side)
+    {
+    }
 
     public function of(Paint $paint): Paint
     {

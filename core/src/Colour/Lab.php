@@ -17,7 +17,9 @@ final readonly class Lab
     /** D50 white from the chromaticity x 0.3457, y 0.3585. */
     private const WHITE = [0.3457 / 0.3585, 1.0, (1 - 0.3457 - 0.3585) / 0.3585];
 
-    public function __construct(public float $l, public float $a, public float $b) {}
+    public function __construct(public float $l, public float $a, public float $b)
+    {
+    }
 
     public static function of(Rgb $colour): self
     {

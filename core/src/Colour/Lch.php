@@ -7,7 +7,9 @@ namespace Awning\Core\Colour;
 /** L*a*b* in polar form: lightness 0..100, chroma, hue in degrees 0..360. */
 final readonly class Lch
 {
-    public function __construct(public float $l, public float $c, public float $h) {}
+    public function __construct(public float $l, public float $c, public float $h)
+    {
+    }
 
     public static function of(Rgb $colour): self
     {

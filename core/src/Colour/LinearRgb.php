@@ -7,7 +7,9 @@ namespace Awning\Core\Colour;
 /** Light in the sRGB primaries before the transfer curve, each part nominally 0..1. */
 final readonly class LinearRgb
 {
-    public function __construct(public float $red, public float $green, public float $blue) {}
+    public function __construct(public float $red, public float $green, public float $blue)
+    {
+    }
 
     public static function of(Rgb $colour): self
     {

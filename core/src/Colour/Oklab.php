@@ -7,7 +7,9 @@ namespace Awning\Core\Colour;
 /** Björn Ottosson's Oklab (2020), matrices as published there; l is 0..1. */
 final readonly class Oklab
 {
-    public function __construct(public float $l, public float $a, public float $b) {}
+    public function __construct(public float $l, public float $a, public float $b)
+    {
+    }
 
     public static function of(Rgb $colour): self
     {

@@ -18,7 +18,9 @@ final readonly class ToneRule
 
     private const DEEP_STRENGTH = 0.55;
 
-    public function __construct(private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6)) {}
+    public function __construct(private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6))
+    {
+    }
 
     public function derive(Tone $tone, Rgb $base): Rgb
     {

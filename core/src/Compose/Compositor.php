@@ -11,7 +11,9 @@ final readonly class Compositor
 {
     public const INK = 'ink';
 
-    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting) {}
+    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
+    {
+    }
 
     /** The finished, opaque picture of a stretch of the page. */
     public function compose(PageStack $stack, Block $block): Pixels
@@ -59,7 +61,7 @@ final readonly class Compositor
         return new FlatSpans($labels === null ? [[0, $block->size(), 0]] : Labels::spans($labels), $stack->flats, $block->size());
     }
 
-    /** @param list<Node> $nodes */
+    /** @param  list<Node>  $nodes */
     private function layAll(Pixels $pixels, array $nodes, FlatSpans $flats, Block $block): Pixels
     {
         foreach ($nodes as $node) {

@@ -8,5 +8,7 @@ namespace Awning\Core\Compose;
 final readonly class Flat
 {
     /** @param  array<string, int>  $tones  tone name => 0xRRGGBB, all six */
-    public function __construct(public int $figure, public int $material, public array $tones) {}
+    public function __construct(public int $figure, public int $material, public array $tones)
+    {
+    }
 }

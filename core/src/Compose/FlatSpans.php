@@ -16,7 +16,9 @@ final class FlatSpans
      * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, label
      * @param  array<int, Flat>  $flats  by label
      */
-    public function __construct(private readonly array $spans, private readonly array $flats, private readonly int $count) {}
+    public function __construct(private readonly array $spans, private readonly array $flats, private readonly int $count)
+    {
+    }
 
     /** The base colours of the flats over what is there. */
     public function lay(Pixels $under): Pixels

@@ -5,4 +5,6 @@ declare(strict_types=1);
 namespace Awning\Core\Compose;
 
 /** Something that is laid on a page: a pass or a group of passes. */
-interface Node {}
+interface Node
+{
+}

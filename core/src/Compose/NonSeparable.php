@@ -7,13 +7,13 @@ namespace Awning\Core\Compose;
 /** Lum, Sat, SetLum, SetSat and ClipColor of W3C Compositing and Blending Level 1, section 9.2. */
 final class NonSeparable
 {
-    /** @param array{float, float, float} $c */
+    /** @param  array{float, float, float}  $c */
     public static function lum(array $c): float
     {
         return 0.3 * $c[0] + 0.59 * $c[1] + 0.11 * $c[2];
     }
 
-    /** @param array{float, float, float} $c */
+    /** @param  array{float, float, float}  $c */
     public static function sat(array $c): float
     {
         return max($c) - min($c);

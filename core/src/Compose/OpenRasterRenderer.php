@@ -24,7 +24,9 @@ final class OpenRasterRenderer
     /** @var array<string, Paint> */
     private array $pictures = [];
 
-    public function __construct(private readonly OpenRasterFile $file, private readonly Painting $painting = new Painting) {}
+    public function __construct(private readonly OpenRasterFile $file, private readonly Painting $painting = new Painting)
+    {
+    }
 
     /** @throws UnreadableImage */
     public function render(): Paint

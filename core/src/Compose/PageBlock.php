@@ -11,7 +11,9 @@ final readonly class PageBlock implements Block
      * @param  array<string, string>  $coverage  by layer
      * @param  array<string, Pixels>  $paint  by layer
      */
-    public function __construct(private int $size, private ?string $labels = null, private array $coverage = [], private array $paint = []) {}
+    public function __construct(private int $size, private ?string $labels = null, private array $coverage = [], private array $paint = [])
+    {
+    }
 
     public function size(): int
     {

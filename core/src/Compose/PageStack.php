@@ -21,5 +21,6 @@ final readonly class PageStack
         public array $above = [],
         public int $inkColour = 0x111111,
         public bool $showInk = true,
-    ) {}
+    ) {
+    }
 }

@@ -21,5 +21,6 @@ final readonly class Pass implements Node
         public BlendMode $mode = BlendMode::Normal,
         public float $opacity = 1.0,
         public bool $visible = true,
-    ) {}
+    ) {
+    }
 }

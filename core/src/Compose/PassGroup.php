@@ -14,5 +14,6 @@ final readonly class PassGroup implements Node
         public BlendMode $mode = BlendMode::Normal,
         public float $opacity = 1.0,
         public bool $visible = true,
-    ) {}
+    ) {
+    }
 }

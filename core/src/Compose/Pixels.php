@@ -11,7 +11,9 @@ namespace Awning\Core\Compose;
 final readonly class Pixels
 {
     /** @param  ?string  $alpha  null when every pixel is opaque */
-    public function __construct(public int $count, public string $red, public string $green, public string $blue, public ?string $alpha) {}
+    public function __construct(public int $count, public string $red, public string $green, public string $blue, public ?string $alpha)
+    {
+    }
 
     public static function paper(int $count): self
     {

@@ -7,7 +7,9 @@ namespace Awning\Core\Compose;
 /** What a pass is clipped to: the page, the ink, a figure or a material. */
 final readonly class Scope
 {
-    private function __construct(public ScopeKind $kind, public int $id) {}
+    private function __construct(public ScopeKind $kind, public int $id)
+    {
+    }
 
     public static function page(): self
     {

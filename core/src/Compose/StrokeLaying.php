@@ -7,7 +7,9 @@ namespace Awning\Core\Compose;
 /** Adds a stroke to what a layer holds, or takes it away. Strokes accumulate over each other. */
 final readonly class StrokeLaying
 {
-    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting) {}
+    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
+    {
+    }
 
     /** Coverage moved toward full. */
     public function add(string $layer, string $stroke, float $opacity): string
@@ -21,7 +23,7 @@ final readonly class StrokeLaying
         return $this->tinting->plane($layer, $stroke, 0, $opacity);
     }
 
-    /** @param array{int, int, int} $rgb */
+    /** @param  array{int, int, int}  $rgb */
     public function paint(Pixels $layer, string $stroke, array $rgb, float $opacity): Pixels
     {
         $colour = array_map(fn (int $part): string => str_repeat(chr($part), $layer->count), $rgb);

@@ -7,7 +7,9 @@ namespace Awning\Core\Flats;
 /** A stroke one pixel wide that closes a gap in the ink, for flatting only. Ends are pixels. */
 final readonly class Bridge
 {
-    public function __construct(public int $x1, public int $y1, public int $x2, public int $y2) {}
+    public function __construct(public int $x1, public int $y1, public int $x2, public int $y2)
+    {
+    }
 
     public function length(): float
     {

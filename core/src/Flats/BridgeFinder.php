@@ -18,7 +18,9 @@ final readonly class BridgeFinder
     private const RAYS = 11;
 
     /** @param  int  $limit  the longest gap that is closed, in pixels */
-    public function __construct(private int $limit) {}
+    public function __construct(private int $limit)
+    {
+    }
 
     /**
      * @param  string  $ink  255 where there is ink, with a margin of one free pixel; the bridges found are drawn in
@@ -172,6 +174,7 @@ final readonly class BridgeFinder
     private function ahead(LineEnd $end, string $ink, int $stride): ?array
     {
         $best = null;
+        $least = INF;
         $own = $this->near($end, $ink, $stride);
         $angle = atan2($end->dy, $end->dx);
         $half = acos(self::ASIDE);
@@ -192,8 +195,9 @@ final readonly class BridgeFinder
                 if ($ink[$at] !== "\xff") {
                     $left = true;
                 } elseif ($left) {
-                    if (! isset($own[$at]) && ($best === null || $distance * $weight < $best[2])) {
-                        $best = [$x, $y, $distance * $weight];
+                    if (! isset($own[$at]) && $distance * $weight < $least) {
+                        $least = $distance * $weight;
+                        $best = [$x, $y, $least];
                     }
                     break;
                 } elseif ($distance > 3) {

@@ -23,7 +23,9 @@ final readonly class FlatsFinder
      * @param  int  $gap  the longest gap in a line that a bridge closes, in pixels; 0 for none
      * @param  int  $crumb  free areas of fewer pixels go to a neighbour
      */
-    public function __construct(private int $gap = self::GAP_AT_300_DPI, private int $crumb = 12) {}
+    public function __construct(private int $gap = self::GAP_AT_300_DPI, private int $crumb = 12)
+    {
+    }
 
     /** The usual gap and crumb at a resolution; a page without one is taken as 300 dpi. */
     public static function forDpi(float $dpi): self
@@ -68,7 +70,7 @@ final readonly class FlatsFinder
         }
         $stride = $width + 2;
         $margin = str_repeat("\0", $stride);
-        $padded = $margin."\0".implode("\0\0", str_split($bounds, $width))."\0".$margin;
+        $padded = $margin."\0".implode("\0\0", str_split($bounds, max(1, $width)))."\0".$margin;
         $runs = Runs::of($padded, $stride, $height + 2, "\xff");
         $found = (new BridgeFinder($this->gap))->find($padded, $stride, $runs);
         $bridges = [];

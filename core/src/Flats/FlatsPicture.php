@@ -17,7 +17,9 @@ final readonly class FlatsPicture
     ];
 
     /** @param  list<array{int, int, int}>  $colours */
-    public function __construct(private array $colours = self::COLOURS) {}
+    public function __construct(private array $colours = self::COLOURS)
+    {
+    }
 
     /** @return string the bytes of a PNG file */
     public function png(Labels $labels, float $dpi = 0): string

@@ -13,5 +13,7 @@ final readonly class FlatsResult
      * @param  list<Bridge>  $bridges
      * @param  array<string, float>  $milliseconds  by step
      */
-    public function __construct(public Labels $labels, public array $regions, public array $bridges, public array $milliseconds) {}
+    public function __construct(public Labels $labels, public array $regions, public array $bridges, public array $milliseconds)
+    {
+    }
 }

@@ -12,5 +12,7 @@ final readonly class Region
      * @param  int  $area  free pixels, those under the ink not counted
      * @param  int  $x  a pixel inside it, in the middle of its longest run
      */
-    public function __construct(public int $label, public int $area, public int $x, public int $y) {}
+    public function __construct(public int $label, public int $area, public int $x, public int $y)
+    {
+    }
 }

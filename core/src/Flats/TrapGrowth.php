@@ -20,7 +20,7 @@ final class TrapGrowth
         // A margin that needs no label spares every look over the page's edge.
         $stride = $width + 2;
         $margin = str_repeat("\0", $stride);
-        $open = $margin."\0".implode("\0\0", str_split($open, $width))."\0".$margin;
+        $open = $margin."\0".implode("\0\0", str_split($open, max(1, $width)))."\0".$margin;
         $front = [];
         $back = [];
         $size = strlen($open);

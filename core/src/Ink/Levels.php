@@ -50,7 +50,7 @@ final readonly class Levels
         return Bytes::table(fn (int $value): float => 255 * ($value - $this->paper) / ($this->ink - $this->paper));
     }
 
-    /** @param array<int, int> $histogram */
+    /** @param  array<int, int>  $histogram */
     private static function otsu(array $histogram): int
     {
         $total = array_sum($histogram);
@@ -77,7 +77,7 @@ final readonly class Levels
         return $split;
     }
 
-    /** @param array<int, int> $histogram */
+    /** @param  array<int, int>  $histogram */
     private static function quantile(array $histogram, int $from, int $count): int
     {
         for ($value = $from; $value < 255; $value++) {

@@ -197,20 +197,21 @@ final readonly class PaperFlattener
             $levels[] = $upper + ($lower - $upper) * $down;
         }
         $segments = [];
+        $run = 0;
         $previous = -1;
         for ($x = 0; $x < $width; $x += 8) {
             $fx = max(0.0, min($columns - 1.0, ($x + 4) / $cell - 0.5));
             $column = (int) $fx;
             $level = (int) round($levels[$column] + ($levels[min($columns - 1, $column + 1)] - $levels[$column]) * ($fx - $column));
             $level = max(1, $level);
-            $length = min(8, $width - $x);
-            if ($level === $previous) {
-                $segments[count($segments) - 1][0] += $length;
-            } else {
-                $segments[] = [$length, $level];
-                $previous = $level;
+            if ($level !== $previous && $run > 0) {
+                $segments[] = [$run, $previous];
+                $run = 0;
             }
+            $run += min(8, $width - $x);
+            $previous = $level;
         }
+        $segments[] = [$run, $previous];
 
         return $segments;
     }

@@ -12,7 +12,8 @@ final readonly class ScanCleaner
     public function __construct(
         private PaperFlattener $flattener = new PaperFlattener,
         private SpeckFilter $specks = new SpeckFilter,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  non-empty-list<Plane>  $channels  a grey scan, or red, green and blue

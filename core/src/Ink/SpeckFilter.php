@@ -16,7 +16,9 @@ final readonly class SpeckFilter
     public const DEFAULT_AREA = 9;
 
     /** @param  int  $area  the least area, in pixels, that is kept */
-    public function __construct(private int $area = self::DEFAULT_AREA) {}
+    public function __construct(private int $area = self::DEFAULT_AREA)
+    {
+    }
 
     public function drop(Plane $coverage): Plane
     {

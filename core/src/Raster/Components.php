@@ -11,7 +11,9 @@ final readonly class Components
      * @param  list<int>  $of  component of each run, numbered 0, 1, 2 … by first appearance in reading order
      * @param  list<int>  $area  pixels of each component
      */
-    private function __construct(public array $of, public array $area) {}
+    private function __construct(public array $of, public array $area)
+    {
+    }
 
     /** @param  bool  $diagonal  whether pixels that touch at a corner belong together (8-connected) */
     public static function of(Runs $runs, bool $diagonal = false): self
@@ -52,7 +54,10 @@ final readonly class Components
                 }
             }
         }
-        $of = $area = [];
+        /** @var list<int> $of */
+        $of = [];
+        /** @var list<int> $area */
+        $area = [];
         for ($run = 0, $next = 0; $run < $count; $run++) {
             // A root is always the earliest run of its component, so it has its number by now.
             $root = $parent[$run];
@@ -63,9 +68,8 @@ final readonly class Components
                 while ($parent[$root] !== $root) {
                     $root = $parent[$root];
                 }
-                $component = $of[$root];
-                $of[] = $component;
-                $area[$component] += $to[$run] - $from[$run];
+                $of[] = $of[$root];
+                $area[$of[$root]] += $to[$run] - $from[$run];
             }
         }
 

@@ -29,7 +29,7 @@ final readonly class Paint
         return new self($width, $height, $none, $none, $none, $none);
     }
 
-    /** @param array{int, int, int} $rgb */
+    /** @param  array{int, int, int}  $rgb */
     public static function solid(int $width, int $height, array $rgb, int $alpha = 255): self
     {
         $pixels = $width * $height;

@@ -7,7 +7,9 @@ namespace Awning\Core\Raster;
 /** A rectangle of whole pixels; x and y are its left top corner, right and bottom lie just outside. */
 final readonly class Rect
 {
-    public function __construct(public int $x, public int $y, public int $width, public int $height) {}
+    public function __construct(public int $x, public int $y, public int $width, public int $height)
+    {
+    }
 
     /** The smallest rectangle holding [left, right) x [top, bottom); empty when the bounds cross. */
     public static function bounds(int $left, int $top, int $right, int $bottom): self

@@ -83,7 +83,7 @@ final readonly class TileGrid
             $band = [];
             for ($column = 0; $column < $this->columns; $column++) {
                 $bytes = $tile($column, $row);
-                $band[] = $bytes === null ? null : str_split($bytes, self::SIZE * $size);
+                $band[] = $bytes === null ? null : str_split($bytes, self::SIZE * max(1, $size));
             }
             $lastWidth = ($this->width - ($this->columns - 1) * self::SIZE) * $size;
             $lines = min(self::SIZE, $this->height - $row * self::SIZE);

@@ -11,7 +11,9 @@ final readonly class Change
      * @param  list<TileChange>  $tiles
      * @param  list<FactChange>  $facts
      */
-    public function __construct(public array $tiles, public array $facts) {}
+    public function __construct(public array $tiles, public array $facts)
+    {
+    }
 
     public function isEmpty(): bool
     {

@@ -11,5 +11,7 @@ final readonly class FactChange
      * @param  ?array<string, mixed>  $before
      * @param  ?array<string, mixed>  $after
      */
-    public function __construct(public FactKind $kind, public string $key, public ?array $before, public ?array $after) {}
+    public function __construct(public FactKind $kind, public string $key, public ?array $before, public ?array $after)
+    {
+    }
 }

@@ -26,8 +26,10 @@ use Awning\Core\Raster\Paint;
  */
 final readonly class LayeredExport
 {
-    /** @param array<int, string> $figures name by id */
-    public function __construct(private Sheet $sheet, private PageStack $stack, private array $figures) {}
+    /** @param  array<int, string>  $figures name by id */
+    public function __construct(private Sheet $sheet, private PageStack $stack, private array $figures)
+    {
+    }
 
     public function write(string $path, Paint $merged, float $dpi): void
     {
@@ -82,7 +84,7 @@ final readonly class LayeredExport
         };
     }
 
-    /** @param callable(SheetBlock): ?Pixels $tile */
+    /** @param  callable(SheetBlock): ?Pixels  $tile */
     private function layer(callable $tile): Paint
     {
         $grid = $this->sheet->grid();

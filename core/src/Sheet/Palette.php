@@ -8,5 +8,7 @@ namespace Awning\Core\Sheet;
 final readonly class Palette
 {
     /** @param  array<int, array<string, int>>  $materials  material id => tone name => 0xRRGGBB */
-    public function __construct(public array $materials) {}
+    public function __construct(public array $materials)
+    {
+    }
 }

@@ -30,7 +30,8 @@ final readonly class PassFact
         public bool $visible = true,
         public float $order = 0.0,
         public ?string $group = null,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array<string, mixed>  $fact

@@ -31,7 +31,9 @@ final class Sheet
     /** @var array<string, FactChange> */
     private array $factChanges = [];
 
-    public function __construct(private readonly SheetSource $source) {}
+    public function __construct(private readonly SheetSource $source)
+    {
+    }
 
     public function isEmpty(): bool
     {

@@ -12,7 +12,9 @@ use Awning\Core\Raster\TileGrid;
 /** One tile of a sheet, for the compositor. */
 final readonly class SheetBlock implements Block
 {
-    public function __construct(private Sheet $sheet, private int $column, private int $row) {}
+    public function __construct(private Sheet $sheet, private int $column, private int $row)
+    {
+    }
 
     public function size(): int
     {

@@ -11,12 +11,15 @@ use Awning\Core\Raster\Paint;
 /** Composes a whole page, tile by tile. */
 final readonly class SheetPicture
 {
-    public function __construct(private Compositor $compositor = new Compositor) {}
+    public function __construct(private Compositor $compositor = new Compositor)
+    {
+    }
 
     /** @param  ?callable(float): void  $progress  told the share done, 0..1 */
     public function compose(Sheet $sheet, PageStack $stack, ?callable $progress = null): Paint
     {
         $grid = $sheet->grid();
+        /** @var list<array<string, string>> $planes */
         $planes = [[], [], []];
         $done = 0;
         foreach ($grid->all() as [$column, $row]) {
@@ -29,6 +32,7 @@ final readonly class SheetPicture
                 $progress($done / ($grid->columns * $grid->rows));
             }
         }
+        /** @param  array<string, string>  $tiles */
         $join = fn (array $tiles): string => $grid->join(fn (int $column, int $row): string => $tiles["$column,$row"]);
 
         return new Paint($grid->width, $grid->height, $join($planes[0]), $join($planes[1]), $join($planes[2]), str_repeat("\xff", $grid->width * $grid->height));

@@ -28,31 +28,41 @@ final readonly class StackBuilder
             $passes[$id] = PassFact::fromArray($fact);
         }
         uksort($passes, fn (int|string $a, int|string $b): int => [$passes[$a]->order, (string) $a] <=> [$passes[$b]->order, (string) $b]);
+        /** @var array{figures: list<Node>, ink: list<Node>, above: list<Node>} $nodes */
         $nodes = ['figures' => [], 'ink' => [], 'above' => []];
-        $grouped = [];
+        $laid = [];
         foreach ($passes as $id => $pass) {
+            $group = $pass->group === null ? null : $sheet->fact(FactKind::Group, $pass->group);
+            if ($group !== null && isset($laid[$pass->group])) {
+                continue;
+            }
+            $laid[$pass->group ?? ''] = true;
             $place = match ($pass->scope->kind) {
                 ScopeKind::Ink => 'ink',
                 ScopeKind::Page => 'above',
                 default => 'figures',
             };
-            if ($pass->group === null || ($group = $sheet->fact(FactKind::Group, $pass->group)) === null) {
-                $nodes[$place][] = $pass->toPass((string) $id);
-            } else {
-                // A group stands where its lowest pass does.
-                if (! isset($grouped[$pass->group])) {
-                    $grouped[$pass->group] = [$place, count($nodes[$place]), $group, []];
-                    $nodes[$place][] = null;
-                }
-                $grouped[$pass->group][3][] = $pass->toPass((string) $id);
-            }
+            // A group stands where its lowest pass does.
+            $nodes[$place][] = $group === null ? $pass->toPass((string) $id) : $this->group($group, $this->members($passes, $pass->group));
         }
-        foreach ($grouped as [$place, $index, $group, $children]) {
-            $nodes[$place][$index] = $this->group($group, $children);
-        }
-        /** @var array{figures: list<Node>, ink: list<Node>, above: list<Node>} $nodes */
 
         return new PageStack($flats, $nodes['figures'], $nodes['ink'], $nodes['above'], showInk: $showInk);
+    }
+
+    /**
+     * @param  array<PassFact>  $passes  in order
+     * @return list<Node>
+     */
+    private function members(array $passes, ?string $group): array
+    {
+        $members = [];
+        foreach ($passes as $id => $pass) {
+            if ($pass->group === $group) {
+                $members[] = $pass->toPass((string) $id);
+            }
+        }
+
+        return $members;
     }
 
     /**

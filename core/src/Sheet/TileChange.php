@@ -13,5 +13,6 @@ final readonly class TileChange
         public int $row,
         public ?string $before,
         public ?string $after,
-    ) {}
+    ) {
+    }
 }

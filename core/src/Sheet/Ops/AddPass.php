@@ -14,7 +14,9 @@ final readonly class AddPass implements Op
 {
     public const MOST = 200;
 
-    public function __construct(private string $id, private PassFact $pass) {}
+    public function __construct(private string $id, private PassFact $pass)
+    {
+    }
 
     public function title(): string
     {

@@ -15,8 +15,10 @@ final readonly class ChangePass implements Op
 {
     private const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group'];
 
-    /** @param array<string, mixed> $values */
-    public function __construct(private string $id, private array $values) {}
+    /** @param  array<string, mixed>  $values */
+    public function __construct(private string $id, private array $values)
+    {
+    }
 
     public function title(): string
     {

@@ -13,7 +13,9 @@ use Awning\Core\Sheet\Sheet;
 final readonly class FillRegions implements Op
 {
     /** @param  non-empty-list<int>  $labels */
-    public function __construct(private array $labels, private int $figure, private int $material) {}
+    public function __construct(private array $labels, private int $figure, private int $material)
+    {
+    }
 
     public function title(): string
     {

@@ -8,6 +8,7 @@ use Awning\Core\Compose\BlendMode;
 use Awning\Core\Sheet\FactKind;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\PassFact;
 use Awning\Core\Sheet\Sheet;
 
 /** Takes passes of one figure together, or with no passes changes or dissolves a group that is there. */
@@ -17,7 +18,9 @@ final readonly class GroupPasses implements Op
      * @param  list<string>  $passes  ids; empty keeps those the group has
      * @param  ?array{isolated: bool, mode: BlendMode, opacity: float}  $how  null dissolves the group
      */
-    public function __construct(private string $id, private array $passes, private ?array $how) {}
+    public function __construct(private string $id, private array $passes, private ?array $how)
+    {
+    }
 
     public function title(): string
     {
@@ -29,7 +32,7 @@ final readonly class GroupPasses implements Op
         $known = $sheet->facts(FactKind::Pass);
         $figures = [];
         foreach ($this->passes as $pass) {
-            $figures[] = $known[$pass]['figure'] ?? throw new OpRefused('One of the passes is gone. Reload the page.');
+            $figures[] = PassFact::fromArray($known[$pass] ?? throw new OpRefused('One of the passes is gone. Reload the page.'))->figure;
         }
         if (count(array_unique($figures)) > 1) {
             throw new OpRefused('Only passes of one figure go together in a group.');

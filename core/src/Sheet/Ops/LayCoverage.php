@@ -13,7 +13,9 @@ use Awning\Core\Sheet\Sheet;
 /** Hangs a pass whose coverage was computed, not painted. */
 final readonly class LayCoverage implements Op
 {
-    public function __construct(private string $id, private PassFact $pass, private Plane $coverage) {}
+    public function __construct(private string $id, private PassFact $pass, private Plane $coverage)
+    {
+    }
 
     public function title(): string
     {

@@ -20,7 +20,9 @@ final readonly class LayInk implements Op
     /**
      * @param  float  $dpi  0 when the scan does not say
      */
-    public function __construct(private string $title, private CleanScan $scan, private FlatsResult $flats, private float $dpi) {}
+    public function __construct(private string $title, private CleanScan $scan, private FlatsResult $flats, private float $dpi)
+    {
+    }
 
     public function title(): string
     {
@@ -36,7 +38,7 @@ final readonly class LayInk implements Op
         if ($old !== null && ! $sameSize && $sheet->facts(FactKind::Pass) !== []) {
             throw new OpRefused(sprintf(
                 'This scan is %d x %d px; the page is %d x %d px and has painting on it. Import it into a new page, or scan it at the same size.',
-                $width, $height, $old['width'], $old['height'],
+                $width, $height, $sheet->grid()->width, $sheet->grid()->height,
             ));
         }
         $fills = $this->carriedFills($sheet);
@@ -73,7 +75,7 @@ final readonly class LayInk implements Op
         return $fills;
     }
 
-    /** @param array<int, array{figure: int, material: int}> $fills */
+    /** @param  array<int, array{figure: int, material: int}>  $fills */
     private function setRegions(Sheet $sheet, array $fills): void
     {
         $left = $sheet->facts(FactKind::Region);

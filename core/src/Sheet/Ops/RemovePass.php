@@ -12,7 +12,9 @@ use Awning\Core\Sheet\Sheet;
 
 final readonly class RemovePass implements Op
 {
-    public function __construct(private string $id) {}
+    public function __construct(private string $id)
+    {
+    }
 
     public function title(): string
     {

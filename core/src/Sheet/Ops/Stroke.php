@@ -30,7 +30,8 @@ final readonly class Stroke implements Op
         private bool $erase = false,
         private ?array $rgb = null,
         private ?PassFact $make = null,
-    ) {}
+    ) {
+    }
 
     public function title(): string
     {

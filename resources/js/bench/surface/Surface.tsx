@@ -60,6 +60,7 @@ export function Surface(props: Props) {
     const swept = useRef<{ labels: Set<number>; path: { x: number; y: number }[] } | null>(null);
     const pan = useRef<{ x: number; y: number } | null>(null);
     const pointer = useRef<{ x: number; y: number } | null>(null);
+    const fitted = useRef(true);
     const keys = useRef({ space: false });
     const scheduled = useRef(false);
 
@@ -75,7 +76,10 @@ export function Surface(props: Props) {
         context.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--work');
         context.fillRect(0, 0, element.width, element.height);
         if (size === null) return;
-        view.current ??= fit(size, element);
+        if (view.current === null) {
+            view.current = fit(size, element);
+            latest.current.onView(view.current.scale, false);
+        }
         const level = levelFor(view.current.scale, HIGHEST);
         const span = SIDE << level;
         const seen = shown(view.current, element);
@@ -140,6 +144,8 @@ export function Surface(props: Props) {
         const box = frame.current;
         if (element === null || box === null) return;
         const observer = new ResizeObserver(() => {
+            // Until the hand has moved the page, it fills the canvas, whatever size that comes to have.
+            if (fitted.current) view.current = null;
             element.width = box.clientWidth;
             element.height = box.clientHeight;
             schedule();
@@ -149,6 +155,7 @@ export function Surface(props: Props) {
             event.preventDefault();
             if (view.current === null) return;
             const at = place(event, element);
+            fitted.current = false;
             view.current = zoomAt(view.current, element, at.x, at.y, Math.exp(-event.deltaY * 0.0015));
             latest.current.onView(view.current.scale, view.current.mirror);
             schedule();
@@ -172,6 +179,7 @@ export function Surface(props: Props) {
 
     useImperativeHandle(props.handle, () => ({
         fit() {
+            fitted.current = true;
             view.current = null;
             schedule();
         },
@@ -185,6 +193,7 @@ export function Surface(props: Props) {
             schedule();
         },
         goTo(x, y) {
+            fitted.current = false;
             if (view.current !== null) view.current = { ...view.current, x, y, scale: Math.max(view.current.scale, 0.5) };
             schedule();
         },
@@ -269,6 +278,7 @@ export function Surface(props: Props) {
         const at = place(event.nativeEvent, element);
         pointer.current = at;
         if (pan.current !== null) {
+            fitted.current = false;
             view.current = panBy(view.current, element, at.x - pan.current.x, at.y - pan.current.y);
             pan.current = at;
             schedule();

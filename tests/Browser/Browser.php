@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+
+/** A headless Chromium of our own, with a viewport of exactly 1280 x 800 and real pointer input. */
+final class Browser
+{
+    public readonly RemoteWebDriver $driver;
+
+    /** @var resource */
+    private $service;
+
+    private readonly string $profile;
+
+    private bool $closed = false;
+
+    public function __construct(private readonly string $address, private readonly int $width = 1280, private readonly int $height = 800)
+    {
+        $port = self::freePort();
+        $service = proc_open(['setsid', 'chromedriver', "--port=$port"], [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $this->service = is_resource($service) ? $service : throw new \RuntimeException('ChromeDriver did not start.');
+        for ($tries = 0; ! self::answers($port); $tries++) {
+            if ($tries > 200) {
+                throw new \RuntimeException('ChromeDriver did not answer.');
+            }
+            usleep(50_000);
+        }
+        register_shutdown_function($this->close(...));
+        $this->profile = sys_get_temp_dir().'/awning-chrome-'.bin2hex(random_bytes(6));
+        $options = new ChromeOptions;
+        $options->setBinary('/usr/bin/chromium');
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--no-default-browser-check',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-extensions', '--disable-dev-shm-usage',
+            '--hide-scrollbars', '--force-device-scale-factor=1', '--force-color-profile=srgb', "--user-data-dir=$this->profile", "--window-size=$width,$height",
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $this->driver = RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 30_000, 120_000);
+        $this->resize();
+    }
+
+    private function resize(): void
+    {
+        (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $this->width, 'height' => $this->height, 'deviceScaleFactor' => 1, 'mobile' => false,
+        ]);
+    }
+
+    public function close(): void
+    {
+        if ($this->closed) {
+            return;
+        }
+        $this->closed = true;
+        try {
+            $this->driver->quit();
+        } catch (\Throwable) {
+            // It may be gone already; what matters is that the service ends.
+        }
+        $status = proc_get_status($this->service);
+        exec('kill -TERM -- -'.$status['pid'].' 2>/dev/null');
+        proc_close($this->service);
+        exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    public function visit(string $path): void
+    {
+        $this->driver->get($this->address.$path);
+    }
+
+    /** @param  array<mixed>  $arguments */
+    public function run(string $script, array $arguments = []): mixed
+    {
+        return $this->driver->executeScript($script, $arguments);
+    }
+
+    /** Waits until a script answers something true. */
+    public function until(string $script, string $what, float $seconds = 30): mixed
+    {
+        $end = microtime(true) + $seconds;
+        while (microtime(true) < $end) {
+            $answer = $this->run("return ($script)");
+            if ($answer) {
+                return $answer;
+            }
+            usleep(60_000);
+        }
+        throw new \RuntimeException("Waited $seconds s in vain for: $what. On the page: ".mb_substr((string) $this->run('return document.body.innerText'), 0, 900));
+    }
+
+    /** Clicks the element of that role or tag whose text or label matches. */
+    public function press(string $text, string $selector = 'button, a'): void
+    {
+        $at = $this->until(
+            '(() => { const t = '.json_encode($text).'; const all = [...document.querySelectorAll('.json_encode($selector).')].filter((e) => !e.disabled);
+            const found = all.find((e) => e.getAttribute("aria-label") === t) ?? all.find((e) => e.innerText.trim().startsWith(t));
+            if (!found) return null; found.scrollIntoView({ block: "nearest" }); const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] })()',
+            "something to press called \"$text\"",
+        );
+        $this->click($at[0], $at[1]);
+    }
+
+    /** A click at a place of the viewport. */
+    public function click(float $x, float $y, int $times = 1): void
+    {
+        $actions = [['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($x), 'y' => (int) round($y), 'origin' => 'viewport']];
+        for ($i = 0; $i < $times; $i++) {
+            array_push($actions, ['type' => 'pointerDown', 'button' => 0], ['type' => 'pointerUp', 'button' => 0]);
+        }
+        $this->point('mouse', $actions);
+    }
+
+    /** @param  list<array<string, mixed>>  $actions */
+    private function point(string $kind, array $actions): void
+    {
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', [
+            'actions' => [['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]],
+        ]);
+    }
+
+    /**
+     * A stroke of a pointing device over the canvas, in its own pixels.
+     *
+     * @param  non-empty-list<array{float|int, float|int}>  $points
+     */
+    public function stroke(array $points, string $kind = 'mouse', float $pressure = 0.5): void
+    {
+        $box = $this->run('const b = document.getElementById("surface").getBoundingClientRect(); return [b.left, b.top]');
+        $actions = [];
+        foreach ($points as $i => [$x, $y]) {
+            $actions[] = ['type' => 'pointerMove', 'duration' => $i === 0 ? 0 : 12, 'x' => (int) round($box[0] + $x), 'y' => (int) round($box[1] + $y), 'origin' => 'viewport'] + ($kind === 'pen' ? ['pressure' => $pressure] : []);
+            if ($i === 0) {
+                $actions[] = ['type' => 'pointerDown', 'button' => 0] + ($kind === 'pen' ? ['pressure' => $pressure] : []);
+            }
+        }
+        $actions[] = ['type' => 'pointerUp', 'button' => 0];
+        $this->point($kind, $actions);
+    }
+
+    public function shot(string $file): void
+    {
+        $this->driver->takeScreenshot($file);
+    }
+
+    private static function answers(int $port): bool
+    {
+        $curl = curl_init("http://127.0.0.1:$port/status");
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 2]);
+
+        return curl_exec($curl) !== false;
+    }
+
+    public static function freePort(): int
+    {
+        $server = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No port is free.');
+        $name = (string) stream_socket_get_name($server, false);
+        fclose($server);
+
+        return (int) substr((string) strrchr($name, ':'), 1);
+    }
+}

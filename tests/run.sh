@@ -1,0 +1,31 @@
+#!/usr/bin/env bash
+# Every check, or one group of them. Called by ./awning test, which has set up what is needed.
+set -u
+wanted=${1:-all}
+failed=()
+run() { # name, command...
+    local name=$1; shift
+    [ "$wanted" = all ] || [ "$wanted" = "$name" ] || return 0
+    printf '\n== %s\n' "$name"
+    local began=$SECONDS
+    "$@" || failed+=("$name")
+    printf -- '-- %s: %s s\n' "$name" $((SECONDS - began))
+}
+front() { npm run --silent types && npm run --silent lint && npm run --silent test; }
+static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test; }
+database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }
+
+export XDEBUG_MODE=off
+owned=1; alive "$VAR/run/mariadb.pid" && owned=0
+case "$wanted" in all | feature | browser | reference) database ;; esac
+run front front
+run static static
+run core php vendor/bin/phpunit --testsuite core
+run feature php vendor/bin/phpunit --testsuite feature
+run reference php vendor/bin/phpunit --testsuite reference
+run browser php vendor/bin/phpunit --testsuite browser
+# A database that was there before is somebody's; one of ours goes with the tests.
+[ $owned = 1 ] && ends "$VAR/run/mariadb.pid"
+
+if [ ${#failed[@]} -gt 0 ]; then printf '\nFailed: %s\n' "${failed[*]}"; exit 1; fi
+printf '\nEverything passed.\n'
