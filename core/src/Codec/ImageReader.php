@@ -42,13 +42,17 @@ final readonly class ImageReader
      */
     public function header(string $path): array
     {
-        $start = is_file($path) ? @file_get_contents($path, false, null, 0, 16) : false;
+        $start = is_file($path) ? @file_get_contents($path, false, null, 0, 24) : false;
         if ($start === false) {
             throw new UnreadableImage('The file could not be opened. Send it again.');
         }
         $kind = $this->kind($start);
         if ($kind === null) {
             throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save the scan as one of these and send it again.');
+        }
+        if ($kind === 'png') {
+            // PNG says its size in its first 24 bytes; the decoder would call a huge one damaged.
+            $this->checkSize(self::word($start, 16), self::word($start, 20));
         }
         self::limitResources();
         $image = new Imagick;
@@ -60,6 +64,13 @@ final readonly class ImageReader
         $width = $image->getImageWidth();
         $height = $image->getImageHeight();
         $image->clear();
+        $this->checkSize($width, $height);
+
+        return ['kind' => $kind, 'width' => $width, 'height' => $height];
+    }
+
+    private function checkSize(int $width, int $height): void
+    {
         if ($width < 1 || $height < 1) {
             throw new UnreadableImage('The image has no pixels. Export it again from where it came.');
         }
@@ -69,8 +80,6 @@ final readonly class ImageReader
                 number_format($width, 0, '', ' '), number_format($height, 0, '', ' '), number_format(self::LONGEST_SIDE, 0, '', ' '), self::MOST_PIXELS / 1_000_000,
             ));
         }
-
-        return ['kind' => $kind, 'width' => $width, 'height' => $height];
     }
 
     private function kind(string $start): ?string
@@ -182,6 +191,8 @@ final readonly class ImageReader
     /** Four bytes, most significant first. */
     private static function word(string $bytes, int $at): int
     {
+        $bytes = str_pad($bytes, $at + 4, "\0");
+
         return ord($bytes[$at]) << 24 | ord($bytes[$at + 1]) << 16 | ord($bytes[$at + 2]) << 8 | ord($bytes[$at + 3]);
     }
 

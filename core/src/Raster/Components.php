@@ -73,7 +73,7 @@ final readonly class Components
             }
         }
 
-        return new self($of, $area);
+        return new self($of, array_values($area));
     }
 
     public function count(): int

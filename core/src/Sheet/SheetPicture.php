@@ -32,9 +32,10 @@ final readonly class SheetPicture
                 $progress($done / ($grid->columns * $grid->rows));
             }
         }
-        /** @param  array<string, string>  $tiles */
-        $join = fn (array $tiles): string => $grid->join(fn (int $column, int $row): string => $tiles["$column,$row"]);
+        $join = function (int $plane) use ($planes, $grid): string {
+            return $grid->join(fn (int $column, int $row): ?string => $planes[$plane]["$column,$row"] ?? null);
+        };
 
-        return new Paint($grid->width, $grid->height, $join($planes[0]), $join($planes[1]), $join($planes[2]), str_repeat("\xff", $grid->width * $grid->height));
+        return new Paint($grid->width, $grid->height, $join(0), $join(1), $join(2), str_repeat("\xff", $grid->width * $grid->height));
     }
 }
