@@ -21,7 +21,7 @@ abstract class PageTask implements ShouldQueue
 
     public int $timeout = 600;
 
-    final public function __construct(private readonly int $taskId)
+    final public function __construct(public int $taskId)
     {
     }
 

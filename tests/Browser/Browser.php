@@ -24,7 +24,7 @@ final class Browser
     public function __construct(private readonly string $address, private readonly int $width = 1280, private readonly int $height = 800)
     {
         $port = self::freePort();
-        $service = proc_open(['setsid', 'chromedriver', "--port=$port"], [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $service = proc_open(['chromedriver', "--port=$port"], [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
         $this->service = is_resource($service) ? $service : throw new \RuntimeException('ChromeDriver did not start.');
         for ($tries = 0; ! self::answers($port); $tries++) {
             if ($tries > 200) {
@@ -60,13 +60,9 @@ final class Browser
             return;
         }
         $this->closed = true;
-        try {
-            $this->driver->quit();
-        } catch (\Throwable) {
-            // It may be gone already; what matters is that the service ends.
-        }
-        $status = proc_get_status($this->service);
-        exec('kill -TERM -- -'.$status['pid'].' 2>/dev/null');
+        // Asked to quit, the driver may wait for pages that wait for a server we killed. Nothing of it is worth keeping.
+        exec('pkill -KILL -f '.escapeshellarg($this->profile).' 2>/dev/null');
+        proc_terminate($this->service, 9);
         proc_close($this->service);
         exec('rm -rf '.escapeshellarg($this->profile));
     }

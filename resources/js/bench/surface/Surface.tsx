@@ -21,7 +21,9 @@ export interface SurfaceHandle {
     mirror(): void;
     turn(by: number): void;
     goTo(x: number, y: number): void;
-    /** The shown colour of a page pixel at full size, for tests and the read-out. */
+    /** A full-size tile as it is shown; null while its layers are on their way. */
+    pixels(column: number, row: number): Uint8ClampedArray | null;
+    /** The shown colour of a page pixel at full size. */
     colourAt(x: number, y: number): [number, number, number] | null;
 }
 
@@ -197,13 +199,11 @@ export function Surface(props: Props) {
             if (view.current !== null) view.current = { ...view.current, x, y, scale: Math.max(view.current.scale, 0.5) };
             schedule();
         },
+        pixels: (column, row) => truePixels(latest.current, column, row),
         colourAt(x, y) {
-            const column = Math.floor(x / SIDE);
-            const row = Math.floor(y / SIDE);
-            const tile = compose(latest.current, new Map(), 0, column, row);
-            if (tile === undefined) return null;
-            const data = (tile.canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(x - column * SIDE, y - row * SIDE, 1, 1).data;
-            return [data[0], data[1], data[2]];
+            const data = truePixels(latest.current, Math.floor(x / SIDE), Math.floor(y / SIDE));
+            const at = 4 * ((y % SIDE) * SIDE + (x % SIDE));
+            return data === null ? null : [data[at], data[at + 1], data[at + 2]];
         },
     }), [schedule]);
 
@@ -388,6 +388,12 @@ function compose(props: Props, composed: Map<string, Shown>, level: number, colu
     const shownTile = { canvas, dirty: false };
     composed.set(key, shownTile);
     return shownTile;
+}
+
+/** A full-size tile with everything shown, whatever the stage leaves out. */
+function truePixels(props: Props, column: number, row: number): Uint8ClampedArray | null {
+    const tile = compose({ ...props, look: { ink: 1, hatch: false, passes: true }, levels: null }, new Map(), 0, column, row);
+    return tile === undefined ? null : (tile.canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, SIDE, SIDE).data;
 }
 
 /** What a coarser level has of a tile that is not here yet. */

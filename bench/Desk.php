@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Desk\Lease;
+use App\Desk\PageDesk;
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Member;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\User;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Sheet\Ops\LayInk;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
+
+/**
+ * Requests through the application, database included, network left out; in a database of its own.
+ *
+ * @return list<array{string, float, float, string}> what, median ms, p95 ms, target
+ */
+function bench_desk(string $scan): array
+{
+    config(['session.driver' => 'array', 'cache.default' => 'array', 'app.env' => 'testing']);
+    Artisan::call('migrate:fresh', ['--force' => true]);
+    $series = Series::query()->create(['name' => 'Bench']);
+    $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
+    Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => Role::Owner]);
+    $figure = Figure::query()->create(['series_id' => $series->id, 'name' => 'Oda', 'depth' => 1]);
+    $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'oilskin', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
+    $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
+    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels());
+    $flats = (new FlatsFinder)->find($clean->ink);
+    (new PageDesk)->apply($page, $user, new LayInk('Import', $clean, $flats, 300));
+    $labels = array_column($flats->regions, 'label');
+    unset($clean, $flats);
+    (new Lease)->take($page, $user, 'benchlease0000');
+    config(['awning.lease_seconds' => 9999]);
+
+    $send = function (string $method, string $path, array $body) use ($user): void {
+        Auth::login($user);
+        $request = Request::create($path, $method, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: (string) json_encode($body));
+        $response = app(Kernel::class)->handle($request);
+        $response->getStatusCode() === 200 || throw new RuntimeException($response->getStatusCode().' '.$response->getContent());
+    };
+    app()->instance('middleware.disable', true);
+    $measure = function (callable $work): array {
+        $times = [];
+        for ($i = 0; $i < 22; $i++) {
+            $began = hrtime(true);
+            $work($i);
+            $times[] = (hrtime(true) - $began) / 1e6;
+        }
+        array_shift($times);
+        sort($times);
+
+        return [$times[10], $times[19]];
+    };
+    $op = fn (array $op) => $send('POST', "/api/pages/$page->id/ops", ['base' => $page->refresh()->revision, 'lease' => 'benchlease0000', 'op' => $op]);
+    $points = fn (int $i): array => array_map(fn (int $k): array => [500 + 100 * $i + 10 * $k, 900 + 40 * $i + 30 * sin($k / 7), 0.5 + 0.5 * sin($k / 20) ** 2], range(0, 60));
+    $stroke = fn (int $i) => $op([
+        'kind' => 'stroke', 'pass' => 'benchpass1', 'points' => $points($i), 'erase' => false, 'brush' => ['size' => 40, 'hardness' => 0.4, 'opacity' => 0.8, 'smoothing' => 0.5],
+        'make' => ['name' => 'Shade', 'figure' => $figure->id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $figure->id], 'mode' => 'normal', 'opacity' => 1],
+    ]);
+    $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'material' => $material->id]);
+    $tone = fn (int $i) => $send('PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'shade', 'colour' => sprintf('#6644%02x', 40 + $i)]);
+
+    return [
+        ['a 600 px stroke, 40 px soft brush, on a 16 MP page', ...$measure($stroke), '≤ 120 ms median, 300 ms p95'],
+        ['fill a region', ...$measure($fill), '≤ 60 ms'],
+        ['change a tone', ...$measure($tone), '≤ 60 ms'],
+    ];
+}

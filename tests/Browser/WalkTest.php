@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Desk\PagePicture;
+use App\Models\Page;
+use App\Models\Series;
+use App\Models\User;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\OpenRasterFile;
+use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Raster\Rect;
+use Awning\Core\Raster\TileGrid;
+use Illuminate\Support\Facades\Artisan;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** The whole outcome, driven with a real pointer in a real browser against a real server; pixels are read back. */
+final class WalkTest extends TestCase
+{
+    private string $address;
+
+    private ?Process $server = null;
+
+    private ?Process $queue = null;
+
+    private ?Browser $browser = null;
+
+    private Page $page;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Artisan::call('migrate:fresh', ['--force' => true]);
+        [$series, $this->page] = $this->series('The Salt Ferry');
+        User::query()->create(['name' => 'Jonne', 'email' => 'jonne@awning.example', 'password' => 'secret of Jonne']);
+        $this->person('Mira', $series);
+        $this->person('Ida', $series, \App\Models\Role::Owner);
+        $port = Browser::freePort();
+        $this->address = "http://127.0.0.1:$port";
+        $this->serve();
+    }
+
+    private function serve(): void
+    {
+        $env = ['QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_ENV' => 'production'] + $this->testing();
+        $root = dirname(__DIR__, 2);
+        $this->server = new Process(['setsid', PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
+        $this->server->start();
+        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
+        $this->queue->start();
+        for ($tries = 0; @file_get_contents("$this->address/robots.txt") === false && @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false; $tries++) {
+            self::assertLessThan(100, $tries, 'the server did not start');
+            usleep(50_000);
+        }
+    }
+
+    /** @return array<string, string> what phpunit.xml sets, for other processes */
+    private function testing(): array
+    {
+        return array_map(strval(...), array_intersect_key($_SERVER, array_flip(['APP_CONFIG_CACHE', 'APP_ROUTES_CACHE', 'DB_DATABASE', 'AWNING_WORKS', 'AWNING_STORAGE', 'BCRYPT_ROUNDS', 'AWNING_DEMO'])));
+    }
+
+    private function kill(): void
+    {
+        exec('kill -KILL -- -'.$this->server?->getPid().' 2>/dev/null');
+        $this->queue?->stop(0);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser?->close();
+        $this->kill();
+        parent::tearDown();
+    }
+
+    private function signIn(string $name): Browser
+    {
+        $browser = new Browser($this->address);
+        $browser->visit('/');
+        $browser->until('document.querySelector("input[type=email]")', 'the sign-in form');
+        $browser->click(640, 0);
+        foreach (['email' => strtolower($name).'@awning.example', 'password' => "secret of $name"] as $type => $text) {
+            $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))->sendKeys($text);
+        }
+        $browser->press('Sign in');
+
+        return $browser;
+    }
+
+    /** Canvas pixels of a point of the page, as the fitted view shows it. */
+    private function onCanvas(Browser $browser, float $x, float $y): array
+    {
+        [$width, $height] = $browser->run('const c = document.getElementById("surface"); return [c.width, c.height]');
+        $scale = min(($width - 32) / 600, ($height - 72) / 400);
+
+        return [$width / 2 + ($x - 300) * $scale, $height / 2 + ($y - (200 + 18 / $scale)) * $scale];
+    }
+
+    /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */
+    private function colour(Browser $browser, int $x, int $y): array
+    {
+        return $browser->until("window.awning.surface().colourAt($x, $y)", "the colour at $x, $y");
+    }
+
+    private function saved(Browser $browser): void
+    {
+        $browser->until('window.awning.session.saving === "saved" && document.querySelector("[role=status]").innerText === "saved"', 'saved');
+        usleep(250_000);
+    }
+
+    public function test_from_sign_in_to_delivery_and_back_after_the_server_was_killed(): void
+    {
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('The Salt Ferry');
+        $browser->press('Page 1, Noon');
+        $browser->until('window.awning?.session.held', 'the page is held');
+
+        // Import a scan by the file chooser.
+        $file = sys_get_temp_dir().'/walk-scan.png';
+        file_put_contents($file, $this->scanBytes());
+        $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $browser->until('Object.keys(window.awning.session.state.facts.region).length === 4', 'four regions', 60);
+
+        // Fill a region by a click, two more by a sweep, then take one away.
+        $browser->press('Flats');
+        $browser->press('Oda Brack oilskin base');
+        [$x, $y] = $this->onCanvas($browser, 120, 200);
+        $browser->until('window.awning.session.tiles.peek(0, "flats", 0, 0) !== null || window.awning.session.tiles.peek(1, "flats", 0, 0) !== null', 'the flats have arrived');
+        $browser->stroke([[$x, $y]]);
+        $this->saved($browser);
+        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 60, 300));
+        $browser->press('Sweep');
+        $browser->stroke([$this->onCanvas($browser, 250, 200), $this->onCanvas($browser, 300, 210), $this->onCanvas($browser, 350, 200), $this->onCanvas($browser, 450, 190), $this->onCanvas($browser, 500, 200)]);
+        $this->saved($browser);
+        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 480, 100));
+        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 300, 100));
+        $browser->press('Unfill');
+        // The sweep crossed the paper between the boxes too; that is taken away again.
+        $browser->stroke([$this->onCanvas($browser, 20, 200)]);
+        $this->saved($browser);
+
+        // A shadow, by picking the tone; it stays inside the figure. Then a highlight with a pen's pressure.
+        $browser->press('Light');
+        $browser->press('Oda Brack oilskin shade');
+        self::assertStringContainsString('stays inside Oda Brack', (string) $browser->run('return document.getElementById("target-sentence").innerText'));
+        $browser->stroke([$this->onCanvas($browser, 10, 150), $this->onCanvas($browser, 80, 150), $this->onCanvas($browser, 180, 150)]);
+        $this->saved($browser);
+        $shade = $this->tone('shade');
+        self::assertSame($shade, $this->colour($browser, 120, 150));
+        self::assertSame([255, 255, 255], $this->colour($browser, 20, 150), 'the paint ran out of the figure');
+        $browser->press('Oda Brack oilskin light');
+        $browser->stroke([$this->onCanvas($browser, 80, 260), $this->onCanvas($browser, 170, 260)], 'pen', 0.6);
+        $this->saved($browser);
+        self::assertSame($this->tone('light'), $this->colour($browser, 120, 260));
+
+        // The read view shows it, and the browser's picture is the core's within two steps, on every pixel.
+        $browser->until('document.querySelector("[aria-label^=\\"The page at reading size\\"]").width > 50', 'the read view');
+        $this->assertBrowserAgreesWithTheCore($browser);
+
+        // Take away a picture and a layered file.
+        foreach (['PNG' => 'png', 'OpenRaster' => 'ora'] as $button => $format) {
+            $browser->press('Deliver');
+            $browser->press($button, 'dialog button');
+            $href = $browser->until('document.querySelector("a[download]")?.getAttribute("href")', "the $format", 60);
+            $bytes = $browser->run('const done = new Uint8Array(await (await fetch(arguments[0])).arrayBuffer()); let s = ""; for (const b of done) s += String.fromCharCode(b); return btoa(s)', [$href]);
+            $path = sys_get_temp_dir()."/walk.$format";
+            file_put_contents($path, base64_decode((string) $bytes));
+            $browser->press('Close');
+            $paint = $format === 'png' ? (new ImageReader)->read($path)->paint : (new OpenRasterRenderer(new OpenRasterFile($path)))->render();
+            foreach ([0, 1, 2] as $c) {
+                self::assertEqualsWithDelta($shade[$c], $paint->at(120, 150)[$c], 1, $format);
+            }
+        }
+
+        // Close the browser, kill the server, start again.
+        $browser->close();
+        $this->kill();
+        $this->serve();
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('Page 1, Noon');
+        $browser->until('window.awning?.session.held', 'the page is held again', 60);
+        self::assertSame($shade, $this->colour($browser, 120, 150));
+        $count = (int) $browser->run('return window.awning.session.state.journal.count');
+        for ($i = 0; $i < $count; $i++) {
+            $browser->press('undo');
+            $this->saved($browser);
+        }
+        $browser->until('window.awning.session.size === null', 'the page is as empty as it was at first');
+        $browser->press('redo');
+        $browser->until('Object.keys(window.awning.session.state.facts.region).length === 4', 'and the scan is back');
+        self::assertSame([], array_filter((array) $browser->driver->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE' && ! str_contains($line['message'], 'picture')), 'errors in the browser');
+    }
+
+    public function test_a_second_person_watches_and_a_lost_server_loses_no_stroke(): void
+    {
+        $mira = User::query()->where('name', 'Mira')->firstOrFail();
+        config(['queue.default' => 'sync']);
+        $this->import($this->page, $mira);
+        $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
+        $label = $this->labelAt($this->page, 120, 200);
+        $this->hold($this->page, $mira);
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$label], 'material' => \App\Models\Material::query()->firstOrFail()->id])->assertOk();
+        $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
+
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('Page 1, Noon');
+        $browser->until('window.awning?.session.held', 'Mira holds the page');
+        $watcher = $this->signIn('Ida');
+        $watcher->press('Page 1, Noon');
+        $watcher->until('document.querySelector("header [role=status]")?.innerText === "watching Mira"', 'Ida watches Mira');
+
+        $browser->press('Light');
+        $browser->press('Oda Brack oilskin shade');
+        $browser->until('window.awning.surface().colourAt(120, 200)', 'the tiles');
+        $this->kill();
+        $browser->stroke([$this->onCanvas($browser, 70, 120), $this->onCanvas($browser, 170, 120)]);
+        $browser->until('document.querySelector("[role=status]").innerText.startsWith("server lost")', 'it says that the server is lost');
+        $browser->stroke([$this->onCanvas($browser, 70, 260), $this->onCanvas($browser, 170, 260)]);
+        $this->serve();
+        $this->saved($browser);
+        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 120));
+        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 260));
+        $watcher->until('JSON.stringify(window.awning.surface().colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
+        $watcher->close();
+    }
+
+    /** @return array{int, int, int} */
+    private function tone(string $name): array
+    {
+        $material = \App\Models\Material::query()->firstOrFail();
+
+        return $material->tones(new \Awning\Core\Colour\ToneRule(\Awning\Core\Colour\Rgb::fromHex(Series::query()->firstOrFail()->light)))[$name]->parts();
+    }
+
+    private function assertBrowserAgreesWithTheCore(Browser $browser): void
+    {
+        $paint = (new PagePicture($this->page->refresh()))->full();
+        $off = $total = 0;
+        foreach ((new TileGrid(600, 400))->all() as [$column, $row]) {
+            $part = $paint->crop(new Rect($column * 256, $row * 256, 256, 256));
+            $shown = base64_decode((string) $browser->run(
+                'const c = window.awning.surface().pixels(arguments[0], arguments[1]); let out = ""; for (let y = 0; y < 256; y += 5) for (let x = 0; x < 256; x += 5) { const at = 4 * (y * 256 + x); out += String.fromCharCode(c[at], c[at + 1], c[at + 2]); } return btoa(out)',
+                [$column, $row],
+            ));
+            for ($y = 0, $i = 0; $y < 256; $y += 5) {
+                for ($x = 0; $x < 256; $x += 5, $i += 3) {
+                    if ($column * 256 + $x < 600 && $row * 256 + $y < 400) {
+                        $exact = $part->at($x, $y);
+                        $worst = max(abs($exact[0] - ord($shown[$i])), abs($exact[1] - ord($shown[$i + 1])), abs($exact[2] - ord($shown[$i + 2])));
+                        $off += $worst > 2 ? 1 : 0;
+                        $total++;
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(9000, $total);
+        self::assertSame(0, $off, "of $total pixels, so many differ by more than 2/255");
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+/* For PHP's own web server: files that are there, and everything else to the application. */
+$path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
+if ($path !== '/' && is_file(__DIR__.'/../../public'.$path)) {
+    return false;
+}
+require __DIR__.'/../../public/index.php';

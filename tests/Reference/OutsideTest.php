@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Reference;
+
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\PngWriter;
+use Awning\Core\Colour\Difference;
+use Awning\Core\Colour\Lab;
+use Awning\Core\Colour\Lch;
+use Awning\Core\Colour\Oklab;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Compose\BlendMode;
+use Awning\Core\Compose\Painting;
+use Awning\Core\Compose\Pixels;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\Plane;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Tests\Browser\Browser;
+
+/** The main computations against what nobody here wrote. */
+final class OutsideTest extends TestCase
+{
+    private const PYTHON = '/usr/bin/python3';
+
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/awning-reference-'.bin2hex(random_bytes(5));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        exec('rm -rf '.escapeshellarg($this->folder));
+    }
+
+    /** @param  list<string>  $command */
+    private function tool(array $command, string $input = ''): string
+    {
+        return (new Process($command, dirname(__DIR__, 2)))->setTimeout(120)->setInput($input)->mustRun()->getOutput();
+    }
+
+    /** culori and colorjs.io, from npm. */
+    public function test_colour_spaces_agree_with_two_libraries(): void
+    {
+        mt_srand(3);
+        $pairs = [];
+        for ($i = 0; $i < 343; $i++) {
+            $pairs[] = [sprintf('#%02x%02x%02x', $i % 7 * 42, intdiv($i, 7) % 7 * 42, intdiv($i, 49) * 42), sprintf('#%06x', mt_rand(0, 0xFFFFFF))];
+        }
+        foreach (json_decode($this->tool(['node', __DIR__.'/colour.mjs'], (string) json_encode($pairs)), true) as $i => $theirs) {
+            $colour = Rgb::fromHex($pairs[$i][0]);
+            $lab = Lab::of($colour);
+            foreach (['lab', 'labJs'] as $library) {
+                foreach ([$lab->l, $lab->a, $lab->b] as $c => $value) {
+                    self::assertEqualsWithDelta($theirs[$library][$c], $value, 0.02, "$library of $colour");
+                }
+            }
+            self::assertEqualsWithDelta($theirs['lch'][1], Lch::of($colour)->c, 0.02);
+            $oklab = Oklab::of($colour);
+            foreach (['oklab', 'oklabJs'] as $library) {
+                foreach ([$oklab->l, $oklab->a, $oklab->b] as $c => $value) {
+                    self::assertEqualsWithDelta($theirs[$library][$c], $value, 0.0005, "$library of $colour");
+                }
+            }
+            self::assertEqualsWithDelta($theirs['delta'], Difference::ciede2000($lab, Lab::of(Rgb::fromHex($pairs[$i][1]))), 0.02, implode(' ', $pairs[$i]));
+        }
+    }
+
+    /** Some of the 34 pairs of Sharma, Wu & Dalal 2005, table 1; typed from memory, each checked to stand by culori's formula. */
+    public function test_colour_difference_gives_the_published_values(): void
+    {
+        foreach ([
+            [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615], [[50, 2.8361, -74.0200], [50, 0, -82.7485], 3.4412],
+            [[50, -1.3802, -84.2814], [50, 0, -82.7485], 1.0], [[50, -1.1848, -84.8006], [50, 0, -82.7485], 1.0], [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1.0],
+            [[50, 0, 0], [50, -1, 2], 2.3669], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.49, -0.001], [50, -2.49, 0.0009], 7.1792], [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195],
+            [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045], [[50, -0.001, 2.49], [50, 0.0011, -2.49], 4.7461], [[50, 2.5, 0], [50, 0, -2.5], 4.3065],
+            [[50, 2.5, 0], [73, 25, -18], 27.1492], [[50, 2.5, 0], [61, -5, 29], 22.8977], [[50, 2.5, 0], [56, -27, -3], 31.9030], [[50, 2.5, 0], [58, 24, 15], 19.4535],
+            [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644], [[63.0109, -31.0961, -5.8663], [62.8187, -29.7946, -4.0864], 1.2630],
+            [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373], [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441], [[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082],
+        ] as [$a, $b, $delta]) {
+            self::assertEqualsWithDelta($delta, Difference::ciede2000(new Lab(...$a), new Lab(...$b)), 0.0001);
+        }
+    }
+
+    /** OpenCV's connectedComponents: the same partition, pixel for pixel, on closed art. */
+    public function test_regions_are_those_of_opencv(): void
+    {
+        $this->tool([self::PYTHON, '-c', "import cv2, numpy as np
+rng = np.random.default_rng(5); img = np.zeros((700, 900), np.uint8)
+for _ in range(60): cv2.circle(img, (int(rng.integers(900)), int(rng.integers(700))), int(rng.integers(8, 160)), 255, int(rng.integers(1, 6)))
+cv2.imwrite('$this->folder/ink.png', img)"]);
+        $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
+        $flats = (new FlatsFinder(0, 1))->find($ink);
+        file_put_contents("$this->folder/labels.png", (new PngWriter)->labels($flats->labels));
+        $answer = $this->tool([self::PYTHON, '-c', "import cv2, numpy as np
+ink = cv2.imread('$this->folder/ink.png', 0); ours = cv2.imread('$this->folder/labels.png', -1).astype(np.int64)
+free = ink < 100; n, theirs = cv2.connectedComponents(free.astype(np.uint8), connectivity=4)
+pairs = np.unique(theirs[free].astype(np.int64) * 65536 + ours[free])
+print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 65536)))"]);
+        [$regions, $pairs, $theirs, $ours] = array_map(intval(...), explode(' ', trim($answer)));
+        self::assertGreaterThan(300, $regions);
+        self::assertSame([$regions, $regions, $regions], [$pairs, $theirs, $ours], 'a one-to-one match of labels');
+        self::assertCount($regions, $flats->regions);
+    }
+
+    /** Damaged drawings from openmoji (CC BY-SA 4.0, npm) against OpenCV's partition of the undamaged ones. */
+    public function test_flats_hold_on_damaged_scans(): void
+    {
+        $sum = ['regions' => 0, 'leaked' => 0.0, 'pieces' => 0.0];
+        foreach (['animals-nature', 'people-body'] as $group) {
+            foreach ([1, 2, 3] as $seed) {
+                $this->tool([self::PYTHON, __DIR__.'/python/flats_sheets.py', 'make', 'node_modules/openmoji', $group, (string) $seed, $this->folder]);
+                $picture = (new ImageReader)->read("$this->folder/scan.png");
+                $flats = (new FlatsFinder)->find((new ScanCleaner)->clean($picture->channels())->ink);
+                file_put_contents("$this->folder/labels.png", (new PngWriter)->labels($flats->labels));
+                $score = json_decode($this->tool([self::PYTHON, __DIR__.'/python/flats_sheets.py', 'score', "$this->folder/truth.png", "$this->folder/labels.png"]), true);
+                fwrite(STDERR, sprintf("\nflats on %s, sheet %d: %d regions, %.1f %% leaked, %.2f pieces a region, %.2f %% unlabelled", $group, $seed, $score['regions'], 100 * $score['leaked'], $score['pieces'], 100 * $score['unlabelled']));
+                self::assertSame(0.0, (float) $score['unlabelled'], 'no pixel is left over');
+                self::assertGreaterThan(0.97, $score['purity']);
+                $sum['regions'] += $score['regions'];
+                $sum['leaked'] += $score['leaked'] * $score['regions'];
+                $sum['pieces'] += $score['pieces'] * $score['regions'];
+            }
+        }
+        self::assertLessThanOrEqual(0.04, $sum['leaked'] / $sum['regions']);
+        self::assertLessThanOrEqual(1.25, $sum['pieces'] / $sum['regions']);
+    }
+
+    /** @return array{Paint, Paint} a backdrop and a source that hold every combination of a grid of values */
+    private function grid(): array
+    {
+        mt_srand(9);
+        $random = fn (): string => implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, 64 * 64)));
+        $opaque = str_repeat("\xff", 64 * 64);
+
+        return [new Paint(64, 64, $random(), $random(), $random(), $opaque), new Paint(64, 64, $random(), $random(), $random(), $opaque)];
+    }
+
+    private function blended(Paint $back, Paint $top, BlendMode $mode): Pixels
+    {
+        $pixels = fn (Paint $p): Pixels => new Pixels(4096, $p->red, $p->green, $p->blue, null);
+
+        return (new Painting)->over($pixels($back), $pixels($top), $mode, 1.0);
+    }
+
+    /** ImageMagick's compose operators (Debian). Its Luminize and friends weigh in HSL, so only separable modes are held to it. */
+    public function test_blend_modes_agree_with_imagemagick(): void
+    {
+        [$back, $top] = $this->grid();
+        file_put_contents("$this->folder/back.png", (new PngWriter)->paint($back));
+        file_put_contents("$this->folder/top.png", (new PngWriter)->paint($top));
+        foreach ([
+            'Multiply' => BlendMode::Multiply, 'Screen' => BlendMode::Screen, 'Overlay' => BlendMode::Overlay, 'Darken' => BlendMode::Darken, 'Lighten' => BlendMode::Lighten,
+            'Color_Dodge' => BlendMode::ColorDodge, 'Color_Burn' => BlendMode::ColorBurn, 'Hard_Light' => BlendMode::HardLight, 'Soft_Light' => BlendMode::SoftLight,
+            'Difference' => BlendMode::Difference, 'Exclusion' => BlendMode::Exclusion, 'Plus' => BlendMode::PlusLighter,
+        ] as $operator => $mode) {
+            $this->tool(['/usr/bin/convert', "$this->folder/back.png", "$this->folder/top.png", '-compose', $operator, '-composite', '-depth', '8', "$this->folder/out.png"]);
+            $theirs = (new ImageReader)->read("$this->folder/out.png")->paint;
+            $ours = $this->blended($back, $top, $mode);
+            $off = 0;
+            for ($i = 0; $i < 4096; $i++) {
+                $off += max(abs(ord($ours->red[$i]) - ord($theirs->red[$i])), abs(ord($ours->green[$i]) - ord($theirs->green[$i])), abs(ord($ours->blue[$i]) - ord($theirs->blue[$i]))) > 2 ? 1 : 0;
+            }
+            self::assertLessThanOrEqual(4, $off, "$operator: pixels more than 2/255 apart");
+        }
+    }
+
+    /** Chromium's Canvas 2D globalCompositeOperation. */
+    public function test_blend_modes_agree_with_chromium(): void
+    {
+        [$back, $top] = $this->grid();
+        $chunky = fn (Paint $p): string => base64_encode(\Awning\Core\Codec\Chunky::join([$p->red, $p->green, $p->blue, $p->alpha]));
+        $browser = new Browser('data:text/html,');
+        $browser->driver->get('data:text/html,<p>canvas</p>');
+        foreach (BlendMode::cases() as $mode) {
+            $operation = ['normal' => 'source-over', 'plus-lighter' => 'lighter'][$mode->value] ?? $mode->value;
+            $answer = $browser->run('const make = (b64) => { const c = document.createElement("canvas"); c.width = c.height = 64; const x = c.getContext("2d"); const s = atob(b64); x.putImageData(new ImageData(Uint8ClampedArray.from(s, (v) => v.charCodeAt(0)), 64, 64), 0, 0); return c; };
+                const back = make(arguments[0]); const x = back.getContext("2d"); x.globalCompositeOperation = arguments[2]; if (x.globalCompositeOperation !== arguments[2]) return null; x.drawImage(make(arguments[1]), 0, 0);
+                return btoa(String.fromCharCode(...x.getImageData(0, 0, 64, 64).data))', [$chunky($back), $chunky($top), $operation]);
+            self::assertIsString($answer, "$operation is not known to the canvas");
+            $theirs = base64_decode($answer);
+            $ours = $this->blended($back, $top, $mode);
+            $off = 0;
+            for ($i = 0; $i < 4096; $i++) {
+                $off += max(abs(ord($ours->red[$i]) - ord($theirs[4 * $i])), abs(ord($ours->green[$i]) - ord($theirs[4 * $i + 1])), abs(ord($ours->blue[$i]) - ord($theirs[4 * $i + 2]))) > 2 ? 1 : 0;
+            }
+            self::assertLessThanOrEqual(8, $off, "$mode->value: pixels more than 2/255 apart");
+        }
+        $browser->close();
+    }
+
+    /** Every PNG colour type and depth as ImageMagick writes it, read as ImageMagick reads it. */
+    public function test_images_are_read_as_imagemagick_reads_them(): void
+    {
+        $this->tool(['/usr/bin/convert', '-size', '61x47', 'plasma:red-blue', '-depth', '16', "$this->folder/source.png"]);
+        $kinds = [
+            'grey1' => ['-colorspace', 'Gray', '-threshold', '50%', '-define', 'png:color-type=0', '-define', 'png:bit-depth=1'], 'grey8' => ['-colorspace', 'Gray', '-define', 'png:color-type=0', '-define', 'png:bit-depth=8'],
+            'grey16' => ['-colorspace', 'Gray', '-define', 'png:color-type=0', '-define', 'png:bit-depth=16'], 'rgb8' => ['-define', 'png:color-type=2', '-define', 'png:bit-depth=8'], 'rgb16' => ['-define', 'png:color-type=2', '-define', 'png:bit-depth=16'],
+            'indexed' => ['-colors', '13', '-define', 'png:color-type=3'], 'grey-alpha' => ['-colorspace', 'Gray', '-alpha', 'set', '-define', 'png:color-type=4'], 'rgba' => ['-alpha', 'set', '-define', 'png:color-type=6'],
+            'interlaced' => ['-interlace', 'PNG'],
+        ];
+        $files = [];
+        foreach ($kinds as $name => $options) {
+            $this->tool(['/usr/bin/convert', "$this->folder/source.png", ...$options, "$this->folder/$name.png"]);
+            $files[] = "$this->folder/$name.png";
+        }
+        foreach (['lzw.tiff' => ['-compress', 'LZW', '-depth', '8'], 'zip.tiff' => ['-compress', 'Zip', '-depth', '16'], 'fax.tiff' => ['-colorspace', 'Gray', '-threshold', '50%', '-compress', 'Group4'], 'x.webp' => ['-define', 'webp:lossless=true'], 'x.jpg' => []] as $name => $options) {
+            $this->tool(['/usr/bin/convert', "$this->folder/source.png", ...$options, "$this->folder/$name"]);
+            $files[] = "$this->folder/$name";
+        }
+        foreach ($files as $file) {
+            $theirs = $this->tool(['/usr/bin/convert', $file, '-colorspace', 'sRGB', '-depth', '8', 'rgb:-']);
+            $ours = (new ImageReader)->read($file)->paint;
+            self::assertSame(3 * 61 * 47, strlen($theirs), $file);
+            for ($i = 0; $i < 61 * 47; $i++) {
+                self::assertLessThanOrEqual(1, max(abs(ord($ours->red[$i]) - ord($theirs[3 * $i])), abs(ord($ours->blue[$i]) - ord($theirs[3 * $i + 2]))), basename($file)." pixel $i");
+            }
+        }
+        $this->tool(['/usr/bin/convert', "$this->folder/x.jpg", '-orient', 'RightTop', "$this->folder/turned.jpg"]);
+        self::assertSame([47, 61], [(new ImageReader)->read("$this->folder/turned.jpg")->width(), (new ImageReader)->read("$this->folder/turned.jpg")->height()], 'the camera\'s orientation is followed');
+        $this->tool(['/usr/bin/convert', "$this->folder/source.png", '-colorspace', 'CMYK', "$this->folder/cmyk.tiff"]);
+        self::assertFalse((new ImageReader)->read("$this->folder/cmyk.tiff")->grey);
+    }
+
+    /** A PNG whose gAMA says its numbers are linear shows mid grey at 188, not 128 (IEC 61966-2-1). */
+    public function test_a_file_gamma_is_brought_to_srgb(): void
+    {
+        foreach ([[1.0, 188], [0.55556, 146]] as [$gamma, $expected]) {
+            $png = (new PngWriter)->grey(Plane::filled(4, 4, 128));
+            $chunk = 'gAMA'.pack('N', (int) round($gamma * 100_000));
+            $png = preg_replace('/\x00\x00\x00\x01sRGB\x00.{4}/s', '', $png, 1) ?? '';
+            $png = substr($png, 0, 33).pack('N', 4).$chunk.pack('N', crc32($chunk)).substr($png, 33);
+            file_put_contents("$this->folder/gamma.png", $png);
+            self::assertEqualsWithDelta($expected, (new ImageReader)->read("$this->folder/gamma.png")->channels()[0]->at(1, 1), 2, "gamma $gamma");
+        }
+    }
+
+    public function test_files_we_write_pass_outside_checkers(): void
+    {
+        $writer = new \Awning\Core\Codec\ImageWriter;
+        [$paint] = $this->grid();
+        file_put_contents("$this->folder/x.png", $writer->write($paint, 'png', 300));
+        file_put_contents("$this->folder/x.tiff", $writer->write($paint, 'tiff', 300));
+        self::assertStringContainsString('OK:', $this->tool(['pngcheck', "$this->folder/x.png"]));
+        self::assertStringContainsString('Resolution: 300, 300 pixels/inch', $this->tool(['tiffinfo', "$this->folder/x.tiff"]));
+        self::assertStringContainsString('64x64', $this->tool(['/usr/bin/identify', "$this->folder/x.png"]));
+    }
+}

@@ -1,0 +1,17 @@
+// Colours through two outside libraries: culori and colorjs.io. Reads pairs of hex colours, writes their coordinates.
+import { converter, differenceCiede2000 } from 'culori';
+import Color from 'colorjs.io';
+
+const pairs = JSON.parse(await new Promise((done) => { let s = ''; process.stdin.on('data', (d) => (s += d)).on('end', () => done(s)); }));
+const lab = converter('lab');
+const lch = converter('lch');
+const oklab = converter('oklab');
+const delta = differenceCiede2000();
+console.log(JSON.stringify(pairs.map(([a, b]) => {
+    const js = new Color(a);
+    return {
+        lab: [lab(a).l, lab(a).a, lab(a).b], lch: [lch(a).l, lch(a).c], oklab: [oklab(a).l, oklab(a).a, oklab(a).b],
+        labJs: js.to('lab').coords, oklabJs: js.to('oklab').coords, // culori measures between lab65; told our D50 coordinates are such, it applies its formula to them as they are.
+        delta: delta({ ...lab(a), mode: 'lab65' }, { ...lab(b), mode: 'lab65' }),
+    };
+})));
