@@ -47,7 +47,7 @@ final class WalkTest extends TestCase
     {
         $env = ['QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_ENV' => 'production'] + $this->testing();
         $root = dirname(__DIR__, 2);
-        $this->server = new Process(['setsid', PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
+        $this->server = new Process([PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
         $this->server->start();
         $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
         $this->queue->start();
@@ -65,7 +65,8 @@ final class WalkTest extends TestCase
 
     private function kill(): void
     {
-        exec('kill -KILL -- -'.$this->server?->getPid().' 2>/dev/null');
+        // Master and workers alike, by the address they serve.
+        exec('pkill -KILL -f '.escapeshellarg('php.* -S '.substr($this->address, 7)).' 2>/dev/null');
         $this->queue?->stop(0);
     }
 
