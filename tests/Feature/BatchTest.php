@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\OpenRasterWriter;
+use Awning\Core\Codec\OraStack;
+use Awning\Core\Raster\Paint;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** The batch commands as processes, with no database to be had. */
+final class BatchTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/awning-batch-'.bin2hex(random_bytes(5));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        exec('rm -rf '.escapeshellarg($this->folder));
+    }
+
+    /** @param  list<string>  $arguments */
+    private function awning(array $arguments): Process
+    {
+        $process = new Process(['./awning', ...$arguments], dirname(__DIR__, 2), ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'], null, 120);
+        $process->run();
+
+        return $process;
+    }
+
+    public function test_flats_writes_flats_labels_and_a_report(): void
+    {
+        $scan = new class('scan') extends \Tests\TestCase
+        {
+            public function bytes(): string
+            {
+                return $this->scanBytes();
+            }
+        };
+        file_put_contents("$this->folder/scan.png", $scan->bytes());
+        file_put_contents("$this->folder/palette.csv", "name,colour\r\n\"skin, warm\",#c98d6b\r\noilskin,#e0a93a\r\nsea,#3f7584\r\nplait,#a9a8a2\r\n");
+        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/flats.png", '--labels', "$this->folder/labels.png", '--gap', '8', '--palette', "$this->folder/palette.csv", '--report', "$this->folder/report.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        $report = json_decode((string) file_get_contents("$this->folder/report.json"), true);
+        self::assertSame([600, 400, 4], [$report['width'], $report['height'], $report['regions']]);
+        foreach (['read', 'clean', 'flats', 'write flats', 'write labels'] as $step) {
+            self::assertGreaterThan(0, $report['milliseconds'][$step], $step);
+        }
+        self::assertGreaterThan(1_000_000, $report['peak_memory_bytes']);
+        $flats = (new ImageReader)->read("$this->folder/flats.png")->paint;
+        $colours = [];
+        foreach (['red', 'green', 'blue'] as $i => $plane) {
+            foreach (str_split($flats->{$plane}) as $at => $byte) {
+                $colours[$at] = ($colours[$at] ?? 0) << 8 | ord($byte);
+            }
+        }
+        $used = array_values(array_unique($colours));
+        sort($used);
+        self::assertSame([0x3F7584, 0xA9A8A2, 0xC98D6B, 0xE0A93A], $used, 'one palette colour a region, none in between');
+        $labels = (new \Imagick("$this->folder/labels.png"));
+        self::assertSame([16, \Imagick::COLORSPACE_GRAY], [$labels->getImageDepth() > 8 ? 16 : 8, $labels->getImageColorspace()]);
+        $header = (string) file_get_contents("$this->folder/labels.png", false, null, 24, 2);
+        self::assertSame("\x10\x00", $header, '16-bit greyscale');
+    }
+
+    public function test_render_composites_the_layers_itself(): void
+    {
+        $writer = new OpenRasterWriter("$this->folder/stack.ora");
+        $layers = [$writer->layer(Paint::solid(40, 30, [200, 100, 50]), 'back'), $writer->layer(Paint::solid(40, 30, [100, 200, 150]), 'top', 0.5, true, 'multiply')];
+        $writer->finish(new OraStack($layers), Paint::solid(40, 30, [1, 2, 3]), 150);
+        $run = $this->awning(['render', "$this->folder/stack.ora", '--out', "$this->folder/out.png", '--report', "$this->folder/report.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        // Half way from 200 to 200 x 100 / 255, and so on.
+        [$r, $g, $b] = (new ImageReader)->read("$this->folder/out.png")->paint->at(20, 15);
+        self::assertEqualsWithDelta([(200 + 200 * 100 / 255) / 2, (100 + 100 * 200 / 255) / 2, (50 + 50 * 150 / 255) / 2], [$r, $g, $b], 1.0);
+        self::assertSame(2, json_decode((string) file_get_contents("$this->folder/report.json"), true)['layers']);
+    }
+
+    public function test_bad_input_gets_a_sentence_and_leaves_no_file(): void
+    {
+        file_put_contents("$this->folder/bad.png", 'no picture');
+        foreach ([
+            ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/none.png", '--out', "$this->folder/out.png"],
+            ['render', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/bad.png"],
+            ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--gap', 'many'],
+        ] as $arguments) {
+            $run = $this->awning($arguments);
+            self::assertSame(1, $run->getExitCode(), implode(' ', $arguments));
+            self::assertStringNotContainsString('#0', $run->getOutput().$run->getErrorOutput(), 'a stack trace is no help');
+            self::assertFileDoesNotExist("$this->folder/out.png");
+        }
+    }
+}
