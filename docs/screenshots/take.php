@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+/* Takes the pictures beside this file from the demo that ./awning start serves: php docs/screenshots/take.php */
+
+use Tests\Browser\Browser;
+
+require __DIR__.'/../../vendor/autoload.php';
+$browser = new Browser('http://127.0.0.1:'.(getenv('AWNING_PORT') ?: '8017'));
+$shot = function (string $name) use ($browser): void {
+    usleep(2_500_000);
+    $browser->shot(__DIR__."/$name.png");
+};
+$bench = function (int $page) use ($browser): void {
+    $browser->visit("/bench/$page");
+    $browser->until('window.awning?.session.held', 'the page is held');
+};
+$browser->visit('/');
+$browser->until('document.querySelector("form")', 'the sign-in form');
+$shot('sign-in');
+$browser->press('Mira Vael');
+$browser->until('document.querySelectorAll("img").length > 3', 'the shelf');
+$shot('shelf');
+$browser->press('The Salt Ferry');
+$browser->until('document.querySelectorAll("li img").length > 2', 'the series');
+$shot('series');
+$pages = $browser->run('return [...document.querySelectorAll("section li a")].map((a) => Number(a.href.split("/").pop()))');
+$bench($pages[0]);
+$browser->press('Oda Brack oilskin shade');
+$browser->press('Set');
+$shot('bench-light');
+$bench($pages[1]);
+$browser->press('Tamsin cardigan base');
+$browser->press('Flats');
+$shot('bench-flats-done');
+$bench($pages[2]);
+$browser->press('Oda Brack oilskin base');
+$browser->press('Show');
+$shot('bench-flats');
+$bench($pages[3]);
+$shot('bench-ink');
+$browser->close();
