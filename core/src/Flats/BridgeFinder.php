@@ -195,7 +195,7 @@ final readonly class BridgeFinder
                 if ($ink[$at] !== "\xff") {
                     $left = true;
                 } elseif ($left) {
-                    if (! isset($own[$at]) && $distance * $weight < $least) {
+                    if (! isset($own[$at]) && $distance * $weight < min($least, $this->limit + 2)) {
                         $least = $distance * $weight;
                         $best = [$x, $y, $least];
                     }

@@ -19,7 +19,7 @@ final class LineEnds
     private const STEP_Y = [0, 1, 0, -1];
 
     /** How close, in parts of the reach, the edge before and after a tip comes. */
-    private const TURNED = 0.58;
+    private const TURNED = 0.62;
 
     private string $ink;
 
@@ -110,7 +110,7 @@ final class LineEnds
             if ($count < 2 * $reach + 4) {
                 continue;
             }
-            $limit = max(8, (int) (self::TURNED * $reach) ** 2);
+            $limit = max(8, (int) ((self::TURNED * $reach) ** 2));
             $bestAt = $last = -1;
             $best = PHP_INT_MAX;
             $before = $count - $reach;
