@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Applied;
+use App\Desk\Journal;
 use App\Desk\OpReader;
 use App\Desk\PageDesk;
 use App\Http\Requests\HolderRequest;
@@ -22,16 +24,21 @@ final class BenchController
         $role = $request->person()->roleIn($page->series) ?? abort(403);
         $op = (new OpReader($page, $role))->read($request->op());
 
-        return new JsonResponse($this->desk->apply($page, $request->person(), $op, $request->integer('base'), $request->lease())->toClient());
+        return $this->answer($page, $this->desk->apply($page, $request->person(), $op, $request->integer('base'), $request->lease()));
     }
 
     public function undo(HolderRequest $request, Page $page): JsonResponse
     {
-        return new JsonResponse($this->desk->undo($page, $request->person(), $request->integer('base'), $request->lease())->toClient());
+        return $this->answer($page, $this->desk->undo($page, $request->person(), $request->integer('base'), $request->lease()));
     }
 
     public function redo(HolderRequest $request, Page $page): JsonResponse
     {
-        return new JsonResponse($this->desk->redo($page, $request->person(), $request->integer('base'), $request->lease())->toClient());
+        return $this->answer($page, $this->desk->redo($page, $request->person(), $request->integer('base'), $request->lease()));
+    }
+
+    private function answer(Page $page, Applied $applied): JsonResponse
+    {
+        return new JsonResponse($applied->toClient() + ['journal' => (new Journal($page))->toClient()]);
     }
 }

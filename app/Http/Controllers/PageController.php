@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Journal;
 use App\Desk\PagePicture;
 use App\Desk\SeriesPalette;
-use App\Models\JournalEntry;
 use App\Models\Page;
 use App\Models\User;
 use App\Store\PageStore;
@@ -39,7 +39,7 @@ final class PageController
             'facts' => $facts,
             'tiles' => (object) $store->allHashes(),
             'palette' => (new SeriesPalette($page->series))->toClient(),
-            'journal' => $this->journal($page),
+            'journal' => (new Journal($page))->toClient(),
             'waiting' => $this->waiting($page, $store),
         ]);
     }
@@ -71,17 +71,5 @@ final class PageController
         $original = $store->facts(FactKind::Page) === [] ? $page->originals()->latest('id')->first() : null;
 
         return $original === null ? null : ['id' => $original->id, 'name' => $original->name];
-    }
-
-    /** @return array{undo: ?string, redo: ?string, count: int} */
-    private function journal(Page $page): array
-    {
-        $entries = JournalEntry::query()->where('page_id', $page->id);
-
-        return [
-            'undo' => (clone $entries)->where('state', 'done')->latest('id')->value('title'),
-            'redo' => (clone $entries)->where('state', 'undone')->oldest('id')->value('title'),
-            'count' => (clone $entries)->where('state', 'done')->count(),
-        ];
     }
 }

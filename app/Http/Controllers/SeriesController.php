@@ -81,6 +81,7 @@ final class SeriesController
             'regions' => $total,
             'unfilled' => $total === 0 ? 0 : (clone $regions)->where('value', 'like', '%"material":0,%')->count(),
             'passes' => DB::table('page_facts')->where('page_id', $page->id)->where('kind', 'pass')->count(),
+            'waiting' => $total === 0 && $page->originals()->exists(),
             'holder' => $page->lease_until?->isFuture() ? $page->holder?->name : null,
         ];
     }

@@ -110,6 +110,7 @@ export interface Applied {
     title: string | null;
     tiles: [string, number, number, string | null][];
     facts: [keyof Facts, string, unknown][];
+    journal: PageState['journal'];
 }
 
 export interface TaskState {
@@ -130,6 +131,8 @@ export interface PageCard {
     regions: number;
     unfilled: number;
     passes: number;
+    /** A scan was left with the page and is not imported yet. */
+    waiting: boolean;
     holder: string | null;
 }
 

@@ -37,8 +37,8 @@ export function Rail({ session, stage, onStage, onKeys }: { session: PageSession
                 ))}
             </nav>
             <div className="flex items-center gap-0.5">
-                <button className="bare" disabled={!session.mayFlat} title={state.journal.undo ?? undefined} onClick={() => session.undo()}>undo</button>
-                <button className="bare" disabled={!session.mayFlat} onClick={() => session.redo()}>redo</button>
+                <button className="bare" disabled={!session.mayFlat || state.journal.undo === null} title={state.journal.undo === null ? undefined : `Undo: ${state.journal.undo}`} onClick={() => session.undo()}>undo</button>
+                <button className="bare" disabled={!session.mayFlat || state.journal.redo === null} title={state.journal.redo === null ? undefined : `Redo: ${state.journal.redo}`} onClick={() => session.redo()}>redo</button>
                 <span role="status" className={`px-1.5 text-[13px] ${session.saving === 'offline' ? 'heading text-error' : 'quiet'}`}>
                     {session.held || state.role === 'viewer' ? saving : session.holder === null ? 'watching' : `watching ${session.holder}`}
                 </span>

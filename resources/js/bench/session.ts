@@ -3,7 +3,7 @@
  * once and are sent one after the other; when the server is out of reach they wait.
  */
 import { api, Refused } from '../api/client';
-import type { Applied, Facts, Material, Op, PageState, PassFact, TaskState, ToneName } from '../api/types';
+import type { Applied, Facts, GroupFact, Material, Op, PageState, PassFact, TaskState, ToneName } from '../api/types';
 import { buildStack, type Stack } from './surface/stack';
 import { TileCache } from './surface/tiles';
 
@@ -133,6 +133,11 @@ export class PageSession {
         delete pass[id];
         this.setFacts({ pass });
         this.send({ kind: 'pass.remove', id });
+    }
+
+    /** Takes passes together so that they blend among themselves first; with how null, parts them. */
+    group(id: string, passes: string[], how: GroupFact | null): void {
+        this.send({ kind: 'group', id, passes, how });
     }
 
     stroke(op: Extract<Op, { kind: 'stroke' }>): void {
@@ -301,15 +306,10 @@ export class PageSession {
             else there[`${column},${row}`] = hash;
             this.stale.push([layer, column, row]);
         }
-        this.state = { ...this.state, revision: applied.revision, facts };
+        this.state = { ...this.state, revision: applied.revision, facts, journal: applied.journal };
         // Strokes still waiting were drawn onto these tiles; they stay as they look until the last one is in.
         if (!this.queue.some((queued) => queued.strokes)) this.refreshStale();
         if (applied.facts.length > 0) this.rebuilt();
-        void this.readJournal(applied);
-    }
-
-    private readJournal(applied: Applied): void {
-        if (applied.title !== null) this.state = { ...this.state, journal: { ...this.state.journal, undo: applied.title } };
     }
 
     private refreshStale(): void {

@@ -39,7 +39,7 @@ export function PassesAwning({ session, target, onTarget }: Props) {
                 {passes.map(([id, pass], index) => (
                     <div key={id}>
                         <Slat
-                            session={session} id={id} pass={pass} active={id === active} open={open === id}
+                            session={session} id={id} pass={pass} below={passes[index - 1] ?? null} active={id === active} open={open === id}
                             onOpen={() => setOpen(open === id ? null : id)} onTarget={() => onTarget(id)} onDrop={drop}
                         />
                         {pass.group !== null && passes[index + 1]?.[1].group !== pass.group && <div className="valance" title="Taken as one" />}
@@ -58,8 +58,8 @@ function swatchOf(session: PageSession, pass: PassFact): string {
     return tones.length === 0 ? '#888' : `linear-gradient(90deg, ${tones.map((tone, i) => `${tone} ${i * part}% ${(i + 1) * part}%`).join(', ')})`;
 }
 
-function Slat({ session, id, pass, active, open, onOpen, onTarget, onDrop }: {
-    session: PageSession; id: string; pass: PassFact; active: boolean; open: boolean; onOpen: () => void; onTarget: () => void; onDrop: (moved: string, onto: string) => void;
+function Slat({ session, id, pass, below, active, open, onOpen, onTarget, onDrop }: {
+    session: PageSession; id: string; pass: PassFact; below: [string, PassFact] | null; active: boolean; open: boolean; onOpen: () => void; onTarget: () => void; onDrop: (moved: string, onto: string) => void;
 }) {
     const may = session.mayColour;
     return (
@@ -93,7 +93,15 @@ function Slat({ session, id, pass, active, open, onOpen, onTarget, onDrop }: {
                     <label className="flex items-center gap-2">Name
                         <input className="field min-w-0 flex-1" disabled={!may} maxLength={60} defaultValue={pass.name} onBlur={(e) => e.target.value.trim() !== '' && e.target.value !== pass.name && session.changePass(id, { name: e.target.value.trim() })} />
                     </label>
-                    <div className="flex gap-1">
+                    <div className="flex flex-wrap gap-1">
+                        {pass.group !== null ? (
+                            <button className="act" disabled={!may} onClick={() => session.group(pass.group as string, [], null)}>Part the group</button>
+                        ) : below !== null && (
+                            <button className="act" disabled={!may} title={`Blend with ${below[1].name} first, then as one with what lies below`} onClick={() => {
+                                const known = below[1].group;
+                                session.group(known ?? randomId(12), known === null ? [below[0], id] : [id], known === null ? { isolated: true, mode: 'normal', opacity: 1 } : session.state.facts.group[known]);
+                            }}>Group with {below[1].name}</button>
+                        )}
                         <button className="act" disabled={!may} onClick={() => session.changePass(id, { visible: !pass.visible })}>{pass.visible ? 'Roll up' : 'Let down'}</button>
                         <button className="act" disabled={!may} onClick={() => session.removePass(id)}>Remove</button>
                     </div>
