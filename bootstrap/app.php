@@ -10,6 +10,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
@@ -22,6 +23,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
         $exceptions->dontReport([OpRefused::class, UnreadableImage::class]);
+        $exceptions->render(fn (NotFoundHttpException $error, Request $request) => $request->is('api/*')
+            ? response()->json(['message' => 'This is not here, or no longer. Go back to the shelf and open it from there.'], 404)
+            : null);
         $exceptions->render(fn (OpRefused|UnreadableImage $error) => response()->json(['message' => $error->getMessage()], 422));
     })
     ->create();

@@ -24,6 +24,12 @@ final class BenchTest extends TestCase
 {
     use RefreshDatabase;
 
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Storage::disk('works')->deleteDirectory('deliveries');
+    }
+
     private function fingerprint(Page $page): string
     {
         return hash('sha256', (string) json_encode([
@@ -238,6 +244,23 @@ final class BenchTest extends TestCase
         self::assertSame(1, (new TileSweep)->run(48));
         $this->postJson("/api/pages/$page->id/redo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
         self::assertNotNull((new PageStore($page))->tile('pass:shadepass1', 0, 0));
+    }
+
+    public function test_cleaning_again_moves_the_ink_and_keeps_the_fills(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $this->import($page, $this->person('Mira', $series));
+        $this->op($page, ['kind' => 'fill', 'labels' => [$this->labelAt($page, 120, 200)], 'material' => $material->id])->assertOk();
+        $print = $this->fingerprint($page);
+        $ink = (new PageStore($page))->tile('ink', 0, 0);
+        $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 100])->assertStatus(422);
+        $task = $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 220])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertNotSame($ink, (new PageStore($page))->tile('ink', 0, 0));
+        $facts = (new PageStore($page))->facts(\Awning\Core\Sheet\FactKind::Region);
+        self::assertSame($material->id, $facts[$this->labelAt($page, 120, 200)]['material'] ?? null);
+        $this->postJson("/api/pages/$page->id/undo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+        self::assertSame($print, $this->fingerprint($page));
     }
 
     public function test_stopped_work_changes_nothing(): void

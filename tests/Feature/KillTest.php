@@ -87,7 +87,10 @@ final class KillTest extends TestCase
             usleep((int) ($share * $whole));
             if ($i % 2 === 0) {
                 // It may just have ended by itself; then there is nothing to kill, and the state is after.
-                exec('kill -KILL '.(int) $worker->getPid().' 2>/dev/null');
+                $pid = $worker->getPid();
+                if ($pid !== null) {
+                    exec("kill -KILL $pid 2>/dev/null");
+                }
                 $this->gone($worker);
             } else {
                 exec('kill -KILL '.trim((string) file_get_contents("$this->folder/pid")));

@@ -42,13 +42,13 @@ export function InkStage({ session, levels, onLevels }: Props) {
     const now = levels ?? { paper: size.paper, ink: size.ink };
     const set = (paper: number, ink: number): void => onLevels({ paper: Math.min(paper, ink - 1), ink: Math.max(ink, paper + 1) });
     return (
-        <div className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 whitespace-nowrap border border-base-300 bg-base-100 px-3 py-2">
-            <label className="flex items-center gap-2">Paper ends at<input type="range" className="slide w-28" min={0} max={200} value={now.paper} onChange={(e) => set(Number(e.target.value), Math.max(now.ink, Number(e.target.value) + 1))} /><span className="figures w-7">{now.paper}</span></label>
-            <label className="flex items-center gap-2">Full ink from<input type="range" className="slide w-28" min={20} max={255} value={now.ink} onChange={(e) => set(Math.min(now.paper, Number(e.target.value) - 1), Number(e.target.value))} /><span className="figures w-7">{now.ink}</span></label>
-            {levels !== null && <button className="act" onClick={() => onLevels(null)}>Leave as it was</button>}
+        <div className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-2.5 whitespace-nowrap border border-base-300 bg-base-100 px-2.5 py-1.5">
+            <label className="flex items-center gap-2">Paper ends at<input type="range" className="slide w-20" min={0} max={200} value={now.paper} onChange={(e) => set(Number(e.target.value), Math.max(now.ink, Number(e.target.value) + 1))} /><span className="figures w-7">{now.paper}</span></label>
+            <label className="flex items-center gap-2">Full ink from<input type="range" className="slide w-20" min={20} max={255} value={now.ink} onChange={(e) => set(Math.min(now.paper, Number(e.target.value) - 1), Number(e.target.value))} /><span className="figures w-7">{now.ink}</span></label>
+            {levels !== null && <button className="act" onClick={() => onLevels(null)}>Put back</button>}
             <button className="act main" disabled={levels === null || !session.mayFlat || busy} onClick={() => void session.clean(now.paper, now.ink).then(() => onLevels(null))}>Clean again</button>
             {input}
-            <button className="act" disabled={!session.mayFlat || busy} onClick={() => file.current?.click()}>Import another scan</button>
+            <button className="act" disabled={!session.mayFlat || busy} onClick={() => file.current?.click()}>Another scan</button>
         </div>
     );
 }
