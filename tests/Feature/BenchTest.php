@@ -254,7 +254,7 @@ final class BenchTest extends TestCase
         $print = $this->fingerprint($page);
         $ink = (new PageStore($page))->tile('ink', 0, 0);
         $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 100])->assertStatus(422);
-        $task = $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 220])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 255])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertNotSame($ink, (new PageStore($page))->tile('ink', 0, 0));
         $facts = (new PageStore($page))->facts(\Awning\Core\Sheet\FactKind::Region);
