@@ -9,6 +9,8 @@ use App\Models\Original;
 use App\Models\Task;
 use App\Store\Originals;
 use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\Picture;
+use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Sheet\Ops\LayInk;
@@ -20,7 +22,7 @@ final class ImportScan extends PageTask
     {
         $original = Original::query()->where('page_id', $task->page_id)->findOrFail($task->input['original']);
         $this->step($task, 5, 'Reading the scan');
-        $picture = (new Originals)->withFile($original, fn (string $file) => (new ImageReader)->read($file));
+        $picture = $this->picture($original);
         $this->step($task, 25, 'Cleaning the lines');
         $scan = (new ScanCleaner)->clean($picture->channels());
         $dpi = $picture->dpi;
@@ -29,5 +31,16 @@ final class ImportScan extends PageTask
         $flats = FlatsFinder::forDpi($dpi)->find($scan->ink);
         $this->step($task, 80, 'Laying them on the page');
         (new PageDesk)->apply($task->page, $task->user, new LayInk("Import {$original->name}", $scan, $flats, $dpi));
+    }
+
+    private function picture(Original $original): Picture
+    {
+        $originals = new Originals;
+        try {
+            return $originals->withFile($original, fn (string $file): Picture => (new ImageReader)->read($file));
+        } catch (UnreadableImage $error) {
+            $originals->discard($original);
+            throw $error;
+        }
     }
 }

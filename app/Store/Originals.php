@@ -28,6 +28,15 @@ final class Originals
         ]);
     }
 
+    /** Forgets a file that turned out not to be one. What an earlier import of the same bytes kept stays. */
+    public function discard(Original $original): void
+    {
+        $original->delete();
+        if (! Original::query()->where('path', $original->path)->exists()) {
+            Storage::disk('works')->delete($original->path);
+        }
+    }
+
     /**
      * Gives a local path to the original's bytes for as long as the work takes.
      *

@@ -28,6 +28,7 @@ final class BenchTest extends TestCase
     {
         parent::setUp();
         Storage::disk('works')->deleteDirectory('deliveries');
+        Storage::disk('works')->deleteDirectory('originals');
     }
 
     private function fingerprint(Page $page): string
@@ -44,6 +45,7 @@ final class BenchTest extends TestCase
         $user = $this->person('Mira', $series, Role::Owner);
         $this->import($page, $user);
         $original = Original::query()->sole();
+        self::assertSame('scan.png', $original->name);
         self::assertSame($this->scanBytes(), Storage::disk('works')->get($original->path), 'kept byte for byte');
         $label = $this->labelAt($page, 120, 200);
         self::assertNotSame($label, $this->labelAt($page, 300, 200));
@@ -183,7 +185,8 @@ final class BenchTest extends TestCase
         $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload(substr($good, 0, (int) (0.7 * strlen($good))), '../../../etc/scan.png')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed'])->assertJsonFragment(['message' => 'The image is damaged or cut short and was not opened. Export or scan it again.']);
         self::assertSame(0, DB::table('layer_tiles')->count() + DB::table('page_facts')->count() + DB::table('journal')->count());
-        self::assertStringNotContainsString('/', Original::query()->value('name'));
+        self::assertSame(0, Original::query()->count());
+        self::assertSame([], Storage::disk('works')->allFiles('originals'));
     }
 
     public function test_ops_are_checked_before_anything_is_touched(): void

@@ -44,8 +44,8 @@ final class LineEnds
     {
         $visited = str_repeat("\0", strlen($this->ink));
         $ends = [];
-        // Three lengths: the short one finds the ends of fine lines, the longer ones those of broader ones.
-        $reaches = [max(5, (int) round(1.3 * $lineWidth + 3)), max(9, (int) round(2.6 * $lineWidth + 4)), max(16, (int) round(4.5 * $lineWidth + 6))];
+        // Four lengths: the short one finds the ends of fine lines, the longer ones those of broader ones.
+        $reaches = [max(5, (int) round(1.3 * $lineWidth + 3)), max(9, (int) round(2.6 * $lineWidth + 4)), max(12, (int) round(3.5 * $lineWidth + 4)), max(16, (int) round(4.5 * $lineWidth + 6))];
         foreach ($runs->from as $start) {
             if ($visited[$start] === "\0") {
                 [$xs, $ys] = $this->walk($start, $visited);
