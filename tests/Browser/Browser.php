@@ -115,10 +115,16 @@ final class Browser
     }
 
     /** @param  list<array<string, mixed>>  $actions */
-    private function point(string $kind, array $actions): void
+    private function point(string $kind, array $actions, bool $shift = false): void
     {
+        // A key held all the while: down in the first tick, up after the last.
+        $keys = [['type' => 'keyDown', 'value' => "\u{E008}"], ...array_fill(0, count($actions), ['type' => 'pause']), ['type' => 'keyUp', 'value' => "\u{E008}"]];
+        if ($shift) {
+            array_unshift($actions, ['type' => 'pause']);
+        }
+
         $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', [
-            'actions' => [['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]],
+            'actions' => [...($shift ? [['type' => 'key', 'id' => 'keys', 'actions' => $keys]] : []), ['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]],
         ]);
     }
 
@@ -127,7 +133,7 @@ final class Browser
      *
      * @param  non-empty-list<array{float|int, float|int}>  $points
      */
-    public function stroke(array $points, string $kind = 'mouse', float $pressure = 0.5): void
+    public function stroke(array $points, string $kind = 'mouse', float $pressure = 0.5, bool $shift = false): void
     {
         $box = $this->run('const b = document.getElementById("surface").getBoundingClientRect(); return [b.left, b.top]');
         $actions = [];
@@ -138,7 +144,7 @@ final class Browser
             }
         }
         $actions[] = ['type' => 'pointerUp', 'button' => 0];
-        $this->point($kind, $actions);
+        $this->point($kind, $actions, $shift);
     }
 
     public function shot(string $file): void

@@ -157,6 +157,16 @@ final class WalkTest extends TestCase
         $this->saved($browser);
         self::assertSame($this->tone('light'), $this->colour($browser, 120, 260));
 
+        // With Shift held, a detour of the hand is a straight stroke; and it can be undone.
+        $browser->press('Oda Brack oilskin glint');
+        $browser->stroke([$this->onCanvas($browser, 70, 320), $this->onCanvas($browser, 110, 200), $this->onCanvas($browser, 180, 320)], shift: true);
+        $this->saved($browser);
+        self::assertSame($this->tone('glint'), $this->colour($browser, 120, 320));
+        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 110, 225), 'where the hand went meanwhile');
+        $browser->press('undo');
+        $this->saved($browser);
+        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 120, 320));
+
         // The read view shows it, and the browser's picture is the core's within two steps, on every pixel.
         $browser->until('document.querySelector("[aria-label^=\\"The page at reading size\\"]").width > 50', 'the read view');
         $this->assertBrowserAgreesWithTheCore($browser);

@@ -3,9 +3,9 @@ import { useCallback, useEffect, useImperativeHandle, useRef, type Ref } from 'r
 import type { BrushSpec, Op } from '../../api/types';
 import type { PageSession } from '../session';
 import { passFor, type Target } from '../target';
-import { composeTile, SIDE, type Look } from './compose';
+import { composeTile, PIXELS, SIDE, type Look } from './compose';
 import { layerOf, toColour } from './stack';
-import { layStroke, StrokePreview } from './stroke';
+import { layStroke, StrokePreview, type Point } from './stroke';
 import { fit, levelFor, matrix, panBy, shown, toPage, zoomAt, type View } from './view';
 
 export type Tool = 'fill' | 'sweep' | 'unfill' | 'pen' | 'soft' | 'erase' | 'look';
@@ -241,6 +241,27 @@ export function Surface(props: Props) {
         dirty(current.preview.level, touched);
     };
 
+    /** Shift: the stroke so far becomes a straight one from where it began. */
+    const straighten = (to: Point): void => {
+        const current = stroke.current;
+        if (current === null) return;
+        const { session } = latest.current;
+        const { level, points, brush: drawn } = current.preview;
+        const size = session.size;
+        if (size === null) return;
+        const back = new Set(current.base.keys());
+        for (const key of back) {
+            const [column, row] = key.split(',').map(Number);
+            const blank = new Uint8Array(current.layer.startsWith('paint:') ? 4 * PIXELS : PIXELS);
+            session.tiles.setLocal(level, current.layer, column, row, current.base.get(key) ?? blank);
+        }
+        dirty(level, back);
+        current.preview = new StrokePreview(drawn, level, size.width, size.height);
+        const touched = current.preview.add(points[0]);
+        for (const part of [current.preview.add(to), current.preview.end()]) part.forEach((key) => touched.add(key));
+        refreshStroke(touched);
+    };
+
     const down = (event: React.PointerEvent): void => {
         const element = canvas.current;
         const { session, tool, target } = latest.current;
@@ -285,7 +306,9 @@ export function Surface(props: Props) {
             return;
         }
         const on = toPage(view.current, element, at.x, at.y);
-        if (stroke.current !== null) {
+        if (stroke.current !== null && event.shiftKey) {
+            straighten([on.x, on.y, pressure(event.nativeEvent)]);
+        } else if (stroke.current !== null) {
             const events = event.nativeEvent.getCoalescedEvents?.() ?? [];
             const touched = new Set<string>();
             for (const each of events.length > 0 ? events : [event.nativeEvent]) {
