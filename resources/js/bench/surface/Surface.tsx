@@ -103,7 +103,6 @@ export function Surface(props: Props) {
                     if (performance.now() - started < BUDGET) tile = compose(latest.current, composed.current, level, column, row) ?? tile;
                     else more = true;
                 }
-                // One part in a thousand larger, so that no seam shows between tiles.
                 if (tile !== undefined) context.drawImage(tile.canvas, column * span, row * span, span, span);
                 else drawCoarser(context, composed.current, level, column, row, span);
             }
