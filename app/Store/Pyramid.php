@@ -80,7 +80,7 @@ final class Pyramid implements SheetSource
     private function ensure(string $layer, int $level, int $column, int $row): ?string
     {
         $name = $this->name($layer, $level, $column, $row);
-        if ($name === null || $level === 0 || $this->tiles->packed($name) !== null) {
+        if ($name === null || $level === 0 || $this->tiles->has($name)) {
             return $name;
         }
         $quarters = [];

@@ -48,6 +48,11 @@ final class Tiles
         DB::table('tiles')->insertOrIgnore(['hash' => $name, 'bytes' => (string) gzcompress($bytes, 1)]);
     }
 
+    public function has(string $hash): bool
+    {
+        return DB::table('tiles')->where('hash', $hash)->exists();
+    }
+
     /** @return ?string the deflated bytes */
     public function packed(string $hash): ?string
     {

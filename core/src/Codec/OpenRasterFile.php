@@ -62,12 +62,9 @@ final class OpenRasterFile
     /** @throws UnreadableImage when the layer's picture is missing or damaged */
     public function picture(OraLayer $layer): Paint
     {
-        if ($layer->picture instanceof Paint) {
-            return $layer->picture;
-        }
         $file = (string) tempnam(sys_get_temp_dir(), 'awning');
         try {
-            file_put_contents($file, $this->entry($layer->picture, self::LARGEST_ENTRY));
+            file_put_contents($file, $this->entry($layer->entry, self::LARGEST_ENTRY));
 
             return (new ImageReader)->read($file)->paint;
         } finally {

@@ -86,7 +86,7 @@ final class OpenRasterWriter
             $xml->writeAttribute('composite-op', 'svg:'.$node->operator);
         }
         if ($node instanceof OraLayer) {
-            $xml->writeAttribute('src', is_string($node->picture) ? $node->picture : throw new \LogicException('Add the layer to the file first.'));
+            $xml->writeAttribute('src', $node->entry);
             $xml->writeAttribute('x', (string) $node->x);
             $xml->writeAttribute('y', (string) $node->y);
         } elseif ($node instanceof OraStack) {

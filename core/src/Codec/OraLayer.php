@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Codec;
 
-use Awning\Core\Raster\Paint;
-
 final readonly class OraLayer extends OraNode
 {
-    /** @param  Paint|string  $picture  the pixels, or when read the name of the entry that holds them */
+    /** @param  string  $entry  the part of the file that holds its pixels */
     public function __construct(
-        public Paint|string $picture,
+        public string $entry,
         string $name = '',
         int $x = 0,
         int $y = 0,

@@ -34,34 +34,6 @@ final readonly class Picture
     {
         $channels = $this->grey ? [$this->paint->red] : [$this->paint->red, $this->paint->green, $this->paint->blue];
 
-        return array_map(fn (string $plane): Plane => new Plane($this->paint->width, $this->paint->height, $this->onWhite($plane)), $channels);
-    }
-
-    private function onWhite(string $plane): string
-    {
-        $alpha = $this->paint->alpha;
-        $end = strlen($alpha);
-        $from = strspn($alpha, "\xff");
-        if ($from === $end) {
-            return $plane;
-        }
-        $out = substr($plane, 0, $from);
-        while ($from < $end) {
-            if (($clear = strspn($alpha, "\0", $from)) > 0) {
-                $out .= str_repeat("\xff", $clear);
-                $from += $clear;
-            } elseif (($full = strspn($alpha, "\xff", $from)) > 0) {
-                $out .= substr($plane, $from, $full);
-                $from += $full;
-            } else {
-                $to = $from + strcspn($alpha, "\0\xff", $from);
-                for (; $from < $to; $from++) {
-                    $a = ord($alpha[$from]);
-                    $out .= chr(255 - $a + intdiv(ord($plane[$from]) * $a + 127, 255));
-                }
-            }
-        }
-
-        return $out;
+        return array_map(fn (string $plane): Plane => new Plane($this->paint->width, $this->paint->height, Flatten::plane($plane, $this->paint->alpha)), $channels);
     }
 }

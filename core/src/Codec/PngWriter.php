@@ -9,8 +9,8 @@ use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 
 /**
- * Writes PNG (ISO/IEC 15948): rows with filter 0 or 2, fast deflate. Filter "up" is one xor-free subtraction that PHP
- * cannot do on strings, so rows go unfiltered; comic pages are flat enough that deflate finds the runs.
+ * Writes PNG (ISO/IEC 15948) with a fast deflate. Rows go unfiltered: differences of neighbours are nothing PHP's string
+ * functions can form, and comic pages are flat enough that deflate finds the runs.
  */
 final readonly class PngWriter
 {

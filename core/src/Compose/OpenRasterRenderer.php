@@ -80,8 +80,7 @@ final class OpenRasterRenderer
 
     private function part(OraLayer $layer, Rect $band): ?Pixels
     {
-        $key = is_string($layer->picture) ? $layer->picture : $layer->name;
-        $picture = $this->pictures[$key] ??= $this->file->picture($layer);
+        $picture = $this->pictures[$layer->entry] ??= $this->file->picture($layer);
         $here = new Rect($band->x - $layer->x, $band->y - $layer->y, $band->width, $band->height);
         if ($here->intersect(new Rect(0, 0, $picture->width, $picture->height))->isEmpty()) {
             return null;

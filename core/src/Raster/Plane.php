@@ -40,11 +40,6 @@ final readonly class Plane
         return new self($this->width, $this->height, strtr($this->data, Bytes::identity(), $table));
     }
 
-    public function inverted(): self
-    {
-        return new self($this->width, $this->height, ~$this->data);
-    }
-
     /** The part inside $rect; what lies outside the plane comes as 0. */
     public function crop(Rect $rect): self
     {
@@ -55,10 +50,5 @@ final readonly class Plane
     public function histogram(): array
     {
         return count_chars($this->data, 0);
-    }
-
-    public function equals(self $other): bool
-    {
-        return $this->width === $other->width && $this->data === $other->data;
     }
 }
