@@ -38,7 +38,7 @@ function bench_desk(string $scan): array
     $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels());
     $flats = (new FlatsFinder)->find($clean->ink);
     (new PageDesk)->apply($page, $user, new LayInk('Import', $clean, $flats, 300));
-    $labels = array_column($flats->regions, 'label');
+    $labels = array_keys($flats->regions);
     unset($clean, $flats);
     (new Lease)->take($page, $user, 'benchlease0000');
     config(['awning.lease_seconds' => 9999]);
@@ -61,13 +61,13 @@ function bench_desk(string $scan): array
 
         return [$times[10], $times[19]];
     };
-    $op = fn (array $op) => $send('POST', "/api/pages/$page->id/ops", ['base' => $page->refresh()->revision, 'lease' => 'benchlease0000', 'op' => $op]);
+    $op = fn (array $op) => $send('POST', "/api/pages/$page->id/ops", ['id' => bin2hex(random_bytes(10)), 'base' => $page->refresh()->revision, 'lease' => 'benchlease0000', 'op' => $op]);
     $points = fn (int $i): array => array_map(fn (int $k): array => [500 + 100 * $i + 10 * $k, 900 + 40 * $i + 30 * sin($k / 7), 0.5 + 0.5 * sin($k / 20) ** 2], range(0, 60));
     $stroke = fn (int $i) => $op([
         'kind' => 'stroke', 'pass' => 'benchpass1', 'points' => $points($i), 'erase' => false, 'brush' => ['size' => 40, 'hardness' => 0.4, 'opacity' => 0.8, 'smoothing' => 0.5],
         'make' => ['name' => 'Shade', 'figure' => $figure->id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $figure->id], 'mode' => 'normal', 'opacity' => 1],
     ]);
-    $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'material' => $material->id]);
+    $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
     $tone = fn (int $i) => $send('PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'shade', 'colour' => sprintf('#6644%02x', 40 + $i)]);
 
     return [

@@ -7,6 +7,10 @@ return [
     'lease_seconds' => (int) env('AWNING_LEASE_SECONDS', 45),
     // The largest file that can be imported.
     'upload_megabytes' => (int) env('AWNING_UPLOAD_MB', 250),
+    // How long a window that watches may wait for news in one request, and how many may wait at the same time: each holds
+    // one of the web server's PHP workers meanwhile.
+    'feed_seconds' => (float) env('AWNING_FEED_SECONDS', 4),
+    'feed_slots' => (int) env('AWNING_FEED_SLOTS', 2),
     // Tiles that nothing refers to any more are kept this long.
     'tile_grace_hours' => (int) env('AWNING_TILE_GRACE_HOURS', 48),
 ];

@@ -32,12 +32,12 @@ Route::prefix('api')->group(function (): void {
         Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'update'])->can('colour', 'series');
 
         Route::get('pages/{page}', [PageController::class, 'show'])->can('view', 'page');
-        Route::get('pages/{page}/revision', [PageController::class, 'revision'])->can('view', 'page');
+        Route::get('pages/{page}/feed', [PageController::class, 'feed'])->can('view', 'page');
         Route::get('pages/{page}/picture', [PageController::class, 'picture'])->can('view', 'page');
         Route::post('pages/{page}/tiles', [TileController::class, 'many'])->can('view', 'page');
         Route::post('pages/{page}/lease', [LeaseController::class, 'store'])->can('flat', 'page');
         Route::delete('pages/{page}/lease', [LeaseController::class, 'destroy'])->can('flat', 'page');
-        Route::post('pages/{page}/ops', [BenchController::class, 'apply'])->can('flat', 'page');
+        Route::post('pages/{page}/ops', [BenchController::class, 'apply'])->can('flat', 'page')->name('pages.ops');
         Route::post('pages/{page}/undo', [BenchController::class, 'undo'])->can('flat', 'page');
         Route::post('pages/{page}/redo', [BenchController::class, 'redo'])->can('flat', 'page');
         Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');

@@ -88,7 +88,23 @@ abstract class TestCase extends BaseTestCase
     /** @param  array<string, mixed>  $op */
     protected function op(Page $page, array $op, ?int $base = null, string $lease = self::LEASE): TestResponse
     {
-        return $this->postJson("/api/pages/$page->id/ops", ['base' => $base ?? $page->refresh()->revision, 'lease' => $lease, 'op' => $op]);
+        return $this->postJson("/api/pages/$page->id/ops", ['id' => self::opId(), 'base' => $base ?? $page->refresh()->revision, 'lease' => $lease, 'op' => $op]);
+    }
+
+    protected static function opId(): string
+    {
+        return \Illuminate\Support\Str::lower(\Illuminate\Support\Str::random(20));
+    }
+
+    protected function undo(Page $page, string $verb = 'undo'): TestResponse
+    {
+        return $this->postJson("/api/pages/$page->id/$verb", ['id' => self::opId(), 'lease' => self::LEASE, 'base' => $page->refresh()->revision]);
+    }
+
+    /** @return array<string, mixed> */
+    protected function fillOp(Material $material, int ...$labels): array
+    {
+        return ['kind' => 'fill', 'labels' => array_values($labels), 'figure' => $material->figure_id, 'material' => $material->id];
     }
 
     /** @return array<string, mixed> */

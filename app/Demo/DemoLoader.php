@@ -16,16 +16,18 @@ use App\Store\Originals;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Awning\Core\Compose\BlendMode;
-use Awning\Core\Compose\Scope;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
-use Awning\Core\Sheet\PassFact;
 use Illuminate\Support\Str;
 
 /** Loads The Salt Ferry: people, palette, and four pages at four stages of the work. */
@@ -90,7 +92,7 @@ final class DemoLoader
             $picture = (new ImageReader)->read($file);
             $clean = (new ScanCleaner)->clean($picture->channels());
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
-            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", $clean, $flats, $picture->dpi));
+            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", $clean, $flats, $picture->dpi, $original->id));
             if ($page->number < 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);
@@ -115,12 +117,12 @@ final class DemoLoader
             }
         }
         $fills = [];
-        foreach ($flats->regions as $region) {
-            $here = $votes[$region->label] ?? [ord($key[$region->y * $labels->width + $region->x]) => 1];
+        foreach ($flats->regions as $label => $region) {
+            $here = $votes[$label] ?? [ord($key[$region->y * $labels->width + $region->x]) => 1];
             unset($here[0]);
             if ($here !== []) {
                 arsort($here);
-                $fills[array_key_first($here)][] = $region->label;
+                $fills[array_key_first($here)][] = $label;
             }
         }
         foreach ($fills as $class => $regions) {
@@ -139,21 +141,21 @@ final class DemoLoader
         foreach (array_slice($figures, 0, 4) as $figure) {
             $mine = $classes[$figure];
             $scope = Scope::figure($figure);
-            $this->lay($page, $user, new PassFact('Shade', $figure, Tone::Shade, $scope), $light->edge($mine, 24, 1.2));
-            $this->lay($page, $user, new PassFact('Deep shade', $figure, Tone::Deep, $scope, opacity: 0.8), $light->edge($mine, 9, 0.9));
-            $this->lay($page, $user, new PassFact('Light', $figure, Tone::Light, $scope), $light->edge($mine, -13, 1.2));
-            $this->lay($page, $user, new PassFact('Rim', $figure, new Rgb(0xFF, 0xE6, 0xB8), $scope, BlendMode::Screen, 0.75), $light->outline($mine, -8, 0.8));
+            $this->lay($page, $user, new PassSpec('Shade', $figure, new ToneContent(Tone::Shade), $scope), $light->edge($mine, 24, 1.2));
+            $this->lay($page, $user, new PassSpec('Deep shade', $figure, new ToneContent(Tone::Deep), $scope, opacity: 0.8), $light->edge($mine, 9, 0.9));
+            $this->lay($page, $user, new PassSpec('Light', $figure, new ToneContent(Tone::Light), $scope), $light->edge($mine, -13, 1.2));
+            $this->lay($page, $user, new PassSpec('Rim', $figure, new TintContent(new Rgb(0xFF, 0xE6, 0xB8)), $scope, BlendMode::Screen, 0.75), $light->outline($mine, -8, 0.8));
         }
         $harbour = $classes[$figures[4]];
-        $this->lay($page, $user, new PassFact('Shade', $figures[4], Tone::Shade, Scope::figure($figures[4])), $light->edge($harbour, 34, 10));
+        $this->lay($page, $user, new PassSpec('Shade', $figures[4], new ToneContent(Tone::Shade), Scope::figure($figures[4])), $light->edge($harbour, 34, 10));
         $lamps = [];
         foreach (['lamp-glow', 'harbour-window', 'harbour-moon'] as $class) {
             $lamps[] = 1 + (int) array_search($class, Cast::classes(), true);
         }
-        $this->lay($page, $user, new PassFact('Glow', 0, new Rgb(0xFF, 0xB8, 0x60), Scope::page(), BlendMode::PlusLighter, 0.5), $light->glow($lamps, 46));
+        $this->lay($page, $user, new PassSpec('Glow', 0, new TintContent(new Rgb(0xFF, 0xB8, 0x60)), Scope::page(), BlendMode::PlusLighter, 0.5), $light->glow($lamps, 46));
     }
 
-    private function lay(Page $page, User $user, PassFact $pass, string $coverage): void
+    private function lay(Page $page, User $user, PassSpec $pass, string $coverage): void
     {
         $this->desk->apply($page, $user, new LayCoverage(Str::lower(Str::random(12)), $pass, new Plane(PageArt::WIDTH, PageArt::HEIGHT, $coverage)));
     }

@@ -5,8 +5,15 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\JournalEntry;
+use App\Models\PageChange;
 
-/** What an op came to: the page's new revision, and the tiles and facts that now differ. */
+/**
+ * What an op came to: the page's new revision, and the tiles and records that now differ.
+ *
+ * @phpstan-type TileNow array{string, int, int, ?string}
+ * @phpstan-type RecordNow array{string, string, ?array<string, mixed>}
+ * @phpstan-type AppliedState array{revision: int, title: ?string, tiles: list<TileNow>, records: list<RecordNow>}
+ */
 final readonly class Applied
 {
     /** @param  ?JournalEntry  $entry  null when the op altered nothing */
@@ -14,16 +21,30 @@ final readonly class Applied
     {
     }
 
-    /** @return array{revision: int, title: ?string, tiles: list<array{string, int, int, ?string}>, facts: list<array{string, string, ?array<string, mixed>}>} */
+    public static function again(PageChange $change): self
+    {
+        return new self($change->revision, $change->entry, $change->back);
+    }
+
+    /** @return list<TileNow> layer, column, row, hash */
+    public function tiles(): array
+    {
+        $side = $this->back ? 3 : 4;
+
+        return array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $tile[$side]], $this->entry->tiles ?? []);
+    }
+
+    /** @return list<RecordNow> kind, key, data */
+    public function records(): array
+    {
+        $side = $this->back ? 2 : 3;
+
+        return array_map(fn (array $record): array => [$record[0], (string) $record[1], $record[$side]], $this->entry->records ?? []);
+    }
+
+    /** @return AppliedState */
     public function toClient(): array
     {
-        $side = $this->back ? 0 : 1;
-
-        return [
-            'revision' => $this->revision,
-            'title' => $this->entry?->title,
-            'tiles' => array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $tile[3 + $side]], $this->entry->tiles ?? []),
-            'facts' => array_map(fn (array $fact): array => [$fact[0], $fact[1], $fact[2 + $side]], $this->entry->facts ?? []),
-        ];
+        return ['revision' => $this->revision, 'title' => $this->entry?->title, 'tiles' => $this->tiles(), 'records' => $this->records()];
     }
 }

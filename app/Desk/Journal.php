@@ -7,14 +7,18 @@ namespace App\Desk;
 use App\Models\JournalEntry;
 use App\Models\Page;
 
-/** What can be undone and done again on a page. */
+/**
+ * What can be undone and done again on a page.
+ *
+ * @phpstan-type JournalState array{undo: ?string, redo: ?string, count: int}
+ */
 final readonly class Journal
 {
     public function __construct(private Page $page)
     {
     }
 
-    /** @return array{undo: ?string, redo: ?string, count: int} titles of the next op either way, and how many are done */
+    /** @return JournalState titles of the next op either way, and how many are done */
     public function toClient(): array
     {
         $entries = JournalEntry::query()->where('page_id', $this->page->id);

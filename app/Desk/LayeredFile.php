@@ -24,7 +24,7 @@ final readonly class LayeredFile
         $palette = new SeriesPalette($this->page->series);
         $names = [];
         foreach ($palette->toClient()['figures'] as $figure) {
-            $names[(int) $figure['id']] = (string) $figure['name'];
+            $names[$figure['id']] = $figure['name'];
         }
         (new LayeredExport($sheet, (new StackBuilder)->build($sheet, $palette->core()), $names))->write($file, $merged, $dpi);
     }

@@ -6,6 +6,8 @@ namespace App\Desk;
 
 use App\Models\JournalEntry;
 use App\Models\Page;
+use App\Models\PageChange;
+use App\Models\Role;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Sheet\Op;
@@ -13,19 +15,18 @@ use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\DB;
 
-/** The one door through which a page changes: one op, one transaction, one journal entry. */
+/** The one door through which a page changes: one op, one transaction, one journal entry, one revision. */
 final class PageDesk
 {
     /**
-     * @param  ?int  $base  the revision the op was made on; null when it does not matter (a job that holds the page)
-     * @param  ?string  $lease  null for work that needs no lease: the demo, a task begun by the holder
+     * @param  ?Asked  $asked  null for work that needs no lease: the demo, a task begun by the holder
      *
      * @throws Conflict
      * @throws OpRefused
      */
-    public function apply(Page $page, User $user, Op $op, ?int $base = null, ?string $lease = null): Applied
+    public function apply(Page $page, User $user, Op $op, ?Asked $asked = null): Applied
     {
-        return $this->locked($page, $user, $base, $lease, function (Page $page, PageStore $store) use ($user, $op): ?JournalEntry {
+        return $this->locked($page, $user, $asked, function (PageStore $store) use ($page, $user, $op): ?JournalEntry {
             $sheet = new Sheet($store);
             $op->apply($sheet);
             $change = $sheet->takeChange();
@@ -34,26 +35,29 @@ final class PageDesk
             }
             JournalEntry::query()->where('page_id', $page->id)->where('state', 'undone')->update(['state' => 'dropped']);
 
-            return $store->write($change, $op->title(), $user->id);
+            return $store->write($change, $op, $user->id);
         }, false);
     }
 
-    public function undo(Page $page, User $user, int $base, string $lease): Applied
+    /** @throws Conflict|OpRefused */
+    public function undo(Page $page, User $user, Role $role, Asked $asked): Applied
     {
-        return $this->swap($page, $user, $base, $lease, true);
+        return $this->swap($page, $user, $role, $asked, true);
     }
 
-    public function redo(Page $page, User $user, int $base, string $lease): Applied
+    /** @throws Conflict|OpRefused */
+    public function redo(Page $page, User $user, Role $role, Asked $asked): Applied
     {
-        return $this->swap($page, $user, $base, $lease, false);
+        return $this->swap($page, $user, $role, $asked, false);
     }
 
-    private function swap(Page $page, User $user, int $base, string $lease, bool $back): Applied
+    private function swap(Page $page, User $user, Role $role, Asked $asked, bool $back): Applied
     {
-        return $this->locked($page, $user, $base, $lease, function (Page $page, PageStore $store) use ($back): JournalEntry {
+        return $this->locked($page, $user, $asked, function (PageStore $store) use ($page, $role, $back): JournalEntry {
             $entries = JournalEntry::query()->where('page_id', $page->id)->where('state', $back ? 'done' : 'undone');
             $entry = ($back ? $entries->latest('id') : $entries->oldest('id'))->first()
                 ?? throw new OpRefused($back ? 'There is nothing left to undo.' : 'There is nothing to redo.');
+            ClientOps::check($role, $entry->right);
             $store->swap($entry, $back);
             $entry->forceFill(['state' => $back ? 'undone' : 'done'])->save();
 
@@ -61,20 +65,25 @@ final class PageDesk
         }, $back);
     }
 
-    /** @param  callable(Page, PageStore): ?JournalEntry  $work */
-    private function locked(Page $page, User $user, ?int $base, ?string $lease, callable $work, bool $back): Applied
+    /** @param  callable(PageStore): ?JournalEntry  $work */
+    private function locked(Page $page, User $user, ?Asked $asked, callable $work, bool $back): Applied
     {
-        return DB::transaction(function () use ($page, $user, $base, $lease, $work, $back): Applied {
+        return DB::transaction(function () use ($page, $user, $asked, $work, $back): Applied {
             $row = Page::query()->lockForUpdate()->findOrFail($page->id);
-            if ($lease !== null) {
-                Lease::check($row, $user, $lease);
+            if ($asked !== null) {
+                $done = PageChange::query()->where('page_id', $row->id)->where('op_id', $asked->id)->first();
+                if ($done !== null) {
+                    return Applied::again($done);
+                }
+                Lease::check($row, $user, $asked->lease);
+                if ($asked->base !== $row->revision) {
+                    throw new Conflict('The page has moved on since.', ['reason' => 'revision', 'revision' => $row->revision]);
+                }
             }
-            if ($base !== null && $base !== $row->revision) {
-                throw new Conflict('The page has moved on since. It is loaded again; your change was not made.', ['reason' => 'revision', 'revision' => $row->revision]);
-            }
-            $entry = $work($row, new PageStore($row));
+            $entry = $work(new PageStore($row));
             if ($entry !== null) {
-                $row->forceFill(['revision' => $row->revision + 1])->save();
+                $row->newQuery()->whereKey($row->id)->update(['revision' => ++$row->revision]);
+                PageChange::query()->create(['page_id' => $row->id, 'revision' => $row->revision, 'journal_id' => $entry->id, 'back' => $back, 'op_id' => $asked?->id]);
             }
 
             return new Applied($row->revision, $entry, $back);

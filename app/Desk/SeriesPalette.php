@@ -13,7 +13,13 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use Awning\Core\Sheet\Palette;
 
-/** A series' palette, with the derived tones worked out. */
+/**
+ * A series' palette, with the derived tones worked out.
+ *
+ * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>}
+ * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
+ * @phpstan-type PaletteState array{version: int, light: string, figures: list<FigureState>}
+ */
 final readonly class SeriesPalette
 {
     private ToneRule $rule;
@@ -25,20 +31,19 @@ final readonly class SeriesPalette
 
     public function core(): Palette
     {
-        $materials = [];
-        foreach ($this->series->load('figures.materials')->figures as $figure) {
+        $materials = $figureOf = [];
+        $figures = $this->series->load('figures.materials')->figures;
+        foreach ($figures as $figure) {
             foreach ($figure->materials as $material) {
-                $materials[$material->id] = array_map(
-                    fn (Rgb $tone): int => $tone->red << 16 | $tone->green << 8 | $tone->blue,
-                    $material->tones($this->rule),
-                );
+                $materials[$material->id] = array_map(fn (Rgb $tone): int => $tone->number(), $material->tones($this->rule));
+                $figureOf[$material->id] = $figure->id;
             }
         }
 
-        return new Palette($materials);
+        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()));
     }
 
-    /** @return array{version: int, light: string, figures: list<array<string, mixed>>} */
+    /** @return PaletteState */
     public function toClient(): array
     {
         $figures = [];
@@ -52,7 +57,7 @@ final readonly class SeriesPalette
         return ['version' => $this->series->palette_version, 'light' => $this->series->light, 'figures' => $figures];
     }
 
-    /** @return array<string, mixed> */
+    /** @return MaterialState */
     public function material(Material $material): array
     {
         $tones = $material->tones($this->rule);

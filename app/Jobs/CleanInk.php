@@ -11,8 +11,8 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\FactKind;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
@@ -24,8 +24,8 @@ final class CleanInk extends PageTask
     {
         $sheet = new Sheet(new PageStore($task->page));
         $grid = $sheet->grid();
-        $dpi = (float) ($sheet->fact(FactKind::Page, 'page')['dpi'] ?? 0);
-        $darkness = new Plane($grid->width, $grid->height, $sheet->layer(Sheet::SCAN));
+        $dpi = $sheet->size()->dpi;
+        $darkness = new Plane($grid->width, $grid->height, $sheet->layer(LayerName::scan()));
         if (strspn($darkness->data, "\0") === strlen($darkness->data)) {
             throw new OpRefused('The page has no scan to clean. Import one first.');
         }

@@ -10,7 +10,8 @@ use App\Models\Page;
 use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Codec\ImageWriter;
-use Awning\Core\Sheet\FactKind;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -24,8 +25,8 @@ final class Deliver extends PageTask
     {
         $page = $task->page;
         $format = (string) $task->input['format'];
-        $facts = (new PageStore($page))->facts(FactKind::Page)['page'] ?? throw new OpRefused('The page is empty. Import a scan first.');
-        $dpi = (float) $facts['dpi'];
+        $size = (new PageStore($page))->record(RecordKind::Page, PageSize::KEY);
+        $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
         $this->step($task, 5, 'Composing the page');
         $paint = (new PagePicture($page))->full(fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'));
         $this->step($task, 65, 'Writing the file');

@@ -30,7 +30,7 @@ final class ImportScan extends PageTask
         $this->step($task, 55, 'Finding the regions');
         $flats = FlatsFinder::forDpi($dpi)->find($scan->ink);
         $this->step($task, 80, 'Laying them on the page');
-        (new PageDesk)->apply($task->page, $task->user, new LayInk("Import {$original->name}", $scan, $flats, $dpi));
+        (new PageDesk)->apply($task->page, $task->user, new LayInk("Import {$original->name}", $scan, $flats, $dpi, $original->id));
     }
 
     private function picture(Original $original): Picture

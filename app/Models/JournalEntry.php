@@ -4,18 +4,24 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Sheet\Right;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * One op: what it altered, as tile hashes and facts before and after. Its state is done, undone, or dropped when
- * something else was done after it was undone.
+ * One op: as it was asked for, and what it altered, as tile hashes and records before and after. Its state is done,
+ * undone, or dropped when something else was done after it was undone.
  *
  * @property int $id
  * @property int $page_id
+ * @property ?int $user_id
  * @property string $title
  * @property string $state
+ * @property string $kind empty for what was done before ops were kept
+ * @property int $form version of the op's input
+ * @property ?array<string, mixed> $input
+ * @property Right $right
  * @property list<array{string, int, int, ?string, ?string}> $tiles layer, column, row, hash before, hash after
- * @property list<array{string, string, ?array<string, mixed>, ?array<string, mixed>}> $facts kind, key, before, after
+ * @property list<array{string, string, ?array<string, mixed>, ?array<string, mixed>}> $records kind, key, before, after
  */
 final class JournalEntry extends Model
 {
@@ -23,10 +29,10 @@ final class JournalEntry extends Model
 
     protected $table = 'journal';
 
-    protected $fillable = ['page_id', 'user_id', 'title', 'state', 'tiles', 'facts'];
+    protected $fillable = ['page_id', 'user_id', 'title', 'state', 'kind', 'form', 'input', 'right', 'tiles', 'records'];
 
     /** @var array<string, string> */
-    protected $casts = ['tiles' => 'array', 'facts' => 'array'];
+    protected $casts = ['tiles' => 'array', 'records' => 'array', 'input' => 'array', 'right' => Right::class];
 
     protected function asJson($value, $flags = 0): string
     {

@@ -31,6 +31,12 @@ final class Material extends Model
         return $this->belongsTo(Figure::class);
     }
 
+    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, version: int} as the series' journal keeps it */
+    public function toRecord(): array
+    {
+        return ['figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'version' => $this->version];
+    }
+
     /** @return array<string, Rgb> all six tones, the derived ones by the rule */
     public function tones(ToneRule $rule): array
     {

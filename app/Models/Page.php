@@ -15,9 +15,16 @@ use Illuminate\Support\Carbon;
  * @property int $number
  * @property string $title
  * @property int $revision
+ * @property ?int $width px; null while the page is empty
+ * @property ?int $height
+ * @property ?float $dpi
  * @property ?int $holder_id
  * @property ?string $lease
  * @property ?Carbon $lease_until
+ * @property int $regions_count only where a card asked for it, like the next three
+ * @property int $unfilled_count
+ * @property int $passes_count
+ * @property bool $originals_exists
  * @property Series $series
  * @property ?User $holder
  */
@@ -44,6 +51,18 @@ final class Page extends Model
     public function originals(): HasMany
     {
         return $this->hasMany(Original::class);
+    }
+
+    /** @return HasMany<RegionRow, $this> */
+    public function regions(): HasMany
+    {
+        return $this->hasMany(RegionRow::class);
+    }
+
+    /** @return HasMany<PassRow, $this> */
+    public function passes(): HasMany
+    {
+        return $this->hasMany(PassRow::class);
     }
 
     /** @return HasMany<JournalEntry, $this> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Sheet\Right;
+
 /** What a person may do in a series. */
 enum Role: string
 {
@@ -22,6 +24,14 @@ enum Role: string
     public function mayColour(): bool
     {
         return $this === self::Owner || $this === self::Colourist;
+    }
+
+    public function may(Right $right): bool
+    {
+        return match ($right) {
+            Right::Flat => $this->mayFlat(),
+            Right::Colour => $this->mayColour(),
+        };
     }
 
     /** Choose who works on the series. */

@@ -10,11 +10,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * Work that takes longer than a request, with its progress.
  *
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string}
+ *
  * @property int $id
  * @property int $page_id
  * @property int $user_id
- * @property string $kind
- * @property string $state waiting, working, done, failed or stopped
+ * @property 'import'|'clean'|'deliver' $kind
+ * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message
  * @property array<string, mixed> $input
@@ -42,7 +44,7 @@ final class Task extends Model
         return $this->belongsTo(User::class);
     }
 
-    /** @return array<string, mixed> */
+    /** @return TaskState */
     public function toClient(): array
     {
         return [

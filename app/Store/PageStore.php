@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\JournalEntry;
+use App\Models\LayerTile;
 use App\Models\Page;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Sheet\Change;
-use Awning\Core\Sheet\FactChange;
-use Awning\Core\Sheet\FactKind;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\RecordChange;
 use Awning\Core\Sheet\SheetSource;
-use Illuminate\Support\Facades\DB;
 
 /** A page in the database: source of a sheet, and the place its changes go. */
 final class PageStore implements SheetSource
 {
+    private const BATCH = 500;
+
     /** @var array<string, array<string, string>> layer => "column,row" => hash */
     private array $hashes = [];
 
@@ -22,14 +27,14 @@ final class PageStore implements SheetSource
     {
     }
 
-    public function tile(string $layer, int $column, int $row): ?string
+    public function tile(LayerName $layer, int $column, int $row): ?string
     {
         $hash = $this->hashesOf($layer)["$column,$row"] ?? null;
 
         return $hash === null ? null : $this->tiles->bytes($hash);
     }
 
-    public function tilesOf(string $layer): array
+    public function tilesOf(LayerName $layer): array
     {
         return array_map(function (string $key): array {
             [$column, $row] = explode(',', $key);
@@ -39,16 +44,16 @@ final class PageStore implements SheetSource
     }
 
     /** @return array<string, string> "column,row" => hash */
-    public function hashesOf(string $layer): array
+    public function hashesOf(LayerName $layer): array
     {
-        return $this->hashes[$layer] ??= $this->allHashes($layer)[$layer] ?? [];
+        return $this->hashes[$layer->value] ??= $this->allHashes($layer)[$layer->value] ?? [];
     }
 
     /** @return array<string, array<string, string>> layer => "column,row" => hash */
-    public function allHashes(?string $only = null): array
+    public function allHashes(?LayerName $only = null): array
     {
-        $rows = DB::table('layer_tiles')->where('page_id', $this->page->id)
-            ->when($only !== null, fn ($query) => $query->where('layer', $only))
+        $rows = LayerTile::query()->toBase()->where('page_id', $this->page->id)
+            ->when($only !== null, fn ($query) => $query->where('layer', $only->value))
             ->get(['layer', 'column', 'row', 'hash']);
         $hashes = [];
         foreach ($rows as $row) {
@@ -58,19 +63,18 @@ final class PageStore implements SheetSource
         return $hashes;
     }
 
-    public function facts(FactKind $kind): array
+    public function records(RecordKind $kind): array
     {
-        $facts = [];
-        foreach (DB::table('page_facts')->where('page_id', $this->page->id)->where('kind', $kind->value)->get(['name', 'value']) as $row) {
-            $facts[$row->name] = json_decode($row->value, true, flags: JSON_THROW_ON_ERROR);
-        }
-        ksort($facts);
+        return RecordKeepers::of($kind)->all($this->page->id);
+    }
 
-        return $facts;
+    public function record(RecordKind $kind, int|string $key): ?Record
+    {
+        return RecordKeepers::of($kind)->find($this->page->id, $key);
     }
 
     /** Writes a change and its journal entry. Call it inside a transaction that holds the page's row. */
-    public function write(Change $change, string $title, ?int $user): JournalEntry
+    public function write(Change $change, Op $op, ?int $user): JournalEntry
     {
         $bytes = $tiles = $rows = [];
         foreach ($change->tiles as $tile) {
@@ -79,16 +83,17 @@ final class PageStore implements SheetSource
             if ($after !== null) {
                 $bytes[$after] = (string) $tile->after;
             }
-            $tiles[] = [$tile->layer, $tile->column, $tile->row, $before, $after];
-            $rows[] = [$tile->layer, $tile->column, $tile->row, $after];
+            $tiles[] = [$tile->layer->value, $tile->column, $tile->row, $before, $after];
+            $rows[] = [$tile->layer->value, $tile->column, $tile->row, $after];
         }
         $this->tiles->put($bytes);
         $this->placeTiles($rows);
-        $facts = array_map(fn (FactChange $fact): array => [$fact->kind->value, $fact->key, $fact->before, $fact->after], $change->facts);
-        $this->placeFacts(array_map(fn (array $fact): array => [$fact[0], $fact[1], $fact[3]], $facts));
+        $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $change->records));
 
         return JournalEntry::query()->create([
-            'page_id' => $this->page->id, 'user_id' => $user, 'title' => mb_substr($title, 0, 120), 'state' => 'done', 'tiles' => $tiles, 'facts' => $facts,
+            'page_id' => $this->page->id, 'user_id' => $user, 'title' => mb_substr($op->title(), 0, 120), 'state' => 'done',
+            'kind' => $op::kind(), 'form' => $op::form(), 'input' => $op->toInput(), 'right' => $op->right(), 'tiles' => $tiles,
+            'records' => array_map(fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()], $change->records),
         ]);
     }
 
@@ -96,7 +101,12 @@ final class PageStore implements SheetSource
     public function swap(JournalEntry $entry, bool $back): void
     {
         $this->placeTiles(array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $back ? $tile[3] : $tile[4]], $entry->tiles));
-        $this->placeFacts(array_map(fn (array $fact): array => [$fact[0], $fact[1], $back ? $fact[2] : $fact[3]], $entry->facts));
+        $this->placeRecords(array_map(function (array $record) use ($back): array {
+            $kind = RecordKind::from($record[0]);
+            $data = $back ? $record[2] : $record[3];
+
+            return [$kind, (string) $record[1], $data === null ? null : $kind->read($data)];
+        }, $entry->records));
         $this->hashes = [];
     }
 
@@ -107,34 +117,32 @@ final class PageStore implements SheetSource
         foreach ($rows as [$layer, $column, $row, $hash]) {
             $place = ['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column, 'row' => $row];
             if ($hash === null) {
-                DB::table('layer_tiles')->where($place)->delete();
+                LayerTile::query()->toBase()->where($place)->delete();
             } else {
                 $set[] = $place + ['hash' => $hash];
             }
         }
-        foreach (array_chunk($set, 500) as $chunk) {
-            DB::table('layer_tiles')->upsert($chunk, ['page_id', 'layer', 'column', 'row'], ['hash']);
+        foreach (array_chunk($set, self::BATCH) as $chunk) {
+            LayerTile::query()->toBase()->upsert($chunk, ['page_id', 'layer', 'column', 'row'], ['hash']);
         }
     }
 
-    /** @param  list<array{string, string, ?array<string, mixed>}>  $rows kind, key, value */
-    private function placeFacts(array $rows): void
+    /** @param  list<array{RecordKind, string, ?Record}>  $changes */
+    private function placeRecords(array $changes): void
     {
-        $set = $gone = [];
-        foreach ($rows as [$kind, $key, $value]) {
-            if ($value === null) {
-                $gone[$kind][] = $key;
+        $set = $gone = $kinds = [];
+        foreach ($changes as [$kind, $key, $record]) {
+            $kinds[$kind->value] = $kind;
+            if ($record === null) {
+                $gone[$kind->value][] = $key;
             } else {
-                $set[] = ['page_id' => $this->page->id, 'kind' => $kind, 'name' => $key, 'value' => json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE)];
+                $set[$kind->value][$key] = $record;
             }
         }
-        foreach ($gone as $kind => $keys) {
-            foreach (array_chunk($keys, 1000) as $chunk) {
-                DB::table('page_facts')->where('page_id', $this->page->id)->where('kind', $kind)->whereIn('name', $chunk)->delete();
-            }
-        }
-        foreach (array_chunk($set, 1000) as $chunk) {
-            DB::table('page_facts')->upsert($chunk, ['page_id', 'kind', 'name'], ['value']);
+        foreach ($kinds as $name => $kind) {
+            $keeper = RecordKeepers::of($kind);
+            $keeper->remove($this->page->id, $gone[$name] ?? []);
+            $keeper->put($this->page->id, $set[$name] ?? []);
         }
     }
 }

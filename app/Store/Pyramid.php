@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Awning\Core\Codec\Thumbnail;
+use Awning\Core\Page\LayerKind;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\TileGrid;
-use Awning\Core\Sheet\FactKind;
-use Awning\Core\Sheet\LayerKind;
 use Awning\Core\Sheet\SheetSource;
 
 /**
@@ -18,6 +21,9 @@ final class Pyramid implements SheetSource
 {
     public const HIGHEST = 4;
 
+    /** Column and row of the four tiles a reduced one is made of, beside its own doubled. */
+    private const QUARTERS = [[0, 0], [1, 0], [0, 1], [1, 1]];
+
     /** @param  int  $level  0: full size; each level more halves it */
     public function __construct(private readonly PageStore $store, private readonly int $level, private readonly Tiles $tiles = new Tiles)
     {
@@ -26,7 +32,7 @@ final class Pyramid implements SheetSource
         }
     }
 
-    public function tile(string $layer, int $column, int $row): ?string
+    public function tile(LayerName $layer, int $column, int $row): ?string
     {
         $hash = $this->hash($layer, $column, $row);
 
@@ -34,12 +40,50 @@ final class Pyramid implements SheetSource
     }
 
     /** The name of a reduced tile, made and stored if it was not; null when it is empty. */
-    public function hash(string $layer, int $column, int $row): ?string
+    public function hash(LayerName $layer, int $column, int $row): ?string
     {
         return $this->ensure($layer, $this->level, $column, $row);
     }
 
-    public function tilesOf(string $layer): array
+    /** @return array<string, array<string, string>> layer => "column,row" => name, of every tile of this level that is not empty */
+    public function names(): array
+    {
+        $names = $this->store->allHashes();
+        for ($level = 1; $level <= $this->level; $level++) {
+            foreach ($names as $layer => $below) {
+                $names[$layer] = $this->oneUp(LayerName::parse($layer), $below);
+            }
+        }
+
+        return $names;
+    }
+
+    /**
+     * @param  array<string, string>  $below  "column,row" => name, of one level
+     * @return array<string, string> of the next
+     */
+    private function oneUp(LayerName $layer, array $below): array
+    {
+        $names = [];
+        foreach (array_keys($below) as $place) {
+            [$column, $row] = array_map(fn (string $at): int => (int) $at >> 1, explode(',', $place));
+            $names["$column,$row"] ??= self::nameOf($layer, array_map(fn (array $q): ?string => $below[(2 * $column + $q[0]).','.(2 * $row + $q[1])] ?? null, self::QUARTERS));
+        }
+
+        return array_filter($names);
+    }
+
+    /**
+     * @param  list<?string>  $quarters  names of the four tiles it is made of
+     * @return ?string null when all are empty
+     */
+    private static function nameOf(LayerName $layer, array $quarters): ?string
+    {
+        return array_filter($quarters) === [] ? null
+            : hash('sha256', $layer->kind->value.' '.implode('', array_map(fn (?string $name): string => ($name ?? '-').' ', $quarters)));
+    }
+
+    public function tilesOf(LayerName $layer): array
     {
         $places = [];
         foreach ($this->store->tilesOf($layer) as [$column, $row]) {
@@ -50,45 +94,44 @@ final class Pyramid implements SheetSource
         return array_values($places);
     }
 
-    public function facts(FactKind $kind): array
+    public function records(RecordKind $kind): array
     {
-        $facts = $this->store->facts($kind);
-        if ($kind === FactKind::Page && isset($facts['page'])) {
-            $facts['page']['width'] = max(1, (int) $facts['page']['width'] >> $this->level);
-            $facts['page']['height'] = max(1, (int) $facts['page']['height'] >> $this->level);
-        }
-
-        return $facts;
+        return array_map($this->reduced(...), $this->store->records($kind));
     }
 
-    private function name(string $layer, int $level, int $column, int $row): ?string
+    public function record(RecordKind $kind, int|string $key): ?Record
+    {
+        $record = $this->store->record($kind, $key);
+
+        return $record === null ? null : $this->reduced($record);
+    }
+
+    private function reduced(Record $record): Record
+    {
+        return $record instanceof PageSize ? $record->reduced($this->level) : $record;
+    }
+
+    private function name(LayerName $layer, int $level, int $column, int $row): ?string
     {
         if ($level === 0) {
             return $this->store->hashesOf($layer)["$column,$row"] ?? null;
         }
-        $names = '';
-        $any = false;
-        foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$x, $y]) {
-            $name = $this->name($layer, $level - 1, 2 * $column + $x, 2 * $row + $y);
-            $any = $any || $name !== null;
-            $names .= ($name ?? '-').' ';
-        }
 
-        return $any ? hash('sha256', LayerKind::of($layer)->value.' '.$names) : null;
+        return self::nameOf($layer, array_map(fn (array $q): ?string => $this->name($layer, $level - 1, 2 * $column + $q[0], 2 * $row + $q[1]), self::QUARTERS));
     }
 
-    private function ensure(string $layer, int $level, int $column, int $row): ?string
+    private function ensure(LayerName $layer, int $level, int $column, int $row): ?string
     {
         $name = $this->name($layer, $level, $column, $row);
         if ($name === null || $level === 0 || $this->tiles->has($name)) {
             return $name;
         }
         $quarters = [];
-        foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$x, $y]) {
+        foreach (self::QUARTERS as [$x, $y]) {
             $child = $this->ensure($layer, $level - 1, 2 * $column + $x, 2 * $row + $y);
             $quarters[] = $child === null ? null : $this->tiles->bytes($child);
         }
-        $kind = LayerKind::of($layer);
+        $kind = $layer->kind;
         $this->tiles->putNamed($name, match ($kind) {
             LayerKind::Coverage => $this->averaged($quarters, 0),
             LayerKind::Labels => $this->picked($quarters),

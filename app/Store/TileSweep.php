@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use Illuminate\Support\Facades\DB;
+use App\Models\JournalEntry;
+use App\Models\LayerTile;
+use App\Models\Tile;
 
 /** Removes tiles that neither a layer nor a journal refers to, once they are old enough. Reduced ones go with the rest. */
 final class TileSweep
@@ -14,10 +16,10 @@ final class TileSweep
     {
         $removed = 0;
         $live = [];
-        foreach (DB::table('layer_tiles')->distinct()->pluck('hash') as $hash) {
+        foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
             $live[$hash] = true;
         }
-        foreach (DB::table('journal')->where('state', '!=', 'dropped')->orderBy('id')->lazy(100) as $entry) {
+        foreach (JournalEntry::query()->toBase()->where('state', '!=', 'dropped')->orderBy('id')->lazy(100) as $entry) {
             foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
                 foreach ([$before, $after] as $hash) {
                     if ($hash !== null) {
@@ -26,9 +28,9 @@ final class TileSweep
                 }
             }
         }
-        $old = DB::table('tiles')->where('made_at', '<', now()->subHours($graceHours))->pluck('hash');
+        $old = Tile::query()->toBase()->where('made_at', '<', now()->subHours($graceHours))->pluck('hash');
         foreach ($old->reject(fn (string $hash): bool => isset($live[$hash]))->chunk(500) as $chunk) {
-            $removed += DB::table('tiles')->whereIn('hash', $chunk->all())->where('made_at', '<', now()->subHours($graceHours))->delete();
+            $removed += Tile::query()->toBase()->whereIn('hash', $chunk->all())->where('made_at', '<', now()->subHours($graceHours))->delete();
         }
 
         return $removed;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use Illuminate\Support\Facades\DB;
+use App\Models\Tile;
 
 /** Tiles by the hash of their content: equal ones are kept once. Bytes are deflated on their way in. */
 final class Tiles
@@ -22,9 +22,9 @@ final class Tiles
     {
         $known = [];
         foreach (array_chunk(array_map(strval(...), array_keys($tiles)), 500) as $hashes) {
-            $known += array_flip(DB::table('tiles')->whereIn('hash', $hashes)->pluck('hash')->all());
+            $known += array_flip(Tile::query()->toBase()->whereIn('hash', $hashes)->pluck('hash')->all());
             // A tile about to be referred to again must outlive the sweep.
-            DB::table('tiles')->whereIn('hash', $hashes)->where('made_at', '<', now()->subHour())->update(['made_at' => now()]);
+            Tile::query()->toBase()->whereIn('hash', $hashes)->where('made_at', '<', now()->subHour())->update(['made_at' => now()]);
         }
         $rows = [];
         $size = 0;
@@ -33,30 +33,30 @@ final class Tiles
             $rows[] = ['hash' => (string) $hash, 'bytes' => $packed];
             $size += strlen($packed);
             if ($size > self::BATCH_BYTES || count($rows) >= 400) {
-                DB::table('tiles')->insertOrIgnore($rows);
+                Tile::query()->toBase()->insertOrIgnore($rows);
                 [$rows, $size] = [[], 0];
             }
         }
         if ($rows !== []) {
-            DB::table('tiles')->insertOrIgnore($rows);
+            Tile::query()->toBase()->insertOrIgnore($rows);
         }
     }
 
     /** A derived tile, whose name says what it was made of. */
     public function putNamed(string $name, string $bytes): void
     {
-        DB::table('tiles')->insertOrIgnore(['hash' => $name, 'bytes' => (string) gzcompress($bytes, 1)]);
+        Tile::query()->toBase()->insertOrIgnore(['hash' => $name, 'bytes' => (string) gzcompress($bytes, 1)]);
     }
 
     public function has(string $hash): bool
     {
-        return DB::table('tiles')->where('hash', $hash)->exists();
+        return Tile::query()->toBase()->where('hash', $hash)->exists();
     }
 
     /** @return ?string the deflated bytes */
     public function packed(string $hash): ?string
     {
-        $bytes = DB::table('tiles')->where('hash', $hash)->value('bytes');
+        $bytes = Tile::query()->toBase()->where('hash', $hash)->value('bytes');
 
         return is_string($bytes) ? $bytes : null;
     }
@@ -68,7 +68,7 @@ final class Tiles
     public function manyPacked(array $hashes): array
     {
         /** @var array<string, string> $tiles */
-        $tiles = DB::table('tiles')->whereIn('hash', array_unique($hashes))->pluck('bytes', 'hash')->all();
+        $tiles = Tile::query()->toBase()->whereIn('hash', array_unique($hashes))->pluck('bytes', 'hash')->all();
 
         return $tiles;
     }

@@ -13,11 +13,12 @@ final class ArchitectureTest extends TestCase
         'Raster' => ['Raster'],
         'Colour' => ['Raster', 'Colour'],
         'Codec' => ['Raster', 'Colour', 'Codec'],
-        'Ink' => ['Raster', 'Colour', 'Codec', 'Ink'],
-        'Flats' => ['Raster', 'Colour', 'Codec', 'Flats'],
-        'Brush' => ['Raster', 'Colour', 'Codec', 'Brush'],
-        'Compose' => ['Raster', 'Colour', 'Codec', 'Compose'],
-        'Sheet' => ['Raster', 'Colour', 'Codec', 'Ink', 'Flats', 'Brush', 'Compose', 'Sheet'],
+        'Page' => ['Raster', 'Colour', 'Codec', 'Page'],
+        'Ink' => ['Raster', 'Colour', 'Codec', 'Page', 'Ink'],
+        'Flats' => ['Raster', 'Colour', 'Codec', 'Page', 'Flats'],
+        'Brush' => ['Raster', 'Colour', 'Codec', 'Page', 'Brush'],
+        'Compose' => ['Raster', 'Colour', 'Codec', 'Page', 'Compose'],
+        'Sheet' => ['Raster', 'Colour', 'Codec', 'Page', 'Ink', 'Flats', 'Brush', 'Compose', 'Sheet'],
     ];
 
     /** @return iterable<string, string> path inside the folder => source */

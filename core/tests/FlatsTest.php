@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
-use Awning\Core\Flats\Bridge;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
+use Awning\Core\Page\Bridge;
 use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
 
@@ -35,7 +35,7 @@ final class FlatsTest extends TestCase
 
     private function assertEveryPixelLabelled(FlatsResult $flats): void
     {
-        $known = array_flip(array_column($flats->regions, 'label'));
+        $known = $flats->regions;
         foreach (array_unique(str_split($flats->labels->data, 2)) as $label) {
             self::assertArrayHasKey(ord($label[0]) << 8 | ord($label[1]), $known);
         }

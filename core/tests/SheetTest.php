@@ -8,16 +8,26 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Awning\Core\Compose\BlendMode;
-use Awning\Core\Compose\Scope;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PaintContent;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Change;
-use Awning\Core\Sheet\FactKind;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\AddPass;
 use Awning\Core\Sheet\Ops\ChangePass;
@@ -26,7 +36,7 @@ use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Ops\RemovePass;
 use Awning\Core\Sheet\Ops\Stroke;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\TestCase;
 
@@ -61,26 +71,26 @@ final class SheetTest extends TestCase
         return new LayInk('Import', new CleanScan($ink, new Levels(20, 200), $ink), (new FlatsFinder)->find($ink), 300);
     }
 
-    private function pass(int $figure = 1): PassFact
+    private function pass(int $figure = 1): PassSpec
     {
-        return new PassFact('Shade', $figure, Tone::Shade, Scope::figure($figure));
+        return new PassSpec('Shade', $figure, new ToneContent(Tone::Shade), Scope::figure($figure));
     }
 
     private function op(int $kind, int $step): Op
     {
-        $passes = array_map(strval(...), array_keys($this->source->facts(FactKind::Pass)));
+        $passes = array_map(strval(...), array_keys($this->source->records(RecordKind::Pass)));
         $some = $passes === [] ? 'none00' : $passes[mt_rand(0, count($passes) - 1)];
         $points = array_map(fn (): array => [(float) mt_rand(-30, 550), (float) mt_rand(-30, 330), mt_rand(10, 100) / 100], range(1, mt_rand(1, 6)));
 
         return match ($kind) {
             0 => new FillRegions([mt_rand(1, 4)], 1, mt_rand(0, 5)),
             1 => new AddPass("added$step", $this->pass(mt_rand(1, 2))),
-            2 => new Stroke("stroke$step", new Path($points), new Brush(mt_rand(2, 90), mt_rand(0, 10) / 10, mt_rand(1, 10) / 10), make: mt_rand(0, 2) === 0 ? new PassFact('Paint', 1, null, Scope::page()) : $this->pass(), rgb: [mt_rand(0, 255), 80, 90]),
-            3 => new Stroke($some, new Path($points), new Brush(mt_rand(2, 120), 0.5), mt_rand(0, 1) === 0, [9, 200, 30]),
-            4 => new ChangePass($some, ['opacity' => mt_rand(0, 100) / 100, 'mode' => BlendMode::cases()[mt_rand(0, 16)]->value]),
-            5 => new ChangePass($some, ['order' => (float) mt_rand(0, 50), 'visible' => mt_rand(0, 1) === 1]),
+            2 => new Stroke("stroke$step", new Path($points), new Brush(mt_rand(2, 90), mt_rand(0, 10) / 10, mt_rand(1, 10) / 10), make: mt_rand(0, 2) === 0 ? new PassSpec('Paint', 1, new PaintContent, Scope::page()) : $this->pass(), colour: new Rgb(mt_rand(0, 255), 80, 90)),
+            3 => new Stroke($some, new Path($points), new Brush(mt_rand(2, 120), 0.5), mt_rand(0, 1) === 0, new Rgb(9, 200, 30)),
+            4 => new ChangePass($some, new Data(['opacity' => mt_rand(0, 100) / 100, 'mode' => BlendMode::cases()[mt_rand(0, 16)]->value])),
+            5 => new ChangePass($some, new Data(['order' => (float) mt_rand(0, 50), 'visible' => mt_rand(0, 1) === 1])),
             6 => new RemovePass($some),
-            7 => new GroupPasses('group1', [$some], ['isolated' => mt_rand(0, 1) === 1, 'mode' => BlendMode::Multiply, 'opacity' => 0.5]),
+            7 => new GroupPasses('group1', [$some], mt_rand(0, 1) === 1 ? new PassGroup(true, BlendMode::Multiply, 0.5) : new PassGroup(false, opacity: 0.5)),
             8 => new GroupPasses('group1', [], null),
             default => $this->ink(520, 300, mt_rand(2, 6)),
         };
@@ -122,7 +132,7 @@ final class SheetTest extends TestCase
         foreach ([
             new FillRegions([1, 999], 1, 2), new Stroke('nobody', new Path([[5.0, 5.0, 1.0]]), new Brush(5)),
             new Stroke('newone', new Path([[-900.0, -900.0, 1.0]]), new Brush(5), make: $this->pass()),
-            new ChangePass('nobody', ['opacity' => 0.5]), new RemovePass('nobody'),
+            new ChangePass('nobody', new Data(['opacity' => 0.5])), new RemovePass('nobody'),
         ] as $op) {
             try {
                 $op->apply($sheet);
@@ -141,8 +151,8 @@ final class SheetTest extends TestCase
         $this->apply(new FillRegions([$label], 7, 42));
         $this->apply($this->ink(520, 300, 6));
         $sheet = new Sheet($this->source);
-        self::assertSame(42, $sheet->fact(FactKind::Region, $sheet->labelAt(290, 150))['material'] ?? null);
-        self::assertSame(0, $sheet->fact(FactKind::Region, $sheet->labelAt(40, 150))['material'] ?? null);
+        self::assertSame(42, $sheet->find(Region::class, $sheet->labelAt(290, 150))?->material);
+        self::assertSame(0, $sheet->find(Region::class, $sheet->labelAt(40, 150))?->material);
     }
 
     public function test_a_scan_of_another_size_does_not_slip_under_painting(): void
@@ -156,19 +166,160 @@ final class SheetTest extends TestCase
     public function test_an_op_touches_only_the_tiles_it_covers(): void
     {
         $change = $this->apply(new Stroke('stroke', new Path([[20.0, 20.0, 1.0], [60.0, 40.0, 1.0]]), new Brush(20), make: $this->pass()));
-        self::assertSame([['pass:stroke', 0, 0]], array_map(fn ($tile): array => [$tile->layer, $tile->column, $tile->row], $change->tiles));
+        self::assertSame([['pass:stroke', 0, 0]], array_map(fn ($tile): array => [$tile->layer->value, $tile->column, $tile->row], $change->tiles));
     }
 
-    public function test_pass_facts_are_read_strictly(): void
+    public function test_groups_keep_to_one_figure_and_one_place_and_end_with_their_last_member(): void
     {
-        $good = (new PassFact('Rim', 1, new Rgb(1, 2, 3), Scope::figure(1), BlendMode::Screen, 0.5))->toArray();
-        self::assertSame($good, PassFact::fromArray($good)->toArray());
-        foreach ([['name' => ''], ['name' => "a\u{0}b"], ['opacity' => 1.5], ['mode' => 'sparkle'], ['kind' => 'tone', 'tone' => 'mud'], ['scope' => ['kind' => 'figure', 'id' => 0]], ['colour' => 'red']] as $bad) {
+        $this->apply(new AddPass('shade01', $this->pass(1)));
+        $this->apply(new AddPass('light01', $this->pass(1)));
+        $this->apply(new AddPass('other01', $this->pass(2)));
+        $this->apply(new AddPass('above01', new PassSpec('Glow', 1, new TintContent(new Rgb(9, 8, 7)), Scope::page())));
+        $this->apply(new GroupPasses('group01', ['shade01', 'light01'], new PassGroup));
+        foreach ([
+            'another figure' => new ChangePass('other01', new Data(['group' => 'group01'])),
+            'another place' => new ChangePass('above01', new Data(['group' => 'group01'])),
+            'a clip that lies elsewhere' => new ChangePass('shade01', new Data(['scope' => ['kind' => 'page', 'id' => 0]])),
+            'no such group' => new ChangePass('shade01', new Data(['group' => 'nogroup1'])),
+            'one of another figure among them' => new GroupPasses('group02', ['light01', 'other01'], new PassGroup),
+            'a group of nobody' => new GroupPasses('group03', [], new PassGroup),
+        ] as $what => $op) {
+            $before = $this->source->hash();
             try {
-                PassFact::fromArray($bad + $good);
-                self::fail(json_encode($bad).' was taken');
+                $this->apply($op);
+                self::fail("$what was taken into the group");
+            } catch (OpRefused $error) {
+                self::assertSame($before, $this->source->hash(), $what);
+                self::assertMatchesRegularExpression('/\.$/', $error->getMessage());
+            }
+        }
+        $this->apply(new RemovePass('light01'));
+        self::assertCount(1, $this->source->records(RecordKind::Group));
+        $this->apply(new ChangePass('shade01', new Data(['group' => null])));
+        self::assertSame([], $this->source->records(RecordKind::Group), 'a group of nobody stayed behind');
+        $last = $this->apply(new GroupPasses('group04', ['shade01'], new PassGroup(opacity: 0.25)));
+        $this->apply(new RemovePass('shade01'));
+        self::assertSame([], $this->source->records(RecordKind::Group));
+        self::assertSame(0.25, $last->records[0]->after?->toData()['opacity'] ?? null);
+    }
+
+    public function test_records_are_read_strictly_and_written_as_they_are_read(): void
+    {
+        $good = (new PassSpec('Rim', 1, new TintContent(new Rgb(1, 2, 3)), Scope::figure(1), BlendMode::Screen, 0.5))->toData();
+        self::assertSame($good, PassSpec::fromData(new Data($good))->toData());
+        foreach ([['name' => ''], ['name' => "a\u{0}b"], ['opacity' => 1.5], ['opacity' => NAN], ['mode' => 'sparkle'], ['kind' => 'tone', 'tone' => 'mud'], ['kind' => 'glitter'], ['scope' => ['kind' => 'figure', 'id' => 0]], ['scope' => null], ['colour' => 'red'], ['visible' => 1], ['group' => 'A!'], ['figure' => -1], ['order' => 'high']] as $bad) {
+            try {
+                PassSpec::fromData(new Data($bad + $good));
+                self::fail(json_encode($bad, JSON_PARTIAL_OUTPUT_ON_ERROR).' was taken');
             } catch (\InvalidArgumentException $error) {
                 self::assertNotSame('', $error->getMessage());
+            }
+        }
+        foreach ([
+            RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'paper' => 12, 'ink' => 180],
+            RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5],
+            RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4],
+            RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
+        ] as $kind => $data) {
+            self::assertSame($data, RecordKind::from($kind)->read($data)->toData(), $kind);
+        }
+        $this->expectException(\InvalidArgumentException::class);
+        RecordKind::Page->read(['width' => 0, 'height' => 4]);
+    }
+
+    /** What a client sends is what the journal keeps, and from that the same op is read again. */
+    public function test_ops_are_read_from_their_own_input(): void
+    {
+        $brush = ['size' => 12.0, 'hardness' => 0.5, 'opacity' => 0.75, 'smoothing' => 0.25];
+        $make = $this->pass(3)->toData();
+        foreach ([
+            'fill' => ['labels' => [3, 5], 'figure' => 7, 'material' => 9],
+            'stroke' => ['pass' => 'stroke01', 'points' => [[1.0, 2.0, 0.5], [3.0, 4.0, 1.0]], 'brush' => $brush, 'erase' => true, 'colour' => '#102030', 'make' => $make],
+            'pass.add' => ['id' => 'newpass1', 'pass' => $make],
+            'pass.change' => ['id' => 'newpass1', 'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]]],
+            'pass.remove' => ['id' => 'newpass1'],
+            'group' => ['id' => 'group001', 'passes' => ['newpass1'], 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5]],
+        ] as $kind => $input) {
+            $op = OpKinds::read($kind, $input);
+            self::assertSame($kind, $op::kind());
+            self::assertSame($input, $op->toInput(), $kind);
+            self::assertSame($kind === 'fill' ? Right::Flat : Right::Colour, $op->right(), $kind);
+        }
+        self::assertSame([9 => 7], OpKinds::read('fill', ['labels' => [1], 'figure' => 7, 'material' => 9])->refersTo()->materialsOf);
+        self::assertSame([3], array_values(array_unique(OpKinds::read('pass.add', ['id' => 'newpass1', 'pass' => $make])->refersTo()->figures)));
+        self::assertSame([4], OpKinds::read('pass.change', ['id' => 'newpass1', 'values' => ['scope' => ['kind' => 'material', 'id' => 4]]])->refersTo()->materials);
+        foreach ([
+            ['fill', ['labels' => []]], ['fill', ['labels' => ['one']]], ['stroke', ['pass' => 'stroke01', 'points' => [], 'brush' => $brush]], ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2]], 'brush' => $brush]],
+            ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 3]], 'brush' => $brush]], ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 1]], 'brush' => ['size' => 5000] + $brush]],
+            ['pass.remove', ['id' => '../etc']], ['group', ['id' => 'group001', 'passes' => [1]]], ['sparkle', []],
+        ] as [$kind, $input]) {
+            try {
+                OpKinds::read($kind, $input);
+                self::fail("$kind took ".json_encode($input));
+            } catch (OpRefused $error) {
+                self::assertMatchesRegularExpression('/\.$/', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_a_new_pass_hangs_on_top_of_its_figures(): void
+    {
+        $order = fn (string $id): float => (new Sheet($this->source))->find(PassSpec::class, $id)->order ?? -1.0;
+        $this->apply(new AddPass('first01', $this->pass(1)));
+        $this->apply(new AddPass('other01', $this->pass(2)));
+        $this->apply(new ChangePass('first01', new Data(['order' => 6.5])));
+        $this->apply(new AddPass('second1', $this->pass(1)));
+        $this->apply(new AddPass('placed1', $this->pass(1)->at(2.25)));
+        self::assertSame([6.5, 1.0, 7.5, 2.25], [$order('first01'), $order('other01'), $order('second1'), $order('placed1')]);
+    }
+
+    /** Painting takes a tile through several ops of one sheet; the change keeps what stood there first. */
+    public function test_a_change_keeps_the_first_before(): void
+    {
+        $this->apply(new Stroke('stroke', new Path([[20.0, 20.0, 1.0]]), new Brush(20), make: $this->pass()));
+        $first = $this->source->tile(LayerName::parse('pass:stroke'), 0, 0);
+        $sheet = new Sheet($this->source);
+        foreach ([40.0, 60.0, 80.0] as $x) {
+            (new Stroke('stroke', new Path([[$x, 20.0, 1.0]]), new Brush(20)))->apply($sheet);
+        }
+        (new ChangePass('stroke', new Data(['opacity' => 0.3])))->apply($sheet);
+        (new ChangePass('stroke', new Data(['opacity' => 0.6])))->apply($sheet);
+        $change = $sheet->takeChange();
+        self::assertSame($first, $change->tiles[0]->before);
+        self::assertSame([1.0, 0.6], [$change->records[0]->before?->toData()['opacity'] ?? null, $change->records[0]->after?->toData()['opacity'] ?? null]);
+    }
+
+    public function test_layers_are_cut_into_tiles_and_joined_to_the_pixel(): void
+    {
+        $size = new PageSize(520, 300);
+        $data = '';
+        for ($y = 0; $y < 300; $y++) {
+            for ($x = 0; $x < 520; $x++) {
+                $data .= chr(1 + ($x * 7 + $y * 13) % 255);
+            }
+        }
+        $sheet = new Sheet($this->source);
+        $sheet->setLayer(LayerName::ink(), $data);
+        self::assertSame($data, $sheet->layer(LayerName::ink()));
+        foreach ([[0, 0], [255, 255], [256, 0], [0, 256], [519, 299], [511, 256]] as [$x, $y]) {
+            $tile = $sheet->bytes(LayerName::ink(), intdiv($x, 256), intdiv($y, 256));
+            self::assertSame(1 + ($x * 7 + $y * 13) % 255, ord($tile[($y % 256) * 256 + $x % 256]), "$x, $y");
+        }
+        self::assertSame(0, ord($sheet->bytes(LayerName::ink(), 2, 1)[300 % 256 * 256 + 3]), 'below the page');
+        self::assertSame([260, 150], [$size->reduced(1)->width, $size->reduced(1)->height]);
+    }
+
+    public function test_layer_names_tell_their_kind(): void
+    {
+        foreach (['scan' => 1, 'ink' => 1, 'flats' => 2, 'pass:abc123' => 1, 'paint:abc123' => 4] as $name => $bytes) {
+            self::assertSame([$name, $bytes], [LayerName::parse($name)->value, LayerName::parse($name)->kind->bytesPerPixel()]);
+        }
+        foreach (['', 'pass:', 'Pass:abc', 'ink ', 'pass:../x', 'sketch'] as $name) {
+            try {
+                LayerName::parse($name);
+                self::fail("'$name' was taken");
+            } catch (\InvalidArgumentException) {
+                $this->addToAssertionCount(1);
             }
         }
     }

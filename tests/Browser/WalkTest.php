@@ -213,7 +213,7 @@ final class WalkTest extends TestCase
         $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
         $label = $this->labelAt($this->page, 120, 200);
         $this->hold($this->page, $mira);
-        $this->op($this->page, ['kind' => 'fill', 'labels' => [$label], 'material' => \App\Models\Material::query()->firstOrFail()->id])->assertOk();
+        $this->op($this->page, $this->fillOp(App\Models\Material::query()->firstOrFail(), $label))->assertOk();
         $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
 
         $browser = $this->browser = $this->signIn('Mira');

@@ -15,6 +15,9 @@ use App\Store\TileSweep;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Region;
+use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -35,7 +38,8 @@ final class BenchTest extends TestCase
     {
         return hash('sha256', (string) json_encode([
             DB::table('layer_tiles')->where('page_id', $page->id)->orderBy('layer')->orderBy('column')->orderBy('row')->get(),
-            DB::table('page_facts')->where('page_id', $page->id)->orderBy('kind')->orderBy('name')->get(),
+            DB::table('pages')->where('id', $page->id)->get(['width', 'height', 'dpi', 'paper', 'ink']),
+            ...array_map(fn (string $table) => DB::table($table)->where('page_id', $page->id)->orderBy($table === 'regions' ? 'label' : ($table === 'bridges' ? 'number' : 'id'))->get(), ['regions', 'bridges', 'passes', 'pass_groups']),
         ]));
     }
 
@@ -51,7 +55,7 @@ final class BenchTest extends TestCase
         self::assertNotSame($label, $this->labelAt($page, 300, 200));
         self::assertNotSame($label, $this->labelAt($page, 10, 10));
 
-        $this->op($page, ['kind' => 'fill', 'labels' => [$label], 'material' => $material->id])->assertOk();
+        $this->op($page, $this->fillOp($material, $label))->assertOk();
         $applied = $this->op($page, $this->strokeOp($material))->assertOk()->json();
         self::assertSame(['pass:shadepass1', 0, 0], array_slice($applied['tiles'][0], 0, 3));
 
@@ -86,7 +90,7 @@ final class BenchTest extends TestCase
         $this->import($page, $this->person('Mira', $series));
         $prints = [$this->fingerprint($page)];
         $ops = [
-            ['kind' => 'fill', 'labels' => [$this->labelAt($page, 120, 200)], 'material' => $material->id],
+            $this->fillOp($material, $this->labelAt($page, 120, 200)),
             $this->strokeOp($material),
             ['kind' => 'pass.change', 'id' => 'shadepass1', 'values' => ['opacity' => 0.4, 'mode' => 'multiply']],
             $this->strokeOp($material, 'shadepass1'),
@@ -97,14 +101,14 @@ final class BenchTest extends TestCase
             $prints[] = $this->fingerprint($page);
         }
         for ($i = count($ops) - 1; $i >= 0; $i--) {
-            $this->postJson("/api/pages/$page->id/undo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+            $this->undo($page)->assertOk();
             self::assertSame($prints[$i], $this->fingerprint($page), "undo of op $i");
         }
         for ($i = 1; $i <= count($ops); $i++) {
-            $this->postJson("/api/pages/$page->id/redo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+            $this->undo($page, 'redo')->assertOk();
             self::assertSame($prints[$i], $this->fingerprint($page), "redo of op $i");
         }
-        $this->postJson("/api/pages/$page->id/redo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertStatus(422);
+        $this->undo($page, 'redo')->assertStatus(422);
     }
 
     public function test_a_new_op_drops_what_was_undone(): void
@@ -112,9 +116,9 @@ final class BenchTest extends TestCase
         [$series, $page, $material] = $this->series();
         $this->import($page, $this->person('Mira', $series));
         $this->op($page, $this->strokeOp($material))->assertOk();
-        $this->postJson("/api/pages/$page->id/undo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+        $this->undo($page)->assertOk();
         $this->op($page, $this->strokeOp($material, 'otherpass1'))->assertOk();
-        $this->postJson("/api/pages/$page->id/redo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertStatus(422);
+        $this->undo($page, 'redo')->assertStatus(422);
         self::assertSame(1, JournalEntry::query()->where('state', 'dropped')->count());
     }
 
@@ -162,7 +166,7 @@ final class BenchTest extends TestCase
     {
         [$series, $page, $material] = $this->series();
         $this->import($page, $this->person('Mira', $series));
-        $this->op($page, ['kind' => 'fill', 'labels' => [$this->labelAt($page, 120, 200)], 'material' => $material->id])->assertOk();
+        $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
         $first = $this->get("/api/pages/$page->id/picture")->assertOk()->getContent();
         $this->patchJson("/api/series/$series->id/materials/$material->id", ['version' => 1, 'tone' => 'base', 'colour' => '#2244cc'])->assertOk();
@@ -184,7 +188,7 @@ final class BenchTest extends TestCase
         // The head is fine but the rest is missing: found while decoding, said in the task.
         $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload(substr($good, 0, (int) (0.7 * strlen($good))), '../../../etc/scan.png')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed'])->assertJsonFragment(['message' => 'The image is damaged or cut short and was not opened. Export or scan it again.']);
-        self::assertSame(0, DB::table('layer_tiles')->count() + DB::table('page_facts')->count() + DB::table('journal')->count());
+        self::assertSame(0, DB::table('layer_tiles')->count() + DB::table('regions')->count() + DB::table('journal')->count());
         self::assertSame(0, Original::query()->count());
         self::assertSame([], Storage::disk('works')->allFiles('originals'));
     }
@@ -198,8 +202,9 @@ final class BenchTest extends TestCase
         $stroke = $this->strokeOp($material);
         $bad = [
             ['kind' => 'explode'],
-            ['kind' => 'fill', 'labels' => [1], 'material' => $foreign->id],
-            ['kind' => 'fill', 'labels' => [], 'material' => $material->id],
+            $this->fillOp($foreign, 1),
+            ['figure' => $foreign->figure_id] + $this->fillOp($material, 1),
+            ['labels' => []] + $this->fillOp($material),
             ['points' => [[NAN > 0, 1, 1]]] + $stroke,
             ['points' => [[1, 2]]] + $stroke,
             ['points' => [[1e9, 2, 1]]] + $stroke,
@@ -221,17 +226,28 @@ final class BenchTest extends TestCase
         [$series, $page, $material] = $this->series();
         $this->import($page, $this->person('Mira', $series));
         $store = new PageStore($page);
-        $full = $store->tile('ink', 0, 0) ?? '';
-        $half = (new Pyramid($store, 1))->tile('ink', 0, 0) ?? '';
+        $full = $store->tile(LayerName::ink(), 0, 0) ?? '';
+        $half = (new Pyramid($store, 1))->tile(LayerName::ink(), 0, 0) ?? '';
         foreach ([[20, 40], [21, 31], [99, 33], [60, 60]] as [$x, $y]) {
             $at = fn (int $dx, int $dy): int => ord($full[(2 * $y + $dy) * 256 + 2 * $x + $dx]);
             self::assertEqualsWithDelta(($at(0, 0) + $at(1, 0) + $at(0, 1) + $at(1, 1)) / 4, ord($half[$y * 256 + $x]), 1.5, "$x, $y");
         }
         $answer = $this->postJson("/api/pages/$page->id/tiles", ['level' => 0, 'want' => [['ink', 0, 0], ['pass:none', 0, 0]]])->assertOk()->getContent();
         $length = unpack('N', (string) $answer)[1];
-        self::assertSame($full, gzuncompress(substr((string) $answer, 4, $length)));
-        self::assertSame("\0\0\0\0", substr((string) $answer, 4 + $length));
-        $hash = $store->hashesOf('ink')['0,0'];
+        self::assertSame($full, gzuncompress(substr((string) $answer, 36, $length)));
+        self::assertSame(str_repeat("\0", 36), substr((string) $answer, 36 + $length));
+        $this->postJson("/api/pages/$page->id/tiles", ['level' => 0, 'want' => [['../etc', 0, 0]]])->assertStatus(422);
+        $hash = $store->hashesOf(LayerName::ink())['0,0'];
+        self::assertSame($hash, bin2hex(substr((string) $answer, 4, 32)), 'a tile is told its name');
+        // The names a page is opened with are those its tiles are kept under, at every level.
+        $names = $this->getJson("/api/pages/$page->id")->json('tiles');
+        foreach ([0, 1, 2, 3, 4] as $level) {
+            foreach ($names[$level]['flats'] as $place => $name) {
+                [$column, $row] = array_map(intval(...), explode(',', $place));
+                self::assertSame((new Pyramid($store, $level))->hash(LayerName::flats(), $column, $row), $name, "level $level, $place");
+            }
+        }
+        self::assertSame([6, 2, 1, 1, 1], array_map(fn (array $level): int => count($level['flats']), $names));
         $this->get("/pages/$page->id/tiles/$hash")->assertOk()->assertHeader('Cache-Control', 'immutable, max-age=31536000, private');
         $this->get("/pages/$page->id/tiles/".str_repeat('0', 64))->assertNotFound();
     }
@@ -241,28 +257,27 @@ final class BenchTest extends TestCase
         [$series, $page, $material] = $this->series();
         $this->import($page, $this->person('Mira', $series));
         $this->op($page, $this->strokeOp($material))->assertOk();
-        $this->postJson("/api/pages/$page->id/undo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+        $this->undo($page)->assertOk();
         DB::table('tiles')->insert(['hash' => str_repeat('f', 64), 'bytes' => 'x']);
         DB::table('tiles')->update(['made_at' => now()->subDays(9)]);
         self::assertSame(1, (new TileSweep)->run(48));
-        $this->postJson("/api/pages/$page->id/redo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
-        self::assertNotNull((new PageStore($page))->tile('pass:shadepass1', 0, 0));
+        $this->undo($page, 'redo')->assertOk();
+        self::assertNotNull((new PageStore($page))->tile(LayerName::parse('pass:shadepass1'), 0, 0));
     }
 
     public function test_cleaning_again_moves_the_ink_and_keeps_the_fills(): void
     {
         [$series, $page, $material] = $this->series();
         $this->import($page, $this->person('Mira', $series));
-        $this->op($page, ['kind' => 'fill', 'labels' => [$this->labelAt($page, 120, 200)], 'material' => $material->id])->assertOk();
+        $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
-        $ink = (new PageStore($page))->tile('ink', 0, 0);
+        $ink = (new PageStore($page))->tile(LayerName::ink(), 0, 0);
         $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 100])->assertStatus(422);
         $task = $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 255])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
-        self::assertNotSame($ink, (new PageStore($page))->tile('ink', 0, 0));
-        $facts = (new PageStore($page))->facts(\Awning\Core\Sheet\FactKind::Region);
-        self::assertSame($material->id, $facts[$this->labelAt($page, 120, 200)]['material'] ?? null);
-        $this->postJson("/api/pages/$page->id/undo", ['lease' => self::LEASE, 'base' => $page->refresh()->revision])->assertOk();
+        self::assertNotSame($ink, (new PageStore($page))->tile(LayerName::ink(), 0, 0));
+        self::assertSame($material->id, (new Sheet(new PageStore($page)))->find(Region::class, $this->labelAt($page, 120, 200))?->material);
+        $this->undo($page)->assertOk();
         self::assertSame($print, $this->fingerprint($page));
     }
 

@@ -6,15 +6,18 @@ declare(strict_types=1);
  * What KillTest kills: prepare, op, undo, state. The op lays ink over a whole page, so that its transaction is long.
  */
 
+use App\Desk\Asked;
 use App\Desk\PageDesk;
 use App\Models\Page;
+use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Flats\FlatsResult;
-use Awning\Core\Flats\Region;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Ops\LayInk;
@@ -32,7 +35,7 @@ function lay(int $seed): LayInk
     $noise = (new Random\Randomizer(new Random\Engine\Xoshiro256StarStar($seed)))->getBytes($side * $side);
     $ink = new Plane($side, $side, $noise);
 
-    return new LayInk("Ink $seed", new CleanScan($ink, new Levels(20, 200), $ink), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [new Region($seed, 9, 1, 1)], [], []), 300);
+    return new LayInk("Ink $seed", new CleanScan($ink, new Levels(20, 200), $ink), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []), 300);
 }
 
 if ($argv[1] === 'prepare') {
@@ -48,17 +51,17 @@ match ($argv[1]) {
     'op' => (new PageDesk)->apply($page, $user, lay(2)),
     'undo' => (function () use ($page, $user): void {
         $page->forceFill(['holder_id' => $user->id, 'lease' => 'lease0000000000'])->save();
-        (new PageDesk)->undo($page, $user, $page->revision, 'lease0000000000');
+        (new PageDesk)->undo($page, $user, Role::Owner, new Asked('undo00000000', $page->revision, 'lease0000000000'));
     })(),
     'state' => (function () use ($page): void {
         $store = new PageStore($page);
         $bytes = '';
         foreach (['scan', 'ink', 'flats'] as $layer) {
-            foreach ($store->tilesOf($layer) as [$column, $row]) {
-                $bytes .= hash('sha256', "$layer $column $row ".$store->tile($layer, $column, $row));
+            foreach ($store->tilesOf(LayerName::parse($layer)) as [$column, $row]) {
+                $bytes .= hash('sha256', "$layer $column $row ".$store->tile(LayerName::parse($layer), $column, $row));
             }
         }
-        $rest = [DB::table('page_facts')->orderBy('kind')->orderBy('name')->get(), DB::table('journal')->where('state', 'done')->pluck('title')];
+        $rest = [DB::table('regions')->orderBy('label')->get(), DB::table('journal')->where('state', 'done')->pluck('title')];
         echo hash('sha256', $bytes.json_encode($rest)), "\n";
     })(),
 };

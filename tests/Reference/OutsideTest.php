@@ -11,11 +11,11 @@ use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Lch;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Compose\BlendMode;
-use Awning\Core\Compose\Painting;
+use Awning\Core\Compose\ExactCanvas;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
@@ -151,7 +151,10 @@ print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 6
     {
         $pixels = fn (Paint $p): Pixels => new Pixels(4096, $p->red, $p->green, $p->blue, null);
 
-        return (new Painting)->over($pixels($back), $pixels($top), $mode, 1.0);
+        $canvas = new ExactCanvas($pixels($back));
+        $canvas->paint($pixels($top), $mode, 1.0);
+
+        return $canvas->pixels();
     }
 
     /** ImageMagick's compose operators (Debian). Its Luminize and friends weigh in HSL, so only separable modes are held to it. */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Applied;
+use App\Desk\ClientOps;
 use App\Desk\Journal;
-use App\Desk\OpReader;
 use App\Desk\PageDesk;
-use App\Http\Requests\HolderRequest;
 use App\Http\Requests\OpRequest;
 use App\Models\Page;
+use App\Models\Role;
 use Illuminate\Http\JsonResponse;
 
 final class BenchController
@@ -21,20 +21,24 @@ final class BenchController
 
     public function apply(OpRequest $request, Page $page): JsonResponse
     {
-        $role = $request->person()->roleIn($page->series) ?? abort(403);
-        $op = (new OpReader($page, $role))->read($request->op());
+        $op = (new ClientOps($page->series, $this->role($request, $page)))->read($request->op());
 
-        return $this->answer($page, $this->desk->apply($page, $request->person(), $op, $request->integer('base'), $request->lease()));
+        return $this->answer($page, $this->desk->apply($page, $request->person(), $op, $request->asked()));
     }
 
-    public function undo(HolderRequest $request, Page $page): JsonResponse
+    public function undo(OpRequest $request, Page $page): JsonResponse
     {
-        return $this->answer($page, $this->desk->undo($page, $request->person(), $request->integer('base'), $request->lease()));
+        return $this->answer($page, $this->desk->undo($page, $request->person(), $this->role($request, $page), $request->asked()));
     }
 
-    public function redo(HolderRequest $request, Page $page): JsonResponse
+    public function redo(OpRequest $request, Page $page): JsonResponse
     {
-        return $this->answer($page, $this->desk->redo($page, $request->person(), $request->integer('base'), $request->lease()));
+        return $this->answer($page, $this->desk->redo($page, $request->person(), $this->role($request, $page), $request->asked()));
+    }
+
+    private function role(OpRequest $request, Page $page): Role
+    {
+        return $request->person()->roleIn($page->series) ?? abort(403);
     }
 
     private function answer(Page $page, Applied $applied): JsonResponse

@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\Journal;
+use App\Desk\Feed;
 use App\Desk\PagePicture;
-use App\Desk\SeriesPalette;
+use App\Desk\PageState;
 use App\Models\Page;
 use App\Models\User;
-use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
-use Awning\Core\Sheet\FactKind;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,30 +24,16 @@ final class PageController
     {
         /** @var User $user */
         $user = $request->user();
-        $store = new PageStore($page);
-        $facts = [];
-        foreach (FactKind::cases() as $kind) {
-            $facts[$kind->value] = (object) $store->facts($kind);
-        }
 
-        return new JsonResponse([
-            'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
-            'series' => ['id' => $page->series_id, 'name' => $page->series->name, 'readWidth' => $page->series->read_width_mm, 'readPpi' => $page->series->read_ppi],
-            'role' => $user->roleIn($page->series),
-            'facts' => $facts,
-            'tiles' => (object) $store->allHashes(),
-            'palette' => (new SeriesPalette($page->series))->toClient(),
-            'journal' => (new Journal($page))->toClient(),
-            'waiting' => $this->waiting($page, $store),
-        ]);
+        return new JsonResponse((new PageState($page))->toClient($user->roleIn($page->series)));
     }
 
-    public function revision(Page $page): JsonResponse
+    /** What changed since a revision and a palette version; with wait, as soon as something did. */
+    public function feed(Request $request, Page $page): JsonResponse
     {
-        return new JsonResponse([
-            'revision' => $page->revision, 'palette' => $page->series->palette_version,
-            'holder' => $page->lease_until?->isFuture() ? ['id' => $page->holder_id, 'name' => $page->holder?->name] : null,
-        ]);
+        $request->validate(['since' => 'required|integer|min:0', 'palette' => 'required|integer|min:0', 'wait' => 'sometimes|boolean']);
+
+        return new JsonResponse((new Feed($page))->since($request->integer('since'), $request->integer('palette'), $request->boolean('wait')));
     }
 
     public function picture(Page $page): Response
@@ -63,13 +47,5 @@ final class PageController
         }
 
         return new Response((string) $disk->get($path), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
-    }
-
-    /** @return ?array{id: int, name: string} a scan that was left with the page and is not imported yet */
-    private function waiting(Page $page, PageStore $store): ?array
-    {
-        $original = $store->facts(FactKind::Page) === [] ? $page->originals()->latest('id')->first() : null;
-
-        return $original === null ? null : ['id' => $original->id, 'name' => $original->name];
     }
 }

@@ -4,42 +4,45 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\Conflict;
+use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\AddFigure;
+use App\Desk\SeriesOps\AddMaterial;
+use App\Desk\SeriesOps\PinTone;
+use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
+use App\Models\SeriesEntry;
+use App\Models\User;
 use Awning\Core\Colour\Tone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 
 final class PaletteController
 {
+    private const COLOUR = 'regex:/^#[0-9a-f]{6}$/D';
+
+    public function __construct(private readonly SeriesDesk $desk)
+    {
+    }
+
     public function addFigure(Request $request, Series $series): JsonResponse
     {
         $request->validate(['name' => 'required|string|max:80']);
-        $figure = Figure::query()->create([
-            'series_id' => $series->id, 'name' => $request->string('name')->toString(),
-            'depth' => 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'),
-        ]);
-        $this->touch($series);
+        $entry = $this->apply($request, $series, new AddFigure($request->string('name')->toString()));
 
-        return new JsonResponse(['id' => $figure->id, 'palette' => (new SeriesPalette($series->refresh()))->toClient()], 201);
+        return $this->added($series, $entry);
     }
 
     public function addMaterial(Request $request, Series $series, Figure $figure): JsonResponse
     {
         abort_unless($figure->series_id === $series->id, 404);
-        $request->validate(['name' => 'required|string|max:80', 'base' => ['required', 'regex:/^#[0-9a-f]{6}$/D']]);
-        $material = Material::query()->create([
-            'figure_id' => $figure->id, 'name' => $request->string('name')->toString(),
-            'place' => 1 + (int) $figure->materials()->max('place'), 'pinned' => ['base' => $request->string('base')->toString()],
-        ]);
-        $this->touch($series);
+        $request->validate(['name' => 'required|string|max:80', 'base' => ['required', self::COLOUR]]);
+        $entry = $this->apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
-        return new JsonResponse(['id' => $material->id, 'palette' => (new SeriesPalette($series->refresh()))->toClient()], 201);
+        return $this->added($series, $entry);
     }
 
     /** Pins a tone to a colour, or with null lets it be derived again. */
@@ -49,36 +52,26 @@ final class PaletteController
         $request->validate([
             'version' => 'required|integer',
             'tone' => ['required', Rule::enum(Tone::class)],
-            'colour' => ['nullable', 'regex:/^#[0-9a-f]{6}$/D', Rule::requiredIf($request->input('tone') === 'base')],
+            'colour' => ['nullable', self::COLOUR, Rule::requiredIf($request->input('tone') === 'base')],
         ]);
+        $colour = $request->input('colour');
+        $tone = $request->enum('tone', Tone::class) ?? abort(422);
+        $entry = $this->apply($request, $series, new PinTone($material, $request->integer('version'), $tone, is_string($colour) ? $colour : null));
 
-        return DB::transaction(function () use ($request, $series, $material): JsonResponse {
-            $row = Material::query()->lockForUpdate()->findOrFail($material->id);
-            $palette = new SeriesPalette($series);
-            $tone = $request->string('tone')->toString();
-            $colour = $request->input('colour');
-            if ($row->version !== $request->integer('version')) {
-                throw new Conflict("Somebody changed {$row->name} meanwhile. Theirs is shown; choose again if yours should stand.", [
-                    'reason' => 'palette', 'theirs' => $palette->material($row), 'yours' => ['tone' => $tone, 'colour' => $colour],
-                ]);
-            }
-            $pinned = $row->pinned;
-            if (is_string($colour)) {
-                $pinned[$tone] = $colour;
-            } else {
-                unset($pinned[$tone]);
-            }
-            $row->pinned = $pinned;
-            $row->version++;
-            $row->save();
-            $this->touch($series);
-
-            return new JsonResponse(['material' => $palette->material($row), 'version' => $series->palette_version]);
-        });
+        return new JsonResponse(['material' => (new SeriesPalette($series))->material($material->refresh()), 'version' => $entry->version]);
     }
 
-    private function touch(Series $series): void
+    private function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry
     {
-        $series->increment('palette_version');
+        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
+        /** @var User $user */
+        $user = $request->user();
+
+        return $this->desk->apply($series, $user, $op, $request->has('op_id') ? $request->string('op_id')->toString() : null);
+    }
+
+    private function added(Series $series, SeriesEntry $entry): JsonResponse
+    {
+        return new JsonResponse(['id' => $entry->records[0][1], 'palette' => (new SeriesPalette($series->refresh()))->toClient()], 201);
     }
 }

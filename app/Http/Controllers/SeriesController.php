@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\PageCard;
 use App\Desk\SeriesPalette;
 use App\Models\Member;
 use App\Models\Page;
@@ -21,9 +22,13 @@ final class SeriesController
         /** @var User $user */
         $user = $request->user();
 
-        return new JsonResponse($user->series()->with('pages')->orderBy('name')->get()->map(fn (Series $series): array => [
-            'id' => $series->id, 'name' => $series->name, 'role' => $user->roleIn($series),
-            'pages' => $series->pages->map($this->page(...))->values(),
+        $series = $user->series()->with(['pages' => fn ($pages) => PageCard::counted($pages)])->orderBy('name')->get();
+
+        $roles = Member::query()->where('user_id', $user->id)->pluck('role', 'series_id');
+
+        return new JsonResponse($series->map(fn (Series $series): array => [
+            'id' => $series->id, 'name' => $series->name, 'role' => $roles[$series->id] ?? null,
+            'pages' => PageCard::all($series->pages),
         ]));
     }
 
@@ -47,7 +52,7 @@ final class SeriesController
 
         return new JsonResponse([
             'id' => $series->id, 'name' => $series->name, 'role' => $user->roleIn($series),
-            'pages' => $series->pages->map($this->page(...))->values(),
+            'pages' => PageCard::all(PageCard::counted($series->pages())->get()),
             'palette' => (new SeriesPalette($series))->toClient(),
             'people' => $series->members()->with('user')->get()->map(fn (Member $member): array => [
                 'id' => $member->user_id, 'name' => $member->user->name, 'role' => $member->role,
@@ -67,22 +72,6 @@ final class SeriesController
             ]);
         });
 
-        return new JsonResponse($this->page($page->refresh()), 201);
-    }
-
-    /** @return array<string, mixed> */
-    private function page(Page $page): array
-    {
-        $regions = DB::table('page_facts')->where('page_id', $page->id)->where('kind', 'region');
-        $total = (clone $regions)->count();
-
-        return [
-            'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
-            'regions' => $total,
-            'unfilled' => $total === 0 ? 0 : (clone $regions)->where('value', 'like', '%"material":0,%')->count(),
-            'passes' => DB::table('page_facts')->where('page_id', $page->id)->where('kind', 'pass')->count(),
-            'waiting' => $total === 0 && $page->originals()->exists(),
-            'holder' => $page->lease_until?->isFuture() ? $page->holder?->name : null,
-        ];
+        return new JsonResponse((new PageCard($page->refresh()))->toClient(), 201);
     }
 }

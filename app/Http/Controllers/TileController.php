@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\LayerTile;
 use App\Models\Page;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use App\Store\Tiles;
+use Awning\Core\Page\LayerName;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 
 final class TileController
 {
@@ -18,7 +20,10 @@ final class TileController
 
     /**
      * Many tiles of one level in one answer: for each asked for, in order, four bytes of length (most significant
-     * first) and as many bytes of deflated tile; length 0 is an empty tile.
+     * first), the 32 bytes of its name, and as many bytes of deflated tile as the length says; length 0 is an empty tile.
+     *
+     * A page in view is hundreds of small tiles: one packed answer costs one trip where single addresses cost hundreds.
+     * The browser keeps each tile under its name, which changes when the tile does, so none is sent twice.
      */
     public function many(Request $request, Page $page): Response
     {
@@ -30,25 +35,34 @@ final class TileController
             'want.*.1' => 'integer|between:0,400',
             'want.*.2' => 'integer|between:0,400',
         ]);
-        $pyramid = new Pyramid(new PageStore($page), $request->integer('level'));
-        $hashes = [];
-        foreach ($request->array('want') as [$layer, $column, $row]) {
-            $hashes[] = $pyramid->hash($layer, (int) $column, (int) $row);
-        }
-        $bytes = (new Tiles)->manyPacked(array_values(array_filter($hashes)));
+        $names = $this->names(new Pyramid(new PageStore($page), $request->integer('level')), $request->array('want'));
+        $bytes = (new Tiles)->manyPacked(array_values(array_filter($names)));
         $body = '';
-        foreach ($hashes as $hash) {
-            $tile = $hash === null ? '' : $bytes[$hash] ?? '';
-            $body .= pack('N', strlen($tile)).$tile;
+        foreach ($names as $name) {
+            $tile = $name === null ? '' : $bytes[$name] ?? '';
+            $body .= pack('N', strlen($tile)).($name === null ? str_repeat("\0", 32) : hex2bin($name)).$tile;
         }
 
         return new Response($body, 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'no-store']);
     }
 
+    /**
+     * @param  array<array-key, mixed>  $want
+     * @return list<?string>
+     */
+    private function names(Pyramid $pyramid, array $want): array
+    {
+        try {
+            return array_map(fn (array $tile): ?string => $pyramid->hash(LayerName::parse($tile[0]), (int) $tile[1], (int) $tile[2]), array_values($want));
+        } catch (\InvalidArgumentException $error) {
+            throw ValidationException::withMessages(['want' => $error->getMessage()]);
+        }
+    }
+
     /** One tile by its hash, for ever the same. It must belong to the page. */
     public function one(Page $page, string $hash): Response
     {
-        abort_unless(DB::table('layer_tiles')->where('page_id', $page->id)->where('hash', $hash)->exists(), 404);
+        abort_unless(LayerTile::query()->where('page_id', $page->id)->where('hash', $hash)->exists(), 404);
 
         return new Response((string) (new Tiles)->packed($hash), 200, [
             'Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable',

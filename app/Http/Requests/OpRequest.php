@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Awning\Core\Brush\Path;
-use Awning\Core\Raster\Labels;
+use App\Desk\Asked;
 
-/** One change to a page, made on a known revision. Shape and limits are checked here, meaning by the desk. */
+/** One change to a page, made on a known revision. Its shape is checked here; what an op needs, the op itself reads. */
 final class OpRequest extends HolderRequest
 {
     /** @return array<string, mixed> */
@@ -15,16 +14,18 @@ final class OpRequest extends HolderRequest
     {
         return [
             ...parent::rules(),
+            'id' => ['required', 'string', 'regex:/^[a-z0-9]{12,40}$/D'],
             'base' => 'required|integer|min:0',
-            'op' => 'required|array',
-            'op.kind' => 'required|string|max:20',
-            'op.points' => 'sometimes|array|max:'.Path::MOST_POINTS,
-            'op.labels' => 'sometimes|array|max:'.Labels::MOST,
-            'op.passes' => 'sometimes|array|max:200',
+            'op' => $this->routeIs('pages.ops') ? 'required|array' : 'prohibited',
         ];
     }
 
-    /** @return array<string, mixed> */
+    public function asked(): Asked
+    {
+        return new Asked($this->string('id')->toString(), $this->integer('base'), $this->lease());
+    }
+
+    /** @return array<array-key, mixed> */
     public function op(): array
     {
         return $this->array('op');

@@ -12,10 +12,13 @@ final readonly class Path
     /**
      * @param  non-empty-list<array{float, float, float}>  $points  x, y, pressure
      *
-     * @throws \RangeException when there are too many points or one is not a place near a page
+     * @throws \RangeException when there are none or too many points, or one is not a place near a page
      */
     public function __construct(public array $points)
     {
+        if ($points === []) {
+            throw new \RangeException('The stroke has no points. Draw it again.');
+        }
         if (count($points) > self::MOST_POINTS) {
             throw new \RangeException('A stroke has at most '.self::MOST_POINTS.' points. Lift the pen once in a while.');
         }
@@ -27,8 +30,32 @@ final readonly class Path
     }
 
     /**
+     * @param  list<mixed>  $points  as a client sends them: lists of x, y and pressure
+     *
+     * @throws \RangeException
+     */
+    public static function fromPoints(array $points): self
+    {
+        $path = [];
+        foreach ($points as $point) {
+            if (! is_array($point) || count($point) !== 3 || ! array_is_list($point)) {
+                throw new \RangeException('A stroke is a list of points with x, y and pressure.');
+            }
+            [$x, $y, $pressure] = $point;
+            if ((! is_int($x) && ! is_float($x)) || (! is_int($y) && ! is_float($y)) || (! is_int($pressure) && ! is_float($pressure))) {
+                throw new \RangeException('A stroke is a list of points with x, y and pressure.');
+            }
+            $path[] = [(float) $x, (float) $y, (float) $pressure];
+        }
+
+        return $path === [] ? throw new \RangeException('The stroke has no points. Draw it again.') : new self($path);
+    }
+
+    /**
      * Drawn after the hand: each point goes only part of the way to where the hand is. At the end the path catches up.
-     * Points closer together than a small part of the brush are left out. The browser's preview does the same.
+     * A point closer to the last than a small part of the brush is taken as the same place, pressed as hard as the hand
+     * pressed there at most: a tap whose pressure grows while the pen stands still keeps it. The browser's preview does
+     * the same.
      *
      * @return non-empty-list<array{float, float, float}>
      */
@@ -36,23 +63,29 @@ final readonly class Path
     {
         $apart = max(0.5, 0.06 * $brush->size);
         [$x, $y, $pressure] = $this->points[0];
-        $path = [[$x, $y, $pressure]];
+        $path = [];
+        $last = [$x, $y, $pressure];
         $step = 1 - $brush->smoothing;
         foreach ($this->points as [$px, $py, $pp]) {
             $x += ($px - $x) * $step;
             $y += ($py - $y) * $step;
             $pressure += ($pp - $pressure) * $step;
-            $last = $path[count($path) - 1];
             if (hypot($x - $last[0], $y - $last[1]) >= $apart) {
-                $path[] = [$x, $y, $pressure];
+                $path[] = $last;
+                $last = [$x, $y, $pressure];
+            } else {
+                $last[2] = max($last[2], $pressure);
             }
         }
         $end = $this->points[count($this->points) - 1];
-        $last = $path[count($path) - 1];
         if ($end[0] !== $last[0] || $end[1] !== $last[1]) {
-            $path[] = $end;
+            return [...$path, $last, $end];
+        }
+        if ($path === []) {
+            // A tap goes nowhere, so nothing of it needs calming.
+            return [[$last[0], $last[1], max(array_column($this->points, 2))]];
         }
 
-        return $path;
+        return [...$path, $last];
     }
 }

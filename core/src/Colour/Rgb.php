@@ -34,6 +34,12 @@ final readonly class Rgb implements \Stringable
         return new self($byte($red), $byte($green), $byte($blue));
     }
 
+    /** 0xRRGGBB */
+    public function number(): int
+    {
+        return $this->red << 16 | $this->green << 8 | $this->blue;
+    }
+
     public function hex(): string
     {
         return sprintf('#%02x%02x%02x', $this->red, $this->green, $this->blue);

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
-/** The layers of one stretch of a page, as the compositor asks for them. */
+use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Rect;
+
+/** The layers of one rectangle of a page, as the compositor asks for them. */
 interface Block
 {
+    /** Where on the page it lies, in pixels of the page. */
+    public function rect(): Rect;
+
     /** How many pixels there are. */
     public function size(): int;
 
@@ -14,8 +20,8 @@ interface Block
     public function labels(): ?string;
 
     /** @return ?string one byte a pixel; null when it is empty here */
-    public function coverage(string $layer): ?string;
+    public function coverage(LayerName $layer): ?string;
 
     /** Null when it is empty here. */
-    public function paint(string $layer): ?Pixels;
+    public function paint(LayerName $layer): ?Pixels;
 }

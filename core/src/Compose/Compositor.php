@@ -4,105 +4,80 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
-use Awning\Core\Raster\Labels;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Scope;
 
-/** Makes the picture out of a page's layers. */
+/**
+ * Makes the picture out of a page's layers: in whole numbers where that is near enough, exactly where it is not.
+ */
 final readonly class Compositor
 {
-    public const INK = 'ink';
-
     public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
     {
     }
 
-    /** The finished, opaque picture of a stretch of the page. */
+    /** The finished, opaque picture of a rectangle of the page. */
     public function compose(PageStack $stack, Block $block): Pixels
     {
-        $count = $block->size();
-        $flats = $this->spans($stack, $block);
-        $pixels = $flats->lay(Pixels::paper($count));
-        $pixels = $this->layAll($pixels, $stack->figures, $flats, $block);
-        $pixels = $this->layInk($pixels, $stack, $flats, $block);
+        $ground = new Ground($block, $stack->flats);
+        $survey = new SurveyCanvas($ground->count);
+        $this->lay($survey, $stack, $ground);
+        $areas = $survey->exact();
+        if ($areas?->count === $ground->count) {
+            return $this->exactly($stack, $block);
+        }
+        $canvas = new FastCanvas(Pixels::paper($ground->count), $this->tinting, $this->painting);
+        $this->lay($canvas, $stack, $ground);
 
-        return $this->layAll($pixels, $stack->above, $flats, $block);
+        return $areas === null ? $canvas->pixels() : $canvas->pixels()->with($areas, $this->exactly($stack, new GatheredBlock($block, $areas)));
     }
 
-    private function layInk(Pixels $pixels, PageStack $stack, FlatSpans $flats, Block $block): Pixels
+    private function exactly(PageStack $stack, Block $block): Pixels
     {
-        $ink = $stack->showInk ? $block->coverage(self::INK) : null;
+        $canvas = new ExactCanvas(Pixels::paper($block->size()));
+        $this->lay($canvas, $stack, new Ground($block, $stack->flats));
+
+        return $canvas->pixels();
+    }
+
+    private function lay(Canvas $canvas, PageStack $stack, Ground $ground): void
+    {
+        $flatsFirst = $stack->flatsComeFirst();
+        if ($flatsFirst) {
+            $canvas->cover($ground->flats->bases());
+        }
+        foreach ($stack->planes as $plane) {
+            $this->layAll($canvas, $plane->behind, $ground);
+            if (! $flatsFirst) {
+                $canvas->cover($ground->flats->inside(Scope::figure($plane->figure), Tone::Base));
+            }
+            $this->layAll($canvas, $plane->layers, $ground);
+        }
+        $this->layInk($canvas, $stack, $ground);
+        $this->layAll($canvas, $stack->above, $ground);
+    }
+
+    /** The ink by itself, as an export has it. */
+    public function layInk(Canvas $canvas, PageStack $stack, Ground $ground): void
+    {
+        $ink = $stack->showInk ? $ground->coverage(LayerName::ink()) : null;
         if ($ink === null) {
-            return $pixels;
+            return;
         }
         if ($stack->ink === []) {
-            return $this->tinting->lay($pixels, [[0, $pixels->count, $stack->inkColour]], $ink, BlendMode::Normal, 1.0);
+            $canvas->tint([[0, $ground->count, $stack->inkColour]], $ink, BlendMode::Normal, 1.0);
+        } else {
+            $canvas->through($ink, $stack->inkColour, fn (Canvas $inner) => $this->layAll($inner, $stack->ink, $ground));
         }
-        $colours = $this->holds($stack, $flats, $block);
-
-        return $this->painting->over($pixels, new Pixels($pixels->count, $colours->red, $colours->green, $colours->blue, $ink), BlendMode::Normal, 1.0);
     }
 
-    /** The colours the ink has, as if it covered every pixel. */
-    public function inkColours(PageStack $stack, Block $block): Pixels
+    /** @param  list<Layer>  $layers */
+    private function layAll(Canvas $canvas, array $layers, Ground $ground): void
     {
-        return $this->holds($stack, $this->spans($stack, $block), $block);
-    }
-
-    private function holds(PageStack $stack, FlatSpans $flats, Block $block): Pixels
-    {
-        $whole = [[0, $block->size(), $stack->inkColour]];
-
-        return $this->layAll($this->tinting->lay(Pixels::paper($block->size()), $whole, null, BlendMode::Normal, 1.0), $stack->ink, $flats, $block);
-    }
-
-    private function spans(PageStack $stack, Block $block): FlatSpans
-    {
-        $labels = $block->labels();
-
-        return new FlatSpans($labels === null ? [[0, $block->size(), 0]] : Labels::spans($labels), $stack->flats, $block->size());
-    }
-
-    /** @param  list<Node>  $nodes */
-    private function layAll(Pixels $pixels, array $nodes, FlatSpans $flats, Block $block): Pixels
-    {
-        foreach ($nodes as $node) {
-            if ($node instanceof Pass && $node->visible && $node->opacity > 0) {
-                $pixels = $this->layPass($pixels, $node, $flats, $block);
-            } elseif ($node instanceof PassGroup && $node->visible && $node->opacity > 0) {
-                $pixels = $this->layGroup($pixels, $node, $flats, $block);
-            }
+        foreach ($layers as $layer) {
+            $layer->lay($canvas, $ground);
         }
-
-        return $pixels;
-    }
-
-    private function layGroup(Pixels $pixels, PassGroup $group, FlatSpans $flats, Block $block): Pixels
-    {
-        if ($group->isolated) {
-            $alone = $this->layAll(Pixels::clear($pixels->count), $group->children, $flats, $block);
-
-            return $this->painting->over($pixels, $alone, $group->mode, $group->opacity);
-        }
-        $after = $this->layAll($pixels, $group->children, $flats, $block);
-
-        return $group->opacity >= 1.0 ? $after : $this->painting->between($pixels, $after, $group->opacity);
-    }
-
-    private function layPass(Pixels $pixels, Pass $pass, FlatSpans $flats, Block $block): Pixels
-    {
-        if ($pass->colour === null) {
-            $paint = $block->paint($pass->layer);
-
-            return $paint === null ? $pixels : $this->painting->over($pixels, $flats->clip($paint, $pass->scope), $pass->mode, $pass->opacity);
-        }
-        $coverage = $block->coverage($pass->layer);
-        if ($coverage === null) {
-            return $pixels;
-        }
-        $spans = $flats->inside($pass->scope, $pass->colour);
-        if ($pixels->alpha === null) {
-            return $this->tinting->lay($pixels, $spans, $coverage, $pass->mode, $pass->opacity);
-        }
-
-        return $this->painting->over($pixels, $flats->coloured($spans, $coverage), $pass->mode, $pass->opacity);
     }
 }

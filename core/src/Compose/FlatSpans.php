@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Compose;
 
 use Awning\Core\Colour\Tone;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\ScopeKind;
 
 /** The flats of a stretch of pixels as spans, and what they say of colour and clip. */
 final class FlatSpans
@@ -18,28 +20,6 @@ final class FlatSpans
      */
     public function __construct(private readonly array $spans, private readonly array $flats, private readonly int $count)
     {
-    }
-
-    /** The base colours of the flats over what is there. */
-    public function lay(Pixels $under): Pixels
-    {
-        $red = $green = $blue = '';
-        foreach ($this->spans as [$from, $to, $label]) {
-            $length = $to - $from;
-            $flat = $this->flats[$label] ?? null;
-            if ($flat === null) {
-                $red .= substr($under->red, $from, $length);
-                $green .= substr($under->green, $from, $length);
-                $blue .= substr($under->blue, $from, $length);
-            } else {
-                $colour = $flat->tones[Tone::Base->value];
-                $red .= str_repeat(chr($colour >> 16 & 255), $length);
-                $green .= str_repeat(chr($colour >> 8 & 255), $length);
-                $blue .= str_repeat(chr($colour & 255), $length);
-            }
-        }
-
-        return new Pixels($this->count, $red, $green, $blue, null);
     }
 
     /**
@@ -58,6 +38,16 @@ final class FlatSpans
         return $this->known[$key] ??= $this->find($scope, $colour);
     }
 
+    /**
+     * The base colours of all flats.
+     *
+     * @return list<array{int, int, int}>
+     */
+    public function bases(): array
+    {
+        return $this->inside(Scope::page(), Tone::Base);
+    }
+
     /** @return list<array{int, int, int}> */
     private function find(Scope $scope, Tone|int $colour): array
     {
@@ -65,7 +55,7 @@ final class FlatSpans
         $last = -1;
         foreach ($this->spans as [$from, $to, $label]) {
             $flat = $this->flats[$label] ?? null;
-            if (! $scope->holds($flat) || ($flat === null && ! is_int($colour))) {
+            if (! $scope->holds($flat->figure ?? 0, $flat->material ?? 0) || ($flat === null && ! is_int($colour))) {
                 continue;
             }
             $value = is_int($colour) ? $colour : $flat->tones[$colour->value];
@@ -78,28 +68,6 @@ final class FlatSpans
         }
 
         return $inside;
-    }
-
-    /**
-     * Spans of colour through a coverage, as pixels with alpha.
-     *
-     * @param  list<array{int, int, int}>  $spans
-     */
-    public function coloured(array $spans, string $coverage): Pixels
-    {
-        $red = $green = $blue = $alpha = '';
-        $at = 0;
-        foreach ($spans as [$from, $to, $colour]) {
-            $none = str_repeat("\0", $from - $at);
-            $red .= $none.str_repeat(chr($colour >> 16 & 255), $to - $from);
-            $green .= $none.str_repeat(chr($colour >> 8 & 255), $to - $from);
-            $blue .= $none.str_repeat(chr($colour & 255), $to - $from);
-            $alpha .= $none.substr($coverage, $from, $to - $from);
-            $at = $to;
-        }
-        $none = str_repeat("\0", $this->count - $at);
-
-        return new Pixels($this->count, $red.$none, $green.$none, $blue.$none, $alpha.$none);
     }
 
     /** Paint with what lies outside a scope made clear. */

@@ -9,6 +9,7 @@ use Awning\Core\Codec\OraLayer;
 use Awning\Core\Codec\OraNode;
 use Awning\Core\Codec\OraStack;
 use Awning\Core\Codec\UnreadableImage;
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
 
@@ -24,7 +25,7 @@ final class OpenRasterRenderer
     /** @var array<string, Paint> */
     private array $pictures = [];
 
-    public function __construct(private readonly OpenRasterFile $file, private readonly Painting $painting = new Painting)
+    public function __construct(private readonly OpenRasterFile $file)
     {
     }
 
@@ -34,7 +35,9 @@ final class OpenRasterRenderer
         $planes = ['', '', '', ''];
         for ($y = 0; $y < $this->file->height; $y += self::BAND) {
             $band = new Rect(0, $y, $this->file->width, min(self::BAND, $this->file->height - $y));
-            $pixels = $this->children($this->file->root, Pixels::clear($band->width * $band->height), $band);
+            $canvas = new ExactCanvas(Pixels::clear($band->width * $band->height));
+            $this->children($canvas, $this->file->root, $band);
+            $pixels = $canvas->pixels();
             foreach ([$pixels->red, $pixels->green, $pixels->blue, $pixels->alphas()] as $i => $plane) {
                 $planes[$i] .= $plane;
             }
@@ -43,39 +46,49 @@ final class OpenRasterRenderer
         return new Paint($this->file->width, $this->file->height, ...$planes);
     }
 
-    private function children(OraStack $stack, Pixels $backdrop, Rect $band): Pixels
+    private function children(ExactCanvas $canvas, OraStack $stack, Rect $band): void
     {
         foreach ($stack->children as $child) {
             if ($child->visible) {
-                $backdrop = $this->lay($backdrop, $child, $band);
+                $this->lay($canvas, $child, $band);
             }
         }
-
-        return $backdrop;
     }
 
-    private function lay(Pixels $backdrop, OraNode $node, Rect $band): Pixels
+    private function lay(ExactCanvas $canvas, OraNode $node, Rect $band): void
     {
-        $operator = $this->operator($node);
         if ($node instanceof OraStack) {
             $inner = new Rect($band->x - $node->x, $band->y - $node->y, $band->width, $band->height);
             if (! $node->isolated) {
-                return $this->children($node, $backdrop, $inner);
-            }
-            $source = $this->children($node, Pixels::clear($backdrop->count), $inner);
-        } elseif ($node instanceof OraLayer) {
-            $source = $this->part($node, $band);
-            if ($source === null && $operator instanceof BlendMode) {
-                return $backdrop;
-            }
-            $source ??= Pixels::clear($backdrop->count);
-        } else {
-            return $backdrop;
-        }
+                $this->children($canvas, $node, $inner);
 
-        return $operator instanceof BlendMode
-            ? $this->painting->over($backdrop, $source, $operator, $node->opacity)
-            : $this->painting->operate($backdrop, $source, $operator, $node->opacity);
+                return;
+            }
+            $source = new ExactCanvas(Pixels::clear($band->width * $band->height));
+            $this->children($source, $node, $inner);
+            $this->blend($canvas, $source, $node);
+        } elseif ($node instanceof OraLayer) {
+            $this->layLayer($canvas, $node, $band);
+        }
+    }
+
+    private function layLayer(ExactCanvas $canvas, OraLayer $layer, Rect $band): void
+    {
+        $operator = $this->operator($layer);
+        $part = $this->part($layer, $band);
+        if (! $operator instanceof BlendMode) {
+            $canvas->operate(new ExactCanvas($part ?? Pixels::clear($band->width * $band->height)), $operator, $layer->opacity);
+        } elseif ($part !== null) {
+            $canvas->paint($part, $operator, $layer->opacity);
+        }
+    }
+
+    private function blend(ExactCanvas $canvas, ExactCanvas $source, OraNode $node): void
+    {
+        $operator = $this->operator($node);
+        $operator instanceof BlendMode
+            ? $canvas->lay($source, null, $operator, $node->opacity)
+            : $canvas->operate($source, $operator, $node->opacity);
     }
 
     private function part(OraLayer $layer, Rect $band): ?Pixels

@@ -4,20 +4,28 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Rect;
+
 /** A block whose layers are already at hand. */
 final readonly class PageBlock implements Block
 {
     /**
-     * @param  array<string, string>  $coverage  by layer
-     * @param  array<string, Pixels>  $paint  by layer
+     * @param  array<string, string>  $coverage  by layer name
+     * @param  array<string, Pixels>  $paint  by layer name
      */
-    public function __construct(private int $size, private ?string $labels = null, private array $coverage = [], private array $paint = [])
+    public function __construct(private Rect $rect, private ?string $labels = null, private array $coverage = [], private array $paint = [])
     {
+    }
+
+    public function rect(): Rect
+    {
+        return $this->rect;
     }
 
     public function size(): int
     {
-        return $this->size;
+        return $this->rect->width * $this->rect->height;
     }
 
     public function labels(): ?string
@@ -25,13 +33,13 @@ final readonly class PageBlock implements Block
         return $this->labels;
     }
 
-    public function coverage(string $layer): ?string
+    public function coverage(LayerName $layer): ?string
     {
-        return $this->coverage[$layer] ?? null;
+        return $this->coverage[$layer->value] ?? null;
     }
 
-    public function paint(string $layer): ?Pixels
+    public function paint(LayerName $layer): ?Pixels
     {
-        return $this->paint[$layer] ?? null;
+        return $this->paint[$layer->value] ?? null;
     }
 }

@@ -4,23 +4,35 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
-/** Everything a page shows, bottom up: flats, the passes of its figures, ink, passes above the ink. */
+/** Everything a page shows, bottom up: its figures from far to near, ink, passes above the ink. */
 final readonly class PageStack
 {
     /**
      * @param  array<int, Flat>  $flats  by label; a region without one shows paper
-     * @param  list<Node>  $figures  passes inside figures and materials
-     * @param  list<Node>  $ink  passes that colour the ink
-     * @param  list<Node>  $above  passes over the whole page
+     * @param  list<DepthPlane>  $planes  farthest first
+     * @param  list<Layer>  $ink  what colours the ink
+     * @param  list<Layer>  $above  over the whole page
      * @param  int  $inkColour  0xRRGGBB
      */
     public function __construct(
         public array $flats,
-        public array $figures = [],
+        public array $planes = [],
         public array $ink = [],
         public array $above = [],
         public int $inkColour = 0x111111,
         public bool $showInk = true,
     ) {
+    }
+
+    /** Whether all flats can be laid before the first pass, because no pass would be hidden by a nearer figure's. */
+    public function flatsComeFirst(): bool
+    {
+        foreach ($this->planes as $plane) {
+            if (! $plane->keepsToItself()) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -17,9 +17,7 @@ final readonly class Pixels
 
     public static function paper(int $count): self
     {
-        $white = str_repeat("\xff", $count);
-
-        return new self($count, $white, $white, $white, null);
+        return self::solid($count, 0xFFFFFF);
     }
 
     public static function clear(int $count): self
@@ -35,6 +33,53 @@ final readonly class Pixels
         return $this->alpha !== null && strspn($this->alpha, "\xff") === $this->count
             ? new self($this->count, $this->red, $this->green, $this->blue, null)
             : $this;
+    }
+
+    public function gathered(Areas $areas): self
+    {
+        return new self(
+            $areas->count, $areas->cut($this->red), $areas->cut($this->green), $areas->cut($this->blue),
+            $this->alpha === null ? null : $areas->cut($this->alpha),
+        );
+    }
+
+    /** These pixels with some of them replaced. */
+    public function with(Areas $areas, self $part): self
+    {
+        return new self(
+            $this->count, $areas->put($this->red, $part->red), $areas->put($this->green, $part->green), $areas->put($this->blue, $part->blue),
+            $this->alpha === null && $part->alpha === null ? null : $areas->put($this->alphas(), $part->alphas()),
+        );
+    }
+
+    /**
+     * Spans of plain colour through a coverage; clear between them.
+     *
+     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, 0xRRGGBB
+     * @param  ?string  $coverage  null for full
+     */
+    public static function coloured(int $count, array $spans, ?string $coverage): self
+    {
+        $red = $green = $blue = $alpha = '';
+        $at = 0;
+        foreach ($spans as [$from, $to, $colour]) {
+            $none = str_repeat("\0", $from - $at);
+            $length = $to - $from;
+            $red .= $none.str_repeat(chr($colour >> 16 & 255), $length);
+            $green .= $none.str_repeat(chr($colour >> 8 & 255), $length);
+            $blue .= $none.str_repeat(chr($colour & 255), $length);
+            $alpha .= $none.($coverage === null ? str_repeat("\xff", $length) : substr($coverage, $from, $length));
+            $at = $to;
+        }
+        $none = str_repeat("\0", $count - $at);
+
+        return new self($count, $red.$none, $green.$none, $blue.$none, $alpha.$none);
+    }
+
+    /** One opaque colour, 0xRRGGBB. */
+    public static function solid(int $count, int $colour): self
+    {
+        return new self($count, str_repeat(chr($colour >> 16 & 255), $count), str_repeat(chr($colour >> 8 & 255), $count), str_repeat(chr($colour & 255), $count), null);
     }
 
     public function alphas(): string

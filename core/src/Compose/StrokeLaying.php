@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Page\BlendMode;
+
 /** Adds a stroke to what a layer holds, or takes it away. Strokes accumulate over each other. */
 final readonly class StrokeLaying
 {
-    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
+    public function __construct(private Tinting $tinting = new Tinting)
     {
     }
 
@@ -23,11 +26,12 @@ final readonly class StrokeLaying
         return $this->tinting->plane($layer, $stroke, 0, $opacity);
     }
 
-    /** @param  array{int, int, int}  $rgb */
-    public function paint(Pixels $layer, string $stroke, array $rgb, float $opacity): Pixels
+    public function paint(Pixels $layer, string $stroke, Rgb $colour, float $opacity): Pixels
     {
-        $colour = array_map(fn (int $part): string => str_repeat(chr($part), $layer->count), $rgb);
+        $areas = Areas::where($stroke);
+        $canvas = new ExactCanvas($layer->gathered($areas));
+        $canvas->tint([[0, $areas->count, $colour->number()]], $areas->cut($stroke), BlendMode::Normal, $opacity);
 
-        return $this->painting->over($layer, new Pixels($layer->count, $colour[0], $colour[1], $colour[2], $stroke), BlendMode::Normal, $opacity);
+        return $layer->with($areas, $canvas->pixels());
     }
 }

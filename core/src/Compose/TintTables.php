@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Raster\Bytes;
 
 /**
@@ -28,7 +29,7 @@ final class TintTables
     public function __construct(BlendMode $mode, int $source, private readonly float $opacity)
     {
         for ($b = 0; $b < 256; $b++) {
-            $this->blended[] = 255 * $mode->channel($b / 255, $source / 255);
+            $this->blended[] = 255 * Blending::channel($mode, $b / 255, $source / 255);
         }
         if ($mode === BlendMode::PlusLighter) {
             // Cb + alpha Cs, held to 1: the sum grows with coverage and is not a mix of two ends.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Raster\Bytes;
 
 /**
@@ -22,13 +23,11 @@ final class Tinting
 
     /**
      * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, colour as 0xRRGGBB; in order, apart
-     * @param  ?string  $coverage  null for full everywhere
+     *
+     * @throws \LogicException for a mode that is not separable
      */
-    public function lay(Pixels $backdrop, array $spans, ?string $coverage, BlendMode $mode, float $opacity): Pixels
+    public function lay(Pixels $backdrop, array $spans, string $coverage, BlendMode $mode, float $opacity): Pixels
     {
-        if (! $mode->isSeparable()) {
-            return $this->layWhole($backdrop, $spans, $coverage, $mode, $opacity);
-        }
         $planes = [$backdrop->red, $backdrop->green, $backdrop->blue];
         $out = ['', '', ''];
         $done = 0;
@@ -39,17 +38,12 @@ final class Tinting
                 $this->table($mode, $colour & 255, $opacity),
             ];
             for ($at = $from; $at < $to; $at = $end) {
-                if ($coverage === null) {
-                    $value = "\xff";
-                    $end = $to;
-                } else {
-                    $at += strspn($coverage, "\0", $at, $to - $at);
-                    if ($at >= $to) {
-                        break;
-                    }
-                    $value = $coverage[$at];
-                    $end = $at + strspn($coverage, $value, $at, $to - $at);
+                $at += strspn($coverage, "\0", $at, $to - $at);
+                if ($at >= $to) {
+                    break;
                 }
+                $value = $coverage[$at];
+                $end = $at + strspn($coverage, $value, $at, $to - $at);
                 if ($at > $done) {
                     foreach ($planes as $i => $plane) {
                         $out[$i] .= substr($plane, $done, $at - $done);
@@ -60,7 +54,6 @@ final class Tinting
                         $out[$i] .= strtr(substr($plane, $at, $end - $at), Bytes::identity(), $tables[$i]->at(ord($value)));
                     }
                 } else {
-                    /** @var string $coverage */
                     $end = $at + strcspn($coverage, "\0\xff", $at, $to - $at);
                     foreach ($planes as $i => $plane) {
                         $out[$i] .= $this->soft($plane, $coverage, $at, $end, $tables[$i]);
@@ -74,6 +67,28 @@ final class Tinting
         }
 
         return new Pixels($backdrop->count, $out[0], $out[1], $out[2], null);
+    }
+
+    /**
+     * Plain colours in place of what is there.
+     *
+     * @param  list<array{int, int, int}>  $spans
+     */
+    public function cover(Pixels $backdrop, array $spans): Pixels
+    {
+        $planes = [$backdrop->red, $backdrop->green, $backdrop->blue];
+        foreach ($planes as $i => $plane) {
+            $shift = 16 - 8 * $i;
+            $out = '';
+            $done = 0;
+            foreach ($spans as [$from, $to, $colour]) {
+                $out .= ($from > $done ? substr($plane, $done, $from - $done) : '').str_repeat(chr($colour >> $shift & 255), $to - $from);
+                $done = $to;
+            }
+            $planes[$i] = $out.substr($plane, $done);
+        }
+
+        return new Pixels($backdrop->count, $planes[0], $planes[1], $planes[2], null);
     }
 
     /** One plane mixed toward a value through a coverage: $opacity of the way where the coverage is full. */
@@ -117,36 +132,6 @@ final class Tinting
         }
 
         return $out;
-    }
-
-    /**
-     * Modes that need all three channels at once: the blended colour is looked up per pair of colours.
-     *
-     * @param  list<array{int, int, int}>  $spans
-     */
-    private function layWhole(Pixels $backdrop, array $spans, ?string $coverage, BlendMode $mode, float $opacity): Pixels
-    {
-        [$red, $green, $blue] = [$backdrop->red, $backdrop->green, $backdrop->blue];
-        foreach ($spans as [$from, $to, $colour]) {
-            $source = [($colour >> 16 & 255) / 255, ($colour >> 8 & 255) / 255, ($colour & 255) / 255];
-            $known = [];
-            for ($at = $from; $at < $to; $at++) {
-                if ($coverage !== null) {
-                    $at += strspn($coverage, "\0", $at, $to - $at);
-                    if ($at >= $to) {
-                        break;
-                    }
-                }
-                [$r, $g, $b] = [ord($red[$at]), ord($green[$at]), ord($blue[$at])];
-                $blended = $known[$r << 16 | $g << 8 | $b] ??= $mode->blend([$r / 255, $g / 255, $b / 255], $source);
-                $alpha = ($coverage === null ? 1.0 : ord($coverage[$at]) / 255) * $opacity;
-                $red[$at] = chr((int) ($r + (255 * $blended[0] - $r) * $alpha + 0.5));
-                $green[$at] = chr((int) ($g + (255 * $blended[1] - $g) * $alpha + 0.5));
-                $blue[$at] = chr((int) ($b + (255 * $blended[2] - $b) * $alpha + 0.5));
-            }
-        }
-
-        return new Pixels($backdrop->count, $red, $green, $blue, null);
     }
 
     private function table(BlendMode $mode, int $source, float $opacity): TintTables

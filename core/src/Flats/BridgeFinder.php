@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
+use Awning\Core\Page\Bridge;
 use Awning\Core\Raster\Runs;
 
 /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Labels;
@@ -53,7 +55,7 @@ final readonly class FlatsFinder
         if ($regions === []) {
             // Ink everywhere, or no page to speak of: one region, so that no pixel is left over.
             $labels = str_repeat("\0\1", $width * $height);
-            $regions = [new Region(1, 0, intdiv($width, 2), intdiv($height, 2))];
+            $regions = [1 => new Region(0, 0, 0, intdiv($width, 2), intdiv($height, 2))];
         } else {
             (new TrapGrowth)->grow($labels, $open, $width, $height);
         }
@@ -88,7 +90,7 @@ final readonly class FlatsFinder
     }
 
     /**
-     * @return array{string, string, list<Region>} labels, what is still open (255), regions
+     * @return array{string, string, array<int, Region>} labels, what is still open (255), regions by label
      */
     private function number(Runs $runs, Components $components, string $bounds): array
     {
@@ -127,7 +129,7 @@ final readonly class FlatsFinder
         $list = [];
         foreach ($labelOf as $component => $label) {
             if ($label > 0) {
-                $list[] = new Region($label, $components->area[$component], $middle[$label] % $runs->width, intdiv($middle[$label], $runs->width));
+                $list[$label] = new Region(0, 0, $components->area[$component], $middle[$label] % $runs->width, intdiv($middle[$label], $runs->width));
             }
         }
 

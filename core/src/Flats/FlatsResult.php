@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 
 final readonly class FlatsResult
 {
     /**
-     * @param  list<Region>  $regions  in order of label
+     * @param  array<int, Region>  $regions  unfilled, by label, in order
      * @param  list<Bridge>  $bridges
      * @param  array<string, float>  $milliseconds  by step
      */

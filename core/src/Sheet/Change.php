@@ -9,22 +9,22 @@ final readonly class Change
 {
     /**
      * @param  list<TileChange>  $tiles
-     * @param  list<FactChange>  $facts
+     * @param  list<RecordChange>  $records
      */
-    public function __construct(public array $tiles, public array $facts)
+    public function __construct(public array $tiles, public array $records)
     {
     }
 
     public function isEmpty(): bool
     {
-        return $this->tiles === [] && $this->facts === [];
+        return $this->tiles === [] && $this->records === [];
     }
 
     public function inverted(): self
     {
         return new self(
             array_map(fn (TileChange $c): TileChange => new TileChange($c->layer, $c->column, $c->row, $c->after, $c->before), $this->tiles),
-            array_map(fn (FactChange $c): FactChange => new FactChange($c->kind, $c->key, $c->after, $c->before), $this->facts),
+            array_map(fn (RecordChange $c): RecordChange => new RecordChange($c->kind, $c->key, $c->after, $c->before), $this->records),
         );
     }
 }

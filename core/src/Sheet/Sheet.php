@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
@@ -13,23 +17,20 @@ use Awning\Core\Raster\TileGrid;
  */
 final class Sheet
 {
-    public const SCAN = 'scan';
-
-    public const INK = 'ink';
-
-    public const FLATS = 'flats';
-
     /** @var array<string, ?string> by "layer column row" */
     private array $tiles = [];
 
-    /** @var array<string, array<array-key, array<string, mixed>>> by kind and key */
-    private array $facts = [];
+    /** @var array<string, array<array-key, ?Record>> by kind and key, as far as they were asked for one by one or set */
+    private array $records = [];
+
+    /** @var array<string, true> kinds of which every record is in */
+    private array $complete = [];
 
     /** @var array<string, TileChange> */
     private array $tileChanges = [];
 
-    /** @var array<string, FactChange> */
-    private array $factChanges = [];
+    /** @var array<string, RecordChange> */
+    private array $recordChanges = [];
 
     public function __construct(private readonly SheetSource $source)
     {
@@ -37,15 +38,21 @@ final class Sheet
 
     public function isEmpty(): bool
     {
-        return $this->fact(FactKind::Page, 'page') === null;
+        return $this->find(PageSize::class, PageSize::KEY) === null;
+    }
+
+    /** @throws OpRefused when nothing has been imported yet */
+    public function size(): PageSize
+    {
+        return $this->find(PageSize::class, PageSize::KEY) ?? throw new OpRefused('The page has no line art yet. Import a scan first.');
     }
 
     /** @throws OpRefused when nothing has been imported yet */
     public function grid(): TileGrid
     {
-        $page = $this->fact(FactKind::Page, 'page') ?? throw new OpRefused('The page has no line art yet. Import a scan first.');
+        $size = $this->size();
 
-        return new TileGrid(self::int($page['width']), self::int($page['height']));
+        return new TileGrid($size->width, $size->height);
     }
 
     public function rect(): Rect
@@ -55,9 +62,9 @@ final class Sheet
         return new Rect(0, 0, $grid->width, $grid->height);
     }
 
-    public function tile(string $layer, int $column, int $row): ?string
+    public function tile(LayerName $layer, int $column, int $row): ?string
     {
-        $key = "$layer $column $row";
+        $key = "$layer->value $column $row";
         if (! array_key_exists($key, $this->tiles)) {
             $this->tiles[$key] = $this->source->tile($layer, $column, $row);
         }
@@ -66,13 +73,13 @@ final class Sheet
     }
 
     /** The bytes of a tile, zeros where it is empty. */
-    public function bytes(string $layer, int $column, int $row): string
+    public function bytes(LayerName $layer, int $column, int $row): string
     {
-        return $this->tile($layer, $column, $row) ?? str_repeat("\0", TileGrid::PIXELS * LayerKind::of($layer)->bytesPerPixel());
+        return $this->tile($layer, $column, $row) ?? str_repeat("\0", TileGrid::PIXELS * $layer->kind->bytesPerPixel());
     }
 
     /** @param  ?string  $bytes  all zeros counts as empty */
-    public function setTile(string $layer, int $column, int $row, ?string $bytes): void
+    public function setTile(LayerName $layer, int $column, int $row, ?string $bytes): void
     {
         if ($bytes !== null && strspn($bytes, "\0") === strlen($bytes)) {
             $bytes = null;
@@ -81,17 +88,17 @@ final class Sheet
         if ($before === $bytes) {
             return;
         }
-        $key = "$layer $column $row";
+        $key = "$layer->value $column $row";
         $this->tiles[$key] = $bytes;
         $first = array_key_exists($key, $this->tileChanges) ? $this->tileChanges[$key]->before : $before;
         $this->tileChanges[$key] = new TileChange($layer, $column, $row, $first, $bytes);
     }
 
     /** Puts a whole layer in place of what was there. */
-    public function setLayer(string $layer, string $data): void
+    public function setLayer(LayerName $layer, string $data): void
     {
         $grid = $this->grid();
-        $tiles = $grid->cut($data, LayerKind::of($layer)->bytesPerPixel());
+        $tiles = $grid->cut($data, $layer->kind->bytesPerPixel());
         foreach ($this->tilesOf($layer) as [$column, $row]) {
             if (! isset($tiles["$column,$row"])) {
                 $this->setTile($layer, $column, $row, null);
@@ -103,7 +110,7 @@ final class Sheet
         }
     }
 
-    public function clearLayer(string $layer): void
+    public function clearLayer(LayerName $layer): void
     {
         foreach ($this->tilesOf($layer) as [$column, $row]) {
             $this->setTile($layer, $column, $row, null);
@@ -111,20 +118,20 @@ final class Sheet
     }
 
     /** The whole layer as one string; for whole-page work. */
-    public function layer(string $layer): string
+    public function layer(LayerName $layer): string
     {
-        return $this->grid()->join(fn (int $column, int $row): ?string => $this->tile($layer, $column, $row), LayerKind::of($layer)->bytesPerPixel());
+        return $this->grid()->join(fn (int $column, int $row): ?string => $this->tile($layer, $column, $row), $layer->kind->bytesPerPixel());
     }
 
     /** @return list<array{int, int}> */
-    private function tilesOf(string $layer): array
+    private function tilesOf(LayerName $layer): array
     {
         $places = [];
         foreach ($this->source->tilesOf($layer) as $place) {
             $places[implode(' ', $place)] = $place;
         }
         foreach ($this->tileChanges as $change) {
-            if ($change->layer === $layer) {
+            if ($change->layer->value === $layer->value) {
                 $places["$change->column $change->row"] = [$change->column, $change->row];
             }
         }
@@ -138,66 +145,100 @@ final class Sheet
         if ($x < 0 || $y < 0) {
             return 0;
         }
-        $tile = $this->tile(self::FLATS, intdiv($x, TileGrid::SIZE), intdiv($y, TileGrid::SIZE));
+        $tile = $this->tile(LayerName::flats(), intdiv($x, TileGrid::SIZE), intdiv($y, TileGrid::SIZE));
         $at = 2 * (($y % TileGrid::SIZE) * TileGrid::SIZE + $x % TileGrid::SIZE);
 
         return $tile === null ? 0 : ord($tile[$at]) << 8 | ord($tile[$at + 1]);
     }
 
-    /** @return array<array-key, array<string, mixed>> by key */
-    public function facts(FactKind $kind): array
+    /**
+     * Every record of a kind.
+     *
+     * @template R of Record
+     *
+     * @param  class-string<R>  $class
+     * @return array<array-key, R> by key
+     */
+    public function all(string $class): array
     {
-        return $this->facts[$kind->value] ??= $this->source->facts($kind);
+        $kind = $class::kind();
+        if (! isset($this->complete[$kind->value])) {
+            $this->records[$kind->value] = ($this->records[$kind->value] ?? []) + $this->source->records($kind);
+            $this->complete[$kind->value] = true;
+        }
+
+        return array_filter($this->records[$kind->value], fn (?Record $record): bool => $record instanceof $class);
     }
 
-    /** @return ?array<string, mixed> */
-    public function fact(FactKind $kind, int|string $key): ?array
+    /**
+     * @template R of Record
+     *
+     * @param  class-string<R>  $class
+     * @return ?R
+     */
+    public function find(string $class, int|string $key): ?Record
     {
-        return $this->facts($kind)[$key] ?? null;
+        $record = $this->record($class::kind(), $key);
+
+        return $record instanceof $class ? $record : null;
     }
 
-    /** @param  ?array<string, mixed>  $value  null takes the fact away */
-    public function setFact(FactKind $kind, int|string $key, ?array $value): void
+    private function record(RecordKind $kind, int|string $key): ?Record
     {
-        $before = $this->fact($kind, $key);
-        if ($before === $value) {
-            return;
+        if (! array_key_exists($key, $this->records[$kind->value] ?? []) && ! isset($this->complete[$kind->value])) {
+            $this->records[$kind->value][$key] = $this->source->record($kind, $key);
         }
-        if ($value === null) {
-            unset($this->facts[$kind->value][$key]);
-        } else {
-            $this->facts[$kind->value][$key] = $value;
-        }
+
+        return $this->records[$kind->value][$key] ?? null;
+    }
+
+    public function put(int|string $key, Record $record): void
+    {
+        $this->set($record::kind(), $key, $record);
+    }
+
+    /** @param  class-string<Record>  $class */
+    public function remove(string $class, int|string $key): void
+    {
+        $this->set($class::kind(), $key, null);
+    }
+
+    private function set(RecordKind $kind, int|string $key, ?Record $after): void
+    {
+        $before = $this->record($kind, $key);
         $name = "$kind->value $key";
-        $first = array_key_exists($name, $this->factChanges) ? $this->factChanges[$name]->before : $before;
-        $this->factChanges[$name] = new FactChange($kind, (string) $key, $first, $value);
+        $first = array_key_exists($name, $this->recordChanges) ? $this->recordChanges[$name]->before : $before;
+        $this->records[$kind->value][$key] = $after;
+        $this->recordChanges[$name] = new RecordChange($kind, (string) $key, $first, $after);
     }
 
-    /** Everything altered since the sheet was opened or last asked; what came back to where it was is left out. */
+    /**
+     * Everything altered since the sheet was opened or last asked; what came back to where it was is left out.
+     *
+     * @throws OpRefused when what must always hold of a page's records would not
+     */
     public function takeChange(): Change
     {
+        if ($this->altered(RecordKind::Pass) || $this->altered(RecordKind::Group)) {
+            Groups::hold($this);
+        }
         $change = new Change(
             array_values(array_filter($this->tileChanges, fn (TileChange $c): bool => $c->before !== $c->after)),
-            array_values(array_filter($this->factChanges, fn (FactChange $c): bool => $c->before !== $c->after)),
+            array_values(array_filter($this->recordChanges, fn (RecordChange $c): bool => ! $c->isNone())),
         );
-        $this->tileChanges = $this->factChanges = [];
+        $this->tileChanges = $this->recordChanges = [];
 
         return $change;
     }
 
-    /** Does a recorded change again; with its inverse, takes it back. */
-    public function replay(Change $change): void
+    private function altered(RecordKind $kind): bool
     {
-        foreach ($change->facts as $fact) {
-            $this->setFact($fact->kind, $fact->key, $fact->after);
+        foreach ($this->recordChanges as $change) {
+            if ($change->kind === $kind && ! $change->isNone()) {
+                return true;
+            }
         }
-        foreach ($change->tiles as $tile) {
-            $this->setTile($tile->layer, $tile->column, $tile->row, $tile->after);
-        }
-    }
 
-    private static function int(mixed $value): int
-    {
-        return is_int($value) ? $value : throw new \UnexpectedValueException('The page\'s size is damaged.');
+        return false;
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet;
 
 use Awning\Core\Compose\Block;
-use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\Pixels;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
 /** One tile of a sheet, for the compositor. */
@@ -16,6 +17,11 @@ final readonly class SheetBlock implements Block
     {
     }
 
+    public function rect(): Rect
+    {
+        return TileGrid::rect($this->column, $this->row);
+    }
+
     public function size(): int
     {
         return TileGrid::PIXELS;
@@ -23,15 +29,15 @@ final readonly class SheetBlock implements Block
 
     public function labels(): ?string
     {
-        return $this->sheet->tile(Sheet::FLATS, $this->column, $this->row);
+        return $this->sheet->tile(LayerName::flats(), $this->column, $this->row);
     }
 
-    public function coverage(string $layer): ?string
+    public function coverage(LayerName $layer): ?string
     {
-        return $this->sheet->tile($layer === Compositor::INK ? Sheet::INK : $layer, $this->column, $this->row);
+        return $this->sheet->tile($layer, $this->column, $this->row);
     }
 
-    public function paint(string $layer): ?Pixels
+    public function paint(LayerName $layer): ?Pixels
     {
         $tile = $this->sheet->tile($layer, $this->column, $this->row);
         if ($tile === null) {

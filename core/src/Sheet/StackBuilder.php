@@ -4,78 +4,123 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
-use Awning\Core\Compose\BlendMode;
+use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Flat;
-use Awning\Core\Compose\Node;
+use Awning\Core\Compose\GroupLayer;
+use Awning\Core\Compose\Layer;
+use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\PageStack;
-use Awning\Core\Compose\PassGroup;
-use Awning\Core\Compose\ScopeKind;
+use Awning\Core\Compose\PassLayer;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassOrder;
+use Awning\Core\Page\PassPlace;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\ScopeKind;
 
-/** Puts a page's facts and the series' palette together to what the compositor lays. */
+/** Puts a page's records and the series' palette together to what the compositor lays. */
 final readonly class StackBuilder
 {
     public function build(Sheet $sheet, Palette $palette, bool $showInk = true): PageStack
     {
-        $flats = [];
-        foreach ($sheet->facts(FactKind::Region) as $label => $region) {
-            $tones = is_int($region['material']) ? $palette->materials[$region['material']] ?? null : null;
-            if ($tones !== null && is_int($region['figure']) && is_int($region['material'])) {
-                $flats[(int) $label] = new Flat($region['figure'], $region['material'], $tones);
+        $flats = $this->flats($sheet, $palette);
+        $places = ['ink' => [], 'above' => []];
+        $planes = $spills = [];
+        foreach ($this->layers($sheet) as [$spec, $layer]) {
+            $place = PassPlace::of($spec->scope);
+            if ($place === PassPlace::Figure) {
+                $figure = $this->figureOf($spec, $palette);
+                $planes[$figure][] = $layer;
+                $spills[$figure] = ($spills[$figure] ?? false) || $this->spills($layer, $figure, $palette);
+            } else {
+                $places[$place->value][] = $layer;
             }
         }
-        $passes = [];
-        foreach ($sheet->facts(FactKind::Pass) as $id => $fact) {
-            $passes[$id] = PassFact::fromArray($fact);
+
+        return new PageStack(
+            $flats,
+            array_map(
+                fn (int $figure): DepthPlane => new DepthPlane($figure, $planes[$figure] ?? [], spills: $spills[$figure] ?? false),
+                $this->farToNear($palette, [...array_keys($planes), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
+            ),
+            $places['ink'], $places['above'], showInk: $showInk,
+        );
+    }
+
+    /** @return array<int, Flat> by label */
+    private function flats(Sheet $sheet, Palette $palette): array
+    {
+        $flats = [];
+        foreach ($sheet->all(Region::class) as $label => $region) {
+            $tones = $palette->materials[$region->material] ?? null;
+            if ($tones !== null) {
+                $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
+            }
         }
-        uksort($passes, fn (int|string $a, int|string $b): int => [$passes[$a]->order, (string) $a] <=> [$passes[$b]->order, (string) $b]);
-        /** @var array{figures: list<Node>, ink: list<Node>, above: list<Node>} $nodes */
-        $nodes = ['figures' => [], 'ink' => [], 'above' => []];
+
+        return $flats;
+    }
+
+    /**
+     * Passes and groups in their order; a group stands where its lowest member does.
+     *
+     * @return list<array{PassSpec, Layer}> a pass, or the lowest of a group, and what is laid
+     */
+    private function layers(Sheet $sheet): array
+    {
+        $passes = PassOrder::sorted($sheet->all(PassSpec::class));
+        $groups = $sheet->all(PassGroup::class);
+        $layers = $members = [];
+        foreach ($passes as $id => $pass) {
+            if ($pass->group !== null && isset($groups[$pass->group])) {
+                $members[$pass->group][] = LayerKinds::layer((string) $id, $pass);
+            }
+        }
         $laid = [];
         foreach ($passes as $id => $pass) {
-            $group = $pass->group === null ? null : $sheet->fact(FactKind::Group, $pass->group);
-            if ($group !== null && isset($laid[$pass->group])) {
-                continue;
-            }
-            $laid[$pass->group ?? ''] = true;
-            $place = match ($pass->scope->kind) {
-                ScopeKind::Ink => 'ink',
-                ScopeKind::Page => 'above',
-                default => 'figures',
-            };
-            // A group stands where its lowest pass does.
-            $nodes[$place][] = $group === null ? $pass->toPass((string) $id) : $this->group($group, $this->members($passes, $pass->group));
-        }
-
-        return new PageStack($flats, $nodes['figures'], $nodes['ink'], $nodes['above'], showInk: $showInk);
-    }
-
-    /**
-     * @param  array<PassFact>  $passes  in order
-     * @return list<Node>
-     */
-    private function members(array $passes, ?string $group): array
-    {
-        $members = [];
-        foreach ($passes as $id => $pass) {
-            if ($pass->group === $group) {
-                $members[] = $pass->toPass((string) $id);
+            if ($pass->group === null || ! isset($groups[$pass->group])) {
+                $layers[] = [$pass, LayerKinds::layer((string) $id, $pass)];
+            } elseif (! isset($laid[$pass->group])) {
+                $laid[$pass->group] = true;
+                $layers[] = [$pass, new GroupLayer($members[$pass->group], $groups[$pass->group])];
             }
         }
 
-        return $members;
+        return $layers;
+    }
+
+    /** Whose plane a pass lies in: its figure's; a page's own pass in that of what it is clipped to. */
+    private function figureOf(PassSpec $pass, Palette $palette): int
+    {
+        return $pass->figure > 0 ? $pass->figure : $this->clippedTo($pass->scope, $palette);
+    }
+
+    private function clippedTo(Scope $scope, Palette $palette): int
+    {
+        return $scope->kind === ScopeKind::Material ? $palette->figureOf[$scope->id] ?? 0 : $scope->id;
+    }
+
+    private function spills(Layer $layer, int $figure, Palette $palette): bool
+    {
+        foreach ($layer instanceof GroupLayer ? $layer->members : [$layer] as $member) {
+            if ($member instanceof PassLayer && $this->clippedTo($member->spec->scope, $palette) !== $figure) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
-     * @param  array<string, mixed>  $group
-     * @param  list<Node>  $children
+     * @param  array<int>  $present
+     * @return list<int> figures, farthest first; those the palette does not know come before all others
      */
-    private function group(array $group, array $children): PassGroup
+    private function farToNear(Palette $palette, array $present): array
     {
-        return new PassGroup(
-            $children,
-            (bool) $group['isolated'],
-            BlendMode::from(is_string($group['mode']) ? $group['mode'] : 'normal'),
-            is_float($group['opacity']) || is_int($group['opacity']) ? (float) $group['opacity'] : 1.0,
-        );
+        $unknown = array_diff(array_unique($present), $palette->depths);
+        sort($unknown);
+
+        return [...$unknown, ...$palette->depths];
     }
 }

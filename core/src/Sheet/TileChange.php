@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Page\LayerName;
+
 /** One tile before and after; null is an empty tile. */
 final readonly class TileChange
 {
     public function __construct(
-        public string $layer,
+        public LayerName $layer,
         public int $column,
         public int $row,
         public ?string $before,

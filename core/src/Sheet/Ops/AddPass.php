@@ -4,18 +4,42 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
-use Awning\Core\Sheet\FactKind;
-use Awning\Core\Sheet\Op;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassOrder;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-final readonly class AddPass implements Op
+/** Hangs a new pass; without an order of its own, on top of its figure's. */
+final readonly class AddPass implements ClientOp
 {
     public const MOST = 200;
 
-    public function __construct(private string $id, private PassFact $pass)
+    public function __construct(private string $id, private PassSpec $pass)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'pass.add';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self($input->id('id'), PassSpec::fromData($input->map('pass')));
+    }
+
+    public function toInput(): array
+    {
+        return ['id' => $this->id, 'pass' => $this->pass->toData()];
     }
 
     public function title(): string
@@ -23,24 +47,26 @@ final readonly class AddPass implements Op
         return "Add the pass {$this->pass->name}";
     }
 
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return References::ofPass($this->pass->figure, $this->pass->scope);
+    }
+
     public function apply(Sheet $sheet): void
     {
-        $sheet->grid();
-        $passes = $sheet->facts(FactKind::Pass);
+        $sheet->size();
+        $passes = $sheet->all(PassSpec::class);
         if (isset($passes[$this->id])) {
             throw new OpRefused('This pass is there already.');
         }
         if (count($passes) >= self::MOST) {
             throw new OpRefused('A page holds at most '.self::MOST.' passes. Remove one first.');
         }
-        $fact = $this->pass->toArray();
-        if ($fact['order'] === 0.0) {
-            // On top of its figure's passes.
-            $fact['order'] = 1.0 + max([0.0, ...array_map(
-                fn (array $other): float => $other['figure'] === $fact['figure'] && is_float($other['order']) ? $other['order'] : 0.0,
-                array_values($passes),
-            )]);
-        }
-        $sheet->setFact(FactKind::Pass, $this->id, $fact);
+        $sheet->put($this->id, $this->pass->order === 0.0 ? $this->pass->at(PassOrder::onTop($passes, $this->pass->figure)) : $this->pass);
     }
 }

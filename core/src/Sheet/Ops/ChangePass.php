@@ -4,26 +4,47 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
-use Awning\Core\Sheet\FactKind;
-use Awning\Core\Sheet\Op;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Scope;
+use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /** Alters a pass's name, colour, blend mode, opacity, visibility, clip, place in the order or group. */
-final readonly class ChangePass implements Op
+final readonly class ChangePass implements ClientOp
 {
-    private const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group'];
-
-    /** @param  array<string, mixed>  $values */
-    public function __construct(private string $id, private array $values)
+    /** @param  Data  $values  only what is to be altered */
+    public function __construct(private string $id, private Data $values)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'pass.change';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self($input->id('id'), $input->map('values'));
+    }
+
+    public function toInput(): array
+    {
+        return ['id' => $this->id, 'values' => $this->values->all()];
     }
 
     public function title(): string
     {
-        return match (array_keys($this->values)) {
-            ['visible'] => $this->values['visible'] ? 'Let a pass down' : 'Roll a pass up',
+        return match ($this->values->names()) {
+            ['visible'] => $this->values->flag('visible', true) ? 'Let a pass down' : 'Roll a pass up',
             ['order'] => 'Move a pass',
             ['opacity'] => 'Set a pass\'s opacity',
             ['mode'] => 'Set a pass\'s blend mode',
@@ -31,20 +52,23 @@ final readonly class ChangePass implements Op
         };
     }
 
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return $this->values->has('scope') ? References::ofPass(0, Scope::fromData($this->values->map('scope'))) : new References;
+    }
+
     public function apply(Sheet $sheet): void
     {
-        $fact = $sheet->fact(FactKind::Pass, $this->id) ?? throw new OpRefused('The pass is gone. Reload the page.');
-        if (array_diff(array_keys($this->values), self::CHANGEABLE) !== []) {
-            throw new OpRefused('This of a pass cannot be changed.');
-        }
+        $pass = $sheet->find(PassSpec::class, $this->id) ?? throw new OpRefused('The pass is gone. Reload the page.');
         try {
-            $changed = PassFact::fromArray($this->values + $fact);
+            $sheet->put($this->id, $pass->changed($this->values));
         } catch (\InvalidArgumentException $error) {
             throw new OpRefused($error->getMessage(), 0, $error);
         }
-        if ($changed->group !== null && $sheet->fact(FactKind::Group, $changed->group) === null) {
-            throw new OpRefused('The group is gone. Reload the page.');
-        }
-        $sheet->setFact(FactKind::Pass, $this->id, $changed->toArray());
     }
 }

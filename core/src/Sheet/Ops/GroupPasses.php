@@ -4,22 +4,44 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
-use Awning\Core\Compose\BlendMode;
-use Awning\Core\Sheet\FactKind;
-use Awning\Core\Sheet\Op;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /** Takes passes of one figure together, or with no passes changes or dissolves a group that is there. */
-final readonly class GroupPasses implements Op
+final readonly class GroupPasses implements ClientOp
 {
     /**
      * @param  list<string>  $passes  ids; empty keeps those the group has
-     * @param  ?array{isolated: bool, mode: BlendMode, opacity: float}  $how  null dissolves the group
+     * @param  ?PassGroup  $how  null dissolves the group
      */
-    public function __construct(private string $id, private array $passes, private ?array $how)
+    public function __construct(private string $id, private array $passes, private ?PassGroup $how)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'group';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self($input->id('id'), $input->ids('passes', AddPass::MOST), $input->has('how') ? PassGroup::fromData($input->map('how')) : null);
+    }
+
+    public function toInput(): array
+    {
+        return ['id' => $this->id, 'passes' => $this->passes, 'how' => $this->how?->toData()];
     }
 
     public function title(): string
@@ -27,34 +49,45 @@ final readonly class GroupPasses implements Op
         return $this->how === null ? 'Part a group of passes' : 'Group passes';
     }
 
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
     public function apply(Sheet $sheet): void
     {
-        $known = $sheet->facts(FactKind::Pass);
-        $figures = [];
-        foreach ($this->passes as $pass) {
-            $figures[] = PassFact::fromArray($known[$pass] ?? throw new OpRefused('One of the passes is gone. Reload the page.'))->figure;
-        }
-        if (count(array_unique($figures)) > 1) {
-            throw new OpRefused('Only passes of one figure go together in a group.');
-        }
+        $known = $sheet->all(PassSpec::class);
         if ($this->how === null) {
-            foreach ($known as $id => $pass) {
-                if ($pass['group'] === $this->id) {
-                    $sheet->setFact(FactKind::Pass, $id, ['group' => null] + $pass);
-                }
-            }
-            $sheet->setFact(FactKind::Group, $this->id, null);
+            $this->part($sheet, $known);
 
             return;
         }
-        if ($this->how['opacity'] < 0 || $this->how['opacity'] > 1) {
-            throw new OpRefused('Opacity runs from 0 to 1.');
+        $members = [];
+        foreach ($this->passes as $pass) {
+            $members[$pass] = $known[$pass] ?? throw new OpRefused('One of the passes is gone. Reload the page.');
         }
-        $sheet->setFact(FactKind::Group, $this->id, [
-            'isolated' => $this->how['isolated'], 'mode' => $this->how['mode']->value, 'opacity' => $this->how['opacity'],
-        ]);
-        foreach ($this->passes as $id) {
-            $sheet->setFact(FactKind::Pass, $id, ['group' => $this->id] + $known[$id]);
+        if ($members === [] && $sheet->find(PassGroup::class, $this->id) === null) {
+            throw new OpRefused('The group is gone. Reload the page.');
         }
+        $sheet->put($this->id, $this->how);
+        foreach ($members as $id => $pass) {
+            $sheet->put($id, $pass->inGroup($this->id));
+        }
+    }
+
+    /** @param  array<array-key, PassSpec>  $passes */
+    private function part(Sheet $sheet, array $passes): void
+    {
+        foreach ($passes as $id => $pass) {
+            if ($pass->group === $this->id) {
+                $sheet->put($id, $pass->inGroup(null));
+            }
+        }
+        $sheet->remove(PassGroup::class, $this->id);
     }
 }

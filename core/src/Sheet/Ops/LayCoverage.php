@@ -4,22 +4,44 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /** Hangs a pass whose coverage was computed, not painted. */
 final readonly class LayCoverage implements Op
 {
-    public function __construct(private string $id, private PassFact $pass, private Plane $coverage)
+    public function __construct(private string $id, private PassSpec $pass, private Plane $coverage)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'pass.lay';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    /** The coverage itself is in the tiles the journal names. */
+    public function toInput(): array
+    {
+        return ['id' => $this->id, 'pass' => $this->pass->toData()];
     }
 
     public function title(): string
     {
         return "Lay {$this->pass->name}";
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
     }
 
     public function apply(Sheet $sheet): void

@@ -6,9 +6,14 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\CleanScan;
-use Awning\Core\Sheet\FactKind;
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Region;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
@@ -19,9 +24,25 @@ final readonly class LayInk implements Op
 {
     /**
      * @param  float  $dpi  0 when the scan does not say
+     * @param  ?int  $original  the file it was read from; null when the kept scan was cleaned again
      */
-    public function __construct(private string $title, private CleanScan $scan, private FlatsResult $flats, private float $dpi)
+    public function __construct(private string $title, private CleanScan $scan, private FlatsResult $flats, private float $dpi, private ?int $original = null)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'ink.lay';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function toInput(): array
+    {
+        return ['original' => $this->original, 'paper' => $this->scan->levels->paper, 'ink' => $this->scan->levels->ink, 'dpi' => $this->dpi];
     }
 
     public function title(): string
@@ -29,77 +50,71 @@ final readonly class LayInk implements Op
         return $this->title;
     }
 
+    public function right(): Right
+    {
+        return Right::Flat;
+    }
+
     public function apply(Sheet $sheet): void
     {
-        $width = $this->scan->ink->width;
-        $height = $this->scan->ink->height;
-        $old = $sheet->fact(FactKind::Page, 'page');
-        $sameSize = $old !== null && $old['width'] === $width && $old['height'] === $height;
-        if ($old !== null && ! $sameSize && $sheet->facts(FactKind::Pass) !== []) {
+        $size = new PageSize($this->scan->ink->width, $this->scan->ink->height, $this->dpi, $this->scan->levels->paper, $this->scan->levels->ink);
+        $old = $sheet->find(PageSize::class, PageSize::KEY);
+        $sameSize = $old === null || $old->fits($size);
+        if ($old !== null && ! $sameSize && $sheet->all(PassSpec::class) !== []) {
             throw new OpRefused(sprintf(
                 'This scan is %d x %d px; the page is %d x %d px and has painting on it. Import it into a new page, or scan it at the same size.',
-                $width, $height, $sheet->grid()->width, $sheet->grid()->height,
+                $size->width, $size->height, $old->width, $old->height,
             ));
         }
-        $fills = $this->carriedFills($sheet);
-        if ($old !== null && ! $sameSize) {
-            foreach ([Sheet::SCAN, Sheet::INK, Sheet::FLATS] as $layer) {
+        $regions = $this->withFills($sheet);
+        if (! $sameSize) {
+            foreach ([LayerName::scan(), LayerName::ink(), LayerName::flats()] as $layer) {
                 $sheet->clearLayer($layer);
             }
         }
-        $sheet->setFact(FactKind::Page, 'page', [
-            'width' => $width, 'height' => $height, 'dpi' => $this->dpi,
-            'paper' => $this->scan->levels->paper, 'ink' => $this->scan->levels->ink,
-        ]);
-        $sheet->setLayer(Sheet::SCAN, $this->scan->darkness->data);
-        $sheet->setLayer(Sheet::INK, $this->scan->ink->data);
-        $sheet->setLayer(Sheet::FLATS, $this->flats->labels->data);
-        $this->setRegions($sheet, $fills);
-        $this->setBridges($sheet);
+        $sheet->put(PageSize::KEY, $size);
+        $sheet->setLayer(LayerName::scan(), $this->scan->darkness->data);
+        $sheet->setLayer(LayerName::ink(), $this->scan->ink->data);
+        $sheet->setLayer(LayerName::flats(), $this->flats->labels->data);
+        $this->replace($sheet, Region::class, $regions);
+        $this->replace($sheet, Bridge::class, $this->numbered($this->flats->bridges));
     }
 
-    /** @return array<int, array{figure: int, material: int}> by new label */
-    private function carriedFills(Sheet $sheet): array
+    /**
+     * @param  list<Bridge>  $bridges
+     * @return array<int, Bridge> from 1
+     */
+    private function numbered(array $bridges): array
     {
-        $fills = [];
-        $regions = $sheet->facts(FactKind::Region);
-        if ($regions !== []) {
-            foreach ($this->flats->regions as $region) {
-                $old = $regions[$sheet->labelAt($region->x, $region->y)] ?? null;
-                if ($old !== null && is_int($old['figure']) && is_int($old['material']) && $old['material'] > 0) {
-                    $fills[$region->label] = ['figure' => $old['figure'], 'material' => $old['material']];
-                }
-            }
-        }
-
-        return $fills;
+        return $bridges === [] ? [] : array_combine(range(1, count($bridges)), $bridges);
     }
 
-    /** @param  array<int, array{figure: int, material: int}>  $fills */
-    private function setRegions(Sheet $sheet, array $fills): void
+    /** @return array<int, Region> the regions found, with what now lies there filled as it was */
+    private function withFills(Sheet $sheet): array
     {
-        $left = $sheet->facts(FactKind::Region);
-        foreach ($this->flats->regions as $region) {
-            unset($left[$region->label]);
-            $sheet->setFact(FactKind::Region, $region->label, [
-                'figure' => $fills[$region->label]['figure'] ?? 0, 'material' => $fills[$region->label]['material'] ?? 0,
-                'area' => $region->area, 'x' => $region->x, 'y' => $region->y,
-            ]);
+        $before = $sheet->all(Region::class);
+        if ($before === []) {
+            return $this->flats->regions;
         }
-        foreach (array_keys($left) as $label) {
-            $sheet->setFact(FactKind::Region, $label, null);
-        }
+
+        return array_map(function (Region $region) use ($before, $sheet): Region {
+            $old = $before[$sheet->labelAt($region->x, $region->y)] ?? null;
+
+            return $old === null ? $region : $region->filled($old->figure, $old->material);
+        }, $this->flats->regions);
     }
 
-    private function setBridges(Sheet $sheet): void
+    /**
+     * @param  class-string<Region|Bridge>  $class
+     * @param  array<int, Region|Bridge>  $records
+     */
+    private function replace(Sheet $sheet, string $class, array $records): void
     {
-        $left = $sheet->facts(FactKind::Bridge);
-        foreach ($this->flats->bridges as $number => $bridge) {
-            unset($left[$number + 1]);
-            $sheet->setFact(FactKind::Bridge, $number + 1, ['x1' => $bridge->x1, 'y1' => $bridge->y1, 'x2' => $bridge->x2, 'y2' => $bridge->y2]);
+        foreach (array_keys(array_diff_key($sheet->all($class), $records)) as $gone) {
+            $sheet->remove($class, $gone);
         }
-        foreach (array_keys($left) as $number) {
-            $sheet->setFact(FactKind::Bridge, $number, null);
+        foreach ($records as $key => $record) {
+            $sheet->put($key, $record);
         }
     }
 }

@@ -4,16 +4,39 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
-use Awning\Core\Sheet\FactKind;
-use Awning\Core\Sheet\Op;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\PassFact;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-final readonly class RemovePass implements Op
+/** Takes a pass away with all that was painted in it. */
+final readonly class RemovePass implements ClientOp
 {
     public function __construct(private string $id)
     {
+    }
+
+    public static function kind(): string
+    {
+        return 'pass.remove';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self($input->id('id'));
+    }
+
+    public function toInput(): array
+    {
+        return ['id' => $this->id];
     }
 
     public function title(): string
@@ -21,10 +44,20 @@ final readonly class RemovePass implements Op
         return 'Remove a pass';
     }
 
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
     public function apply(Sheet $sheet): void
     {
-        $fact = $sheet->fact(FactKind::Pass, $this->id) ?? throw new OpRefused('The pass is gone already.');
-        $sheet->clearLayer(PassFact::fromArray($fact)->layer($this->id));
-        $sheet->setFact(FactKind::Pass, $this->id, null);
+        $pass = $sheet->find(PassSpec::class, $this->id) ?? throw new OpRefused('The pass is gone already.');
+        $sheet->clearLayer($pass->layer($this->id));
+        $sheet->remove(PassSpec::class, $this->id);
     }
 }

@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Compose;
+namespace Awning\Core\Page;
 
-/** What a pass is clipped to: the page, the ink, a figure or a material. */
+/**
+ * What a pass is clipped to: the page, the ink, a figure or a material.
+ *
+ * @phpstan-type ScopeData array{kind: value-of<ScopeKind>, id: int}
+ */
 final readonly class Scope
 {
     private function __construct(public ScopeKind $kind, public int $id)
@@ -41,12 +45,28 @@ final readonly class Scope
         return new self($kind, $id);
     }
 
-    public function holds(?Flat $flat): bool
+    /** @throws \InvalidArgumentException */
+    public static function fromData(Data $data): self
+    {
+        return self::of(
+            $data->choice('kind', ScopeKind::class, 'A pass stays inside the page, the ink, a figure or a material; say which.'),
+            $data->int('id', 0, PHP_INT_MAX, 0),
+        );
+    }
+
+    /** @return ScopeData */
+    public function toData(): array
+    {
+        return ['kind' => $this->kind->value, 'id' => $this->id];
+    }
+
+    /** Whether it lets through what is of this figure and material. */
+    public function holds(int $figure, int $material): bool
     {
         return match ($this->kind) {
             ScopeKind::Page, ScopeKind::Ink => true,
-            ScopeKind::Figure => $flat !== null && $flat->figure === $this->id,
-            ScopeKind::Material => $flat !== null && $flat->material === $this->id,
+            ScopeKind::Figure => $figure === $this->id,
+            ScopeKind::Material => $material === $this->id,
         };
     }
 }

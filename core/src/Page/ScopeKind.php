@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Compose;
+namespace Awning\Core\Page;
 
 enum ScopeKind: string
 {

@@ -2,13 +2,35 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Flats;
+namespace Awning\Core\Page;
 
-/** A stroke one pixel wide that closes a gap in the ink, for flatting only. Ends are pixels. */
-final readonly class Bridge
+/**
+ * A stroke one pixel wide that closes a gap in the ink, for flatting only. Ends are pixels.
+ *
+ * @phpstan-type BridgeData array{x1: int, y1: int, x2: int, y2: int}
+ */
+final readonly class Bridge implements Record
 {
     public function __construct(public int $x1, public int $y1, public int $x2, public int $y2)
     {
+    }
+
+    public static function kind(): RecordKind
+    {
+        return RecordKind::Bridge;
+    }
+
+    public static function fromData(Data $data): self
+    {
+        $end = fn (string $name): int => $data->int($name, 0, PageSize::MOST);
+
+        return new self($end('x1'), $end('y1'), $end('x2'), $end('y2'));
+    }
+
+    /** @return BridgeData */
+    public function toData(): array
+    {
+        return ['x1' => $this->x1, 'y1' => $this->y1, 'x2' => $this->x2, 'y2' => $this->y2];
     }
 
     public function length(): float

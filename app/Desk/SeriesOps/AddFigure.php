@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Series;
+
+/** A new figure, nearer to the reader than all others. */
+final readonly class AddFigure implements SeriesOp
+{
+    public function __construct(private string $name)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'figure.add';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Add the figure $this->name";
+    }
+
+    public function toInput(): array
+    {
+        return ['name' => $this->name];
+    }
+
+    public function apply(Series $series): array
+    {
+        $figure = Figure::query()->create([
+            'series_id' => $series->id, 'name' => $this->name,
+            'depth' => 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'),
+        ]);
+
+        return [['figure', $figure->id, null, ['name' => $figure->name, 'depth' => $figure->depth]]];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Record;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What all passes have in columns; what only one kind has as JSON.
+ *
+ * @property int $page_id
+ * @property string $id
+ * @property int $figure_id
+ */
+final class PassRow extends Model implements KeepsRecord
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $table = 'passes';
+
+    protected $keyType = 'string';
+
+    public static function keyColumn(): string
+    {
+        return 'id';
+    }
+
+    public static function rowOf(Record $record): array
+    {
+        assert($record instanceof PassSpec);
+
+        return [
+            'figure_id' => $record->figure, 'name' => $record->name, 'kind' => $record->content->kind()->value,
+            'settings' => json_encode((object) $record->content->toData(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            'scope_kind' => $record->scope->kind->value, 'scope_id' => $record->scope->id, 'mode' => $record->mode->value,
+            'opacity' => $record->opacity, 'visible' => $record->visible, 'place' => $record->order, 'group_id' => $record->group,
+        ];
+    }
+
+    public static function recordOf(\stdClass $row): PassSpec
+    {
+        return PassSpec::fromData(new Data([
+            ...(array) json_decode($row->settings, true, flags: JSON_THROW_ON_ERROR),
+            'figure' => $row->figure_id, 'name' => $row->name, 'kind' => $row->kind, 'scope' => ['kind' => $row->scope_kind, 'id' => $row->scope_id],
+            'mode' => $row->mode, 'opacity' => $row->opacity, 'visible' => (bool) $row->visible, 'order' => $row->place, 'group' => $row->group_id,
+        ]));
+    }
+}

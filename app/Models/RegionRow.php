@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Page\Record;
+use Awning\Core\Page\Region;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $page_id
+ * @property int $label
+ * @property int $figure_id
+ * @property int $material_id
+ */
+final class RegionRow extends Model implements KeepsRecord
+{
+    public $timestamps = false;
+
+    protected $table = 'regions';
+
+    public static function keyColumn(): string
+    {
+        return 'label';
+    }
+
+    public static function rowOf(Record $record): array
+    {
+        assert($record instanceof Region);
+
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y];
+    }
+
+    public static function recordOf(\stdClass $row): Region
+    {
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Page\BlendMode;
+
+/** Lays nothing, and notes which pixels are touched at all. */
+final class FootprintCanvas implements Canvas
+{
+    private string $touched;
+
+    public function __construct(private readonly int $count)
+    {
+        $this->touched = str_repeat("\0", $count);
+    }
+
+    /** Not zero where something was laid. */
+    public function touched(): string
+    {
+        return $this->touched;
+    }
+
+    public function cover(array $spans): void
+    {
+        $this->touched |= Pixels::coloured($this->count, $spans, null)->alphas();
+    }
+
+    public function tint(array $spans, string $coverage, BlendMode $mode, float $opacity): void
+    {
+        $this->touched |= Pixels::coloured($this->count, $spans, $coverage)->alphas();
+    }
+
+    public function paint(Pixels $source, BlendMode $mode, float $opacity): void
+    {
+        $this->touched |= $source->alphas();
+    }
+
+    public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void
+    {
+        $layers($this);
+    }
+
+    public function through(string $mask, int $colour, callable $layers): void
+    {
+        $this->touched |= $mask;
+    }
+}

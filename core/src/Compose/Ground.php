@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Rect;
+
+/** What layers are laid over on one stretch of the page: its place, its flats, and the bytes of its layers. */
+final readonly class Ground
+{
+    public FlatSpans $flats;
+
+    public int $count;
+
+    /** @param  array<int, Flat>  $flats  by label */
+    public function __construct(private Block $block, array $flats)
+    {
+        $this->count = $block->size();
+        $labels = $block->labels();
+        $this->flats = new FlatSpans($labels === null ? [[0, $this->count, 0]] : Labels::spans($labels), $flats, $this->count);
+    }
+
+    /** Where on the page this is. */
+    public function rect(): Rect
+    {
+        return $this->block->rect();
+    }
+
+    /** @return ?string one byte a pixel; null when it is empty here */
+    public function coverage(LayerName $layer): ?string
+    {
+        return $this->block->coverage($layer);
+    }
+
+    public function paint(LayerName $layer): ?Pixels
+    {
+        return $this->block->paint($layer);
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Page\PassKind;
+use Awning\Core\Page\PassSpec;
+
+/** Which layer lays which kind of pass. A new kind of pass is a line here. */
+final class LayerKinds
+{
+    public static function layer(string $id, PassSpec $pass): PassLayer
+    {
+        return match ($pass->content->kind()) {
+            PassKind::Tone => new ToneLayer($id, $pass),
+            PassKind::Tint => new TintLayer($id, $pass),
+            PassKind::Paint => new PaintLayer($id, $pass),
+        };
+    }
+}

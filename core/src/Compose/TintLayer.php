@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Page\TintContent;
+
+/** Lays one colour through the pass's coverage. */
+final readonly class TintLayer extends PassLayer
+{
+    protected function put(Canvas $canvas, Ground $ground): void
+    {
+        $coverage = $ground->coverage($this->layer);
+        if ($coverage !== null && $this->spec->content instanceof TintContent) {
+            $canvas->tint($ground->flats->inside($this->spec->scope, $this->spec->content->colour->number()), $coverage, $this->spec->mode, $this->spec->opacity);
+        }
+    }
+}

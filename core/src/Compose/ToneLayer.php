@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Compose;
+
+use Awning\Core\Page\ToneContent;
+
+/** Lays each material's own tone through the pass's coverage; where there is no material, nothing. */
+final readonly class ToneLayer extends PassLayer
+{
+    protected function put(Canvas $canvas, Ground $ground): void
+    {
+        $coverage = $ground->coverage($this->layer);
+        if ($coverage !== null && $this->spec->content instanceof ToneContent) {
+            $canvas->tint($ground->flats->inside($this->spec->scope, $this->spec->content->tone), $coverage, $this->spec->mode, $this->spec->opacity);
+        }
+    }
+}

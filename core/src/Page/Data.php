@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/**
+ * Reads plain data that came from outside (a request, a row, a journal) value by value. Whatever is missing or out of
+ * bounds is an InvalidArgumentException whose message a person can act on.
+ */
+final readonly class Data
+{
+    /** @param  array<array-key, mixed>  $values */
+    public function __construct(private array $values)
+    {
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->values[$name]);
+    }
+
+    /** @return list<string> the names there are */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->values));
+    }
+
+    public function int(string $name, int $least, int $most, ?int $default = null): int
+    {
+        $value = $this->values[$name] ?? $default;
+        if (! is_int($value) || $value < $least || $value > $most) {
+            throw new \InvalidArgumentException("The $name is a whole number from $least to $most.");
+        }
+
+        return $value;
+    }
+
+    public function number(string $name, float $least, float $most, ?float $default = null): float
+    {
+        $value = $this->values[$name] ?? $default;
+        if ((! is_int($value) && ! is_float($value)) || ! ($value >= $least && $value <= $most)) {
+            throw new \InvalidArgumentException(ucfirst($name)." runs from $least to $most.");
+        }
+
+        return (float) $value;
+    }
+
+    public function flag(string $name, bool $default): bool
+    {
+        $value = $this->values[$name] ?? $default;
+
+        return is_bool($value) ? $value : throw new \InvalidArgumentException("The $name is either true or false.");
+    }
+
+    public function text(string $name, string $default = ''): string
+    {
+        $value = $this->values[$name] ?? $default;
+
+        return is_string($value) ? $value : throw new \InvalidArgumentException("The $name is a text.");
+    }
+
+    /** A name a person gave: one line of 1 to 60 characters. */
+    public function name(string $name, string $what): string
+    {
+        $text = trim($this->text($name));
+        if ($text === '' || mb_strlen($text) > 60 || preg_match('/\p{C}/u', $text) !== 0) {
+            throw new \InvalidArgumentException("$what needs a name of 1 to 60 characters.");
+        }
+
+        return $text;
+    }
+
+    /** The name of a pass or group, made by the client: 6 to 24 small letters and digits. */
+    public function id(string $name): string
+    {
+        return self::checkedId($this->values[$name] ?? null);
+    }
+
+    /** @return list<string> */
+    public function ids(string $name, int $most): array
+    {
+        return array_map(self::checkedId(...), $this->list($name, $most));
+    }
+
+    public static function checkedId(mixed $value): string
+    {
+        return is_string($value) && preg_match('/^[a-z0-9]{6,24}$/D', $value) === 1
+            ? $value : throw new \InvalidArgumentException('A pass is named by 6 to 24 small letters and digits.');
+    }
+
+    /** @return list<mixed> */
+    public function list(string $name, int $most): array
+    {
+        $value = $this->values[$name] ?? [];
+        if (! is_array($value) || ! array_is_list($value) || count($value) > $most) {
+            throw new \InvalidArgumentException("The $name are a list of at most $most.");
+        }
+
+        return $value;
+    }
+
+    /** Data inside the data. */
+    public function map(string $name): self
+    {
+        $value = $this->values[$name] ?? null;
+
+        return is_array($value) ? new self($value) : throw new \InvalidArgumentException('The change is incomplete. Reload the page and try again.');
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     */
+    public function choice(string $name, string $enum, string $otherwise, ?\BackedEnum $default = null): \BackedEnum
+    {
+        $value = $this->values[$name] ?? null;
+        if ($value === null && $default instanceof $enum) {
+            return $default;
+        }
+
+        return (is_string($value) ? $enum::tryFrom($value) : null) ?? throw new \InvalidArgumentException($otherwise);
+    }
+
+    /** These values, and where they say nothing, those. */
+    public function over(self $those): self
+    {
+        return new self($this->values + $those->values);
+    }
+
+    /** @return array<array-key, mixed> */
+    public function all(): array
+    {
+        return $this->values;
+    }
+}

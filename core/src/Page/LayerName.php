@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/** Names a layer of a page: "scan", "ink", "flats", "pass:ID" (coverage) or "paint:ID". */
+final readonly class LayerName
+{
+    private function __construct(public string $value, public LayerKind $kind)
+    {
+    }
+
+    public static function scan(): self
+    {
+        return new self('scan', LayerKind::Coverage);
+    }
+
+    public static function ink(): self
+    {
+        return new self('ink', LayerKind::Coverage);
+    }
+
+    public static function flats(): self
+    {
+        return new self('flats', LayerKind::Labels);
+    }
+
+    /** The layer of a pass whose content is of this kind. */
+    public static function ofPass(string $id, LayerKind $kind): self
+    {
+        return new self(($kind === LayerKind::Paint ? 'paint:' : 'pass:').$id, $kind);
+    }
+
+    /** @throws \InvalidArgumentException when no layer can have this name */
+    public static function parse(string $value): self
+    {
+        return match (true) {
+            $value === 'flats' => self::flats(),
+            $value === 'scan', $value === 'ink', preg_match('/^pass:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
+            preg_match('/^paint:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Paint),
+            default => throw new \InvalidArgumentException('There is no layer of this name.'),
+        };
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/** The order passes lie in, bottom up: by their order number; where two are equal, by their id. */
+final class PassOrder
+{
+    /** How far above the highest a new pass hangs. */
+    public const STEP = 1.0;
+
+    /**
+     * @param  array<array-key, PassSpec>  $passes  by id
+     * @return array<array-key, PassSpec>
+     */
+    public static function sorted(array $passes): array
+    {
+        uksort($passes, fn (int|string $a, int|string $b): int => [$passes[$a]->order, (string) $a] <=> [$passes[$b]->order, (string) $b]);
+
+        return $passes;
+    }
+
+    /**
+     * The order number that lays a new pass on top of its figure's.
+     *
+     * @param  array<array-key, PassSpec>  $passes
+     */
+    public static function onTop(array $passes, int $figure): float
+    {
+        $highest = 0.0;
+        foreach ($passes as $pass) {
+            if ($pass->figure === $figure) {
+                $highest = max($highest, $pass->order);
+            }
+        }
+
+        return $highest + self::STEP;
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+use Awning\Core\Colour\Tone;
+
+/**
+ * What the board and the passes panel offer: the pass each tone paints in, and the passes one can hang. The browser is
+ * told this as data. Colours, modes and opacities of the hangable passes are common practice.
+ *
+ * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
+ * @phpstan-type HangablePass array{title: string, pass: array{name: string, kind: value-of<PassKind>, colour: ?string, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
+ */
+final class PassRules
+{
+    /** The pass a tone paints in when no other is picked. */
+    public static function forTone(Tone $tone, int $figure): PassSpec
+    {
+        return new PassSpec(self::toneName($tone), $figure, new ToneContent($tone), $tone === Tone::Line ? Scope::ink() : Scope::figure($figure));
+    }
+
+    public static function toneName(Tone $tone): string
+    {
+        return match ($tone) {
+            Tone::Deep => 'Deep shade',
+            Tone::Shade => 'Shade',
+            Tone::Base => 'Base',
+            Tone::Light => 'Light',
+            Tone::Glint => 'Glint',
+            Tone::Line => 'Line colour',
+        };
+    }
+
+    /** @return list<HangablePass> without figure, clip and order: these depend on where it is hung */
+    public static function hangable(): array
+    {
+        return [
+            self::tint('Occlusion (multiply tint)', 'Occlusion', '#4b4668', BlendMode::Multiply, 0.5),
+            self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
+            self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
+            self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
+            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'kind' => PassKind::Paint->value, 'colour' => null, 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
+        ];
+    }
+
+    /** @return HangablePass */
+    private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity): array
+    {
+        return ['title' => $title, 'pass' => ['name' => $name, 'kind' => PassKind::Tint->value, 'colour' => $colour, 'mode' => $mode->value, 'opacity' => $opacity]];
+    }
+
+    /** @return PassRulesData */
+    public static function toData(): array
+    {
+        return [
+            'tones' => array_map(fn (Tone $tone): array => [
+                'tone' => $tone->value, 'name' => self::toneName($tone), 'scope' => self::forTone($tone, 1)->scope->kind->value,
+            ], Tone::cases()),
+            'hangable' => self::hangable(),
+            'orderStep' => PassOrder::STEP,
+        ];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/** The kinds of record. A new kind is a class and a line here. */
+enum RecordKind: string
+{
+    /** One, with the key "page". */
+    case Page = 'page';
+
+    /** By label. */
+    case Region = 'region';
+
+    /** By running number. */
+    case Bridge = 'bridge';
+
+    /** By id. */
+    case Pass = 'pass';
+
+    /** By id. */
+    case Group = 'group';
+
+    /** @return class-string<Record> */
+    public function class(): string
+    {
+        return match ($this) {
+            self::Page => PageSize::class,
+            self::Region => Region::class,
+            self::Bridge => Bridge::class,
+            self::Pass => PassSpec::class,
+            self::Group => PassGroup::class,
+        };
+    }
+
+    /** @param  array<array-key, mixed>  $data */
+    public function read(array $data): Record
+    {
+        return $this->class()::fromData(new Data($data));
+    }
+}

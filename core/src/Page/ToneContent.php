@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+use Awning\Core\Colour\Tone;
+
+/** At each pixel the named tone of the material below. */
+final readonly class ToneContent implements PassContent
+{
+    public function __construct(public Tone $tone)
+    {
+    }
+
+    public static function fromData(Data $data): self
+    {
+        return new self($data->choice('tone', Tone::class, 'A tone pass needs one of the six tones.'));
+    }
+
+    public function toData(): array
+    {
+        return ['tone' => $this->tone->value];
+    }
+
+    public function kind(): PassKind
+    {
+        return PassKind::Tone;
+    }
+}

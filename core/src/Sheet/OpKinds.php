@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Sheet\Ops\AddPass;
+use Awning\Core\Sheet\Ops\ChangePass;
+use Awning\Core\Sheet\Ops\FillRegions;
+use Awning\Core\Sheet\Ops\GroupPasses;
+use Awning\Core\Sheet\Ops\RemovePass;
+use Awning\Core\Sheet\Ops\Stroke;
+
+/** The ops a client may ask for. A new op is a class and a line here. */
+final class OpKinds
+{
+    /** @var list<class-string<ClientOp>> */
+    public const ALL = [
+        FillRegions::class,
+        Stroke::class,
+        AddPass::class,
+        ChangePass::class,
+        RemovePass::class,
+        GroupPasses::class,
+    ];
+
+    /**
+     * @param  array<array-key, mixed>  $input
+     *
+     * @throws OpRefused
+     */
+    public static function read(string $kind, array $input): ClientOp
+    {
+        foreach (self::ALL as $op) {
+            if ($op::kind() === $kind) {
+                try {
+                    return $op::fromInput(new Data($input));
+                } catch (\InvalidArgumentException|\RangeException $error) {
+                    throw new OpRefused($error->getMessage(), 0, $error);
+                }
+            }
+        }
+        throw new OpRefused('This kind of change is not known. Reload the page.');
+    }
+}

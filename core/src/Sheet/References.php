@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet;
+
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\ScopeKind;
+
+/** What an op names that lies outside the page: figures and materials, which must be of the page's series. */
+final readonly class References
+{
+    /**
+     * @param  list<int>  $figures
+     * @param  list<int>  $materials
+     * @param  array<int, int>  $materialsOf  material => the figure it is said to be of
+     */
+    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [])
+    {
+    }
+
+    /** What a pass of a figure with a clip names. */
+    public static function ofPass(int $figure, Scope $scope): self
+    {
+        return new self(
+            array_values(array_filter([$figure, $scope->kind === ScopeKind::Figure ? $scope->id : 0])),
+            $scope->kind === ScopeKind::Material ? [$scope->id] : [],
+        );
+    }
+}
