@@ -1,10 +1,19 @@
+import jsxA11y from 'eslint-plugin-jsx-a11y';
+import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-export default tseslint.config(tseslint.configs.recommended, {
-    files: ['resources/js/**/*.{ts,tsx}'],
-    rules: {
-        eqeqeq: 'error',
-        'no-console': 'error',
-        'prefer-const': 'error',
+export default tseslint.config(
+    tseslint.configs.recommended,
+    reactHooks.configs.flat['recommended-latest'],
+    jsxA11y.flatConfigs.recommended,
+    {
+        files: ['resources/js/**/*.{ts,tsx}'],
+        rules: {
+            eqeqeq: 'error',
+            'max-lines-per-function': ['error', { max: 70, skipBlankLines: true, skipComments: true }],
+            'no-console': 'error',
+            'prefer-const': 'error',
+        },
     },
-});
+    { files: ['resources/js/tests/**'], rules: { 'max-lines-per-function': 'off' } },
+);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use App\Models\Role;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -13,6 +14,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * A page as the shelf and the series show it.
  *
  * @phpstan-type PageCardState array{id: int, number: int, title: string, revision: int, regions: int, unfilled: int, passes: int, waiting: bool, holder: ?string}
+ * @phpstan-type SeriesCard array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>}
  */
 final readonly class PageCard
 {

@@ -117,7 +117,15 @@ final class ComposeTest extends TestCase
 
     private function compose(PageStack $stack): Pixels
     {
-        return (new Compositor)->compose($stack, new PageBlock(new Rect(0, 0, self::COUNT, 1), $this->labels, $this->masks, $this->paints));
+        return $this->compositor()->compose($stack, new PageBlock(new Rect(0, 0, self::COUNT, 1), $this->labels, $this->masks, $this->paints));
+    }
+
+    /** One for all: its tables are worth keeping. */
+    private function compositor(): Compositor
+    {
+        static $compositor;
+
+        return $compositor ??= new Compositor;
     }
 
     private function label(int $i): int
@@ -252,7 +260,7 @@ final class ComposeTest extends TestCase
             for ($at = 0; $at < self::COUNT; $at += $size) {
                 $length = min($size, self::COUNT - $at);
                 $cut = fn (string $plane): string => substr($plane, $at, $length);
-                $part = (new Compositor)->compose($stack, new PageBlock(
+                $part = $this->compositor()->compose($stack, new PageBlock(
                     new Rect($at, 0, $length, 1), substr($this->labels, 2 * $at, 2 * $length), array_map($cut, $this->masks),
                     array_map(fn (Pixels $p): Pixels => new Pixels($length, $cut($p->red), $cut($p->green), $cut($p->blue), $cut($p->alphas())), $this->paints),
                 ));
@@ -286,7 +294,7 @@ final class ComposeTest extends TestCase
     /** @param  array<string, string>  $masks  by layer, one byte stands for every pixel */
     private function pixel(PageStack $stack, int $label, array $masks): int
     {
-        return $this->at((new Compositor)->compose($stack, new PageBlock(new Rect(0, 0, 3, 1), str_repeat("\0".chr($label), 3), array_map(fn (string $byte): string => str_repeat($byte, 3), $masks))), 1);
+        return $this->at($this->compositor()->compose($stack, new PageBlock(new Rect(0, 0, 3, 1), str_repeat("\0".chr($label), 3), array_map(fn (string $byte): string => str_repeat($byte, 3), $masks))), 1);
     }
 
     public function test_ink_lies_over_figures_and_under_what_is_above(): void

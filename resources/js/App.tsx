@@ -1,27 +1,82 @@
-import { useEffect, useState } from 'react';
+import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
+import { BrowserRouter, Route, Routes, useParams } from 'react-router';
 import { api } from './api/client';
-import type { SessionState } from './api/types';
+import type { PersonState, SessionState } from './api/generated';
+import { Failure } from './api/http';
 import { BenchScreen } from './bench/BenchScreen';
 import { SeriesPage } from './series/SeriesPage';
 import { Shelf } from './shelf/Shelf';
 import { SignIn } from './shelf/SignIn';
-import { usePath } from './ui/path';
 import { loadTheme } from './ui/theme';
 
+const TRIES = 3;
+
+const queries = new QueryClient({
+    defaultOptions: { queries: { retry: (count, error) => count < TRIES && error instanceof Failure && error.passes } },
+});
+
 export function App() {
-    const path = usePath();
-    const [session, setSession] = useState<SessionState | null>(null);
-    const [failed, setFailed] = useState(false);
-    useEffect(() => {
-        loadTheme();
-        api.session().then(setSession, () => setFailed(true));
-    }, []);
-    if (failed) return <p className="p-8" role="alert">The server cannot be reached. Reload the page when it is back.</p>;
-    if (session === null) return null;
-    if (session.user === null) return <SignIn session={session} onSignedIn={setSession} />;
-    const bench = /^\/bench\/(\d+)$/.exec(path);
-    if (bench !== null) return <BenchScreen key={bench[1]} page={Number(bench[1])} />;
-    const series = /^\/series\/(\d+)$/.exec(path);
-    if (series !== null) return <SeriesPage key={series[1]} id={Number(series[1])} />;
-    return <Shelf user={session.user} onSignedOut={() => setSession({ ...session, user: null })} />;
+    useEffect(loadTheme, []);
+    return (
+        <ErrorBoundary FallbackComponent={Broken}>
+            <QueryClientProvider client={queries}>
+                <BrowserRouter>
+                    <Door />
+                </BrowserRouter>
+            </QueryClientProvider>
+        </ErrorBoundary>
+    );
+}
+
+/** Whoever is signed in goes on; others sign in first, and then see what they came for. */
+function Door() {
+    const client = useQueryClient();
+    const { data: session, error } = useQuery({ queryKey: ['session'], queryFn: api.session });
+    const set = (next: SessionState): void => {
+        client.setQueryData(['session'], next);
+        // What one person saw is not for the next.
+        client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+    };
+    if (error !== null) {
+        return (
+            <p className="p-8" role="alert">
+                The server cannot be reached. Reload the page when it is back.
+            </p>
+        );
+    }
+    if (session === undefined) return null;
+    if (session.user === null) return <SignIn session={session} onSignedIn={set} />;
+    const user = session.user;
+    return (
+        <Routes>
+            <Route path="/" element={<Shelf user={user} onSignedOut={() => set({ ...session, user: null })} />} />
+            <Route path="/series/:id" element={<SeriesRoute />} />
+            <Route path="/bench/:id" element={<BenchRoute user={user} />} />
+        </Routes>
+    );
+}
+
+function SeriesRoute() {
+    const { id } = useParams();
+    return <SeriesPage key={id} id={Number(id)} />;
+}
+
+function BenchRoute({ user }: { user: PersonState }) {
+    const { id } = useParams();
+    return <BenchScreen key={id} page={Number(id)} user={user.id} />;
+}
+
+function Broken({ error }: FallbackProps) {
+    return (
+        <div className="p-8" role="alert">
+            <h1 className="heading mb-2 text-xl">Something broke in this window</h1>
+            <p className="mb-3">Nothing is lost: what you did is kept here until the server has it. Reload the page to go on.</p>
+            <p className="quiet mb-4">{error instanceof Error ? error.message : String(error)}</p>
+            <button className="act main" onClick={() => window.location.reload()}>
+                Reload
+            </button>
+        </div>
+    );
 }

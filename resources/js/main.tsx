@@ -3,4 +3,10 @@ import { createRoot } from 'react-dom/client';
 import { App } from './App';
 
 const root = document.getElementById('app');
-if (root !== null) createRoot(root).render(<StrictMode><App /></StrictMode>);
+if (root !== null) {
+    createRoot(root).render(
+        <StrictMode>
+            <App />
+        </StrictMode>,
+    );
+}

@@ -83,7 +83,7 @@ final class Browser
     {
         $end = microtime(true) + $seconds;
         while (microtime(true) < $end) {
-            $answer = $this->run("return ($script)");
+            $answer = $this->run("return await ($script)");
             if ($answer) {
                 return $answer;
             }

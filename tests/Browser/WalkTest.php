@@ -95,20 +95,21 @@ final class WalkTest extends TestCase
     private function onCanvas(Browser $browser, float $x, float $y): array
     {
         [$width, $height] = $browser->run('const c = document.getElementById("surface"); return [c.width, c.height]');
-        $scale = min(($width - 32) / 600, ($height - 72) / 400);
+        // The page is fitted into the area free of the tool strip: 16 px round it, 72 below.
+        $scale = min(($width - 32) / 600, ($height - 88) / 400);
 
-        return [$width / 2 + ($x - 300) * $scale, $height / 2 + ($y - (200 + 18 / $scale)) * $scale];
+        return [$width / 2 + ($x - 300) * $scale, $height / 2 - 28 + ($y - 200) * $scale];
     }
 
     /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */
     private function colour(Browser $browser, int $x, int $y): array
     {
-        return $browser->until("window.awning.surface().colourAt($x, $y)", "the colour at $x, $y");
+        return $browser->until("window.awning.renderer.colourAt($x, $y)", "the colour at $x, $y");
     }
 
     private function saved(Browser $browser): void
     {
-        $browser->until('window.awning.session.saving === "saved" && document.querySelector("[role=status]").innerText === "saved"', 'saved');
+        $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');
         usleep(250_000);
     }
 
@@ -117,13 +118,13 @@ final class WalkTest extends TestCase
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('The Salt Ferry');
         $browser->press('Page 1, Noon');
-        $browser->until('window.awning?.session.held', 'the page is held');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
 
         // Import a scan by the file chooser.
         $file = sys_get_temp_dir().'/walk-scan.png';
         file_put_contents($file, $this->scanBytes());
         $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
-        $browser->until('Object.keys(window.awning.session.state.facts.region).length === 4', 'four regions', 60);
+        $browser->until('Object.keys(window.awning.session.view.records.region).length === 4', 'four regions', 60);
 
         // Fill a region by a click, two more by a sweep, then take one away.
         $browser->press('Flats');
@@ -192,16 +193,16 @@ final class WalkTest extends TestCase
         $this->serve();
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('Page 1, Noon');
-        $browser->until('window.awning?.session.held', 'the page is held again', 60);
+        $browser->until('window.awning?.session.view.held', 'the page is held again', 60);
         self::assertSame($shade, $this->colour($browser, 120, 150));
-        $count = (int) $browser->run('return window.awning.session.state.journal.count');
+        $count = (int) $browser->run('return window.awning.session.view.journal.count');
         for ($i = 0; $i < $count; $i++) {
             $browser->press('undo');
             $this->saved($browser);
         }
-        $browser->until('window.awning.session.size === null', 'the page is as empty as it was at first');
+        $browser->until('window.awning.session.view.records.page.page === undefined', 'the page is as empty as it was at first');
         $browser->press('redo');
-        $browser->until('Object.keys(window.awning.session.state.facts.region).length === 4', 'and the scan is back');
+        $browser->until('Object.keys(window.awning.session.view.records.region).length === 4', 'and the scan is back');
         self::assertSame([], array_filter((array) $browser->driver->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE' && ! str_contains($line['message'], 'picture')), 'errors in the browser');
     }
 
@@ -218,23 +219,23 @@ final class WalkTest extends TestCase
 
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('Page 1, Noon');
-        $browser->until('window.awning?.session.held', 'Mira holds the page');
+        $browser->until('window.awning?.session.view.held', 'Mira holds the page');
         $watcher = $this->signIn('Ida');
         $watcher->press('Page 1, Noon');
         $watcher->until('document.querySelector("header [role=status]")?.innerText === "watching Mira"', 'Ida watches Mira');
 
         $browser->press('Light');
         $browser->press('Oda Brack oilskin shade');
-        $browser->until('window.awning.surface().colourAt(120, 200)', 'the tiles');
+        $browser->until('window.awning.renderer.colourAt(120, 200)', 'the tiles');
         $this->kill();
         $browser->stroke([$this->onCanvas($browser, 70, 120), $this->onCanvas($browser, 170, 120)]);
-        $browser->until('document.querySelector("[role=status]").innerText.startsWith("server lost")', 'it says that the server is lost');
+        $browser->until('document.querySelector("header [role=status]").innerText.startsWith("server lost")', 'it says that the server is lost');
         $browser->stroke([$this->onCanvas($browser, 70, 260), $this->onCanvas($browser, 170, 260)]);
         $this->serve();
         $this->saved($browser);
         self::assertSame($this->tone('shade'), $this->colour($browser, 120, 120));
         self::assertSame($this->tone('shade'), $this->colour($browser, 120, 260));
-        $watcher->until('JSON.stringify(window.awning.surface().colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
+        $watcher->until('JSON.stringify(await window.awning.renderer.colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
         $watcher->close();
     }
 
@@ -253,7 +254,7 @@ final class WalkTest extends TestCase
         foreach ((new TileGrid(600, 400))->all() as [$column, $row]) {
             $part = $paint->crop(new Rect($column * 256, $row * 256, 256, 256));
             $shown = base64_decode((string) $browser->run(
-                'const c = window.awning.surface().pixels(arguments[0], arguments[1]); let out = ""; for (let y = 0; y < 256; y += 5) for (let x = 0; x < 256; x += 5) { const at = 4 * (y * 256 + x); out += String.fromCharCode(c[at], c[at + 1], c[at + 2]); } return btoa(out)',
+                'const c = await window.awning.renderer.pixels(arguments[0], arguments[1]); let out = ""; for (let y = 0; y < 256; y += 5) for (let x = 0; x < 256; x += 5) { const at = 4 * (y * 256 + x); out += String.fromCharCode(c[at], c[at + 1], c[at + 2]); } return btoa(out)',
                 [$column, $row],
             ));
             for ($y = 0, $i = 0; $y < 256; $y += 5) {

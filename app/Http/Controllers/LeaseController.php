@@ -9,6 +9,9 @@ use App\Http\Requests\HolderRequest;
 use App\Models\Page;
 use Illuminate\Http\JsonResponse;
 
+/**
+ * @phpstan-type LeaseState array{held: bool, holder: ?string}
+ */
 final class LeaseController
 {
     public function store(HolderRequest $request, Page $page, Lease $lease): JsonResponse
@@ -16,7 +19,7 @@ final class LeaseController
         $held = $lease->take($page, $request->person(), $request->lease());
         $page->refresh();
 
-        return new JsonResponse(['held' => $held, 'holder' => $page->holder?->name, 'revision' => $page->revision, 'palette' => $page->series->palette_version]);
+        return new JsonResponse(['held' => $held, 'holder' => $page->holder?->name]);
     }
 
     public function destroy(HolderRequest $request, Page $page, Lease $lease): JsonResponse

@@ -15,6 +15,13 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
+/**
+ * @phpstan-import-type PageCardState from PageCard
+ * @phpstan-import-type PaletteState from SeriesPalette
+ *
+ * @phpstan-type MemberState array{id: int, name: string, role: value-of<Role>}
+ * @phpstan-type SeriesState array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>, palette: PaletteState, people: list<MemberState>}
+ */
 final class SeriesController
 {
     public function index(Request $request): JsonResponse

@@ -10,6 +10,11 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 
+/**
+ * @phpstan-type PersonState array{id: int, name: string}
+ * @phpstan-type DemoPerson array{id: int, name: string, email: string}
+ * @phpstan-type SessionState array{user: ?PersonState, demo: list<DemoPerson>}
+ */
 final class SessionController
 {
     public function show(Request $request): JsonResponse

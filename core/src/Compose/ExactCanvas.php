@@ -174,9 +174,10 @@ final class ExactCanvas implements Canvas
             $ao = $as + $ab - $as * $ab;
             // What the source's share of the result is; the rest is the backdrop's.
             $share = $ab >= 1.0 ? $as : $as / $ao;
-            $this->red[$i] = $rb + ($r - $rb) * $share;
-            $this->green[$i] = $gb + ($g - $gb) * $share;
-            $this->blue[$i] = $bb + ($b - $bb) * $share;
+            // Taken as it is where it covers all: a grey must stay a grey to the last bit, or saturation makes a colour of it.
+            $this->red[$i] = $share >= 1.0 ? $r : $rb + ($r - $rb) * $share;
+            $this->green[$i] = $share >= 1.0 ? $g : $gb + ($g - $gb) * $share;
+            $this->blue[$i] = $share >= 1.0 ? $b : $bb + ($b - $bb) * $share;
         }
         if ($this->alpha !== null) {
             $this->alpha[$i] = $ao;

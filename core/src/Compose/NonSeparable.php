@@ -7,6 +7,9 @@ namespace Awning\Core\Compose;
 /** Lum, Sat, SetLum, SetSat and ClipColor of W3C Compositing and Blending Level 1, section 9.2. */
 final class NonSeparable
 {
+    /** A colour whose parts differ by less is grey: a fraction of a step of 255, left over from rounding. */
+    public const GREY = 1e-4;
+
     /** @param  array{float, float, float}  $c */
     public static function lum(array $c): float
     {
@@ -49,7 +52,7 @@ final class NonSeparable
     {
         $low = min($c);
         $range = max($c) - $low;
-        if ($range <= 0) {
+        if ($range < self::GREY) {
             return [0.0, 0.0, 0.0];
         }
 

@@ -1,31 +1,60 @@
-import { useEffect, useState } from 'react';
-import { api } from '../api/client';
-import { Link } from '../ui/path';
-import { Bench } from './Bench';
-import { PageSession } from './session';
-
 /** Loads a page and opens a session on it. */
-export function BenchScreen({ page }: { page: number }) {
-    const [session, setSession] = useState<PageSession | null>(null);
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import type { PageStateData } from '../api/generated';
+import { PageSession } from '../page/session';
+import { ComposePool } from '../picture/pool';
+import { Bench } from './Bench';
+import { BenchModel } from './model';
+
+interface Opened {
+    bench: BenchModel;
+    pool: ComposePool;
+}
+
+export function BenchScreen({ page, user }: { page: number; user: number }) {
+    const [opened, setOpened] = useState<Opened | null>(null);
     const [error, setError] = useState<string | null>(null);
     useEffect(() => {
-        let opened: PageSession | null = null;
-        let left = false;
-        api.page(page).then(
-            (state) => {
-                if (left) return;
-                opened = new PageSession(state);
-                opened.start();
-                setSession(opened);
-                document.title = `${state.series.name}, p. ${state.number} · Awning`;
-            },
-            (reason: Error) => setError(reason.message),
-        );
-        return () => {
-            left = true;
-            opened?.end();
+        let close = (): void => undefined;
+        let isLeft = false;
+        const enter = (state: PageStateData): void => {
+            if (isLeft) return;
+            const made = open(state, user);
+            close = () => shut(made);
+            setOpened(made);
         };
-    }, [page]);
-    if (error !== null) return <p className="p-8" role="alert">{error} <Link className="underline" href="/">Back to the shelf</Link></p>;
-    return session === null ? <p className="p-8">Opening the page …</p> : <Bench session={session} />;
+        api.page(page).then(enter, (reason: Error) => setError(reason.message));
+        return () => {
+            isLeft = true;
+            close();
+        };
+    }, [page, user]);
+    if (error !== null) {
+        return (
+            <p className="p-8" role="alert">
+                {error}{' '}
+                <Link className="underline" to="/">
+                    Back to the shelf
+                </Link>
+            </p>
+        );
+    }
+    return opened === null ? <p className="p-8">Opening the page …</p> : <Bench {...opened} />;
+}
+
+function open(state: PageStateData, user: number): Opened {
+    const session = new PageSession(state, user);
+    const bench = new BenchModel(session);
+    window.awning = { session, bench, renderer: null };
+    void session.start();
+    document.title = `${state.series.name}, p. ${state.number} · Awning`;
+    return { bench, pool: new ComposePool() };
+}
+
+function shut({ bench, pool }: Opened): void {
+    bench.session.end();
+    pool.end();
+    delete window.awning;
 }

@@ -1,18 +1,13 @@
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client';
-import type { SessionState } from '../api/types';
+import type { SessionState } from '../api/generated';
+import { Field, Form, useAsking } from '../ui/Form';
 
 export function SignIn({ session, onSignedIn }: { session: SessionState; onSignedIn: (session: SessionState) => void }) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
-    const [error, setError] = useState<string | null>(null);
-    const attempt = (sign: Promise<SessionState>): void => {
-        sign.then(onSignedIn, (reason: Error) => setError(reason.message));
-    };
-    const submit = (event: FormEvent): void => {
-        event.preventDefault();
-        attempt(api.signIn(email, password));
-    };
+    const { isBusy, of, ask } = useAsking();
+    const enter = (sign: () => Promise<SessionState>): void => void ask(async () => onSignedIn(await sign()));
     return (
         <main className="mx-auto flex min-h-full max-w-md flex-col justify-center gap-6 p-8">
             <header>
@@ -25,17 +20,34 @@ export function SignIn({ session, onSignedIn }: { session: SessionState; onSigne
                     <h2 className="heading mb-2">Try the demo as</h2>
                     <div className="flex flex-wrap gap-2">
                         {session.demo.map((person) => (
-                            <button key={person.id} className="act main" onClick={() => attempt(api.signInDemo(person.id))}>{person.name}</button>
+                            <button key={person.id} className="act main" onClick={() => enter(() => api.signInDemo(person.id))}>
+                                {person.name}
+                            </button>
                         ))}
                     </div>
                 </section>
             )}
-            <form className="rule-t flex flex-col gap-3 pt-5" onSubmit={submit}>
-                <label className="flex flex-col gap-1">E-mail address<input className="field" type="email" autoComplete="username" required value={email} onChange={(e) => setEmail(e.target.value)} /></label>
-                <label className="flex flex-col gap-1">Password<input className="field" type="password" autoComplete="current-password" required value={password} onChange={(e) => setPassword(e.target.value)} /></label>
-                {error !== null && <p role="alert" className="text-error">{error}</p>}
-                <button className="act self-start">Sign in</button>
-            </form>
+            <Form className="rule-t flex flex-col gap-3 pt-5" onSubmit={() => enter(() => api.signIn(email, password))}>
+                <Field
+                    label="E-mail address"
+                    type="email"
+                    autoComplete="username"
+                    value={email}
+                    onChange={setEmail}
+                    error={of('email', true)}
+                />
+                <Field
+                    label="Password"
+                    type="password"
+                    autoComplete="current-password"
+                    value={password}
+                    onChange={setPassword}
+                    error={of('password')}
+                />
+                <button className="act self-start" disabled={isBusy}>
+                    Sign in
+                </button>
+            </Form>
         </main>
     );
 }

@@ -13,7 +13,13 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-/** Hangs a new pass; without an order of its own, on top of its figure's. */
+/**
+ * Hangs a new pass; without an order of its own, on top of its figure's.
+ *
+ * @phpstan-import-type PassData from PassSpec
+ *
+ * @phpstan-type AddPassInput array{id: string, pass: PassData}
+ */
 final readonly class AddPass implements ClientOp
 {
     public const MOST = 200;
@@ -37,6 +43,7 @@ final readonly class AddPass implements ClientOp
         return new self($input->id('id'), PassSpec::fromData($input->map('pass')));
     }
 
+    /** @return AddPassInput */
     public function toInput(): array
     {
         return ['id' => $this->id, 'pass' => $this->pass->toData()];

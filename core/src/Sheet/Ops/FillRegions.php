@@ -13,7 +13,11 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-/** Gives regions a material, or with material 0 takes it from them. */
+/**
+ * Gives regions a material, or with material 0 takes it from them.
+ *
+ * @phpstan-type FillInput array{labels: list<int>, figure: int, material: int}
+ */
 final readonly class FillRegions implements ClientOp
 {
     /** @param  non-empty-list<int>  $labels */
@@ -41,6 +45,7 @@ final readonly class FillRegions implements ClientOp
         return new self($labels, $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0));
     }
 
+    /** @return FillInput */
     public function toInput(): array
     {
         return ['labels' => $this->labels, 'figure' => $this->figure, 'material' => $this->material];

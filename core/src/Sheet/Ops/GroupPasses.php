@@ -13,7 +13,13 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-/** Takes passes of one figure together, or with no passes changes or dissolves a group that is there. */
+/**
+ * Takes passes of one figure together, or with no passes changes or dissolves a group that is there.
+ *
+ * @phpstan-import-type GroupData from PassGroup
+ *
+ * @phpstan-type GroupInput array{id: string, passes: list<string>, how: ?GroupData}
+ */
 final readonly class GroupPasses implements ClientOp
 {
     /**
@@ -39,6 +45,7 @@ final readonly class GroupPasses implements ClientOp
         return new self($input->id('id'), $input->ids('passes', AddPass::MOST), $input->has('how') ? PassGroup::fromData($input->map('how')) : null);
     }
 
+    /** @return GroupInput */
     public function toInput(): array
     {
         return ['id' => $this->id, 'passes' => $this->passes, 'how' => $this->how?->toData()];

@@ -12,7 +12,11 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-/** Takes a pass away with all that was painted in it. */
+/**
+ * Takes a pass away with all that was painted in it.
+ *
+ * @phpstan-type RemovePassInput array{id: string}
+ */
 final readonly class RemovePass implements ClientOp
 {
     public function __construct(private string $id)
@@ -34,6 +38,7 @@ final readonly class RemovePass implements ClientOp
         return new self($input->id('id'));
     }
 
+    /** @return RemovePassInput */
     public function toInput(): array
     {
         return ['id' => $this->id];

@@ -21,7 +21,15 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
-/** One stroke of pen or eraser in a pass. */
+/**
+ * One stroke of pen or eraser in a pass.
+ *
+ * @phpstan-import-type PassData from PassSpec
+ *
+ * @phpstan-type BrushData array{size: float, hardness: float, opacity: float, smoothing: float}
+ * @phpstan-type PointData array{float, float, float}
+ * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData}
+ */
 final readonly class Stroke implements ClientOp
 {
     /**
@@ -65,6 +73,7 @@ final readonly class Stroke implements ClientOp
         return new Brush($brush->number('size', 1, Brush::LARGEST, 20), $brush->number('hardness', 0, 1, 1), $brush->number('opacity', 0, 1, 1), $brush->number('smoothing', 0, 0.95, 0));
     }
 
+    /** @return StrokeInput */
     public function toInput(): array
     {
         return [

@@ -1,28 +1,72 @@
-import { useState } from 'react';
-import type { Material, ToneName } from '../../api/types';
-import { Dialog } from '../../ui/Dialog';
-import type { PageSession } from '../session';
-
 /** Pins a tone to a colour, or lets it be derived from the base again. Every page of the series follows. */
-export function ToneEditor({ session, material, tone, onClose }: { session: PageSession; material: Material; tone: ToneName; onClose: () => void }) {
-    const [colour, setColour] = useState(material.tones[tone]);
-    const valid = /^#[0-9a-f]{6}$/i.test(colour);
-    const pinned = material.pinned.includes(tone);
+import { useState } from 'react';
+import { HexColorInput, HexColorPicker } from 'react-colorful';
+import type { MaterialState, Tone } from '../../api/generated';
+import { Dialog } from '../../ui/Dialog';
+import { usePage, useSession } from '../context';
+
+interface Props {
+    material: MaterialState;
+    tone: Tone;
+    onClose: () => void;
+}
+
+export function ToneEditor({ material, tone, onClose }: Props) {
+    const session = useSession();
+    const series = usePage((view) => view.series.name);
+    // As it was when the editor opened, to compare with.
+    const [before] = useState(material.tones[tone]);
+    const [colour, setColour] = useState(before);
+    const isPinned = material.pinned.includes(tone);
+    const pin = (to: string | null): void => {
+        void session.pin(material, tone, to?.toLowerCase() ?? null);
+        onClose();
+    };
     return (
         <Dialog title={`${material.name}, ${tone}`} onClose={onClose}>
             <p className="quiet mb-4">
-                {pinned ? 'This tone is pinned.' : 'This tone is derived from the base and the light.'} All pages of {session.state.series.name} follow at once.
+                {isPinned ? 'This tone is pinned.' : 'This tone is derived from the base and the light.'} All pages of {series} follow at
+                once.
             </p>
-            <div className="flex items-center gap-3">
-                <input type="color" aria-label="Colour" className="h-16 w-24" value={valid ? colour : material.tones[tone]} onChange={(e) => setColour(e.target.value)} />
-                <label className="flex flex-col gap-1">Colour, as #rrggbb<input className="field figures w-32" value={colour} onChange={(e) => setColour(e.target.value.trim())} aria-invalid={!valid} /></label>
-                <span className="ml-2 flex flex-col gap-1"><span className="quiet">was</span><span className="h-8 w-16" style={{ background: material.tones[tone] }} /></span>
+            <div className="flex gap-5">
+                <div className="picker">
+                    <HexColorPicker color={colour} onChange={setColour} />
+                </div>
+                <div className="flex flex-col gap-3">
+                    <span className="flex flex-col gap-1">
+                        <span id="tone-hex">Colour, as #rrggbb</span>
+                        <HexColorInput
+                            prefixed
+                            className="field figures w-32"
+                            aria-labelledby="tone-hex"
+                            color={colour}
+                            onChange={setColour}
+                        />
+                    </span>
+                    <Comparison before={before} now={colour} />
+                </div>
             </div>
-            {!valid && <p className="mt-2 text-error">Six hexadecimal digits after #, like #d9a441.</p>}
             <div className="mt-5 flex gap-2">
-                <button className="act main" disabled={!valid} onClick={() => { void session.pin(material, tone, colour.toLowerCase()); onClose(); }}>Pin this colour</button>
-                {pinned && tone !== 'base' && <button className="act" onClick={() => { void session.pin(material, tone, null); onClose(); }}>Derive it from the base</button>}
+                <button className="act main" onClick={() => pin(colour)}>
+                    Pin this colour
+                </button>
+                {isPinned && tone !== 'base' && (
+                    <button className="act" onClick={() => pin(null)}>
+                        Derive it from the base
+                    </button>
+                )}
             </div>
         </Dialog>
+    );
+}
+
+function Comparison({ before, now }: { before: string; now: string }) {
+    return (
+        <div className="grid grid-cols-2">
+            <span className="quiet">was</span>
+            <span className="quiet">now</span>
+            <span className="h-14 w-16" style={{ background: before }} />
+            <span className="h-14 w-16" style={{ background: now }} />
+        </div>
     );
 }

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Wire;
+
+use App\Models\Role;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\PassKind;
+use Awning\Core\Page\ScopeKind;
+use Symfony\Component\Finder\Finder;
+
+/**
+ * The types that cross HTTP, as TypeScript. Their one source is PHP: every @phpstan-type of the application and the
+ * core's pages and ops, which the static analysis holds to the code, and the enums these name.
+ */
+final class TypeScript
+{
+    /** @var array<string, class-string<\BackedEnum>> */
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class];
+
+    private const FOLDERS = ['app', 'core/src/Page', 'core/src/Sheet'];
+
+    public function __construct(private readonly string $root)
+    {
+    }
+
+    public function source(): string
+    {
+        $reader = new ShapeReader;
+        $types = [];
+        foreach ($this->declared() as $name => $type) {
+            $types[$name] = $reader->typeScript($type);
+        }
+        ksort($types);
+        $out = "// Generated from PHP by './awning types'; './awning test' fails when it differs. Do not edit.\n";
+        foreach ($reader->enums() as $name) {
+            $values = array_map(fn (\BackedEnum $case): string => "'$case->value'", (self::ENUMS[$name] ?? throw new \UnexpectedValueException("The enum $name is not told to the browser."))::cases());
+            $constant = strtoupper((string) preg_replace('/(?<!^)[A-Z]/', '_$0', $name)).'S';
+            $out .= "\nexport const $constant = [".implode(', ', $values)."] as const;\nexport type $name = (typeof {$constant})[number];\n";
+        }
+        foreach ($types as $name => $type) {
+            $out .= "\nexport type $name = $type;\n";
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, string> name => type as PHPStan reads it */
+    private function declared(): array
+    {
+        $types = [];
+        foreach ((new Finder)->files()->name('*.php')->in(array_map(fn (string $folder): string => "$this->root/$folder", self::FOLDERS))->sortByName() as $file) {
+            preg_match_all('/^ \* @phpstan-type (\w+) (.+)$/m', $file->getContents(), $matches, PREG_SET_ORDER);
+            foreach ($matches as [, $name, $type]) {
+                if (isset($types[$name])) {
+                    throw new \UnexpectedValueException("Two types are called $name.");
+                }
+                $types[$name] = $type;
+            }
+        }
+
+        return $types;
+    }
+}

@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Writes what the browser's compositor and stroke preview must meet: small pages with their layers and the core's exact
+ * picture, and strokes with the core's coverage. Run before the front-end tests; the argument is the folder.
+ */
+
+use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\Path;
+use Awning\Core\Brush\StrokeRaster;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\Compositor;
+use Awning\Core\Compose\PageBlock;
+use Awning\Core\Compose\Pixels;
+use Awning\Core\Compose\StrokeLaying;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\PaintContent;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\Rect;
+use Awning\Core\Sheet\Change;
+use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\RecordChange;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StackBuilder;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+const COUNT = 96;
+/** figure => materials. Ids of figures and materials overlap and belong crosswise: mixing them up shows. */
+const CAST = [1 => [2, 3], 2 => [1], 3 => [4]];
+/** figure => depth; 2 is farthest. */
+const DEPTHS = [1 => 5, 2 => 1, 3 => 9];
+
+mt_srand(4711);
+
+function noise(int $count): string
+{
+    return implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, $count)));
+}
+
+function coverage(): string
+{
+    $out = '';
+    while (strlen($out) < COUNT) {
+        $out .= match (mt_rand(0, 2)) {
+            0 => str_repeat("\0", mt_rand(1, 9)),
+            1 => str_repeat("\xff", mt_rand(1, 9)),
+            default => noise(mt_rand(1, 20)),
+        };
+    }
+
+    return substr($out, 0, COUNT);
+}
+
+/** @return array<int, array<string, int>> */
+function tones(): array
+{
+    $tones = [];
+    foreach (array_merge(...array_values(CAST)) as $material) {
+        foreach (Tone::cases() as $tone) {
+            $tones[$material][$tone->value] = mt_rand(0, 0xFFFFFF);
+        }
+    }
+
+    return $tones;
+}
+
+$tones = tones();
+$figureOf = [];
+foreach (CAST as $figure => $materials) {
+    foreach ($materials as $material) {
+        $figureOf[$material] = $figure;
+    }
+}
+$palette = new Palette($tones, $figureOf, [2, 1, 3]);
+
+/**
+ * @param  array<string, PassSpec>  $passes
+ * @param  array<string, PassGroup>  $groups
+ * @return array<string, mixed>
+ */
+function page(string $name, array $passes, array $groups = []): array
+{
+    global $palette, $tones, $figureOf;
+    $labels = '';
+    while (strlen($labels) < 2 * COUNT) {
+        $labels .= str_repeat("\0".chr(mt_rand(0, 5)), mt_rand(2, 14));
+    }
+    $labels = substr($labels, 0, 2 * COUNT);
+    $records = [];
+    foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
+        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1));
+    }
+    $records[] = new RecordChange(RecordKind::Region, '5', null, new Region(0, 0, 9, 1, 1));
+    $layers = ['flats' => $labels, 'ink' => coverage()];
+    $cover = ['ink' => $layers['ink']];
+    $paint = [];
+    foreach ($passes as $id => $pass) {
+        $records[] = new RecordChange(RecordKind::Pass, $id, null, $pass);
+        $layer = $pass->layer($id)->value;
+        if ($pass->isPaint()) {
+            $planes = [noise(COUNT), noise(COUNT), noise(COUNT), coverage()];
+            $paint[$layer] = new Pixels(COUNT, ...$planes);
+            $layers[$layer] = implode('', $planes);
+        } else {
+            $cover[$layer] = $layers[$layer] = coverage();
+        }
+    }
+    foreach ($groups as $id => $group) {
+        $records[] = new RecordChange(RecordKind::Group, $id, null, $group);
+    }
+    $source = new MemorySource;
+    $source->store(new Change([], $records));
+    $stack = (new StackBuilder)->build(new Sheet($source), $palette);
+    static $compositor;
+    $compositor ??= new Compositor;
+    $result = $compositor->compose($stack, new PageBlock(new Rect(0, 0, COUNT, 1), $labels, $cover, $paint));
+    $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass];
+    foreach ($records as $record) {
+        $kind = (array) $data[$record->kind->value];
+        $kind[$record->key] = $record->after?->toData();
+        $data[$record->kind->value] = (object) $kind;
+    }
+
+    return ['name' => $name, 'records' => $data, 'layers' => array_map(base64_encode(...), $layers), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
+}
+
+function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, int $figure = 1, float $order = 1.0, ?string $group = null, bool $visible = true): PassSpec
+{
+    $content = match ($kind) {
+        'tone' => new ToneContent(Tone::cases()[mt_rand(0, 5)]),
+        'tint' => new TintContent(new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255))),
+        default => new PaintContent,
+    };
+
+    return new PassSpec('A pass', $figure, $content, $scope, $mode, $opacity, $visible, $order, $group);
+}
+
+$pages = [];
+$kinds = ['tone', 'tint', 'paint'];
+foreach (BlendMode::cases() as $number => $mode) {
+    foreach (['page' => Scope::page(), 'ink' => Scope::ink(), 'figure 1' => Scope::figure(1), 'figure 2' => Scope::figure(2), 'material 1' => Scope::material(1), 'material 2' => Scope::material(2)] as $where => $scope) {
+        foreach ($kinds as $kind) {
+            $opacity = [1.0, 0.62, 0.35][($number + strlen($where)) % 3];
+            $pages[] = page("$kind, $mode->value, $where, $opacity", ['pass01' => spec($kind, $scope, $mode, $opacity, str_contains($where, '2') ? 2 : 1)]);
+        }
+    }
+}
+foreach (BlendMode::cases() as $number => $mode) {
+    foreach ([[true, $mode, 1.0], [true, $mode, 0.45], [false, BlendMode::Normal, 1.0 - 0.05 * $number]] as [$isolated, $groupMode, $opacity]) {
+        $members = ['pass01' => spec('tone', Scope::figure(1), order: 2.0, group: 'group01'), 'pass02' => spec('tint', Scope::figure(1), $mode, 0.7, order: 3.0, group: 'group01'), 'pass03' => spec('paint', Scope::material(2), BlendMode::Screen, 0.5, order: 5.0, group: 'group01')];
+        $pages[] = page(($isolated ? 'isolated ' : 'open ')."group, $groupMode->value at $opacity around $mode->value", ['pass04' => spec('tint', Scope::figure(1), order: 4.0), 'pass00' => spec('paint', Scope::figure(1), order: 1.0)] + $members, ['group01' => new PassGroup($isolated, $groupMode, $opacity)]);
+    }
+}
+$pages[] = page('rolled up', ['pass01' => spec('tint', Scope::page(), visible: false), 'pass02' => spec('tint', Scope::figure(3), figure: 3)]);
+$pages[] = page('equal orders go by id', ['passb1' => spec('tint', Scope::figure(1)), 'passa1' => spec('paint', Scope::figure(1))]);
+$pages[] = page('a clip of a nearer figure', ['pass01' => spec('tint', Scope::figure(3), figure: 2), 'pass02' => spec('tone', Scope::figure(3), opacity: 0.5, figure: 3)]);
+$pages[] = page('a clip of a farther figure', ['pass01' => spec('tint', Scope::material(1), figure: 1)]);
+$pages[] = page('the page\'s own pass in a figure', ['pass01' => spec('tint', Scope::material(4), BlendMode::Multiply, figure: 0), 'pass02' => spec('tint', Scope::page(), BlendMode::Overlay, figure: 0)]);
+$pages[] = page('holds over holds', ['pass01' => spec('tone', Scope::ink(), order: 1.0), 'pass02' => spec('tint', Scope::ink(), BlendMode::Multiply, 0.5, order: 2.0)]);
+for ($seed = 1; $seed <= 40; $seed++) {
+    $passes = [];
+    $scopes = [[1, Scope::figure(1)], [1, Scope::material(2)], [1, Scope::material(3)], [2, Scope::figure(2)], [2, Scope::material(1)], [3, Scope::figure(3)], [0, Scope::page()], [1, Scope::ink()]];
+    for ($i = 0, $most = mt_rand(3, 10); $i < $most; $i++) {
+        [$figure, $scope] = $scopes[mt_rand(0, count($scopes) - 1)];
+        $grouped = $scope->kind->value === 'figure' && $figure === 1 && mt_rand(0, 1) === 1;
+        $passes["pass0$i"] = spec($kinds[mt_rand(0, 2)], $scope, BlendMode::cases()[mt_rand(0, 16)], mt_rand(20, 100) / 100, $figure, (float) mt_rand(0, 6), $grouped ? 'group01' : null, mt_rand(0, 9) > 0);
+    }
+    $isGrouped = array_filter($passes, fn (PassSpec $pass): bool => $pass->group !== null) !== [];
+    $isolated = mt_rand(0, 2) > 0;
+    $pages[] = page("random stack $seed", $passes, $isGrouped ? ['group01' => new PassGroup($isolated, $isolated ? BlendMode::cases()[mt_rand(0, 16)] : BlendMode::Normal, mt_rand(30, 100) / 100)] : []);
+}
+
+$paletteData = ['version' => 1, 'light' => '#ffffff', 'figures' => []];
+foreach (CAST as $figure => $materials) {
+    $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
+        'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],
+        'tones' => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones[$material]),
+    ], $materials)];
+}
+
+$strokes = [];
+$hand = fn (float $x, float $y, int $points, float $step, callable $pressure): array => array_map(fn (int $i): array => [round($x + $step * $i, 2), round($y + 30 * sin($i / 3) + ($i % 2 === 0 ? 1.5 : -1.5), 2), round($pressure($i / max(1, $points - 1)), 3)], range(0, $points - 1));
+foreach ([1.0, 2.5, 11.0, 40.0, 90.0] as $size) {
+    foreach ([0.0, 0.4, 1.0] as $hardness) {
+        foreach ([0.0, 0.55, 0.9] as $smoothing) {
+            $strokes[] = [new Brush($size, $hardness, 0.8, $smoothing), $hand(180.3, 90.6, 24, 6.5, fn (float $t): float => 0.2 + 0.8 * sin(M_PI * $t))];
+        }
+    }
+}
+// Taps: the pressure comes while the pen stands still; once by itself, once after a way.
+foreach ([0.0, 0.7] as $smoothing) {
+    $strokes[] = [new Brush(40, 1, 1, $smoothing), [[100.0, 80.0, 0.05], [100.2, 80.1, 0.6], [100.1, 80.0, 1.0], [100.0, 80.0, 0.1]]];
+    $strokes[] = [new Brush(40, 0.5, 1, $smoothing), [[60.0, 60.0, 0.2], [140.0, 90.0, 0.3], [140.4, 90.2, 0.9], [140.5, 90.2, 0.95]]];
+    $strokes[] = [new Brush(30, 1, 1, $smoothing), [[-20.0, 30.0, 1.0], [320.0, 210.0, 1.0]]];
+}
+$strokeCases = array_map(function (array $case): array {
+    [$brush, $points] = $case;
+    $mask = (new StrokeRaster)->draw(new Path($points), $brush, new Rect(0, 0, 300, 200));
+
+    return [
+        'brush' => ['size' => $brush->size, 'hardness' => $brush->hardness, 'opacity' => $brush->opacity, 'smoothing' => $brush->smoothing], 'points' => $points,
+        'bounds' => [$mask->bounds->x, $mask->bounds->y, $mask->bounds->width, $mask->bounds->height], 'coverage' => base64_encode($mask->data),
+    ];
+}, $strokes);
+
+$layings = [];
+$laying = new StrokeLaying;
+$count = 400;
+foreach ([1.0, 0.8, 0.31] as $opacity) {
+    $stroke = noise($count);
+    $before = noise($count);
+    $layings[] = ['opacity' => $opacity, 'erase' => false, 'paint' => null, 'stroke' => base64_encode($stroke), 'before' => base64_encode($before), 'after' => base64_encode($laying->add($before, $stroke, $opacity))];
+    $layings[] = ['opacity' => $opacity, 'erase' => true, 'paint' => null, 'stroke' => base64_encode($stroke), 'before' => base64_encode($before), 'after' => base64_encode($laying->remove($before, $stroke, $opacity))];
+    $paint = new Pixels($count, noise($count), noise($count), noise($count), noise($count));
+    $bytes = fn (Pixels $p): string => $p->red.$p->green.$p->blue.$p->alphas();
+    $after = $laying->paint($paint, $stroke, new Rgb(200, 40, 90), $opacity);
+    $layings[] = ['opacity' => $opacity, 'erase' => false, 'paint' => [200, 40, 90], 'stroke' => base64_encode($stroke), 'before' => base64_encode($bytes($paint)), 'after' => base64_encode($bytes($after))];
+    $erased = $paint->red.$paint->green.$paint->blue.$laying->remove($paint->alphas(), $stroke, $opacity);
+    $layings[] = ['opacity' => $opacity, 'erase' => true, 'paint' => [1, 2, 3], 'stroke' => base64_encode($stroke), 'before' => base64_encode($bytes($paint)), 'after' => base64_encode($erased)];
+}
+
+$folder = $argv[1];
+@mkdir($folder, 0777, true);
+file_put_contents("$folder/pages.json", json_encode(['count' => COUNT, 'palette' => $paletteData, 'pages' => $pages], JSON_THROW_ON_ERROR));
+file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings], JSON_THROW_ON_ERROR));
+printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

@@ -1,0 +1,94 @@
+// Generated from PHP by './awning types'; './awning test' fails when it differs. Do not edit.
+
+export const ROLES = ['owner', 'colourist', 'flatter', 'viewer'] as const;
+export type Role = (typeof ROLES)[number];
+
+export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line'] as const;
+export type Tone = (typeof TONES)[number];
+
+export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
+
+export const SCOPE_KINDS = ['page', 'ink', 'figure', 'material'] as const;
+export type ScopeKind = (typeof SCOPE_KINDS)[number];
+
+export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
+export type PassKind = (typeof PASS_KINDS)[number];
+
+export type AddPassInput = { id: string; pass: PassData };
+
+export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
+
+export type BridgeData = { x1: number; y1: number; x2: number; y2: number };
+
+export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number };
+
+export type DemoPerson = { id: number; name: string; email: string };
+
+export type FeedState = { revision: number; palette: number; holder: Holder | null; reset: boolean; tiles: TileNow[]; records: RecordNow[]; journal: JournalState | null; paletteState: PaletteState | null; again: number };
+
+export type FigureState = { id: number; name: string; depth: number; materials: MaterialState[] };
+
+export type FillInput = { labels: number[]; figure: number; material: number };
+
+export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
+
+export type GroupInput = { id: string; passes: string[]; how: GroupData | null };
+
+export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; mode: BlendMode; opacity: number } };
+
+export type Holder = { id: number; name: string };
+
+export type JournalState = { undo: string | null; redo: string | null; count: number };
+
+export type LeaseState = { held: boolean; holder: string | null };
+
+export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[] };
+
+export type MemberState = { id: number; name: string; role: Role };
+
+export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
+
+export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
+
+export type PaletteState = { version: number; light: string; figures: FigureState[] };
+
+export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null };
+
+export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; orderStep: number };
+
+export type PersonState = { id: number; name: string };
+
+export type PointData = [number, number, number];
+
+export type RecordNow = [string, string, Record<string, unknown> | null];
+
+export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData> };
+
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number };
+
+export type RemovePassInput = { id: string };
+
+export type ScopeData = { kind: ScopeKind; id: number };
+
+export type SeriesCard = { id: number; name: string; role: Role; pages: PageCardState[] };
+
+export type SeriesHead = { id: number; name: string; readWidth: number; readPpi: number };
+
+export type SeriesState = { id: number; name: string; role: Role; pages: PageCardState[]; palette: PaletteState; people: MemberState[] };
+
+export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
+
+export type SizeData = { width: number; height: number; dpi: number; paper: number; ink: number };
+
+export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
+
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null };
+
+export type TileNames = Record<string, Record<string, string>>;
+
+export type TileNow = [string, number, number, string | null];
+
+export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
+
+export type WaitingScan = { id: number; name: string };

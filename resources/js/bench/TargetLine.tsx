@@ -1,0 +1,42 @@
+/** Under the canvas: what the hand will do, and what lies under it. */
+import type { RegionData } from '../api/generated';
+import { useBench, useBenchModel, usePage } from './context';
+import { TOOLS } from './tools/registry';
+
+export function TargetLine() {
+    return (
+        <footer className="rule-t flex items-center gap-4 px-3 py-1.5 text-[13px]">
+            <Sentence />
+            <UnderPointer />
+        </footer>
+    );
+}
+
+function Sentence() {
+    const bench = useBenchModel();
+    const tool = useBench((view) => view.tool);
+    useBench((view) => view.target);
+    usePage((view) => view.records.pass);
+    usePage((view) => view.palette);
+    const text = TOOLS[tool].sentence(bench);
+    return (
+        <span id="target-sentence" aria-live="polite" className="min-w-0 flex-1 truncate" title={text}>
+            {text}
+        </span>
+    );
+}
+
+function UnderPointer() {
+    const under = useBench((view) => view.under);
+    const region = usePage((view): RegionData | undefined => (under === null ? undefined : view.records.region[under.label]));
+    const material = usePage((view) =>
+        view.palette.figures.flatMap((figure) => figure.materials).find((one) => one.id === region?.material),
+    );
+    const figure = usePage((view) => view.palette.figures.find((one) => one.id === material?.figure));
+    return <span className="quiet figures whitespace-nowrap">{under === null ? '' : describe()}</span>;
+
+    function describe(): string {
+        if (material !== undefined) return `under pointer: ${figure?.name}’s ${material.name}, base ${material.tones.base}`;
+        return region !== undefined && under !== null ? `under pointer: unfilled, ${under.x}, ${under.y}` : '';
+    }
+}

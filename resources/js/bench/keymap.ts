@@ -1,0 +1,142 @@
+/** Every key of the bench, once: the handler, the tools' faces and the key sheet all read this table. */
+import { TONES } from '../api/generated';
+import type { BenchModel } from './model';
+import { stageOf } from './stages/stage';
+import { TOOLS } from './tools/registry';
+
+export interface KeyBinding {
+    /** As the sheet shows it. */
+    shown: string;
+    what: string;
+    /** Whether an event is this key. Letters are compared in lower case. */
+    is(event: KeyboardEvent): boolean;
+    run?(bench: BenchModel, event: KeyboardEvent): void;
+    /** When the key goes up. */
+    up?(bench: BenchModel): void;
+    /** Works with Ctrl or Cmd held. */
+    withCommand?: boolean;
+}
+
+const key = (name: string) => (event: KeyboardEvent) => event.key.toLowerCase() === name;
+const PAN = 60;
+const ARROWS: Record<string, [number, number]> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0], ArrowUp: [0, PAN], ArrowDown: [0, -PAN] };
+
+const tools: KeyBinding[] = Object.values(TOOLS)
+    .filter((tool) => tool.id !== 'look')
+    .map((tool) => ({
+        shown: tool.key,
+        what: tool.name.toLowerCase(),
+        is: key(tool.key.toLowerCase()),
+        run: (bench) => {
+            if (stageOf(bench.view.stage).tools.includes(tool.id)) bench.set({ tool: tool.id });
+        },
+    }));
+
+export const KEYS: KeyBinding[] = [
+    {
+        shown: '1 – 5',
+        what: 'tones of the material, dark to light',
+        is: (event) => /^[1-5]$/.test(event.key),
+        run: (bench, event) => bench.pickTone(TONES[Number(event.key) - 1]),
+    },
+    { shown: '0', what: 'line colour', is: key('0'), run: (bench) => bench.pickTone('line') },
+    { shown: 'C', what: 'next figure of the cast', is: (event) => key('c')(event) && !event.shiftKey, run: (bench) => bench.stepFigure(1) },
+    { shown: 'Shift C', what: 'figure before', is: (event) => key('c')(event) && event.shiftKey, run: (bench) => bench.stepFigure(-1) },
+    ...tools,
+    {
+        shown: 'E',
+        what: 'erase while held',
+        is: key('e'),
+        run: (bench, event) => !event.repeat && bench.hold('erase'),
+        up: (bench) => bench.release(),
+    },
+    {
+        shown: '[ ]',
+        what: 'smaller, larger brush',
+        is: (event) => event.key === '[' || event.key === ']',
+        run: (bench, event) => bench.resize(event.key === '[' ? 1 / 1.25 : 1.25),
+    },
+    { shown: 'Shift', what: 'straight stroke', is: () => false },
+    { shown: 'N', what: 'next unfilled region', is: key('n'), run: (bench) => bench.view.stage === 'flats' && bench.nextUnfilled() },
+    { shown: 'Space', what: 'drag the page', is: () => false },
+    {
+        shown: 'Arrows',
+        what: 'move the page',
+        is: (event) => event.key in ARROWS,
+        run: (bench, event) => bench.surface?.pan(...ARROWS[event.key]),
+    },
+    {
+        shown: 'Wheel, + −',
+        what: 'zoom',
+        is: (event) => event.key === '+' || event.key === '=' || event.key === '-',
+        run: (bench, event) => bench.surface?.zoom(event.key === '-' ? 1 / 1.25 : 1.25),
+    },
+    { shown: 'O', what: 'whole page', is: key('o'), run: (bench) => bench.surface?.fit() },
+    { shown: 'V', what: 'mirror the view', is: key('v'), run: (bench) => bench.surface?.mirror() },
+    {
+        shown: 'R',
+        what: 'turn the view',
+        is: key('r'),
+        run: (bench, event) => bench.surface?.turn(((event.shiftKey ? -1 : 1) * Math.PI) / 12),
+    },
+    { shown: 'G', what: 'grey', is: key('g'), run: (bench) => bench.set({ grey: !bench.view.grey }) },
+    { shown: 'H', what: 'hide overlays', is: key('h'), run: (bench) => bench.set({ overlays: !bench.view.overlays }) },
+    {
+        shown: 'Ctrl Z',
+        what: 'undo',
+        withCommand: true,
+        is: (event) => key('z')(event) && !event.shiftKey,
+        run: (bench) => bench.session.undo(),
+    },
+    {
+        shown: 'Ctrl Shift Z',
+        what: 'redo',
+        withCommand: true,
+        is: (event) => key('z')(event) && event.shiftKey,
+        run: (bench) => bench.session.redo(),
+    },
+    { shown: 'Esc', what: 'call off the stroke under way', is: key('escape'), run: (bench) => bench.surface?.cancel() },
+    { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },
+];
+
+/** Where keys are for writing or choosing, they are left alone. */
+export function isTyping(target: EventTarget | null): boolean {
+    if (!(target instanceof HTMLElement)) return false;
+    return (
+        target.matches('input:not([type=range]):not([type=checkbox]), select, textarea, [contenteditable=true]') ||
+        target.closest('dialog[open]') !== null
+    );
+}
+
+/** Whether the key is for the control that has the focus: arrows move a slider, Space presses a button. */
+export function belongsToControl(event: KeyboardEvent): boolean {
+    const target = event.target;
+    if (isTyping(target) || document.querySelector('dialog[open]') !== null) return true;
+    const isControl = target instanceof HTMLElement && target.matches('input, button, a, [role=slider], [data-keys]');
+    return isControl && (event.key in ARROWS || event.key === ' ' || event.key === 'Enter');
+}
+
+export function bindingFor(event: KeyboardEvent): KeyBinding | undefined {
+    if (belongsToControl(event)) return undefined;
+    const command = event.ctrlKey || event.metaKey;
+    if (event.altKey) return undefined;
+    return KEYS.find((binding) => (binding.withCommand ?? false) === command && binding.run !== undefined && binding.is(event));
+}
+
+/** Listens for the bench's keys until the answer is called. */
+export function listen(bench: BenchModel): () => void {
+    const down = (event: KeyboardEvent): void => {
+        const binding = bindingFor(event);
+        if (binding === undefined) return;
+        if (binding.withCommand || event.key in ARROWS) event.preventDefault();
+        binding.run?.(bench, event);
+    };
+    const up = (event: KeyboardEvent): void =>
+        KEYS.filter((binding) => binding.up !== undefined && binding.is(event)).forEach((binding) => binding.up?.(bench));
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    return () => {
+        window.removeEventListener('keydown', down);
+        window.removeEventListener('keyup', up);
+    };
+}

@@ -1,0 +1,2 @@
+/** As the core's. */
+export const LARGEST_BRUSH = 1200;

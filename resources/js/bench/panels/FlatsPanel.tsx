@@ -1,0 +1,122 @@
+/** What flatting needs: what is left, the figures and how much of the page each has, and the bridges. */
+import type { FigureState, RecordsState } from '../../api/generated';
+import { unfilled } from '../../page/records';
+import { sizeOf } from '../../page/store';
+import { Panel } from '../../ui/Panel';
+import { useBench, useBenchModel, usePage, useTarget } from '../context';
+
+export function FlatsPanel() {
+    const isEmpty = usePage((view) => sizeOf(view) === null);
+    if (isEmpty) {
+        return (
+            <Panel title="Flats">
+                <p className="quiet text-[13px]">There are no regions before there is line art.</p>
+            </Panel>
+        );
+    }
+    return (
+        <Panel title="Flats">
+            <Left />
+            <BridgesPart />
+            <Figures />
+        </Panel>
+    );
+}
+
+interface Share {
+    regions: number;
+    area: number;
+}
+
+/** By figure id; 0 for what is unfilled. */
+function shares(regions: RecordsState['region']): Map<number, Share> {
+    const found = new Map<number, Share>();
+    for (const region of Object.values(regions)) {
+        const figure = region.material === 0 ? 0 : region.figure;
+        const share = found.get(figure) ?? { regions: 0, area: 0 };
+        found.set(figure, { regions: share.regions + 1, area: share.area + region.area });
+    }
+    return found;
+}
+
+const percent = (part: number, whole: number): string => (whole === 0 ? '0 %' : `${((100 * part) / whole).toFixed(1)} %`);
+const regionsOf = (count: number): string => `${count} ${count === 1 ? 'region' : 'regions'}`;
+
+function Left() {
+    const bench = useBenchModel();
+    const open = usePage((view) => unfilled(view.records).length);
+    const total = usePage((view) => Object.keys(view.records.region).length);
+    return (
+        <div className="flex flex-col gap-1.5 pb-3">
+            <p>{open === 0 ? `All ${regionsOf(total)} are filled.` : `${open} of ${regionsOf(total)} left`}</p>
+            <progress
+                className="progress progress-primary w-full"
+                value={total - open}
+                max={Math.max(1, total)}
+                aria-label="Regions filled"
+            />
+            {open > 0 && (
+                <button className="act self-start" onClick={() => bench.nextUnfilled()}>
+                    Next unfilled <kbd className="key">N</kbd>
+                </button>
+            )}
+        </div>
+    );
+}
+
+function Figures() {
+    const figures = usePage((view) => view.palette.figures);
+    const regions = usePage((view) => view.records.region);
+    const found = shares(regions);
+    const whole = [...found.values()].reduce((sum, share) => sum + share.area, 0);
+    return (
+        <div className="rule-t py-2">
+            <h3 className="heading pb-1 text-[13px]">Figures</h3>
+            {figures.length === 0 && <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>}
+            <ul>
+                {figures.map((figure) => (
+                    <FigureRow key={figure.id} figure={figure} share={found.get(figure.id)} whole={whole} />
+                ))}
+            </ul>
+        </div>
+    );
+}
+
+function FigureRow({ figure, share, whole }: { figure: FigureState; share: Share | undefined; whole: number }) {
+    const isPicked = useTarget()?.material.figure === figure.id;
+    const colour = figure.materials[0]?.tones.base ?? '#888888';
+    return (
+        <li className={`grid grid-cols-[1fr_auto] gap-x-2 py-1 text-[13px] ${isPicked ? 'heading' : ''}`}>
+            <span className="truncate" title={figure.name}>
+                {figure.name}
+            </span>
+            <span className="figures quiet">{share === undefined ? 'none' : percent(share.area, whole)}</span>
+            <span
+                className="col-span-2 mt-0.5 flex h-1.5 bg-base-200"
+                title={share === undefined ? 'nothing is filled with it yet' : regionsOf(share.regions)}
+            >
+                <span style={{ width: percent(share?.area ?? 0, whole), background: colour }} />
+            </span>
+        </li>
+    );
+}
+
+function BridgesPart() {
+    const bench = useBenchModel();
+    const isOn = useBench((view) => view.bridges);
+    const count = usePage((view) => Object.keys(view.records.bridge).length);
+    return (
+        <div className="rule-t py-2 text-[13px]">
+            <h3 className="heading pb-1">Bridges</h3>
+            <label className="flex items-center gap-2">
+                <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    checked={isOn}
+                    onChange={(event) => bench.set({ bridges: event.target.checked })}
+                />
+                Show the {count} gaps that were closed
+            </label>
+        </div>
+    );
+}

@@ -1,0 +1,109 @@
+/** What one pass can be set to. Sliders move the picture at every step and tell the server once, when let go. */
+import { useRef, useState } from 'react';
+import { HexColorPicker } from 'react-colorful';
+import { BLEND_MODES, type BlendMode, type PassData } from '../../api/generated';
+import { mayColour } from '../../page/store';
+import { Slide } from '../../ui/Slide';
+import { usePage, useSession } from '../context';
+import { GroupSettings } from './GroupSettings';
+
+/** Milliseconds the hand must rest on a colour before the server is told. */
+const REST = 350;
+
+interface Props {
+    id: string;
+    pass: PassData;
+    below: [string, PassData] | null;
+}
+
+export function PassSettings({ id, pass, below }: Props) {
+    const session = useSession();
+    const may = usePage(mayColour);
+    return (
+        <div className="flex flex-col gap-1.5 px-2.5 pb-2 text-[13px]">
+            <Slide
+                wide
+                label="Opacity"
+                value={Math.round(pass.opacity * 100)}
+                most={100}
+                shown={`${Math.round(pass.opacity * 100)} %`}
+                disabled={!may}
+                onChange={(value) => session.previewPass(id, { opacity: value / 100 })}
+                onSettle={(value) => session.changePass(id, { opacity: value / 100 })}
+            />
+            <ModeSelect value={pass.mode} disabled={!may} onChange={(mode) => session.changePass(id, { mode })} />
+            {pass.kind === 'tint' && <TintColour id={id} colour={pass.colour ?? '#000000'} disabled={!may} />}
+            <PassName id={id} name={pass.name} disabled={!may} />
+            <GroupSettings id={id} pass={pass} below={below} />
+            <div className="flex flex-wrap gap-1">
+                <button className="act" disabled={!may} onClick={() => session.changePass(id, { visible: !pass.visible })}>
+                    {pass.visible ? 'Roll up' : 'Let down'}
+                </button>
+                <button className="act" disabled={!may} onClick={() => session.removePass(id)}>
+                    Remove
+                </button>
+            </div>
+        </div>
+    );
+}
+
+export function ModeSelect({ value, disabled, onChange }: { value: BlendMode; disabled: boolean; onChange: (mode: BlendMode) => void }) {
+    return (
+        <label className="flex items-center gap-2">
+            Blend
+            <select
+                className="field min-w-0 flex-1"
+                disabled={disabled}
+                value={value}
+                onChange={(event) => onChange(event.target.value as BlendMode)}
+            >
+                {BLEND_MODES.map((mode) => (
+                    <option key={mode}>{mode}</option>
+                ))}
+            </select>
+        </label>
+    );
+}
+
+function TintColour({ id, colour, disabled }: { id: string; colour: string; disabled: boolean }) {
+    const session = useSession();
+    const [isOpen, setOpen] = useState(false);
+    const timer = useRef(0);
+    const change = (next: string): void => {
+        session.previewPass(id, { colour: next });
+        window.clearTimeout(timer.current);
+        timer.current = window.setTimeout(() => session.changePass(id, { colour: next }), REST);
+    };
+    return (
+        <div>
+            <button className="act" aria-expanded={isOpen} disabled={disabled} onClick={() => setOpen(!isOpen)}>
+                <span className="h-4 w-6 border border-base-300" style={{ background: colour }} /> Colour {colour}
+            </button>
+            {isOpen && (
+                <div className="picker mt-1.5">
+                    <HexColorPicker color={colour} onChange={change} />
+                </div>
+            )}
+        </div>
+    );
+}
+
+function PassName({ id, name, disabled }: { id: string; name: string; disabled: boolean }) {
+    const session = useSession();
+    const settle = (text: string): void => {
+        if (text.trim() !== '' && text.trim() !== name) session.changePass(id, { name: text.trim() });
+    };
+    return (
+        <label className="flex items-center gap-2">
+            Name
+            <input
+                className="field min-w-0 flex-1"
+                disabled={disabled}
+                maxLength={60}
+                defaultValue={name}
+                onBlur={(event) => settle(event.target.value)}
+                onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+            />
+        </label>
+    );
+}

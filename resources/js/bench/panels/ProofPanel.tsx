@@ -1,0 +1,53 @@
+/** What should be looked at before the page leaves: so far, what is unfilled and what is hidden. */
+import { unfilled } from '../../page/records';
+import { Panel } from '../../ui/Panel';
+import { useBench, useBenchModel, usePage } from '../context';
+
+const MOST = 8;
+
+export function ProofPanel() {
+    const bench = useBenchModel();
+    const isGrey = useBench((view) => view.grey);
+    const records = usePage((view) => view.records);
+    const open = unfilled(records).sort(([, a], [, b]) => b.area - a.area);
+    const hidden = Object.entries(records.pass).filter(([, pass]) => !pass.visible);
+    return (
+        <Panel title="Before it leaves">
+            <label className="flex items-center gap-2 pb-2 text-[13px]">
+                <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    checked={isGrey}
+                    onChange={(event) => bench.set({ grey: event.target.checked })}
+                />
+                Look at the page in grey (G)
+            </label>
+            {open.length + hidden.length === 0 && <p className="text-[13px]">Every region is filled and no pass is rolled up.</p>}
+            <ul className="flex flex-col gap-1 text-[13px]">
+                {open.slice(0, MOST).map(([label, region]) => (
+                    <li key={label} className="flex items-center justify-between gap-2">
+                        <span className="figures">unfilled, {region.area} px</span>
+                        <button
+                            className="act"
+                            aria-label={`Show unfilled region ${label}`}
+                            onClick={() => bench.surface?.goTo(region.x, region.y)}
+                        >
+                            Show
+                        </button>
+                    </li>
+                ))}
+                {open.length > MOST && <li className="quiet">and {open.length - MOST} smaller ones</li>}
+                {hidden.map(([id, pass]) => (
+                    <li key={id} className="flex items-center justify-between gap-2">
+                        <span className="truncate" title={pass.name}>
+                            rolled up: {pass.name}
+                        </span>
+                        <button className="act" onClick={() => bench.session.changePass(id, { visible: true })}>
+                            Let down
+                        </button>
+                    </li>
+                ))}
+            </ul>
+        </Panel>
+    );
+}

@@ -1,0 +1,76 @@
+/** One pass in the awning; opened, what it can be set to. */
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { GripVertical } from 'lucide-react';
+import type { PassData, PaletteState } from '../../api/generated';
+import { mayColour } from '../../page/store';
+import { useBenchModel, usePage } from '../context';
+import { PassSettings } from './PassSettings';
+
+interface Props {
+    id: string;
+    pass: PassData;
+    /** The pass that lies under it. */
+    below: [string, PassData] | null;
+    isActive: boolean;
+    isOpen: boolean;
+    endsGroup: boolean;
+    onOpen: () => void;
+}
+
+export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: Props) {
+    const bench = useBenchModel();
+    const may = usePage(mayColour);
+    const palette = usePage((view) => view.palette);
+    const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !may });
+    const mode = pass.mode === 'normal' ? '' : `${pass.mode} `;
+    return (
+        <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}>
+            <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
+                <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
+                    <button
+                        className="bare grip quiet"
+                        disabled={!may}
+                        {...attributes}
+                        {...listeners}
+                        data-keys
+                        aria-label={`Move ${pass.name}`}
+                    >
+                        <GripVertical size={14} aria-hidden />
+                    </button>
+                    <span className="h-4 w-5 shrink-0 border border-base-300" style={{ background: swatchOf(palette, pass) }} />
+                    <button
+                        className="bare min-w-0 flex-1 truncate text-left"
+                        aria-pressed={isActive}
+                        title={`${pass.name}: paint in this pass`}
+                        onClick={() => bench.pickPass(id)}
+                    >
+                        {pass.name}
+                    </button>
+                    <span className="quiet figures whitespace-nowrap text-[12px]">
+                        {mode}
+                        {Math.round(pass.opacity * 100)} %
+                    </span>
+                    <button className="bare quiet text-[12px]" aria-expanded={isOpen} aria-label={`Set ${pass.name}`} onClick={onOpen}>
+                        {isOpen ? 'Less' : 'Set'}
+                    </button>
+                </div>
+                {isOpen && <PassSettings id={id} pass={pass} below={below} />}
+            </div>
+            {endsGroup && <div className="valance" title="Taken as one" />}
+        </li>
+    );
+}
+
+const ANY = 'conic-gradient(#c66,#cc6,#6c6,#6cc,#66c,#c6c,#c66)';
+
+/** What a pass paints with, as a background: a colour, the tones of the figure's materials, or anything. */
+function swatchOf(palette: PaletteState, pass: PassData): string {
+    const { tone } = pass;
+    if (pass.kind === 'tint') return pass.colour ?? '#000000';
+    if (tone === null) return ANY;
+    const tones = palette.figures.find((figure) => figure.id === pass.figure)?.materials.map((material) => material.tones[tone]) ?? [];
+    if (tones.length === 0) return '#888888';
+    const part = 100 / tones.length;
+    return `linear-gradient(90deg, ${tones.map((colour, i) => `${colour} ${i * part}% ${(i + 1) * part}%`).join(', ')})`;
+}

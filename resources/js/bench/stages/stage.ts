@@ -1,0 +1,64 @@
+/** What a stage is: its tools, how the page looks in it, and what is left to do. Its panel is in the registry. */
+import { unfilled } from '../../page/records';
+import { sizeOf, type PageView } from '../../page/store';
+import type { Look } from '../../picture/compose';
+import type { ToolId } from '../tools/tool';
+
+export type StageId = 'ink' | 'flats' | 'light' | 'mood' | 'proof';
+
+export interface Stage {
+    id: StageId;
+    name: string;
+    /** The first is the one used nine times in ten. */
+    tools: ToolId[];
+    look: Look;
+    /** What is left to do, for the rail: a few characters. */
+    left(view: PageView): string;
+}
+
+const LINES_BACK = 0.6;
+
+export const STAGES: Stage[] = [
+    {
+        id: 'ink',
+        name: 'Ink',
+        tools: ['look'],
+        look: { ink: 1, hatch: false, passes: false },
+        left: (view) => (sizeOf(view) === null ? 'import' : '✓'),
+    },
+    {
+        id: 'flats',
+        name: 'Flats',
+        tools: ['fill', 'sweep', 'unfill'],
+        look: { ink: LINES_BACK, hatch: true, passes: false },
+        left: (view) => {
+            const open = unfilled(view.records).length;
+            return sizeOf(view) === null ? '' : open === 0 ? '✓' : `${open} left`;
+        },
+    },
+    {
+        id: 'light',
+        name: 'Light',
+        tools: ['pen', 'soft', 'erase'],
+        look: { ink: 1, hatch: false, passes: true },
+        left: (view) => count(Object.values(view.records.pass).filter((pass) => pass.figure > 0).length),
+    },
+    {
+        id: 'mood',
+        name: 'Mood',
+        tools: ['look'],
+        look: { ink: 1, hatch: false, passes: true },
+        left: (view) => count(Object.values(view.records.pass).filter((pass) => pass.figure === 0).length),
+    },
+    {
+        id: 'proof',
+        name: 'Proof',
+        tools: ['look'],
+        look: { ink: 1, hatch: false, passes: true },
+        left: () => '',
+    },
+];
+
+const count = (of: number): string => (of > 0 ? String(of) : '');
+
+export const stageOf = (id: StageId): Stage => STAGES.find((stage) => stage.id === id) ?? STAGES[0];

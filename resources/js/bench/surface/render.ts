@@ -1,0 +1,291 @@
+/**
+ * Shows the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing never
+ * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
+ */
+import { SIDE, type Look } from '../../picture/compose';
+import type { ComposePool } from '../../picture/pool';
+import { layersOf } from '../../picture/stack';
+import { remember } from '../../picture/tileComposer';
+import { HIGHEST } from '../../picture/tiles';
+import { sizeOf } from '../../page/store';
+import type { BenchModel } from '../model';
+import { stageOf } from '../stages/stage';
+import { TOOLS } from '../tools/registry';
+import type { Gesture } from '../tools/tool';
+import { drawBridges, drawRing } from './overlays';
+import { fit, levelFor, matrix, shown, type Insets, type View } from './viewport';
+
+interface Shown {
+    canvas: HTMLCanvasElement;
+    /** What it shows is out of date. */
+    isDirty: boolean;
+    /** It has been drawn at least once. */
+    isReady: boolean;
+}
+
+/** Tile pictures kept, of all levels. */
+const MOST_SHOWN = 220;
+/** How far beyond the screen's edge tiles are fetched early. */
+const RING = 1;
+const LATER = 1e6;
+
+export class SurfaceRenderer {
+    view: View | null = null;
+    /** Where the hand is, in screen pixels. */
+    pointer: { x: number; y: number } | null = null;
+    gesture: Gesture | null = null;
+    insets: Insets = { top: 16, right: 16, bottom: 72, left: 16 };
+    /** The page fills the free area, whatever size that comes to have. */
+    isFitted = true;
+    private activeLayer: string | null = null;
+    private readonly shown = new Map<string, Shown>();
+    private isScheduled = false;
+    private layers: string[] = [];
+    private levelsTable: Uint8Array | null = null;
+    private readonly stops: (() => void)[] = [];
+
+    constructor(
+        readonly canvas: HTMLCanvasElement,
+        private readonly bench: BenchModel,
+        private readonly pool: ComposePool,
+    ) {
+        this.takeStack();
+        this.stops.push(
+            bench.session.tiles.onPaint((level, places) => this.dirty(level, places)),
+            bench.session.store.subscribe((now, before) => {
+                if (now.stack !== before.stack) this.takeStack();
+                if (now.records.bridge !== before.records.bridge) this.schedule();
+            }),
+            bench.store.subscribe((now, before) => {
+                if (now.stage !== before.stage || now.levels !== before.levels) this.takeLook();
+                if (now.under === before.under) this.schedule();
+            }),
+        );
+    }
+
+    end(): void {
+        this.stops.forEach((stop) => stop());
+    }
+
+    get level(): number {
+        return levelFor(this.view?.scale ?? 1, HIGHEST);
+    }
+
+    schedule(): void {
+        if (this.isScheduled) return;
+        this.isScheduled = true;
+        requestAnimationFrame(() => {
+            this.isScheduled = false;
+            this.draw();
+        });
+    }
+
+    /** Some tiles look different now; the layer is the one the hand works on. */
+    touched(level: number, places: Set<string>, layer: string): void {
+        this.activeLayer = layer;
+        this.dirty(level, places);
+    }
+
+    resize(width: number, height: number): void {
+        if (this.isFitted) this.view = null;
+        this.canvas.width = width;
+        this.canvas.height = height;
+        // Resizing clears the canvas; it is filled again before the browser shows it.
+        this.draw();
+    }
+
+    /** The shown colour of a page pixel at full size; null while it is on its way. For tests. */
+    async colourAt(x: number, y: number): Promise<[number, number, number] | null> {
+        const pixels = await this.pixels(Math.floor(x / SIDE), Math.floor(y / SIDE));
+        const at = 4 * ((y % SIDE) * SIDE + (x % SIDE));
+        return pixels === null ? null : [pixels[at], pixels[at + 1], pixels[at + 2]];
+    }
+
+    /** A full-size tile as the finished page shows it; null while its layers are on their way. */
+    pixels(column: number, row: number): Promise<Uint8ClampedArray | null> {
+        return new Promise((done) => {
+            const request = this.request(0, column, row, { ink: 1, hatch: false, passes: true }, 0, 'true');
+            if (request === null) done(null);
+            else this.pool.ask({ ...request, done });
+        });
+    }
+
+    private takeStack(): void {
+        const { stack } = this.bench.session.view;
+        this.layers = layersOf(stack);
+        this.pool.setStack(stack);
+        this.dirty(null, null);
+    }
+
+    private takeLook(): void {
+        const { levels } = this.bench.view;
+        this.levelsTable =
+            levels === null
+                ? null
+                : Uint8Array.from({ length: 256 }, (_, value) =>
+                      Math.max(0, Math.min(255, Math.round((255 * (value - levels.paper)) / (levels.ink - levels.paper)))),
+                  );
+        this.dirty(null, null);
+    }
+
+    private dirty(level: number | null, places: Set<string> | null): void {
+        for (const [key, tile] of this.shown) {
+            const [tileLevel, place] = key.split(' ');
+            if ((level === null || Number(tileLevel) === level) && (places === null || places.has(place))) tile.isDirty = true;
+        }
+        this.schedule();
+    }
+
+    private draw(): void {
+        const context = this.canvas.getContext('2d');
+        const size = sizeOf(this.bench.session.view);
+        if (context === null) return;
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        context.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--work');
+        context.fillRect(0, 0, this.canvas.width, this.canvas.height);
+        if (size === null) return;
+        if (this.view === null) {
+            this.view = fit(size, this.canvas, this.insets);
+            this.bench.set({ mirror: false });
+        }
+        const toScreen = matrix(this.view, this.canvas);
+        context.save();
+        context.setTransform(toScreen);
+        context.beginPath();
+        context.rect(0, 0, size.width, size.height);
+        context.clip();
+        context.imageSmoothingEnabled = this.view.scale < 2;
+        context.filter = this.bench.view.grey ? 'grayscale(1)' : 'none';
+        this.drawTiles(context, this.view, size);
+        context.restore();
+        this.drawOverlays(context, toScreen, this.view);
+    }
+
+    private drawTiles(context: CanvasRenderingContext2D, view: View, size: { width: number; height: number }): void {
+        const level = this.level;
+        const look = stageOf(this.bench.view.stage).look;
+        const seen = shown(view, this.canvas);
+        // The coarsest picture of all that is in view comes before anything sharp.
+        this.eachTile(HIGHEST, seen, size, 0, (column, row) => this.ensure(HIGHEST, column, row, look, -1));
+        let isComplete = true;
+        this.eachTile(level, seen, size, 0, (column, row) => {
+            const span = SIDE << level;
+            const distance = Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y);
+            const tile = this.ensure(level, column, row, look, distance);
+            if (tile.isReady) context.drawImage(tile.canvas, column * span, row * span, span, span);
+            else this.drawCoarser(context, level, column, row, span);
+            isComplete &&= tile.isReady && !tile.isDirty;
+        });
+        if (isComplete) this.fetchRing(level, seen, size);
+    }
+
+    private eachTile(
+        level: number,
+        seen: ReturnType<typeof shown>,
+        size: { width: number; height: number },
+        ring: number,
+        work: (column: number, row: number) => void,
+    ): void {
+        const span = SIDE << level;
+        const last = { column: Math.ceil(size.width / span) - 1, row: Math.ceil(size.height / span) - 1 };
+        const clamp = (value: number, most: number): number => Math.max(0, Math.min(most, value));
+        for (
+            let row = clamp(Math.floor(seen.top / span) - ring, last.row);
+            row <= clamp(Math.floor(seen.bottom / span) + ring, last.row);
+            row++
+        ) {
+            for (
+                let column = clamp(Math.floor(seen.left / span) - ring, last.column);
+                column <= clamp(Math.floor(seen.right / span) + ring, last.column);
+                column++
+            )
+                work(column, row);
+        }
+    }
+
+    /** The tile's picture, and if it is out of date, its place in the workers' queue. */
+    private ensure(level: number, column: number, row: number, look: Look, distance: number): Shown {
+        const key = `${level} ${column},${row}`;
+        let tile = this.shown.get(key);
+        if (tile === undefined) {
+            const canvas = document.createElement('canvas');
+            canvas.width = canvas.height = SIDE;
+            tile = { canvas, isDirty: true, isReady: false };
+        }
+        remember(this.shown, key, tile, MOST_SHOWN);
+        if (tile.isDirty) this.compose(tile, level, column, row, look, distance);
+        return tile;
+    }
+
+    private compose(tile: Shown, level: number, column: number, row: number, look: Look, distance: number): void {
+        const request = this.request(level, column, row, look, distance, 'view');
+        if (request === null) return;
+        tile.isDirty = false;
+        this.pool.ask({
+            ...request,
+            done: (pixels) => {
+                tile.canvas.getContext('2d')?.putImageData(new ImageData(pixels, SIDE, SIDE), 0, 0);
+                tile.isReady = true;
+                this.schedule();
+            },
+        });
+    }
+
+    /** All that a worker needs; null while a layer is on its way. */
+    private request(level: number, column: number, row: number, look: Look, distance: number, purpose: string) {
+        const { tiles } = this.bench.session;
+        const names = look.passes ? this.layers : ['ink', 'flats'];
+        const levels = purpose === 'view' ? this.levelsTable : null;
+        let isMissing = false;
+        const layers = names.map((layer) => {
+            const from = levels !== null && layer === 'ink' ? 'scan' : layer;
+            const bytes = tiles.get(level, from, column, row, distance);
+            isMissing ||= bytes === undefined;
+            const version = tiles.versionOf(level, from, column, row);
+            // The scan stands in for the ink under versions of its own.
+            return { layer, version: from === layer ? version : -1 - version, bytes: bytes ?? null };
+        });
+        if (isMissing) return null;
+        return {
+            key: `${purpose} ${level} ${column},${row}`,
+            column,
+            row,
+            x: column * SIDE,
+            y: row * SIDE,
+            look,
+            layers,
+            active: this.activeLayer,
+            levels,
+        };
+    }
+
+    private fetchRing(level: number, seen: ReturnType<typeof shown>, size: { width: number; height: number }): void {
+        const names = stageOf(this.bench.view.stage).look.passes ? this.layers : ['ink', 'flats'];
+        this.eachTile(level, seen, size, RING, (column, row) =>
+            names.forEach((layer) => this.bench.session.tiles.get(level, layer, column, row, LATER)),
+        );
+    }
+
+    /** What a coarser level has of a tile that is not here yet. */
+    private drawCoarser(context: CanvasRenderingContext2D, level: number, column: number, row: number, span: number): void {
+        for (let up = 1; level + up <= HIGHEST; up++) {
+            const tile = this.shown.get(`${level + up} ${column >> up},${row >> up}`);
+            if (tile?.isReady !== true) continue;
+            const part = SIDE >> up;
+            const mask = (1 << up) - 1;
+            context.drawImage(tile.canvas, (column & mask) * part, (row & mask) * part, part, part, column * span, row * span, span, span);
+            return;
+        }
+        context.fillStyle = '#f4f4f4';
+        context.fillRect(column * span, row * span, span, span);
+    }
+
+    private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
+        const { overlays, bridges, stage, tool, size } = this.bench.view;
+        if (overlays && bridges && stage === 'flats') drawBridges(context, toScreen, Object.values(this.bench.session.view.records.bridge));
+        context.save();
+        if (overlays) this.gesture?.overlay?.(context, toScreen);
+        context.restore();
+        if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (size / 2) * view.scale);
+    }
+}

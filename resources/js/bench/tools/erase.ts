@@ -1,0 +1,13 @@
+import { beginStroke, strokeSentence } from './strokes';
+import type { Tool } from './tool';
+
+export const erase: Tool = {
+    id: 'erase',
+    name: 'Eraser',
+    key: 'X',
+    what: 'Takes paint out of the picked pass; or hold E',
+    cursor: 'ring',
+    options: ['size', 'flow', 'steady'],
+    sentence: (bench) => strokeSentence(bench, true),
+    begin: (host, point) => beginStroke(host, point, true),
+};

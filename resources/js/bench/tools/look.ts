@@ -1,0 +1,13 @@
+import type { Tool } from './tool';
+
+/** Moves the page under the hand; the surface itself does it, as with the Space key and the middle button. */
+export const look: Tool = {
+    id: 'look',
+    name: 'Look',
+    key: 'L',
+    what: 'Drag the page about',
+    cursor: 'grab',
+    options: [],
+    sentence: () => 'Nothing on this stage changes a pixel by touching the page',
+    begin: () => null,
+};

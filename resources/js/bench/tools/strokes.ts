@@ -1,0 +1,138 @@
+/** A stroke under the hand: previewed in the layer it goes into, sent when the hand goes up. */
+import type { NewPass } from '../../api/client';
+import type { BrushData } from '../../api/generated';
+import { mayColour, sizeOf, whyNot } from '../../page/store';
+import { passFor, sentence } from '../../page/target';
+import { SIDE } from '../../picture/compose';
+import { layerOf, toColour } from '../../picture/stack';
+import { layStroke, StrokePreview, type Laying, type Point } from '../../picture/stroke';
+import type { BenchModel } from '../model';
+import type { Gesture, ToolHost, ToolPoint } from './tool';
+
+/** Where a stroke goes, and how. */
+interface Aim {
+    pass: string;
+    make: NewPass | null;
+    layer: string;
+    /** As it is sent; a pass that holds coverage has no use for it. */
+    colour: string | null;
+    laying: Laying;
+}
+
+export const strokeSentence = (bench: BenchModel, erasing: boolean): string =>
+    sentence(bench.session.view.rules, bench.session.view.records, bench.target, erasing);
+
+export function beginStroke(host: ToolHost, start: ToolPoint, erase: boolean): Gesture | null {
+    const aim = aimAt(host.bench, erase);
+    if (typeof aim === 'string') {
+        host.bench.session.say(aim);
+        return null;
+    }
+    if (aim.make !== null) host.bench.session.showPass(aim.pass, aim.make);
+    return new StrokeGesture(host, aim, host.bench.brush, start);
+}
+
+/** @return what to say when there is nothing to aim at */
+function aimAt({ session, target, brush }: BenchModel, erase: boolean): Aim | string {
+    const { view } = session;
+    if (!mayColour(view)) return whyNot(view, 'colour');
+    if (sizeOf(view) === null) return 'The page has no line art yet. Go to Ink and import a scan.';
+    if (target === null) return 'Pick a tone at the left first; it says where the paint goes.';
+    const { id, make } = passFor(view.rules, view.records, target);
+    const pass = make ?? view.records.pass[id];
+    if (make === null && !view.records.pass[id].visible)
+        return 'This pass is rolled up. Let it down in the panel at the right, then paint.';
+    const colour = pass.kind === 'paint' ? target.material.tones[target.tone] : null;
+    const number = toColour(colour ?? '#000000');
+    const paint: Laying['paint'] = colour === null ? null : [(number >> 16) & 255, (number >> 8) & 255, number & 255];
+    return { pass: id, make, layer: layerOf(id, pass), colour, laying: { opacity: brush.opacity, erase, paint } };
+}
+
+class StrokeGesture implements Gesture {
+    private preview: StrokePreview;
+    /** What each tile held before. */
+    private readonly base = new Map<string, Uint8Array | null>();
+
+    constructor(
+        private readonly host: ToolHost,
+        private readonly aim: Aim,
+        private readonly brush: BrushData,
+        start: ToolPoint,
+    ) {
+        this.preview = this.fresh();
+        this.show(this.preview.add(pointOf(start)));
+    }
+
+    move(points: ToolPoint[]): void {
+        const last = points[points.length - 1];
+        if (last.shift) return this.straighten(last);
+        const touched = new Set<string>();
+        for (const point of points) this.preview.add(pointOf(point)).forEach((key) => touched.add(key));
+        this.show(touched);
+    }
+
+    up(): void {
+        this.show(this.preview.end());
+        const { pass, make, colour, laying } = this.aim;
+        this.host.bench.session.stroke({
+            kind: 'stroke',
+            pass,
+            make,
+            colour,
+            erase: laying.erase,
+            brush: this.brush,
+            points: this.preview.points.map(rounded),
+        });
+    }
+
+    cancel(): void {
+        this.takeBack();
+    }
+
+    /** Shift: the stroke so far becomes a straight one from where it began. */
+    private straighten(to: ToolPoint): void {
+        const [start] = this.preview.points;
+        this.takeBack();
+        this.preview = this.fresh();
+        const touched = this.preview.add(start);
+        this.preview.add(pointOf(to)).forEach((key) => touched.add(key));
+        this.show(touched);
+    }
+
+    private fresh(): StrokePreview {
+        const size = sizeOf(this.host.bench.session.view);
+        return new StrokePreview(this.brush, this.host.level, size?.width ?? 0, size?.height ?? 0);
+    }
+
+    private show(touched: Set<string>): void {
+        const { tiles } = this.host.bench.session;
+        const { level } = this.preview;
+        for (const key of touched) {
+            const [column, row] = key.split(',').map(Number);
+            if (!this.base.has(key)) this.base.set(key, tiles.peek(level, this.aim.layer, column, row));
+            const stroke = this.preview.tiles.get(key);
+            if (stroke !== undefined)
+                tiles.setLocal(level, this.aim.layer, column, row, layStroke(this.base.get(key) ?? null, stroke, this.aim.laying));
+        }
+        this.host.touched(level, touched, this.aim.layer);
+    }
+
+    private takeBack(): void {
+        const { tiles } = this.host.bench.session;
+        const { level } = this.preview;
+        const blank = new Uint8Array((this.aim.laying.paint === null ? 1 : 4) * SIDE * SIDE);
+        for (const [key, bytes] of this.base) {
+            const [column, row] = key.split(',').map(Number);
+            tiles.setLocal(level, this.aim.layer, column, row, bytes ?? blank);
+        }
+        this.host.touched(level, new Set(this.base.keys()), this.aim.layer);
+    }
+}
+
+const pointOf = ({ x, y, pressure }: ToolPoint): Point => [x, y, pressure];
+
+const rounded = ([x, y, pressure]: Point): Point => [
+    Math.round(x * 100) / 100,
+    Math.round(y * 100) / 100,
+    Math.round(pressure * 1000) / 1000,
+];

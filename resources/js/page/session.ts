@@ -1,0 +1,317 @@
+/** One page open in one window: the store, and everything that keeps it and the server's page the same. */
+import { api, type NewPass, type Op } from '../api/client';
+import type {
+    AppliedState,
+    FeedState,
+    GroupData,
+    MaterialState,
+    PageStateData,
+    PassData,
+    RecordsState,
+    TaskState,
+    Tone,
+} from '../api/generated';
+import { Failure } from '../api/http';
+import { buildStack } from '../picture/stack';
+import { TileCache } from '../picture/tiles';
+import { Feed } from './feed';
+import { randomId } from './ids';
+import { Lease } from './lease';
+import { Outbox } from './outbox';
+import { DatabaseStorage, type OutboxEntry, type OutboxStorage } from './outboxStorage';
+import { withRecords } from './records';
+import { createPageStore, opened, type PageStore, type PageView } from './store';
+import { Tasks } from './tasks';
+import { asMade } from './target';
+
+export class PageSession {
+    readonly store: PageStore;
+    readonly tiles: TileCache;
+    readonly outbox: Outbox;
+    readonly lease: Lease;
+    private readonly feed: Feed;
+    private readonly tasks: Tasks;
+    /** Tiles the server has changed while strokes drawn onto them were still waiting. */
+    private readonly stale: [string, number, number][] = [];
+    private ended = false;
+
+    constructor(state: PageStateData, user: number, storage: OutboxStorage = new DatabaseStorage()) {
+        this.store = createPageStore(state);
+        this.tiles = new TileCache(state.id, state.tiles, (error) => this.report(error));
+        this.lease = new Lease(state.id, () => this.leaseChanged());
+        this.tasks = new Tasks(
+            state.id,
+            () => this.store.setState({ task: this.tasks.current }),
+            (task) => this.taskFinished(task),
+            (error) => this.report(error),
+        );
+        this.feed = new Feed(state.id, {
+            known: () => ({ revision: this.view.revision, palette: this.view.palette.version }),
+            holds: () => this.lease.held,
+            busy: () => this.outbox.saving === 'sending',
+            news: (feed) => this.news(feed),
+        });
+        this.outbox = new Outbox(state.id, user, storage, {
+            send: (entry) => this.send(entry),
+            applied: (_, applied) => this.accept(applied, applied.journal),
+            refused: (entry, message) => void this.refused(entry, message),
+            catchUp: () => this.feed.catchUp(),
+            lost: () => this.lease.set(false, this.view.holder),
+            changed: () => this.outboxChanged(),
+        });
+    }
+
+    get view(): PageView {
+        return this.store.getState();
+    }
+
+    async start(): Promise<void> {
+        window.addEventListener('pagehide', this.end);
+        window.addEventListener('online', this.online);
+        if (this.view.role !== 'viewer') this.lease.start();
+        void this.feed.start();
+        void this.tasks.resume();
+        await this.outbox.resume();
+    }
+
+    end = (): void => {
+        if (this.ended) return;
+        this.ended = true;
+        window.removeEventListener('pagehide', this.end);
+        window.removeEventListener('online', this.online);
+        this.feed.end();
+        this.tasks.end();
+        this.outbox.end();
+        this.lease.end();
+    };
+
+    private online = (): void => this.outbox.retry();
+
+    say(message: string | null): void {
+        this.store.setState({ message });
+    }
+
+    report(error: unknown): void {
+        this.say(error instanceof Error ? error.message : 'Something went wrong. Reload the page.');
+    }
+
+    // ---- changes: shown at once, then sent ----------------------------------------------------------------------------
+
+    fill(labels: number[], material: MaterialState | null): void {
+        const region = { ...this.view.records.region };
+        const figure = material?.figure ?? 0;
+        for (const label of labels) {
+            if (region[label] !== undefined) region[label] = { ...region[label], figure, material: material?.id ?? 0 };
+        }
+        this.show({ region });
+        this.ask({ kind: 'fill', labels, figure, material: material?.id ?? 0 });
+    }
+
+    addPass(pass: NewPass): void {
+        const id = randomId(12);
+        this.showPass(id, pass);
+        this.ask({ kind: 'pass.add', id, pass });
+    }
+
+    /** Shows a pass before the server has heard of it. */
+    showPass(id: string, pass: NewPass): void {
+        const { records, rules } = this.view;
+        if (records.pass[id] === undefined) this.show({ pass: { ...records.pass, [id]: asMade(rules, records, pass) } });
+    }
+
+    /** Shows what a slider that is still moving would make of a pass. */
+    previewPass(id: string, values: Partial<PassData>): void {
+        const { pass } = this.view.records;
+        if (pass[id] !== undefined) this.show({ pass: { ...pass, [id]: { ...pass[id], ...values } } });
+    }
+
+    previewGroup(id: string, values: Partial<GroupData>): void {
+        const { group } = this.view.records;
+        if (group[id] !== undefined) this.show({ group: { ...group, [id]: { ...group[id], ...values } } });
+    }
+
+    changePass(id: string, values: Partial<PassData>): void {
+        this.previewPass(id, values);
+        this.ask({ kind: 'pass.change', id, values });
+    }
+
+    removePass(id: string): void {
+        const pass = { ...this.view.records.pass };
+        delete pass[id];
+        this.show({ pass });
+        this.ask({ kind: 'pass.remove', id });
+    }
+
+    /** Takes passes together so that they blend among themselves first; with how null, parts them. */
+    group(id: string, passes: string[], how: GroupData | null): void {
+        if (how !== null) this.previewGroup(id, how);
+        this.ask({ kind: 'group', id, passes, how });
+    }
+
+    stroke(op: Extract<Op, { kind: 'stroke' }>): void {
+        if (op.make !== null) this.showPass(op.pass, op.make);
+        this.ask(op);
+    }
+
+    undo(): void {
+        this.outbox.add({ kind: 'undo' });
+    }
+
+    redo(): void {
+        this.outbox.add({ kind: 'redo' });
+    }
+
+    private ask(op: Op): void {
+        this.outbox.add({ kind: 'op', op });
+    }
+
+    // ---- palette --------------------------------------------------------------------------------------------------------
+
+    async pin(material: MaterialState, tone: Tone, colour: string | null): Promise<void> {
+        if (colour !== null) this.showMaterial({ ...material, tones: { ...material.tones, [tone]: colour } });
+        try {
+            const answer = await api.pin(this.view.series.id, material.id, material.version, tone, colour, randomId(20));
+            this.showMaterial(answer.material, answer.version);
+        } catch (error) {
+            const theirs = error instanceof Failure ? (error.details.theirs as MaterialState | undefined) : undefined;
+            this.showMaterial(theirs ?? material);
+            this.report(error);
+        }
+    }
+
+    showMaterial(material: MaterialState, version = this.view.palette.version): void {
+        const figures = this.view.palette.figures.map((figure) => ({
+            ...figure,
+            materials: figure.materials.map((other) => (other.id === material.id ? material : other)),
+        }));
+        this.update({ palette: { ...this.view.palette, version, figures } });
+    }
+
+    // ---- long work ------------------------------------------------------------------------------------------------------
+
+    importScan(scan: File): Promise<void> {
+        return this.begin(() => api.importScan(this.view.id, this.lease.token, scan));
+    }
+
+    importWaiting(original: number): Promise<void> {
+        return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original));
+    }
+
+    clean(paper: number, ink: number): Promise<void> {
+        return this.begin(() => api.clean(this.view.id, this.lease.token, paper, ink));
+    }
+
+    deliver(format: string): Promise<void> {
+        return this.begin(() => api.deliver(this.view.id, format));
+    }
+
+    stopTask(): Promise<void> {
+        return this.tasks.stop();
+    }
+
+    dismissTask(): void {
+        this.tasks.dismiss();
+    }
+
+    private begin(ask: () => Promise<TaskState>): Promise<void> {
+        this.say(null);
+        return this.tasks.begin(ask);
+    }
+
+    private async taskFinished(task: TaskState): Promise<void> {
+        if (task.state === 'failed') this.say(task.message);
+        if (task.state === 'done' && task.kind !== 'deliver') {
+            this.tasks.dismiss();
+            await this.feed.catchUp().catch((error: unknown) => this.report(error));
+        }
+    }
+
+    // ---- the server's side ------------------------------------------------------------------------------------------------
+
+    /** Fetches the page whole: when differences cannot be told any more. */
+    async reload(): Promise<void> {
+        const state = await api.page(this.view.id);
+        this.tiles.replaceNames(state.tiles);
+        this.stale.length = 0;
+        this.store.setState(opened(state));
+    }
+
+    private send(entry: OutboxEntry) {
+        const asking = { id: entry.id, base: this.view.revision, lease: this.lease.token };
+        switch (entry.change.kind) {
+            case 'op':
+                return api.apply(entry.page, asking, entry.change.op);
+            case 'undo':
+                return api.undo(entry.page, asking);
+            case 'redo':
+                return api.redo(entry.page, asking);
+        }
+    }
+
+    private accept(applied: Pick<AppliedState, 'revision' | 'tiles' | 'records'>, journal: PageView['journal'] | null): void {
+        // The feed may have told of it before the answer came.
+        const isNews = applied.revision > this.view.revision;
+        if (isNews) {
+            for (const [layer, column, row, hash] of applied.tiles) {
+                this.tiles.rename(layer, column, row, hash);
+                this.stale.push([layer, column, row]);
+            }
+        }
+        const records = isNews && applied.records.length > 0 ? withRecords(this.view.records, applied.records) : this.view.records;
+        this.update({ revision: Math.max(applied.revision, this.view.revision), journal: journal ?? this.view.journal, records });
+        this.refreshStale();
+    }
+
+    private async news(feed: FeedState): Promise<void> {
+        if (!this.lease.held) this.lease.set(false, feed.holder?.name ?? null);
+        if (feed.reset) return this.reload();
+        if (feed.paletteState !== null) this.update({ palette: feed.paletteState });
+        if (feed.revision !== this.view.revision) this.accept(feed, feed.journal);
+    }
+
+    private async refused(entry: OutboxEntry, message: string): Promise<void> {
+        this.say(`${titleOf(entry)} was not done. ${message}`);
+        // What was shown of it is taken back: the server's page is the true one.
+        await this.reload().catch(() => undefined);
+        this.tiles.dropLocal();
+    }
+
+    /** Strokes still waiting were drawn onto these tiles; they stay as they look until the last one is in. */
+    private refreshStale(): void {
+        if (this.outbox.waiting.some((entry) => entry.change.kind === 'op' && entry.change.op.kind === 'stroke')) return;
+        for (const [layer, column, row] of this.stale.splice(0)) this.tiles.forget(layer, column, row);
+    }
+
+    private leaseChanged(): void {
+        this.store.setState({ held: this.lease.held, holder: this.lease.holder });
+        if (this.lease.held) this.outbox.retry();
+    }
+
+    private outboxChanged(): void {
+        this.store.setState({ saving: this.outbox.saving, unsent: this.outbox.waiting.length });
+        if (this.outbox.saving === 'saved') this.refreshStale();
+    }
+
+    private show(records: Partial<RecordsState>): void {
+        this.update({ records: { ...this.view.records, ...records } });
+    }
+
+    private update(change: Partial<PageView>): void {
+        const next = { ...this.view, ...change };
+        const isSame = next.records === this.view.records && next.palette === this.view.palette;
+        this.store.setState(isSame ? change : { ...change, stack: buildStack(next.records, next.palette) });
+    }
+}
+
+const TITLES: Record<Op['kind'], string> = {
+    fill: 'The fill',
+    stroke: 'The stroke',
+    'pass.add': 'The new pass',
+    'pass.change': 'The change to the pass',
+    'pass.remove': 'Removing the pass',
+    group: 'The grouping',
+};
+
+function titleOf(entry: OutboxEntry): string {
+    return entry.change.kind === 'op' ? TITLES[entry.change.op.kind] : entry.change.kind === 'undo' ? 'The undo' : 'The redo';
+}

@@ -1,0 +1,69 @@
+/** Where paint goes. Picking a tone is enough; the sentence under the canvas is made from this and nothing else. */
+import type { NewPass } from '../api/client';
+import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, Tone } from '../api/generated';
+import { randomId } from './ids';
+
+export interface Target {
+    material: MaterialState;
+    figureName: string;
+    tone: Tone;
+    /** A pass picked in the awning; null: the tone's own. */
+    pass: string | null;
+}
+
+/** The pass a target paints in: the picked one, else the figure's pass of that tone, else one that will be made. */
+export function passFor(rules: PassRulesData, records: RecordsState, target: Target): { id: string; make: NewPass | null } {
+    if (target.pass !== null && records.pass[target.pass] !== undefined) return { id: target.pass, make: null };
+    const rule = rules.tones.find((one) => one.tone === target.tone) ?? rules.tones[0];
+    const figure = target.material.figure;
+    for (const [id, pass] of Object.entries(records.pass)) {
+        if (pass.figure === figure && pass.kind === 'tone' && pass.tone === target.tone && pass.scope.kind === rule.scope)
+            return { id, make: null };
+    }
+    const scope = { kind: rule.scope, id: rule.scope === 'figure' ? figure : 0 };
+    return { id: randomId(12), make: { name: rule.name, figure, kind: 'tone', tone: target.tone, scope } };
+}
+
+/** A pass as it will be once the server has made it: on top of its figure's. */
+export function asMade(rules: PassRulesData, records: RecordsState, make: NewPass): PassData {
+    const orders = Object.values(records.pass)
+        .filter((pass) => pass.figure === make.figure)
+        .map((pass) => pass.order);
+    const order = Math.max(0, ...orders) + rules.orderStep;
+    return { tone: null, colour: null, mode: 'normal', opacity: 1, visible: true, group: null, ...make, order };
+}
+
+/** The target with its material as it is now, or none when it is gone. */
+export function refreshed(palette: PaletteState, target: Target | null): Target | null {
+    if (target === null) return null;
+    for (const figure of palette.figures) {
+        const material = figure.materials.find((one) => one.id === target.material.id);
+        if (material !== undefined) return { ...target, material, figureName: figure.name };
+    }
+    return null;
+}
+
+export function sentence(rules: PassRulesData, records: RecordsState, target: Target | null, erasing: boolean): string {
+    if (target === null) return 'Pick a tone at the left: it loads the colour and says where the paint goes.';
+    const { id, make } = passFor(rules, records, target);
+    const pass = make ?? records.pass[id];
+    return `${erasing ? 'Erasing in' : 'Painting'} ${target.figureName}’s ${pass.name.toLowerCase()} · ${contentOf(pass)} · ${reachOf(pass, target)}`;
+}
+
+function contentOf(pass: NewPass): string {
+    if (pass.kind === 'tone') return `each material’s own ${pass.tone === 'line' ? 'line colour' : `${pass.tone} tone`}`;
+    return pass.kind === 'tint' ? `${pass.colour} in ${pass.mode}` : 'free colour';
+}
+
+function reachOf(pass: NewPass, target: Target): string {
+    switch (pass.scope.kind) {
+        case 'figure':
+            return `stays inside ${target.figureName}`;
+        case 'material':
+            return `stays inside ${target.figureName}’s ${target.material.name}`;
+        case 'ink':
+            return 'colours the lines only';
+        case 'page':
+            return 'reaches over the whole page';
+    }
+}

@@ -1,0 +1,207 @@
+/** Composites one stretch of a page for display. What is true is what the core computes; fixtures hold the two together. */
+import type { Tone } from '../api/generated';
+import { FloatCanvas } from './canvas';
+import type { Colour, Flat, PassNode, Stack, StackNode } from './stack';
+
+export const SIDE = 256;
+export const PIXELS = SIDE * SIDE;
+
+/** Bytes of a layer here; null where it is empty. Labels are two bytes a pixel, paint four planes. */
+export type LayerBytes = (layer: string) => Uint8Array | null;
+
+export interface Block {
+    count: number;
+    bytes: LayerBytes;
+    /** Where it lies and how wide it is, so that hatching runs on from tile to tile. */
+    x: number;
+    y: number;
+    width: number;
+}
+
+export interface Look {
+    /** How strongly the ink shows, 0..1. */
+    ink: number;
+    /** Unfilled regions are hatched. */
+    hatch: boolean;
+    /** Draw the passes, or only flats and ink. */
+    passes: boolean;
+}
+
+const PAPER: Colour = 0xffffff;
+const INK: Colour = 0x111111;
+const HATCH: Colour = 0xb2b2b2;
+
+/** One thing that is laid, and the layers it is made from. */
+export interface Step {
+    layers: string[];
+    lay: (canvas: FloatCanvas) => void;
+}
+
+export class Composer {
+    private readonly labels: Uint16Array;
+    private readonly flatOf: (Flat | undefined)[] = [];
+
+    constructor(
+        private readonly stack: Stack,
+        private readonly block: Block,
+        private readonly look: Look,
+    ) {
+        this.labels = new Uint16Array(block.count);
+        const packed = block.bytes('flats');
+        if (packed !== null) for (let i = 0; i < block.count; i++) this.labels[i] = (packed[2 * i] << 8) | packed[2 * i + 1];
+        for (const label of new Set(this.labels)) this.flatOf[label] = stack.flats.get(label);
+    }
+
+    /** Bottom up. Stopping after any of them gives the picture so far. */
+    steps(): Step[] {
+        const { stack, look } = this;
+        const passes = (nodes: StackNode[]): Step[] =>
+            look.passes ? nodes.filter((node) => node.opacity > 0).map((node) => this.nodeStep(node)) : [];
+        const flatsFirst = !look.passes || stack.planes.every((plane) => !plane.spills);
+        return [
+            ...(flatsFirst ? [this.flatsStep(null)] : []),
+            ...stack.planes.flatMap((plane) => [...(flatsFirst ? [] : [this.flatsStep(plane.figure)]), ...passes(plane.layers)]),
+            ...(look.hatch ? [this.hatchStep()] : []),
+            ...(look.ink > 0 ? [this.inkStep()] : []),
+            ...passes(stack.above),
+        ];
+    }
+
+    compose(): FloatCanvas {
+        const canvas = FloatCanvas.solid(this.block.count, PAPER);
+        for (const step of this.steps()) step.lay(canvas);
+        return canvas;
+    }
+
+    static paper(count: number): FloatCanvas {
+        return FloatCanvas.solid(count, PAPER);
+    }
+
+    /** The base colours of one figure's flats, or of all. */
+    private flatsStep(figure: number | null): Step {
+        return {
+            layers: ['flats'],
+            lay: (canvas) => {
+                for (let i = 0; i < this.block.count; i++) {
+                    const flat = this.flatOf[this.labels[i]];
+                    if (flat !== undefined && (figure === null || flat.figure === figure)) canvas.set(i, flat.tones.base);
+                }
+            },
+        };
+    }
+
+    private hatchStep(): Step {
+        return {
+            layers: ['flats'],
+            lay: (canvas) => {
+                const { count, width, x, y } = this.block;
+                for (let i = 0; i < count; i++) {
+                    const label = this.labels[i];
+                    const isOn = ((x + (i % width) + y + Math.floor(i / width)) & 15) < 3;
+                    if (isOn && label !== 0 && this.flatOf[label] === undefined) canvas.set(i, HATCH);
+                }
+            },
+        };
+    }
+
+    private inkStep(): Step {
+        const holds = this.look.passes ? this.stack.ink.filter((node) => node.opacity > 0) : [];
+        return {
+            layers: ['ink', ...holds.flatMap(layersIn)],
+            lay: (canvas) => {
+                const ink = this.block.bytes('ink');
+                if (ink === null) return;
+                const colours = FloatCanvas.solid(this.block.count, INK);
+                for (const node of holds) this.layNode(colours, node);
+                canvas.lay(colours, ink, 'normal', this.look.ink);
+            },
+        };
+    }
+
+    private nodeStep(node: StackNode): Step {
+        return { layers: layersIn(node), lay: (canvas) => this.layNode(canvas, node) };
+    }
+
+    private layNode(canvas: FloatCanvas, node: StackNode): void {
+        if (node.kind === 'pass') return this.layPass(canvas, node);
+        const layMembers = (on: FloatCanvas): void =>
+            node.children.filter((child) => child.opacity > 0).forEach((child) => this.layPass(on, child));
+        if (node.isolated) {
+            const alone = FloatCanvas.clear(this.block.count);
+            layMembers(alone);
+            canvas.lay(alone, null, node.mode, node.opacity);
+            return;
+        }
+        const before = node.opacity < 1 ? canvas.copy() : null;
+        layMembers(canvas);
+        if (before !== null) canvas.fade(before, node.opacity);
+    }
+
+    private layPass(canvas: FloatCanvas, pass: PassNode): void {
+        const bytes = this.block.bytes(pass.layer);
+        if (bytes === null) return;
+        const inside = this.inside(pass);
+        if (pass.colour === null) this.layPaint(canvas, pass, bytes, inside);
+        else this.layColour(canvas, pass, bytes, inside, pass.colour);
+    }
+
+    private layPaint(canvas: FloatCanvas, pass: PassNode, bytes: Uint8Array, inside: boolean[]): void {
+        const mix = canvas.mixer(pass.mode);
+        const { count } = this.block;
+        const scale = pass.opacity / 255;
+        for (let i = 0; i < count; i++) {
+            const alpha = bytes[3 * count + i];
+            if (alpha > 0 && inside[this.labels[i]])
+                mix(i, bytes[i] / 255, bytes[count + i] / 255, bytes[2 * count + i] / 255, alpha * scale);
+        }
+    }
+
+    private layColour(canvas: FloatCanvas, pass: PassNode, coverage: Uint8Array, inside: boolean[], colour: Tone | Colour): void {
+        const mix = canvas.mixer(pass.mode);
+        const scale = pass.opacity / 255;
+        let label = -1;
+        let r = 0;
+        let g = 0;
+        let b = 0;
+        for (let i = 0; i < this.block.count; i++) {
+            if (coverage[i] === 0 || !inside[this.labels[i]]) continue;
+            if (this.labels[i] !== label) {
+                label = this.labels[i];
+                const here = typeof colour === 'string' ? (this.flatOf[label]?.tones[colour] ?? 0) : colour;
+                r = ((here >> 16) & 255) / 255;
+                g = ((here >> 8) & 255) / 255;
+                b = (here & 255) / 255;
+            }
+            mix(i, r, g, b, coverage[i] * scale);
+        }
+    }
+
+    /** By label: whether the pass's clip lets it through, and there is a colour to lay. */
+    private inside(pass: PassNode): boolean[] {
+        const inside: boolean[] = [];
+        for (const key of Object.keys(this.flatOf)) {
+            const flat = this.flatOf[Number(key)];
+            inside[Number(key)] = holds(pass, flat) && (typeof pass.colour !== 'string' || flat !== undefined);
+        }
+        return inside;
+    }
+}
+
+function holds(pass: PassNode, flat: Flat | undefined): boolean {
+    switch (pass.scope.kind) {
+        case 'figure':
+            return flat?.figure === pass.scope.id;
+        case 'material':
+            return flat?.material === pass.scope.id;
+        default:
+            return true;
+    }
+}
+
+function layersIn(node: StackNode): string[] {
+    return node.kind === 'pass' ? [node.layer] : node.children.map((child) => child.layer);
+}
+
+export function composeBlock(stack: Stack, block: Block, look: Look): Uint8ClampedArray<ArrayBuffer> {
+    return new Composer(stack, block, look).compose().rgba();
+}

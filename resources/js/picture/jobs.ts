@@ -1,0 +1,38 @@
+/** What the page's window and its compositing workers say to each other. */
+import type { Look } from './compose';
+import type { Stack } from './stack';
+
+/** A layer's bytes in one tile, under a version: sent only when the worker does not have that version yet. */
+export interface SentLayer {
+    layer: string;
+    version: number;
+    bytes?: Uint8Array | null;
+}
+
+export interface TileJob {
+    kind: 'tile';
+    id: number;
+    /** Names the tile whatever it looks like. */
+    key: string;
+    x: number;
+    y: number;
+    look: Look;
+    layers: SentLayer[];
+    /** The layer the hand is working on: what lies below it is kept for the next time. */
+    active: string | null;
+    /** A table the ink goes through: clean-up levels that are being tried. */
+    levels: Uint8Array | null;
+}
+
+export interface StackMessage {
+    kind: 'stack';
+    version: number;
+    stack: Stack;
+}
+
+export type ToWorker = TileJob | StackMessage;
+
+export interface FromWorker {
+    id: number;
+    pixels: Uint8ClampedArray<ArrayBuffer>;
+}

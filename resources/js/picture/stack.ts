@@ -1,0 +1,142 @@
+/** What a page shows, bottom up, from its records and palette; the same order as the core's. */
+import { TONES, type BlendMode, type PaletteState, type PassData, type RecordsState, type ScopeData, type Tone } from '../api/generated';
+
+/** A colour as 0xRRGGBB. */
+export type Colour = number;
+
+export interface Flat {
+    figure: number;
+    material: number;
+    tones: Record<Tone, Colour>;
+}
+
+export interface PassNode {
+    kind: 'pass';
+    id: string;
+    /** Names the layer that holds its coverage or paint. */
+    layer: string;
+    /** A tone: each material's own; a number: one colour; null: the layer's own paint. */
+    colour: Tone | Colour | null;
+    scope: ScopeData;
+    mode: BlendMode;
+    opacity: number;
+}
+
+export interface GroupNode {
+    kind: 'group';
+    children: PassNode[];
+    isolated: boolean;
+    mode: BlendMode;
+    opacity: number;
+}
+
+export type StackNode = PassNode | GroupNode;
+
+/** One figure in the depth of the page. */
+export interface DepthPlane {
+    figure: number;
+    layers: StackNode[];
+    /** Whether a layer reaches beyond the figure's own flats, so that nearer flats must hide it. */
+    spills: boolean;
+}
+
+export interface Stack {
+    flats: Map<number, Flat>;
+    /** Farthest first. */
+    planes: DepthPlane[];
+    ink: StackNode[];
+    above: StackNode[];
+}
+
+export const toColour = (hex: string): Colour => parseInt(hex.slice(1), 16);
+
+export const layerOf = (id: string, pass: Pick<PassData, 'kind'>): string => (pass.kind === 'paint' ? `paint:${id}` : `pass:${id}`);
+
+export function sortedPasses(passes: RecordsState['pass']): [string, PassData][] {
+    return Object.entries(passes).sort(([a, p], [b, q]) => p.order - q.order || (a < b ? -1 : 1));
+}
+
+export function buildStack(records: RecordsState, palette: PaletteState): Stack {
+    const flats = flatsOf(records, palette);
+    const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
+    const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
+    const stack: Stack = { flats, planes: [], ink: [], above: [] };
+    const planes = new Map<number, DepthPlane>();
+    for (const [pass, node] of nodesOf(records)) {
+        if (pass.scope.kind === 'ink') stack.ink.push(node);
+        else if (pass.scope.kind === 'page') stack.above.push(node);
+        else {
+            const figure = pass.figure > 0 ? pass.figure : clippedTo(pass.scope);
+            const plane = planes.get(figure) ?? { figure, layers: [], spills: false };
+            planes.set(figure, plane);
+            plane.layers.push(node);
+            plane.spills ||= (node.kind === 'group' ? node.children : [node]).some((member) => clippedTo(member.scope) !== figure);
+        }
+    }
+    const present = [...planes.keys(), ...[...flats.values()].map((flat) => flat.figure)];
+    stack.planes = farToNear(palette, present).map((figure) => planes.get(figure) ?? { figure, layers: [], spills: false });
+    return stack;
+}
+
+function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {
+    const tones = new Map<number, Record<Tone, Colour>>();
+    for (const material of palette.figures.flatMap((figure) => figure.materials)) {
+        tones.set(material.id, Object.fromEntries(TONES.map((tone) => [tone, toColour(material.tones[tone])])) as Record<Tone, Colour>);
+    }
+    const flats = new Map<number, Flat>();
+    for (const [label, region] of Object.entries(records.region)) {
+        const known = tones.get(region.material);
+        if (known !== undefined) flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
+    }
+    return flats;
+}
+
+/** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
+function nodesOf(records: RecordsState): [PassData, StackNode][] {
+    const nodes: [PassData, StackNode][] = [];
+    const groups = new Map<string, GroupNode>();
+    for (const [id, pass] of sortedPasses(records.pass)) {
+        const node = passNode(id, pass);
+        const group = pass.group === null ? undefined : records.group[pass.group];
+        if (pass.group === null || group === undefined) {
+            nodes.push([pass, node]);
+            continue;
+        }
+        const there = groups.get(pass.group);
+        if (there !== undefined) {
+            there.children.push(node);
+            continue;
+        }
+        const made: GroupNode = { kind: 'group', children: [node], ...group };
+        groups.set(pass.group, made);
+        nodes.push([pass, made]);
+    }
+    return nodes;
+}
+
+function passNode(id: string, pass: PassData): PassNode {
+    const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(pass.colour ?? '#000000') : null;
+    return {
+        kind: 'pass',
+        id,
+        layer: layerOf(id, pass),
+        colour,
+        scope: pass.scope,
+        mode: pass.mode,
+        opacity: pass.visible ? pass.opacity : 0,
+    };
+}
+
+/** Figures the palette does not know lie behind all others. */
+function farToNear(palette: PaletteState, present: number[]): number[] {
+    const known = [...palette.figures].sort((a, b) => a.depth - b.depth).map((figure) => figure.id);
+    const unknown = [...new Set(present)].filter((figure) => !known.includes(figure)).sort((a, b) => a - b);
+    return [...unknown, ...known];
+}
+
+/** Every layer a stack needs, ink and flats included. */
+export function layersOf(stack: Stack): string[] {
+    const of = (nodes: StackNode[]): string[] =>
+        nodes.flatMap((node) => (node.opacity <= 0 ? [] : node.kind === 'group' ? of(node.children) : [node.layer]));
+    return ['ink', 'flats', ...stack.planes.flatMap((plane) => of(plane.layers)), ...of(stack.ink), ...of(stack.above)];
+}

@@ -1,0 +1,131 @@
+/** The palette of a series, and what can be added to it. */
+import { useState } from 'react';
+import { api } from '../api/client';
+import { TONES, type FigureState, type MaterialState, type SeriesState } from '../api/generated';
+import { randomId } from '../page/ids';
+import { Field, Form, useAsking } from '../ui/Form';
+
+interface Props {
+    series: SeriesState;
+    onChange: () => Promise<void>;
+}
+
+const FIRST_COLOUR = '#b08d6a';
+
+export function PalettePart({ series, onChange }: Props) {
+    const mayColour = series.role === 'owner' || series.role === 'colourist';
+    const { figures } = series.palette;
+    return (
+        <section aria-label="Palette">
+            <h2 className="heading mb-1 text-base">Palette</h2>
+            <p className="quiet mb-3">Deep, shade, base, light, glint, and the line. Change a tone on the bench and every page follows.</p>
+            {figures.length === 0 && <p className="mb-3">No figures yet. Add one for each thing that must stay separate.</p>}
+            {figures.map((figure) => (
+                <FigurePart key={figure.id} series={series} figure={figure} mayColour={mayColour} onChange={onChange} />
+            ))}
+            {mayColour && <AddFigure series={series} onChange={onChange} />}
+        </section>
+    );
+}
+
+function FigurePart({ series, figure, mayColour, onChange }: Props & { figure: FigureState; mayColour: boolean }) {
+    return (
+        <div className="mb-3">
+            <h3 className="heading truncate" title={figure.name}>
+                {figure.name}
+            </h3>
+            {figure.materials.map((material) => (
+                <Strip key={material.id} material={material} />
+            ))}
+            {mayColour && <AddMaterial series={series} figure={figure} onChange={onChange} />}
+        </div>
+    );
+}
+
+function Strip({ material }: { material: MaterialState }) {
+    return (
+        <div className="flex items-center gap-2 py-[3px]">
+            <span className="w-24 truncate" title={material.name}>
+                {material.name}
+            </span>
+            <span className="flex">
+                {TONES.map((tone) => (
+                    <span
+                        key={tone}
+                        title={`${tone} ${material.tones[tone]}`}
+                        className={`h-5 ${tone === 'line' ? 'ml-1 w-3' : 'w-8'}`}
+                        style={{ background: material.tones[tone] }}
+                    />
+                ))}
+            </span>
+        </div>
+    );
+}
+
+function AddFigure({ series, onChange }: Props) {
+    const [name, setName] = useState('');
+    const { isBusy, of, ask } = useAsking();
+    const add = (): void =>
+        void ask(async () => {
+            await api.addFigure(series.id, name, randomId(20));
+            setName('');
+            await onChange();
+        });
+    return (
+        <Form className="mt-5 flex items-end gap-2" onSubmit={add}>
+            <Field
+                label="Add a figure"
+                className="w-52"
+                maxLength={80}
+                placeholder="Its name"
+                value={name}
+                onChange={setName}
+                error={of('name', true)}
+            />
+            <button className="act" disabled={isBusy}>
+                Add
+            </button>
+        </Form>
+    );
+}
+
+function AddMaterial({ series, figure, onChange }: Props & { figure: FigureState }) {
+    const [isOpen, setOpen] = useState(false);
+    const [name, setName] = useState('');
+    const [base, setBase] = useState(FIRST_COLOUR);
+    const { isBusy, of, ask } = useAsking();
+    const add = (): void =>
+        void ask(async () => {
+            await api.addMaterial(series.id, figure.id, name, base, randomId(20));
+            setName('');
+            setOpen(false);
+            await onChange();
+        });
+    if (!isOpen) {
+        return (
+            <button className="bare quiet max-w-full truncate" onClick={() => setOpen(true)}>
+                Add a material to {figure.name}
+            </button>
+        );
+    }
+    return (
+        <Form className="mt-1 flex items-end gap-2" onSubmit={add}>
+            <Field
+                label="Name of the material"
+                className="w-36"
+                maxLength={80}
+                placeholder="Skin, wool, brass"
+                value={name}
+                onChange={setName}
+                error={of('name', true)}
+            />
+            <label className="flex flex-col gap-1">
+                <span className="quiet">Base</span>
+                <input type="color" className="h-8 w-10" value={base} onChange={(event) => setBase(event.target.value)} />
+            </label>
+            <button className="act" disabled={isBusy}>
+                Add
+            </button>
+        </Form>
+    );
+}

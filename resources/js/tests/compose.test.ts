@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest';
+import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
+import { buildStack } from '../picture/stack';
+import { TileComposer } from '../picture/tileComposer';
+import { bytes, pages } from './fixtures';
+
+const { count, palette, pages: cases } = pages();
+const look: Look = { ink: 1, hatch: false, passes: true };
+
+function worst(shown: Uint8ClampedArray, expected: Uint8Array): number {
+    let most = 0;
+    for (let i = 0; i < count; i++) for (let c = 0; c < 3; c++) most = Math.max(most, Math.abs(shown[4 * i + c] - expected[c * count + i]));
+    return most;
+}
+
+describe('the browser’s picture is the core’s', () => {
+    it.each(cases.map((one) => [one.name, one] as const))('%s', (_, { records, layers, expected }) => {
+        const block = {
+            count,
+            x: 0,
+            y: 0,
+            width: count,
+            bytes: (layer: string) => (layers[layer] === undefined ? null : bytes(layers[layer])),
+        };
+        expect(worst(composeBlock(buildStack(records, palette), block, look), bytes(expected))).toBeLessThanOrEqual(2);
+    });
+});
+
+describe('a look', () => {
+    const { records, layers } = cases.find((one) => one.name.startsWith('tint, multiply, figure 1')) as (typeof cases)[0];
+    const stack = buildStack(records, palette);
+    const block = (x = 0) => ({
+        count,
+        x,
+        y: 0,
+        width: count,
+        bytes: (layer: string) => (layers[layer] === undefined ? null : bytes(layers[layer])),
+    });
+    const labels = bytes(layers.flats);
+    const at = (label: number): number =>
+        Array.from({ length: count }, (_, i) => i).find((i) => labels[2 * i + 1] === label && bytes(layers.ink)[i] === 255) as number;
+
+    it('leaves the passes out', () => {
+        const flat = composeBlock(stack, block(), { ...look, passes: false, ink: 0 });
+        const i = Array.from({ length: count }, (_, j) => j).find((j) => labels[2 * j + 1] === 1) as number;
+        expect([flat[4 * i], flat[4 * i + 1], flat[4 * i + 2]]).toEqual(
+            [16, 8, 0].map((shift) => ((stack.flats.get(1)?.tones.base ?? 0) >> shift) & 255),
+        );
+    });
+    it('shows the ink as strongly as it says', () => {
+        const i = at(0);
+        expect(composeBlock(stack, block(), { ...look, ink: 0.5 })[4 * i]).toBe(Math.round(255 + (17 - 255) * 0.5));
+        expect(composeBlock(stack, block(), look)[4 * i]).toBe(17);
+    });
+    it('hatches what is unfilled, and the hatching runs on from tile to tile', () => {
+        const hatched = composeBlock(stack, block(), { ...look, ink: 0, hatch: true });
+        const moved = composeBlock(stack, block(5), { ...look, ink: 0, hatch: true });
+        const greys = (of: Uint8ClampedArray): number[] => Array.from({ length: count }, (_, i) => i).filter((i) => of[4 * i] === 0xb2);
+        expect(greys(hatched).length).toBeGreaterThan(0);
+        for (const i of greys(hatched)) expect([labels[2 * i + 1], (i & 15) < 3]).toEqual([5, true]);
+        for (const i of greys(moved)) expect(((i + 5) & 15) < 3).toBe(true);
+    });
+});
+
+/** Quicker than comparing element by element. */
+const same = (a: Uint8ClampedArray, b: Uint8ClampedArray): boolean => Buffer.from(a.buffer).equals(Buffer.from(b.buffer));
+
+describe('a worker', () => {
+    const { records } = cases.find((one) => one.name === 'random stack 7') as (typeof cases)[0];
+    const stack = buildStack(records, palette);
+    const names = Object.keys(records.pass).map((id) => (records.pass[id].kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+    const layer = (name: string, seed: number): Uint8Array => {
+        const size = name === 'flats' ? 2 * PIXELS : name.startsWith('paint') ? 4 * PIXELS : PIXELS;
+        return Uint8Array.from({ length: size }, (_, i) =>
+            name === 'flats' ? (i % 2 === 0 ? 0 : ((i >> 9) + seed) % 6) : (i * 7 + seed * 31) % 256,
+        );
+    };
+    const all = ['flats', 'ink', ...names];
+    const job = (active: string | null, versions: Record<string, number>, send: string[]) => ({
+        kind: 'tile' as const,
+        id: 1,
+        key: '0 0,0',
+        x: 0,
+        y: 0,
+        look,
+        active,
+        levels: null,
+        layers: all.map((name) => ({
+            layer: name,
+            version: versions[name] ?? 1,
+            ...(send.includes(name) ? { bytes: layer(name, versions[name] ?? 1) } : {}),
+        })),
+    });
+    const whole = (versions: Record<string, number>): Uint8ClampedArray =>
+        new Composer(stack, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+            .compose()
+            .rgba();
+
+    it('keeps what lies below the active layer, and never shows it when it has changed', () => {
+        const worker = new TileComposer();
+        worker.take({ kind: 'stack', version: 1, stack });
+        const active = names[names.length - 1];
+        expect(same(worker.compose(job(active, {}, all)), whole({}))).toBe(true);
+        expect(same(worker.compose(job(active, { [active]: 2 }, [active])), whole({ [active]: 2 }))).toBe(true);
+        expect(same(worker.compose(job(active, { [active]: 3 }, [active])), whole({ [active]: 3 }))).toBe(true);
+        const below = names[0];
+        expect(same(worker.compose(job(active, { [active]: 3, [below]: 2 }, [below])), whole({ [active]: 3, [below]: 2 }))).toBe(true);
+        expect(
+            same(
+                worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, ['flats'])),
+                whole({ [active]: 3, [below]: 2, flats: 2 }),
+            ),
+        ).toBe(true);
+        worker.take({ kind: 'stack', version: 2, stack: { ...stack, planes: [], ink: [], above: [] } });
+        const bare = worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, []));
+        expect(same(bare, whole({ [active]: 3, [below]: 2, flats: 2 }))).toBe(false);
+    });
+    it('lets the ink through the levels that are tried', () => {
+        const worker = new TileComposer();
+        worker.take({ kind: 'stack', version: 1, stack: { flats: new Map(), planes: [], ink: [], above: [] } });
+        const levels = new Uint8Array(256);
+        expect(worker.compose({ ...job(null, {}, all), levels }).every((value) => value === 255)).toBe(true);
+    });
+});

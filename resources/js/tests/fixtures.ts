@@ -1,0 +1,38 @@
+/** What the core wrote for the browser to meet; './awning test' writes it anew before these tests. */
+import { readFileSync } from 'node:fs';
+import type { BrushData, PaletteState, PointData, RecordsState } from '../api/generated';
+
+interface PageFixture {
+    name: string;
+    records: RecordsState;
+    layers: Record<string, string>;
+    expected: string;
+}
+
+interface StrokeFixture {
+    brush: BrushData;
+    points: PointData[];
+    bounds: [number, number, number, number];
+    coverage: string;
+}
+
+interface LayingFixture {
+    opacity: number;
+    erase: boolean;
+    paint: [number, number, number] | null;
+    stroke: string;
+    before: string;
+    after: string;
+}
+
+function read<T>(name: string): T {
+    try {
+        return JSON.parse(readFileSync(`var/fixtures/${name}.json`, 'utf8')) as T;
+    } catch {
+        throw new Error(`var/fixtures/${name}.json is missing. Run ./awning test front, which writes it.`);
+    }
+}
+
+export const pages = (): { count: number; palette: PaletteState; pages: PageFixture[] } => read('pages');
+export const strokes = (): { strokes: StrokeFixture[]; layings: LayingFixture[] } => read('strokes');
+export const bytes = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'base64'));
