@@ -97,7 +97,7 @@ final class Browser
     {
         $at = $this->until(
             '(() => { const t = '.json_encode($text).'; const all = [...document.querySelectorAll('.json_encode($selector).')].filter((e) => !e.disabled);
-            const found = all.find((e) => e.getAttribute("aria-label") === t) ?? all.find((e) => e.innerText.trim().startsWith(t));
+            const found = all.find((e) => e.getAttribute("aria-label") === t) ?? all.find((e) => e.innerText.trim().startsWith(t)) ?? all.find((e) => e.innerText.includes(t));
             if (!found) return null; found.scrollIntoView({ block: "nearest" }); const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] })()',
             "something to press called \"$text\"",
         );
@@ -123,9 +123,7 @@ final class Browser
             array_unshift($actions, ['type' => 'pause']);
         }
 
-        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', [
-            'actions' => [...($shift ? [['type' => 'key', 'id' => 'keys', 'actions' => $keys]] : []), ['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]],
-        ]);
+        $this->act([...($shift ? [['type' => 'key', 'id' => 'keys', 'actions' => $keys]] : []), ['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]]);
     }
 
     /**
@@ -135,16 +133,99 @@ final class Browser
      */
     public function stroke(array $points, string $kind = 'mouse', float $pressure = 0.5, bool $shift = false): void
     {
-        $box = $this->run('const b = document.getElementById("surface").getBoundingClientRect(); return [b.left, b.top]');
+        $actions = $this->path($points, $kind === 'pen' ? ['pressure' => $pressure] : []);
+        $this->point($kind, $actions, $shift);
+    }
+
+    /** Keys pressed one after the other, to whatever has the focus. */
+    public function keys(string $keys): void
+    {
+        $actions = [];
+        foreach (mb_str_split($keys) as $key) {
+            array_push($actions, ['type' => 'keyDown', 'value' => $key], ['type' => 'keyUp', 'value' => $key]);
+        }
+        $this->act([['type' => 'key', 'id' => 'typing', 'actions' => $actions]]);
+    }
+
+    /** Something done while a key is held. */
+    public function holdKey(string $key, callable $work): void
+    {
+        $this->act([['type' => 'key', 'id' => 'holding', 'actions' => [['type' => 'keyDown', 'value' => $key]]]]);
+        try {
+            $work();
+        } finally {
+            $this->act([['type' => 'key', 'id' => 'holding', 'actions' => [['type' => 'keyUp', 'value' => $key]]]]);
+        }
+    }
+
+    /** Puts a text in the place of what a field holds. */
+    public function type(string $selector, string $text): void
+    {
+        $this->run('const e = document.querySelector(arguments[0]); e.focus(); e.select()', [$selector]);
+        $this->keys($text);
+    }
+
+    public function wheel(float $x, float $y, int $by): void
+    {
+        [$left, $top] = $this->corner();
+        $this->act([['type' => 'wheel', 'id' => 'wheel', 'actions' => [['type' => 'scroll', 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'deltaX' => 0, 'deltaY' => $by, 'origin' => 'viewport']]]]);
+    }
+
+    /** A finger put down on the canvas and left there. */
+    public function touchDown(float $x, float $y): void
+    {
+        [$left, $top] = $this->corner();
+        $this->act([['type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'], 'actions' => [
+            ['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'origin' => 'viewport'], ['type' => 'pointerDown', 'button' => 0],
+        ]]]);
+    }
+
+    /**
+     * A stroke of the mouse that is still down when something else happens; then it is let go.
+     *
+     * @param  non-empty-list<array{float|int, float|int}>  $points
+     */
+    public function strokeThen(array $points, callable $work): void
+    {
+        $this->run('document.getElementById("surface").addEventListener("pointerdown", (e) => { if (e.pointerType === "mouse") window.lastPointer = e.pointerId })');
+        $down = $this->path($points);
+        array_pop($down);
+        $this->act([['type' => 'pointer', 'id' => 'hand-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => $down]]);
+        $work();
+        $this->act([['type' => 'pointer', 'id' => 'hand-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => [['type' => 'pointerUp', 'button' => 0]]]]);
+        $this->act([['type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'], 'actions' => [['type' => 'pointerUp', 'button' => 0]]]]);
+    }
+
+    /** @param  list<array<string, mixed>>  $sources */
+    private function act(array $sources): void
+    {
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => $sources]);
+    }
+
+    /** @return array{float, float} where the canvas begins in the viewport */
+    private function corner(): array
+    {
+        return $this->run('const b = document.getElementById("surface").getBoundingClientRect(); return [b.left, b.top]');
+    }
+
+    /**
+     * @param  non-empty-list<array{float|int, float|int}>  $points
+     * @param  array<string, float>  $more
+     * @return list<array<string, mixed>>
+     */
+    private function path(array $points, array $more = []): array
+    {
+        [$left, $top] = $this->corner();
         $actions = [];
         foreach ($points as $i => [$x, $y]) {
-            $actions[] = ['type' => 'pointerMove', 'duration' => $i === 0 ? 0 : 12, 'x' => (int) round($box[0] + $x), 'y' => (int) round($box[1] + $y), 'origin' => 'viewport'] + ($kind === 'pen' ? ['pressure' => $pressure] : []);
+            $actions[] = ['type' => 'pointerMove', 'duration' => $i === 0 ? 0 : 12, 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'origin' => 'viewport'] + $more;
             if ($i === 0) {
-                $actions[] = ['type' => 'pointerDown', 'button' => 0] + ($kind === 'pen' ? ['pressure' => $pressure] : []);
+                $actions[] = ['type' => 'pointerDown', 'button' => 0] + $more;
             }
         }
         $actions[] = ['type' => 'pointerUp', 'button' => 0];
-        $this->point($kind, $actions, $shift);
+
+        return $actions;
     }
 
     public function shot(string $file): void

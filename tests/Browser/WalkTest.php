@@ -5,119 +5,22 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Desk\PagePicture;
-use App\Models\Page;
-use App\Models\Series;
+use App\Models\Material;
 use App\Models\User;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
-use Illuminate\Support\Facades\Artisan;
-use Symfony\Component\Process\Process;
-use Tests\TestCase;
 
 /** The whole outcome, driven with a real pointer in a real browser against a real server; pixels are read back. */
-final class WalkTest extends TestCase
+final class WalkTest extends BrowserTestCase
 {
-    private string $address;
-
-    private ?Process $server = null;
-
-    private ?Process $queue = null;
-
-    private ?Browser $browser = null;
-
-    private Page $page;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        Artisan::call('migrate:fresh', ['--force' => true]);
-        [$series, $this->page] = $this->series('The Salt Ferry');
-        User::query()->create(['name' => 'Jonne', 'email' => 'jonne@awning.example', 'password' => 'secret of Jonne']);
-        $this->person('Mira', $series);
-        $this->person('Ida', $series, \App\Models\Role::Owner);
-        $port = Browser::freePort();
-        $this->address = "http://127.0.0.1:$port";
-        $this->serve();
-    }
-
-    private function serve(): void
-    {
-        $env = ['QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_ENV' => 'production'] + $this->testing();
-        $root = dirname(__DIR__, 2);
-        $this->server = new Process([PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
-        $this->server->start();
-        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
-        $this->queue->start();
-        for ($tries = 0; @file_get_contents("$this->address/robots.txt") === false && @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false; $tries++) {
-            self::assertLessThan(100, $tries, 'the server did not start');
-            usleep(50_000);
-        }
-    }
-
-    /** @return array<string, string> what phpunit.xml sets, for other processes */
-    private function testing(): array
-    {
-        return array_map(strval(...), array_intersect_key($_SERVER, array_flip(['APP_CONFIG_CACHE', 'APP_ROUTES_CACHE', 'DB_DATABASE', 'AWNING_WORKS', 'AWNING_STORAGE', 'BCRYPT_ROUNDS', 'AWNING_DEMO'])));
-    }
-
-    private function kill(): void
-    {
-        // Master and workers alike, by the address they serve.
-        exec('pkill -KILL -f '.escapeshellarg('php.* -S '.substr($this->address, 7)).' 2>/dev/null');
-        $this->queue?->stop(0);
-    }
-
-    protected function tearDown(): void
-    {
-        $this->browser?->close();
-        $this->kill();
-        parent::tearDown();
-    }
-
-    private function signIn(string $name): Browser
-    {
-        $browser = new Browser($this->address);
-        $browser->visit('/');
-        $browser->until('document.querySelector("input[type=email]")', 'the sign-in form');
-        $browser->click(640, 0);
-        foreach (['email' => strtolower($name).'@awning.example', 'password' => "secret of $name"] as $type => $text) {
-            $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))->sendKeys($text);
-        }
-        $browser->press('Sign in');
-
-        return $browser;
-    }
-
-    /** Canvas pixels of a point of the page, as the fitted view shows it. */
-    private function onCanvas(Browser $browser, float $x, float $y): array
-    {
-        [$width, $height] = $browser->run('const c = document.getElementById("surface"); return [c.width, c.height]');
-        // The page is fitted into the area free of the tool strip: 16 px round it, 72 below.
-        $scale = min(($width - 32) / 600, ($height - 88) / 400);
-
-        return [$width / 2 + ($x - 300) * $scale, $height / 2 - 28 + ($y - 200) * $scale];
-    }
-
-    /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */
-    private function colour(Browser $browser, int $x, int $y): array
-    {
-        return $browser->until("window.awning.renderer.colourAt($x, $y)", "the colour at $x, $y");
-    }
-
-    private function saved(Browser $browser): void
-    {
-        $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');
-        usleep(250_000);
-    }
-
     public function test_from_sign_in_to_delivery_and_back_after_the_server_was_killed(): void
     {
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('The Salt Ferry');
-        $browser->press('Page 1, Noon');
+        $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held');
 
         // Import a scan by the file chooser.
@@ -192,7 +95,7 @@ final class WalkTest extends TestCase
         $this->kill();
         $this->serve();
         $browser = $this->browser = $this->signIn('Mira');
-        $browser->press('Page 1, Noon');
+        $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held again', 60);
         self::assertSame($shade, $this->colour($browser, 120, 150));
         $count = (int) $browser->run('return window.awning.session.view.journal.count');
@@ -214,14 +117,14 @@ final class WalkTest extends TestCase
         $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
         $label = $this->labelAt($this->page, 120, 200);
         $this->hold($this->page, $mira);
-        $this->op($this->page, $this->fillOp(App\Models\Material::query()->firstOrFail(), $label))->assertOk();
+        $this->op($this->page, $this->fillOp(Material::query()->firstOrFail(), $label))->assertOk();
         $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
 
         $browser = $this->browser = $this->signIn('Mira');
-        $browser->press('Page 1, Noon');
+        $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'Mira holds the page');
         $watcher = $this->signIn('Ida');
-        $watcher->press('Page 1, Noon');
+        $watcher->press('1. Noon');
         $watcher->until('document.querySelector("header [role=status]")?.innerText === "watching Mira"', 'Ida watches Mira');
 
         $browser->press('Light');
@@ -237,14 +140,6 @@ final class WalkTest extends TestCase
         self::assertSame($this->tone('shade'), $this->colour($browser, 120, 260));
         $watcher->until('JSON.stringify(await window.awning.renderer.colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
         $watcher->close();
-    }
-
-    /** @return array{int, int, int} */
-    private function tone(string $name): array
-    {
-        $material = \App\Models\Material::query()->firstOrFail();
-
-        return $material->tones(new \Awning\Core\Colour\ToneRule(\Awning\Core\Colour\Rgb::fromHex(Series::query()->firstOrFail()->light)))[$name]->parts();
     }
 
     private function assertBrowserAgreesWithTheCore(Browser $browser): void

@@ -6,7 +6,7 @@ import type { PageStateData } from '../api/generated';
 import { PageSession } from '../page/session';
 import { ComposePool } from '../picture/pool';
 import { Bench } from './Bench';
-import { BenchModel } from './model';
+import { BenchModel } from './model/model';
 
 interface Opened {
     bench: BenchModel;

@@ -1,7 +1,7 @@
 /** A copy to take away, in one of four formats. */
 import { sizeOf } from '../page/store';
 import { Dialog } from '../ui/Dialog';
-import { usePage, useSession } from './context';
+import { usePage, useSession } from './model/context';
 
 const FORMATS = [
     { format: 'png', name: 'PNG', use: 'for the screen, lossless' },

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { JournalState } from '../api/generated';
 import { mayFlat, sizeOf } from '../page/store';
 import { ThemeSwitch } from '../ui/theme';
-import { useBench, useBenchModel, usePage, useSession } from './context';
+import { useBench, useBenchModel, usePage, useSession } from './model/context';
 import { DeliverDialog } from './DeliverDialog';
 import { SavingState } from './SavingState';
 import { STAGES, type Stage } from './stages/stage';

@@ -1,6 +1,6 @@
 /** Whether the server has everything, and what is the matter when it has not. */
 import type { PageView } from '../page/store';
-import { usePage, useSession } from './context';
+import { usePage, useSession } from './model/context';
 
 function said({ saving, unsent, held, holder, role }: PageView): string {
     const changes = `${unsent} ${unsent === 1 ? 'change waits' : 'changes wait'} here`;

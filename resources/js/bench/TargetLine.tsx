@@ -1,6 +1,6 @@
 /** Under the canvas: what the hand will do, and what lies under it. */
 import type { RegionData } from '../api/generated';
-import { useBench, useBenchModel, usePage } from './context';
+import { useBench, useBenchModel, usePage } from './model/context';
 import { TOOLS } from './tools/registry';
 
 export function TargetLine() {

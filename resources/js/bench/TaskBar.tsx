@@ -1,7 +1,7 @@
 /** Long work: how far it is, a stop, and what came of it. */
 import type { TaskState } from '../api/generated';
 import { isGoing } from '../page/tasks';
-import { usePage, useSession } from './context';
+import { usePage, useSession } from './model/context';
 
 const WHAT = { import: 'Importing', clean: 'Cleaning', deliver: 'Delivering' };
 

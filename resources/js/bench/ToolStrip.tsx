@@ -1,8 +1,8 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
 import { Slide } from '../ui/Slide';
-import { useBench, useBenchModel } from './context';
-import { LARGEST_BRUSH } from './limits';
+import { useBench, useBenchModel } from './model/context';
+import { LARGEST_BRUSH } from './model/limits';
 import { stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
 import type { Tool, ToolOption } from './tools/tool';

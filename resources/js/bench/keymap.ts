@@ -1,8 +1,9 @@
 /** Every key of the bench, once: the handler, the tools' faces and the key sheet all read this table. */
 import { TONES } from '../api/generated';
-import type { BenchModel } from './model';
+import type { BenchModel } from './model/model';
 import { stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
+import { isTyping } from '../ui/typing';
 
 export interface KeyBinding {
     /** As the sheet shows it. */
@@ -98,15 +99,6 @@ export const KEYS: KeyBinding[] = [
     { shown: 'Esc', what: 'call off the stroke under way', is: key('escape'), run: (bench) => bench.surface?.cancel() },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },
 ];
-
-/** Where keys are for writing or choosing, they are left alone. */
-export function isTyping(target: EventTarget | null): boolean {
-    if (!(target instanceof HTMLElement)) return false;
-    return (
-        target.matches('input:not([type=range]):not([type=checkbox]), select, textarea, [contenteditable=true]') ||
-        target.closest('dialog[open]') !== null
-    );
-}
 
 /** Whether the key is for the control that has the focus: arrows move a slider, Space presses a button. */
 export function belongsToControl(event: KeyboardEvent): boolean {

@@ -119,6 +119,13 @@ export class PageSession {
         if (records.pass[id] === undefined) this.show({ pass: { ...records.pass, [id]: asMade(rules, records, pass) } });
     }
 
+    /** A pass that was shown for a stroke that was called off. */
+    hidePass(id: string): void {
+        const pass = { ...this.view.records.pass };
+        delete pass[id];
+        this.show({ pass });
+    }
+
     /** Shows what a slider that is still moving would make of a pass. */
     previewPass(id: string, values: Partial<PassData>): void {
         const { pass } = this.view.records;
@@ -136,9 +143,7 @@ export class PageSession {
     }
 
     removePass(id: string): void {
-        const pass = { ...this.view.records.pass };
-        delete pass[id];
-        this.show({ pass });
+        this.hidePass(id);
         this.ask({ kind: 'pass.remove', id });
     }
 

@@ -70,7 +70,7 @@ function PagesPart({ series }: { series: SeriesState }) {
 function PageTile({ page, paletteVersion }: { page: PageCardState; paletteVersion: number }) {
     return (
         <li className="min-w-0">
-            <Link to={`/bench/${page.id}`} className="block" aria-label={`Page ${page.number}, ${page.title}`}>
+            <Link to={`/bench/${page.id}`} className="block">
                 <PagePicture page={page} paletteVersion={paletteVersion} />
                 <span className="heading mt-1 block truncate" title={page.title}>
                     {page.number}. {page.title}

@@ -58,7 +58,7 @@ function SeriesRow({ series }: { series: SeriesCard }) {
             </div>
             <div className="flex flex-wrap gap-4">
                 {series.pages.slice(0, SHOWN).map((page) => (
-                    <Link key={page.id} to={`/bench/${page.id}`} className="block w-36" aria-label={`Page ${page.number}, ${page.title}`}>
+                    <Link key={page.id} to={`/bench/${page.id}`} className="block w-36">
                         <PagePicture page={page} />
                         <span className="mt-1 block truncate" title={page.title}>
                             {page.number}. {page.title}

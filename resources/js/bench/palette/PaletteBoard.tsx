@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { TONES, type FigureState, type MaterialState, type Tone } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
-import { useBenchModel, usePage, useTarget } from '../context';
+import { useBenchModel, usePage, useTarget } from '../model/context';
 import { ToneEditor } from './ToneEditor';
 
 interface Editing {

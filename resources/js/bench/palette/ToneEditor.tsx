@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { HexColorInput, HexColorPicker } from 'react-colorful';
 import type { MaterialState, Tone } from '../../api/generated';
 import { Dialog } from '../../ui/Dialog';
-import { usePage, useSession } from '../context';
+import { usePage, useSession } from '../model/context';
 
 interface Props {
     material: MaterialState;

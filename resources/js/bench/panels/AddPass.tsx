@@ -1,6 +1,6 @@
 /** Hangs a pass that no tone makes by itself. */
 import { useState } from 'react';
-import { usePage, useSession } from '../context';
+import { usePage, useSession } from '../model/context';
 
 export function AddPass({ figure, name, onDone }: { figure: number; name: string; onDone: () => void }) {
     const session = useSession();

@@ -3,7 +3,7 @@ import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { sizeOf } from '../../page/store';
 import { Panel } from '../../ui/Panel';
-import { useBench, useBenchModel, usePage, useTarget } from '../context';
+import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
 
 export function FlatsPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);

@@ -3,7 +3,7 @@ import type { GroupData, PassData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
-import { usePage, useSession } from '../context';
+import { usePage, useSession } from '../model/context';
 import { ModeSelect } from './PassSettings';
 
 interface Props {

@@ -3,8 +3,8 @@ import { mayFlat, sizeOf } from '../../page/store';
 import { isGoing } from '../../page/tasks';
 import { Panel } from '../../ui/Panel';
 import { Slide } from '../../ui/Slide';
-import { useBench, useBenchModel, usePage, useSession } from '../context';
-import { FileButton } from '../ImportBox';
+import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { FileButton } from './ImportBox';
 
 export function InkPanel() {
     const size = usePage(sizeOf);

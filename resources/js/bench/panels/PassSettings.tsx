@@ -4,7 +4,7 @@ import { HexColorPicker } from 'react-colorful';
 import { BLEND_MODES, type BlendMode, type PassData } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
-import { usePage, useSession } from '../context';
+import { usePage, useSession } from '../model/context';
 import { GroupSettings } from './GroupSettings';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */

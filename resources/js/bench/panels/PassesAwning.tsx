@@ -7,7 +7,7 @@ import { mayColour } from '../../page/store';
 import { passFor } from '../../page/target';
 import { sortedPasses } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
-import { usePage, useSession, useTarget } from '../context';
+import { usePage, useSession, useTarget } from '../model/context';
 import { AddPass } from './AddPass';
 import { Slat } from './Slat';
 

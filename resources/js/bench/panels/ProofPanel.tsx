@@ -1,7 +1,7 @@
 /** What should be looked at before the page leaves: so far, what is unfilled and what is hidden. */
 import { unfilled } from '../../page/records';
 import { Panel } from '../../ui/Panel';
-import { useBench, useBenchModel, usePage } from '../context';
+import { useBench, useBenchModel, usePage } from '../model/context';
 
 const MOST = 8;
 

@@ -6,7 +6,7 @@ import { SIDE } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { layersOf } from '../../picture/stack';
 import { HIGHEST } from '../../picture/tiles';
-import { usePool, useSession } from '../context';
+import { usePool, useSession } from '../model/context';
 
 /** The surface comes first; this follows when the hand pauses. */
 const PAUSE = 180;

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { sizeOf } from '../../page/store';
 import { Dialog } from '../../ui/Dialog';
-import { usePage, useTarget } from '../context';
+import { usePage, useTarget } from '../model/context';
 import { ReadCanvas } from './ReadCanvas';
 
 const MM_AN_INCH = 25.4;

@@ -4,7 +4,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import type { PassData, PaletteState } from '../../api/generated';
 import { mayColour } from '../../page/store';
-import { useBenchModel, usePage } from '../context';
+import { useBenchModel, usePage } from '../model/context';
 import { PassSettings } from './PassSettings';
 
 interface Props {
@@ -52,7 +52,7 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
                         {Math.round(pass.opacity * 100)} %
                     </span>
                     <button className="bare quiet text-[12px]" aria-expanded={isOpen} aria-label={`Set ${pass.name}`} onClick={onOpen}>
-                        {isOpen ? 'Less' : 'Set'}
+                        Set
                     </button>
                 </div>
                 {isOpen && <PassSettings id={id} pass={pass} below={below} />}

@@ -1,8 +1,8 @@
 /** The canvas in the middle: shows the page, listens to the hand. */
 import { useEffect, useRef } from 'react';
-import { isTyping } from '../keymap';
-import { useBench, useBenchModel, usePool } from '../context';
-import type { BenchModel } from '../model';
+import { isTyping } from '../../ui/typing';
+import { useBench, useBenchModel, usePool } from '../model/context';
+import type { BenchModel } from '../model/model';
 import { TOOLS } from '../tools/registry';
 import { Hand } from './hand';
 import { SurfaceRenderer } from './render';
@@ -46,12 +46,7 @@ function attach(renderer: SurfaceRenderer, bench: BenchModel, frame: HTMLElement
     bench.surface = handleOf(renderer, hand, bench);
     const observer = new ResizeObserver(() => renderer.resize(frame.clientWidth, frame.clientHeight));
     observer.observe(frame);
-    const space = (event: KeyboardEvent): void => {
-        if (event.code !== 'Space') return;
-        const isOurs = !isTyping(event.target) && !(event.target instanceof HTMLElement && event.target.matches('button, a, input'));
-        hand.isSpaceHeld = event.type === 'keydown' && isOurs;
-        if (hand.isSpaceHeld) event.preventDefault();
-    };
+    const space = spaceKey(hand);
     const wheel = (event: WheelEvent): void => {
         event.preventDefault();
         const box = canvas.getBoundingClientRect();
@@ -66,16 +61,35 @@ function attach(renderer: SurfaceRenderer, bench: BenchModel, frame: HTMLElement
     on('pointerleave', () => hand.leave());
     on('contextmenu', (event) => event.preventDefault());
     canvas.addEventListener('wheel', wheel, { passive: false });
-    window.addEventListener('keydown', space);
-    window.addEventListener('keyup', space);
     return () => {
+        space.stop();
         observer.disconnect();
         on.stop();
         canvas.removeEventListener('wheel', wheel);
-        window.removeEventListener('keydown', space);
-        window.removeEventListener('keyup', space);
         bench.surface = null;
     };
+}
+
+/** Space moves the page while it is held; on a control that was reached by the keyboard it presses that instead. */
+function spaceKey(hand: Hand): { stop: () => void } {
+    const controller = new AbortController();
+    let isByPointer = true;
+    const isForThePage = ({ target }: Event): boolean => {
+        const isControl = target instanceof HTMLElement && target.matches('button, a, input');
+        return !isTyping(target) && (isByPointer || !isControl);
+    };
+    const space = (event: KeyboardEvent): void => {
+        if (event.key === 'Tab') isByPointer = false;
+        if (event.code !== 'Space') return;
+        hand.isSpaceHeld = event.type === 'keydown' && isForThePage(event);
+        // Held for the page, it must not press the button that was clicked last when it goes up.
+        if (isForThePage(event)) event.preventDefault();
+    };
+    const options = { capture: true, signal: controller.signal };
+    window.addEventListener('pointerdown', () => (isByPointer = true), options);
+    window.addEventListener('keydown', space, options);
+    window.addEventListener('keyup', space, options);
+    return { stop: () => controller.abort() };
 }
 
 function handleOf(renderer: SurfaceRenderer, hand: Hand, bench: BenchModel): NonNullable<BenchModel['surface']> {

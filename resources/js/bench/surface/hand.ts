@@ -4,7 +4,7 @@
  */
 import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
-import type { BenchModel } from '../model';
+import type { BenchModel } from '../model/model';
 import { TOOLS } from '../tools/registry';
 import type { ToolHost, ToolPoint } from '../tools/tool';
 import type { SurfaceRenderer } from './render';

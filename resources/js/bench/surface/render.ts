@@ -8,7 +8,7 @@ import { layersOf } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
 import { sizeOf } from '../../page/store';
-import type { BenchModel } from '../model';
+import type { BenchModel } from '../model/model';
 import { stageOf } from '../stages/stage';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
@@ -40,6 +40,7 @@ export class SurfaceRenderer {
     private activeLayer: string | null = null;
     private readonly shown = new Map<string, Shown>();
     private isScheduled = false;
+    private asked = 0;
     private layers: string[] = [];
     private levelsTable: Uint8Array | null = null;
     private readonly stops: (() => void)[] = [];
@@ -104,7 +105,8 @@ export class SurfaceRenderer {
     /** A full-size tile as the finished page shows it; null while its layers are on their way. */
     pixels(column: number, row: number): Promise<Uint8ClampedArray | null> {
         return new Promise((done) => {
-            const request = this.request(0, column, row, { ink: 1, hatch: false, passes: true }, 0, 'true');
+            // Under a key of its own each time: a request that another replaces is never answered.
+            const request = this.request(0, column, row, { ink: 1, hatch: false, passes: true }, 0, `true ${++this.asked}`);
             if (request === null) done(null);
             else this.pool.ask({ ...request, done });
         });

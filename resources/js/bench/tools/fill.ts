@@ -1,4 +1,4 @@
-import type { BenchModel } from '../model';
+import type { BenchModel } from '../model/model';
 import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
 

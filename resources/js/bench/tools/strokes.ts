@@ -6,7 +6,7 @@ import { passFor, sentence } from '../../page/target';
 import { SIDE } from '../../picture/compose';
 import { layerOf, toColour } from '../../picture/stack';
 import { layStroke, StrokePreview, type Laying, type Point } from '../../picture/stroke';
-import type { BenchModel } from '../model';
+import type { BenchModel } from '../model/model';
 import type { Gesture, ToolHost, ToolPoint } from './tool';
 
 /** Where a stroke goes, and how. */
@@ -87,6 +87,7 @@ class StrokeGesture implements Gesture {
 
     cancel(): void {
         this.takeBack();
+        if (this.aim.make !== null) this.host.bench.session.hidePass(this.aim.pass);
     }
 
     /** Shift: the stroke so far becomes a straight one from where it began. */

@@ -1,5 +1,5 @@
 /** What a tool is. A new tool is a file beside this one, a line in the registry, and its name in a stage. */
-import type { BenchModel } from '../model';
+import type { BenchModel } from '../model/model';
 import type { View } from '../surface/viewport';
 
 export type ToolId = 'look' | 'fill' | 'sweep' | 'unfill' | 'pen' | 'soft' | 'erase';

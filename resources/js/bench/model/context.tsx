@@ -1,10 +1,10 @@
 /** The page and the bench that everything on this screen shares. */
 import { createContext, useContext, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import type { PageSession } from '../page/session';
-import type { PageView } from '../page/store';
-import type { ComposePool } from '../picture/pool';
-import { refreshed, type Target } from '../page/target';
+import type { PageSession } from '../../page/session';
+import type { PageView } from '../../page/store';
+import type { ComposePool } from '../../picture/pool';
+import { refreshed, type Target } from '../../page/target';
 import type { BenchModel, BenchView } from './model';
 
 interface Shared {

@@ -1,13 +1,13 @@
 /** The bench as one works at it: stage, tool, target, brush and view. Tools and keys change it; panels show parts of it. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { TONES, type BrushData, type Tone } from '../api/generated';
-import { unfilled } from '../page/records';
-import type { PageSession } from '../page/session';
-import { sizeOf } from '../page/store';
-import { refreshed, type Target } from '../page/target';
+import { TONES, type BrushData, type Tone } from '../../api/generated';
+import { unfilled } from '../../page/records';
+import type { PageSession } from '../../page/session';
+import { sizeOf } from '../../page/store';
+import { refreshed, type Target } from '../../page/target';
 import { LARGEST_BRUSH } from './limits';
-import { stageOf, type StageId } from './stages/stage';
-import type { ToolId } from './tools/tool';
+import { stageOf, type StageId } from '../stages/stage';
+import type { ToolId } from '../tools/tool';
 
 export interface Under {
     x: number;

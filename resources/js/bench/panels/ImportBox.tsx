@@ -1,8 +1,8 @@
 /** On an empty page: bring in the line art. */
 import { useRef, useState, type DragEvent } from 'react';
-import { mayFlat, whyNot } from '../page/store';
-import { isGoing } from '../page/tasks';
-import { usePage, useSession } from './context';
+import { mayFlat, whyNot } from '../../page/store';
+import { isGoing } from '../../page/tasks';
+import { usePage, useSession } from '../model/context';
 
 /** What a scan can be. */
 const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp';

@@ -1,0 +1,180 @@
+import { describe, expect, it } from 'vitest';
+import type { PaletteState, PassData, PassRulesData, RecordsState } from '../api/generated';
+import { unfilled, withRecords } from '../page/records';
+import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
+import { buildStack, layersOf } from '../picture/stack';
+import { orderBetween } from '../bench/panels/PassesAwning';
+import { pages } from './fixtures';
+
+const material = {
+    id: 9,
+    figure: 3,
+    name: 'oilskin',
+    version: 1,
+    pinned: ['base' as const],
+    steps: [1, 2, 3, 4],
+    tones: { deep: '#100000', shade: '#200000', base: '#300000', light: '#400000', glint: '#500000', line: '#010000' },
+};
+const palette: PaletteState = {
+    version: 1,
+    light: '#ffffff',
+    figures: [
+        { id: 3, name: 'Oda', depth: 2, materials: [material] },
+        { id: 4, name: 'Tamsin', depth: 1, materials: [{ ...material, id: 8, figure: 4 }] },
+    ],
+};
+const pass: PassData = {
+    name: 'Shade',
+    figure: 3,
+    kind: 'tone',
+    tone: 'shade',
+    colour: null,
+    scope: { kind: 'figure', id: 3 },
+    mode: 'normal',
+    opacity: 1,
+    visible: true,
+    order: 1,
+    group: null,
+};
+const region = { figure: 3, material: 9, area: 10, x: 0, y: 0 };
+const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
+    page: {},
+    region: { 1: region, 2: { ...region, figure: 0, material: 0, area: 5 } },
+    bridge: {},
+    pass: passes,
+    group: {},
+    ...more,
+});
+const rules: PassRulesData = {
+    tones: [
+        { tone: 'shade', name: 'Shade', scope: 'figure' },
+        { tone: 'light', name: 'Light', scope: 'figure' },
+        { tone: 'line', name: 'Line colour', scope: 'ink' },
+    ],
+    hangable: [],
+    orderStep: 1,
+};
+const target: Target = { material, figureName: 'Oda', tone: 'shade', pass: null };
+
+describe('the target', () => {
+    it('paints in the pass of its tone and figure, and in no other', () => {
+        const there = records({
+            a: { ...pass, figure: 4 },
+            b: { ...pass, tone: 'light' },
+            c: { ...pass, kind: 'tint', tone: null },
+            d: { ...pass, scope: { kind: 'page', id: 0 } },
+            e: pass,
+        });
+        expect(passFor(rules, there, target)).toEqual({ id: 'e', make: null });
+    });
+    it('paints in the pass that was picked, while it is there', () => {
+        expect(passFor(rules, records({ a: pass, z: { ...pass, kind: 'paint' } }), { ...target, pass: 'z' }).id).toBe('z');
+        expect(passFor(rules, records({ a: pass }), { ...target, pass: 'gone' }).id).toBe('a');
+    });
+    it('says which pass will be made when there is none', () => {
+        expect(passFor(rules, records(), target).make).toEqual({
+            name: 'Shade',
+            figure: 3,
+            kind: 'tone',
+            tone: 'shade',
+            scope: { kind: 'figure', id: 3 },
+        });
+        expect(passFor(rules, records({ a: pass }), { ...target, tone: 'line' }).make).toMatchObject({
+            name: 'Line colour',
+            scope: { kind: 'ink', id: 0 },
+        });
+    });
+    it('shows a new pass where the server will hang it', () => {
+        const there = records({ a: { ...pass, order: 4.5 }, b: { ...pass, figure: 4, order: 9 } });
+        expect(asMade(rules, there, { name: 'Light', figure: 3, kind: 'tone', tone: 'light', scope: pass.scope })).toMatchObject({
+            order: 5.5,
+            opacity: 1,
+            visible: true,
+            mode: 'normal',
+            tone: 'light',
+            colour: null,
+        });
+    });
+    it('follows its material, and is gone with it', () => {
+        const brighter = { ...palette, figures: [{ ...palette.figures[0], name: 'Oda Brack', materials: [{ ...material, version: 2 }] }] };
+        expect(refreshed(brighter, target)).toMatchObject({ figureName: 'Oda Brack', material: { version: 2 } });
+        expect(refreshed({ ...palette, figures: [] }, target)).toBeNull();
+    });
+    it.each([
+        [null, false, /^Pick a tone/],
+        [target, false, /^Painting Oda’s shade · each material’s own shade tone · stays inside Oda$/],
+        [{ ...target, pass: 'tint' }, true, /^Erasing in Oda’s rim · #aabbcc in screen · reaches over the whole page$/],
+        [{ ...target, pass: 'paint' }, false, /free colour · stays inside Oda’s oilskin$/],
+        [{ ...target, tone: 'line' as const }, false, /line colour · colours the lines only$/],
+    ])('reads out where the paint goes: %#', (aim, erasing, expected) => {
+        const there = records({
+            tint: { ...pass, name: 'Rim', kind: 'tint', tone: null, colour: '#aabbcc', mode: 'screen', scope: { kind: 'page', id: 0 } },
+            paint: { ...pass, kind: 'paint', scope: { kind: 'material', id: 9 } },
+        });
+        expect(sentence(rules, there, aim, erasing)).toMatch(expected);
+    });
+});
+
+describe('records', () => {
+    it('take what changed and leave the rest as it is', () => {
+        const before = records({ a: pass });
+        const after = withRecords(before, [
+            ['region', '2', { ...region, material: 8 }],
+            ['pass', 'a', null],
+            ['pass', 'b', { ...pass, name: 'New' }],
+        ]);
+        expect(after.region[2].material).toBe(8);
+        expect(Object.keys(after.pass)).toEqual(['b']);
+        expect(after.group).toBe(before.group);
+        expect(before.pass.a).toBe(pass);
+        expect(unfilled(before).map(([label]) => label)).toEqual(['2']);
+        expect(unfilled(after)).toEqual([]);
+    });
+});
+
+describe('the stack', () => {
+    it('fetches no layer that does not show', () => {
+        const stack = buildStack(
+            records({ a: { ...pass, visible: false }, b: { ...pass, order: 2, opacity: 0 }, c: { ...pass, order: 3, kind: 'paint' } }),
+            palette,
+        );
+        expect(layersOf(stack)).toEqual(['ink', 'flats', 'paint:c']);
+    });
+    it('puts figures by their depth, and a group where its lowest member lies', () => {
+        const grouped = {
+            a: { ...pass, group: 'g' },
+            b: { ...pass, order: 2 },
+            c: { ...pass, order: 3, group: 'g' },
+            t: { ...pass, figure: 4, scope: { kind: 'figure' as const, id: 4 } },
+        };
+        const stack = buildStack(records(grouped, { group: { g: { isolated: true, mode: 'multiply', opacity: 0.5 } } }), palette);
+        expect(stack.planes.map((plane) => plane.figure)).toEqual([4, 3]);
+        const [group, single] = stack.planes[1].layers;
+        expect(group).toMatchObject({ kind: 'group', mode: 'multiply', opacity: 0.5, isolated: true });
+        expect(group.kind === 'group' && group.children.map((child) => child.id)).toEqual(['a', 'c']);
+        expect(single).toMatchObject({ kind: 'pass', id: 'b' });
+    });
+    it('knows which passes reach beyond their figure', () => {
+        const spills = (scope: PassData['scope']): boolean =>
+            buildStack(records({ a: { ...pass, scope } }), palette).planes.find((plane) => plane.figure === 3)?.spills ?? false;
+        expect([
+            spills({ kind: 'figure', id: 3 }),
+            spills({ kind: 'material', id: 9 }),
+            spills({ kind: 'material', id: 8 }),
+            spills({ kind: 'figure', id: 4 }),
+        ]).toEqual([false, false, true, true]);
+    });
+    it('was written by the core for more than four hundred pages', () => expect(pages().pages.length).toBeGreaterThan(400));
+});
+
+describe('moving a pass', () => {
+    const list: [string, PassData][] = [1, 2, 4].map((order, i) => ['abc'[i], { ...pass, order }]);
+    it.each([
+        ['a', 'c', 5],
+        ['a', 'b', 3],
+        ['c', 'a', 0],
+        ['c', 'b', 1.5],
+        ['b', 'b', null],
+        ['x', 'a', null],
+    ])('%s to %s', (moved, onto, order) => expect(orderBetween(list, moved, onto)).toBe(order));
+});

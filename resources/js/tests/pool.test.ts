@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import type { FromWorker, TileJob, ToWorker } from '../picture/jobs';
+import { ComposePool, type TileRequest, type WorkerLike } from '../picture/pool';
+
+class Recorder implements WorkerLike {
+    messages: ToWorker[] = [];
+    onmessage: ((event: MessageEvent<FromWorker>) => void) | null = null;
+    postMessage(message: ToWorker): void {
+        this.messages.push(message);
+    }
+    terminate(): void {}
+    get jobs(): TileJob[] {
+        return this.messages.filter((message) => message.kind === 'tile');
+    }
+    answer(): void {
+        this.onmessage?.({
+            data: { id: this.jobs[this.jobs.length - 1].id, pixels: new Uint8ClampedArray(4) },
+        } as MessageEvent<FromWorker>);
+    }
+}
+
+function pool(count: number): { pool: ComposePool; workers: Recorder[] } {
+    const workers: Recorder[] = [];
+    const made = new ComposePool(() => {
+        const worker = new Recorder();
+        workers.push(worker);
+        return worker;
+    }, count);
+    return { pool: made, workers };
+}
+
+const request = (column: number, versions: Record<string, number>, done: () => void = () => undefined): TileRequest => ({
+    key: `0 ${column},0`,
+    column,
+    row: 0,
+    x: 0,
+    y: 0,
+    look: { ink: 1, hatch: false, passes: true },
+    active: null,
+    levels: null,
+    done,
+    layers: Object.entries(versions).map(([layer, version]) => ({ layer, version, bytes: Uint8Array.of(version) })),
+});
+
+describe('the compositing pool', () => {
+    it('sends a layer’s bytes once for each version', () => {
+        const {
+            pool: made,
+            workers: [worker],
+        } = pool(1);
+        made.ask(request(0, { ink: 1, flats: 1 }));
+        worker.answer();
+        made.ask(request(0, { ink: 2, flats: 1 }));
+        expect(worker.jobs.map((job) => job.layers.map((layer) => [layer.layer, layer.bytes?.[0] ?? null]))).toEqual([
+            [
+                ['ink', 1],
+                ['flats', 1],
+            ],
+            [
+                ['ink', 2],
+                ['flats', null],
+            ],
+        ]);
+    });
+    it('does only the newest of what is asked for again before its turn', () => {
+        const {
+            pool: made,
+            workers: [worker],
+        } = pool(1);
+        const done: string[] = [];
+        made.ask(request(0, { ink: 1 }, () => done.push('first')));
+        made.ask(request(1, { ink: 1 }, () => done.push('old')));
+        made.ask(request(1, { ink: 2 }, () => done.push('new')));
+        worker.answer();
+        worker.answer();
+        expect(done).toEqual(['first', 'new']);
+        expect(worker.jobs).toHaveLength(2);
+    });
+    it('gives a tile to the same worker each time, and different ones to different workers', () => {
+        const { pool: made, workers } = pool(3);
+        for (const column of [0, 1, 2, 0, 1, 2]) {
+            made.ask(request(column, { ink: column }));
+            workers[column % 3].answer();
+        }
+        expect(workers.map((worker) => worker.jobs.map((job) => job.key))).toEqual([
+            ['0 0,0', '0 0,0'],
+            ['0 1,0', '0 1,0'],
+            ['0 2,0', '0 2,0'],
+        ]);
+    });
+    it('tells every worker of a new stack', () => {
+        const { pool: made, workers } = pool(2);
+        made.setStack({ flats: new Map(), planes: [], ink: [], above: [] });
+        made.setStack({ flats: new Map(), planes: [], ink: [], above: [] });
+        expect(workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0)))).toEqual([
+            [1, 2],
+            [1, 2],
+        ]);
+    });
+});

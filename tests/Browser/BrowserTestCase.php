@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\User;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ToneRule;
+use Illuminate\Support\Facades\Artisan;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** A real server on a database of its own, with one small series in it, and browsers to visit it with. */
+abstract class BrowserTestCase extends TestCase
+{
+    protected string $address;
+
+    protected ?Process $server = null;
+
+    protected ?Process $queue = null;
+
+    protected ?Browser $browser = null;
+
+    protected Page $page;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Artisan::call('migrate:fresh', ['--force' => true]);
+        [$series, $this->page] = $this->series('The Salt Ferry');
+        User::query()->create(['name' => 'Jonne', 'email' => 'jonne@awning.example', 'password' => 'secret of Jonne']);
+        $this->person('Mira', $series);
+        $this->person('Ida', $series, Role::Owner);
+        $port = Browser::freePort();
+        $this->address = "http://127.0.0.1:$port";
+        $this->serve();
+    }
+
+    protected function serve(): void
+    {
+        $env = ['QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_ENV' => 'production', 'AWNING_TROUBLE' => $this->troubleFile()] + $this->testing();
+        $root = dirname(__DIR__, 2);
+        $this->server = new Process([PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
+        $this->server->start();
+        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
+        $this->queue->start();
+        for ($tries = 0; @file_get_contents("$this->address/robots.txt") === false && @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false; $tries++) {
+            self::assertLessThan(100, $tries, 'the server did not start');
+            usleep(50_000);
+        }
+    }
+
+    /** @return array<string, string> what phpunit.xml sets, for other processes */
+    protected function testing(): array
+    {
+        return array_map(strval(...), array_intersect_key($_SERVER, array_flip(['APP_CONFIG_CACHE', 'APP_ROUTES_CACHE', 'DB_DATABASE', 'AWNING_WORKS', 'AWNING_STORAGE', 'BCRYPT_ROUNDS', 'AWNING_DEMO'])));
+    }
+
+    private function troubleFile(): string
+    {
+        return sys_get_temp_dir().'/awning-trouble-'.getmypid();
+    }
+
+    /** From now on requests that match end like this: "502", "500", or "lost": done, but the answer does not arrive. */
+    protected function trouble(?string $what, string $path = '#/api/#'): void
+    {
+        $what === null ? @unlink($this->troubleFile()) : file_put_contents($this->troubleFile(), "$what $path");
+    }
+
+    /** A page with line art on it and one region filled, held by nobody. */
+    protected function preparedPage(User $user): void
+    {
+        config(['queue.default' => 'sync']);
+        $this->import($this->page, $user);
+        $this->op($this->page, $this->fillOp(Material::query()->firstOrFail(), $this->labelAt($this->page, 120, 200)))->assertOk();
+        $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
+    }
+
+    /** A person at the bench, in the Light stage, with a tone picked and the page's tiles there. */
+    protected function painting(string $name = 'Mira', string $tone = 'shade'): Browser
+    {
+        $browser = $this->browser = $this->signIn($name);
+        $browser->press('1. Noon');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->press('Light');
+        $browser->press("Oda Brack oilskin $tone");
+        $browser->until('window.awning.renderer.colourAt(120, 200)', 'the tiles');
+
+        return $browser;
+    }
+
+    protected function said(Browser $browser): string
+    {
+        return (string) $browser->run('return document.querySelector("header [role=status]").innerText');
+    }
+
+    protected function kill(): void
+    {
+        // Master and workers alike, by the address they serve.
+        exec('pkill -KILL -f '.escapeshellarg('php.* -S '.substr($this->address, 7)).' 2>/dev/null');
+        $this->queue?->stop(0);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->trouble(null);
+        $this->browser?->close();
+        $this->kill();
+        parent::tearDown();
+    }
+
+    protected function signIn(string $name): Browser
+    {
+        $browser = new Browser($this->address);
+        $browser->visit('/');
+        $browser->until('document.querySelector("input[type=email]")', 'the sign-in form');
+        $browser->click(640, 0);
+        foreach (['email' => strtolower($name).'@awning.example', 'password' => "secret of $name"] as $type => $text) {
+            $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))->sendKeys($text);
+        }
+        $browser->press('Sign in');
+
+        return $browser;
+    }
+
+    /** Canvas pixels of a point of the page, as the fitted view shows it. */
+    protected function onCanvas(Browser $browser, float $x, float $y): array
+    {
+        [$width, $height] = $browser->run('const c = document.getElementById("surface"); return [c.width, c.height]');
+        // The page is fitted into the area free of the tool strip: 16 px round it, 72 below.
+        $scale = min(($width - 32) / 600, ($height - 88) / 400);
+
+        return [$width / 2 + ($x - 300) * $scale, $height / 2 - 28 + ($y - 200) * $scale];
+    }
+
+    /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */
+    protected function colour(Browser $browser, int $x, int $y): array
+    {
+        return $browser->until("window.awning.renderer.colourAt($x, $y)", "the colour at $x, $y");
+    }
+
+    protected function saved(Browser $browser): void
+    {
+        $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');
+        usleep(250_000);
+    }
+
+    /** @return array{int, int, int} */
+    protected function tone(string $name): array
+    {
+        $material = Material::query()->firstOrFail();
+
+        return $material->tones(new ToneRule(Rgb::fromHex(Series::query()->firstOrFail()->light)))[$name]->parts();
+    }
+}
