@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Page;
 use App\Models\Role;
+use App\Models\Series;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -21,7 +22,7 @@ final readonly class PageCard
     /**
      * Asks for all that cards of these pages show, in a number of questions that does not grow with them.
      *
-     * @param  Builder<Page>|HasMany<Page, \App\Models\Series>  $pages
+     * @param  Builder<Page>|HasMany<Page, Series>  $pages
      * @return Builder<Page>
      */
     public static function counted(Builder|HasMany $pages): Builder

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Lch;
 use Awning\Core\Colour\LinearRgb;
@@ -73,5 +74,69 @@ final class ColourTest extends TestCase
     {
         $tones = (new ToneRule)->complete(['base' => Rgb::fromHex('#c98d6b'), 'shade' => Rgb::fromHex('#123456')]);
         self::assertSame('#123456', $tones['shade']->hex());
+    }
+
+    /** Each rule worked out a second time, from what the class says of itself. */
+    public function test_every_tone_follows_its_rule(): void
+    {
+        foreach (['#ffe4b0', '#9cc4ff'] as $lightHex) {
+            $light = Rgb::fromHex($lightHex);
+            $rule = new ToneRule($light);
+            $lch = Lch::of($light);
+            $shadow = (new Lch(38, max(30, $lch->c), fmod($lch->h + 180, 360)))->toRgb();
+            self::assertEquals($shadow, $rule->shadow());
+            foreach (['#c98d6b', '#41667a', '#e8e0d0', '#181410'] as $hex) {
+                $base = Rgb::fromHex($hex);
+                $multiplied = function (Rgb $from, float $share) use ($shadow): Rgb {
+                    $parts = array_map(fn (int $part, int $by): float => $part / 255 * (1 - $share) + $part / 255 * $by / 255 * $share, $from->parts(), $shadow->parts());
+
+                    return new Rgb(...array_map(fn (float $part): int => (int) round(255 * $part), $parts));
+                };
+                $lab = Lab::of($base);
+                $lit = Lab::of($light);
+                $lifted = fn (float $lift, float $pull): Rgb => (new Lab(max($lab->l, $lab->l + (min(98, $lit->l) - $lab->l) * $lift), $lab->a + ($lit->a - $lab->a) * $pull, $lab->b + ($lit->b - $lab->b) * $pull))->toRgb();
+                $line = Lch::of($base);
+                $expected = [
+                    'deep' => $multiplied($multiplied($base, 0.35), 0.55), 'shade' => $multiplied($base, 0.35), 'base' => $base,
+                    'light' => $lifted(0.30, 0.15), 'glint' => $lifted(0.68, 0.35), 'line' => (new Lch(0.28 * $line->l, 0.6 * $line->c, $line->h))->toRgb(),
+                ];
+                self::assertEquals($expected, $rule->complete(['base' => $base]), "$hex under $lightHex");
+            }
+        }
+        $this->expectException(\InvalidArgumentException::class);
+        (new ToneRule)->complete(['shade' => new Rgb(1, 2, 3)]);
+    }
+
+    /** Some of the pairs of Sharma, Wu and Dalal 2005 (from memory; all 34 are among the reference tests). */
+    public function test_colour_differences_are_those_of_ciede2000(): void
+    {
+        foreach ([
+            [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195], [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045],
+            [[50, 2.5, 0], [73, 25, -18], 27.1492], [[50, 2.5, 0], [56, -27, -3], 31.9030], [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644], [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373],
+            [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441], [[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082],
+        ] as [$a, $b, $difference]) {
+            self::assertEqualsWithDelta($difference, Difference::ciede2000(new Lab(...$a), new Lab(...$b)), 0.0001);
+            self::assertEqualsWithDelta($difference, Difference::ciede2000(new Lab(...$b), new Lab(...$a)), 0.0001);
+        }
+    }
+
+    /** IEC 61966-2-1 and CIE 15: the corners of the cube in Lab under D50 (from memory). */
+    public function test_known_colours_have_their_known_coordinates(): void
+    {
+        foreach (['#ffffff' => [100, 0, 0], '#000000' => [0, 0, 0], '#ff0000' => [54.29, 80.81, 69.89], '#00ff00' => [87.82, -79.27, 80.99], '#0000ff' => [29.57, 68.30, -112.03], '#808080' => [53.59, 0, 0]] as $hex => [$l, $a, $b]) {
+            $lab = Lab::of(Rgb::fromHex($hex));
+            foreach ([[$l, $lab->l], [$a, $lab->a], [$b, $lab->b]] as [$expected, $found]) {
+                self::assertEqualsWithDelta($expected, $found, 0.03, $hex);
+            }
+        }
+        $red = Oklab::of(new Rgb(255, 0, 0));
+        self::assertEqualsWithDelta(0.62796, $red->l, 0.0005);
+        self::assertEqualsWithDelta(0.22486, $red->a, 0.0005);
+        self::assertEqualsWithDelta(0.12585, $red->b, 0.0005);
+        self::assertEqualsWithDelta(0.21404, LinearRgb::of(new Rgb(127, 0, 0))->red + 0.0018, 0.002);
+        self::assertSame([0x12, 0x34, 0x56, 0x123456], [...Rgb::fromHex('123456')->parts(), Rgb::fromHex('123456')->number()]);
+        self::assertSame('#00ff80', (string) Rgb::fromUnit(-0.2, 1.7, 0.5));
+        $this->expectException(\RangeException::class);
+        new Rgb(0, 256, 0);
     }
 }

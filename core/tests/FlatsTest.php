@@ -6,6 +6,7 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
+use Awning\Core\Flats\TrapGrowth;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
@@ -116,5 +117,145 @@ final class FlatsTest extends TestCase
                 self::assertLessThanOrEqual(1, max(abs($pixels[$i][0] - $pixels[$i - 1][0]), abs($pixels[$i][1] - $pixels[$i - 1][1])));
             }
         }
+    }
+
+    /**
+     * A drawing of straight strokes of 3 px on free paper.
+     *
+     * @param  list<array{int, int, int, int}>  $strokes  x, y, x, y
+     */
+    private function drawing(array $strokes, int $side = 120, int $pen = 3): Plane
+    {
+        $data = str_repeat("\0", $side * $side);
+        foreach ($strokes as $stroke) {
+            foreach ((new Bridge(...$stroke))->pixels() as [$x, $y]) {
+                for ($dy = 0; $dy < $pen; $dy++) {
+                    for ($dx = 0; $dx < $pen; $dx++) {
+                        [$px, $py] = [$x + $dx - 1, $y + $dy - 1];
+                        if ($px >= 0 && $py >= 0 && $px < $side && $py < $side) {
+                            $data[$py * $side + $px] = "\xff";
+                        }
+                    }
+                }
+            }
+        }
+
+        return new Plane($side, $side, $data);
+    }
+
+    /**
+     * @param  list<array{int, int, int, int}>  $strokes
+     * @return list<array{int, int, int, int}> where bridges begin and end, in order
+     */
+    private function bridges(array $strokes, int $gap = 12): array
+    {
+        // Two lines far off, from edge to edge: so that most runs are as short as the pen is wide.
+        $drawing = $this->drawing([...$strokes, [113, 0, 113, 119], [117, 0, 117, 119]]);
+        $found = array_map(fn (Bridge $bridge): array => array_values($bridge->toData()), array_filter((new FlatsFinder($gap))->find($drawing)->bridges, fn (Bridge $bridge): bool => $bridge->x1 < 105));
+        sort($found);
+
+        return $found;
+    }
+
+    public function test_ends_that_face_each_other_are_joined_and_others_are_not(): void
+    {
+        self::assertCount(1, $joined = $this->bridges([[20, 60, 50, 60], [59, 60, 95, 60]]));
+        self::assertEqualsWithDelta([51, 60, 58, 60], $joined[0], 1.0, 'from tip to tip');
+        self::assertSame([], $this->bridges([[20, 60, 50, 60], [68, 60, 95, 60]]), 'too far apart');
+        self::assertSame([], $this->bridges([[20, 60, 50, 60], [20, 72, 50, 72]]), 'side by side');
+        self::assertSame([], $this->bridges([[20, 60, 50, 60], [58, 78, 95, 78]], 9), 'past each other');
+        self::assertCount(2, $this->bridges([[20, 60, 50, 60], [56, 40, 56, 80], [62, 60, 95, 60]]), 'each to the line between them, never through it');
+    }
+
+    public function test_an_end_reaches_for_the_line_ahead_of_it(): void
+    {
+        [$reached] = $this->bridges([[20, 60, 50, 60], [60, 20, 60, 100]]);
+        self::assertEqualsWithDelta([51, 60, 59, 60], $reached, 1.0);
+        self::assertSame([], $this->bridges([[20, 60, 50, 60], [66, 20, 66, 100]]), 'too far');
+        self::assertSame([], $this->bridges([[20, 60, 50, 60], [12, 20, 12, 100]], 5), 'behind it');
+        self::assertSame([], $this->bridges([[30, 60, 60, 60], [60, 60, 60, 68]], 12), 'its own stroke closes nothing but a dent');
+    }
+
+    public function test_the_straightest_of_two_partners_is_taken(): void
+    {
+        $found = $this->bridges([[20, 60, 50, 60], [59, 60, 95, 60], [57, 67, 90, 95]]);
+        self::assertEqualsWithDelta([51, 60, 58, 60], $found[0], 1.0);
+    }
+
+    /** Round by round from the regions inward: the four and the eight neighbours in turn, all of a round at once. */
+    public function test_labels_grow_under_the_ink_from_all_sides_at_the_same_pace(): void
+    {
+        mt_srand(12);
+        for ($round = 0; $round < 12; $round++) {
+            [$width, $height] = [mt_rand(9, 25), mt_rand(9, 25)];
+            $labels = str_repeat("\0\0", $width * $height);
+            $open = str_repeat("\xff", $width * $height);
+            foreach ([[1, 1, 3], [1, $height - 3, 300], [$width - 3, 2, 7]] as [$x, $y, $label]) {
+                foreach ([[0, 0], [1, 0], [0, 1]] as [$dx, $dy]) {
+                    $at = ($y + $dy) * $width + $x + $dx;
+                    $open[$at] = "\0";
+                    $labels[2 * $at] = chr($label >> 8);
+                    $labels[2 * $at + 1] = chr($label & 255);
+                }
+            }
+            $grown = $labels;
+            (new TrapGrowth)->grow($grown, $open, $width, $height);
+            $steps = $this->stepsFromRegions($labels, $open, $width, $height);
+            for ($at = 0; $at < $width * $height; $at++) {
+                $label = substr($grown, 2 * $at, 2);
+                self::assertContains(ord($label[0]) << 8 | ord($label[1]), $steps[$at], "pixel $at of $width x $height goes to the nearest");
+            }
+        }
+    }
+
+    /** @return list<list<int>> for each pixel, the labels that come to it first */
+    private function stepsFromRegions(string $labels, string $open, int $width, int $height): array
+    {
+        $first = [];
+        for ($at = 0; $at < $width * $height; $at++) {
+            $first[] = $open[$at] === "\0" ? [ord($labels[2 * $at]) << 8 | ord($labels[2 * $at + 1])] : [];
+        }
+        for ($step = 0; in_array([], $first, true); $step++) {
+            $next = $first;
+            foreach ($first as $at => $here) {
+                if ($here !== []) {
+                    continue;
+                }
+                foreach ([[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as $i => [$dx, $dy]) {
+                    // The first round goes to the four neighbours, then eight and four in turn.
+                    if ($i >= 4 && $step % 2 === 0) {
+                        continue;
+                    }
+                    [$x, $y] = [$at % $width + $dx, intdiv($at, $width) + $dy];
+                    if ($x >= 0 && $y >= 0 && $x < $width && $y < $height) {
+                        array_push($next[$at], ...$first[$y * $width + $x]);
+                    }
+                }
+            }
+            $first = array_map(fn (array $l): array => array_values(array_unique($l)), $next);
+        }
+
+        return $first;
+    }
+
+    public function test_regions_know_their_area_and_a_place_inside(): void
+    {
+        $flats = (new FlatsFinder(0))->find($this->drawing([[40, 0, 40, 119], [40, 60, 119, 60]]));
+        self::assertSame([1, 2, 3], array_keys($flats->regions));
+        self::assertSame([39 * 120, 78 * 59, 78 * 58], array_map(fn ($region): int => $region->area, array_values($flats->regions)));
+        foreach ($flats->regions as $label => $region) {
+            self::assertSame($label, $flats->labels->at($region->x, $region->y));
+            self::assertSame([0, 0], [$region->figure, $region->material]);
+        }
+        self::assertSame([2 * 12, 4 * 12], [$this->crumb(600), $this->crumb(600, true)]);
+    }
+
+    /** The gap and the crumb that go with a resolution: the first grows with it, the second with its square. */
+    private function crumb(float $dpi, bool $isCrumb = false): int
+    {
+        $finder = FlatsFinder::forDpi($dpi);
+        $value = (new \ReflectionProperty($finder, $isCrumb ? 'crumb' : 'gap'))->getValue($finder);
+
+        return is_int($value) ? $value : 0;
     }
 }

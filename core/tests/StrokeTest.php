@@ -8,6 +8,8 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Raster\Rect;
 use PHPUnit\Framework\TestCase;
@@ -109,6 +111,96 @@ final class StrokeTest extends TestCase
             } catch (\RangeException $error) {
                 self::assertNotSame('', $error->getMessage());
             }
+        }
+    }
+
+    private function area(StrokeMask $mask): float
+    {
+        return array_sum(array_map(fn (int $value, int $count): int => $value * $count, array_keys(count_chars($mask->data)), count_chars($mask->data))) / 255;
+    }
+
+    /** A tap: the hand stands still while the pressure comes and goes. */
+    public function test_a_tap_keeps_the_pressure_it_had(): void
+    {
+        $full = M_PI * 20 ** 2;
+        foreach ([0.0, 0.55, 0.9] as $smoothing) {
+            $tap = $this->draw([[100.0, 80.0, 0.05], [100.4, 80.1, 0.5], [100.2, 80.0, 1.0], [100.0, 80.0, 0.02]], new Brush(40, smoothing: $smoothing));
+            self::assertEqualsWithDelta($full, $this->area($tap), 0.02 * $full, "steadied by $smoothing");
+        }
+        $way = $this->draw([[60.0, 60.0, 0.2], [140.0, 60.0, 0.2], [140.3, 60.0, 1.0], [140.3, 60.0, 0.9]], new Brush(40));
+        self::assertSame(255, $this->at($way, 140, 78), 'pressed at the end of a way');
+        self::assertSame(0, $this->at($way, 80, 70));
+    }
+
+    /**
+     * The size of a brush is the width of a line: 1 px lays one square pixel for each pixel of the way, at any slope and
+     * place. A dot is a circle softened by a pixel, so that a dot of 1 px is a full pixel where it is aimed at one.
+     */
+    public function test_fine_lines_have_the_width_they_say(): void
+    {
+        mt_srand(4);
+        foreach ([1, 1.5, 2, 3, 5] as $size) {
+            for ($i = 0; $i < 12; $i++) {
+                [$x, $y, $angle] = [120 + mt_rand(0, 99) / 100, 100 + mt_rand(0, 99) / 100, mt_rand(0, 628) / 100];
+                $line = $this->draw([[$x - 60 * cos($angle), $y - 60 * sin($angle), 1.0], [$x + 60 * cos($angle), $y + 60 * sin($angle), 1.0]], new Brush($size));
+                self::assertEqualsWithDelta(120 * $size, $this->area($line), 0.03 * 120 * $size + 0.3 * $size + 1, "$size px at $angle");
+                $dot = $this->draw([[$x, $y, 1.0]], new Brush($size));
+                self::assertEqualsWithDelta(M_PI * (($size / 2) ** 2 + 1 / 12), $this->area($dot), 0.2, "a dot of $size px");
+            }
+        }
+        self::assertSame(255, $this->at($this->draw([[50.5, 60.5, 1.0]], new Brush(1)), 50, 60));
+    }
+
+    public function test_the_path_follows_the_hand_by_its_steadiness(): void
+    {
+        $brush = new Brush(10, smoothing: 0.5);
+        self::assertSame([[0.0, 0.0, 1.0], [4.0, 0.0, 0.75], [6.0, 2.0, 0.625], [8.0, 4.0, 0.5]], (new Path([[0.0, 0.0, 1.0], [8.0, 0.0, 0.5], [8.0, 4.0, 0.5]]))->followed($brush));
+        // Nearer than 6 % of the brush, or half a pixel: the same place.
+        self::assertCount(2, (new Path([[0.0, 0.0, 1.0], [0.45, 0.0, 1.0], [0.9, 0.0, 1.0]]))->followed(new Brush(4)));
+        self::assertCount(3, (new Path([[0.0, 0.0, 1.0], [6.1, 0.0, 1.0], [12.2, 0.0, 1.0]]))->followed(new Brush(100)));
+        self::assertCount(2, (new Path([[0.0, 0.0, 1.0], [5.9, 0.0, 1.0], [11.8, 0.0, 1.0]]))->followed(new Brush(100)));
+    }
+
+    /** Every pixel's value follows from its distance to the nearest part of the path. */
+    public function test_coverage_is_a_profile_of_the_distance(): void
+    {
+        foreach ([[30.0, 0.0], [30.0, 0.5], [14.0, 0.8], [9.0, 1.0]] as [$size, $hardness]) {
+            $mask = $this->draw([[60.0, 70.0, 0.5], [200.0, 120.0, 1.0]], new Brush($size, $hardness));
+            foreach ([[60, 70], [100, 90], [130, 95], [140, 88], [130, 108], [150, 110], [199, 119], [205, 125], [58, 66], [62, 75]] as [$x, $y]) {
+                [$px, $py] = [$x + 0.5 - 60, $y + 0.5 - 70];
+                $t = max(0, min(1, ($px * 140 + $py * 50) / (140 ** 2 + 50 ** 2)));
+                $distance = hypot($px - 140 * $t, $py - 50 * $t);
+                // The radius at half pressure and at full, and between them in proportion along the way.
+                $radius = $size / 2 * (0.12 + 0.88 * 0.5) * (1 - $t) + $size / 2 * $t;
+                $edge = max(1.0, $radius * (1 - $hardness));
+                $share = max(0, min(1, ($radius + 0.5 - $distance) / $edge));
+                $value = $radius * (1 - $hardness) > 1 ? $share ** 2 * (3 - 2 * $share) : $share;
+                self::assertEqualsWithDelta(255 * $value, $this->at($mask, $x, $y), 1.0, "$size px, hardness $hardness, at $x, $y");
+            }
+        }
+    }
+
+    public function test_a_stroke_needs_a_point(): void
+    {
+        foreach ([fn () => new Path([]), fn () => Path::fromPoints([]), fn () => Path::fromPoints([[1, 2]]), fn () => Path::fromPoints([['x' => 1, 'y' => 2, 'p' => 3]]), fn () => Path::fromPoints([[1, '2', 3]]), fn () => Path::fromPoints([7])] as $make) {
+            try {
+                $make();
+                self::fail('it was taken for a stroke');
+            } catch (\RangeException $error) {
+                self::assertMatchesRegularExpression('/\.$/', $error->getMessage());
+            }
+        }
+        self::assertSame([[1.0, 2.5, 0.0]], Path::fromPoints([[1, 2.5, 0]])->points);
+    }
+
+    public function test_paint_is_laid_by_the_formula(): void
+    {
+        $layer = new Pixels(3, "\x10\x20\x30", "\x40\x50\x60", "\x70\x80\x90", "\xff\x80\x00");
+        $laid = (new StrokeLaying)->paint($layer, "\x80\xff\x40", new Rgb(200, 100, 50), 0.5);
+        foreach ([[0x10, 255, 0x80], [0x20, 0x80, 0xFF], [0x30, 0, 0x40]] as $i => [$under, $alpha, $stroke]) {
+            [$r, , , $a] = Formula::over([$under / 255, 0.0, 0.0, $alpha / 255], [200 / 255, 0.0, 0.0], $stroke / 255 * 0.5, 'normal');
+            self::assertEqualsWithDelta(255 * $r, ord($laid->red[$i]), 0.51, "pixel $i");
+            self::assertEqualsWithDelta(255 * $a, ord($laid->alphas()[$i]), 0.51);
         }
     }
 }

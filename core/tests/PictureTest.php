@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Tests;
+
+use Awning\Core\Codec\OpenRasterFile;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\Compositor;
+use Awning\Core\Compose\GroupLayer;
+use Awning\Core\Compose\Layer;
+use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Compose\PassLayer;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PaintContent;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassRules;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\TileGrid;
+use Awning\Core\Sheet\Change;
+use Awning\Core\Sheet\LayeredExport;
+use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\RecordChange;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\SheetBlock;
+use Awning\Core\Sheet\SheetPicture;
+use Awning\Core\Sheet\StackBuilder;
+use Awning\Core\Sheet\TileChange;
+use PHPUnit\Framework\TestCase;
+
+/** A whole page of odd size, from its records to its picture and its layered file. */
+final class PictureTest extends TestCase
+{
+    private const WIDTH = 300;
+
+    private const HEIGHT = 270;
+
+    private MemorySource $source;
+
+    private Palette $palette;
+
+    protected function setUp(): void
+    {
+        mt_srand(31);
+        $tones = [];
+        foreach ([1, 2, 3, 4] as $material) {
+            foreach (Tone::cases() as $tone) {
+                $tones[$material][$tone->value] = mt_rand(0, 0xFFFFFF);
+            }
+        }
+        // Figure 1 owns materials 2 and 3, figure 2 owns 1, figure 3 owns 4; 2 is farthest, 3 nearest.
+        $this->palette = new Palette($tones, [2 => 1, 3 => 1, 1 => 2, 4 => 3], [2, 1, 3]);
+        $this->source = new MemorySource;
+        $this->put(RecordKind::Page, 'page', new PageSize(self::WIDTH, self::HEIGHT, 300.0));
+        foreach ([1 => [2, 1], 2 => [1, 2], 3 => [1, 3], 4 => [3, 4], 5 => [0, 0]] as $label => [$figure, $material]) {
+            $this->put(RecordKind::Region, (string) $label, new Region($figure, $material, 9, 1, 1));
+        }
+        $labels = $ink = '';
+        for ($y = 0; $y < self::HEIGHT; $y++) {
+            for ($x = 0; $x < self::WIDTH; $x++) {
+                $labels .= "\0".chr(1 + intdiv($x, 61) % 5);
+                $ink .= chr($x % 61 < 3 ? 255 : ($y % 90 === 5 ? 120 : 0));
+            }
+        }
+        $this->lay(LayerName::flats(), $labels);
+        $this->lay(LayerName::ink(), $ink);
+    }
+
+    private function put(RecordKind $kind, string $key, \Awning\Core\Page\Record $record): void
+    {
+        $this->source->store(new Change([], [new RecordChange($kind, $key, null, $record)]));
+    }
+
+    private function lay(LayerName $layer, string $data): void
+    {
+        $tiles = [];
+        foreach ((new TileGrid(self::WIDTH, self::HEIGHT))->cut($data, $layer->kind->bytesPerPixel()) as $key => $bytes) {
+            [$column, $row] = array_map(intval(...), explode(',', $key));
+            $tiles[] = new TileChange($layer, $column, $row, null, $bytes);
+        }
+        $this->source->store(new Change($tiles, []));
+    }
+
+    /** Hangs a pass with soft coverage, or noisy paint. */
+    private function hang(string $id, PassSpec $pass): void
+    {
+        $this->put(RecordKind::Pass, $id, $pass);
+        $plane = fn (int $seed): string => implode('', array_map(fn (int $i): string => chr(($i * 13 + intdiv($i, 300) * $seed) % 256), range(0, self::WIDTH * self::HEIGHT - 1)));
+        if (! $pass->isPaint()) {
+            $this->lay($pass->layer($id), $plane(7));
+
+            return;
+        }
+        $planes = array_map($plane, [3, 5, 7, 11]);
+        $tiles = [];
+        foreach ((new TileGrid(self::WIDTH, self::HEIGHT))->all() as [$column, $row]) {
+            $bytes = implode('', array_map(fn (string $p): string => (new TileGrid(self::WIDTH, self::HEIGHT))->cut($p)["$column,$row"] ?? str_repeat("\0", 65536), $planes));
+            $tiles[] = new TileChange($pass->layer($id), $column, $row, null, $bytes);
+        }
+        $this->source->store(new Change($tiles, []));
+    }
+
+    private function stack(): \Awning\Core\Compose\PageStack
+    {
+        return (new StackBuilder)->build(new Sheet($this->source), $this->palette);
+    }
+
+    private function tint(int $colour, int $figure, Scope $scope, float $order = 1.0, ?string $group = null, BlendMode $mode = BlendMode::Multiply): PassSpec
+    {
+        return new PassSpec("Tint $colour", $figure, new TintContent(Rgb::fromHex(sprintf('%06x', $colour))), $scope, $mode, 0.7, true, $order, $group);
+    }
+
+    /** @param  list<Layer>  $layers
+     * @return list<string|list<string>>
+     */
+    private function names(array $layers): array
+    {
+        return array_map(fn (Layer $layer): string|array => match (true) {
+            $layer instanceof GroupLayer => $this->names($layer->members),
+            $layer instanceof PassLayer => $layer->layer->value,
+            default => '?',
+        }, $layers);
+    }
+
+    public function test_passes_lie_in_their_order_in_the_plane_of_their_figure(): void
+    {
+        $this->hang('late01', $this->tint(1, 1, Scope::figure(1), 3.0));
+        $this->hang('early1', $this->tint(2, 1, Scope::material(2), 1.0));
+        $this->hang('mid001', $this->tint(3, 1, Scope::figure(1), 2.0, 'group1'));
+        $this->hang('last01', $this->tint(4, 1, Scope::figure(1), 9.0, 'group1'));
+        $this->hang('other1', $this->tint(5, 2, Scope::figure(2), 1.0));
+        $this->hang('pages1', $this->tint(6, 0, Scope::material(4), 1.0));
+        $this->hang('hold01', $this->tint(7, 1, Scope::ink(), 1.0));
+        $this->hang('glow01', $this->tint(8, 1, Scope::page(), 1.0));
+        $this->put(RecordKind::Group, 'group1', new PassGroup(true, BlendMode::Screen, 0.5));
+        $stack = $this->stack();
+        self::assertSame([0, 2, 1, 3], [0, ...array_map(fn ($plane): int => $plane->figure, $stack->planes)]);
+        self::assertSame([['pass:other1'], ['pass:early1', ['pass:mid001', 'pass:last01'], 'pass:late01'], ['pass:pages1']], array_map(fn ($plane): array => $this->names($plane->layers), $stack->planes));
+        self::assertSame([['pass:hold01'], ['pass:glow01']], [$this->names($stack->ink), $this->names($stack->above)]);
+        self::assertTrue($stack->flatsComeFirst());
+        $this->hang('spill1', $this->tint(9, 1, Scope::material(4), 1.5));
+        self::assertSame([false, true, false], array_map(fn ($plane): bool => $plane->spills, $this->stack()->planes));
+        self::assertSame([0x2, 0x1], [$stack->flats[2]->material, $stack->flats[2]->figure]);
+        self::assertArrayNotHasKey(5, $stack->flats);
+    }
+
+    public function test_a_figure_the_palette_does_not_know_lies_behind_all(): void
+    {
+        $this->hang('lost01', $this->tint(1, 77, Scope::figure(77)));
+        self::assertSame([77, 2, 1, 3], array_map(fn ($plane): int => $plane->figure, $this->stack()->planes));
+    }
+
+    public function test_the_whole_page_is_its_tiles_side_by_side(): void
+    {
+        $this->hang('shade1', $this->tint(0x5A6A9C, 1, Scope::figure(1)));
+        $sheet = new Sheet($this->source);
+        $stack = $this->stack();
+        $told = [];
+        $paint = (new SheetPicture)->compose($sheet, $stack, function (float $share) use (&$told): void {
+            $told[] = $share;
+        });
+        self::assertSame([self::WIDTH, self::HEIGHT, [0.5, 1.0]], [$paint->width, $paint->height, $told]);
+        foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$column, $row]) {
+            $pixels = (new Compositor)->compose($stack, new SheetBlock($sheet, $column, $row));
+            foreach ([[0, 0], [13, 9], [43, 13]] as [$x, $y]) {
+                $at = $y * 256 + $x;
+                self::assertSame([ord($pixels->red[$at]), ord($pixels->green[$at]), ord($pixels->blue[$at]), 255], $paint->at($column * 256 + $x, $row * 256 + $y), "$column,$row $x,$y");
+            }
+        }
+    }
+
+    /** What is taken away as layers is the picture, on every pixel. */
+    public function test_the_layered_file_composes_to_the_picture(): void
+    {
+        $this->hang('shade1', new PassSpec('Shade', 1, new ToneContent(Tone::Shade), Scope::figure(1), opacity: 0.8));
+        $this->hang('paint1', new PassSpec('Free', 1, new PaintContent, Scope::material(3), BlendMode::Normal, 0.6, order: 2.0, group: 'group1'));
+        $this->hang('paint2', $this->tint(0x80A0FF, 1, Scope::figure(1), 3.0, 'group1', BlendMode::Screen));
+        $this->put(RecordKind::Group, 'group1', new PassGroup(true, BlendMode::HardLight, 0.75));
+        $this->hang('hidden', new PassSpec('Hidden', 2, new PaintContent, Scope::figure(2), visible: false));
+        $this->hang('hold01', new PassSpec('Hold', 1, new ToneContent(Tone::Line), Scope::ink(), opacity: 0.5));
+        $this->hang('glow01', $this->tint(0x604010, 0, Scope::page(), mode: BlendMode::PlusLighter));
+        $sheet = new Sheet($this->source);
+        $picture = (new SheetPicture)->compose($sheet, $this->stack());
+        $path = sys_get_temp_dir().'/awning-picture-test.ora';
+        (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour']))->write($path, $picture, 300);
+        $file = new OpenRasterFile($path);
+        $names = array_map(fn ($node): string => $node->name, $file->root->children);
+        self::assertSame(['Paper', 'Harbour flats', 'Hidden', 'Oda flats', 'Shade', 'Group', 'Figure 3 flats', 'Ink', 'Tint 6307856'], $names);
+        self::assertFalse($file->root->children[2]->visible);
+        $layers = (new OpenRasterRenderer($file))->render();
+        unlink($path);
+        $worst = 0;
+        foreach (['red', 'green', 'blue'] as $channel) {
+            for ($i = 0, $count = self::WIDTH * self::HEIGHT; $i < $count; $i++) {
+                $worst = max($worst, abs(ord($layers->$channel[$i]) - ord($picture->$channel[$i])));
+            }
+        }
+        self::assertLessThanOrEqual(2, $worst);
+    }
+
+    public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void
+    {
+        $rules = PassRules::toData();
+        self::assertSame(['deep', 'shade', 'base', 'light', 'glint', 'line'], array_column($rules['tones'], 'tone'));
+        self::assertSame(['figure', 'figure', 'figure', 'figure', 'figure', 'ink'], array_column($rules['tones'], 'scope'));
+        self::assertSame(['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour'], array_column($rules['tones'], 'name'));
+        foreach ($rules['hangable'] as $entry) {
+            $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => 'figure', 'id' => 3]]));
+            self::assertSame($entry['pass']['name'], $pass->name);
+        }
+        self::assertSame(['multiply', 'multiply', 'screen', 'plus-lighter', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
+        self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8)->scope);
+    }
+}

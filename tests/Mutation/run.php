@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Changes one operator, constant or call at a time, runs the nearest tests, and reports what no test noticed.
+ *
+ *   ./awning mutate [FILE…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed (default 8)
+ *
+ * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without files it
+ * takes the rooms below and writes docs/mutation.md.
+ */
+
+use Symfony\Component\Process\Process;
+use Tests\Mutation\Mutant;
+use Tests\Mutation\Mutator;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+/** Room => the tests nearest to it, quickest first. */
+const NEAREST = [
+    'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Sheet' => ['core/tests/SheetTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Page' => ['core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
+    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/FlatsTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Brush' => ['core/tests/StrokeTest.php'],
+    'core/src/Flats' => ['core/tests/FlatsTest.php'],
+    'core/src/Colour' => ['core/tests/ColourTest.php'],
+    'resources/js/picture' => ['resources/js/tests'],
+];
+const SECONDS = 60;
+const LANES = 2;
+
+$root = dirname(__DIR__, 2);
+chdir($root);
+$arguments = array_slice($argv, 1);
+$each = 8;
+if (($at = array_search('--each', $arguments, true)) !== false) {
+    $each = (int) ($arguments[$at + 1] ?? $each);
+    array_splice($arguments, $at, 2);
+}
+
+/** @return list<string> */
+function sources(string $room): array
+{
+    $files = array_filter(glob("$room/{*,*/*}.{php,ts}", GLOB_BRACE) ?: [], fn (string $file): bool => ! str_ends_with($file, '.test.ts') && ! str_ends_with($file, 'worker.ts') && ! str_ends_with($file, 'jobs.ts'));
+    sort($files);
+
+    return $files;
+}
+
+function copyOf(string $root, int $lane): string
+{
+    $copy = sys_get_temp_dir()."/awning-mutate-$lane";
+    exec('rm -rf '.escapeshellarg($copy).'; mkdir -p '.escapeshellarg($copy));
+    foreach (['core', 'app', 'vendor', 'resources', 'tests', 'docs', 'bootstrap', 'config', 'database', 'routes', 'phpunit.xml', 'composer.json', 'vitest.config.ts', 'package.json'] as $part) {
+        exec(sprintf('cp -r %s %s/', escapeshellarg("$root/$part"), escapeshellarg($copy)));
+    }
+    exec(sprintf('mkdir -p %2$s/var && cp -r %1$s/var/fixtures %2$s/var/ && ln -s %1$s/node_modules %2$s/node_modules', escapeshellarg($root), escapeshellarg($copy)));
+
+    return $copy;
+}
+
+/** @return list<list<string>> commands, one after the other, until one fails */
+function checks(string $path): array
+{
+    $room = (string) array_key_first(array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY));
+    if (str_ends_with($path, '.ts')) {
+        return [['npx', 'vitest', 'run', '--bail=1', '--silent', ...NEAREST[$room]]];
+    }
+
+    return array_map(fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test], array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))));
+}
+
+$files = $arguments !== [] ? $arguments : array_merge(...array_map(sources(...), array_keys(NEAREST)));
+mt_srand(20261125);
+/** @var list<Mutant> $queue */
+$queue = [];
+foreach ($files as $file) {
+    $mutants = (new Mutator)->mutants($file, (string) file_get_contents($file));
+    shuffle($mutants);
+    array_push($queue, ...array_slice($mutants, 0, $each));
+}
+fprintf(STDERR, "%d changes in %d files\n", count($queue), count($files));
+exec(PHP_BINARY.' core/tests/write_fixtures.php var/fixtures');
+$copies = array_map(fn (int $lane): string => copyOf($root, $lane), range(0, LANES - 1));
+
+// A test that fails on the code as it is would take every change for noticed.
+foreach (array_unique(array_map(fn (Mutant $mutant): string => dirname($mutant->path), $queue)) as $folder) {
+    foreach (checks("$folder/x.".(str_starts_with($folder, 'resources') ? 'ts' : 'php')) as $check) {
+        $process = new Process($check, $copies[0], ['CI' => ''], null, 300);
+        if ($process->run() !== 0) {
+            fwrite(STDERR, 'The tests fail on the code as it is: '.implode(' ', $check)."\n".substr($process->getOutput(), -2000));
+            exit(2);
+        }
+    }
+}
+
+$survivors = [];
+$counts = [];
+$running = array_fill(0, LANES, null);
+while ($queue !== [] || array_filter($running) !== []) {
+    foreach ($running as $lane => $job) {
+        if ($job === null) {
+            $mutant = array_shift($queue);
+            if ($mutant !== null) {
+                file_put_contents("$copies[$lane]/$mutant->path", $mutant->apply((string) file_get_contents($mutant->path)));
+                $running[$lane] = ['mutant' => $mutant, 'left' => checks($mutant->path), 'process' => null];
+            }
+
+            continue;
+        }
+        $process = $job['process'];
+        if ($process instanceof Process && $process->isRunning()) {
+            if (microtime(true) - $process->getStartTime() > SECONDS) {
+                $process->stop(0);
+            }
+
+            continue;
+        }
+        $noticed = $process instanceof Process && ! $process->isSuccessful();
+        if ($noticed || ($process !== null && $job['left'] === [])) {
+            $mutant = $job['mutant'];
+            $room = dirname($mutant->path);
+            $room = isset(NEAREST[$room]) ? $room : dirname($room);
+            $counts[$room] ??= [0, 0];
+            $counts[$room][$noticed ? 0 : 1]++;
+            if (! $noticed) {
+                $survivors[] = $mutant->describe();
+                fprintf(STDERR, "not noticed: %s\n", $mutant->describe());
+            }
+            copy($mutant->path, "$copies[$lane]/$mutant->path");
+            $running[$lane] = null;
+
+            continue;
+        }
+        $running[$lane]['process'] = new Process(array_shift($running[$lane]['left']), $copies[$lane], ['CI' => ''], null, null);
+        $running[$lane]['process']->start();
+    }
+    usleep(20_000);
+}
+array_map(fn (string $copy) => exec('rm -rf '.escapeshellarg($copy)), $copies);
+
+$table = "| room | changes | noticed | share |\n|---|---|---|---|\n";
+$caught = $all = 0;
+foreach ($counts as $room => [$noticed, $missed]) {
+    $table .= sprintf("| %s | %d | %d | %d %% |\n", $room, $noticed + $missed, $noticed, round(100 * $noticed / ($noticed + $missed)));
+    $caught += $noticed;
+    $all += $noticed + $missed;
+}
+$table .= sprintf("| all | %d | %d | %d %% |\n", $all, $caught, round(100 * $caught / max(1, $all)));
+echo "\n$table\n";
+if ($arguments === []) {
+    $list = $survivors === [] ? "None.\n" : implode("\n", array_map(fn (string $s): string => '- `'.str_replace('`', "'", $s).'`', $survivors))."\n";
+    file_put_contents('docs/mutation.md', "# What the tests notice\n\nBy `./awning mutate --each $each`: one operator, constant or call at a time was changed, $each places a file chosen with a fixed seed, and the\nnearest tests were run. ".date('j F Y').".\n\n$table\n## Not noticed\n\nSome change nothing that can be seen (a bound that is never met exactly, a cache, a speed-up); the rest is owed a test.\n\n$list");
+}
+exit($survivors === [] ? 0 : 1);
