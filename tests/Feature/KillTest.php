@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Process;
 
 /** A database of its own and an op that is killed half-way, for real: PHP by SIGKILL, then the database itself. */
@@ -42,23 +43,28 @@ final class KillTest extends TestCase
         }
     }
 
-    private function gone(?Process $process): void
-    {
-        while ($process?->isRunning()) {
-            usleep(20_000);
-        }
-    }
-
     private function sql(string $sql): string
     {
         return (new Process(['mariadb', '--no-defaults', "--socket=$this->folder/s", '-N', '-B', '-e', $sql]))->mustRun()->getOutput();
     }
 
-    private function worker(string $verb): Process
+    /** @param  string  $kill  what dies at which query of the op, like "worker 3" or "database 7" */
+    private function worker(string $verb, string $kill = ''): Process
     {
         return (new Process([PHP_BINARY, __DIR__.'/kill_worker.php', $verb], null, [
-            'DB_SOCKET' => "$this->folder/s", 'DB_DATABASE' => 'kill_test', 'AWNING_WORKS' => "$this->folder/works",
+            'KILL' => $kill, 'KILL_PID' => "$this->folder/pid", 'DB_SOCKET' => "$this->folder/s", 'DB_DATABASE' => 'kill_test', 'AWNING_WORKS' => "$this->folder/works",
         ]))->setTimeout(60);
+    }
+
+    /** Whether a process came to an end of its own, or was put to one. */
+    private function dies(Process $process): bool
+    {
+        try {
+            // The application says what is wrong and ends by itself when it has lost its database.
+            return $process->run() !== 0 || str_contains($process->getOutput().$process->getErrorOutput(), 'has gone away');
+        } catch (ProcessSignaledException) {
+            return true;
+        }
     }
 
     private function state(): string
@@ -69,43 +75,38 @@ final class KillTest extends TestCase
         return trim($process->getOutput());
     }
 
+    /** At every kind of moment: after the first queries, in the middle, after the last before the commit, after the commit. */
     public function test_whatever_dies_the_page_is_before_or_after_the_op(): void
     {
         $before = $this->state();
-        $began = microtime(true);
+        // Once to have the tiles there, and once to count: later ones ask as much.
         $this->worker('op')->mustRun();
-        $whole = (microtime(true) - $began) * 1_000_000;
+        $this->worker('undo')->mustRun();
+        $queries = (int) $this->worker('op')->mustRun()->getOutput();
+        self::assertGreaterThan(8, $queries);
         $after = $this->state();
         self::assertNotSame($before, $after);
         $this->worker('undo')->mustRun();
         self::assertSame($before, $this->state());
 
-        $seen = ['before' => 0, 'after' => 0];
-        foreach ([0.35, 0.6, 0.75, 0.85, 0.95] as $i => $share) {
-            $worker = $this->worker('op');
-            $worker->start();
-            usleep((int) ($share * $whole));
-            if ($i % 2 === 0) {
-                // It may just have ended by itself; then there is nothing to kill, and the state is after.
-                $pid = $worker->getPid();
-                if ($pid !== null) {
-                    exec("kill -KILL $pid 2>/dev/null");
-                }
-                $this->gone($worker);
-            } else {
-                exec('kill -KILL '.trim((string) file_get_contents("$this->folder/pid")));
-                $this->gone($this->database);
-                $this->gone($worker);
-                $this->startDatabase();
-            }
-            $state = $this->state();
-            self::assertContains($state, [$before, $after], 'the page is between two states');
-            $seen[$state === $before ? 'before' : 'after']++;
-            if ($state === $after) {
-                $this->worker('undo')->mustRun();
-            }
+        foreach ([2, intdiv($queries, 3), intdiv($queries, 2), $queries - 1, $queries] as $at) {
+            self::assertTrue($this->dies($this->worker('op', "worker $at")), "the worker went on after query $at");
+            self::assertSame($before, $this->state(), "the worker was killed after query $at of $queries");
         }
-        self::assertSame($before, $this->state());
-        self::assertGreaterThan(0, $seen['before'], 'nothing was ever cut off: the kills came too late to mean anything');
+        self::assertTrue($this->dies($this->worker('op', 'worker commit')));
+        self::assertSame($after, $this->state(), 'the worker was killed after the commit');
+        $this->worker('undo')->mustRun();
+        foreach ([intdiv($queries, 2), $queries] as $at) {
+            self::assertTrue($this->dies($this->worker('op', "database $at")), 'the worker noticed nothing');
+            try {
+                $this->database?->wait();
+            } catch (ProcessSignaledException) {
+                // As it should.
+            }
+            $this->startDatabase();
+            self::assertSame($before, $this->state(), "the database was killed after query $at of $queries");
+        }
+        $this->worker('op')->mustRun();
+        self::assertSame($after, $this->state(), 'and the op can still be done');
     }
 }

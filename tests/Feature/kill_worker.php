@@ -22,8 +22,10 @@ use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 
 require __DIR__.'/../../vendor/autoload.php';
 $app = require __DIR__.'/../../bootstrap/app.php';
@@ -38,6 +40,24 @@ function lay(int $seed): LayInk
     return new LayInk("Ink $seed", new CleanScan($ink, new Levels(20, 200), $ink), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []), 300);
 }
 
+/* Counts the queries of an op, and kills what is to be killed after the one it is told. */
+$queries = 0;
+[$victim, $moment] = explode(' ', (string) getenv('KILL')) + ['', ''];
+$kill = function () use ($victim): void {
+    $pid = $victim === 'worker' ? (int) getmypid() : (int) file_get_contents((string) getenv('KILL_PID'));
+    posix_kill($pid, SIGKILL);
+    // Until it has really ended, its threads may go on answering.
+    while (preg_match('/^State:\s+[^ZX]/m', (string) @file_get_contents("/proc/$pid/status")) === 1) {
+        usleep(1000);
+    }
+};
+DB::listen(function () use (&$queries, $moment, $kill): void {
+    if (++$queries === (int) $moment) {
+        $kill();
+    }
+});
+Event::listen(TransactionCommitted::class, fn () => $moment === 'commit' ? $kill() : null);
+
 if ($argv[1] === 'prepare') {
     Artisan::call('migrate', ['--force' => true]);
     $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
@@ -48,10 +68,14 @@ if ($argv[1] === 'prepare') {
 $page = Page::query()->firstOrFail();
 $user = User::query()->firstOrFail();
 match ($argv[1]) {
-    'op' => (new PageDesk)->apply($page, $user, lay(2)),
+    'op' => (function () use ($page, $user, &$queries): void {
+        $queries = 0;
+        (new PageDesk)->apply($page, $user, lay(2));
+        echo $queries, "\n";
+    })(),
     'undo' => (function () use ($page, $user): void {
         $page->forceFill(['holder_id' => $user->id, 'lease' => 'lease0000000000'])->save();
-        (new PageDesk)->undo($page, $user, Role::Owner, new Asked('undo00000000', $page->revision, 'lease0000000000'));
+        (new PageDesk)->undo($page, $user, Role::Owner, new Asked(bin2hex(random_bytes(10)), $page->revision, 'lease0000000000'));
     })(),
     'state' => (function () use ($page): void {
         $store = new PageStore($page);

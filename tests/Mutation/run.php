@@ -66,7 +66,7 @@ function checks(string $path): array
 {
     $room = (string) array_key_first(array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY));
     if (str_ends_with($path, '.ts')) {
-        return [['npx', 'vitest', 'run', '--bail=1', '--silent', ...NEAREST[$room]]];
+        return [['npx', 'vitest', 'run', '--bail=1', '--silent=true', ...NEAREST[$room]]];
     }
 
     return array_map(fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test], array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))));
