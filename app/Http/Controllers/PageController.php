@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Storage;
 
 final class PageController
 {
-    /** How small pages are shown on the shelf: a quarter of a quarter. */
+    /** Pages on the shelf and the series page are shown at an eighth of their size. */
     private const PICTURE_LEVEL = 3;
 
     public function show(Request $request, Page $page): JsonResponse

@@ -16,7 +16,26 @@ final readonly class BridgeFinder
     /** Cosine of how far aside of its direction a line end still looks. */
     private const ASIDE = 0.2;
 
+    /** Rays a line end looks along, spread over that angle: about one each 16 degrees. */
     private const RAYS = 11;
+
+    /** Pixels beyond the limit that a line end's own ink and the hit of a slanted ray may lie: rounding, and the pen's half. */
+    private const SLACK = 2;
+
+    /** The same between two tips, whose pixels lie half a pixel inside the ink each. */
+    private const TIP_SLACK = 1.5;
+
+    /** Ends nearer than this nearly touch: their directions come from too few pixels to tell anything. */
+    private const TOUCHING = 4;
+
+    /** The least sum of the cosines of two ends that face each other: one may look aside only if the other does not. */
+    private const FACING = 1.0;
+
+    /** How much longer a ray at a right angle counts than one straight ahead. */
+    private const ASIDE_COST = 0.45;
+
+    /** How often ink and paper may take turns on the way between two ends: once at either tip. */
+    private const TURNS = 2;
 
     /** @param  int  $limit  the longest gap that is closed, in pixels */
     public function __construct(private int $limit)
@@ -78,7 +97,7 @@ final readonly class BridgeFinder
      */
     private function pairs(array $ends, string $ink, int $stride): array
     {
-        $cell = $this->limit + 2;
+        $cell = $this->limit + self::SLACK;
         $grid = [];
         foreach ($ends as $i => $end) {
             $grid[intdiv($end->x, $cell)][intdiv($end->y, $cell)][] = $i;
@@ -107,19 +126,20 @@ final readonly class BridgeFinder
         $dx = $b->x - $a->x;
         $dy = $b->y - $a->y;
         $length = hypot($dx, $dy);
-        if ($length > $this->limit + 1.5 || $length < 1) {
+        if ($length > $this->limit + self::TIP_SLACK || $length < 1) {
             return null;
         }
         $out = ($a->dx * $dx + $a->dy * $dy) / $length;
         $in = -($b->dx * $dx + $b->dy * $dy) / $length;
         // Ends that nearly touch have no telling direction.
-        if ($length > 4 && ($out < self::ASIDE || $in < self::ASIDE || $out + $in < 1.0)) {
+        if ($length > self::TOUCHING && ($out < self::ASIDE || $in < self::ASIDE || $out + $in < self::FACING)) {
             return null;
         }
         if (! $this->clear($a, $b, $ink, $stride)) {
             return null;
         }
 
+        // Straight ahead from both sides costs the length once; aside from both, up to three times.
         return $length * (3 - $out - $in);
     }
 
@@ -140,7 +160,7 @@ final readonly class BridgeFinder
             $free += $isInk ? 0 : 1;
         }
 
-        return $free > 0 && $turns <= 2;
+        return $free > 0 && $turns <= self::TURNS;
     }
 
     /**
@@ -151,7 +171,7 @@ final readonly class BridgeFinder
      */
     private function near(LineEnd $end, string $ink, int $stride): array
     {
-        $reach = $this->limit + 2;
+        $reach = $this->limit + self::SLACK;
         $start = $end->y * $stride + $end->x;
         $own = [$start => true];
         $queue = [[$end->x, $end->y]];
@@ -185,7 +205,7 @@ final readonly class BridgeFinder
             $dx = cos($angle + $turn);
             $dy = sin($angle + $turn);
             $left = false;
-            $weight = 1 + 0.45 * (1 - cos($turn));
+            $weight = 1 + self::ASIDE_COST * (1 - cos($turn));
             for ($distance = 1; $distance <= $this->limit; $distance++) {
                 $x = (int) round($end->x + $dx * $distance);
                 $y = (int) round($end->y + $dy * $distance);
@@ -196,7 +216,7 @@ final readonly class BridgeFinder
                 if ($ink[$at] !== "\xff") {
                     $left = true;
                 } elseif ($left) {
-                    if (! isset($own[$at]) && $distance * $weight < min($least, $this->limit + 2)) {
+                    if (! isset($own[$at]) && $distance * $weight < min($least, $this->limit + self::SLACK)) {
                         $least = $distance * $weight;
                         $best = [$x, $y, $least];
                     }

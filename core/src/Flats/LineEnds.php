@@ -21,6 +21,21 @@ final class LineEnds
     /** How close, in parts of the reach, the edge before and after a tip comes. */
     private const TURNED = 0.62;
 
+    /**
+     * How far along the edge a tip is looked at, as a multiple of the line's width, an addition and a least, in pixels: the
+     * short reach finds the ends of fine lines, the longer ones those of broader ones. Found by trying on drawings.
+     */
+    private const REACHES = [[1.3, 3, 5], [2.6, 4, 9], [3.5, 4, 12], [4.5, 6, 16]];
+
+    /** The square of the least distance that counts as turned back: the edges of a hairline are nearly 3 px apart. */
+    private const TURNED_LEAST = 8;
+
+    /** A tip that stands out less has no direction. */
+    private const TIP_LEAST = 1.5;
+
+    /** From the corner at the tip to the middle of its pixel of ink. */
+    private const INTO_PIXEL = 0.7;
+
     private string $ink;
 
     private int $stride;
@@ -44,8 +59,7 @@ final class LineEnds
     {
         $visited = str_repeat("\0", strlen($this->ink));
         $ends = [];
-        // Four lengths: the short one finds the ends of fine lines, the longer ones those of broader ones.
-        $reaches = [max(5, (int) round(1.3 * $lineWidth + 3)), max(9, (int) round(2.6 * $lineWidth + 4)), max(12, (int) round(3.5 * $lineWidth + 4)), max(16, (int) round(4.5 * $lineWidth + 6))];
+        $reaches = array_map(fn (array $reach): int => max($reach[2], (int) round($reach[0] * $lineWidth + $reach[1])), self::REACHES);
         foreach ($runs->from as $start) {
             if ($visited[$start] === "\0") {
                 [$xs, $ys] = $this->walk($start, $visited);
@@ -110,7 +124,7 @@ final class LineEnds
             if ($count < 2 * $reach + 4) {
                 continue;
             }
-            $limit = max(8, (int) ((self::TURNED * $reach) ** 2));
+            $limit = max(self::TURNED_LEAST, (int) ((self::TURNED * $reach) ** 2));
             $bestAt = $last = -1;
             $best = PHP_INT_MAX;
             $before = $count - $reach;
@@ -176,7 +190,7 @@ final class LineEnds
         $dx = $xs[$i] - $backX;
         $dy = $ys[$i] - $backY;
         $length = hypot($dx, $dy);
-        if ($length < 1.5) {
+        if ($length < self::TIP_LEAST) {
             return null;
         }
         // Ink in the middle: the tip of a stroke. Paper in the middle: the end of a notch between strokes.
@@ -185,8 +199,8 @@ final class LineEnds
             return null;
         }
         // The pixel of ink at the tip: half a pixel back from the corner, toward the stroke.
-        $x = (int) floor($xs[$i] - 0.7 * $dx / $length);
-        $y = (int) floor($ys[$i] - 0.7 * $dy / $length);
+        $x = (int) floor($xs[$i] - self::INTO_PIXEL * $dx / $length);
+        $y = (int) floor($ys[$i] - self::INTO_PIXEL * $dy / $length);
 
         return new LineEnd($x, $y, $dx / $length, $dy / $length);
     }

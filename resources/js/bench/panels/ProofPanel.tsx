@@ -10,6 +10,8 @@ export function ProofPanel() {
     const isGrey = useBench((view) => view.grey);
     const records = usePage((view) => view.records);
     const open = unfilled(records).sort(([, a], [, b]) => b.area - a.area);
+    const whole = Object.values(records.region).reduce((sum, region) => sum + region.area, 0);
+    const shareOf = (area: number): string => (area < whole / 1000 ? 'under 0.1 %' : `${((100 * area) / whole).toFixed(1)} %`);
     const hidden = Object.entries(records.pass).filter(([, pass]) => !pass.visible);
     return (
         <Panel title="Before it leaves">
@@ -26,7 +28,7 @@ export function ProofPanel() {
             <ul className="flex flex-col gap-1 text-[13px]">
                 {open.slice(0, MOST).map(([label, region]) => (
                     <li key={label} className="flex items-center justify-between gap-2">
-                        <span className="figures">unfilled, {region.area} px</span>
+                        <span className="figures">unfilled, {shareOf(region.area)} of the page</span>
                         <button
                             className="act"
                             aria-label={`Show unfilled region ${label}`}
