@@ -12,6 +12,7 @@ use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\ExactCanvas;
 use Awning\Core\Compose\Flat;
+use Awning\Core\Compose\Ground;
 use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
@@ -19,6 +20,7 @@ use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
 use Awning\Core\Compose\Pixels;
+use Awning\Core\Compose\SurveyCanvas;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
@@ -294,7 +296,12 @@ final class ComposeTest extends TestCase
     /** @param  array<string, string>  $masks  by layer, one byte stands for every pixel */
     private function pixel(PageStack $stack, int $label, array $masks): int
     {
-        return $this->at($this->compositor()->compose($stack, new PageBlock(new Rect(0, 0, 3, 1), str_repeat("\0".chr($label), 3), array_map(fn (string $byte): string => str_repeat($byte, 3), $masks))), 1);
+        $block = new PageBlock(new Rect(7, 5, 3, 2), str_repeat("\0".chr($label), 6), array_map(fn (string $byte): string => str_repeat($byte, 6), $masks));
+        $pixels = $this->compositor()->compose($stack, $block);
+        $colours = array_map(fn (int $i): int => $this->at($pixels, $i), range(0, $pixels->count - 1));
+        self::assertSame(array_fill(0, 6, $colours[0]), $colours, 'every pixel alike, from the first to the last');
+
+        return $colours[0];
     }
 
     public function test_ink_lies_over_figures_and_under_what_is_above(): void
@@ -360,6 +367,9 @@ final class ComposeTest extends TestCase
                 $grey = $s << 16 | $s << 8 | $s;
                 self::assertGreaterThanOrEqual($steepest - 0.02, BlendGain::ofColour($mode, $grey, 1.0), "$mode->value of $s");
                 self::assertLessThanOrEqual(BlendGain::ofAny($mode, 1.0), BlendGain::ofColour($mode, $grey, 1.0));
+                if ($mode === BlendMode::SoftLight || $mode === BlendMode::Overlay) {
+                    self::assertLessThanOrEqual(max(1.0, $steepest) + 0.1, BlendGain::ofColour($mode, $grey, 1.0), "$mode->value of $s is not that steep");
+                }
             }
         }
         self::assertEqualsWithDelta(1.25, BlendGain::ofColour(BlendMode::ColorDodge, 0x800000, 0.25), 0.01);
@@ -398,5 +408,40 @@ final class ComposeTest extends TestCase
         self::assertSame(0x123456, $this->at($pixels, 2));
         $canvas->cover([[0, 4, 0]]);
         self::assertNull($canvas->pixels()->alpha, 'opaque everywhere');
+    }
+
+    /** One overlay doubles an error at most, and that is borne; two over each other are composed exactly. */
+    public function test_the_survey_finds_where_whole_numbers_would_not_do(): void
+    {
+        $black = [[0, 40, 0x000000]];
+        $here = str_repeat("\0", 20)."\x10".str_repeat("\0", 19);
+        $survey = new SurveyCanvas(40);
+        $survey->cover($black);
+        $survey->tint($black, $here, BlendMode::Multiply, 1.0);
+        $survey->tint($black, $here, BlendMode::Overlay, 1.0);
+        self::assertNull($survey->exact(), 'twice is borne');
+        $survey->tint($black, str_repeat("\0", 40), BlendMode::Luminosity, 1.0);
+        self::assertNull($survey->exact(), 'a layer with nothing here');
+        $survey->tint([[0, 40, 0x808080]], "\x80".str_repeat("\0", 39), BlendMode::HardLight, 1.0);
+        self::assertNull($survey->exact(), 'no steeper than one');
+        $survey->tint($black, "\x80".str_repeat("\0", 39), BlendMode::Overlay, 0.1);
+        self::assertSame(2, $survey->exact()?->count, 'a pixel of each');
+        $group = new SurveyCanvas(40);
+        $group->group(fn ($inside) => $inside->tint($black, $here, BlendMode::Normal, 1.0), true, BlendMode::Normal, 1.0);
+        self::assertSame(1, $group->exact()?->count, 'what an isolated group touches');
+        $open = new SurveyCanvas(40);
+        $open->group(fn ($inside) => $inside->tint($black, $here, BlendMode::Normal, 1.0), false, BlendMode::Normal, 0.5);
+        self::assertNull($open->exact());
+        $hold = new SurveyCanvas(40);
+        $hold->through($here, 0x111111, fn ($inside) => $inside->tint($black, str_repeat("\xff", 40), BlendMode::Hue, 1.0));
+        self::assertSame(1, $hold->exact()?->count, 'a steep hold, where there is ink');
+    }
+
+    public function test_a_block_without_flats_is_paper_under_its_layers(): void
+    {
+        $block = new PageBlock(new Rect(0, 0, 4, 1), null, ['pass:a' => "\0\xff\xff\0"]);
+        $result = $this->compositor()->compose(new PageStack([], above: [$this->tint('a', 0x204060, Scope::page())]), $block);
+        self::assertSame([0xFFFFFF, 0x204060, 0x204060, 0xFFFFFF], array_map(fn (int $i): int => $this->at($result, $i), [0, 1, 2, 3]));
+        self::assertEquals(new Rect(0, 0, 4, 1), (new Ground($block, []))->rect());
     }
 }

@@ -190,7 +190,7 @@ final class PictureTest extends TestCase
         $this->hang('glow01', $this->tint(0x604010, 0, Scope::page(), mode: BlendMode::PlusLighter));
         $sheet = new Sheet($this->source);
         $picture = (new SheetPicture)->compose($sheet, $this->stack());
-        $path = sys_get_temp_dir().'/awning-picture-test.ora';
+        $path = sys_get_temp_dir().'/awning-picture-'.bin2hex(random_bytes(6)).'.ora';
         (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour']))->write($path, $picture, 300);
         $file = new OpenRasterFile($path);
         $names = array_map(fn ($node): string => $node->name, $file->root->children);

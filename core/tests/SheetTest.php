@@ -33,6 +33,7 @@ use Awning\Core\Sheet\Ops\AddPass;
 use Awning\Core\Sheet\Ops\ChangePass;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
+use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Ops\RemovePass;
 use Awning\Core\Sheet\Ops\Stroke;
@@ -161,6 +162,73 @@ final class SheetTest extends TestCase
         $this->expectException(OpRefused::class);
         $this->expectExceptionMessage('520 x 300');
         $this->apply($this->ink(600, 300, 3));
+    }
+
+    public function test_a_change_is_empty_when_nothing_differs(): void
+    {
+        $fill = $this->apply(new FillRegions([1], 4, 9));
+        self::assertSame([false, 0, 1], [$fill->isEmpty(), count($fill->tiles), count($fill->records)]);
+        self::assertTrue($this->apply(new FillRegions([1], 4, 9))->isEmpty(), 'filled with what it has');
+        $this->apply(new AddPass('paints', $this->pass()));
+        $stroke = $this->apply(new Stroke('paints', new Path([[20.0, 20.0, 1.0]]), new Brush(20)));
+        self::assertSame([false, 1, 0], [$stroke->isEmpty(), count($stroke->tiles), count($stroke->records)]);
+        self::assertTrue($this->apply(new ChangePass('paints', new Data(['visible' => true])))->isEmpty());
+        foreach ([new Stroke('paints', new Path([[20.0, 20.0, 1.0]]), new Brush(20), true), new ChangePass('paints', new Data(['visible' => false])), new ChangePass('paints', new Data(['visible' => true])), new FillRegions([1, 2], 0, 0), new RemovePass('paints'), new GroupPasses('group1', [], null), new AddPass('another', $this->pass())] as $i => $op) {
+            self::assertSame(['Erase', 'Roll a pass up', 'Let a pass down', 'Unfill 2 regions', 'Remove a pass', 'Part a group of passes', 'Add the pass Shade'][$i], $op->title());
+        }
+    }
+
+    /** An eraser takes away, a brush adds, and paint takes its colour: all through the clip of nothing but the stroke. */
+    public function test_strokes_lay_and_take_away_in_coverage_and_in_paint(): void
+    {
+        $at = fn (string $layer, int $plane = 0): int => ord($this->source->tile(LayerName::parse($layer), 0, 0)[$plane * 65536 + 20 * 256 + 20] ?? "\0");
+        $dot = new Path([[20.5, 20.5, 1.0]]);
+        $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 0.5), make: $this->pass()));
+        self::assertSame(128, $at('pass:cover1'));
+        $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 0.5)));
+        self::assertSame(192, $at('pass:cover1'));
+        $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 0.25), true));
+        self::assertSame(144, $at('pass:cover1'));
+        $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 1), true));
+        self::assertSame(0, $at('pass:cover1'));
+        $this->apply(new Stroke('paint1', $dot, new Brush(20, 1, 0.5), colour: new Rgb(200, 100, 50), make: new PassSpec('Paint', 1, new PaintContent, Scope::page())));
+        self::assertSame([200, 100, 50, 128], [$at('paint:paint1'), $at('paint:paint1', 1), $at('paint:paint1', 2), $at('paint:paint1', 3)]);
+        $this->apply(new Stroke('paint1', $dot, new Brush(20, 1, 0.5), true));
+        self::assertSame([200, 64], [$at('paint:paint1'), $at('paint:paint1', 3)]);
+        $this->expectExceptionMessage('Pick a colour');
+        $this->apply(new Stroke('paint1', $dot, new Brush(20)));
+    }
+
+    public function test_a_page_holds_so_many_passes_and_no_more(): void
+    {
+        for ($i = 0; $i < AddPass::MOST; $i++) {
+            $this->apply(new AddPass("pass$i".'x', $this->pass()));
+        }
+        $this->expectExceptionMessage('at most 200 passes');
+        $this->apply(new AddPass('onemore', $this->pass()));
+    }
+
+    public function test_computed_coverage_must_fit_the_page(): void
+    {
+        $this->apply(new LayCoverage('laid01', $this->pass(), Plane::filled(520, 300, 77)));
+        self::assertSame(77, ord($this->source->tile(LayerName::parse('pass:laid01'), 2, 1)[3] ?? ''));
+        foreach ([[Plane::filled(519, 300, 1), $this->pass()], [Plane::filled(520, 301, 1), $this->pass()], [Plane::filled(520, 300, 1), new PassSpec('Paint', 1, new PaintContent, Scope::page())]] as [$plane, $pass]) {
+            try {
+                $this->apply(new LayCoverage('laid02', $pass, $plane));
+                self::fail('it was laid');
+            } catch (OpRefused $error) {
+                self::assertStringContainsString('does not fit', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_a_scan_of_another_size_replaces_all_of_the_old_one(): void
+    {
+        $this->apply($this->ink(260, 140, 2));
+        $sheet = new Sheet($this->source);
+        self::assertSame([260, 140, 300.0], [$sheet->size()->width, $sheet->size()->height, $sheet->size()->dpi]);
+        self::assertTrue($this->source->tile(LayerName::ink(), 2, 1) === null, 'nothing is left where the page no longer is');
+        self::assertCount(count($this->source->records(RecordKind::Region)), array_unique(str_split($sheet->layer(LayerName::flats()), 2)));
     }
 
     public function test_an_op_touches_only_the_tiles_it_covers(): void

@@ -7,13 +7,18 @@ namespace Tests\Mutation;
 /** One exchange in one file. */
 final readonly class Mutant
 {
-    public function __construct(public string $path, public int $at, public string $text, public string $with, public int $line)
+    public function __construct(public string $path, private string $source, private int $at, private string $text, private string $with, public int $line)
     {
     }
 
-    public function apply(string $source): string
+    public function original(): string
     {
-        return substr_replace($source, $this->with, $this->at, strlen($this->text));
+        return $this->source;
+    }
+
+    public function changed(): string
+    {
+        return substr_replace($this->source, $this->with, $this->at, strlen($this->text));
     }
 
     public function describe(): string

@@ -43,7 +43,7 @@ final class Mutator
                     continue;
                 }
                 $taken[$at] = true;
-                $mutants[] = new Mutant($path, $at, $text, $with ?? $this->otherNumber($text), 1 + substr_count($source, "\n", 0, $at));
+                $mutants[] = new Mutant($path, $source, $at, $text, $with ?? $this->otherNumber($text), 1 + substr_count($source, "\n", 0, $at));
             }
         }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 /*
  * Changes one operator, constant or call at a time, runs the nearest tests, and reports what no test noticed.
  *
- *   ./awning mutate [FILE…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed (default 8)
+ *   ./awning mutate [FILE or FOLDER…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed (default 8)
  *
- * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without files it
+ * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without arguments it
  * takes the rooms below and writes docs/mutation.md.
  */
 
@@ -72,7 +72,8 @@ function checks(string $path): array
     return array_map(fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test], array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))));
 }
 
-$files = $arguments !== [] ? $arguments : array_merge(...array_map(sources(...), array_keys(NEAREST)));
+$rooms = $arguments !== [] ? $arguments : array_keys(NEAREST);
+$files = array_merge(...array_map(fn (string $place): array => is_dir($place) ? sources($place) : [$place], $rooms));
 mt_srand(20261125);
 /** @var list<Mutant> $queue */
 $queue = [];
@@ -104,7 +105,7 @@ while ($queue !== [] || array_filter($running) !== []) {
         if ($job === null) {
             $mutant = array_shift($queue);
             if ($mutant !== null) {
-                file_put_contents("$copies[$lane]/$mutant->path", $mutant->apply((string) file_get_contents($mutant->path)));
+                file_put_contents("$copies[$lane]/$mutant->path", $mutant->changed());
                 $running[$lane] = ['mutant' => $mutant, 'left' => checks($mutant->path), 'process' => null];
             }
 
@@ -129,7 +130,7 @@ while ($queue !== [] || array_filter($running) !== []) {
                 $survivors[] = $mutant->describe();
                 fprintf(STDERR, "not noticed: %s\n", $mutant->describe());
             }
-            copy($mutant->path, "$copies[$lane]/$mutant->path");
+            file_put_contents("$copies[$lane]/$mutant->path", $mutant->original());
             $running[$lane] = null;
 
             continue;
