@@ -205,6 +205,25 @@ final class HandTest extends BrowserTestCase
         $check($browser, 'by dusk');
     }
 
+    public function test_forms_clear_what_was_added_and_say_what_is_wrong_beside_the_field(): void
+    {
+        $browser = $this->browser = $this->signIn('Ida');
+        $browser->press('The Salt Ferry');
+        foreach (['linen', 'rope'] as $name) {
+            $browser->press('Add a material to Oda Brack');
+            $field = 'document.querySelector("input[placeholder^=Skin]")';
+            self::assertSame('', $browser->until("$field && { value: $field.value }", 'the field')['value'], 'what was typed before is still there');
+            $browser->type('input[placeholder^=Skin]', $name."\u{E007}");
+            $browser->until('document.querySelector("section[aria-label=Palette]").innerText.includes('.json_encode($name).')', "$name, added by Enter");
+        }
+        self::assertSame(['oilskin', 'linen', 'rope'], Material::query()->orderBy('id')->pluck('name')->all());
+        $browser->type('input[type=email]', "nobody@awning.example\u{E007}");
+        self::assertStringContainsString('Nobody with this address', (string) $browser->until('document.querySelector("input[type=email]").closest("label").querySelector("[role=alert]")?.innerText', 'the error beside the field'));
+        $browser->type('input[type=email]', "jonne@awning.example\u{E007}");
+        $browser->until('document.querySelector("section[aria-label=People]").innerText.includes("Jonne")', 'Jonne');
+        self::assertSame('', $browser->run('return document.querySelector("input[type=email]").value'));
+    }
+
     public function test_a_flatter_and_a_viewer_are_told_what_their_part_is(): void
     {
         $this->person('Pell', $this->page->series, Role::Flatter);

@@ -71,6 +71,7 @@ export class Outbox {
 
     /** Tries again now: somebody signed in, the page is held again, the network is back. */
     retry(): void {
+        if (this.queue.length === 0) return;
         this.wait = RETRY_FIRST;
         this.wake?.();
         this.go();

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import { TONES, type FigureState, type MaterialState, type SeriesState } from '../api/generated';
 import { randomId } from '../page/ids';
-import { Field, Form, useAsking } from '../ui/Form';
+import { Field, Form, OneLineForm, useAsking } from '../ui/Form';
 
 interface Props {
     series: SeriesState;
@@ -63,29 +63,12 @@ function Strip({ material }: { material: MaterialState }) {
 }
 
 function AddFigure({ series, onChange }: Props) {
-    const [name, setName] = useState('');
-    const { isBusy, of, ask } = useAsking();
-    const add = (): void =>
-        void ask(async () => {
-            await api.addFigure(series.id, name, randomId(20));
-            setName('');
-            await onChange();
-        });
+    const add = async (name: string): Promise<void> => {
+        await api.addFigure(series.id, name, randomId(20));
+        await onChange();
+    };
     return (
-        <Form className="mt-5 flex items-end gap-2" onSubmit={add}>
-            <Field
-                label="Add a figure"
-                className="w-52"
-                maxLength={80}
-                placeholder="Its name"
-                value={name}
-                onChange={setName}
-                error={of('name', true)}
-            />
-            <button className="act" disabled={isBusy}>
-                Add
-            </button>
-        </Form>
+        <OneLineForm label="Add a figure" field="name" button="Add" placeholder="Its name" maxLength={80} className="mt-5" onAdd={add} />
     );
 }
 

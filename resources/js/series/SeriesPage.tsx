@@ -1,10 +1,10 @@
 /** One series: its pages, its palette, its people. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { PageCardState, SeriesState } from '../api/generated';
-import { Field, Form, useAsking } from '../ui/Form';
+import { OneLineForm } from '../ui/Form';
 import { ThemeSwitch } from '../ui/theme';
 import { PagePicture, progressOf } from './PagePicture';
 import { PalettePart } from './PalettePart';
@@ -84,28 +84,19 @@ function PageTile({ page, paletteVersion }: { page: PageCardState; paletteVersio
 
 function AddPage({ series }: { series: number }) {
     const go = useNavigate();
-    const [title, setTitle] = useState('');
-    const { isBusy, of, ask } = useAsking();
-    const add = (): void =>
-        void ask(async () => {
-            const page = await api.addPage(series, title);
-            setTitle('');
-            await go(`/bench/${page.id}`);
-        });
+    const add = async (title: string): Promise<void> => {
+        const page = await api.addPage(series, title);
+        await go(`/bench/${page.id}`);
+    };
     return (
-        <Form className="mt-5 flex items-end gap-2" onSubmit={add}>
-            <Field
-                label="Add a page"
-                className="w-52"
-                maxLength={120}
-                placeholder="What happens on it"
-                value={title}
-                onChange={setTitle}
-                error={of('title', true)}
-            />
-            <button className="act" disabled={isBusy}>
-                Add
-            </button>
-        </Form>
+        <OneLineForm
+            label="Add a page"
+            field="title"
+            button="Add"
+            placeholder="What happens on it"
+            maxLength={120}
+            className="mt-5"
+            onAdd={add}
+        />
     );
 }

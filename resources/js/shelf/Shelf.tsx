@@ -1,11 +1,11 @@
 /** The first screen: the series a person works on. */
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { PersonState, SeriesCard } from '../api/generated';
 import { PagePicture } from '../series/PagePicture';
-import { Field, Form, useAsking } from '../ui/Form';
+import { OneLineForm } from '../ui/Form';
 import { ThemeSwitch } from '../ui/theme';
 
 const SHOWN = 6;
@@ -77,28 +77,19 @@ function SeriesRow({ series }: { series: SeriesCard }) {
 
 function StartSeries() {
     const go = useNavigate();
-    const [name, setName] = useState('');
-    const { isBusy, of, ask } = useAsking();
-    const start = (): void =>
-        void ask(async () => {
-            const { id } = await api.addSeries(name);
-            setName('');
-            await go(`/series/${id}`);
-        });
+    const start = async (name: string): Promise<void> => {
+        const { id } = await api.addSeries(name);
+        await go(`/series/${id}`);
+    };
     return (
-        <Form className="rule-t mt-10 flex items-end gap-2 pt-5" onSubmit={start}>
-            <Field
-                label="Start a series"
-                className="w-72"
-                maxLength={120}
-                placeholder="Its title"
-                value={name}
-                onChange={setName}
-                error={of('name', true)}
-            />
-            <button className="act" disabled={isBusy}>
-                Start
-            </button>
-        </Form>
+        <OneLineForm
+            label="Start a series"
+            field="name"
+            button="Start"
+            placeholder="Its title"
+            maxLength={120}
+            className="rule-t mt-10 pt-5"
+            onAdd={start}
+        />
     );
 }

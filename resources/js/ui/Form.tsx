@@ -83,3 +83,42 @@ export function Field({ label, value, onChange, error, className = '', maxLength
         </label>
     );
 }
+
+interface OneLineProps {
+    label: string;
+    /** What the server calls the field. */
+    field: string;
+    button: string;
+    placeholder: string;
+    maxLength: number;
+    className: string;
+    /** What was typed is cleared when this is done. */
+    onAdd: (text: string) => Promise<unknown>;
+}
+
+/** A form of one field that adds something. */
+export function OneLineForm({ label, field, button, placeholder, maxLength, className, onAdd }: OneLineProps) {
+    const [text, setText] = useState('');
+    const { isBusy, of, ask } = useAsking();
+    const add = (): void =>
+        void ask(async () => {
+            await onAdd(text);
+            setText('');
+        });
+    return (
+        <Form className={`flex items-end gap-2 ${className}`} onSubmit={add}>
+            <Field
+                label={label}
+                className="w-60"
+                maxLength={maxLength}
+                placeholder={placeholder}
+                value={text}
+                onChange={setText}
+                error={of(field, true)}
+            />
+            <button className="act" disabled={isBusy}>
+                {button}
+            </button>
+        </Form>
+    );
+}

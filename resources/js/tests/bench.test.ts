@@ -1,0 +1,344 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Op } from '../api/client';
+import type { PageStateData } from '../api/generated';
+import { bindingFor, KEYS } from '../bench/keymap';
+import { BenchModel, type SurfaceHandle } from '../bench/model/model';
+import { STAGES, stageOf } from '../bench/stages/stage';
+import { TOOLS } from '../bench/tools/registry';
+import type { ToolHost, ToolId, ToolPoint } from '../bench/tools/tool';
+import type { OutboxStorage } from '../page/outboxStorage';
+import { PageSession } from '../page/session';
+import { SIDE } from '../picture/compose';
+import { clogs, oilskin, pageState, region, shade, stubWindow } from './world';
+
+vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
+
+const nowhere: OutboxStorage = { load: async () => [], add: async () => undefined, remove: async () => undefined };
+let bench: BenchModel;
+
+function open(more: Partial<PageStateData> = {}): BenchModel {
+    const session = new PageSession(pageState(more), 1, nowhere);
+    session.store.setState({ held: true });
+    bench = new BenchModel(session);
+    return bench;
+}
+
+const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
+const target = { material: oilskin, figureName: 'Oda', tone: 'shade' as const, pass: null };
+
+class Control {
+    constructor(readonly selectors: string[] = []) {}
+    matches = (list: string): boolean => list.split(',').some((one) => this.selectors.includes(one.trim()));
+    closest = (): null => null;
+}
+
+beforeEach(() => {
+    stubWindow();
+    vi.stubGlobal('HTMLElement', Control);
+    vi.stubGlobal('document', { querySelector: () => null, documentElement: {} });
+});
+afterEach(() => {
+    bench.session.end();
+    vi.unstubAllGlobals();
+});
+
+describe('the bench', () => {
+    it('begins where the work is', () => {
+        expect(open().view.stage).toBe('flats');
+        expect(open({ records: { ...pageState().records, page: {} } }).view.stage).toBe('ink');
+        expect(open({ records: { ...pageState().records, pass: { shade1: shade } } }).view.stage).toBe('light');
+        expect(open({ records: { ...pageState().records, region: { 1: region(9, 5) } } }).view).toMatchObject({
+            stage: 'light',
+            tool: 'pen',
+        });
+    });
+    it('takes the first tool of a stage, and drops what was being tried', () => {
+        open().set({ levels: { paper: 9, ink: 90 } });
+        bench.choose('light');
+        expect(bench.view).toMatchObject({ stage: 'light', tool: 'pen', levels: null });
+    });
+    it('holds another tool while a key is down', () => {
+        open().choose('light');
+        bench.set({ tool: 'soft' });
+        bench.hold('erase');
+        bench.hold('erase');
+        expect(bench.view.tool).toBe('erase');
+        bench.release();
+        expect(bench.view.tool).toBe('soft');
+        bench.release();
+        expect(bench.view.tool).toBe('soft');
+        bench.choose('flats');
+        bench.hold('erase');
+        expect(bench.view.tool).toBe('fill');
+    });
+    it('keeps the brush within what can be painted', () => {
+        open().set({ size: 1 });
+        bench.resize(1 / 1.25);
+        expect(bench.view.size).toBe(1);
+        bench.resize(1.25);
+        expect(bench.view.size).toBe(2);
+        bench.set({ size: 1199 });
+        bench.resize(1.25);
+        expect(bench.view.size).toBe(1200);
+        bench.set({ tool: 'soft', flow: 0.25, steady: 0.75 });
+        expect(bench.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
+        bench.set({ tool: 'pen' });
+        expect(bench.brush.hardness).toBe(1);
+    });
+    it('steps through the figures that have materials, round and round, and keeps the tone', () => {
+        open();
+        bench.stepFigure(1);
+        expect(bench.target).toMatchObject({ figureName: 'Oda', tone: 'base' });
+        bench.pickTone('glint');
+        bench.stepFigure(1);
+        expect(bench.target).toMatchObject({ figureName: 'Tamsin', material: clogs, tone: 'glint', pass: null });
+        bench.stepFigure(1);
+        expect(bench.target?.figureName).toBe('Oda');
+        bench.stepFigure(-1);
+        expect(bench.target?.figureName).toBe('Tamsin');
+        bench.pickPass('shade1');
+        expect(bench.target?.pass).toBe('shade1');
+        bench.pickTone('deep');
+        expect(bench.target).toMatchObject({ tone: 'deep', pass: null });
+    });
+    it('goes to the largest region that is left', () => {
+        const goTo = vi.fn();
+        open().surface = { goTo } as unknown as SurfaceHandle;
+        bench.nextUnfilled();
+        expect(goTo).toHaveBeenCalledWith(31, 32);
+        bench.session.fill([1, 3], oilskin);
+        bench.nextUnfilled();
+        expect(goTo).toHaveBeenCalledTimes(1);
+        expect(bench.session.view.message).toBe('Every region is filled.');
+    });
+    it('says on the rail what is left in each stage', () => {
+        open({ records: { ...pageState().records, pass: { a: shade, b: { ...shade, figure: 0 }, c: shade } } });
+        expect(STAGES.map((stage) => stage.left(bench.session.view))).toEqual(['✓', '2 left', '2', '1', '']);
+        const empty = open({ records: { ...pageState().records, page: {}, region: {} } });
+        expect(STAGES.map((stage) => stage.left(empty.session.view))).toEqual(['import', '', '', '', '']);
+    });
+});
+
+describe('the keys', () => {
+    const press = (key: string, more: Partial<KeyboardEvent> = {}): KeyboardEvent =>
+        ({
+            key,
+            code: '',
+            target: null,
+            ctrlKey: false,
+            metaKey: false,
+            altKey: false,
+            shiftKey: false,
+            repeat: false,
+            ...more,
+        }) as KeyboardEvent;
+    const run = (event: KeyboardEvent): void => bindingFor(event)?.run?.(bench, event);
+
+    it('are each one thing', () => {
+        open();
+        const letters = 'abcdefghijklmnopqrstuvwxyz0123456789[]?+-'.split('');
+        for (const letter of letters) {
+            const fitting = KEYS.filter(
+                (binding) => binding.run !== undefined && binding.withCommand !== true && binding.is(press(letter)),
+            );
+            expect(fitting.length, `"${letter}" does ${fitting.map((binding) => binding.what).join(' and ')}`).toBeLessThanOrEqual(1);
+        }
+        expect(new Set(KEYS.map((binding) => binding.shown)).size).toBe(KEYS.length);
+        for (const tool of Object.values(TOOLS).filter(({ id }) => id !== 'look'))
+            expect(KEYS.some((binding) => binding.shown === tool.key)).toBe(true);
+    });
+    it('pick the tools of the stage only', () => {
+        open().choose('light');
+        run(press('s'));
+        expect(bench.view.tool).toBe('pen');
+        run(press('X', { shiftKey: true }));
+        expect(bench.view.tool).toBe('erase');
+        bench.choose('flats');
+        run(press('s'));
+        expect(bench.view.tool).toBe('sweep');
+    });
+    it('undo with Ctrl or Cmd, and only then', () => {
+        open();
+        const undo = vi.spyOn(bench.session, 'undo').mockImplementation(() => undefined);
+        const redo = vi.spyOn(bench.session, 'redo').mockImplementation(() => undefined);
+        run(press('z'));
+        run(press('z', { ctrlKey: true }));
+        run(press('Z', { metaKey: true, shiftKey: true }));
+        run(press('z', { ctrlKey: true, altKey: true }));
+        expect([undo.mock.calls.length, redo.mock.calls.length]).toEqual([1, 1]);
+        expect(bindingFor(press('s', { ctrlKey: true }))).toBeUndefined();
+    });
+    it('leave fields, dialogs and focused controls alone', () => {
+        open();
+        const field = new Control(['select']) as unknown as EventTarget;
+        expect(bindingFor(press('g', { target: field }))).toBeUndefined();
+        const slider = new Control(['input']) as unknown as EventTarget;
+        expect(bindingFor(press('ArrowLeft', { target: slider }))).toBeUndefined();
+        expect(bindingFor(press('g', { target: slider }))?.what).toBe('grey');
+        expect(bindingFor(press('ArrowLeft'))?.what).toBe('move the page');
+        vi.stubGlobal('document', { querySelector: (selector: string) => (selector === 'dialog[open]' ? {} : null) });
+        expect(bindingFor(press('g'))).toBeUndefined();
+    });
+    it('switch what is looked at', () => {
+        open();
+        run(press('g'));
+        run(press('h'));
+        run(press('?'));
+        expect(bench.view).toMatchObject({ grey: true, overlays: false, isKeySheetOpen: true });
+    });
+});
+
+describe('tools', () => {
+    const point = (x: number, y: number, more: Partial<ToolPoint> = {}): ToolPoint => ({
+        x,
+        y,
+        pressure: 1,
+        shift: false,
+        alt: false,
+        ...more,
+    });
+    const touched = vi.fn();
+    /** Region 1 lies left of 100, region 2 up to 200, region 3 beyond; above the page there is none. */
+    const host = (): ToolHost => ({
+        bench,
+        view: { scale: 1, x: 0, y: 0, turn: 0, mirror: false },
+        level: 0,
+        labelAt: (x, y) => (y < 0 ? 0 : x < 100 ? 1 : x < 200 ? 2 : 3),
+        touched,
+    });
+    const begin = (tool: ToolId, at: ToolPoint) => TOOLS[tool].begin(host(), at);
+
+    beforeEach(() => {
+        open().set({ target });
+        touched.mockClear();
+    });
+
+    it('fill: the region that was clicked, wherever the hand goes then', () => {
+        const gesture = begin('fill', point(50, 50));
+        gesture?.move([point(150, 50), point(250, 50)]);
+        gesture?.up();
+        expect(ops()).toEqual([{ kind: 'fill', labels: [1], figure: 3, material: 9 }]);
+    });
+    it('sweep: every region between the places the hand was seen at', () => {
+        const gesture = begin('sweep', point(50, 50));
+        gesture?.move([point(250, 50)]);
+        gesture?.up();
+        expect(ops()).toMatchObject([{ labels: [1, 2, 3] }]);
+    });
+    it('unfill: only what is filled', () => {
+        const gesture = begin('unfill', point(50, 50));
+        gesture?.move([point(250, 50)]);
+        gesture?.up();
+        expect(ops()).toEqual([{ kind: 'fill', labels: [2], figure: 0, material: 0 }]);
+        begin('unfill', point(50, 50))?.up();
+        expect(ops()).toHaveLength(1);
+    });
+    it('called off or beside every region change nothing', () => {
+        const gesture = begin('sweep', point(50, 50));
+        gesture?.move([point(250, 50)]);
+        gesture?.cancel();
+        gesture?.up();
+        begin('fill', point(50, -5))?.up();
+        expect(ops()).toEqual([]);
+    });
+    it('say why they do nothing', () => {
+        const why = (tool: ToolId): string | null => {
+            bench.session.say(null);
+            expect(begin(tool, point(5, 5))).toBeNull();
+            return bench.session.view.message;
+        };
+        bench.set({ target: null });
+        expect(why('fill')).toMatch(/Pick a material/);
+        expect(why('pen')).toMatch(/Pick a tone/);
+        bench.set({ target });
+        bench.session.store.setState({ held: false, holder: 'Ida' });
+        expect(why('sweep')).toMatch(/Ida is working/);
+        expect(why('erase')).toMatch(/Ida is working/);
+        bench.session.store.setState({ held: true });
+        open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false } } } }).set({ target });
+        expect(why('pen')).toMatch(/rolled up/);
+        open({ records: { ...pageState().records, page: {} } }).set({ target });
+        expect(why('pen')).toMatch(/no line art/);
+    });
+    it('paint into the layer of the tone’s pass, which is made by painting', () => {
+        bench.choose('light');
+        bench.set({ size: 20, flow: 0.5, steady: 0 });
+        const gesture = begin('pen', point(30.123, 40.456, { pressure: 0.55555 }));
+        const [id] = Object.keys(bench.session.view.records.pass);
+        expect(bench.session.view.records.pass[id]).toMatchObject({ name: 'Shade', tone: 'shade', figure: 3, order: 1 });
+        gesture?.move([point(60, 40)]);
+        expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + 55]).toBe(128);
+        expect(touched).toHaveBeenLastCalledWith(0, new Set(['0,0']), `pass:${id}`);
+        gesture?.up();
+        expect(ops()).toEqual([
+            {
+                kind: 'stroke',
+                pass: id,
+                make: { name: 'Shade', figure: 3, kind: 'tone', tone: 'shade', scope: { kind: 'figure', id: 3 } },
+                colour: null,
+                erase: false,
+                brush: { size: 20, hardness: 1, opacity: 0.5, smoothing: 0 },
+                points: [
+                    [30.12, 40.46, 0.556],
+                    [60, 40, 1],
+                ],
+            },
+        ]);
+    });
+    it('take a stroke back that was called off, with the pass it would have made', () => {
+        bench.choose('light');
+        const gesture = begin('pen', point(30, 40));
+        const [id] = Object.keys(bench.session.view.records.pass);
+        gesture?.move([point(60, 40)]);
+        gesture?.cancel();
+        expect(bench.session.view.records.pass).toEqual({});
+        expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.some((value) => value > 0)).toBe(false);
+        expect(ops()).toEqual([]);
+    });
+    it('draw straight from the beginning while Shift is held', () => {
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target, size: 10, steady: 0 });
+        bench.choose('light');
+        const gesture = begin('pen', point(30, 40));
+        gesture?.move([point(60, 90)]);
+        gesture?.move([point(90, 40, { shift: true })]);
+        const tile = bench.session.tiles.peek(0, 'pass:shade1', 0, 0);
+        expect([tile?.[40 * SIDE + 60], tile?.[85 * SIDE + 58]]).toEqual([255, 0]);
+        gesture?.up();
+        expect(ops()).toMatchObject([
+            {
+                pass: 'shade1',
+                make: null,
+                points: [
+                    [30, 40, 1],
+                    [90, 40, 1],
+                ],
+            },
+        ]);
+    });
+    it('erase with the eraser or with Alt, and paint free colour where the pass holds paint', () => {
+        open({ records: { ...pageState().records, pass: { free01: { ...shade, kind: 'paint', tone: null } } } }).set({
+            target: { ...target, pass: 'free01' },
+            steady: 0,
+        });
+        bench.choose('light');
+        begin('erase', point(30, 40))?.up();
+        begin('pen', point(30, 40, { alt: true }))?.up();
+        begin('soft', point(30, 40))?.up();
+        expect(ops()).toMatchObject([
+            { erase: true, colour: oilskin.tones.shade },
+            { erase: true },
+            { erase: false, brush: { hardness: expect.any(Number) } },
+        ]);
+        const paint = bench.session.tiles.peek(0, 'paint:free01', 0, 0);
+        expect([paint?.[40 * SIDE + 30], paint?.[SIDE * SIDE + 40 * SIDE + 30]]).toEqual([0x01, 0x10]);
+    });
+    it('read out what the hand will do', () => {
+        expect(TOOLS.fill.sentence(bench)).toBe('Filling with Oda’s oilskin');
+        expect(TOOLS.pen.sentence(bench)).toMatch(/^Painting Oda’s shade/);
+        expect(TOOLS.erase.sentence(bench)).toMatch(/^Erasing in Oda’s shade/);
+        bench.set({ target: null });
+        expect(TOOLS.sweep.sentence(bench)).toMatch(/^Pick a material/);
+        for (const stage of STAGES) expect(stageOf(stage.id).tools.every((id) => TOOLS[id].sentence(bench) !== '')).toBe(true);
+    });
+});

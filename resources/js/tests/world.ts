@@ -1,0 +1,97 @@
+/** A small page for tests, and what of a browser the code under test asks for. */
+import { vi } from 'vitest';
+import type { MaterialState, PageStateData, PassData, RegionData, Tone } from '../api/generated';
+
+const tones = (seed: number): Record<Tone, string> => ({
+    deep: `#0${seed}0000`,
+    shade: `#0${seed}1000`,
+    base: `#0${seed}2000`,
+    light: `#0${seed}3000`,
+    glint: `#0${seed}4000`,
+    line: `#0${seed}5000`,
+});
+
+export const oilskin: MaterialState = {
+    id: 9,
+    figure: 3,
+    name: 'oilskin',
+    version: 1,
+    pinned: ['base'],
+    steps: [1, 2, 3, 4],
+    tones: tones(1),
+};
+export const clogs: MaterialState = { id: 8, figure: 4, name: 'clogs', version: 1, pinned: ['base'], steps: [1, 2, 3, 4], tones: tones(2) };
+
+export const region = (material: number, area: number, x = 0, y = 0): RegionData => ({
+    figure: material === 0 ? 0 : 3,
+    material,
+    area,
+    x,
+    y,
+});
+
+export const shade: PassData = {
+    name: 'Shade',
+    figure: 3,
+    kind: 'tone',
+    tone: 'shade',
+    colour: null,
+    scope: { kind: 'figure', id: 3 },
+    mode: 'normal',
+    opacity: 1,
+    visible: true,
+    order: 1,
+    group: null,
+};
+
+export function pageState(more: Partial<PageStateData> = {}): PageStateData {
+    return {
+        id: 7,
+        number: 1,
+        title: 'Noon',
+        revision: 5,
+        series: { id: 2, name: 'The Salt Ferry', readWidth: 160, readPpi: 110 },
+        role: 'colourist',
+        records: {
+            page: { page: { width: 600, height: 400, dpi: 300, paper: 20, ink: 200 } },
+            region: { 1: region(0, 90, 11, 12), 2: region(9, 50), 3: region(0, 400, 31, 32) },
+            bridge: {},
+            pass: {},
+            group: {},
+        },
+        tiles: [{ ink: { '0,0': 'a' } }, {}, {}, {}, {}],
+        palette: {
+            version: 4,
+            light: '#ffffff',
+            figures: [
+                { id: 3, name: 'Oda', depth: 2, materials: [oilskin] },
+                { id: 5, name: 'Nobody', depth: 3, materials: [] },
+                { id: 4, name: 'Tamsin', depth: 1, materials: [clogs] },
+            ],
+        },
+        journal: { undo: 'Import', redo: null, count: 1 },
+        rules: {
+            tones: [
+                { tone: 'shade', name: 'Shade', scope: 'figure' },
+                { tone: 'light', name: 'Light', scope: 'figure' },
+                { tone: 'line', name: 'Line colour', scope: 'ink' },
+            ],
+            hangable: [],
+            orderStep: 1,
+        },
+        waiting: null,
+        ...more,
+    };
+}
+
+/** Timers and listeners of a window that shows nothing. */
+export function stubWindow(): void {
+    vi.stubGlobal('window', {
+        addEventListener: () => undefined,
+        removeEventListener: () => undefined,
+        setInterval: (work: () => void, every: number) => setInterval(work, every),
+        clearInterval: (timer: ReturnType<typeof setInterval>) => clearInterval(timer),
+        setTimeout: (work: () => void, after: number) => setTimeout(work, after),
+        clearTimeout: (timer: ReturnType<typeof setTimeout>) => clearTimeout(timer),
+    });
+}
