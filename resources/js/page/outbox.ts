@@ -36,6 +36,8 @@ const RETRY_MOST = 8_000;
 export class Outbox {
     saving: Saving = 'saved';
     private readonly queue: OutboxEntry[] = [];
+    /** What is being written down just now. */
+    private readonly writing = new Map<string, Promise<void>>();
     private busy = false;
     private ended = false;
     private wait = RETRY_FIRST;
@@ -53,8 +55,9 @@ export class Outbox {
         return this.queue;
     }
 
-    /** Takes up what an earlier window left behind. */
+    /** Takes up what an earlier window left behind; what another window is still sending is that window's. */
     async resume(): Promise<number> {
+        if (!(await this.storage.claim(this.page, this.user))) return 0;
         const left = await this.storage.load(this.page, this.user).catch(() => []);
         this.queue.unshift(...left);
         if (left.length > 0) this.go();
@@ -65,7 +68,11 @@ export class Outbox {
         this.made = Math.max(Date.now(), this.made + 1);
         const entry = { id: randomId(20), page: this.page, user: this.user, made: this.made, change };
         this.queue.push(entry);
-        this.go(this.storage.add(entry).catch(() => undefined));
+        this.writing.set(
+            entry.id,
+            this.storage.add(entry).catch(() => undefined),
+        );
+        this.go();
         return entry;
     }
 
@@ -82,10 +89,10 @@ export class Outbox {
         this.wake?.();
     }
 
-    private go(written: Promise<void> = Promise.resolve()): void {
+    private go(): void {
         if (this.saving === 'saved') this.set('sending');
         else this.port.changed();
-        void written.then(() => this.drain());
+        void this.drain();
     }
 
     private set(saving: Saving): void {
@@ -98,6 +105,7 @@ export class Outbox {
         this.busy = true;
         while (this.queue.length > 0 && !this.ended) {
             const entry = this.queue[0];
+            await this.writing.get(entry.id);
             try {
                 const applied = await this.port.send(entry);
                 await this.done(entry);
@@ -114,6 +122,7 @@ export class Outbox {
 
     private async done(entry: OutboxEntry): Promise<void> {
         this.queue.shift();
+        this.writing.delete(entry.id);
         await this.storage.remove(entry.id).catch(() => undefined);
     }
 

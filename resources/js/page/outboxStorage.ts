@@ -14,6 +14,8 @@ export interface OutboxEntry {
 }
 
 export interface OutboxStorage {
+    /** Whether this window is the only one that may take up what is kept for a page and a person. */
+    claim(page: number, user: number): Promise<boolean>;
     /** What is kept for a page and a person, oldest first. */
     load(page: number, user: number): Promise<OutboxEntry[]>;
     add(entry: OutboxEntry): Promise<void>;
@@ -33,6 +35,18 @@ export class DatabaseStorage implements OutboxStorage {
             upgrade(database) {
                 database.createObjectStore('changes', { keyPath: 'id' }).createIndex('page', ['page', 'user']);
             },
+        });
+    }
+
+    /** Held until the window goes, however it goes. */
+    claim(page: number, user: number): Promise<boolean> {
+        if (typeof navigator === 'undefined' || navigator.locks === undefined) return Promise.resolve(true);
+        return new Promise((answer) => {
+            const hold = (lock: Lock | null): Promise<void> | undefined => {
+                answer(lock !== null);
+                return lock === null ? undefined : new Promise(() => undefined);
+            };
+            void navigator.locks.request(`awning-outbox-${page}-${user}`, { ifAvailable: true }, hold);
         });
     }
 

@@ -14,7 +14,7 @@ import { clogs, oilskin, pageState, region, shade, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
-const nowhere: OutboxStorage = { load: async () => [], add: async () => undefined, remove: async () => undefined };
+const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
 let bench: BenchModel;
 
 function open(more: Partial<PageStateData> = {}): BenchModel {

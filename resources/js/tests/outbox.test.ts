@@ -155,6 +155,32 @@ describe('the outbox', () => {
         await settled(after, 'saved');
         expect(sent).toEqual(left);
     });
+    it('leaves to another window what that is still sending', async () => {
+        await storage.add({ id: 'still0sending', page: 7, user: 5, made: 1, change: { kind: 'undo' } });
+        storage.claim = async () => false;
+        const box = outbox();
+        expect(await box.resume()).toBe(0);
+        expect([box.saving, box.waiting.length]).toEqual(['saved', 0]);
+    });
+    it('sends nothing before it is written down, while others are on their way', async () => {
+        let let1: (done: Applied) => void = () => undefined;
+        let write2: () => void = () => undefined;
+        port.send = (entry) => {
+            sent.push(entry.id);
+            return sent.length === 1 ? new Promise((done) => (let1 = done)) : Promise.resolve(applied);
+        };
+        const box = outbox();
+        box.add(fill(1));
+        await vi.waitFor(() => expect(sent).toHaveLength(1));
+        storage.add = () => new Promise((done) => (write2 = done));
+        box.add(fill(2));
+        let1(applied);
+        await vi.advanceTimersByTimeAsync(100);
+        expect(sent).toHaveLength(1);
+        write2();
+        await settled(box, 'saved');
+        expect(sent).toHaveLength(2);
+    });
     it('sends nothing after its window has gone', async () => {
         answers = [failure('unreachable')];
         const box = outbox();

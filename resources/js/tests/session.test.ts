@@ -14,6 +14,7 @@ vi.mock('../api/client', () => ({ api: {} }));
 /** Keeps nothing, but remembers what it was asked to. */
 class Memory implements OutboxStorage {
     kept: OutboxEntry[] = [];
+    claim = async (): Promise<boolean> => true;
     load = async (): Promise<OutboxEntry[]> => [];
     add = async (entry: OutboxEntry): Promise<void> => void this.kept.push(entry);
     remove = async (): Promise<void> => undefined;

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 export function Panel({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
     return (
         <section aria-label={title} className="flex min-h-0 flex-1 flex-col">
-            <div className="flex min-h-10 items-baseline justify-between gap-2 px-3 pb-1.5 pt-2">
+            <div className="flex h-10 shrink-0 items-center justify-between gap-2 px-3">
                 <h2 className="heading truncate" title={title}>
                     {title}
                 </h2>

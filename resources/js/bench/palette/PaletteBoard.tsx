@@ -22,7 +22,7 @@ export function PaletteBoard() {
     };
     return (
         <div className="flex h-full flex-col">
-            <div className="flex min-h-10 items-baseline justify-between px-3 pb-1 pt-2">
+            <div className="flex h-10 shrink-0 items-center justify-between px-3">
                 <h2 className="heading">Palette</h2>
                 {target !== null && may && (
                     <button className="bare quiet text-[13px]" onClick={() => edit(target.material.id, target.tone)}>

@@ -29,7 +29,9 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
     return (
         <Panel title={`Passes of ${name}`} action={may ? add : undefined}>
             {isAdding && <AddPass figure={figure} name={name} onDone={() => setAdding(false)} />}
-            <div className="heading border border-base-content/50 bg-base-300 px-2 py-1 text-[13px]">Flats</div>
+            <div className="heading border border-base-content/50 bg-base-300 px-2 py-1 text-[13px]">
+                {figure === 0 ? 'The page' : 'Flats'}
+            </div>
             {passes.length === 0 && (
                 <p className="quiet py-2 text-[13px]">
                     {figure === 0
