@@ -17,6 +17,12 @@ use Illuminate\Support\ServiceProvider;
 
 final class AwningProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        // Floats go to the database as text, by this setting: with PHP's 14 digits an opacity would come back another number.
+        ini_set('precision', '-1');
+    }
+
     public function boot(): void
     {
         Model::preventSilentlyDiscardingAttributes();

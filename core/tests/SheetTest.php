@@ -18,6 +18,7 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
@@ -37,6 +38,7 @@ use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Ops\RemovePass;
 use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\TestCase;
@@ -269,6 +271,65 @@ final class SheetTest extends TestCase
         $this->apply(new RemovePass('shade01'));
         self::assertSame([], $this->source->records(RecordKind::Group));
         self::assertSame(0.25, $last->records[0]->after?->toData()['opacity'] ?? null);
+    }
+
+    public function test_a_parted_group_lets_all_its_passes_go_and_no_others(): void
+    {
+        foreach (['first01', 'second01', 'third01', 'fourth01'] as $id) {
+            $this->apply(new AddPass($id, $this->pass(1)));
+        }
+        $this->apply(new GroupPasses('groupa1', ['first01', 'third01'], new PassGroup(opacity: 0.5)));
+        $this->apply(new GroupPasses('groupb1', ['second01', 'fourth01'], new PassGroup(opacity: 0.25)));
+        $grouped = $this->source->hash();
+        $change = $this->apply(new GroupPasses('groupa1', [], null));
+        $group = fn (): array => array_map(fn (Record $pass): mixed => $pass->toData()['group'] ?? null, $this->source->records(RecordKind::Pass));
+        self::assertEquals(['first01' => null, 'second01' => 'groupb1', 'third01' => null, 'fourth01' => 'groupb1'], $group());
+        self::assertSame(['groupb1'], array_keys($this->source->records(RecordKind::Group)));
+        $this->source->store($change->inverted());
+        self::assertSame($grouped, $this->source->hash(), 'and undone, they are together again');
+    }
+
+    public function test_a_change_is_titled_by_what_it_does(): void
+    {
+        $title = fn (array $values): string => (new ChangePass('any00001', new Data($values)))->title();
+        self::assertSame('Let a pass down', $title(['visible' => true]));
+        self::assertSame('Roll a pass up', $title(['visible' => false]));
+        self::assertSame('Move a pass', $title(['order' => 1.5]));
+        self::assertSame('Change a pass', $title(['order' => 1.5, 'opacity' => 0.5]));
+        self::assertSame('Group passes', (new GroupPasses('groupa1', ['first01'], new PassGroup))->title());
+        self::assertSame('Part a group of passes', (new GroupPasses('groupa1', [], null))->title());
+    }
+
+    /** A page's own pass names no figure, so nothing asks whether figure 0 is of the series. */
+    public function test_a_pass_refers_to_its_figure_and_to_what_clips_it(): void
+    {
+        $of = fn (int $figure, Scope $scope): array => [References::ofPass($figure, $scope)->figures, References::ofPass($figure, $scope)->materials];
+        self::assertSame([[], []], $of(0, Scope::page()));
+        self::assertSame([[3], []], $of(3, Scope::ink()));
+        self::assertSame([[3, 5], []], $of(3, Scope::figure(5)));
+        self::assertSame([[5], []], $of(0, Scope::figure(5)));
+        self::assertSame([[3], [8]], $of(3, Scope::material(8)));
+    }
+
+    /** The journal keeps an op's input under its form: a form may change only together with a reader for the old one. */
+    public function test_every_op_is_of_its_first_form(): void
+    {
+        foreach (OpKinds::ALL as $op) {
+            self::assertSame(1, $op::form(), $op::kind());
+        }
+        self::assertSame(1, LayCoverage::form());
+    }
+
+    public function test_labels_are_read_by_the_place_on_the_page(): void
+    {
+        $sheet = new Sheet($this->source);
+        $tile = fn (int $column, int $row): string => (string) $sheet->tile(LayerName::flats(), $column, $row);
+        $read = fn (string $tile, int $x, int $y): int => ((array) unpack('n', $tile, 2 * ($y * 256 + $x)))[1];
+        self::assertSame($read($tile(1, 0), 14, 9), $sheet->labelAt(270, 9));
+        self::assertSame($read($tile(1, 1), 200, 40), $sheet->labelAt(456, 296));
+        self::assertNotSame($sheet->labelAt(270, 9), $sheet->labelAt(456, 296));
+        self::assertSame([0, 0, 0], [$sheet->labelAt(-1, 9), $sheet->labelAt(9, -1), $sheet->labelAt(9, 900)]);
+        self::assertNotSame(0, $sheet->labelAt(0, 0), 'the first pixel is of the page');
     }
 
     public function test_records_are_read_strictly_and_written_as_they_are_read(): void

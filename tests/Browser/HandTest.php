@@ -51,7 +51,7 @@ final class HandTest extends BrowserTestCase
         self::assertStringContainsString('View mirrored', (string) $browser->run('return document.querySelector("main").innerText'));
         self::assertFalse($key('v')['mirror']);
         self::assertSame([75, 60, 48], [$key(']')['size'], $key('[')['size'], $key('[')['size']]);
-        $scale = fn (): float => (float) $browser->run('return window.awning.renderer.view.scale');
+        $scale = fn (): float => (float) $browser->until('window.awning.renderer.view?.scale', 'a view');
         $fitted = $scale();
         $key('+');
         self::assertEqualsWithDelta(1.25 * $fitted, $scale(), 1e-6);
@@ -132,10 +132,13 @@ final class HandTest extends BrowserTestCase
         $order = fn (): array => (array) $browser->run('return [...document.querySelectorAll("[aria-label^=\\"Move \\"]")].map((e) => e.getAttribute("aria-label"))');
         self::assertSame(['Move Shade', 'Move Light'], $order());
         $browser->run('document.querySelector("[aria-label=\\"Move Shade\\"]").focus()');
-        foreach ([' ', "\u{E015}", ' '] as $key) {
-            $browser->keys($key);
-            usleep(400_000);
-        }
+        $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';
+        $browser->keys(' ');
+        $browser->until("$told.includes('item')", 'the handle is taken');
+        $browser->keys("\u{E015}");
+        $browser->until("/item (\\S+) was moved over droppable area (?!\\1)/.test($told)", 'the handle is one further down');
+        $browser->keys(' ');
+        $browser->until('document.querySelector("[aria-label^=\"Move \"]").getAttribute("aria-label") === "Move Light"', 'the new order');
         $this->saved($browser);
         self::assertSame(['Move Light', 'Move Shade'], $order());
     }

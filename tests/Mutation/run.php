@@ -21,7 +21,7 @@ require __DIR__.'/../../vendor/autoload.php';
 const NEAREST = [
     'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
     'core/src/Sheet' => ['core/tests/SheetTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Page' => ['core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
+    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
     'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/FlatsTest.php', 'core/tests/SheetTest.php'],
     'core/src/Brush' => ['core/tests/StrokeTest.php'],
     'core/src/Flats' => ['core/tests/FlatsTest.php'],

@@ -4,21 +4,9 @@ import type { FeedState, TaskState } from '../api/generated';
 import { Failure } from '../api/http';
 import { Feed, type FeedPort } from '../page/feed';
 import { isGoing, Tasks } from '../page/tasks';
-import { stubWindow } from './world';
+import { quiet, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: {} }));
-
-const quiet: FeedState = {
-    revision: 5,
-    palette: 4,
-    holder: null,
-    reset: false,
-    tiles: [],
-    records: [],
-    journal: null,
-    paletteState: null,
-    again: 1500,
-};
 
 beforeEach(() => {
     vi.useFakeTimers();
@@ -44,7 +32,7 @@ describe('the feed', () => {
         Object.assign(api, {
             feed: async (_page: number, since: number, palette: number, wait: boolean) => {
                 asked.push([since, palette, wait]);
-                const next = answers.shift() ?? quiet;
+                const next = answers.shift() ?? { ...quiet, again: 1500 };
                 if (next instanceof Error) throw next;
                 return next;
             },

@@ -5,6 +5,7 @@ import { asMade, passFor, refreshed, sentence, type Target } from '../page/targe
 import { buildStack, layersOf } from '../picture/stack';
 import { orderBetween } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
+import { shade as pass } from './world';
 
 const material = {
     id: 9,
@@ -22,19 +23,6 @@ const palette: PaletteState = {
         { id: 3, name: 'Oda', depth: 2, materials: [material] },
         { id: 4, name: 'Tamsin', depth: 1, materials: [{ ...material, id: 8, figure: 4 }] },
     ],
-};
-const pass: PassData = {
-    name: 'Shade',
-    figure: 3,
-    kind: 'tone',
-    tone: 'shade',
-    colour: null,
-    scope: { kind: 'figure', id: 3 },
-    mode: 'normal',
-    opacity: 1,
-    visible: true,
-    order: 1,
-    group: null,
 };
 const region = { figure: 3, material: 9, area: 10, x: 0, y: 0 };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({

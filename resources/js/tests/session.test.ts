@@ -7,7 +7,7 @@ import { Failure } from '../api/http';
 import { PageSession } from '../page/session';
 import type { OutboxEntry, OutboxStorage } from '../page/outboxStorage';
 import { mayColour, mayFlat, sizeOf, whyNot } from '../page/store';
-import { oilskin, pageState, region, shade, stubWindow } from './world';
+import { oilskin, pageState, quiet, region, shade, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: {} }));
 
@@ -29,18 +29,6 @@ const answer = (more: Partial<Applied> = {}): Applied => ({
     journal,
     ...more,
 });
-const quiet: FeedState = {
-    revision: 5,
-    palette: 4,
-    holder: null,
-    reset: false,
-    tiles: [],
-    records: [],
-    journal: null,
-    paletteState: null,
-    again: 9e6,
-};
-
 let session: PageSession;
 
 function open(server: Partial<typeof api>, state = pageState()): PageSession {

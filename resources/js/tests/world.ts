@@ -1,6 +1,6 @@
 /** A small page for tests, and what of a browser the code under test asks for. */
 import { vi } from 'vitest';
-import type { MaterialState, PageStateData, PassData, RegionData, Tone } from '../api/generated';
+import type { FeedState, MaterialState, PageStateData, PassData, RegionData, Tone } from '../api/generated';
 
 const tones = (seed: number): Record<Tone, string> => ({
     deep: `#0${seed}0000`,
@@ -42,6 +42,19 @@ export const shade: PassData = {
     visible: true,
     order: 1,
     group: null,
+};
+
+/** A feed that has nothing to tell, and need not be asked again soon. */
+export const quiet: FeedState = {
+    revision: 5,
+    palette: 4,
+    holder: null,
+    reset: false,
+    tiles: [],
+    records: [],
+    journal: null,
+    paletteState: null,
+    again: 9e6,
 };
 
 export function pageState(more: Partial<PageStateData> = {}): PageStateData {

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Tests;
+
+use Awning\Core\Colour\Tone;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassRules;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\ScopeKind;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** The record types: what is left out, where the bounds lie, and what the board is told. */
+final class PageTest extends TestCase
+{
+    public function test_what_is_left_out_has_one_meaning(): void
+    {
+        self::assertSame(['isolated' => true, 'mode' => 'normal', 'opacity' => 1.0], RecordKind::Group->read([])->toData());
+        self::assertEquals(new PassGroup, RecordKind::Group->read([]));
+        self::assertSame(['width' => 7, 'height' => 9, 'dpi' => 0.0, 'paper' => 0, 'ink' => 255], RecordKind::Page->read(['width' => 7, 'height' => 9])->toData());
+        self::assertEquals(new PageSize(7, 9), RecordKind::Page->read(['width' => 7, 'height' => 9]));
+        $pass = PassSpec::fromData(new Data(['name' => 'Paint', 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0]]));
+        self::assertSame([0, ScopeKind::Page, BlendMode::Normal, 1.0, true, 0.0, null], [$pass->figure, $pass->scope->kind, $pass->mode, $pass->opacity, $pass->visible, $pass->order, $pass->group]);
+        self::assertEquals($pass, new PassSpec('Paint', 0, $pass->content, Scope::page()));
+    }
+
+    /** @return iterable<string, array{string, array<string, int|float>, bool}> */
+    public static function bounds(): iterable
+    {
+        $most = PageSize::MOST;
+        yield 'smallest page' => ['page', ['width' => 1, 'height' => 1], true];
+        yield 'largest page' => ['page', ['width' => $most, 'height' => $most], true];
+        yield 'too wide' => ['page', ['width' => $most + 1, 'height' => 1], false];
+        yield 'too high' => ['page', ['width' => 1, 'height' => $most + 1], false];
+        yield 'no width' => ['page', ['width' => 0, 'height' => 1], false];
+        yield 'a resolution below none' => ['page', ['width' => 1, 'height' => 1, 'dpi' => -0.5], false];
+        yield 'darkest ink' => ['page', ['width' => 1, 'height' => 1, 'ink' => 255], true];
+        yield 'darker than full' => ['page', ['width' => 1, 'height' => 1, 'ink' => 256], false];
+        yield 'paper lighter than white' => ['page', ['width' => 1, 'height' => 1, 'paper' => -1], false];
+        yield 'a region nobody has filled' => ['region', ['figure' => 0, 'material' => 0, 'area' => 0, 'x' => 0, 'y' => 0], true];
+        yield 'an area below none' => ['region', ['figure' => 0, 'material' => 0, 'area' => -1, 'x' => 0, 'y' => 0], false];
+        yield 'a spot left of the page' => ['region', ['figure' => 0, 'material' => 0, 'area' => 1, 'x' => -1, 'y' => 0], false];
+        yield 'faintest group' => ['group', ['opacity' => 0], true];
+        yield 'more than opaque' => ['group', ['opacity' => 1.0001], false];
+        yield 'less than faint' => ['group', ['opacity' => -0.0001], false];
+    }
+
+    /** @param  array<string, int|float>  $data */
+    #[DataProvider('bounds')]
+    public function test_bounds_belong_to_what_they_bound(string $kind, array $data, bool $isTaken): void
+    {
+        try {
+            $read = RecordKind::from($kind)->read($data)->toData();
+            self::assertTrue($isTaken, 'was taken');
+            self::assertEquals($data, array_intersect_key($read, $data));
+        } catch (\InvalidArgumentException $error) {
+            self::assertFalse($isTaken, $error->getMessage());
+        }
+    }
+
+    public function test_a_group_that_is_not_isolated_has_no_blend_mode_of_its_own(): void
+    {
+        self::assertFalse((new PassGroup(false, opacity: 0.5))->isolated);
+        $this->expectExceptionMessage('multiply only as one picture');
+        RecordKind::Group->read(['isolated' => false, 'mode' => 'multiply']);
+    }
+
+    public function test_a_reduced_page_keeps_its_resolution_and_its_scan(): void
+    {
+        $page = new PageSize(521, 3, 299.5, 11, 240);
+        self::assertEquals(new PageSize(260, 1, 299.5, 11, 240), $page->reduced(1));
+        self::assertEquals(new PageSize(65, 1, 299.5, 11, 240), $page->reduced(3), 'never nothing');
+        self::assertTrue($page->fits(new PageSize(521, 3)));
+        self::assertFalse($page->fits(new PageSize(521, 4)));
+        self::assertFalse($page->fits(new PageSize(520, 3)));
+    }
+
+    public function test_each_tone_paints_in_a_pass_of_its_figure_and_line_colour_in_the_ink(): void
+    {
+        $scopes = array_column(PassRules::toData()['tones'], 'scope', 'tone');
+        self::assertSame('ink', $scopes['line']);
+        unset($scopes['line']);
+        self::assertSame(['figure'], array_values(array_unique($scopes)));
+        self::assertCount(5, $scopes);
+        foreach (Tone::cases() as $tone) {
+            $pass = PassRules::forTone($tone, 4);
+            self::assertSame([4, PassRules::toneName($tone), $tone->value], [$pass->figure, $pass->name, $pass->toData()['tone'] ?? null]);
+            self::assertEquals($tone === Tone::Line ? Scope::ink() : Scope::figure(4), $pass->scope);
+        }
+    }
+
+    /** What the passes panel hangs is read as it is offered. Modes by common practice: what darkens multiplies, what shines adds. */
+    public function test_every_pass_on_offer_can_be_hung(): void
+    {
+        $hung = [];
+        foreach (PassRules::hangable() as ['title' => $title, 'pass' => $offered]) {
+            $pass = PassSpec::fromData(new Data(['scope' => Scope::page()->toData()] + array_filter($offered, fn (mixed $value): bool => $value !== null)));
+            self::assertEquals(array_intersect_key($pass->toData(), $offered), array_intersect_key($offered, $pass->toData()), $title);
+            $hung[$pass->name] = [$pass->mode->value, $pass->opacity];
+        }
+        self::assertSame(['multiply', 0.5], $hung['Occlusion']);
+        self::assertSame(['multiply', 0.35], $hung['Shade tint'], 'as its title says');
+        self::assertSame(['screen', 0.8], $hung['Rim']);
+        self::assertSame(['plus-lighter', 0.5], $hung['Glow']);
+        self::assertSame(['normal', 1.0], $hung['Paint'], 'free paint is laid as it is painted');
+    }
+
+    public function test_a_region_says_where_it_is(): void
+    {
+        $region = new Region(3, 5, 77, 11, 13);
+        self::assertSame(['figure' => 3, 'material' => 5, 'area' => 77, 'x' => 11, 'y' => 13], $region->toData());
+        self::assertEquals($region, RecordKind::Region->read($region->toData()));
+    }
+}

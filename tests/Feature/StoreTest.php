@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Desk\PageDesk;
+use App\Models\LayerTile;
+use App\Models\Page;
+use App\Models\Tile;
+use App\Models\User;
+use App\Store\PageStore;
+use App\Store\Pyramid;
+use App\Store\RecordKeepers;
+use App\Store\TileMissing;
+use App\Store\Tiles;
+use App\Wire\ShapeReader;
+use App\Wire\TypeScript;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PaintContent;
+use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
+use Tests\TestCase;
+
+/** What is kept is what was put: records of every kind, tiles, and what the browser is told of them. */
+final class StoreTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private Page $page;
+
+    private User $user;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$series, $this->page] = $this->series();
+        $this->user = $this->person('Mira', $series);
+    }
+
+    /** @return iterable<string, array{RecordKind, array<array-key, Record>}> */
+    public static function records(): iterable
+    {
+        yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, 17, 203)]];
+        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998)]];
+        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998)]];
+        yield 'passes' => [RecordKind::Pass, [
+            'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
+            'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),
+            'paintpass' => new PassSpec('Paint', 3, new PaintContent, Scope::ink()),
+        ]];
+        yield 'groups' => [RecordKind::Group, ['group1' => new PassGroup(true, BlendMode::SoftLight, 0.35), 'group2' => new PassGroup(false, opacity: 0.0)]];
+    }
+
+    /**
+     * @param  array<array-key, Record>  $records
+     */
+    #[\PHPUnit\Framework\Attributes\DataProvider('records')]
+    public function test_records_are_kept_to_the_last_bit(RecordKind $kind, array $records): void
+    {
+        $keeper = RecordKeepers::of($kind);
+        $other = Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Another']);
+        $data = fn (array $kept): array => array_map(fn (Record $record): array => $record->toData(), $kept);
+        $keeper->put($this->page->id, $records);
+        self::assertEqualsCanonicalizing($data($records), $data($keeper->all($this->page->id)));
+        self::assertSame([], $keeper->all($other->id), 'each page has its own');
+        foreach ($records as $key => $record) {
+            self::assertSame($record->toData(), $keeper->find($this->page->id, $key)?->toData());
+            self::assertNull($keeper->find($other->id, $key));
+        }
+        $key = array_key_first($records);
+        $keeper->put($this->page->id, [$key => end($records)]);
+        self::assertSame(end($records)->toData(), $keeper->find($this->page->id, $key)?->toData(), 'put again, it is replaced');
+        $keeper->remove($this->page->id, []);
+        self::assertCount(count($records), $keeper->all($this->page->id));
+        $keeper->remove($this->page->id, [$key]);
+        self::assertNull($keeper->find($this->page->id, $key));
+        self::assertCount(count($records) - 1, $keeper->all($this->page->id));
+    }
+
+    public function test_a_batch_of_many_records_is_kept_whole(): void
+    {
+        $regions = [];
+        for ($label = 1; $label <= 2500; $label++) {
+            $regions[$label] = new Region($label % 7, $label % 7, $label, $label % 300, 1);
+        }
+        $keeper = RecordKeepers::of(RecordKind::Region);
+        DB::enableQueryLog();
+        $keeper->put($this->page->id, $regions);
+        self::assertLessThanOrEqual(3, count(DB::getQueryLog()), 'a question for each thousand, not for each');
+        DB::disableQueryLog();
+        $kept = $keeper->all($this->page->id);
+        self::assertSame(range(1, 2500), array_keys($kept));
+        self::assertEquals($regions[2500], $kept[2500]);
+        $keeper->remove($this->page->id, range(1, 2400));
+        self::assertCount(100, $keeper->all($this->page->id));
+    }
+
+    /** @param  array<string, ?string>  $tiles  "column,row" => bytes */
+    private function lay(array $tiles): void
+    {
+        (new PageDesk)->apply($this->page, $this->user, new class($tiles) implements Op
+        {
+            /** @param  array<string, ?string>  $tiles */
+            public function __construct(private array $tiles)
+            {
+            }
+
+            public static function kind(): string
+            {
+                return 'test';
+            }
+
+            public static function form(): int
+            {
+                return 1;
+            }
+
+            public function title(): string
+            {
+                return 'Test';
+            }
+
+            public function right(): Right
+            {
+                return Right::Flat;
+            }
+
+            public function toInput(): array
+            {
+                return [];
+            }
+
+            public function apply(Sheet $sheet): void
+            {
+                foreach ($this->tiles as $place => $bytes) {
+                    [$column, $row] = array_map(intval(...), explode(',', $place));
+                    $sheet->setTile(LayerName::ink(), $column, $row, $bytes);
+                }
+            }
+        });
+    }
+
+    public function test_equal_tiles_are_kept_once_and_empty_ones_not_at_all(): void
+    {
+        $grey = str_repeat("\x50", 65536);
+        $this->lay(['0,0' => $grey, '3,2' => $grey, '1,1' => str_repeat("\0", 65536), '2,2' => str_repeat("\x51", 65536)]);
+        self::assertSame(3, LayerTile::query()->where('page_id', $this->page->id)->count());
+        self::assertSame(2, Tile::query()->count());
+        $store = new PageStore($this->page);
+        self::assertSame([$grey, null], [$store->tile(LayerName::ink(), 3, 2), $store->tile(LayerName::ink(), 1, 1)]);
+        self::assertEqualsCanonicalizing([[0, 0], [3, 2], [2, 2]], $store->tilesOf(LayerName::ink()));
+        $this->lay(['0,0' => null]);
+        self::assertNull((new PageStore($this->page))->tile(LayerName::ink(), 0, 0));
+        self::assertSame(2, Tile::query()->count(), 'undo will want it');
+    }
+
+    public function test_a_lost_or_damaged_tile_is_told_by_its_name(): void
+    {
+        $this->lay(['0,0' => str_repeat("\x50", 65536)]);
+        $hash = Tile::query()->sole()->hash;
+        foreach ([fn () => Tile::query()->whereKey($hash)->update(['bytes' => 'damaged']), fn () => Tile::query()->whereKey($hash)->delete()] as $harm) {
+            $harm();
+            try {
+                (new Tiles)->bytes($hash);
+                self::fail('the tile was given out');
+            } catch (TileMissing $error) {
+                self::assertStringContainsString($hash, $error->getMessage());
+                self::assertStringContainsString('backup', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_reduced_levels_end_where_they_should(): void
+    {
+        $this->lay(['0,0' => str_repeat("\x40", 65536), '5,3' => str_repeat("\x80", 65536)]);
+        $store = new PageStore($this->page);
+        self::assertSame([['0,0', '5,3'], ['0,0', '2,1'], ['0,0', '1,0'], ['0,0'], ['0,0']], array_map(function (int $level) use ($store): array {
+            $places = array_keys((new Pyramid($store, $level))->names()['ink']);
+            sort($places);
+
+            return $places;
+        }, range(0, 4)));
+        $half = (new Pyramid($store, 1))->tile(LayerName::ink(), 2, 1) ?? '';
+        self::assertSame([0, 0x80, 0], [ord($half[0]), ord($half[128 * 256 + 128]), ord($half[127 * 256 + 128])], 'the lower right quarter');
+        self::assertNull((new Pyramid($store, 1))->tile(LayerName::ink(), 1, 1));
+        $this->expectException(\RangeException::class);
+        new Pyramid($store, 5);
+    }
+
+    public function test_shapes_are_told_in_typescript(): void
+    {
+        $reader = new ShapeReader;
+        foreach ([
+            'int' => 'number', '?string' => 'string | null', 'list<int>' => 'number[]', 'list<?int>' => '(number | null)[]', 'array<int, float>' => 'Record<string, number>',
+            'array<value-of<Tone>, string>' => 'Record<Tone, string>', 'array{string, int, ?string}' => '[string, number, string | null]',
+            "array{id: int, kind: 'a'|'b', more?: list<array{x: float}>}" => "{ id: number; kind: 'a' | 'b'; more?: { x: number }[] }", 'Holder|null' => 'Holder | null', 'array<string, mixed>' => 'Record<string, unknown>',
+        ] as $php => $ts) {
+            self::assertSame($ts, $reader->typeScript($php), $php);
+        }
+        self::assertSame(['Tone'], $reader->enums());
+        foreach (['array{', 'list<int', 'int>', 'callable(int): void', ''] as $bad) {
+            try {
+                $reader->typeScript($bad);
+                self::fail("'$bad' was told");
+            } catch (\UnexpectedValueException) {
+                $this->addToAssertionCount(1);
+            }
+        }
+    }
+
+    public function test_the_browser_knows_the_types_php_makes(): void
+    {
+        $source = (new TypeScript(base_path()))->source();
+        self::assertSame($source, file_get_contents(resource_path('js/api/generated.ts')));
+        self::assertStringContainsString("export const ROLES = ['owner', 'colourist', 'flatter', 'viewer'] as const;", $source);
+        foreach (['PageStateData', 'AppliedState', 'FeedState', 'TaskState', 'PassData', 'StrokeInput', 'SeriesState'] as $type) {
+            self::assertStringContainsString("export type $type = ", $source);
+        }
+    }
+}
