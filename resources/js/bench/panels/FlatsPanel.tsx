@@ -3,6 +3,7 @@ import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { sizeOf } from '../../page/store';
 import { Panel } from '../../ui/Panel';
+import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
 
 export function FlatsPanel() {
@@ -108,15 +109,9 @@ function BridgesPart() {
     return (
         <div className="rule-t py-2 text-[13px]">
             <h3 className="heading pb-1">Bridges</h3>
-            <label className="flex items-center gap-2">
-                <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    checked={isOn}
-                    onChange={(event) => bench.set({ bridges: event.target.checked })}
-                />
+            <Tick checked={isOn} onChange={(bridges) => bench.set({ bridges })}>
                 Show the {count} gaps that were closed
-            </label>
+            </Tick>
         </div>
     );
 }

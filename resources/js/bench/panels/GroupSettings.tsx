@@ -3,6 +3,7 @@ import type { GroupData, PassData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
+import { Tick } from '../../ui/Tick';
 import { usePage, useSession } from '../model/context';
 import { ModeSelect } from './PassSettings';
 
@@ -50,16 +51,13 @@ function Grouped({ id, group }: { id: string; group: GroupData }) {
         <fieldset className="flex flex-col gap-1.5 border border-base-300 px-2 pb-2">
             <legend className="quiet px-1">Its group</legend>
             <GroupOpacity id={id} group={group} disabled={!may} />
-            <label className="flex items-center gap-2">
-                <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    disabled={!may}
-                    checked={group.isolated}
-                    onChange={(event) => set({ isolated: event.target.checked, ...(event.target.checked ? {} : { mode: 'normal' }) })}
-                />
+            <Tick
+                checked={group.isolated}
+                disabled={!may}
+                onChange={(isolated) => set({ isolated, ...(isolated ? {} : { mode: 'normal' }) })}
+            >
                 blends among itself first
-            </label>
+            </Tick>
             {group.isolated && <ModeSelect value={group.mode} disabled={!may} onChange={(mode) => set({ mode })} />}
             <button className="act self-start" disabled={!may} onClick={() => session.group(id, [], null)}>
                 Part the group

@@ -1,6 +1,7 @@
 /** What should be looked at before the page leaves: so far, what is unfilled and what is hidden. */
 import { unfilled } from '../../page/records';
 import { Panel } from '../../ui/Panel';
+import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage } from '../model/context';
 
 const MOST = 8;
@@ -15,15 +16,9 @@ export function ProofPanel() {
     const hidden = Object.entries(records.pass).filter(([, pass]) => !pass.visible);
     return (
         <Panel title="Before it leaves">
-            <label className="flex items-center gap-2 pb-2 text-[13px]">
-                <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    checked={isGrey}
-                    onChange={(event) => bench.set({ grey: event.target.checked })}
-                />
+            <Tick className="pb-2 text-[13px]" checked={isGrey} onChange={(grey) => bench.set({ grey })}>
                 Look at the page in grey (G)
-            </label>
+            </Tick>
             {open.length + hidden.length === 0 && <p className="text-[13px]">Every region is filled and no pass is rolled up.</p>}
             <ul className="flex flex-col gap-1 text-[13px]">
                 {open.slice(0, MOST).map(([label, region]) => (

@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+    checked: boolean;
+    disabled?: boolean;
+    className?: string;
+    onChange: (checked: boolean) => void;
+    children: ReactNode;
+}
+
+/** A box to tick, with what it means after it. */
+export function Tick({ checked, disabled = false, className = '', onChange, children }: Props) {
+    return (
+        <label className={`flex items-center gap-2 ${className}`}>
+            <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                disabled={disabled}
+                checked={checked}
+                onChange={(event) => onChange(event.target.checked)}
+            />
+            {children}
+        </label>
+    );
+}
