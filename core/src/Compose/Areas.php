@@ -41,6 +41,25 @@ final readonly class Areas
         return new self($spans, $count);
     }
 
+    /**
+     * What lies between these stretches.
+     *
+     * @param  int  $total  pixels of the whole
+     */
+    public function others(int $total): self
+    {
+        $spans = [];
+        $at = 0;
+        foreach ([...$this->spans, [$total, $total]] as [$from, $to]) {
+            if ($from > $at) {
+                $spans[] = [$at, $from];
+            }
+            $at = $to;
+        }
+
+        return new self($spans, $total - $this->count);
+    }
+
     /** @param  int  $size  bytes a pixel */
     public function cut(string $plane, int $size = 1): string
     {

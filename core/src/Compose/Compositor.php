@@ -14,6 +14,9 @@ use Awning\Core\Page\Scope;
  */
 final readonly class Compositor
 {
+    /** The share of pixels from which on it is quicker to compose all exactly than to part them. */
+    private const MOSTLY = 0.75;
+
     public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
     {
     }
@@ -24,30 +27,47 @@ final readonly class Compositor
         $ground = new Ground($block, $stack->flats);
         $survey = new SurveyCanvas($ground->count);
         $this->lay($survey, $stack, $ground);
-        $areas = $survey->exact();
-        if ($areas?->count === $ground->count) {
-            return $this->exactly($stack, $block);
+        $exact = $survey->exact();
+        if ($exact === null) {
+            return $this->quickly($stack, $ground);
         }
-        $canvas = new FastCanvas(Pixels::paper($ground->count), $this->tinting, $this->painting);
-        $this->lay($canvas, $stack, $ground);
+        if ($exact->count > self::MOSTLY * $ground->count) {
+            return $this->exactly($stack, $ground);
+        }
+        $others = $exact->others($ground->count);
 
-        return $areas === null ? $canvas->pixels() : $canvas->pixels()->with($areas, $this->exactly($stack, new GatheredBlock($block, $areas)));
+        return Pixels::paper($ground->count)
+            ->with($others, $this->quickly($stack, new Ground(new GatheredBlock($block, $others), $stack->flats)))
+            ->with($exact, $this->exactly($stack, new Ground(new GatheredBlock($block, $exact), $stack->flats)));
     }
 
-    private function exactly(PageStack $stack, Block $block): Pixels
+    private function quickly(PageStack $stack, Ground $ground): Pixels
     {
-        $canvas = new ExactCanvas(Pixels::paper($block->size()));
-        $this->lay($canvas, $stack, new Ground($block, $stack->flats));
+        $canvas = new FastCanvas($this->begin($stack, $ground), $this->tinting, $this->painting);
+        $this->lay($canvas, $stack, $ground);
 
         return $canvas->pixels();
+    }
+
+    private function exactly(PageStack $stack, Ground $ground): Pixels
+    {
+        $canvas = new ExactCanvas($this->begin($stack, $ground));
+        $this->lay($canvas, $stack, $ground);
+
+        return $canvas->pixels();
+    }
+
+    /** What lies below all else, in whole numbers, which are right as long as nothing is mixed. */
+    private function begin(PageStack $stack, Ground $ground): Pixels
+    {
+        $paper = Pixels::paper($ground->count);
+
+        return $stack->flatsComeFirst() ? $this->tinting->cover($paper, $ground->flats->bases()) : $paper;
     }
 
     private function lay(Canvas $canvas, PageStack $stack, Ground $ground): void
     {
         $flatsFirst = $stack->flatsComeFirst();
-        if ($flatsFirst) {
-            $canvas->cover($ground->flats->bases());
-        }
         foreach ($stack->planes as $plane) {
             $this->layAll($canvas, $plane->behind, $ground);
             if (! $flatsFirst) {

@@ -14,14 +14,7 @@ final class ExactCanvas implements Canvas
 {
     private readonly int $count;
 
-    /** @var array<int, float> */
-    private array $red;
-
-    /** @var array<int, float> */
-    private array $green;
-
-    /** @var array<int, float> */
-    private array $blue;
+    private FloatPlanes $colours;
 
     /** @var ?array<int, float> null while every pixel is opaque */
     private ?array $alpha;
@@ -29,60 +22,45 @@ final class ExactCanvas implements Canvas
     public function __construct(Pixels $pixels)
     {
         $this->count = $pixels->count;
-        $this->red = self::unit($pixels->red);
-        $this->green = self::unit($pixels->green);
-        $this->blue = self::unit($pixels->blue);
-        $this->alpha = $pixels->alpha === null ? null : self::unit($pixels->alpha);
+        $this->colours = FloatPlanes::of($pixels);
+        $this->alpha = $pixels->alpha === null ? null : FloatPlanes::unit($pixels->alpha);
     }
 
     public function pixels(): Pixels
     {
-        return (new Pixels(
-            $this->count, self::bytes($this->red), self::bytes($this->green), self::bytes($this->blue),
-            $this->alpha === null ? null : self::bytes($this->alpha),
-        ))->normalised();
+        [$red, $green, $blue] = array_map(FloatPlanes::bytes(...), $this->colours->planes);
+
+        return (new Pixels($this->count, $red, $green, $blue, $this->alpha === null ? null : FloatPlanes::bytes($this->alpha)))->normalised();
     }
 
     public function cover(array $spans): void
     {
-        foreach ($spans as [$from, $to, $colour]) {
-            [$r, $g, $b] = self::parts($colour);
-            for ($i = $from; $i < $to; $i++) {
-                $this->red[$i] = $r;
-                $this->green[$i] = $g;
-                $this->blue[$i] = $b;
-            }
-            if ($this->alpha !== null) {
-                for ($i = $from; $i < $to; $i++) {
-                    $this->alpha[$i] = 1.0;
-                }
-            }
+        foreach (self::byColour($spans) as $colour => $stretches) {
+            $this->fill($stretches, self::parts($colour));
         }
     }
 
     public function tint(array $spans, string $coverage, BlendMode $mode, float $opacity): void
     {
-        $scale = $opacity / 255;
-        foreach ($spans as [$from, $to, $colour]) {
-            [$r, $g, $b] = self::parts($colour);
-            for ($i = $from; $i < $to; $i++) {
-                $i += strspn($coverage, "\0", $i, $to - $i);
-                if ($i < $to) {
-                    $this->mix($i, $r, $g, $b, ord($coverage[$i]) * $scale, $mode);
-                }
+        $replaces = $mode === BlendMode::Normal && $opacity >= 1;
+        foreach (self::byColour($spans) as $colour => $stretches) {
+            $parts = self::parts($colour);
+            [$full, $soft] = self::touched($coverage, $stretches, $replaces);
+            $this->fill($full, $parts);
+            if ($this->alpha !== null || ! $this->colours->lay($soft, $coverage, $opacity / 255, $mode, $parts)) {
+                $this->mixColour($soft, $coverage, $opacity / 255, $mode, $parts);
             }
         }
     }
 
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void
     {
-        $alpha = $source->alphas();
-        $scale = $opacity / 255;
-        for ($i = 0; $i < $this->count; $i++) {
-            $i += strspn($alpha, "\0", $i);
-            if ($i < $this->count) {
-                $this->mix($i, ord($source->red[$i]) / 255, ord($source->green[$i]) / 255, ord($source->blue[$i]) / 255, ord($alpha[$i]) * $scale, $mode);
-            }
+        $alphas = $source->alphas();
+        [, $stretches] = self::touched($alphas, [[0, $this->count]], false);
+        if ($this->alpha === null && $mode === BlendMode::Normal) {
+            $this->colours->layPixels($stretches, $source, $alphas, $opacity / 255);
+        } else {
+            $this->mixPixels($stretches, $source, $alphas, $opacity / 255, $mode);
         }
     }
 
@@ -109,13 +87,19 @@ final class ExactCanvas implements Canvas
         $this->lay($inside, $mask, BlendMode::Normal, 1.0);
     }
 
+    public function __clone()
+    {
+        $this->colours = clone $this->colours;
+    }
+
     /** Another picture laid over this one. */
     public function lay(self $source, ?string $mask, BlendMode $mode, float $opacity): void
     {
+        $theirs = $source->colours;
         for ($i = 0; $i < $this->count; $i++) {
             $alpha = ($source->alpha[$i] ?? 1.0) * $opacity * ($mask === null ? 1.0 : ord($mask[$i]) / 255);
             if ($alpha > 0) {
-                $this->mix($i, $source->red[$i], $source->green[$i], $source->blue[$i], $alpha, $mode);
+                $this->mix($i, $theirs->planes[0][$i], $theirs->planes[1][$i], $theirs->planes[2][$i], $alpha, $mode);
             }
         }
     }
@@ -133,9 +117,9 @@ final class ExactCanvas implements Canvas
                 Operator::DestinationAtop => $b,
                 Operator::DestinationIn, Operator::DestinationOut => 1.0,
             };
-            $this->red[$i] = $this->red[$i] * $keep + $source->red[$i] * (1 - $keep);
-            $this->green[$i] = $this->green[$i] * $keep + $source->green[$i] * (1 - $keep);
-            $this->blue[$i] = $this->blue[$i] * $keep + $source->blue[$i] * (1 - $keep);
+            foreach ($source->colours->planes as $channel => $plane) {
+                $this->colours->planes[$channel][$i] = $this->colours->planes[$channel][$i] * $keep + $plane[$i] * (1 - $keep);
+            }
             $under[$i] = match ($operator) {
                 Operator::SourceAtop => $b,
                 Operator::DestinationIn => $a * $b,
@@ -146,18 +130,95 @@ final class ExactCanvas implements Canvas
         $this->alpha = $under;
     }
 
+    /**
+     * @param  list<array{int, int, int}>  $spans
+     * @return array<int, list<array{int, int}>> by colour: first pixel, pixel after the last
+     */
+    private static function byColour(array $spans): array
+    {
+        $stretches = [];
+        foreach ($spans as [$from, $to, $colour]) {
+            $stretches[$colour][] = [$from, $to];
+        }
+
+        return $stretches;
+    }
+
+    /**
+     * What of some stretches a coverage touches.
+     *
+     * @param  list<array{int, int}>  $stretches
+     * @param  bool  $tellFull  whether full coverage is told apart
+     * @return array{list<array{int, int}>, list<array{int, int}>} where it is full, and the rest that is not empty
+     */
+    private static function touched(string $coverage, array $stretches, bool $tellFull): array
+    {
+        $touched = [[], []];
+        $ends = $tellFull ? "\0\xff" : "\0";
+        foreach ($stretches as [$from, $to]) {
+            for ($at = $from; ($at += strspn($coverage, "\0", $at, $to - $at)) < $to; $at = $end) {
+                $full = $tellFull && $coverage[$at] === "\xff";
+                $end = $at + ($full ? strspn($coverage, "\xff", $at, $to - $at) : strcspn($coverage, $ends, $at, $to - $at));
+                $touched[$full ? 0 : 1][] = [$at, $end];
+            }
+        }
+
+        return $touched;
+    }
+
+    /**
+     * @param  list<array{int, int}>  $stretches
+     * @param  array{float, float, float}  $colour
+     */
+    private function fill(array $stretches, array $colour): void
+    {
+        $this->colours->fill($stretches, $colour);
+        if ($this->alpha !== null) {
+            foreach ($stretches as [$from, $to]) {
+                for ($i = $from; $i < $to; $i++) {
+                    $this->alpha[$i] = 1.0;
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  list<array{int, int}>  $stretches
+     * @param  array{float, float, float}  $colour
+     */
+    private function mixColour(array $stretches, string $coverage, float $scale, BlendMode $mode, array $colour): void
+    {
+        [$r, $g, $b] = $colour;
+        foreach ($stretches as [$from, $to]) {
+            for ($i = $from; $i < $to; $i++) {
+                $this->mix($i, $r, $g, $b, ord($coverage[$i]) * $scale, $mode);
+            }
+        }
+    }
+
+    /** @param  list<array{int, int}>  $stretches */
+    private function mixPixels(array $stretches, Pixels $source, string $alphas, float $scale, BlendMode $mode): void
+    {
+        foreach ($stretches as [$from, $to]) {
+            for ($i = $from; $i < $to; $i++) {
+                $this->mix($i, ord($source->red[$i]) / 255, ord($source->green[$i]) / 255, ord($source->blue[$i]) / 255, ord($alphas[$i]) * $scale, $mode);
+            }
+        }
+    }
+
     /** One pixel of source over one of this picture. */
     private function mix(int $i, float $r, float $g, float $b, float $as, BlendMode $mode): void
     {
         $ab = $this->alpha === null ? 1.0 : $this->alpha[$i];
-        $rb = $this->red[$i];
-        $gb = $this->green[$i];
-        $bb = $this->blue[$i];
+        $planes = &$this->colours->planes;
+        $rb = $planes[0][$i];
+        $gb = $planes[1][$i];
+        $bb = $planes[2][$i];
         if ($mode === BlendMode::PlusLighter) {
             $ao = min(1.0, $as + $ab);
-            $this->red[$i] = min(1.0, $as * $r + $ab * $rb) / $ao;
-            $this->green[$i] = min(1.0, $as * $g + $ab * $gb) / $ao;
-            $this->blue[$i] = min(1.0, $as * $b + $ab * $bb) / $ao;
+            $planes[0][$i] = min(1.0, $as * $r + $ab * $rb) / $ao;
+            $planes[1][$i] = min(1.0, $as * $g + $ab * $gb) / $ao;
+            $planes[2][$i] = min(1.0, $as * $b + $ab * $bb) / $ao;
         } else {
             if ($mode !== BlendMode::Normal && $ab > 0) {
                 if ($mode === BlendMode::Multiply) {
@@ -175,9 +236,9 @@ final class ExactCanvas implements Canvas
             // What the source's share of the result is; the rest is the backdrop's.
             $share = $ab >= 1.0 ? $as : $as / $ao;
             // Taken as it is where it covers all: a grey must stay a grey to the last bit, or saturation makes a colour of it.
-            $this->red[$i] = $share >= 1.0 ? $r : $rb + ($r - $rb) * $share;
-            $this->green[$i] = $share >= 1.0 ? $g : $gb + ($g - $gb) * $share;
-            $this->blue[$i] = $share >= 1.0 ? $b : $bb + ($b - $bb) * $share;
+            $planes[0][$i] = $share >= 1.0 ? $r : $rb + ($r - $rb) * $share;
+            $planes[1][$i] = $share >= 1.0 ? $g : $gb + ($g - $gb) * $share;
+            $planes[2][$i] = $share >= 1.0 ? $b : $bb + ($b - $bb) * $share;
         }
         if ($this->alpha !== null) {
             $this->alpha[$i] = $ao;
@@ -192,9 +253,9 @@ final class ExactCanvas implements Canvas
             $b = ($this->alpha[$i] ?? 1.0) * $share;
             $sum = $a + $b;
             if ($sum > 0) {
-                $this->red[$i] = ($before->red[$i] * $a + $this->red[$i] * $b) / $sum;
-                $this->green[$i] = ($before->green[$i] * $a + $this->green[$i] * $b) / $sum;
-                $this->blue[$i] = ($before->blue[$i] * $a + $this->blue[$i] * $b) / $sum;
+                foreach ($before->colours->planes as $channel => $plane) {
+                    $this->colours->planes[$channel][$i] = ($plane[$i] * $a + $this->colours->planes[$channel][$i] * $b) / $sum;
+                }
             }
             if ($this->alpha !== null) {
                 $this->alpha[$i] = $sum;
@@ -206,27 +267,5 @@ final class ExactCanvas implements Canvas
     private static function parts(int $colour): array
     {
         return [($colour >> 16 & 255) / 255, ($colour >> 8 & 255) / 255, ($colour & 255) / 255];
-    }
-
-    /** @return array<int, float> */
-    private static function unit(string $plane): array
-    {
-        $values = [];
-        for ($i = 0, $count = strlen($plane); $i < $count; $i++) {
-            $values[] = ord($plane[$i]) / 255;
-        }
-
-        return $values;
-    }
-
-    /** @param  array<int, float>  $values */
-    private static function bytes(array $values): string
-    {
-        $plane = '';
-        foreach ($values as $value) {
-            $plane .= chr((int) (255 * $value + 0.5));
-        }
-
-        return $plane;
     }
 }

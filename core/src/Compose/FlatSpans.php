@@ -76,13 +76,8 @@ final class FlatSpans
         if ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink) {
             return $paint;
         }
-        $mask = '';
-        $at = 0;
-        foreach ($this->inside($scope, 0) as [$from, $to]) {
-            $mask .= str_repeat("\0", $from - $at).str_repeat("\xff", $to - $from);
-            $at = $to;
-        }
+        $mask = Pixels::within($this->count, $this->inside($scope, 0), null);
 
-        return new Pixels($paint->count, $paint->red, $paint->green, $paint->blue, $paint->alphas() & $mask.str_repeat("\0", $this->count - $at));
+        return new Pixels($paint->count, $paint->red, $paint->green, $paint->blue, $paint->alphas() & $mask);
     }
 }

@@ -24,12 +24,12 @@ final class FootprintCanvas implements Canvas
 
     public function cover(array $spans): void
     {
-        $this->touched |= Pixels::coloured($this->count, $spans, null)->alphas();
+        $this->touched |= Pixels::within($this->count, $spans, null);
     }
 
     public function tint(array $spans, string $coverage, BlendMode $mode, float $opacity): void
     {
-        $this->touched |= Pixels::coloured($this->count, $spans, $coverage)->alphas();
+        $this->touched |= Pixels::within($this->count, $spans, $coverage);
     }
 
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void

@@ -60,7 +60,7 @@ final readonly class Pixels
      */
     public static function coloured(int $count, array $spans, ?string $coverage): self
     {
-        $red = $green = $blue = $alpha = '';
+        $red = $green = $blue = '';
         $at = 0;
         foreach ($spans as [$from, $to, $colour]) {
             $none = str_repeat("\0", $from - $at);
@@ -68,12 +68,29 @@ final readonly class Pixels
             $red .= $none.str_repeat(chr($colour >> 16 & 255), $length);
             $green .= $none.str_repeat(chr($colour >> 8 & 255), $length);
             $blue .= $none.str_repeat(chr($colour & 255), $length);
-            $alpha .= $none.($coverage === null ? str_repeat("\xff", $length) : substr($coverage, $from, $length));
             $at = $to;
         }
         $none = str_repeat("\0", $count - $at);
 
-        return new self($count, $red.$none, $green.$none, $blue.$none, $alpha.$none);
+        return new self($count, $red.$none, $green.$none, $blue.$none, self::within($count, $spans, $coverage));
+    }
+
+    /**
+     * A coverage with what lies outside the spans made empty.
+     *
+     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, anything
+     * @param  ?string  $coverage  null for full
+     */
+    public static function within(int $count, array $spans, ?string $coverage): string
+    {
+        $inside = '';
+        $at = 0;
+        foreach ($spans as [$from, $to]) {
+            $inside .= str_repeat("\0", $from - $at).($coverage === null ? str_repeat("\xff", $to - $from) : substr($coverage, $from, $to - $from));
+            $at = $to;
+        }
+
+        return $inside.str_repeat("\0", $count - $at);
     }
 
     /** One opaque colour, 0xRRGGBB. */

@@ -7,37 +7,29 @@ namespace Awning\Core\Compose;
 use Awning\Core\Page\BlendMode;
 
 /**
- * Lays nothing, and notes where whole numbers of 0..255 would not do: inside isolated groups, and where the modes that
- * lie over each other enlarge rounding errors too much.
+ * Lays nothing, and notes where whole numbers of 0..255 might end more than one step from the exact picture: where more
+ * than two soft layers lie over each other, where a mode enlarges what was rounded before it, and inside isolated groups.
  */
 final class SurveyCanvas implements Canvas
 {
-    /** How much rounding errors may grow, all layers of a stretch taken together. */
-    private const MOST = 2.0;
-
-    private float $gain = 1.0;
-
-    /** Not zero where something must be exact whatever the gain. */
-    private string $always;
-
-    /** Not zero where a layer enlarges errors. */
-    private string $enlarged;
+    private Roundings $roundings;
 
     public function __construct(private readonly int $count)
     {
-        $this->always = $this->enlarged = str_repeat("\0", $count);
+        $this->roundings = new Roundings($count);
     }
 
-    /** @return ?Areas null when 8 bits are enough everywhere */
+    /** @return ?Areas null when whole numbers are enough everywhere */
     public function exact(): ?Areas
     {
-        $areas = Areas::where($this->gain > self::MOST ? $this->always | $this->enlarged : $this->always);
+        $areas = Areas::where($this->roundings->tooMany());
 
         return $areas->count === 0 ? null : $areas;
     }
 
     public function cover(array $spans): void
     {
+        $this->roundings->lay(Pixels::within($this->count, $spans, null), false, true);
     }
 
     public function tint(array $spans, string $coverage, BlendMode $mode, float $opacity): void
@@ -46,47 +38,41 @@ final class SurveyCanvas implements Canvas
         foreach (array_unique(array_column($spans, 2)) as $colour) {
             $gain = max($gain, BlendGain::ofColour($mode, $colour, $opacity));
         }
-        if ($gain > 1) {
-            $this->note($gain, Pixels::coloured($this->count, $spans, $coverage)->alphas());
-        }
+        $this->note(Pixels::within($this->count, $spans, $coverage), $mode, $opacity, $gain);
     }
 
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void
     {
-        $gain = BlendGain::ofAny($mode, $opacity);
-        if ($gain > 1) {
-            $this->note($gain, $source->alphas());
-        }
+        $this->note($source->alphas(), $mode, $opacity, BlendGain::ofAny($mode, $opacity));
     }
 
     public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void
     {
-        if (! $isolated) {
-            $layers($this);
-
-            return;
+        $before = clone $this->roundings;
+        $layers($this);
+        if ($isolated || $opacity < 1) {
+            $footprint = new FootprintCanvas($this->count);
+            $layers($footprint);
+            $isolated ? $this->roundings->giveUp($footprint->touched()) : $this->roundings->fade($before, $footprint->touched());
         }
-        $inside = new FootprintCanvas($this->count);
-        $layers($inside);
-        $this->gain *= BlendGain::ofAny($mode, $opacity);
-        $this->always |= $inside->touched();
     }
 
     public function through(string $mask, int $colour, callable $layers): void
     {
         $inside = new self($this->count);
         $layers($inside);
-        $this->always |= $inside->always & $mask;
-        if ($inside->gain > 1) {
-            $this->note($inside->gain, $inside->enlarged & $mask);
-        }
+        $this->roundings->mix($inside->roundings, $mask);
     }
 
-    private function note(float $gain, string $where): void
+    private function note(string $alpha, BlendMode $mode, float $opacity, float $gain): void
     {
-        if (strspn($where, "\0") < $this->count) {
-            $this->gain *= $gain;
-            $this->enlarged |= $where;
+        if (strspn($alpha, "\0") === $this->count) {
+            return;
+        }
+        if ($mode->isSeparable()) {
+            $this->roundings->lay($alpha, $gain > 1, $mode === BlendMode::Normal && $opacity >= 1);
+        } else {
+            $this->roundings->giveUp($alpha);
         }
     }
 }

@@ -19,55 +19,44 @@ final class TintTables
     /** @var array<int, string> by backdrop: coverage to result */
     private array $byBackdrop = [];
 
-    private ?string $whole = null;
-
-    private ?int $plus = null;
-
-    /** @var array<int, float> the blended value over each backdrop, 0..255 */
+    /** @var array<int, float> what full alpha makes of each backdrop, in steps of 255; plus-lighter is cut off last */
     private array $blended = [];
 
     public function __construct(BlendMode $mode, int $source, private readonly float $opacity)
     {
         for ($b = 0; $b < 256; $b++) {
-            $this->blended[] = 255 * Blending::channel($mode, $b / 255, $source / 255);
-        }
-        if ($mode === BlendMode::PlusLighter) {
-            // Cb + alpha Cs, held to 1: the sum grows with coverage and is not a mix of two ends.
-            $this->plus = $source;
+            $this->blended[] = $mode === BlendMode::PlusLighter ? (float) ($b + $source) : 255 * Blending::channel($mode, $b / 255, $source / 255);
         }
     }
 
     /** @return string 256 bytes: backdrop to result at this coverage */
     public function at(int $coverage): string
     {
-        return $this->byCoverage[$coverage] ??= Bytes::table(fn (int $b): float => $this->value($b, $coverage));
+        return $this->byCoverage[$coverage] ??= $this->along(Bytes::identity(), str_repeat(chr($coverage), 256));
     }
 
     /** @return string 256 bytes: coverage to result over this backdrop */
     public function over(int $backdrop): string
     {
-        return $this->byBackdrop[$backdrop] ??= Bytes::table(fn (int $coverage): float => $this->value($backdrop, $coverage));
+        return $this->byBackdrop[$backdrop] ??= $this->along(str_repeat(chr($backdrop), 256), Bytes::identity());
     }
 
-    /** @return string 65 536 bytes, at coverage << 8 | backdrop */
-    public function whole(): string
+    /**
+     * Where both vary: pixel by pixel.
+     *
+     * @param  string  $backdrops  the result takes their place
+     * @param  string  $coverage  as long
+     */
+    public function along(string $backdrops, string $coverage): string
     {
-        if ($this->whole === null) {
-            $this->whole = '';
-            for ($coverage = 0; $coverage < 256; $coverage++) {
-                $this->whole .= $this->at($coverage);
-            }
+        $blended = $this->blended;
+        $scale = $this->opacity / 255;
+        for ($i = 0, $count = strlen($backdrops); $i < $count; $i++) {
+            $b = ord($backdrops[$i]);
+            $value = (int) ($b + ($blended[$b] - $b) * ord($coverage[$i]) * $scale + 0.5);
+            $backdrops[$i] = chr($value > 255 ? 255 : $value);
         }
 
-        return $this->whole;
-    }
-
-    private function value(int $backdrop, int $coverage): float
-    {
-        $alpha = $coverage * $this->opacity / 255;
-
-        return $this->plus === null
-            ? $backdrop + ($this->blended[$backdrop] - $backdrop) * $alpha
-            : min(255.0, $backdrop + $this->plus * $alpha);
+        return $backdrops;
     }
 }

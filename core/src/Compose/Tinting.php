@@ -18,6 +18,9 @@ final class Tinting
     /** Shorter constant stretches inside soft ones cost more to find than they save. */
     private const WORTHWHILE = 12;
 
+    /** How far a loop goes on before it looks for a constant stretch again. */
+    private const STRETCH = 96;
+
     /** @var array<string, TintTables> */
     private array $tables = [];
 
@@ -121,12 +124,9 @@ final class Tinting
                 $out .= strtr(substr($coverage, $from, $same), Bytes::identity(), $tables->over(ord($plane[$from])));
                 $from += $same;
             } else {
-                $stop = min($to, $from + 96);
-                $whole = $tables->whole();
-                $part = substr($plane, $from, $stop - $from);
-                for ($i = 0; $from < $stop; $from++, $i++) {
-                    $part[$i] = $whole[ord($coverage[$from]) << 8 | ord($part[$i])];
-                }
+                $stop = min($to, $from + self::STRETCH);
+                $part = $tables->along(substr($plane, $from, $stop - $from), substr($coverage, $from, $stop - $from));
+                $from = $stop;
                 $out .= $part;
             }
         }
