@@ -7,6 +7,8 @@ function said({ saving, unsent, held, holder, role }: PageView): string {
     switch (saving) {
         case 'offline':
             return `server lost: ${changes}`;
+        case 'failing':
+            return `the server fails at a change: ${changes}`;
         case 'signed-out':
             return `signed out: ${changes}`;
         case 'not-held':
@@ -23,7 +25,7 @@ export function SavingState() {
     const session = useSession();
     const text = usePage(said);
     const saving = usePage((view) => view.saving);
-    const isTrouble = saving === 'offline' || saving === 'signed-out' || saving === 'not-held';
+    const isTrouble = saving !== 'saved' && saving !== 'sending';
     return (
         <span className="flex items-center gap-1.5 px-1.5 text-[13px]">
             <span role="status" className={isTrouble ? 'heading text-error' : 'quiet'}>
@@ -38,6 +40,11 @@ export function SavingState() {
                         then go on
                     </button>
                 </>
+            )}
+            {saving === 'failing' && (
+                <button className="bare" onClick={() => void session.outbox.giveUp()}>
+                    Give it up
+                </button>
             )}
         </span>
     );

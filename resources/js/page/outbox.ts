@@ -13,6 +13,8 @@ export type Saving =
     | 'sending'
     /** The server is lost or in trouble; changes wait here. */
     | 'offline'
+    /** The server answers, and fails at the first of them again and again. */
+    | 'failing'
     /** Somebody must sign in again before changes can go on. */
     | 'signed-out'
     /** Another window holds the page; changes wait here. */
@@ -32,6 +34,8 @@ export interface OutboxPort {
 
 const RETRY_FIRST = 500;
 const RETRY_MOST = 8_000;
+/** So many faults of the server's own in a row are no passing trouble. */
+const FAULTS_MOST = 4;
 
 export class Outbox {
     saving: Saving = 'saved';
@@ -42,6 +46,7 @@ export class Outbox {
     private ended = false;
     private wait = RETRY_FIRST;
     private made = 0;
+    private faults = 0;
     private wake: (() => void) | null = null;
 
     constructor(
@@ -84,6 +89,16 @@ export class Outbox {
         this.go();
     }
 
+    /** Forgets the change the server fails at, so that those behind it can go on. */
+    async giveUp(): Promise<void> {
+        const entry = this.queue[0];
+        if (this.saving !== 'failing' || entry === undefined) return;
+        await this.done(entry);
+        this.port.refused(entry, 'You gave this change up, since the server failed at it.');
+        this.retry();
+        if (this.queue.length === 0) this.set('saved');
+    }
+
     end(): void {
         this.ended = true;
         this.wake?.();
@@ -121,7 +136,9 @@ export class Outbox {
     }
 
     private async done(entry: OutboxEntry): Promise<void> {
-        this.queue.shift();
+        const at = this.queue.indexOf(entry);
+        if (at >= 0) this.queue.splice(at, 1);
+        this.faults = 0;
         this.writing.delete(entry.id);
         await this.storage.remove(entry.id).catch(() => undefined);
     }
@@ -129,7 +146,8 @@ export class Outbox {
     /** @return whether to go on at once; otherwise something else must happen first, and calls retry */
     private async recovers(entry: OutboxEntry, error: unknown): Promise<boolean> {
         if (!(error instanceof Failure) || error.passes) {
-            this.set('offline');
+            this.faults = error instanceof Failure && error.status === 500 ? this.faults + 1 : 0;
+            this.set(this.faults >= FAULTS_MOST ? 'failing' : 'offline');
             await this.pause();
             return true;
         }

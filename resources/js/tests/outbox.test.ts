@@ -94,6 +94,37 @@ describe('the outbox', () => {
         await settled(box, 'saved');
         expect(calls).toEqual(['applied op']);
     });
+    it('offers to give up a change the server fails at again and again, and goes on with the next', async () => {
+        const broken = () => new Failure('unavailable', 'The server is in trouble just now.', 500);
+        port.send = async (entry) => {
+            sent.push(entry.id);
+            if (entry.change.kind === 'op' && entry.change.op.kind === 'fill' && entry.change.op.labels[0] === 13) throw broken();
+            return applied;
+        };
+        const box = outbox();
+        const bad = box.add(fill(13));
+        box.add(fill(14));
+        await settled(box, 'offline');
+        await box.giveUp();
+        expect(box.waiting).toHaveLength(2);
+        await settled(box, 'failing');
+        expect(new Set(sent)).toEqual(new Set([bad.id]));
+        await box.giveUp();
+        await settled(box, 'saved');
+        expect(calls).toEqual(['refused op: You gave this change up, since the server failed at it.', 'applied op']);
+        expect(await storage.load(7, 5)).toEqual([]);
+    });
+
+    it('does not take a gateway that is down for a fault of the change', async () => {
+        answers = Array.from({ length: 5 }, () => new Failure('unavailable', 'Because.', 502));
+        const seen = new Set<string>();
+        const box = outbox();
+        port.changed = () => seen.add(box.saving);
+        box.add(fill(1));
+        await settled(box, 'saved');
+        expect(seen).toEqual(new Set(['sending', 'offline', 'saved']));
+    });
+
     it('waits for somebody to sign in, and goes on', async () => {
         answers = [failure('signed-out')];
         const box = outbox();

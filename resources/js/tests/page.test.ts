@@ -3,7 +3,7 @@ import type { PaletteState, PassData, PassRulesData, RecordsState } from '../api
 import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
-import { orderBetween } from '../bench/panels/PassesAwning';
+import { announcementsOf, orderBetween } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
 
@@ -165,4 +165,16 @@ describe('moving a pass', () => {
         ['b', 'b', null],
         ['x', 'a', null],
     ])('%s to %s', (moved, onto, order) => expect(orderBetween(list, moved, onto)).toBe(order));
+
+    it('is told by name and place', () => {
+        const named = list.map(([id, data], i): [string, PassData] => [id, { ...data, name: ['Shade', 'Rim', 'Glow'][i] }]);
+        const said = announcementsOf(named);
+        const event = (active: string, over: string | null) =>
+            ({ active: { id: active }, over: over === null ? null : { id: over } }) as Parameters<typeof said.onDragEnd>[0];
+        expect(said.onDragStart(event('b', null))).toBe('Rim taken up, place 2 of 3.');
+        expect(said.onDragOver(event('b', 'c'))).toBe('Rim at place 3 of 3.');
+        expect(said.onDragEnd(event('b', 'a'))).toBe('Rim hung at place 1 of 3.');
+        expect(said.onDragEnd(event('b', null))).toBe('Rim left where it was.');
+        expect(said.onDragCancel(event('c', 'a'))).toBe('Glow left where it was.');
+    });
 });

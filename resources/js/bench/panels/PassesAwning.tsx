@@ -1,5 +1,14 @@
 /** The passes of a figure, hung under its flats like the slats of an awning; the lowest slat lies on top. */
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+    closestCenter,
+    DndContext,
+    KeyboardSensor,
+    PointerSensor,
+    useSensor,
+    useSensors,
+    type Announcements,
+    type DragEndEvent,
+} from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useState } from 'react';
 import type { PassData } from '../../api/generated';
@@ -60,7 +69,12 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
         if (order !== null) session.changePass(String(dragged.id), { order });
     };
     return (
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+        <DndContext
+            sensors={sensors}
+            collisionDetection={closestCenter}
+            accessibility={{ announcements: announcementsOf(passes) }}
+            onDragEnd={moved}
+        >
             <SortableContext items={passes.map(([id]) => id)} strategy={verticalListSortingStrategy}>
                 <ul>
                     {passes.map(([id, pass], index) => (
@@ -79,6 +93,19 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
             </SortableContext>
         </DndContext>
     );
+}
+
+/** What a screen reader says while a pass is moved: names and places, not ids. */
+export function announcementsOf(passes: [string, PassData][]): Announcements {
+    const name = (id: string | number): string => passes.find(([key]) => key === id)?.[1].name ?? 'The pass';
+    const place = (id: string | number): string => `${passes.findIndex(([key]) => key === id) + 1} of ${passes.length}`;
+    return {
+        onDragStart: ({ active }) => `${name(active.id)} taken up, place ${place(active.id)}.`,
+        onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active.id)} at place ${place(over.id)}.`),
+        onDragEnd: ({ active, over }) =>
+            over === null ? `${name(active.id)} left where it was.` : `${name(active.id)} hung at place ${place(over.id)}.`,
+        onDragCancel: ({ active }) => `${name(active.id)} left where it was.`,
+    };
 }
 
 /** The order number that brings a pass to where another is; null when it is there already. */
