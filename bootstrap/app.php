@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Desk\Conflict;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SmallBodies;
+use App\Store\NotKept;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Foundation\Application;
@@ -17,16 +20,19 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // Everything is served from one origin, and the CORS package is not to be had here.
         $middleware->remove(HandleCors::class);
+        $middleware->prepend(SmallBodies::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->redirectGuestsTo('/');
+        // Only the names it is reached by: what a request calls us is not repeated in links.
+        $middleware->trustHosts(at: fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$', '^localhost$', '^127\\.0\\.0\\.1$'], subdomains: false);
+        $middleware->redirectGuestsTo(fn (): string => rtrim((string) config('app.url'), '/').'/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        $exceptions->dontReport([OpRefused::class, UnreadableImage::class]);
+        $exceptions->dontReport([OpRefused::class, UnreadableImage::class, Conflict::class, NotKept::class]);
         $exceptions->render(fn (NotFoundHttpException $error, Request $request) => $request->is('api/*')
             ? response()->json(['message' => 'This is not here, or no longer. Go back to the shelf and open it from there.'], 404)
             : null);
-        $exceptions->render(fn (OpRefused|UnreadableImage $error) => response()->json(['message' => $error->getMessage()], 422));
+        $exceptions->render(fn (OpRefused|UnreadableImage|NotKept $error) => response()->json(['message' => $error->getMessage()], 422));
     })
     ->create();
 

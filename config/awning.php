@@ -11,6 +11,9 @@ return [
     // one of the web server's PHP workers meanwhile.
     'feed_seconds' => (float) env('AWNING_FEED_SECONDS', 4),
     'feed_slots' => (int) env('AWNING_FEED_SLOTS', 2),
+    // How far undo reaches back: steps older than so many days go, but never the newest so many of a page. 0 days: all stay.
+    'journal_days' => (int) env('AWNING_JOURNAL_DAYS', 0),
+    'journal_steps' => (int) env('AWNING_JOURNAL_STEPS', 200),
     // Tiles that nothing refers to any more are kept this long.
     'tile_grace_hours' => (int) env('AWNING_TILE_GRACE_HOURS', 48),
 ];

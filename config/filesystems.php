@@ -7,6 +7,8 @@
 return [
     'default' => 'works',
     'disks' => [
+        // The framework's own, whose files it would serve.
+        'local' => ['driver' => 'local', 'root' => storage_path('app/private'), 'serve' => false],
         'works' => env('AWNING_DISK', 'local') === 's3' ? [
             'driver' => 's3',
             'key' => env('AWS_ACCESS_KEY_ID'),

@@ -5,3 +5,4 @@ declare(strict_types=1);
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::command('awning:sweep')->daily();
+Schedule::command('awning:journal --free')->daily();

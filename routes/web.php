@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
@@ -11,6 +12,7 @@ use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TileController;
+use App\Http\Middleware\StillWelcome;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -18,7 +20,11 @@ Route::prefix('api')->group(function (): void {
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
     Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:sign-in');
 
-    Route::middleware('auth')->group(function (): void {
+    Route::get('invitations/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:sign-in');
+    Route::post('invitations/{token}', [InvitationController::class, 'follow'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:sign-in');
+
+    Route::middleware(['auth', StillWelcome::class])->group(function (): void {
+        Route::put('session/password', [InvitationController::class, 'password'])->middleware('throttle:sign-in');
         Route::delete('session', [SessionController::class, 'destroy']);
 
         Route::get('series', [SeriesController::class, 'index']);
@@ -26,6 +32,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}', [SeriesController::class, 'show'])->can('view', 'series');
         Route::post('series/{series}/pages', [SeriesController::class, 'addPage'])->can('flat', 'series');
         Route::post('series/{series}/members', [PeopleController::class, 'store'])->can('invite', 'series');
+        Route::post('series/{series}/invitations', [InvitationController::class, 'store'])->can('invite', 'series');
         Route::delete('series/{series}/members/{user}', [PeopleController::class, 'destroy'])->can('invite', 'series');
         Route::post('series/{series}/figures', [PaletteController::class, 'addFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
@@ -49,9 +56,9 @@ Route::prefix('api')->group(function (): void {
     });
 });
 
-Route::middleware('auth')->group(function (): void {
+Route::middleware(['auth', StillWelcome::class])->group(function (): void {
     Route::get('deliveries/{task}', [TaskController::class, 'download']);
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
 });
 
-Route::view('/{any?}', 'app')->where('any', '(series|bench)(/.*)?')->name('login');
+Route::view('/{any?}', 'app')->where('any', '(series|bench|welcome)(/.*)?')->name('login');

@@ -8,6 +8,7 @@ use App\Models\JournalEntry;
 use App\Models\Page;
 use App\Models\PageChange;
 use App\Models\Role;
+use App\Models\Task;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Sheet\Op;
@@ -19,24 +20,53 @@ use Illuminate\Support\Facades\DB;
 final class PageDesk
 {
     /**
-     * @param  ?Asked  $asked  null for work that needs no lease: the demo, a task begun by the holder
+     * @param  ?Asked  $asked  null for work that needs no lease: the demo
      *
      * @throws Conflict
      * @throws OpRefused
      */
     public function apply(Page $page, User $user, Op $op, ?Asked $asked = null): Applied
     {
-        return $this->locked($page, $user, $asked, function (PageStore $store) use ($page, $user, $op): ?JournalEntry {
-            $sheet = new Sheet($store);
-            $op->apply($sheet);
-            $change = $sheet->takeChange();
-            if ($change->isEmpty()) {
-                return null;
-            }
-            JournalEntry::query()->where('page_id', $page->id)->where('state', 'undone')->update(['state' => 'dropped']);
+        return $this->locked($page, $asked?->id, fn (Page $row) => $this->check($row, $user, $asked), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false);
+    }
 
-            return $store->write($change, $op, $user->id);
+    /**
+     * Lays what a task made on the page and ends the task, both or neither: a stop, a page given back, a second run of
+     * the same job are looked for under the same locks.
+     *
+     * @throws Conflict when the page is no longer held as it was when the task began
+     * @throws TaskEnded when the task was stopped, or has landed already
+     * @throws OpRefused
+     */
+    public function land(Task $task, Op $op): Applied
+    {
+        return $this->locked($task->page, "task-$task->id", function (Page $row) use ($task): void {
+            $state = Task::query()->lockForUpdate()->whereKey($task->id)->value('state');
+            if ($state !== 'working') {
+                throw new TaskEnded;
+            }
+            if ($task->lease !== null) {
+                Lease::check($row, $task->user, $task->lease);
+            }
+        }, function (PageStore $store) use ($task, $op): ?JournalEntry {
+            $entry = $this->write($store, $task->page, $task->user, $op);
+            $task->finish();
+
+            return $entry;
         }, false);
+    }
+
+    private function write(PageStore $store, Page $page, User $user, Op $op): ?JournalEntry
+    {
+        $sheet = new Sheet($store);
+        $op->apply($sheet);
+        $change = $sheet->takeChange();
+        if ($change->isEmpty()) {
+            return null;
+        }
+        JournalEntry::query()->where('page_id', $page->id)->where('state', 'undone')->update(['state' => 'dropped']);
+
+        return $store->write($change, $op, $user->id);
     }
 
     /** @throws Conflict|OpRefused */
@@ -53,7 +83,7 @@ final class PageDesk
 
     private function swap(Page $page, User $user, Role $role, Asked $asked, bool $back): Applied
     {
-        return $this->locked($page, $user, $asked, function (PageStore $store) use ($page, $role, $back): JournalEntry {
+        return $this->locked($page, $asked->id, fn (Page $row) => $this->check($row, $user, $asked), function (PageStore $store) use ($page, $role, $back): JournalEntry {
             $entries = JournalEntry::query()->where('page_id', $page->id)->where('state', $back ? 'done' : 'undone');
             $entry = ($back ? $entries->latest('id') : $entries->oldest('id'))->first()
                 ?? throw new OpRefused($back ? 'There is nothing left to undo.' : 'There is nothing to redo.');
@@ -65,25 +95,35 @@ final class PageDesk
         }, $back);
     }
 
-    /** @param  callable(PageStore): ?JournalEntry  $work */
-    private function locked(Page $page, User $user, ?Asked $asked, callable $work, bool $back): Applied
+    private function check(Page $row, User $user, ?Asked $asked): void
     {
-        return DB::transaction(function () use ($page, $user, $asked, $work, $back): Applied {
+        if ($asked === null) {
+            return;
+        }
+        Lease::check($row, $user, $asked->lease);
+        if ($asked->base !== $row->revision) {
+            throw new Conflict('The page has moved on since.', ['reason' => 'revision', 'revision' => $row->revision]);
+        }
+    }
+
+    /**
+     * @param  ?string  $id  of what is asked for: asked for again, it is not done again
+     * @param  callable(Page): void  $check  throws when it may not be done
+     * @param  callable(PageStore): ?JournalEntry  $work
+     */
+    private function locked(Page $page, ?string $id, callable $check, callable $work, bool $back): Applied
+    {
+        return DB::transaction(function () use ($page, $id, $check, $work, $back): Applied {
             $row = Page::query()->lockForUpdate()->findOrFail($page->id);
-            if ($asked !== null) {
-                $done = PageChange::query()->where('page_id', $row->id)->where('op_id', $asked->id)->first();
-                if ($done !== null) {
-                    return Applied::again($done);
-                }
-                Lease::check($row, $user, $asked->lease);
-                if ($asked->base !== $row->revision) {
-                    throw new Conflict('The page has moved on since.', ['reason' => 'revision', 'revision' => $row->revision]);
-                }
+            $done = $id === null ? null : PageChange::query()->where('page_id', $row->id)->where('op_id', $id)->first();
+            if ($done !== null) {
+                return Applied::again($done);
             }
+            $check($row);
             $entry = $work(new PageStore($row));
             if ($entry !== null) {
                 $row->newQuery()->whereKey($row->id)->update(['revision' => ++$row->revision]);
-                PageChange::query()->create(['page_id' => $row->id, 'revision' => $row->revision, 'journal_id' => $entry->id, 'back' => $back, 'op_id' => $asked?->id]);
+                PageChange::query()->create(['page_id' => $row->id, 'revision' => $row->revision, 'journal_id' => $entry->id, 'back' => $back, 'op_id' => $id]);
             }
 
             return new Applied($row->revision, $entry, $back);

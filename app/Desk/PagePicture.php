@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Page;
 use App\Store\PageStore;
 use App\Store\Pyramid;
+use Awning\Core\Compose\Compositor;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\SheetPicture;
@@ -15,28 +16,19 @@ use Awning\Core\Sheet\StackBuilder;
 /** The composed page: at full size, or small for the shelf. */
 final readonly class PagePicture
 {
-    public function __construct(private Page $page)
-    {
-    }
-
     /** @param  ?callable(float): void  $progress */
-    public function full(?callable $progress = null): Paint
+    public static function full(PageMoment $moment, ?callable $progress = null): Paint
     {
-        return $this->compose(new Sheet(new PageStore($this->page)), $progress);
+        $sheet = new Sheet($moment->page);
+
+        return (new SheetPicture(new Compositor, new TwoHands))->compose($sheet, (new StackBuilder)->build($sheet, $moment->palette), $progress);
     }
 
     /** @return ?Paint null while the page is empty */
-    public function reduced(int $level): ?Paint
+    public static function reduced(Page $page, int $level): ?Paint
     {
-        $sheet = new Sheet(new Pyramid(new PageStore($this->page), $level));
+        $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
 
-        return $sheet->isEmpty() ? null : $this->compose($sheet, null);
-    }
-
-    private function compose(Sheet $sheet, ?callable $progress): Paint
-    {
-        $stack = (new StackBuilder)->build($sheet, (new SeriesPalette($this->page->series))->core());
-
-        return (new SheetPicture)->compose($sheet, $stack, $progress);
+        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, (new SeriesPalette($page->series))->core()));
     }
 }

@@ -20,6 +20,11 @@ use Awning\Core\Sheet\Sheet;
 /** Cleans the page's scan again at other levels and finds the regions anew. */
 final class CleanInk extends PageTask
 {
+    public static function line(): string
+    {
+        return 'long';
+    }
+
     protected function work(Task $task): void
     {
         $sheet = new Sheet(new PageStore($task->page));
@@ -35,6 +40,6 @@ final class CleanInk extends PageTask
         $this->step($task, 50, 'Finding the regions');
         $flats = FlatsFinder::forDpi($dpi)->find($scan->ink);
         $this->step($task, 80, 'Laying them on the page');
-        (new PageDesk)->apply($task->page, $task->user, new LayInk('Clean the ink', $scan, $flats, $dpi));
+        (new PageDesk)->land($task, new LayInk('Clean the ink', $scan, $flats, $dpi));
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Desk\LayeredFile;
+use App\Desk\PageMoment;
 use App\Desk\PagePicture;
 use App\Models\Page;
 use App\Models\Task;
-use App\Store\PageStore;
+use App\Store\NotKept;
+use App\Store\WholeFile;
 use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\RecordKind;
@@ -21,33 +23,40 @@ final class Deliver extends PageTask
 {
     public const FORMATS = ['png', 'tiff', 'jpeg', 'ora'];
 
+    public static function line(): string
+    {
+        return 'quick';
+    }
+
     protected function work(Task $task): void
     {
         $page = $task->page;
         $format = (string) $task->input['format'];
-        $size = (new PageStore($page))->record(RecordKind::Page, PageSize::KEY);
-        $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
         $this->step($task, 5, 'Composing the page');
-        $paint = (new PagePicture($page))->full(fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'));
+        $moment = PageMoment::of($page);
+        $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
+        $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
+        $paint = PagePicture::full($moment, fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'));
         $this->step($task, 65, 'Writing the file');
         $path = sprintf('deliveries/%d/%s.%s', $page->id, Str::lower((string) Str::ulid()), $format);
-        $disk = Storage::disk('works');
+        $whole = new WholeFile(Storage::disk('works'));
         if ($format === 'ora') {
             $file = sys_get_temp_dir().'/awning-'.Str::random(20).'.ora';
             try {
-                (new LayeredFile($page))->write($file, $paint, $dpi);
-                $disk->put($path, fopen($file, 'r'));
+                (new LayeredFile($moment))->write($file, $paint, $dpi);
+                $whole->put($path, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file));
             } finally {
                 @unlink($file);
             }
         } else {
-            $disk->put($path, (new ImageWriter)->write($paint, $format, $dpi));
+            $bytes = (new ImageWriter)->write($paint, $format, $dpi);
+            $whole->put($path, $bytes, strlen($bytes));
         }
-        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($page, $format)]);
+        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($page, $moment->revision, $format)])->save();
     }
 
-    private function name(Page $page, string $format): string
+    private function name(Page $page, int $revision, string $format): string
     {
-        return sprintf('%s-p%02d-r%d.%s', Str::slug($page->series->name), $page->number, $page->revision, $format);
+        return sprintf('%s-p%02d-r%d.%s', Str::slug($page->series->name), $page->number, $revision, $format);
     }
 }

@@ -5,25 +5,35 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Desk\Conflict;
+use App\Desk\TaskEnded;
 use App\Models\Task;
+use App\Store\NotKept;
+use App\Store\PageLock;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
 
-/** Work on a page that reports how far it is, can be stopped between steps, and says in plain words when it fails. */
+/**
+ * Work on a page that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and
+ * run again at any moment: what it makes is laid on the page in the transaction that ends it.
+ */
 abstract class PageTask implements ShouldQueue
 {
     use Queueable;
 
-    public int $tries = 2;
+    /** Once, and twice more when a worker dies over it. */
+    public int $tries = 3;
 
     public int $timeout = 600;
 
     final public function __construct(public int $taskId)
     {
     }
+
+    /** Which queue it waits in: short work is never behind long work. */
+    abstract public static function line(): string;
 
     abstract protected function work(Task $task): void;
 
@@ -33,29 +43,37 @@ abstract class PageTask implements ShouldQueue
         if ($task === null || ! in_array($task->state, ['waiting', 'working'], true)) {
             return;
         }
+        $lock = new PageLock($task->page_id);
         try {
+            $task->forceFill(['worker' => Worker::me()])->save();
             $this->step($task, 2, 'Starting');
+            if (static::line() === 'long') {
+                $lock->take(fn () => $this->step($task, 2, 'Waiting for other work on this page'));
+            }
             $this->work($task);
-            $task->forceFill(['state' => 'done', 'progress' => 100, 'message' => 'Done'])->save();
-        } catch (Stopped) {
+            Task::query()->whereKey($task->id)->where('state', 'working')->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
+        } catch (TaskEnded) {
             return;
-        } catch (OpRefused|UnreadableImage|Conflict $error) {
+        } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {
             $task->forceFill(['state' => 'failed', 'message' => mb_substr($error->getMessage(), 0, 400)])->save();
+        } finally {
+            $lock->give();
         }
     }
 
     public function failed(?Throwable $error): void
     {
-        Task::query()->whereKey($this->taskId)->update(['state' => 'failed', 'message' => 'This did not work out because of an error on our side. Nothing was changed; try again.']);
+        Task::query()->whereKey($this->taskId)->whereIn('state', ['waiting', 'working'])
+            ->update(['state' => 'failed', 'message' => 'This did not work out because of an error on our side. Nothing was changed; try again.']);
     }
 
-    /** @throws Stopped when somebody pressed stop meanwhile */
+    /** @throws TaskEnded when somebody pressed stop meanwhile */
     protected function step(Task $task, int $progress, string $message): void
     {
         $alive = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'working', 'progress' => $progress, 'message' => $message, 'updated_at' => now()]);
-        if ($alive === 0 && Task::query()->whereKey($task->id)->value('state') === 'stopped') {
-            throw new Stopped;
+        if ($alive === 0 && ! in_array(Task::query()->whereKey($task->id)->value('state'), ['waiting', 'working'], true)) {
+            throw new TaskEnded;
         }
     }
 }

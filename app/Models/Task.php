@@ -10,7 +10,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * Work that takes longer than a request, with its progress.
  *
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string}
+ * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion}
  *
  * @property int $id
  * @property int $page_id
@@ -22,15 +23,20 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $input
  * @property ?string $result_path
  * @property ?string $result_name
+ * @property ?string $lease the lease of the page it was begun under
+ * @property ?int $job_id the queue's number for it
+ * @property ?string $worker the process that works on it
+ * @property ?TaskQuestion $question what the person must decide first
+ * @property ?\Illuminate\Support\Carbon $created_at
  * @property Page $page
  * @property User $user
  */
 final class Task extends Model
 {
-    protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name'];
+    protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question'];
 
     /** @var array<string, string> */
-    protected $casts = ['input' => 'array'];
+    protected $casts = ['input' => 'array', 'question' => 'array'];
 
     /** @return BelongsTo<Page, $this> */
     public function page(): BelongsTo
@@ -44,6 +50,11 @@ final class Task extends Model
         return $this->belongsTo(User::class);
     }
 
+    public function finish(): void
+    {
+        $this->forceFill(['state' => 'done', 'progress' => 100, 'message' => 'Done'])->save();
+    }
+
     /** @return TaskState */
     public function toClient(): array
     {
@@ -51,6 +62,7 @@ final class Task extends Model
             'id' => $this->id, 'kind' => $this->kind, 'state' => $this->state, 'progress' => $this->progress, 'message' => $this->message,
             'download' => $this->state === 'done' && $this->result_path !== null ? "/deliveries/$this->id" : null,
             'name' => $this->result_name,
+            'question' => $this->state === 'failed' ? $this->question : null,
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Desk\People;
 use App\Models\Page;
 use App\Models\Series;
 use App\Policies\PagePolicy;
@@ -29,8 +30,17 @@ final class AwningProvider extends ServiceProvider
         Gate::policy(Page::class, PagePolicy::class);
         Gate::policy(Series::class, SeriesPolicy::class);
         RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(8)->by('mail:'.mb_strtolower((string) $request->string('email'))),
-            Limit::perMinute(30)->by('ip:'.$request->ip()),
+            // By account however it is written, and by network: a house behind one address shares the second.
+            Limit::perMinute(8)->by('mail:'.hash('sha256', People::normal(is_string($email = $request->input('email')) ? $email : ''))),
+            Limit::perMinute(30)->by('ip:'.self::network((string) $request->ip())),
         ]);
+    }
+
+    /** An address of the old kind, or the part of a new one that a single customer holds (64 bits). */
+    private static function network(string $ip): string
+    {
+        $bytes = (string) @inet_pton($ip);
+
+        return strlen($bytes) === 16 ? bin2hex(substr($bytes, 0, 8)) : $ip;
     }
 }

@@ -15,15 +15,16 @@ final class Originals
     public function keep(Page $page, User $user, string $file, string $name): Original
     {
         $sha256 = (string) hash_file('sha256', $file);
+        $bytes = (int) filesize($file);
         $path = sprintf('originals/%d/%s', $page->id, $sha256);
-        $disk = Storage::disk('works');
-        if (! $disk->exists($path)) {
-            $stream = fopen($file, 'r') ?: throw new \RuntimeException('The file that was sent could not be read again.');
-            $disk->writeStream($path, $stream);
+        $whole = new WholeFile(Storage::disk('works'));
+        // A file that is there may be half of one, from before files were only named when whole.
+        if (! $whole->is($path, $bytes, $sha256)) {
+            $whole->put($path, fopen($file, 'r') ?: throw new NotKept('The file that was sent could not be read again. Send it once more.'), $bytes, $sha256);
         }
 
         return Original::query()->create([
-            'page_id' => $page->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => (int) filesize($file),
+            'page_id' => $page->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => $bytes,
             'name' => mb_substr((string) preg_replace('/[\p{C}\/\\\\]+/u', ' ', $name), 0, 200),
         ]);
     }
@@ -49,7 +50,10 @@ final class Originals
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'awning');
         try {
-            file_put_contents($file, Storage::disk('works')->readStream($original->path) ?? throw new \RuntimeException('The original is missing from the disk. Restore it from a backup.'));
+            $copied = file_put_contents($file, Storage::disk('works')->readStream($original->path) ?? throw new \RuntimeException('The original is missing from the disk. Restore it from a backup.'));
+            if ($copied !== $original->bytes) {
+                throw new NotKept('The original could not be read whole: the disk may be full, or the file was cut short. Send it again.');
+            }
 
             return $work($file);
         } finally {

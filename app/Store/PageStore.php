@@ -36,11 +36,16 @@ final class PageStore implements SheetSource
 
     public function tilesOf(LayerName $layer): array
     {
-        return array_map(function (string $key): array {
-            [$column, $row] = explode(',', $key);
+        return self::places($this->hashesOf($layer));
+    }
 
-            return [(int) $column, (int) $row];
-        }, array_keys($this->hashesOf($layer)));
+    /**
+     * @param  array<string, mixed>  $tiles  by "column,row"
+     * @return list<array{int, int}>
+     */
+    public static function places(array $tiles): array
+    {
+        return array_map(fn (string $key): array => array_map(intval(...), explode(',', $key, 2)), array_keys($tiles));
     }
 
     /** @return array<string, string> "column,row" => hash */

@@ -8,7 +8,13 @@ use App\Models\JournalEntry;
 use App\Models\LayerTile;
 use App\Models\Tile;
 
-/** Removes tiles that neither a layer nor a journal refers to, once they are old enough. Reduced ones go with the rest. */
+/**
+ * Removes tiles that neither a layer nor a journal refers to, once they are old enough. Reduced ones go with the rest.
+ *
+ * It may run beside ops: layers are read before the journal, so that a tile an op takes out of a layer meanwhile is met
+ * as that op's "before"; the journal is read by id, so that rows that come and go shift nothing; and a tile that is
+ * referred to anew is made young, which the removal looks at once more.
+ */
 final class TileSweep
 {
     /** @return int how many were removed */
@@ -19,7 +25,7 @@ final class TileSweep
         foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
             $live[$hash] = true;
         }
-        foreach (JournalEntry::query()->toBase()->where('state', '!=', 'dropped')->orderBy('id')->lazy(100) as $entry) {
+        foreach (JournalEntry::query()->toBase()->where('state', '!=', 'dropped')->lazyById(100) as $entry) {
             foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
                 foreach ([$before, $after] as $hash) {
                     if ($hash !== null) {

@@ -22,9 +22,7 @@ final class Tiles
     {
         $known = [];
         foreach (array_chunk(array_map(strval(...), array_keys($tiles)), 500) as $hashes) {
-            $known += array_flip(Tile::query()->toBase()->whereIn('hash', $hashes)->pluck('hash')->all());
-            // A tile about to be referred to again must outlive the sweep.
-            Tile::query()->toBase()->whereIn('hash', $hashes)->where('made_at', '<', now()->subHour())->update(['made_at' => now()]);
+            $known += $this->keptYoung($hashes);
         }
         $rows = [];
         $size = 0;
@@ -40,6 +38,26 @@ final class Tiles
         if ($rows !== []) {
             Tile::query()->toBase()->insertOrIgnore($rows);
         }
+    }
+
+    /**
+     * Those of some tiles that are there and will stay: one that is about to be referred to again must outlive the sweep.
+     *
+     * @param  list<string>  $hashes
+     * @return array<string, mixed> by hash
+     */
+    private function keptYoung(array $hashes): array
+    {
+        $made = Tile::query()->toBase()->whereIn('hash', $hashes)->pluck('made_at', 'hash')->all();
+        $old = array_map(strval(...), array_keys(array_filter($made, fn (string $at): bool => $at < now()->subHour()->toDateTimeString())));
+        if ($old !== []) {
+            Tile::query()->toBase()->whereIn('hash', $old)->update(['made_at' => now()]);
+            // The sweep may have been quicker: what is still there, is looked at in the present and held.
+            $there = Tile::query()->toBase()->whereIn('hash', $old)->sharedLock()->pluck('hash')->all();
+            $made = array_diff_key($made, array_flip(array_diff($old, $there)));
+        }
+
+        return $made;
     }
 
     /** A derived tile, whose name says what it was made of. */
@@ -76,7 +94,13 @@ final class Tiles
     /** @throws TileMissing when the store has lost it */
     public function bytes(string $hash): string
     {
-        $bytes = @gzuncompress($this->packed($hash) ?? throw new TileMissing($hash));
+        return self::inflate($hash, $this->packed($hash));
+    }
+
+    /** @throws TileMissing when there is nothing, or not what was put in */
+    public static function inflate(string $hash, ?string $packed): string
+    {
+        $bytes = $packed === null ? false : @gzuncompress($packed);
 
         return $bytes === false ? throw new TileMissing($hash) : $bytes;
     }

@@ -137,9 +137,9 @@ final class HandTest extends BrowserTestCase
         self::assertSame('Move Shade', $browser->run('return document.activeElement.getAttribute("aria-label")'));
         $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';
         $browser->keys(' ');
-        $browser->until("$told.includes('item')", 'the handle is taken', 5);
+        $browser->until("$told.includes('Shade taken up')", 'the handle is taken', 5);
         $browser->keys("\u{E015}");
-        $browser->until("/item (\\S+) was moved over droppable area (?!\\1)/.test($told)", 'the handle is one further down');
+        $browser->until("/Shade at place ([2-9])/.test($told)", 'the handle is one further down');
         $browser->keys(' ');
         $browser->until('document.querySelector("[aria-label^=\"Move \"]").getAttribute("aria-label") === "Move Light"', 'the new order');
         $this->saved($browser);

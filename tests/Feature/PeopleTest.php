@@ -50,7 +50,7 @@ final class PeopleTest extends TestCase
         $owner = $this->person('Owner', $series, Role::Owner);
         $task = \App\Models\Task::query()->create(['page_id' => $page->id, 'user_id' => $owner->id, 'kind' => 'deliver', 'state' => 'done', 'progress' => 100, 'message' => '', 'input' => []]);
         $stranger = $this->person('Stranger', $series, null);
-        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up'];
+        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password'];
         $checked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
             /** @var RegisteredRoute $route */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Awning\Core\Codec\UnreadableImage;
 use Illuminate\Console\Command;
 
 /** What the batch commands share: paths, the JSON report, errors a person can act on. */
@@ -17,7 +16,7 @@ abstract class BatchCommand extends Command
             $work();
 
             return self::SUCCESS;
-        } catch (UnreadableImage|\InvalidArgumentException $error) {
+        } catch (\RuntimeException|\InvalidArgumentException $error) {
             $this->error($error->getMessage());
 
             return self::FAILURE;
@@ -28,7 +27,15 @@ abstract class BatchCommand extends Command
     {
         $path = $this->option($option);
 
-        return is_string($path) && $path !== '' ? $path : null;
+        return is_string($path) && $path !== '' ? self::place($path) : null;
+    }
+
+    /** Where a path leads that was typed in the caller's folder: this runs in the project's. */
+    protected static function place(string $path): string
+    {
+        $folder = getenv('AWNING_FOLDER');
+
+        return $folder === false || $folder === '' || str_starts_with($path, '/') ? $path : "$folder/$path";
     }
 
     protected function write(string $path, string $bytes): void

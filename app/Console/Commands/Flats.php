@@ -31,7 +31,7 @@ final class Flats extends BatchCommand
             $palette = $this->path('palette');
             $colours = $palette === null ? FlatsPicture::COLOURS : array_map(fn ($colour): array => $colour->parts(), (new PaletteCsv)->read($palette));
             $clock = new Stopwatch;
-            $picture = (new ImageReader)->read((string) $this->argument('scan'));
+            $picture = (new ImageReader)->read(self::place((string) $this->argument('scan')));
             $clock->lap('read');
             $scan = (new ScanCleaner)->clean($picture->channels());
             $dpi = $picture->dpi;

@@ -21,7 +21,7 @@ final class Render extends BatchCommand
         return $this->guarded(function (): void {
             $out = $this->path('out') ?? throw new \InvalidArgumentException('Say where the picture goes: --out OUT.png');
             $clock = new Stopwatch;
-            $file = new OpenRasterFile((string) $this->argument('stack'));
+            $file = new OpenRasterFile(self::place((string) $this->argument('stack')));
             $clock->lap('open');
             $paint = (new OpenRasterRenderer($file))->render();
             $clock->lap('compose');

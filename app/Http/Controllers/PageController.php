@@ -5,21 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Feed;
-use App\Desk\PagePicture;
 use App\Desk\PageState;
+use App\Desk\ShelfPicture;
 use App\Models\Page;
 use App\Models\User;
-use Awning\Core\Codec\PngWriter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Storage;
 
 final class PageController
 {
-    /** Pages on the shelf and the series page are shown at an eighth of their size. */
-    private const PICTURE_LEVEL = 3;
-
     public function show(Request $request, Page $page): JsonResponse
     {
         /** @var User $user */
@@ -38,14 +33,9 @@ final class PageController
 
     public function picture(Page $page): Response
     {
-        $path = sprintf('pictures/%d-%d-%d.png', $page->id, $page->revision, $page->series->palette_version);
-        $disk = Storage::disk('works');
-        if (! $disk->exists($path)) {
-            $paint = (new PagePicture($page))->reduced(self::PICTURE_LEVEL);
-            abort_if($paint === null, 404);
-            $disk->put($path, (new PngWriter)->paint($paint));
-        }
+        $bytes = (new ShelfPicture($page))->bytes();
+        abort_if($bytes === null, 404);
 
-        return new Response((string) $disk->get($path), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response($bytes, 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 }

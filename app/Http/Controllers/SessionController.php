@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\People;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,12 +28,12 @@ final class SessionController
         ]);
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, People $people): JsonResponse
     {
         $request->validate(['email' => 'required|string|max:190', 'password' => 'required|string|max:200']);
-        if (! Auth::attempt($request->only('email', 'password'))) {
-            throw ValidationException::withMessages(['email' => 'This address and password do not belong together. Check both and try again.']);
-        }
+        $user = $people->who($request->string('email')->toString(), $request->string('password')->toString())
+            ?? throw ValidationException::withMessages(['email' => 'This address and password do not belong together. Check both and try again.']);
+        Auth::login($user);
         $request->session()->regenerate();
 
         return $this->show($request);
@@ -42,6 +43,7 @@ final class SessionController
     public function demo(Request $request): JsonResponse
     {
         abort_unless((bool) config('awning.demo'), 404);
+        $request->validate(['id' => 'required|integer']);
         Auth::login(User::query()->where('is_demo', true)->findOrFail($request->integer('id')));
         $request->session()->regenerate();
 

@@ -5,42 +5,45 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Lease;
+use App\Desk\Tasks;
 use App\Http\Requests\HolderRequest;
-use App\Jobs\CleanInk;
 use App\Jobs\Deliver;
-use App\Jobs\ImportScan;
 use App\Models\Page;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
-use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\ImageHeader;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\Rule;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class TaskController
 {
+    public function __construct(private readonly Tasks $tasks)
+    {
+    }
+
     /** Checks the file's head at once, keeps the file, and leaves the rest to a job. */
-    public function import(HolderRequest $request, Page $page, Originals $originals, ImageReader $reader): JsonResponse
+    public function import(HolderRequest $request, Page $page, Originals $originals): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
         $request->validate([
             'scan' => 'required_without:original|file|max:'. 1024 * (int) config('awning.upload_megabytes'),
             'original' => 'sometimes|integer',
+            'cut' => 'sometimes|boolean',
         ]);
         $file = $request->file('scan');
         if ($file instanceof UploadedFile) {
-            $reader->header($file->path());
+            ImageHeader::of($file->path());
             $original = $originals->keep($page, $request->person(), $file->path(), $file->getClientOriginalName());
         } else {
             $original = $page->originals()->findOrFail($request->integer('original'));
         }
-        $task = $this->begin($page, $request->person(), 'import', ['original' => $original->id]);
-        ImportScan::dispatch($task->id);
+        $input = ['original' => $original->id, 'cut' => $request->boolean('cut')];
+        $task = $this->tasks->begin($page, $request->person(), 'import', $input, $request->lease());
 
         return new JsonResponse($task->toClient(), 202);
     }
@@ -49,8 +52,8 @@ final class TaskController
     {
         Lease::check($page, $request->person(), $request->lease());
         $request->validate(['paper' => 'required|integer|between:0,254', 'ink' => 'required|integer|between:1,255|gt:paper']);
-        $task = $this->begin($page, $request->person(), 'clean', ['paper' => $request->integer('paper'), 'ink' => $request->integer('ink')]);
-        CleanInk::dispatch($task->id);
+        $levels = ['paper' => $request->integer('paper'), 'ink' => $request->integer('ink')];
+        $task = $this->tasks->begin($page, $request->person(), 'clean', $levels, $request->lease());
 
         return new JsonResponse($task->toClient(), 202);
     }
@@ -60,8 +63,7 @@ final class TaskController
         $request->validate(['format' => ['required', Rule::in(Deliver::FORMATS)]]);
         /** @var User $user */
         $user = $request->user();
-        $task = $this->begin($page, $user, 'deliver', ['format' => $request->string('format')->toString()]);
-        Deliver::dispatch($task->id);
+        $task = $this->tasks->begin($page, $user, 'deliver', ['format' => $request->string('format')->toString()]);
 
         return new JsonResponse($task->toClient(), 202);
     }
@@ -83,9 +85,13 @@ final class TaskController
     public function stop(Request $request, Task $task): JsonResponse
     {
         $this->mine($request, $task);
-        Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']);
+        $stopped = $this->tasks->stop($task);
+        $state = $task->refresh()->toClient();
+        if (! $stopped && $task->state === 'done') {
+            $state['message'] = 'It was done before it could be stopped. Undo takes it back.';
+        }
 
-        return new JsonResponse($task->refresh()->toClient());
+        return new JsonResponse($state);
     }
 
     public function download(Request $request, Task $task): StreamedResponse
@@ -100,15 +106,5 @@ final class TaskController
     {
         $user = $request->user();
         abort_unless($user instanceof User && $task->user_id === $user->id && $user->roleIn($task->page->series) !== null, 403);
-    }
-
-    /** @param  array<string, mixed>  $input */
-    private function begin(Page $page, User $user, string $kind, array $input): Task
-    {
-        if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= 20) {
-            throw ValidationException::withMessages(['task' => 'Twenty pieces of work are waiting already. Let some finish first.']);
-        }
-
-        return Task::query()->create(['page_id' => $page->id, 'user_id' => $user->id, 'kind' => $kind, 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting', 'input' => $input]);
     }
 }

@@ -10,8 +10,9 @@ use Imagick;
 use ImagickException;
 
 /**
- * Reads PNG, JPEG, TIFF and WebP into upright 8-bit sRGB planes. The kind is told by the file's first bytes, never by
- * its name, and the size is checked before a pixel is decoded.
+ * Reads PNG, JPEG, TIFF and WebP into upright 8-bit sRGB planes. Kind and size are checked before a decoder sees the file.
+ * Still, a decoder is a stranger's code at work on a stranger's file: where the file comes from the network, run this in
+ * a process of its own with limits (core/decode.php).
  */
 final readonly class ImageReader
 {
@@ -20,77 +21,43 @@ final readonly class ImageReader
 
     public const LONGEST_SIDE = 20_000;
 
-    private const KINDS = [
-        'png' => '/^\x89PNG\r\n\x1a\n/',
-        'jpeg' => '/^\xff\xd8\xff/',
-        'tiff' => '/^(II\x2a\0|MM\0\x2a)/',
-        'webp' => '/^RIFF....WEBP/s',
-    ];
-
-    /** @throws UnreadableImage */
-    public function read(string $path): Picture
-    {
-        return $this->decode($this->header($path), $path);
-    }
-
     /**
-     * Kind and size without decoding the pixels.
+     * @param  bool  $cut  whether a file that ends too early is read as far as it goes
      *
-     * @return array{kind: string, width: int, height: int}
-     *
+     * @throws CutShort
      * @throws UnreadableImage
      */
-    public function header(string $path): array
+    public function read(string $path, bool $cut = false): Picture
     {
-        $start = is_file($path) ? @file_get_contents($path, false, null, 0, 24) : false;
-        if ($start === false) {
-            throw new UnreadableImage('The file could not be opened. Send it again.');
+        $header = ImageHeader::of($path);
+        if ($header->kind === 'tiff' && $header->share < 1 && ! $cut) {
+            throw new CutShort($header->share);
         }
-        $kind = $this->kind($start);
-        if ($kind === null) {
-            throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save the scan as one of these and send it again.');
-        }
-        if ($kind === 'png') {
-            // PNG says its size in its first 24 bytes; the decoder would call a huge one damaged.
-            $this->checkSize(self::word($start, 16), self::word($start, 20));
-        }
-        self::limitResources();
-        $image = new Imagick;
+        $essentials = Essentials::of($path, $header->kind);
         try {
-            $image->pingImage("$kind:$path".($kind === 'tiff' ? '[0]' : ''));
-        } catch (ImagickException $error) {
-            throw new UnreadableImage($this->reason($error), 0, $error);
-        }
-        $width = $image->getImageWidth();
-        $height = $image->getImageHeight();
-        $image->clear();
-        $this->checkSize($width, $height);
-
-        return ['kind' => $kind, 'width' => $width, 'height' => $height];
-    }
-
-    private function checkSize(int $width, int $height): void
-    {
-        if ($width < 1 || $height < 1) {
-            throw new UnreadableImage('The image has no pixels. Export it again from where it came.');
-        }
-        if ($width > self::LONGEST_SIDE || $height > self::LONGEST_SIDE || $width * $height > self::MOST_PIXELS) {
-            throw new UnreadableImage(sprintf(
-                'The image says it is %s x %s px; the most is %s px a side and %d million pixels in all. Scan at a lower resolution or cut it in parts.',
-                number_format($width, 0, '', ' '), number_format($height, 0, '', ' '), number_format(self::LONGEST_SIDE, 0, '', ' '), self::MOST_PIXELS / 1_000_000,
-            ));
-        }
-    }
-
-    private function kind(string $start): ?string
-    {
-        foreach (self::KINDS as $kind => $pattern) {
-            if (preg_match($pattern, $start) === 1) {
-                return $kind;
+            $picture = $this->decode($header, $essentials ?? $path, $path);
+        } finally {
+            if ($essentials !== null) {
+                @unlink($essentials);
             }
         }
+        if ($header->kind === 'jpeg' && $header->share < 1 && ! $cut) {
+            throw new CutShort(self::shareThere($picture->paint));
+        }
 
-        return null;
+        return $picture;
+    }
+
+    /** How much of a picture there is above rows that are all the same: what a decoder fills in where data ends. */
+    private static function shareThere(Paint $paint): float
+    {
+        $row = $paint->height;
+        $last = substr($paint->green, -$paint->width);
+        while ($row > 0 && substr_compare($paint->green, $last, ($row - 1) * $paint->width, $paint->width) === 0) {
+            $row--;
+        }
+
+        return $row / $paint->height;
     }
 
     private static function limitResources(): void
@@ -103,12 +70,12 @@ final readonly class ImageReader
         Imagick::setResourceLimit(Imagick::RESOURCETYPE_DISK, 0);
     }
 
-    /** @param  array{kind: string, width: int, height: int}  $header */
-    private function decode(array $header, string $path): Picture
+    private function decode(ImageHeader $header, string $path, string $original): Picture
     {
+        self::limitResources();
         $image = new Imagick;
         try {
-            $image->readImage("{$header['kind']}:$path".($header['kind'] === 'tiff' ? '[0]' : ''));
+            $image->readImage("$header->kind:$path".($header->kind === 'tiff' ? '[0]' : ''));
             $dpi = $this->dpi($image);
             $image->autoOrient();
             $this->toSrgb($image);
@@ -132,7 +99,7 @@ final readonly class ImageReader
         }
         $opaque = $alpha ? $planes[3] : str_repeat("\xff", $width * $height);
         [$red, $green, $blue] = $grey ? [$planes[0], $planes[0], $planes[0]] : $planes;
-        $curve = $header['kind'] === 'png' ? $this->pngCurve($path) : null;
+        $curve = $header->kind === 'png' ? $this->pngCurve($original) : null;
         if ($curve !== null) {
             [$red, $green, $blue] = array_map(fn (string $plane): string => strtr($plane, Bytes::identity(), $curve), [$red, $green, $blue]);
         }

@@ -97,6 +97,10 @@ final class OpenRasterFile
 
     private function xml(string $text): \SimpleXMLElement
     {
+        // Any other encoding would hide declarations from a look at the bytes.
+        if (! mb_check_encoding($text, 'UTF-8') || str_contains($text, "\0") || preg_match('/^\s*<\?xml[^>]*encoding\s*=\s*["\'](?!utf-8["\'])/i', $text) === 1) {
+            throw new UnreadableImage('The file\'s layer list is not written in UTF-8, as the format wants; it was not opened. Export it again.');
+        }
         if (stripos($text, '<!DOCTYPE') !== false || stripos($text, '<!ENTITY') !== false) {
             throw new UnreadableImage('The file\'s layer list holds declarations that have no place there; it was not opened.');
         }

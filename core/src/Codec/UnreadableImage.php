@@ -5,6 +5,6 @@ declare(strict_types=1);
 namespace Awning\Core\Codec;
 
 /** A file that is not read, with a message that says why and what to do. */
-final class UnreadableImage extends \RuntimeException
+class UnreadableImage extends \RuntimeException
 {
 }

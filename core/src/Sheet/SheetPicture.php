@@ -7,11 +7,12 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\TileGrid;
 
 /** Composes a whole page, tile by tile. */
 final readonly class SheetPicture
 {
-    public function __construct(private Compositor $compositor = new Compositor)
+    public function __construct(private Compositor $compositor = new Compositor, private Hands $hands = new OneHand)
     {
     }
 
@@ -19,22 +20,16 @@ final readonly class SheetPicture
     public function compose(Sheet $sheet, PageStack $stack, ?callable $progress = null): Paint
     {
         $grid = $sheet->grid();
-        /** @var list<array<string, string>> $planes */
-        $planes = [[], [], []];
-        $done = 0;
-        foreach ($grid->all() as [$column, $row]) {
-            $pixels = $this->compositor->compose($stack, new SheetBlock($sheet, $column, $row));
-            foreach ([$pixels->red, $pixels->green, $pixels->blue] as $i => $plane) {
-                $planes[$i]["$column,$row"] = $plane;
-            }
-            $done++;
-            if ($progress !== null && $column === $grid->columns - 1) {
-                $progress($done / ($grid->columns * $grid->rows));
-            }
-        }
-        $join = function (int $plane) use ($planes, $grid): string {
-            return $grid->join(fn (int $column, int $row): ?string => $planes[$plane]["$column,$row"] ?? null);
-        };
+        $places = $grid->all();
+        $tiles = $this->hands->each($places, function (array $place) use ($sheet, $stack): string {
+            $pixels = $this->compositor->compose($stack, new SheetBlock($sheet, $place[0], $place[1]));
+
+            return $pixels->red.$pixels->green.$pixels->blue;
+        }, $progress);
+        $at = array_flip(array_map(fn (array $place): string => "$place[0],$place[1]", $places));
+        $join = fn (int $plane): string => $grid->join(
+            fn (int $column, int $row): string => substr($tiles[$at["$column,$row"]], $plane * TileGrid::PIXELS, TileGrid::PIXELS),
+        );
 
         return new Paint($grid->width, $grid->height, $join(0), $join(1), $join(2), str_repeat("\xff", $grid->width * $grid->height));
     }

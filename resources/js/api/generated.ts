@@ -39,6 +39,10 @@ export type HangablePass = { title: string; pass: { name: string; kind: PassKind
 
 export type Holder = { id: number; name: string };
 
+export type InvitationLink = { link: string; days: number };
+
+export type InvitationState = { kind: 'join' | 'password'; series: string | null; role: Role | null; email: string | null; name: string | null; shortest: number };
+
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
 export type LeaseState = { held: boolean; holder: string | null };
@@ -83,7 +87,9 @@ export type SizeData = { width: number; height: number; dpi: number; paper: numb
 
 export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null };
+export type TaskQuestion = { kind: 'cut'; share: number; original: number };
+
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

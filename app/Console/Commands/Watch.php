@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Desk\Tasks;
+use Illuminate\Console\Command;
+use Throwable;
+
+/** Runs beside the queue workers, and gives what a dead one leaves to the others. */
+final class Watch extends Command
+{
+    protected $signature = 'awning:watch {--once : look once and end} {--every=2 : seconds between two looks}';
+
+    protected $description = 'Take up work whose process died';
+
+    public function handle(Tasks $tasks): int
+    {
+        do {
+            try {
+                $taken = $tasks->takeUpAgain();
+                if ($taken > 0) {
+                    $this->line("$taken taken up again");
+                }
+            } catch (Throwable $error) {
+                // The database may be away for a while; whoever keeps this running need not notice.
+                $this->error($error->getMessage());
+                $this->laravel['db']->purge();
+            }
+            if (! $this->option('once')) {
+                usleep((int) (1e6 * max(0.2, (float) $this->option('every'))));
+            }
+        } while (! $this->option('once'));
+
+        return self::SUCCESS;
+    }
+}

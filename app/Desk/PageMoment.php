@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Page;
+use App\Models\Series;
+use App\Store\FrozenPage;
+use App\Store\PageStore;
+use Awning\Core\Sheet\Palette;
+use Illuminate\Support\Facades\DB;
+
+/** A page and the palette it is coloured with, as they stood together at one moment. */
+final readonly class PageMoment
+{
+    /** @param  array<int, string>  $figures  name by id */
+    private function __construct(public FrozenPage $page, public Palette $palette, public array $figures, public int $revision)
+    {
+    }
+
+    public static function of(Page $page): self
+    {
+        // The first question in it fixes the moment for all others (repeatable read).
+        $moment = DB::transaction(function () use ($page): self {
+            $row = Page::query()->findOrFail($page->id);
+            $palette = new SeriesPalette(Series::query()->findOrFail($row->series_id));
+            $names = [];
+            foreach ($palette->toClient()['figures'] as $figure) {
+                $names[$figure['id']] = $figure['name'];
+            }
+
+            return new self(new FrozenPage(new PageStore($row)), $palette->core(), $names, $row->revision);
+        });
+        $moment->page->fetch();
+
+        return $moment;
+    }
+}

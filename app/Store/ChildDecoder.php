@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Awning\Core\Codec\CutShort;
+use Awning\Core\Codec\ImageHeader;
+use Awning\Core\Codec\Picture;
+use Awning\Core\Codec\UnreadableImage;
+use Awning\Core\Raster\Paint;
+use Symfony\Component\Process\Process;
+
+/**
+ * Decodes images that come from people in a process of its own: a file that eats memory or time takes that process with
+ * it and nothing else, and a person who presses stop does not wait for it.
+ */
+final readonly class ChildDecoder
+{
+    /** How often it is asked whether to go on, in microseconds. */
+    private const LOOK_EVERY = 200_000;
+
+    /**
+     * @param  int  $megabytes  of memory the decoder may address: 130 million pixels in four channels of 16 bits take 1 GB,
+     *                          and stand twice while they become planes
+     * @param  int  $seconds  of work
+     */
+    public function __construct(private int $megabytes = 5000, private int $seconds = 60)
+    {
+    }
+
+    /**
+     * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
+     * @param  bool  $cut  whether a file that ends too early is read as far as it goes
+     *
+     * @throws CutShort
+     * @throws UnreadableImage
+     */
+    public function read(string $path, callable $goOn, bool $cut = false): Picture
+    {
+        $header = ImageHeader::of($path);
+        $out = (string) tempnam(sys_get_temp_dir(), 'awning');
+        // Blocks of 1024 bytes; four planes and the line before them.
+        $blocks = intdiv(4 * $header->width * $header->height, 1024) + 100_000;
+        $process = new Process([
+            '/bin/bash', '-c', 'ulimit -v "$1" -t "$2" -f "$3" -c 0 && shift 3 && exec "$@"', 'decode',
+            (string) (1024 * $this->megabytes), (string) $this->seconds, (string) $blocks,
+            PHP_BINARY, base_path('core/decode.php'), $path, $out, ...($cut ? ['cut'] : []),
+        ]);
+        try {
+            $process->setTimeout(2 * $this->seconds + 30)->start();
+            while ($process->isRunning()) {
+                usleep(self::LOOK_EVERY);
+                $process->checkTimeout();
+                $goOn();
+            }
+
+            return $this->result($process, $out);
+        } catch (\Symfony\Component\Process\Exception\ProcessTimedOutException) {
+            throw $this->tooMuch();
+        } finally {
+            $process->stop(0);
+            @unlink($out);
+        }
+    }
+
+    private function result(Process $process, string $out): Picture
+    {
+        if ($process->getExitCode() !== 0) {
+            $said = json_decode($process->getOutput(), true);
+            if (is_array($said) && is_float($share = $said['share'] ?? null) || is_array($said) && is_int($share = $said['share'] ?? null)) {
+                throw new CutShort((float) $share);
+            }
+            throw is_array($said) && is_string($said['message'] ?? null) ? new UnreadableImage($said['message']) : $this->tooMuch();
+        }
+        $file = fopen($out, 'r') ?: throw $this->tooMuch();
+        $head = json_decode((string) fgets($file), true);
+        $pixels = $head['width'] * $head['height'];
+        $planes = [];
+        for ($i = 0; $i < $head['planes']; $i++) {
+            $planes[] = (string) stream_get_contents($file, $pixels);
+        }
+        fclose($file);
+        [$red, $green, $blue] = $head['grey'] ? [$planes[0], $planes[0], $planes[0]] : $planes;
+        $alpha = $planes[$head['grey'] ? 1 : 3] ?? str_repeat("\xff", $pixels);
+
+        return new Picture(new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha), $head['grey'], (float) $head['dpi']);
+    }
+
+    private function tooMuch(): UnreadableImage
+    {
+        return new UnreadableImage('The image took more time or memory to open than an image of its size needs. It may be damaged; save it again, as a plain PNG, and send that.');
+    }
+}

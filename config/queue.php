@@ -1,0 +1,26 @@
+<?php
+
+return [
+    'default' => env('QUEUE_CONNECTION', 'database'),
+    'connections' => [
+        'sync' => ['driver' => 'sync'],
+        'database' => [
+            'driver' => 'database',
+            'connection' => null,
+            'table' => 'jobs',
+            'queue' => 'quick',
+            // Longer than any job may run (PageTask::$timeout), or two workers would do the same one.
+            'retry_after' => 660,
+            'after_commit' => false,
+        ],
+        'redis' => [
+            'driver' => 'redis',
+            'connection' => 'default',
+            'queue' => 'quick',
+            'retry_after' => 660,
+            'block_for' => null,
+            // Here the job is not part of the transaction: it must not start before the task is there.
+            'after_commit' => true,
+        ],
+    ],
+];

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Codec;
+
+/**
+ * What an image file says of itself in its first bytes, read by ourselves and within bounds, so that no decoder is let
+ * near a file before its kind and size are known. The kind is told by the bytes, never by the name.
+ *
+ * Sources: PNG specification 11.2.2; ITU T.81 B.2.2 (JPEG); TIFF 6.0 section 2; the WebP container specification.
+ */
+final readonly class ImageHeader
+{
+    private const KINDS = [
+        'png' => '/^\x89PNG\r\n\x1a\n/',
+        'jpeg' => '/^\xff\xd8\xff/',
+        'tiff' => '/^(II\x2a\0|MM\0\x2a)/',
+        'webp' => '/^RIFF....WEBP/s',
+    ];
+
+    private const TIFF_WIDTH = 256;
+
+    private const TIFF_HEIGHT = 257;
+
+    private const TIFF_OFFSETS = [273, 324];
+
+    private const TIFF_COUNTS = [279, 325];
+
+    /** A progressive JPEG passes over the picture as often as it likes; honest ones do a dozen times. */
+    private const MOST_SCANS = 64;
+
+    /** @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss */
+    private function __construct(public string $kind, public int $width, public int $height, public float $share = 1.0)
+    {
+    }
+
+    /** @throws UnreadableImage when it is no such file, or says a size that is not opened */
+    public static function of(string $path): self
+    {
+        $file = new FileBytes($path);
+        $header = match (self::kindOf($file->at(0, 16))) {
+            'png' => self::png($file),
+            'jpeg' => self::jpeg($file),
+            'tiff' => self::tiff($file),
+            'webp' => self::webp($file),
+            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save the scan as one of these and send it again.'),
+        };
+        self::checkSize($header->width, $header->height);
+
+        return $header;
+    }
+
+    private static function kindOf(string $start): ?string
+    {
+        foreach (self::KINDS as $kind => $pattern) {
+            if (preg_match($pattern, $start) === 1) {
+                return $kind;
+            }
+        }
+
+        return null;
+    }
+
+    private static function checkSize(int $width, int $height): void
+    {
+        if ($width < 1 || $height < 1) {
+            throw new UnreadableImage('The image has no pixels, or its head is damaged. Export it again from where it came.');
+        }
+        if ($width > ImageReader::LONGEST_SIDE || $height > ImageReader::LONGEST_SIDE || $width * $height > ImageReader::MOST_PIXELS) {
+            throw new UnreadableImage(sprintf(
+                'The image says it is %s x %s px; the most is %s px a side and %d million pixels in all. Scan at a lower resolution or cut it in parts.',
+                number_format($width, 0, '', ' '), number_format($height, 0, '', ' '), number_format(ImageReader::LONGEST_SIDE, 0, '', ' '), ImageReader::MOST_PIXELS / 1_000_000,
+            ));
+        }
+    }
+
+    private static function png(FileBytes $file): self
+    {
+        return new self('png', $file->number(16, 4), $file->number(20, 4));
+    }
+
+    /** Walks the segments to the frame header, and on to the end of the picture. */
+    private static function jpeg(FileBytes $file): self
+    {
+        $width = $height = $scans = 0;
+        for ($at = 2; $at < $file->size;) {
+            if ($file->at($at, 1) !== "\xff") {
+                break;
+            }
+            $marker = $file->number($at + 1, 1);
+            if ($marker === 0xFF) {
+                $at++;
+            } elseif ($marker === 0xD9) {
+                return new self('jpeg', $width, $height);
+            } elseif ($marker === 0x01 || ($marker >= 0xD0 && $marker <= 0xD8)) {
+                $at += 2;
+            } else {
+                if ($marker >= 0xC0 && $marker <= 0xCF && ! in_array($marker, [0xC4, 0xC8, 0xCC], true)) {
+                    [$height, $width] = [$file->number($at + 5, 2), $file->number($at + 7, 2)];
+                }
+                $at += 2 + max(2, $file->number($at + 2, 2));
+                if ($marker === 0xDA) {
+                    if (++$scans > self::MOST_SCANS) {
+                        throw new UnreadableImage('The image is made of more layers than a JPEG needs; it may be damaged on purpose and was not opened. Save it again as a plain JPEG.');
+                    }
+                    $at = self::afterScan($file, $at);
+                }
+            }
+        }
+
+        // Without its end mark the file was cut: how much of the picture there is shows only when it is decoded.
+        return new self('jpeg', $width, $height, 0.0);
+    }
+
+    /** The place of the next marker that is not part of the compressed data. */
+    private static function afterScan(FileBytes $file, int $at): int
+    {
+        for (; ($part = $file->at($at, 65536)) !== ''; $at += max(1, strlen($part) - 1)) {
+            if (preg_match('/\xff[^\x00\xd0-\xd7\xff]/s', $part, $found, PREG_OFFSET_CAPTURE) === 1) {
+                return $at + $found[0][1];
+            }
+            if (strlen($part) === 1) {
+                break;
+            }
+        }
+
+        return $file->size;
+    }
+
+    private static function tiff(FileBytes $file): self
+    {
+        $low = $file->at(0, 2) === 'II';
+        $directory = $file->number(4, 4, $low);
+        $fields = [];
+        for ($i = 0, $count = min(200, $file->number($directory, 2, $low)); $i < $count; $i++) {
+            $at = $directory + 2 + 12 * $i;
+            $size = [1 => 1, 3 => 2, 4 => 4][$file->number($at + 2, 2, $low)] ?? 0;
+            $values = min(200_000, $file->number($at + 4, 4, $low));
+            $from = $size * $values > 4 ? $file->number($at + 8, 4, $low) : $at + 8;
+            $fields[$file->number($at, 2, $low)] = [$from, $size, $values];
+        }
+        $value = fn (int $field, int $i = 0): int => isset($fields[$field]) ? $file->number($fields[$field][0] + $i * $fields[$field][1], $fields[$field][1], $low) : 0;
+
+        return new self('tiff', $value(self::TIFF_WIDTH), $value(self::TIFF_HEIGHT), self::stripsThere($file, $fields, $value));
+    }
+
+    /**
+     * The share of a TIFF's strips or tiles that lie wholly inside the file.
+     *
+     * @param  array<int, array{int, int, int}>  $fields  place, bytes a value, values
+     * @param  callable(int, int): int  $value
+     */
+    private static function stripsThere(FileBytes $file, array $fields, callable $value): float
+    {
+        foreach (self::TIFF_OFFSETS as $kind => $offsets) {
+            if (! isset($fields[$offsets], $fields[self::TIFF_COUNTS[$kind]])) {
+                continue;
+            }
+            $strips = $fields[$offsets][2];
+            $there = 0;
+            for ($i = 0; $i < $strips; $i++) {
+                $end = $value($offsets, $i) + $value(self::TIFF_COUNTS[$kind], $i);
+                $there += $end > 0 && $end <= $file->size ? 1 : 0;
+            }
+
+            return $strips === 0 ? 0.0 : $there / $strips;
+        }
+
+        return 1.0;
+    }
+
+    private static function webp(FileBytes $file): self
+    {
+        $data = 20;
+        [$width, $height] = match ($file->at(12, 4)) {
+            'VP8 ' => [$file->number($data + 6, 2, true) & 0x3FFF, $file->number($data + 8, 2, true) & 0x3FFF],
+            'VP8L' => [($file->number($data + 1, 4, true) & 0x3FFF) + 1, ($file->number($data + 1, 4, true) >> 14 & 0x3FFF) + 1],
+            'VP8X' => [$file->number($data + 4, 3, true) + 1, $file->number($data + 7, 3, true) + 1],
+            default => [0, 0],
+        };
+
+        return new self('webp', $width, $height);
+    }
+}

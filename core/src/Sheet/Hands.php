@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet;
+
+/** Who does many pieces of work that know nothing of each other: one after the other, or several at a time. */
+interface Hands
+{
+    /**
+     * @template T
+     *
+     * @param  list<T>  $pieces
+     * @param  callable(T): string  $work
+     * @param  ?callable(float): void  $progress  told the share done, 0..1; may throw to end the work
+     * @return list<string> one for each piece, in their order
+     */
+    public function each(array $pieces, callable $work, ?callable $progress = null): array;
+}

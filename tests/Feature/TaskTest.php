@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Desk\PageDesk;
+use App\Desk\PageMoment;
+use App\Desk\PagePicture;
+use App\Desk\TaskEnded;
+use App\Desk\Tasks;
+use App\Desk\TwoHands;
+use App\Jobs\ImportScan;
+use App\Jobs\PageTask;
+use App\Jobs\Worker;
+use App\Models\JournalEntry;
+use App\Models\Material;
+use App\Models\Original;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Task;
+use App\Models\User;
+use App\Store\FrozenPage;
+use App\Store\PageStore;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Sheet\OneHand;
+use Awning\Core\Sheet\Ops\FillRegions;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** Long work that is stopped, killed, begun twice, overtaken. */
+final class TaskTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private Page $page;
+
+    private User $user;
+
+    private Material $material;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$series, $this->page, $this->material] = $this->series();
+        $this->user = $this->person('Mira', $series, Role::Owner);
+        $this->import($this->page, $this->user);
+        config(['queue.default' => 'database']);
+    }
+
+    private function begin(string $kind = 'clean', array $input = ['paper' => 20, 'ink' => 200]): Task
+    {
+        return (new Tasks)->begin($this->page, $this->user, $kind, $input, $kind === 'deliver' ? null : self::LEASE);
+    }
+
+    private function workOn(Task $task): Task
+    {
+        $payload = json_decode((string) DB::table('jobs')->where('id', $task->job_id)->value('payload'), true);
+        $job = unserialize($payload['data']['command']);
+        self::assertInstanceOf(PageTask::class, $job);
+        $job->handle();
+
+        return $task->refresh();
+    }
+
+    private function entries(): int
+    {
+        return JournalEntry::query()->where('page_id', $this->page->id)->count();
+    }
+
+    public function test_a_task_and_its_job_are_there_together_or_not_at_all(): void
+    {
+        $task = $this->begin();
+        self::assertSame($task->job_id, DB::table('jobs')->where('queue', 'long')->value('id'));
+        self::assertSame('quick', DB::table('jobs')->where('id', $this->begin('deliver', ['format' => 'png'])->job_id)->value('queue'), 'a delivery waits in another line');
+        config(['queue.connections.database.table' => 'no_such_table']);
+        $this->app->forgetInstance('queue');
+        \Illuminate\Support\Facades\Queue::clearResolvedInstances();
+        try {
+            $this->begin();
+            self::fail('a queue without a table took a job');
+        } catch (\Illuminate\Database\QueryException) {
+            self::assertSame(2, Task::query()->where('state', 'waiting')->count(), 'no task without a job');
+        }
+    }
+
+    public function test_no_more_than_twenty_wait(): void
+    {
+        for ($i = 0; $i < 20; $i++) {
+            $this->begin();
+        }
+        $this->postJson("/api/pages/{$this->page->id}/deliver", ['format' => 'png'])->assertStatus(422)->assertJsonPath('errors.task.0', 'Twenty pieces of work are waiting already. Let some finish first.');
+        self::assertSame(20, DB::table('jobs')->count());
+    }
+
+    public function test_what_lands_ends_the_task_and_is_not_done_twice(): void
+    {
+        $task = $this->begin();
+        $before = $this->entries();
+        self::assertSame('done', $this->workOn($task)->state);
+        self::assertSame($before + 1, $this->entries());
+        $this->workOn($task);
+        // Killed after it landed and before anybody was told: the op's own number tells.
+        $task->forceFill(['state' => 'working'])->save();
+        $this->workOn($task);
+        self::assertSame($before + 1, $this->entries(), 'the same job, run again');
+    }
+
+    public function test_nothing_lands_after_the_page_was_given_back(): void
+    {
+        $task = $this->begin();
+        $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE])->assertNoContent();
+        $this->hold($this->page, $this->person('Pell', $this->page->series), 'anotherlease000')->assertOk();
+        $before = $this->entries();
+        $ended = $this->workOn($task);
+        self::assertSame('failed', $ended->state);
+        self::assertStringContainsString('Pell is working on this page', $ended->message);
+        self::assertSame($before, $this->entries());
+    }
+
+    public function test_a_stop_before_the_landing_is_true_and_one_after_it_says_so(): void
+    {
+        $task = $this->begin();
+        $task->forceFill(['state' => 'working', 'progress' => 80])->save();
+        $this->deleteJson("/api/tasks/$task->id")->assertJson(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']);
+        $before = $this->entries();
+        try {
+            (new PageDesk)->land($task->refresh(), new FillRegions([$this->labelAt($this->page, 120, 200)], $this->material->figure_id, $this->material->id));
+            self::fail('it landed all the same');
+        } catch (TaskEnded) {
+            self::assertSame($before, $this->entries());
+        }
+        $late = $this->begin();
+        $this->workOn($late);
+        $this->deleteJson("/api/tasks/$late->id")->assertJson(['state' => 'done', 'message' => 'It was done before it could be stopped. Undo takes it back.']);
+        self::assertSame($before + 1, $this->entries());
+    }
+
+    public function test_work_of_a_dead_process_is_taken_up_again_and_only_that(): void
+    {
+        $sleeper = new Process(['sleep', '30']);
+        $sleeper->start();
+        $stat = explode(' ', (string) preg_replace('/.*\) /', '', (string) file_get_contents("/proc/{$sleeper->getPid()}/stat")));
+        [$host] = explode(' ', Worker::me());
+        $alive = "$host {$sleeper->getPid()} $stat[19]";
+        $task = $this->begin();
+        $task->forceFill(['state' => 'working', 'worker' => $alive])->save();
+        DB::table('jobs')->update(['reserved_at' => now()->getTimestamp(), 'attempts' => 1]);
+        self::assertSame(0, (new Tasks)->takeUpAgain(), 'it is at work');
+        self::assertFalse(Worker::isGone(Worker::me()));
+        self::assertFalse(Worker::isGone('otherhost 1 1'), 'nothing is known of another machine');
+        $sleeper->signal(SIGKILL);
+        $sleeper->wait(static fn () => null);
+        self::assertSame(1, (new Tasks)->takeUpAgain());
+        self::assertSame(['waiting', null], [$task->refresh()->state, $task->worker]);
+        self::assertNull(DB::table('jobs')->where('id', $task->job_id)->value('reserved_at'), 'free for the next worker');
+        self::assertSame('done', $this->workOn($task)->state);
+    }
+
+    public function test_a_task_that_lost_its_job_gets_a_new_one(): void
+    {
+        $lost = $this->begin();
+        DB::table('jobs')->delete();
+        self::assertSame(0, (new Tasks)->takeUpAgain(), 'it may be just being begun');
+        $lost->forceFill(['created_at' => now()->subSeconds(20)])->save();
+        self::assertSame(1, (new Tasks)->takeUpAgain());
+        self::assertSame(0, (new Tasks)->takeUpAgain(), 'once');
+        self::assertSame('done', $this->workOn($lost->refresh())->state);
+        $taken = $this->begin();
+        $taken->forceFill(['created_at' => now()->subSeconds(20)])->save();
+        DB::table('jobs')->where('id', $taken->job_id)->update(['reserved_at' => now()->subSeconds(16)->getTimestamp()]);
+        self::assertSame(1, (new Tasks)->takeUpAgain(), 'taken by a worker that never began');
+    }
+
+    public function test_no_job_runs_longer_than_the_queue_waits_for_it(): void
+    {
+        self::assertGreaterThan((new ImportScan(1))->timeout, config('queue.connections.database.retry_after'));
+        self::assertGreaterThan((new ImportScan(1))->timeout, config('queue.connections.redis.retry_after'));
+    }
+
+    public function test_a_moment_stays_whatever_is_done_afterwards(): void
+    {
+        $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, 120, 200)))->assertOk();
+        $this->op($this->page, $this->strokeOp($this->material))->assertOk();
+        $moment = PageMoment::of($this->page);
+        $before = PagePicture::full($moment);
+        $this->op($this->page, ['kind' => 'pass.remove', 'id' => 'shadepass1'])->assertOk();
+        $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, 300, 200)))->assertOk();
+        $this->patchJson("/api/series/{$this->page->series_id}/materials/{$this->material->id}", ['version' => 1, 'tone' => 'base', 'colour' => '#112233'])->assertOk();
+        self::assertEquals($before, PagePicture::full($moment));
+        self::assertNotEquals($before, PagePicture::full(PageMoment::of($this->page->refresh())));
+        self::assertSame($this->page->refresh()->revision - 2, $moment->revision);
+        self::assertNotEmpty($moment->page->tilesOf(LayerName::flats()));
+        self::assertEquals((new PageStore($this->page))->tilesOf(LayerName::ink()), $moment->page->tilesOf(LayerName::ink()));
+        self::assertInstanceOf(FrozenPage::class, $moment->page);
+    }
+
+    public function test_two_hands_do_what_one_does_in_the_same_order(): void
+    {
+        $work = fn (int $n): string => $n === 5 ? '' : hash('sha256', (string) $n);
+        $told = [];
+        self::assertSame(
+            (new OneHand)->each(range(0, 20), $work),
+            (new TwoHands)->each(range(0, 20), $work, function (float $share) use (&$told): void {
+                $told[] = $share;
+            }),
+        );
+        self::assertSame(1.0, end($told));
+        $here = getmypid();
+        $pids = (new TwoHands)->each(range(0, 20), fn (): string => (string) getmypid());
+        self::assertCount(2, array_unique($pids));
+        self::assertSame((string) $here, $pids[0]);
+        // The copy dies of one of its pieces: the other hand does them.
+        $dies = (new TwoHands)->each(range(0, 20), fn (int $n): string => getmypid() === $here ? "done $n" : ($n === 9 ? exit(3) : "copy $n"));
+        self::assertSame(['done 0', 'done 8', 'done 9', 'done 20'], [$dies[0], $dies[8], $dies[9], $dies[20]]);
+        self::assertSame('copy 1', $dies[1]);
+        $this->expectExceptionMessage('stopped here');
+        (new TwoHands)->each(range(0, 20), $work, fn (float $share) => $share > 0.5 ? throw new \RuntimeException('stopped here') : null);
+    }
+
+    public function test_an_original_that_is_only_half_there_is_written_anew(): void
+    {
+        $original = Original::query()->sole();
+        $disk = \Illuminate\Support\Facades\Storage::disk('works');
+        $whole = (string) $disk->get($original->path);
+        $disk->put($original->path, substr($whole, 0, 700));
+        config(['queue.default' => 'sync']);
+        $this->import($this->page, $this->user);
+        self::assertSame($whole, $disk->get($original->path));
+        $disk->put($original->path, strrev($whole));
+        $this->import($this->page, $this->user);
+        self::assertSame($whole, $disk->get($original->path), 'as long, and another');
+    }
+}
