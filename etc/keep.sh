@@ -6,10 +6,12 @@ rest() {
     local p
     for p in $(pgrep -s $$) $(pgrep -f "${ALSO:-^$}"); do [ "$p" = $$ ] || kill -"$1" "$p" 2>/dev/null; done
 }
-trap 'rest TERM; exit 0' TERM
+child=
+trap 'kill -TERM "$child" 2>/dev/null; rest TERM; wait "$child"; exit 0' TERM
 while :; do
     "$@" &
-    wait $!
+    child=$!
+    wait "$child"
     rest KILL
     sleep 1
 done

@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Prepares;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\DB;
 
@@ -27,6 +28,10 @@ final class PageDesk
      */
     public function apply(Page $page, User $user, Op $op, ?Asked $asked = null): Applied
     {
+        if ($op instanceof Prepares) {
+            $op->prepare(new Sheet(new PageStore($page)));
+        }
+
         return $this->locked($page, $asked?->id, fn (Page $row) => $this->check($row, $user, $asked), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false);
     }
 

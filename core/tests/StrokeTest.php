@@ -6,6 +6,7 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
 use Awning\Core\Colour\Rgb;
@@ -202,5 +203,85 @@ final class StrokeTest extends TestCase
             self::assertEqualsWithDelta(255 * $r, ord($laid->red[$i]), 0.51, "pixel $i");
             self::assertEqualsWithDelta(255 * $a, ord($laid->alphas()[$i]), 0.51);
         }
+    }
+
+    /**
+     * What the strokes' definition says, pixel by pixel and segment by segment.
+     *
+     * @param  list<array{float, float, float}>  $path
+     */
+    private function plainly(array $path, Brush $brush, int $x, int $y): float
+    {
+        $most = 0.0;
+        foreach (count($path) === 1 ? $path : array_slice($path, 1) as $i => [$bx, $by, $bp]) {
+            [$ax, $ay, $ap] = $path[$i];
+            $length = hypot($bx - $ax, $by - $ay);
+            $t = $length > 0 ? max(0.0, min(1.0, (($x + 0.5 - $ax) * ($bx - $ax) + ($y + 0.5 - $ay) * ($by - $ay)) / $length ** 2)) : 0.0;
+            $radius = fn (float $pressure): float => max(0.5, $brush->size / 2 * (0.12 + 0.88 * $pressure));
+            $here = $radius($ap) + ($radius($bp) - $radius($ap)) * $t;
+            $edge = $here * (1 - $brush->hardness);
+            $share = max(0.0, min(1.0, ($here + 0.5 - hypot($x + 0.5 - $ax - ($bx - $ax) * $t, $y + 0.5 - $ay - ($by - $ay) * $t)) / max(1.0, $edge)));
+            $most = max($most, 255 * ($edge > 1 ? $share ** 2 * (3 - 2 * $share) : $share));
+        }
+
+        return $most;
+    }
+
+    public function test_any_stroke_is_the_most_of_its_segments_at_every_pixel(): void
+    {
+        mt_srand(21);
+        $page = new Rect(0, 0, 173, 131);
+        for ($round = 0; $round < 24; $round++) {
+            $brush = new Brush([1, 2.5, 13, 60, 180][$round % 5], [0.0, 0.35, 0.8, 1.0][$round % 4]);
+            $points = [];
+            [$x, $y] = [mt_rand(-20, 190), mt_rand(-20, 150)];
+            for ($i = mt_rand(0, 25); $i >= 0; $i--) {
+                $points[] = [(float) ($x += mt_rand(-40, 40)), (float) ($y += mt_rand(-40, 40)), mt_rand(0, 100) / 100];
+            }
+            $path = new Path($points);
+            $mask = (new StrokeRaster)->draw($path, $brush, $page);
+            $followed = $path->followed($brush);
+            for ($k = 0; $k < 300; $k++) {
+                [$px, $py] = [mt_rand(0, 172), mt_rand(0, 130)];
+                $inside = $px >= $mask->bounds->x && $px < $mask->bounds->right() && $py >= $mask->bounds->y && $py < $mask->bounds->bottom();
+                $got = $inside ? ord($mask->data[($py - $mask->bounds->y) * $mask->bounds->width + $px - $mask->bounds->x]) : 0;
+                self::assertEqualsWithDelta($this->plainly($followed, $brush, $px, $py), $got, 0.51, "round $round, pixel $px, $py");
+            }
+        }
+    }
+
+    /** Where two arms of a very soft stroke meet is a crease, and straight lines between looked-at pixels cut its corner. */
+    public function test_a_wide_soft_stroke_is_right_to_two_steps(): void
+    {
+        $brush = new Brush(1200, 0.0);
+        $path = new Path([[100.0, 100.0, 1.0], [900.0, 200.0, 0.9], [1500.0, 700.0, 1.0], [1000.0, 1300.0, 0.95], [300.0, 900.0, 1.0]]);
+        $mask = (new StrokeRaster)->draw($path, $brush, new Rect(0, 0, 1801, 1503));
+        $followed = $path->followed($brush);
+        mt_srand(3);
+        $off = [];
+        for ($k = 0; $k < 4000; $k++) {
+            [$x, $y] = [mt_rand(0, 1800), mt_rand(0, 1502)];
+            $off[] = abs($this->plainly($followed, $brush, $x, $y) - ord($mask->data[$y * 1801 + $x]));
+        }
+        self::assertLessThanOrEqual(2.4, max($off));
+        self::assertLessThan(0.3, array_sum($off) / count($off), 'on the whole it is rounding');
+    }
+
+    public function test_a_stroke_that_would_take_too_long_is_refused_before_it_is_drawn(): void
+    {
+        mt_srand(5);
+        $points = array_map(fn (): array => [(float) mt_rand(0, 4000), (float) mt_rand(0, 4000), mt_rand(0, 100) / 100], range(1, 4000));
+        $page = new Rect(0, 0, 4000, 4000);
+        self::assertGreaterThan(10_000_000, strlen(str_replace("\0", '', (new StrokeRaster)->draw(new Path($points), new Brush(1200), $page)->data)), 'a hard one is no trouble');
+        $this->expectExceptionMessage('Lift the pen');
+        (new StrokeRaster)->draw(new Path($points), new Brush(1200, 0.0), $page);
+    }
+
+    public function test_a_drawing_is_made_once_for_a_page(): void
+    {
+        $drawing = new StrokeDrawing(new Path([[5.0, 5.0, 1.0]]), new Brush(4));
+        $page = new Rect(0, 0, 20, 20);
+        self::assertSame($drawing->on($page), $drawing->on(new Rect(0, 0, 20, 20)));
+        self::assertSame(6, $drawing->on(new Rect(0, 0, 6, 20))->bounds->right(), 'another page, another drawing');
     }
 }

@@ -9,6 +9,7 @@ import { BenchScreen } from './bench/BenchScreen';
 import { SeriesPage } from './series/SeriesPage';
 import { Shelf } from './shelf/Shelf';
 import { SignIn } from './shelf/SignIn';
+import { Welcome } from './shelf/Welcome';
 import { loadTheme } from './ui/theme';
 
 const TRIES = 3;
@@ -23,11 +24,24 @@ export function App() {
         <ErrorBoundary FallbackComponent={Broken}>
             <QueryClientProvider client={queries}>
                 <BrowserRouter>
-                    <Door />
+                    <Routes>
+                        <Route path="/welcome/:token" element={<Invited />} />
+                        <Route path="*" element={<Door />} />
+                    </Routes>
                 </BrowserRouter>
             </QueryClientProvider>
         </ErrorBoundary>
     );
+}
+
+/** Comes in by a link, signed in or not. */
+function Invited() {
+    const client = useQueryClient();
+    const signedIn = async (): Promise<void> => {
+        client.clear();
+        await client.fetchQuery({ queryKey: ['session'], queryFn: api.session });
+    };
+    return <Welcome onSignedIn={signedIn} />;
 }
 
 /** Whoever is signed in goes on; others sign in first, and then see what they came for. */

@@ -5,6 +5,8 @@ import type {
     FeedState,
     FillInput,
     GroupInput,
+    InvitationLink,
+    InvitationState,
     JournalState,
     LeaseState,
     MaterialState,
@@ -12,6 +14,7 @@ import type {
     PageStateData,
     PaletteState,
     PassData,
+    PersonState,
     RemovePassInput,
     Role,
     SeriesCard,
@@ -52,6 +55,10 @@ export const api = {
     signIn: (email: string, password: string) => json<SessionState>('POST', '/api/session', { email, password }),
     signInDemo: (id: number) => json<SessionState>('POST', '/api/session/demo', { id }),
     signOut: () => json<void>('DELETE', '/api/session'),
+    changePassword: (old: string, password: string) => json<void>('PUT', '/api/session/password', { old, password }),
+    invitation: (token: string) => json<InvitationState>('GET', `/api/invitations/${encodeURIComponent(token)}`),
+    follow: (token: string, answer: { name: string; email: string; password: string }) =>
+        json<{ user: PersonState }>('POST', `/api/invitations/${encodeURIComponent(token)}`, answer),
 
     shelf: () => json<SeriesCard[]>('GET', '/api/series'),
     addSeries: (name: string) => json<{ id: number }>('POST', '/api/series', { name }),
@@ -59,6 +66,7 @@ export const api = {
     addPage: (series: number, title: string) => json<PageCardState>('POST', `/api/series/${series}/pages`, { title }),
     addMember: (series: number, email: string, role: Role) =>
         json<{ id: number }>('POST', `/api/series/${series}/members`, { email, role }),
+    invite: (series: number, role: Role) => json<InvitationLink>('POST', `/api/series/${series}/invitations`, { role }),
     removeMember: (series: number, user: number) => json<void>('DELETE', `/api/series/${series}/members/${user}`),
     addFigure: (series: number, name: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures`, { name, op_id }),
@@ -97,7 +105,9 @@ export const api = {
         form.set('scan', scan);
         return json<TaskState>('POST', `/api/pages/${id}/import`, form);
     },
-    importWaiting: (id: number, lease: string, original: number) => json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original }),
+    /** @param cut whether a file that ends too early is read as far as it goes */
+    importWaiting: (id: number, lease: string, original: number, cut = false) =>
+        json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original, cut }),
     clean: (id: number, lease: string, paper: number, ink: number) =>
         json<TaskState>('POST', `/api/pages/${id}/clean`, { lease, paper, ink }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),

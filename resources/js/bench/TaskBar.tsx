@@ -7,7 +7,7 @@ const WHAT = { import: 'Importing', clean: 'Cleaning', deliver: 'Delivering' };
 
 export function TaskBar() {
     const task = usePage((view) => view.task);
-    if (task === null || task.state === 'failed') return null;
+    if (task === null || (task.state === 'failed' && task.question === null)) return null;
     return (
         <div
             role="status"
@@ -39,9 +39,14 @@ function Ended({ task }: { task: TaskState }) {
     const isReady = task.state === 'done' && task.download !== null;
     return (
         <>
-            <span className="min-w-0 flex-1 truncate" title={task.name ?? undefined}>
+            <span className={isReady ? 'min-w-0 flex-1 truncate' : 'min-w-0 flex-1'} title={task.name ?? undefined}>
                 {isReady ? `${task.name} is ready.` : task.message}
             </span>
+            {task.question !== null && (
+                <button className="act main" onClick={() => void session.importWaiting(task.question?.original ?? 0, true)}>
+                    Import the {task.question.share} %
+                </button>
+            )}
             {isReady && (
                 <a className="act main" href={task.download ?? undefined} download>
                     Save it

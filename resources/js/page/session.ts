@@ -198,8 +198,8 @@ export class PageSession {
         return this.begin(() => api.importScan(this.view.id, this.lease.token, scan));
     }
 
-    importWaiting(original: number): Promise<void> {
-        return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original));
+    importWaiting(original: number, cut = false): Promise<void> {
+        return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original, cut));
     }
 
     clean(paper: number, ink: number): Promise<void> {
@@ -224,7 +224,7 @@ export class PageSession {
     }
 
     private async taskFinished(task: TaskState): Promise<void> {
-        if (task.state === 'failed') this.say(task.message);
+        if (task.state === 'failed' && task.question === null) this.say(task.message);
         if (task.state === 'done' && task.kind !== 'deliver') {
             this.tasks.dismiss();
             await this.feed.catchUp().catch((error: unknown) => this.report(error));

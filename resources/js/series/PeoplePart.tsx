@@ -1,7 +1,7 @@
 /** Who works on a series, and as what. */
 import { useState } from 'react';
 import { api } from '../api/client';
-import { ROLES, type Role, type SeriesState } from '../api/generated';
+import { ROLES, type InvitationLink, type Role, type SeriesState } from '../api/generated';
 import { Field, Form, useAsking } from '../ui/Form';
 
 interface Props {
@@ -40,7 +40,50 @@ export function PeoplePart({ series, onChange }: Props) {
                 </p>
             )}
             {series.role === 'owner' && <AddPerson series={series} onChange={onChange} />}
+            {series.role === 'owner' && <InvitePerson series={series} />}
         </section>
+    );
+}
+
+function InvitePerson({ series }: { series: SeriesState }) {
+    const [role, setRole] = useState<Role>('colourist');
+    const [made, setMade] = useState<InvitationLink | null>(null);
+    const { isBusy, error, ask } = useAsking();
+    const invite = (): void => void ask(async () => setMade(await api.invite(series.id, role)));
+    return (
+        <div className="mt-4 flex flex-col gap-2">
+            <p className="quiet">Somebody who has no account yet joins by a link:</p>
+            <div className="flex items-end gap-2">
+                <RoleChoice label="To join as" value={role} onChange={setRole} />
+                <button className="act" disabled={isBusy} onClick={invite}>
+                    Make a link
+                </button>
+            </div>
+            {error !== null && (
+                <p role="alert" className="text-error">
+                    {error.message}
+                </p>
+            )}
+            {made !== null && (
+                <label className="flex flex-col gap-1">
+                    <span className="quiet">Send them this. It works once, for {made.days} days.</span>
+                    <input className="field" readOnly value={made.link} onFocus={(event) => event.target.select()} />
+                </label>
+            )}
+        </div>
+    );
+}
+
+function RoleChoice({ label, value, onChange }: { label: string; value: Role; onChange: (role: Role) => void }) {
+    return (
+        <label className="flex flex-col gap-1">
+            <span className="quiet">{label}</span>
+            <select className="field" value={value} onChange={(event) => onChange(event.target.value as Role)}>
+                {ROLES.map((one) => (
+                    <option key={one}>{one}</option>
+                ))}
+            </select>
+        </label>
     );
 }
 
@@ -64,14 +107,7 @@ function AddPerson({ series, onChange }: Props) {
                 onChange={setEmail}
                 error={of('email') ?? of('role', true)}
             />
-            <label className="flex flex-col gap-1">
-                <span className="quiet">Part in the series</span>
-                <select className="field" value={role} onChange={(event) => setRole(event.target.value as Role)}>
-                    {ROLES.map((one) => (
-                        <option key={one}>{one}</option>
-                    ))}
-                </select>
-            </label>
+            <RoleChoice label="Part in the series" value={role} onChange={setRole} />
             <button className="act" disabled={isBusy}>
                 Add
             </button>

@@ -1,12 +1,13 @@
 /** The first screen: the series a person works on. */
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { PersonState, SeriesCard } from '../api/generated';
 import { PagePicture } from '../series/PagePicture';
 import { OneLineForm } from '../ui/Form';
 import { ThemeSwitch } from '../ui/theme';
+import { OwnPassword } from './OwnPassword';
 
 const SHOWN = 6;
 
@@ -15,12 +16,16 @@ export function Shelf({ user, onSignedOut }: { user: PersonState; onSignedOut: (
     useEffect(() => {
         document.title = 'Shelf · Awning';
     }, []);
+    const [isChanging, setChanging] = useState(false);
     return (
         <main className="mx-auto max-w-5xl p-6">
+            {isChanging && <OwnPassword onClose={() => setChanging(false)} />}
             <header className="rule-b mb-6 flex items-center gap-3 pb-3">
                 <img src="/awning.svg" alt="" className="h-7 w-7" />
                 <h1 className="heading text-xl">Shelf</h1>
-                <span className="quiet ml-auto">{user.name}</span>
+                <button className="bare quiet ml-auto" title="Change your password" onClick={() => setChanging(true)}>
+                    {user.name}
+                </button>
                 <ThemeSwitch />
                 <button className="bare quiet" onClick={() => void api.signOut().then(onSignedOut)}>
                     Sign out

@@ -6,8 +6,8 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
-use Awning\Core\Brush\StrokeRaster;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
@@ -17,6 +17,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\TileGrid;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Prepares;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
@@ -30,8 +31,10 @@ use Awning\Core\Sheet\Sheet;
  * @phpstan-type PointData array{float, float, float}
  * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData}
  */
-final readonly class Stroke implements ClientOp
+final readonly class Stroke implements ClientOp, Prepares
 {
+    private StrokeDrawing $drawing;
+
     /**
      * @param  ?Rgb  $colour  the paint's colour; only a paint pass takes one
      * @param  ?PassSpec  $make  the pass to add when it is not there yet: picking a tone is enough to paint in it
@@ -44,6 +47,7 @@ final readonly class Stroke implements ClientOp
         private ?Rgb $colour = null,
         private ?PassSpec $make = null,
     ) {
+        $this->drawing = new StrokeDrawing($path, $brush);
     }
 
     public static function kind(): string
@@ -101,15 +105,25 @@ final readonly class Stroke implements ClientOp
         return $this->make === null ? new References : References::ofPass($this->make->figure, $this->make->scope);
     }
 
+    public function prepare(Sheet $sheet): void
+    {
+        try {
+            $this->drawing->on($sheet->rect());
+        } catch (\RangeException $error) {
+            throw new OpRefused($error->getMessage(), 0, $error);
+        }
+    }
+
     public function apply(Sheet $sheet): void
     {
+        $this->prepare($sheet);
         $page = $sheet->rect();
         $there = $sheet->find(PassSpec::class, $this->pass);
         $pass = $there ?? $this->make ?? throw new OpRefused('The pass is gone. Pick a tone or another pass and paint again.');
         if ($pass->isPaint() && ! $this->erase && $this->colour === null) {
             throw new OpRefused('Pick a colour to paint with.');
         }
-        $mask = (new StrokeRaster)->draw($this->path, $this->brush, $page);
+        $mask = $this->drawing->on($page);
         if ($mask->bounds->isEmpty()) {
             throw new OpRefused('The stroke lies off the page.');
         }
