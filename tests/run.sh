@@ -25,6 +25,7 @@ run static static
 run core php vendor/bin/phpunit --testsuite core
 run feature php vendor/bin/phpunit --testsuite feature
 run reference php vendor/bin/phpunit --testsuite reference
+run drill php tests/Drill/run.php --short
 run browser php vendor/bin/phpunit --testsuite browser
 # A database that was there before is somebody's; one of ours goes with the tests.
 [ $owned = 1 ] && ends "$VAR/run/mariadb.pid"

@@ -10,6 +10,7 @@ use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
+use Awning\Core\Codec\PngWriter;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Raster\Paint;
@@ -167,5 +168,45 @@ final class CodecTest extends TestCase
     public function test_planes_are_interleaved(): void
     {
         self::assertSame('adgbehcfi', Chunky::join(['abc', 'def', 'ghi']));
+    }
+
+    private function openRaster(string $stack, int $width = 20, int $height = 10): string
+    {
+        $path = $this->file('a.ora', '');
+        $zip = new \ZipArchive;
+        $zip->open($path, \ZipArchive::OVERWRITE);
+        $zip->addFromString('mimetype', 'image/openraster');
+        $zip->addFromString('stack.xml', $stack);
+        for ($i = 0; $i < 5; $i++) {
+            $zip->addFromString("data/$i.png", substr_replace((new PngWriter)->paint(Paint::solid(20, 10, [1, 2, 3])), pack('NN', $width, $height), 16, 8));
+        }
+        $zip->close();
+
+        return $path;
+    }
+
+    private const STACK = '<image w="20" h="10"><stack><layer src="data/0.png"/><layer src="data/1.png"/><layer src="data/2.png"/><layer src="data/3.png"/><layer src="data/4.png"/><layer src="data/4.png"/></stack></image>';
+
+    public function test_a_layer_list_is_utf_8_and_declares_nothing(): void
+    {
+        self::assertSame(20, (new OpenRasterFile($this->openRaster(self::STACK)))->width);
+        self::assertSame(20, (new OpenRasterFile($this->openRaster('<?xml version="1.0" encoding="UTF-8"?>'.self::STACK)))->width);
+        $bomb = '<!DOCTYPE image [<!ENTITY a "aaaa">]>'.self::STACK;
+        foreach ([$bomb, mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$bomb, 'UTF-16'), "\xff\xfe".mb_convert_encoding(self::STACK, 'UTF-16LE'), '<?xml version="1.0" encoding="UTF-7"?>'.self::STACK] as $stack) {
+            try {
+                new OpenRasterFile($this->openRaster($stack));
+                self::fail('it was opened');
+            } catch (UnreadableImage $error) {
+                self::assertMatchesRegularExpression('/no place there|UTF-8/', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_layers_that_are_too_much_together_are_not_unpacked(): void
+    {
+        // Five pictures, one of them named twice: 9 000 x 9 900 px are 445.5 million together, 9 000 x 10 100 too many.
+        self::assertSame(20, (new OpenRasterFile($this->openRaster(self::STACK, 9_000, 9_900)))->width);
+        $this->expectExceptionMessage('454 million pixels');
+        new OpenRasterFile($this->openRaster(self::STACK, 9_000, 10_100));
     }
 }

@@ -71,6 +71,18 @@ final class BatchTest extends TestCase
         self::assertSame("\x10\x00", $header, '16-bit greyscale');
     }
 
+    public function test_paths_are_those_of_the_callers_folder(): void
+    {
+        $image = new \Imagick;
+        $image->newImage(40, 30, 'white', 'png');
+        file_put_contents("$this->folder/scan.png", $image->getImageBlob());
+        mkdir("$this->folder/out");
+        $run = new Process([dirname(__DIR__, 2).'/awning', 'flats', 'scan.png', '--out', 'out/flats.png', '--report', 'out/report.json'], $this->folder, ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'], null, 120);
+        self::assertSame(0, $run->run(), $run->getOutput().$run->getErrorOutput());
+        self::assertFileExists("$this->folder/out/flats.png");
+        self::assertFileExists("$this->folder/out/report.json");
+    }
+
     public function test_render_composites_the_layers_itself(): void
     {
         $writer = new OpenRasterWriter("$this->folder/stack.ora");

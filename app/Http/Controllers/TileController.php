@@ -36,7 +36,13 @@ final class TileController
             'want.*.2' => 'integer|between:0,400',
         ]);
         $names = $this->names(new Pyramid(new PageStore($page), $request->integer('level')), $request->array('want'));
-        $bytes = (new Tiles)->manyPacked(array_values(array_filter($names)));
+        $wanted = array_values(array_filter($names));
+        $bytes = (new Tiles)->manyPacked($wanted);
+        if (array_diff($wanted, array_keys($bytes)) !== []) {
+            // Reduced tiles that were swept just now, between their names and their bytes: made again.
+            $this->names(new Pyramid(new PageStore($page), $request->integer('level')), $request->array('want'));
+            $bytes = (new Tiles)->manyPacked($wanted);
+        }
         $body = '';
         foreach ($names as $name) {
             $tile = $name === null ? '' : $bytes[$name] ?? '';

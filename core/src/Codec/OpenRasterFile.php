@@ -20,6 +20,9 @@ final class OpenRasterFile
 
     private const LARGEST_STACK = 4_000_000;
 
+    /** All layers' pictures together; four bytes each stand in memory at once. */
+    private const MOST_LAYER_PIXELS = 450_000_000;
+
     public readonly int $width;
 
     public readonly int $height;
@@ -31,6 +34,9 @@ final class OpenRasterFile
     private ZipArchive $zip;
 
     private int $layers = 0;
+
+    /** @var array<string, int> pixels by entry */
+    private array $pixels = [];
 
     /** @throws UnreadableImage */
     public function __construct(string $path)
@@ -57,6 +63,9 @@ final class OpenRasterFile
             throw new UnreadableImage('The file has no layers. Export it again.');
         }
         $this->root = $this->stack($stack, 0);
+        if (array_sum($this->pixels) > self::MOST_LAYER_PIXELS) {
+            throw new UnreadableImage(sprintf('The layers of the file hold %d million pixels together; %d are the most that can be opened. Merge some of them.', array_sum($this->pixels) / 1_000_000, self::MOST_LAYER_PIXELS / 1_000_000));
+        }
     }
 
     /** @throws UnreadableImage when the layer's picture is missing or damaged */
@@ -132,6 +141,7 @@ final class OpenRasterFile
                 if ($source === '' || str_starts_with($source, '/') || str_contains($source, '..') || str_contains($source, '\\')) {
                     throw new UnreadableImage('A layer\'s picture lies outside the file; it was not opened.');
                 }
+                $this->pixels[$source] ??= $this->pixelsOf($source);
                 $children[] = new OraLayer($source, ...$this->attributes($child));
             }
         }
@@ -141,6 +151,17 @@ final class OpenRasterFile
             || $attributes['opacity'] < 1 || $attributes['operator'] !== 'src-over';
 
         return new OraStack(array_reverse($children), ...['isolated' => $isolated] + $attributes);
+    }
+
+    /** What a layer's picture says of its size, without unpacking it. */
+    private function pixelsOf(string $entry): int
+    {
+        $stream = $this->zip->getStream($entry);
+        $head = $stream === false ? '' : (string) fread($stream, 24);
+        /** @var array{width: int, height: int} $size */
+        $size = unpack('Nwidth/Nheight', str_pad(substr($head, 16, 8), 8, "\0"));
+
+        return $size['width'] * $size['height'];
     }
 
     /** @return array{name: string, x: int, y: int, opacity: float, visible: bool, operator: string} */

@@ -86,7 +86,7 @@ function AddMaterial({ series, figure, onChange }: Props & { figure: FigureState
         });
     if (!isOpen) {
         return (
-            <button className="bare quiet max-w-full truncate" onClick={() => setOpen(true)}>
+            <button className="bare quiet -ml-1.5 max-w-full truncate" onClick={() => setOpen(true)}>
                 Add a material to {figure.name}
             </button>
         );
