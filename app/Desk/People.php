@@ -6,8 +6,10 @@ namespace App\Desk;
 
 use App\Models\Invitation;
 use App\Models\Member;
+use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\SignedIn;
 use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -56,7 +58,7 @@ final class People
         DB::transaction(function () use ($user): void {
             $user->forceFill(['disabled_at' => now()])->save();
             $this->endSessions($user);
-            DB::table('pages')->where('holder_id', $user->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
+            Page::query()->where('holder_id', $user->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
         });
     }
 
@@ -96,7 +98,7 @@ final class People
 
     private function endSessions(User $user, ?string $but = null): void
     {
-        DB::table('sessions')->where('user_id', $user->id)->when($but !== null, fn ($query) => $query->where('id', '!=', $but))->delete();
+        SignedIn::query()->where('user_id', $user->id)->when($but !== null, fn ($query) => $query->where('id', '!=', $but))->delete();
     }
 
     private function nobodysHash(): string

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Original;
+use App\Models\Page;
+use App\Models\Task;
 use App\Store\Backup\Archive;
 use App\Store\Backup\Dump;
 use App\Store\WholeFile;
@@ -41,9 +43,9 @@ final class Restore extends BatchCommand
             // Named by numbers that are given out anew from here on.
             Storage::disk('works')->deleteDirectory('pictures');
             Artisan::call('migrate', ['--force' => true]);
-            DB::table('tasks')->whereIn('state', ['waiting', 'working'])->update(['state' => 'stopped', 'message' => 'A backup was put in place meanwhile.']);
+            Task::query()->whereIn('state', ['waiting', 'working'])->update(['state' => 'stopped', 'message' => 'A backup was put in place meanwhile.']);
             $this->line("The backup is in place. What was there is kept in the database $aside; drop it when you are sure.");
-            $this->line(Original::query()->count().' originals, '.DB::table('pages')->count().' pages. Open windows must be loaded again.');
+            $this->line(Original::query()->count().' originals, '.Page::query()->count().' pages. Open windows must be loaded again.');
         });
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Desk\Tasks;
+use App\Jobs\Tasks;
 use Illuminate\Console\Command;
 use Throwable;
 

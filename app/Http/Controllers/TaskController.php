@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Lease;
-use App\Desk\Tasks;
 use App\Http\Requests\HolderRequest;
 use App\Jobs\Deliver;
+use App\Jobs\Tasks;
 use App\Models\Page;
 use App\Models\Task;
 use App\Models\User;

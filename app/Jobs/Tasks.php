@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Desk;
+namespace App\Jobs;
 
-use App\Jobs\CleanInk;
-use App\Jobs\Deliver;
-use App\Jobs\ImportScan;
-use App\Jobs\PageTask;
-use App\Jobs\Worker;
 use App\Models\Page;
+use App\Models\QueuedJob;
 use App\Models\Task;
 use App\Models\User;
 use Illuminate\Database\Query\Builder;
@@ -124,6 +120,6 @@ final class Tasks
     /** The queue's table; null when the queue lies elsewhere and sees to its own lost jobs. */
     private function jobs(): ?Builder
     {
-        return config('queue.connections.'.config('queue.default').'.driver') === 'database' ? DB::table('jobs') : null;
+        return config('queue.connections.'.config('queue.default').'.driver') === 'database' ? QueuedJob::query()->toBase() : null;
     }
 }
