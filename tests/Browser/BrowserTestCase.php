@@ -47,7 +47,7 @@ abstract class BrowserTestCase extends TestCase
         $root = dirname(__DIR__, 2);
         $this->server = new Process([PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
         $this->server->start();
-        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
+        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--queue=quick,long', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
         $this->queue->start();
         for ($tries = 0; @file_get_contents("$this->address/robots.txt") === false && @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false; $tries++) {
             self::assertLessThan(100, $tries, 'the server did not start');

@@ -32,6 +32,11 @@ fwrite(STDERR, "Seed $seed\nSetting up a private copy\n");
 
 $installation = new Installation($project);
 register_shutdown_function($installation->stop(...));
+// Called off, too, it takes down what it set up.
+pcntl_async_signals(true);
+foreach ([SIGINT, SIGTERM] as $signal) {
+    pcntl_signal($signal, static fn () => exit(130));
+}
 $installation->start();
 foreach ($installation->environment() as $name => $value) {
     putenv($value === false ? $name : "$name=$value");

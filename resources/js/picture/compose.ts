@@ -34,6 +34,8 @@ const HATCH: Colour = 0xb2b2b2;
 /** One thing that is laid, and the layers it is made from. */
 export interface Step {
     layers: string[];
+    /** Laid normally: it asks nothing of what is below, so several can be laid on nothing first and then all at once. */
+    isPlain: boolean;
     lay: (canvas: FloatCanvas) => void;
 }
 
@@ -81,6 +83,7 @@ export class Composer {
     private flatsStep(figure: number | null): Step {
         return {
             layers: ['flats'],
+            isPlain: true,
             lay: (canvas) => {
                 for (let i = 0; i < this.block.count; i++) {
                     const flat = this.flatOf[this.labels[i]];
@@ -93,6 +96,7 @@ export class Composer {
     private hatchStep(): Step {
         return {
             layers: ['flats'],
+            isPlain: true,
             lay: (canvas) => {
                 const { count, width, x, y } = this.block;
                 for (let i = 0; i < count; i++) {
@@ -108,6 +112,7 @@ export class Composer {
         const holds = this.look.passes ? this.stack.ink.filter((node) => node.opacity > 0) : [];
         return {
             layers: ['ink', ...holds.flatMap(layersIn)],
+            isPlain: true,
             lay: (canvas) => {
                 const ink = this.block.bytes('ink');
                 if (ink === null) return;
@@ -119,7 +124,7 @@ export class Composer {
     }
 
     private nodeStep(node: StackNode): Step {
-        return { layers: layersIn(node), lay: (canvas) => this.layNode(canvas, node) };
+        return { layers: layersIn(node), isPlain: isPlain(node), lay: (canvas) => this.layNode(canvas, node) };
     }
 
     private layNode(canvas: FloatCanvas, node: StackNode): void {
@@ -196,6 +201,12 @@ function holds(pass: PassNode, flat: Flat | undefined): boolean {
         default:
             return true;
     }
+}
+
+/** A group that is not isolated hands its members' modes on; faded, it is a mix with what was there. */
+function isPlain(node: StackNode): boolean {
+    if (node.kind === 'pass') return node.mode === 'normal';
+    return node.mode === 'normal' && (node.isolated || (node.opacity >= 1 && node.children.every((child) => child.mode === 'normal')));
 }
 
 function layersIn(node: StackNode): string[] {

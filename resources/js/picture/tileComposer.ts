@@ -1,6 +1,6 @@
-/** Composites tiles from the layers it was sent, and keeps what lies below the layer the hand is working on. */
-import { Composer, PIXELS, SIDE } from './compose';
-import type { FloatCanvas } from './canvas';
+/** Composites tiles from the layers it was sent, and keeps what lies below and above the layer the hand is working on. */
+import { Composer, PIXELS, SIDE, type Step } from './compose';
+import { FloatCanvas } from './canvas';
 import type { StackMessage, TileJob } from './jobs';
 import type { Stack } from './stack';
 
@@ -12,12 +12,15 @@ interface Kept {
 /** Tiles whose layers are kept; a page in view at any level is fewer. */
 const MOST_TILES = 160;
 const MOST_BELOW = 24;
+/** Stretches of plain layers above: a tile has one or two. */
+const MOST_ABOVE = 36;
 
 export class TileComposer {
     private stack: Stack = { flats: new Map(), planes: [], ink: [], above: [] };
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();
+    private readonly above = new Map<string, Kept>();
 
     take({ version, stack }: StackMessage): void {
         this.stack = stack;
@@ -35,27 +38,52 @@ export class TileComposer {
         const composer = new Composer(this.stack, { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE }, job.look);
         const steps = composer.steps();
         const at = job.active === null ? -1 : steps.findIndex((step) => step.layers.includes(job.active as string));
-        const canvas = at > 0 ? this.startBelow(job, at, composer) : Composer.paper(PIXELS);
-        for (const step of steps.slice(Math.max(0, at))) step.lay(canvas);
+        if (at < 0) {
+            const canvas = Composer.paper(PIXELS);
+            for (const step of steps) step.lay(canvas);
+            return canvas.rgba();
+        }
+        const canvas = this.startBelow(job, steps.slice(0, at));
+        steps[at].lay(canvas);
+        for (const stretch of stretches(steps.slice(at + 1))) this.layAbove(canvas, job, stretch);
         return canvas.rgba();
     }
 
     /** What lies below the active layer, from last time if nothing of it has changed. */
-    private startBelow(job: TileJob, at: number, composer: Composer): FloatCanvas {
-        const steps = composer.steps().slice(0, at);
-        const versions = new Map(job.layers.map((sent) => [sent.layer, sent.version]));
-        const look = `${job.look.ink} ${job.look.hatch} ${job.look.passes}`;
-        const key = [
-            this.stackVersion,
-            look,
-            ...steps.flatMap((step) => step.layers.map((layer) => `${layer} ${versions.get(layer)}`)),
-        ].join('|');
+    private startBelow(job: TileJob, steps: Step[]): FloatCanvas {
+        const key = this.keyOf(job, steps);
         const kept = this.below.get(job.key);
         if (kept?.key === key) return kept.canvas.copy();
         const canvas = Composer.paper(PIXELS);
         for (const step of steps) step.lay(canvas);
         remember(this.below, job.key, { key, canvas: canvas.copy() }, MOST_BELOW);
         return canvas;
+    }
+
+    /** Plain layers in a row are laid on nothing once, and from then on over whatever the hand made below them. */
+    private layAbove(canvas: FloatCanvas, job: TileJob, stretch: Step[]): void {
+        if (stretch.length < 2 || job.levels !== null) {
+            for (const step of stretch) step.lay(canvas);
+            return;
+        }
+        const name = `${job.key} ${stretch[0].layers.join(' ')}`;
+        const key = this.keyOf(job, stretch);
+        let kept = this.above.get(name);
+        if (kept?.key !== key) {
+            kept = { key, canvas: FloatCanvas.clear(PIXELS) };
+            for (const step of stretch) step.lay(kept.canvas);
+        }
+        remember(this.above, name, kept, MOST_ABOVE);
+        canvas.lay(kept.canvas, null, 'normal', 1);
+    }
+
+    /** Whatever these steps come from. */
+    private keyOf(job: TileJob, steps: Step[]): string {
+        const versions = new Map(job.layers.map((sent) => [sent.layer, sent.version]));
+        const look = `${job.look.ink} ${job.look.hatch} ${job.look.passes}`;
+        return [this.stackVersion, look, ...steps.flatMap((step) => step.layers.map((layer) => `${layer} ${versions.get(layer)}`))].join(
+            '|',
+        );
     }
 
     private receive(job: TileJob): Map<string, { version: number; bytes: Uint8Array | null }> {
@@ -69,6 +97,16 @@ export class TileComposer {
     has(key: string, layer: string): number | undefined {
         return this.layers.get(key)?.get(layer)?.version;
     }
+}
+
+/** Plain steps in a row together, others by themselves. */
+export function stretches(steps: Step[]): Step[][] {
+    const found: Step[][] = [];
+    steps.forEach((step, i) => {
+        if (i > 0 && step.isPlain && steps[i - 1].isPlain) found[found.length - 1].push(step);
+        else found.push([step]);
+    });
+    return found;
 }
 
 /** Keeps the newest of a map; what was touched last goes last. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
-import { buildStack } from '../picture/stack';
-import { TileComposer } from '../picture/tileComposer';
+import { buildStack, type PassNode } from '../picture/stack';
+import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
 
 const { count, palette, pages: cases } = pages();
@@ -65,6 +65,16 @@ describe('a look', () => {
 /** Quicker than comparing element by element. */
 const same = (a: Uint8ClampedArray, b: Uint8ClampedArray): boolean => Buffer.from(a.buffer).equals(Buffer.from(b.buffer));
 
+const plainPass = (id: string): PassNode => ({
+    kind: 'pass',
+    id,
+    layer: `pass:${id}`,
+    colour: 0x204060,
+    scope: { kind: 'page', id: 0 },
+    mode: 'normal',
+    opacity: 0.5,
+});
+
 describe('a worker', () => {
     const { records } = cases.find((one) => one.name === 'random stack 7') as (typeof cases)[0];
     const stack = buildStack(records, palette);
@@ -114,6 +124,71 @@ describe('a worker', () => {
         worker.take({ kind: 'stack', version: 2, stack: { ...stack, planes: [], ink: [], above: [] } });
         const bare = worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, []));
         expect(same(bare, whole({ [active]: 3, [below]: 2, flats: 2 }))).toBe(false);
+    });
+    it('keeps plain layers above the active one, wherever the hand is, within a step', () => {
+        let compared = 0;
+        for (const { records: of } of cases.filter((one) => one.name.startsWith('random stack')).slice(2, 6)) {
+            const here = buildStack(of, palette);
+            const ids = Object.keys(of.pass).map((id) => (of.pass[id].kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+            const layers = ['flats', 'ink', ...ids];
+            const exact = (versions: Record<string, number>): Uint8ClampedArray =>
+                new Composer(here, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+                    .compose()
+                    .rgba();
+            const worker = new TileComposer();
+            worker.take({ kind: 'stack', version: 1, stack: here });
+            const ask = (versions: Record<string, number>, send: string[]) => ({
+                ...job(ids[0], versions, []),
+                layers: layers.map((name) => ({
+                    layer: name,
+                    version: versions[name] ?? 1,
+                    ...(send.includes(name) ? { bytes: layer(name, versions[name] ?? 1) } : {}),
+                })),
+            });
+            worker.compose(ask({}, layers));
+            for (const versions of [{ [ids[0]]: 2 }, { [ids[0]]: 2, ink: 2 }, { [ids[0]]: 3, ink: 2 }] as Record<string, number>[]) {
+                const got = worker.compose(ask(versions, Object.keys(versions)));
+                const want = exact(versions);
+                let worst = 0;
+                for (let i = 0; i < got.length; i++) worst = Math.max(worst, Math.abs(got[i] - want[i]));
+                expect(worst).toBeLessThanOrEqual(1);
+                compared++;
+            }
+        }
+        expect(compared).toBe(12);
+    }, 60_000);
+    it('takes plain steps in a row together and leaves others where they are', () => {
+        const step = (name: string, isPlain: boolean) => ({ layers: [name], isPlain, lay: () => undefined });
+        const plain = (name: string) => step(name, true);
+        const names = stretches([plain('a'), plain('b'), step('c', false), plain('d'), step('e', false), step('f', false)]);
+        expect(names.map((stretch) => stretch.map(({ layers }) => layers[0]).join(''))).toEqual(['ab', 'c', 'd', 'e', 'f']);
+    });
+    it('lays what is kept above only once', () => {
+        const normal = { ...stack, planes: [], ink: [], above: ['x', 'y', 'z'].map(plainPass) };
+        const worker = new TileComposer();
+        worker.take({ kind: 'stack', version: 1, stack: normal });
+        let reads = 0;
+        const watched = (name: string): Uint8Array =>
+            new Proxy(new Uint8Array(PIXELS).fill(9), {
+                get: (bytes, at) => {
+                    if (name === 'pass:z' && at === '0') reads++;
+                    const value = Reflect.get(bytes, at) as unknown;
+                    return typeof value === 'function' ? (value as () => unknown).bind(bytes) : value;
+                },
+            });
+        const ask = (version: number, send: string[]) => ({
+            ...job('pass:x', {}, []),
+            layers: ['pass:x', 'pass:y', 'pass:z'].map((name) => ({
+                layer: name,
+                version: name === 'pass:x' ? version : 1,
+                ...(send.includes(name) ? { bytes: watched(name) } : {}),
+            })),
+        });
+        worker.compose(ask(1, ['pass:x', 'pass:y', 'pass:z']));
+        const first = reads;
+        worker.compose(ask(2, ['pass:x']));
+        worker.compose(ask(3, ['pass:x']));
+        expect([first > 0, reads]).toEqual([true, first]);
     });
     it('lets the ink through the levels that are tried', () => {
         const worker = new TileComposer();
