@@ -517,6 +517,26 @@ final class ComposeTest extends TestCase
         self::assertSame("\0\x80\xff", FloatPlanes::bytes([0.0019, 0.5, 0.999]), 'rounded, halves upward');
     }
 
+    public function test_passes_with_nothing_here_lay_nothing(): void
+    {
+        $this->masks = ['ink' => str_repeat("\0", self::COUNT)];
+        $this->paints = [];
+        $layers = [
+            $this->tone('a', Tone::Shade, Scope::page()), $this->tint('b', 0x123456, Scope::page()), $this->paint('c', Scope::page()),
+            new GroupLayer([$this->tint('d', 0x654321, Scope::figure(1))], new PassGroup(true, BlendMode::Multiply, 0.5)),
+        ];
+        self::assertEquals($this->compose(new PageStack($this->flats(), [new DepthPlane(2), new DepthPlane(1)])), $this->compose(new PageStack($this->flats(), [new DepthPlane(2), new DepthPlane(1, $layers)])));
+    }
+
+    /** Without labels there is paper, not the first region. */
+    public function test_a_block_without_labels_has_no_region(): void
+    {
+        $flats = $this->flats();
+        $stack = new PageStack($flats, [new DepthPlane(1, [$this->tone('a', Tone::Shade, Scope::figure(1)), $this->tint('b', 0x204060, Scope::page(), opacity: 0.5)])]);
+        $result = $this->compositor()->compose($stack, new PageBlock(new Rect(0, 0, 3, 1), null, ['pass:a' => "\xff\xff\xff", 'pass:b' => "\xff\0\xff"]));
+        self::assertSame([0x90A0B0, 0xFFFFFF, 0x90A0B0], array_map(fn (int $i): int => $this->at($result, $i), [0, 1, 2]));
+    }
+
     public function test_a_block_without_flats_is_paper_under_its_layers(): void
     {
         $block = new PageBlock(new Rect(0, 0, 4, 1), null, ['pass:a' => "\0\xff\xff\0"]);

@@ -66,6 +66,45 @@ final class FlatsTest extends TestCase
         }
     }
 
+    /** Turned by quarters, every gap is one bridge, and the bridge lies in the gap. */
+    public function test_gaps_are_bridged_on_every_side_alike(): void
+    {
+        foreach ([3, 8, 11] as $gap) {
+            $plane = $this->square($gap);
+            for ($turns = 0; $turns < 4; $turns++) {
+                $flats = (new FlatsFinder(12))->find($plane);
+                self::assertCount(1, $flats->bridges, "gap $gap, turned $turns times");
+                [$bridge] = $flats->bridges;
+                // The gap is in the middle of a side: right, bottom, left, top.
+                [$along, $across] = $turns % 2 === 0 ? [[$bridge->y1, $bridge->y2], [$bridge->x1, $bridge->x2]] : [[$bridge->x1, $bridge->x2], [$bridge->y1, $bridge->y2]];
+                self::assertLessThanOrEqual($gap + 4, max($along) - min($along));
+                self::assertEqualsWithDelta(100, array_sum($along) / 2, 3, "gap $gap, turned $turns times: where along the side");
+                self::assertEqualsWithDelta($turns < 2 ? 157.5 : 41.5, array_sum($across) / 2, 3, "gap $gap, turned $turns times: which side");
+                self::assertCount(2, $flats->regions);
+                $plane = $this->turned($plane);
+            }
+        }
+    }
+
+    /** A quarter to the right. */
+    private function turned(Plane $plane): Plane
+    {
+        $data = str_repeat("\0", strlen($plane->data));
+        for ($y = 0; $y < $plane->height; $y++) {
+            for ($x = 0; $x < $plane->width; $x++) {
+                $data[$x * $plane->height + $plane->height - 1 - $y] = $plane->data[$y * $plane->width + $x];
+            }
+        }
+
+        return new Plane($plane->height, $plane->width, $data);
+    }
+
+    public function test_a_page_of_ink_has_its_one_region_in_the_middle(): void
+    {
+        [$region] = array_values((new FlatsFinder)->find(Plane::filled(64, 48, 255))->regions);
+        self::assertSame([32, 24], [$region->x, $region->y]);
+    }
+
     public function test_a_gap_beyond_the_limit_stays_open(): void
     {
         $flats = (new FlatsFinder(12))->find($this->square(30));
