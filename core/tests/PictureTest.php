@@ -168,7 +168,7 @@ final class PictureTest extends TestCase
         $paint = (new SheetPicture)->compose($sheet, $stack, function (float $share) use (&$told): void {
             $told[] = $share;
         });
-        self::assertSame([self::WIDTH, self::HEIGHT, [0.5, 1.0]], [$paint->width, $paint->height, $told]);
+        self::assertSame([self::WIDTH, self::HEIGHT, [0.25, 0.5, 0.75, 1.0]], [$paint->width, $paint->height, $told]);
         foreach ([[0, 0], [1, 0], [0, 1], [1, 1]] as [$column, $row]) {
             $pixels = (new Compositor)->compose($stack, new SheetBlock($sheet, $column, $row));
             foreach ([[0, 0], [13, 9], [43, 13]] as [$x, $y]) {

@@ -38,6 +38,8 @@ final class BackupTest extends TestCase
         foreach (DB::select("SELECT schema_name AS name FROM information_schema.schemata WHERE schema_name LIKE 'awning_test_before_%' OR schema_name LIKE 'awning_test_new_%'") as $left) {
             DB::statement("DROP DATABASE `$left->name`");
         }
+        // The tests that come after think the database empty.
+        $this->truncateTablesForAllConnections();
         parent::tearDown();
     }
 
