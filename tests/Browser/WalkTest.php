@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Desk\PageMoment;
 use App\Desk\PagePicture;
 use App\Models\Material;
 use App\Models\User;
@@ -144,7 +145,7 @@ final class WalkTest extends BrowserTestCase
 
     private function assertBrowserAgreesWithTheCore(Browser $browser): void
     {
-        $paint = (new PagePicture($this->page->refresh()))->full();
+        $paint = PagePicture::full(PageMoment::of($this->page->refresh()));
         $off = $total = 0;
         foreach ((new TileGrid(600, 400))->all() as [$column, $row]) {
             $part = $paint->crop(new Rect($column * 256, $row * 256, 256, 256));
