@@ -190,7 +190,7 @@ unset($planes);
 // ---- the desk ----------------------------------------------------------------------------------------------------------
 say('Strokes and fills on a 16-megapixel page, through the whole application');
 foreach (bench_desk("$work/scan4000.png") as [$what, $middle, $late, $target]) {
-    $row($what, $middle, null, '', $target, sprintf('median of 21; p95 %d ms', $late));
+    $row($what, $middle, null, '', $target, sprintf('median; p95 %d ms', $late));
 }
 
 // ---- report --------------------------------------------------------------------------------------------------------------

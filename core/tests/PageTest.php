@@ -119,4 +119,16 @@ final class PageTest extends TestCase
         self::assertSame(['figure' => 3, 'material' => 5, 'area' => 77, 'x' => 11, 'y' => 13], $region->toData());
         self::assertEquals($region, RecordKind::Region->read($region->toData()));
     }
+
+    public function test_scopes_of_everything_name_nobody(): void
+    {
+        self::assertSame([0, 0], [\Awning\Core\Page\Scope::page()->id, \Awning\Core\Page\Scope::ink()->id]);
+    }
+
+    public function test_a_region_filled_with_nothing_belongs_to_nobody(): void
+    {
+        $region = new \Awning\Core\Page\Region(3, 9, 40, 5, 6);
+        self::assertEquals(new \Awning\Core\Page\Region(0, 0, 40, 5, 6), $region->filled(7, 0));
+        self::assertEquals(new \Awning\Core\Page\Region(7, 8, 40, 5, 6), $region->filled(7, 8));
+    }
 }

@@ -197,4 +197,14 @@ final class RasterTest extends TestCase
             }
         }
     }
+
+    public function test_clear_paint_and_histograms_count_every_pixel(): void
+    {
+        $clear = Paint::clear(3, 5);
+        self::assertSame([3, 5, str_repeat("\0", 15)], [$clear->width, $clear->height, $clear->alpha]);
+        $histogram = (new Plane(5, 2, "\0\0\0\7\7\7\7\xff\xff\1"))->histogram();
+        self::assertSame([3, 1, 4, 2], [$histogram[0], $histogram[1], $histogram[7], $histogram[255]]);
+        self::assertCount(256, $histogram);
+        self::assertSame(0, $histogram[128]);
+    }
 }
