@@ -207,4 +207,21 @@ final class RasterTest extends TestCase
         self::assertCount(256, $histogram);
         self::assertSame(0, $histogram[128]);
     }
+
+    public function test_what_does_not_fit_says_how_many_bytes_it_needs(): void
+    {
+        $said = function (callable $make): string {
+            try {
+                $make();
+            } catch (\LengthException $error) {
+                return $error->getMessage();
+            }
+
+            return 'nothing';
+        };
+        self::assertStringContainsString('3 x 5 labels need 30 bytes, not 7', $said(fn () => new Labels(3, 5, 'seven b')));
+        self::assertStringContainsString('needs 15 bytes a plane, not 7', $said(fn () => new Paint(3, 5, 'seven b', '', '', '')));
+        $plane = new Plane(5, 3, implode('', array_map(chr(...), range(1, 15))));
+        self::assertSame([1, 5, 6, 14, 15], [$plane->at(0, 0), $plane->at(4, 0), $plane->at(0, 1), $plane->at(3, 2), $plane->at(4, 2)]);
+    }
 }
