@@ -33,7 +33,7 @@ $file = fopen($out, 'w');
 $head = json_encode(['width' => $paint->width, 'height' => $paint->height, 'grey' => $picture->grey, 'dpi' => $picture->dpi, 'planes' => count($planes)])."\n";
 foreach ([$head, ...$planes] as $part) {
     if ($file === false || fwrite($file, $part) !== strlen($part)) {
-        echo json_encode(['message' => 'There is no room to open the image. Free some and try again.']);
+        echo json_encode(['message' => 'There is no room to open the image. Free some and try again.', 'share' => null]);
         exit(3);
     }
 }

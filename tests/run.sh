@@ -18,7 +18,6 @@ database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works
 
 export XDEBUG_MODE=off
 owned=1; alive "$VAR/run/mariadb.pid" && owned=0
-ourselves
 case "$wanted" in all | feature | browser | reference) database ;; esac
 run front front
 run static static

@@ -24,13 +24,12 @@ final readonly class PageMoment
         // The first question in it fixes the moment for all others (repeatable read).
         $moment = DB::transaction(function () use ($page): self {
             $row = Page::query()->findOrFail($page->id);
-            $palette = new SeriesPalette(Series::query()->findOrFail($row->series_id));
-            $names = [];
-            foreach ($palette->toClient()['figures'] as $figure) {
-                $names[$figure['id']] = $figure['name'];
-            }
+            $series = Series::query()->findOrFail($row->series_id);
+            $palette = (new SeriesPalette($series))->core();
+            // The palette has just loaded them.
+            $names = $series->figures->pluck('name', 'id')->all();
 
-            return new self(new FrozenPage(new PageStore($row)), $palette->core(), $names, $row->revision);
+            return new self(new FrozenPage(new PageStore($row)), $palette, $names, $row->revision);
         });
         $moment->page->fetch();
 

@@ -51,7 +51,7 @@ abstract class PageTask implements ShouldQueue
                 $lock->take(fn () => $this->step($task, 2, 'Waiting for other work on this page'));
             }
             $this->work($task);
-            Task::query()->whereKey($task->id)->where('state', 'working')->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
+            $task->finish();
         } catch (TaskEnded) {
             return;
         } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {

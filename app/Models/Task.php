@@ -50,9 +50,10 @@ final class Task extends Model
         return $this->belongsTo(User::class);
     }
 
+    /** Unless it was stopped, or is finished already. */
     public function finish(): void
     {
-        $this->forceFill(['state' => 'done', 'progress' => 100, 'message' => 'Done'])->save();
+        self::query()->whereKey($this->id)->where('state', 'working')->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
     }
 
     /** @return TaskState */

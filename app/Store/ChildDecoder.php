@@ -67,11 +67,13 @@ final readonly class ChildDecoder
     private function result(Process $process, string $out): Picture
     {
         if ($process->getExitCode() !== 0) {
+            /** @var ?array{message: string, share: int|float|null} $said nothing when it was ended from outside */
             $said = json_decode($process->getOutput(), true);
-            if (is_array($said) && is_float($share = $said['share'] ?? null) || is_array($said) && is_int($share = $said['share'] ?? null)) {
-                throw new CutShort((float) $share);
-            }
-            throw is_array($said) && is_string($said['message'] ?? null) ? new UnreadableImage($said['message']) : $this->tooMuch();
+            throw match (true) {
+                $said === null => $this->tooMuch(),
+                $said['share'] !== null => new CutShort((float) $said['share']),
+                default => new UnreadableImage($said['message']),
+            };
         }
         $file = fopen($out, 'r') ?: throw $this->tooMuch();
         $head = json_decode((string) fgets($file), true);

@@ -24,11 +24,6 @@ final readonly class JournalRule
     {
     }
 
-    public static function configured(): self
-    {
-        return new self((int) config('awning.journal_days'), (int) config('awning.journal_steps'));
-    }
-
     /** @return array{steps: int, tiles: int, bytes: int} what forgetting would free, tiles as they are stored */
     public function wouldFree(): array
     {

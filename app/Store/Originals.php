@@ -48,16 +48,24 @@ final class Originals
      */
     public function withFile(Original $original, callable $work): mixed
     {
-        $file = (string) tempnam(sys_get_temp_dir(), 'awning');
+        $file = $this->copy($original);
         try {
-            $copied = file_put_contents($file, Storage::disk('works')->readStream($original->path) ?? throw new \RuntimeException('The original is missing from the disk. Restore it from a backup.'));
-            if ($copied !== $original->bytes) {
-                throw new NotKept('The original could not be read whole: the disk may be full, or the file was cut short. Send it again.');
-            }
-
             return $work($file);
         } finally {
             @unlink($file);
         }
+    }
+
+    /** @return string a temporary file with all of its bytes, which whoever asks for it takes away again */
+    public function copy(Original $original): string
+    {
+        $from = Storage::disk('works')->readStream($original->path) ?? throw new \RuntimeException("The original $original->path is missing from the disk. Restore it from a backup.");
+        $file = (string) tempnam(sys_get_temp_dir(), 'awning');
+        if (file_put_contents($file, $from) !== $original->bytes) {
+            @unlink($file);
+            throw new NotKept('The original could not be read whole: the disk may be full, or the file was cut short. Send it again.');
+        }
+
+        return $file;
     }
 }

@@ -7,7 +7,7 @@ namespace App\Console\Commands;
 use App\Models\Original;
 use App\Store\Backup\Archive;
 use App\Store\Backup\Dump;
-use Illuminate\Support\Facades\Storage;
+use App\Store\Originals;
 
 /** Everything in one file, while people work. */
 final class Backup extends BatchCommand
@@ -16,9 +16,9 @@ final class Backup extends BatchCommand
 
     protected $description = 'Write database and originals to one file, and read it back to see that it is whole';
 
-    public function handle(Dump $dump): int
+    public function handle(Dump $dump, Originals $originals): int
     {
-        return $this->guarded(function () use ($dump): void {
+        return $this->guarded(function () use ($dump, $originals): void {
             $file = $this->place((string) $this->argument('file'));
             if (file_exists($file)) {
                 throw new \InvalidArgumentException("$file is there already. A backup does not take the place of another; give it a new name.");
@@ -32,9 +32,9 @@ final class Backup extends BatchCommand
                 $dump->write($sql);
                 $archive->addDump($sql);
                 // After the database: an original that a row names is on the disk before the row is there.
-                foreach (Original::query()->distinct()->pluck('path') as $path) {
-                    $copies[] = $copy = $this->copy($path);
-                    $archive->add("works/$path", $copy, false);
+                foreach (Original::query()->get()->unique('path') as $original) {
+                    $copies[] = $copy = $originals->copy($original);
+                    $archive->add("works/$original->path", $copy, false);
                 }
                 $archive->close();
                 chmod($part, 0600);
@@ -46,14 +46,5 @@ final class Backup extends BatchCommand
                 array_map(unlink(...), $copies);
             }
         });
-    }
-
-    private function copy(string $path): string
-    {
-        $copy = (string) tempnam(sys_get_temp_dir(), 'awning-original');
-        $from = Storage::disk('works')->readStream($path) ?? throw new \RuntimeException("The original $path is missing from the disk.");
-        file_put_contents($copy, $from);
-
-        return $copy;
     }
 }

@@ -21,6 +21,9 @@ final readonly class ImageReader
 
     public const LONGEST_SIDE = 20_000;
 
+    /** What says how bright a PNG's numbers are stands before its pixels; further in nobody looks for it. */
+    private const CURVE_WITHIN = 65_544;
+
     /**
      * @param  bool  $cut  whether a file that ends too early is read as far as it goes
      *
@@ -139,28 +142,20 @@ final readonly class ImageReader
      */
     private function pngCurve(string $path): ?string
     {
-        $head = (string) file_get_contents($path, false, null, 8, 65536);
+        $file = new FileBytes($path);
         $gamma = null;
-        for ($at = 0; $at + 12 <= strlen($head);) {
-            [$length, $type] = [self::word($head, $at), substr($head, $at + 4, 4)];
+        for ($at = 8; $at + 12 <= min($file->size, self::CURVE_WITHIN);) {
+            [$length, $type] = [$file->number($at, 4), $file->at($at + 4, 4)];
             if ($type === 'iCCP' || $type === 'sRGB' || $type === 'IDAT') {
                 return $type === 'IDAT' && $gamma !== null ? self::gammaTable($gamma) : null;
             }
             if ($type === 'gAMA' && $length === 4) {
-                $gamma = self::word($head, $at + 8);
+                $gamma = $file->number($at + 8, 4);
             }
             $at += 12 + $length;
         }
 
         return null;
-    }
-
-    /** Four bytes, most significant first. */
-    private static function word(string $bytes, int $at): int
-    {
-        $bytes = str_pad($bytes, $at + 4, "\0");
-
-        return ord($bytes[$at]) << 24 | ord($bytes[$at + 1]) << 16 | ord($bytes[$at + 2]) << 8 | ord($bytes[$at + 3]);
     }
 
     private static function gammaTable(int $gamma): ?string
