@@ -10,10 +10,13 @@ use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\StrokeRow;
 use App\Models\User;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
@@ -35,9 +38,9 @@ function bench_desk(string $scan): array
     $figure = Figure::query()->create(['series_id' => $series->id, 'name' => 'Oda', 'depth' => 1]);
     $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'oilskin', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
     $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
-    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels());
+    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), new CleanSettings(turn: 0.0));
     $flats = (new FlatsFinder)->find($clean->ink);
-    (new PageDesk)->apply($page, $user, new LayInk('Import', $clean, $flats, 300));
+    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), 0, 'Scan', 300), $flats));
     $labels = array_keys($flats->regions);
     unset($clean, $flats);
     (new Lease)->take($page, $user, 'benchlease0000');
@@ -73,7 +76,18 @@ function bench_desk(string $scan): array
     $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
     $tone = fn (int $i) => $send('PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'shade', 'colour' => sprintf('#6644%02x', 40 + $i)]);
 
+    $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
+    foreach (array_chunk($lines, 500) as $chunk) {
+        StrokeRow::query()->toBase()->insert($chunk);
+    }
+    $ink = fn (int $i) => $op(['kind' => 'ink.draw', 'strokes' => [['id' => sprintf('drawn%08d', $i), 'stroke' => ['points' => $points($i), 'weight' => 8, 'taper' => 0.1, 'steady' => 0]]]]);
+    $move = fn (int $i) => $op(['kind' => 'ink.draw', 'strokes' => [['id' => sprintf('line%08d', 70 * $i), 'stroke' => ['points' => $points($i), 'weight' => 8, 'taper' => 0.1, 'steady' => 0]]]]);
+    $open = fn () => $send('GET', "/api/pages/$page->id", []);
+
     return [
+        ['ink a 600 px line on a page with 5 000 lines', ...$measure($ink), '≤ 60 ms median, 120 ms p95'],
+        ['change one of the 5 000 lines', ...$measure($move), ''],
+        ['all that a window needs to open that page', ...$measure($open, 5), ''],
         ['a 600 px stroke, 40 px soft brush, on a 16 MP page', ...$measure($stroke), '≤ 120 ms median, 300 ms p95'],
         ['the largest, softest brush, right across a 16 MP page', ...$measure(fn (int $i) => $stroke($i, true), 5), '≤ 1 000 ms'],
         ['fill a region', ...$measure($fill), '≤ 60 ms'],

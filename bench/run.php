@@ -23,6 +23,7 @@ use Awning\Core\Compose\PageStack;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
@@ -102,8 +103,12 @@ foreach ([1000 => 3, 2000 => 3, 4000 => 3, 8000 => 1] as $side => $runs) {
 $labelling = median(3, fn () => tool(['/usr/bin/convert', "$work/scan4000.png", '-colorspace', 'Gray', '-threshold', '50%', '-define', 'connected-components:verbose=false', '-connected-components', '4', "$work/cc.png"]));
 $row('scan (16 MP) → clean ink → bridges → regions grown under the lines', $curve[4000][0] + $curve[4000][3]['milliseconds']['read'], $labelling, 'ImageMagick, threshold and labelling alone', '≤ 0.5 ×', sprintf('peak %d MB; with start-up and writing the PNG %d ms', $curve[4000][1], $curve[4000][2]));
 
+foreach ([4000 => '16 MP', 8000 => '64 MP'] as $side => $size) {
+    $row("clean alone, $size in colour", $curve[$side][3]['milliseconds']['clean'], null, '', '', sprintf('%d ms a megapixel', $curve[$side][3]['milliseconds']['clean'] / ($side / 1000) ** 2));
+}
+
 say('Regions alone');
-$ink = (new ScanCleaner)->clean((new ImageReader)->read("$work/scan4000.png")->channels())->ink;
+$ink = (new ScanCleaner)->clean((new ImageReader)->read("$work/scan4000.png")->channels(), new CleanSettings(turn: 0.0))->ink;
 file_put_contents("$work/ink.png", (new PngWriter(1))->grey($ink));
 $bounds = strtr($ink->data, Bytes::identity(), Bytes::threshold(100));
 $regions = median(5, fn () => Components::of(Runs::of($bounds, 4000, 4000, "\0")));
@@ -119,7 +124,7 @@ say('Compositing');
 /** Three figures in vertical bands over real regions; twelve passes, half of them soft. */
 $composing = function (int $side) use ($work): array {
     $picture = (new ImageReader)->read("$work/scan$side.png");
-    $ink = (new ScanCleaner)->clean($picture->channels())->ink;
+    $ink = (new ScanCleaner)->clean($picture->channels(), new CleanSettings(turn: 0.0))->ink;
     $flats = (new FlatsFinder)->find($ink);
     $grid = new TileGrid($side, $side);
     $of = [];

@@ -41,6 +41,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('pages/{page}', [PageController::class, 'show'])->can('view', 'page');
         Route::get('pages/{page}/feed', [PageController::class, 'feed'])->can('view', 'page');
         Route::get('pages/{page}/picture', [PageController::class, 'picture'])->can('view', 'page');
+        Route::get('pages/{page}/originals/{original}', [PageController::class, 'original'])->can('view', 'page')->whereNumber('original');
+        Route::get('pages/{page}/lines', [BenchController::class, 'lines'])->can('view', 'page');
+        Route::post('pages/{page}/lines', [BenchController::class, 'readLines'])->can('colour', 'page');
+        Route::post('pages/{page}/lines/tidy', [BenchController::class, 'tidyLines'])->can('colour', 'page');
         Route::post('pages/{page}/tiles', [TileController::class, 'many'])->can('view', 'page');
         Route::post('pages/{page}/lease', [LeaseController::class, 'store'])->can('flat', 'page');
         Route::delete('pages/{page}/lease', [LeaseController::class, 'destroy'])->can('flat', 'page');
@@ -49,6 +53,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/redo', [BenchController::class, 'redo'])->can('flat', 'page');
         Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');
         Route::post('pages/{page}/clean', [TaskController::class, 'clean'])->can('flat', 'page');
+        Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
+        Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');
         Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');
         Route::get('pages/{page}/tasks', [TaskController::class, 'index'])->can('view', 'page');
         Route::get('tasks/{task}', [TaskController::class, 'show']);

@@ -11,8 +11,11 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
+use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
@@ -83,6 +86,20 @@ abstract class TestCase extends BaseTestCase
         $this->hold($page, $user)->assertOk();
         $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->scanBytes())])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+    }
+
+    /**
+     * What is sent to have the page's drawing cleaned anew.
+     *
+     * @param  array<string, mixed>  $clean
+     * @param  array<string, mixed>  $place
+     * @return array<string, mixed>
+     */
+    protected function cleaning(Page $page, array $clean, array $place = []): array
+    {
+        $size = (new PageStore($page))->record(RecordKind::Page, 'page')?->toData() ?? ['width' => 100, 'height' => 100];
+
+        return ['lease' => self::LEASE, 'drawing' => LayInk::FIRST, 'clean' => $clean, 'place' => $place + ['x' => $size['width'] / 2, 'y' => $size['height'] / 2]];
     }
 
     /** @param  array<string, mixed>  $op */

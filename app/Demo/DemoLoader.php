@@ -13,13 +13,16 @@ use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
 use App\Store\Originals;
+use App\Store\OriginalViews;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
@@ -90,9 +93,11 @@ final class DemoLoader
         $original = (new Originals)->keep($page, $user, $file, sprintf('salt-ferry-p%d-scan.png', $page->number));
         if ($page->number < 4) {
             $picture = (new ImageReader)->read($file);
-            $clean = (new ScanCleaner)->clean($picture->channels());
+            (new OriginalViews)->keep($original, $picture);
+            $settings = new CleanSettings(turn: 0.0);
+            $clean = (new ScanCleaner)->clean($picture->channels(), $settings);
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
-            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", $clean, $flats, $picture->dpi, $original->id));
+            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", PlacedDrawing::of($clean, $settings, $original->id, $original->name, $picture->dpi), $flats));
             if ($page->number < 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);

@@ -20,6 +20,9 @@ use Illuminate\Support\Facades\DB;
 /** The one door through which a page changes: one op, one transaction, one journal entry, one revision. */
 final class PageDesk
 {
+    /** The sweep and an op may block each other: the database then ends one of them, which begins again. */
+    private const TRIES = 5;
+
     /**
      * @param  ?Asked  $asked  null for work that needs no lease: the demo
      *
@@ -132,6 +135,6 @@ final class PageDesk
             }
 
             return new Applied($row->revision, $entry, $back);
-        });
+        }, self::TRIES);
     }
 }

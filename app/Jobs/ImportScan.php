@@ -9,14 +9,31 @@ use App\Models\Original;
 use App\Models\Task;
 use App\Store\ChildDecoder;
 use App\Store\Originals;
+use App\Store\OriginalViews;
+use App\Store\PageStore;
 use Awning\Core\Codec\CutShort;
 use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\CleanScan;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Placement;
+use Awning\Core\Sheet\InkLayers;
+use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Sheet;
 
-/** Reads a scan, cleans it, finds the regions and lays both on the page as one op. */
+/**
+ * Reads a drawing's original, cleans it as it is wanted, lays it where it is wanted, finds the regions of all the ink
+ * there is then, and lands both as one op. A drawing that is on the page already is cleaned and placed anew.
+ */
 final class ImportScan extends PageTask
 {
     public static function line(): string
@@ -26,17 +43,96 @@ final class ImportScan extends PageTask
 
     protected function work(Task $task): void
     {
-        $original = Original::query()->where('page_id', $task->page_id)->findOrFail($task->input['original']);
-        $this->step($task, 5, 'Reading the scan');
+        $sheet = new Sheet(new PageStore($task->page));
+        $id = is_string($task->input['drawing'] ?? null) ? $task->input['drawing'] : LayInk::FIRST;
+        $before = $sheet->find(Drawing::class, $id);
+        $original = $this->original($task, $before);
+        $this->step($task, 5, 'Reading the drawing');
         $picture = $this->picture($task, $original);
         $this->step($task, 25, 'Cleaning the lines');
-        $scan = (new ScanCleaner)->clean($picture->channels());
+        (new OriginalViews)->keep($original, $picture);
         $dpi = $picture->dpi;
+        $pictures = $picture->pictures;
+        $channels = $picture->channels();
         unset($picture);
+        $asked = $this->place($task);
+        $place = $asked ?? $before?->place;
+        $settings = $this->settings($task, $before);
+        if ($place?->corners !== null) {
+            $settings = $settings->unturned();
+        }
+        $scan = (new ScanCleaner)->clean($channels, $settings);
+        unset($channels);
+        $placed = $this->placed($asked, $sheet, $scan, $settings, $original, $dpi, $before, $id);
         $this->step($task, 55, 'Finding the regions');
-        $flats = FlatsFinder::forDpi($dpi)->find($scan->ink);
+        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed));
         $this->step($task, 80, 'Laying them on the page');
-        (new PageDesk)->land($task, new LayInk("Import {$original->name}", $scan, $flats, $dpi, $original->id));
+        $isAgain = $before !== null && $before->original === $original->id;
+        $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
+        $displaced = $op->displaced(new Sheet(new PageStore($task->page)));
+        (new PageDesk)->land($task, $op);
+        $this->say($task, array_filter([
+            $pictures > 1 ? "The first of $pictures pictures in the file was taken." : '',
+            $displaced > 0 ? ($displaced === 1 ? 'One region that was filled has' : "$displaced regions that were filled have").' no place of its own in the new lines; look at what is unfilled.' : '',
+            $scan->isNearlyEmpty() ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink from".' : '',
+            $scan->edge?->isSure === false ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s corners.' : '',
+        ]));
+    }
+
+    /** @param  array<int, string>  $sentences  what the person should know of what was done */
+    private function say(Task $task, array $sentences): void
+    {
+        if ($sentences !== []) {
+            Task::query()->whereKey($task->id)->update(['message' => mb_substr(implode(' ', $sentences), 0, 400)]);
+        }
+    }
+
+    private function original(Task $task, ?Drawing $before): Original
+    {
+        return Original::query()->where('page_id', $task->page_id)->find($task->input['original'] ?? $before?->original)
+            ?? throw new OpRefused('The file this drawing came from is not kept. Import the drawing again.');
+    }
+
+    private function settings(Task $task, ?Drawing $before): CleanSettings
+    {
+        $asked = $task->input['clean'] ?? null;
+
+        return is_array($asked) ? CleanSettings::fromData(new Data($asked)) : $before->clean ?? new CleanSettings;
+    }
+
+    private function place(Task $task): ?Placement
+    {
+        $asked = $task->input['place'] ?? null;
+
+        return is_array($asked) ? Placement::fromData(new Data($asked)) : null;
+    }
+
+    private function placed(?Placement $place, Sheet $sheet, CleanScan $scan, CleanSettings $settings, Original $original, float $dpi, ?Drawing $before, string $id): PlacedDrawing
+    {
+        $page = $sheet->find(PageSize::class, PageSize::KEY);
+        [$width, $height] = [$scan->ink->width, $scan->ink->height];
+        if ($page !== null && $this->isAlone($sheet, $id)) {
+            $isOtherScan = $place === null && $before !== null && ($before->width !== $width || $before->height !== $height);
+            if ($isOtherScan) {
+                // Another scan for the only drawing there is brings its own size.
+                $page = $before = null;
+            } elseif ($place?->corners !== null && $before?->place->corners === null) {
+                // So does a sheet that is cut out of its photograph.
+                $page = new PageSize(...[...array_map(fn (float $side): int => (int) round($side), $place->sides($width, $height)), $page->dpi]);
+                $place = $place->filling($page);
+            }
+        }
+        try {
+            return PlacedDrawing::of($scan, $settings, $original->id, $original->name, $dpi, $page, $place, $before);
+        } catch (\InvalidArgumentException $error) {
+            throw new OpRefused($error->getMessage(), 0, $error);
+        }
+    }
+
+    /** Whether nothing else is on the page that its size could matter to. */
+    private function isAlone(Sheet $sheet, string $id): bool
+    {
+        return array_diff_key($sheet->all(Drawing::class), [$id => true]) === [] && $sheet->all(InkStroke::class) === [] && $sheet->all(PassSpec::class) === [];
     }
 
     private function picture(Task $task, Original $original): Picture
@@ -44,7 +140,7 @@ final class ImportScan extends PageTask
         $originals = new Originals;
         try {
             return $originals->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read(
-                $file, fn () => $this->step($task, 5, 'Reading the scan'), (bool) ($task->input['cut'] ?? false),
+                $file, fn () => $this->step($task, 5, 'Reading the drawing'), (bool) ($task->input['cut'] ?? false),
             ));
         } catch (CutShort $error) {
             // Kept: the person may say that what is there will do.

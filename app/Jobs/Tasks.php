@@ -16,7 +16,7 @@ use Illuminate\Validation\ValidationException;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => CleanInk::class, 'deliver' => Deliver::class];
+    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'deliver' => Deliver::class];
 
     /** So many pieces of one person's may wait. */
     private const MOST = 20;

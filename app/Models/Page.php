@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property ?int $width px; null while the page is empty
  * @property ?int $height
  * @property ?float $dpi
+ * @property bool $behind lines have changed since the regions were found
  * @property ?int $holder_id
  * @property ?string $lease
  * @property ?Carbon $lease_until
@@ -33,7 +34,7 @@ final class Page extends Model
     protected $fillable = ['series_id', 'number', 'title'];
 
     /** @var array<string, string> */
-    protected $casts = ['lease_until' => 'datetime'];
+    protected $casts = ['lease_until' => 'datetime', 'behind' => 'boolean'];
 
     /** @return BelongsTo<Series, $this> */
     public function series(): BelongsTo

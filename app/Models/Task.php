@@ -11,12 +11,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * Work that takes longer than a request, with its progress.
  *
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion}
  *
  * @property int $id
  * @property int $page_id
  * @property int $user_id
- * @property 'import'|'clean'|'deliver' $kind
+ * @property 'import'|'clean'|'regions'|'enlarge'|'deliver' $kind
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message

@@ -23,4 +23,9 @@ final class PagePolicy
     {
         return $this->series->flat($user, $page->series);
     }
+
+    public function colour(User $user, Page $page): bool
+    {
+        return $this->series->colour($user, $page->series);
+    }
 }

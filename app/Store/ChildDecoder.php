@@ -6,9 +6,12 @@ namespace App\Store;
 
 use Awning\Core\Codec\CutShort;
 use Awning\Core\Codec\ImageHeader;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Raster\Paint;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\Process;
 
 /**
@@ -17,9 +20,6 @@ use Symfony\Component\Process\Process;
  */
 final readonly class ChildDecoder
 {
-    /** How often it is asked whether to go on, in microseconds. */
-    private const LOOK_EVERY = 200_000;
-
     /**
      * @param  int  $megabytes  of memory the decoder may address: 130 million pixels in four channels of 16 bits take 1 GB,
      *                          and stand twice while they become planes
@@ -38,29 +38,41 @@ final readonly class ChildDecoder
      */
     public function read(string $path, callable $goOn, bool $cut = false): Picture
     {
-        $header = ImageHeader::of($path);
+        if (PdfPage::is($path)) {
+            return $this->readPdf($path, $goOn);
+        }
+        // Of layers the size is only known when their list is read, which is the child's business.
+        $pixels = OpenRasterFile::is($path) ? ImageReader::MOST_PIXELS : self::pixelsOf(ImageHeader::of($path));
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         // Blocks of 1024 bytes; four planes and the line before them.
-        $blocks = intdiv(4 * $header->width * $header->height, 1024) + 100_000;
-        $process = new Process([
-            '/bin/bash', '-c', 'ulimit -v "$1" -t "$2" -f "$3" -c 0 && shift 3 && exec "$@"', 'decode',
-            (string) (1024 * $this->megabytes), (string) $this->seconds, (string) $blocks,
-            PHP_BINARY, base_path('core/decode.php'), $path, $out, ...($cut ? ['cut'] : []),
-        ]);
+        $blocks = intdiv(4 * $pixels, 1024) + 100_000;
         try {
-            $process->setTimeout(2 * $this->seconds + 30)->start();
-            while ($process->isRunning()) {
-                usleep(self::LOOK_EVERY);
-                $process->checkTimeout();
-                $goOn();
-            }
+            $process = (new LimitedProcess($this->megabytes, $this->seconds, 2 * $this->seconds + 30, $blocks))
+                ->run([PHP_BINARY, base_path('core/decode.php'), $path, $out, ...($cut ? ['cut'] : [])], $goOn);
 
             return $this->result($process, $out);
-        } catch (\Symfony\Component\Process\Exception\ProcessTimedOutException) {
+        } catch (ProcessTimedOutException) {
             throw $this->tooMuch();
         } finally {
-            $process->stop(0);
             @unlink($out);
+        }
+    }
+
+    private static function pixelsOf(ImageHeader $header): int
+    {
+        return $header->width * $header->height;
+    }
+
+    /** @param  callable(): void  $goOn */
+    private function readPdf(string $path, callable $goOn): Picture
+    {
+        $page = PdfPage::first($path, $goOn);
+        try {
+            $picture = $this->read($page->file, $goOn);
+
+            return new Picture($picture->paint, $picture->grey, $picture->dpi, $page->pages);
+        } finally {
+            @unlink($page->file);
         }
     }
 
@@ -86,7 +98,7 @@ final readonly class ChildDecoder
         [$red, $green, $blue] = $head['grey'] ? [$planes[0], $planes[0], $planes[0]] : $planes;
         $alpha = $planes[$head['grey'] ? 1 : 3] ?? str_repeat("\xff", $pixels);
 
-        return new Picture(new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha), $head['grey'], (float) $head['dpi']);
+        return new Picture(new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha), $head['grey'], (float) $head['dpi'], (int) $head['pictures']);
     }
 
     private function tooMuch(): UnreadableImage

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\BridgeRow;
+use App\Models\DrawingRow;
 use App\Models\GroupRow;
 use App\Models\PassRow;
 use App\Models\RegionRow;
+use App\Models\StrokeRow;
 use Awning\Core\Page\RecordKind;
 
 /** Which kind of record is kept where. A new kind is a line here. */
@@ -21,6 +23,8 @@ final class RecordKeepers
             RecordKind::Bridge => new RecordRows(BridgeRow::class),
             RecordKind::Pass => new RecordRows(PassRow::class),
             RecordKind::Group => new RecordRows(GroupRow::class),
+            RecordKind::Drawing => new RecordRows(DrawingRow::class),
+            RecordKind::Stroke => new RecordRows(StrokeRow::class),
         };
     }
 }

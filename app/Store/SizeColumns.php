@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Page;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 
@@ -20,16 +22,16 @@ final readonly class SizeColumns implements RecordKeeper
 
     public function find(int $page, int|string $key): ?PageSize
     {
-        $row = Page::query()->toBase()->where('id', $page)->first(['width', 'height', 'dpi', 'paper', 'ink']);
+        $row = Page::query()->toBase()->where('id', $page)->first(['width', 'height', 'dpi', 'behind', 'lines']);
 
-        return $row === null || $row->width === null ? null : new PageSize($row->width, $row->height, (float) $row->dpi, $row->paper, $row->ink);
+        return $row === null || $row->width === null ? null : new PageSize($row->width, $row->height, (float) $row->dpi, (bool) $row->behind, self::lines($row->lines));
     }
 
     public function put(int $page, array $records): void
     {
         $size = $records[PageSize::KEY] ?? null;
-        if ($size instanceof Record) {
-            Page::query()->toBase()->where('id', $page)->update($size->toData());
+        if ($size instanceof PageSize) {
+            Page::query()->toBase()->where('id', $page)->update(array_replace($size->toData(), ['lines' => json_encode($size->lines->toData(), JSON_THROW_ON_ERROR)]));
         }
     }
 
@@ -38,6 +40,11 @@ final readonly class SizeColumns implements RecordKeeper
         if ($keys === []) {
             return;
         }
-        Page::query()->toBase()->where('id', $page)->update(['width' => null, 'height' => null, 'dpi' => null, 'paper' => null, 'ink' => null]);
+        Page::query()->toBase()->where('id', $page)->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null]);
+    }
+
+    private static function lines(?string $json): LineColouring
+    {
+        return $json === null ? new LineColouring : LineColouring::fromData(new Data((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)));
     }
 }

@@ -7,6 +7,9 @@ namespace App\Wire;
 use App\Models\Role;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\LineColour;
+use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
 use Awning\Core\Page\ScopeKind;
 use Symfony\Component\Finder\Finder;
@@ -18,7 +21,7 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class];
 
     private const FOLDERS = ['app', 'core/src/Page', 'core/src/Sheet'];
 

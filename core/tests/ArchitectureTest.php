@@ -95,5 +95,8 @@ final class ArchitectureTest extends TestCase
         $status = opcache_get_status(false);
         self::assertIsArray($status);
         self::assertTrue($status['jit']['on'], 'start PHP through ./awning, which sets PHP_INI_SCAN_DIR');
+        foreach (['jit_max_root_traces', 'jit_max_side_traces', 'jit_max_exit_counters'] as $limit) {
+            self::assertGreaterThan(10_000, (int) ini_get("opcache.$limit"), 'the framework alone would use up the usual limit, and loops over pixels that come later run at half the speed');
+        }
     }
 }

@@ -153,7 +153,10 @@ final class CodecTest extends TestCase
             'no archive' => $this->file('x.ora', 'PK nothing'),
             'an unknown operator' => $this->archive(['data/a.png' => (new ImageWriter)->write($this->gradient(), 'png')] + $stack('<layer src="data/a.png" composite-op="svg:sparkle"/>')),
             'depth' => $this->archive($stack(str_repeat('<stack>', 90).str_repeat('</stack>', 90))),
+            'a part of which is damaged' => $damaged = $this->archive(['data/a.png' => str_repeat('packed well ', 400)] + $stack('<layer src="data/a.png"/>')),
         ];
+        $bytes = (string) file_get_contents($damaged);
+        file_put_contents($damaged, substr_replace($bytes, str_repeat("\xff", 12), (int) strpos($bytes, 'data/a.png') + 10, 12));
         foreach ($bad as $what => $path) {
             try {
                 (new OpenRasterRenderer(new OpenRasterFile($path)))->render();
@@ -208,5 +211,143 @@ final class CodecTest extends TestCase
         self::assertSame(20, (new OpenRasterFile($this->openRaster(self::STACK, 9_000, 9_900)))->width);
         $this->expectExceptionMessage('454 million pixels');
         new OpenRasterFile($this->openRaster(self::STACK, 9_000, 10_100));
+    }
+
+    /**
+     * A TIFF of one strip, uncompressed, written by the book (TIFF 6.0; BigTIFF as libtiff describes it).
+     *
+     * @param  array<int, list<int>>  $fields  of 16-bit values, by tag
+     * @param  int  $pictures  times the same directory stands in the file
+     */
+    private function tiff(int $width, int $height, array $fields, string $data, bool $isBig = false, int $pictures = 1): string
+    {
+        $fields += [256 => [$width], 257 => [$height], 259 => [1], 273 => [-1], 277 => [1], 278 => [$height], 279 => [strlen($data)]];
+        ksort($fields);
+        $size = ($isBig ? 8 : 2) + ($isBig ? 20 : 12) * count($fields) + ($isBig ? 8 : 4);
+        $start = $isBig ? 16 : 8;
+        $over = '';
+        $directories = '';
+        for ($picture = 0; $picture < $pictures; $picture++) {
+            $directories .= pack($isBig ? 'P' : 'v', count($fields));
+            foreach ($fields as $tag => $values) {
+                if ($values === [-1]) {
+                    $values = [$start + $pictures * $size + 100];
+                }
+                $bytes = pack('v*', ...$values);
+                $room = $isBig ? 8 : 4;
+                $directories .= pack($isBig ? 'vvP' : 'vvV', $tag, 3, count($values));
+                $directories .= strlen($bytes) <= $room ? str_pad($bytes, $room, "\0") : pack($isBig ? 'P' : 'V', $start + $pictures * $size + strlen($over));
+                $over .= strlen($bytes) <= $room ? '' : $bytes;
+            }
+            $directories .= pack($isBig ? 'P' : 'V', $picture + 1 < $pictures ? $start + ($picture + 1) * $size : 0);
+        }
+
+        return ($isBig ? 'II'.pack('vvvP', 43, 8, 0, 16) : 'II'.pack('vV', 42, 8)).$directories.str_pad($over, 100, "\0").$data;
+    }
+
+    /** @return list<int> the red of the first row */
+    private function row(string $bytes, string $name = 'x.tif'): array
+    {
+        $picture = (new ImageReader)->read($this->file($name, $bytes));
+
+        return array_map(fn (int $x): int => $picture->paint->at($x, 0)[0], range(0, $picture->width() - 1));
+    }
+
+    public function test_greys_of_which_nothing_is_white_are_turned_over_at_every_depth(): void
+    {
+        $data = [1 => "\xa5", 2 => "\x1b\xe4", 4 => "\x01\x5a\xf8\x30", 8 => "\0\x32\x64\x96\xc8\xfa\xff\x09"];
+        $black = [1 => [255, 0, 255, 0, 0, 255, 0, 255], 2 => [0, 85, 170, 255, 255, 170, 85, 0], 4 => [0, 17, 85, 170, 255, 136, 51, 0], 8 => [0, 50, 100, 150, 200, 250, 255, 9]];
+        foreach ($data as $bits => $row) {
+            self::assertSame($black[$bits], $this->row($this->tiff(8, 1, [258 => [$bits], 262 => [1]], $row)), "$bits bits, 0 is black");
+            self::assertSame(array_map(fn (int $value): int => 255 - $value, $black[$bits]), $this->row($this->tiff(8, 1, [258 => [$bits], 262 => [0]], $row)), "$bits bits, 0 is white");
+            self::assertTrue((new ImageReader)->read("$this->folder/x.tif")->grey);
+        }
+    }
+
+    public function test_a_sample_that_is_not_alpha_hides_nothing(): void
+    {
+        $pixels = "\xc8\x96\x64\x28\x0a\x14\x1e\x28";
+        $fields = [258 => [8, 8, 8, 8], 262 => [2], 277 => [4]];
+        $read = fn (int $extra): array => (new ImageReader)->read($this->file('x.tif', $this->tiff(2, 1, $fields + [338 => [$extra]], $pixels)))->paint->at(0, 0);
+        self::assertSame([200, 150, 100, 255], $read(0), 'what it is, is not said');
+        self::assertSame([200, 150, 100, 40], $read(2), 'alpha');
+    }
+
+    public function test_large_tiffs_and_those_of_several_pages_are_read_and_told(): void
+    {
+        $read = fn (string $bytes) => (new ImageReader)->read($this->file('x.tif', $bytes));
+        $fields = [258 => [8], 262 => [1]];
+        $big = $read($this->tiff(3, 2, $fields, "\x01\x02\x03\x04\x05\x06", true));
+        self::assertSame([3, 2, 1, 6, 1], [$big->width(), $big->height(), $big->paint->at(0, 0)[0], $big->paint->at(2, 1)[0], $big->pictures]);
+        self::assertSame(3, $read($this->tiff(3, 2, $fields, "\x01\x02\x03\x04\x05\x06", false, 3))->pictures);
+        self::assertSame(1, $read($this->tiff(3, 2, $fields, "\x01\x02\x03\x04\x05\x06"))->pictures);
+        $this->expectException(UnreadableImage::class);
+        $read(substr($this->tiff(3, 2, $fields, 'abcdef', true), 0, 20));
+    }
+
+    /** @param  list<array{string, string}>  $chunks */
+    private function png(array $chunks): string
+    {
+        return "\x89PNG\r\n\x1a\n".implode('', array_map(fn (array $chunk): string => pack('N', strlen($chunk[1])).$chunk[0].$chunk[1].pack('N', crc32($chunk[0].$chunk[1])), $chunks));
+    }
+
+    /** Red, then black, above green, then blue. */
+    private function fourColours(): array
+    {
+        return [['IHDR', pack('NNCCCCC', 2, 2, 8, 2, 0, 0, 0)], ['IDAT', (string) gzcompress("\0\xff\0\0\0\0\0\0\0\xff\0\0\0\xff")], ['IEND', '']];
+    }
+
+    public function test_pictures_are_set_upright_whatever_they_are_kept_in(): void
+    {
+        $exif = "II*\0\x08\0\0\0\x01\0\x12\x01\x03\0\x01\0\0\0\x06\0\0\0\0\0\0\0";
+        [$head, $data, $end] = $this->fourColours();
+        $lying = (new ImageReader)->read($this->file('x.png', $this->png([$head, $data, $end])))->paint;
+        self::assertSame([[255, 0, 0], [0, 0, 0], [0, 255, 0], [0, 0, 255]], array_map(fn (array $at): array => array_slice($lying->at(...$at), 0, 3), [[0, 0], [1, 0], [0, 1], [1, 1]]));
+        $webp = new \Imagick;
+        $webp->readImageBlob($this->png([$head, $data, $end]));
+        $webp->setOption('webp:lossless', 'true');
+        $webp->setImageFormat('webp');
+        $plain = $webp->getImageBlob();
+        $chunks = substr($plain, 12).'EXIF'.pack('V', strlen($exif)).$exif;
+        $extended = 'VP8X'.pack('V', 10)."\x08\0\0\0\x01\0\0\x01\0\0".$chunks;
+        foreach (['x.png' => $this->png([$head, ['eXIf', $exif], $data, $end]), 'x.webp' => 'RIFF'.pack('V', 4 + strlen($extended)).'WEBP'.$extended] as $name => $bytes) {
+            $upright = (new ImageReader)->read($this->file($name, $bytes))->paint;
+            self::assertSame([[0, 255, 0], [255, 0, 0], [0, 0, 255], [0, 0, 0]], array_map(fn (array $at): array => array_slice($upright->at(...$at), 0, 3), [[0, 0], [1, 0], [0, 1], [1, 1]]), $name);
+        }
+    }
+
+    public function test_primaries_that_a_png_names_are_brought_to_srgb(): void
+    {
+        $head = ['IHDR', pack('NNCCCCC', 1, 1, 8, 2, 0, 0, 0)];
+        $data = ['IDAT', (string) gzcompress("\0\xc8\x96\x64")];
+        $chrm = fn (int ...$points): array => ['cHRM', pack('N*', ...$points)];
+        $read = fn (array ...$chunks): array => array_slice((new ImageReader)->read($this->file('x.png', $this->png([$head, ...$chunks, $data, ['IEND', '']])))->paint->at(0, 0), 0, 3);
+        $wide = $chrm(31270, 32900, 64000, 33000, 21000, 71000, 15000, 6000);
+        // The matrices of Adobe RGB (1998) to XYZ and of XYZ to sRGB, both for D65, as published by Lindbloom; from memory.
+        $light = array_map(fn (int $value): float => \Awning\Core\Colour\LinearRgb::decode($value / 255), [200, 150, 100]);
+        $times = fn (array $matrix, array $vector): array => array_map(fn (array $row): float => $row[0] * $vector[0] + $row[1] * $vector[1] + $row[2] * $vector[2], $matrix);
+        $xyz = $times([[0.5767309, 0.1855540, 0.1881852], [0.2973769, 0.6273491, 0.0752741], [0.0270343, 0.0706872, 0.9911085]], $light);
+        $srgb = $times([[3.2404542, -1.5371385, -0.4985314], [-0.9692660, 1.8760108, 0.0415560], [0.0556434, -0.2040259, 1.0572252]], $xyz);
+        self::assertEqualsWithDelta(array_map(fn (float $value): float => 255 * \Awning\Core\Colour\LinearRgb::encode($value), $srgb), $read($wide), 1.0);
+        self::assertSame([200, 150, 100], $read($chrm(31270, 32900, 64000, 33000, 30000, 60000, 15000, 6000)), 'sRGB\'s own');
+        self::assertSame([200, 150, 100], $read($wide, ['sRGB', "\0"]), 'sRGB says it better');
+        self::assertSame([200, 150, 100], $read($chrm(0, 0, 0, 0, 0, 0, 0, 0)), 'no colours at all');
+        self::assertNotSame($read($wide), $read(['gAMA', pack('N', 55556)], $wide), 'on a curve of its own, too');
+    }
+
+    public function test_ink_amounts_in_a_jpeg_are_turned_over_only_where_adobe_says_so(): void
+    {
+        $image = new \Imagick;
+        $image->newImage(8, 8, new \ImagickPixel('cmyk(0, 255, 255, 0)'));
+        $image->transformImageColorspace(\Imagick::COLORSPACE_CMYK);
+        $image->setImageFormat('jpeg');
+        $image->setImageCompressionQuality(98);
+        $bytes = $image->getImageBlob();
+        $at = strpos($bytes, "\xff\xee");
+        self::assertIsInt($at);
+        $length = 2 + (ord($bytes[$at + 2]) << 8 | ord($bytes[$at + 3]));
+        $read = fn (string $bytes): array => (new ImageReader)->read($this->file('x.jpg', $bytes))->paint->at(3, 3);
+        self::assertEqualsWithDelta([255, 0, 0, 255], $read($bytes), 6.0);
+        self::assertEqualsWithDelta([0, 0, 0, 255], $read(substr_replace($bytes, '', $at, $length)), 6.0, 'the same numbers, as amounts of ink: black over all');
     }
 }

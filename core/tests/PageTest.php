@@ -25,7 +25,7 @@ final class PageTest extends TestCase
     {
         self::assertSame(['isolated' => true, 'mode' => 'normal', 'opacity' => 1.0], RecordKind::Group->read([])->toData());
         self::assertEquals(new PassGroup, RecordKind::Group->read([]));
-        self::assertSame(['width' => 7, 'height' => 9, 'dpi' => 0.0, 'paper' => 0, 'ink' => 255], RecordKind::Page->read(['width' => 7, 'height' => 9])->toData());
+        self::assertSame(['width' => 7, 'height' => 9, 'dpi' => 0.0, 'behind' => false, 'lines' => ['rule' => 'black', 'colour' => '#111111', 'shown' => true]], RecordKind::Page->read(['width' => 7, 'height' => 9])->toData());
         self::assertEquals(new PageSize(7, 9), RecordKind::Page->read(['width' => 7, 'height' => 9]));
         $pass = PassSpec::fromData(new Data(['name' => 'Paint', 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0]]));
         self::assertSame([0, ScopeKind::Page, BlendMode::Normal, 1.0, true, 0.0, null], [$pass->figure, $pass->scope->kind, $pass->mode, $pass->opacity, $pass->visible, $pass->order, $pass->group]);
@@ -42,9 +42,7 @@ final class PageTest extends TestCase
         yield 'too high' => ['page', ['width' => 1, 'height' => $most + 1], false];
         yield 'no width' => ['page', ['width' => 0, 'height' => 1], false];
         yield 'a resolution below none' => ['page', ['width' => 1, 'height' => 1, 'dpi' => -0.5], false];
-        yield 'darkest ink' => ['page', ['width' => 1, 'height' => 1, 'ink' => 255], true];
-        yield 'darker than full' => ['page', ['width' => 1, 'height' => 1, 'ink' => 256], false];
-        yield 'paper lighter than white' => ['page', ['width' => 1, 'height' => 1, 'paper' => -1], false];
+        yield 'regions that are perhaps behind' => ['page', ['width' => 1, 'height' => 1, 'behind' => 1], false];
         yield 'a region nobody has filled' => ['region', ['figure' => 0, 'material' => 0, 'area' => 0, 'x' => 0, 'y' => 0], true];
         yield 'an area below none' => ['region', ['figure' => 0, 'material' => 0, 'area' => -1, 'x' => 0, 'y' => 0], false];
         yield 'a spot left of the page' => ['region', ['figure' => 0, 'material' => 0, 'area' => 1, 'x' => -1, 'y' => 0], false];
@@ -75,9 +73,9 @@ final class PageTest extends TestCase
 
     public function test_a_reduced_page_keeps_its_resolution_and_its_scan(): void
     {
-        $page = new PageSize(521, 3, 299.5, 11, 240);
-        self::assertEquals(new PageSize(260, 1, 299.5, 11, 240), $page->reduced(1));
-        self::assertEquals(new PageSize(65, 1, 299.5, 11, 240), $page->reduced(3), 'never nothing');
+        $page = new PageSize(521, 3, 299.5, true);
+        self::assertEquals(new PageSize(260, 1, 299.5, true), $page->reduced(1));
+        self::assertEquals(new PageSize(65, 1, 299.5, true), $page->reduced(3), 'never nothing');
         self::assertTrue($page->fits(new PageSize(521, 3)));
         self::assertFalse($page->fits(new PageSize(521, 4)));
         self::assertFalse($page->fits(new PageSize(520, 3)));

@@ -11,33 +11,46 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Placement;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Change;
+use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\AddPass;
+use Awning\Core\Sheet\Ops\ChangeDrawing;
 use Awning\Core\Sheet\Ops\ChangePass;
+use Awning\Core\Sheet\Ops\DrawInk;
+use Awning\Core\Sheet\Ops\EnlargePage;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
+use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\RecordChange;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
@@ -71,7 +84,7 @@ final class SheetTest extends TestCase
         }
         $ink = new Plane($width, $height, str_repeat($row, $height));
 
-        return new LayInk('Import', new CleanScan($ink, new Levels(20, 200), $ink), (new FlatsFinder)->find($ink), 300);
+        return new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, 0, 'Scan', 300), (new FlatsFinder)->find($ink));
     }
 
     private function pass(int $figure = 1): PassSpec
@@ -345,10 +358,17 @@ final class SheetTest extends TestCase
             }
         }
         foreach ([
-            RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'paper' => 12, 'ink' => 180],
+            RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'behind' => true, 'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false]],
             RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5],
             RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4],
             RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
+            RecordKind::Stroke->value => ['points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]], 'weight' => 6.5, 'taper' => 0.25, 'steady' => 0.5],
+            RecordKind::Drawing->value => [
+                'original' => 12, 'name' => 'scan.png', 'width' => 520, 'height' => 301,
+                'clean' => ['flatten' => 0.5, 'paper' => 20, 'ink' => 200, 'weight' => -1, 'specks' => 12, 'pinholes' => 3, 'colours' => 'red', 'turn' => 1.5, 'hard' => true, 'crop' => false],
+                'place' => ['x' => 100.5, 'y' => -20.25, 'scale' => 0.75, 'turn' => 12.5, 'mirror' => true, 'corners' => [[1.0, 2.0], [300.0, 4.0], [290.0, 250.0], [5.0, 240.0]]],
+                'role' => 'underdrawing', 'tint' => '#c04a2e', 'strength' => 0.35, 'visible' => false, 'found' => ['paper' => 21, 'ink' => 199],
+            ],
         ] as $kind => $data) {
             self::assertSame($data, RecordKind::from($kind)->read($data)->toData(), $kind);
         }
@@ -368,11 +388,16 @@ final class SheetTest extends TestCase
             'pass.change' => ['id' => 'newpass1', 'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]]],
             'pass.remove' => ['id' => 'newpass1'],
             'group' => ['id' => 'group001', 'passes' => ['newpass1'], 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5]],
+            'ink.draw' => ['strokes' => [['id' => 'line0001', 'stroke' => ['points' => [[1.0, 2.0, 0.5]], 'weight' => 4.0, 'taper' => 0.1, 'steady' => 0.2]], ['id' => 'line0002', 'stroke' => null]]],
+            'drawing.change' => ['id' => 'drawing1', 'values' => ['role' => 'underdrawing', 'strength' => 0.25]],
+            'drawing.remove' => ['id' => 'drawing1'],
+            'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
+            'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
         ] as $kind => $input) {
             $op = OpKinds::read($kind, $input);
             self::assertSame($kind, $op::kind());
             self::assertSame($input, $op->toInput(), $kind);
-            self::assertSame($kind === 'fill' ? Right::Flat : Right::Colour, $op->right(), $kind);
+            self::assertSame(in_array($kind, ['fill', 'drawing.change', 'drawing.remove', 'page.start'], true) ? Right::Flat : Right::Colour, $op->right(), $kind);
         }
         self::assertSame([9 => 7], OpKinds::read('fill', ['labels' => [1], 'figure' => 7, 'material' => 9])->refersTo()->materialsOf);
         self::assertSame([3], array_values(array_unique(OpKinds::read('pass.add', ['id' => 'newpass1', 'pass' => $make])->refersTo()->figures)));
@@ -440,7 +465,7 @@ final class SheetTest extends TestCase
 
     public function test_layer_names_tell_their_kind(): void
     {
-        foreach (['scan' => 1, 'ink' => 1, 'flats' => 2, 'pass:abc123' => 1, 'paint:abc123' => 4] as $name => $bytes) {
+        foreach (['scan:drawing1' => 1, 'drawing:drawing1' => 1, 'ink' => 1, 'flats' => 2, 'pass:abc123' => 1, 'paint:abc123' => 4] as $name => $bytes) {
             self::assertSame([$name, $bytes], [LayerName::parse($name)->value, LayerName::parse($name)->kind->bytesPerPixel()]);
         }
         foreach (['', 'pass:', 'Pass:abc', 'ink ', 'pass:../x', 'sketch'] as $name) {
@@ -451,5 +476,177 @@ final class SheetTest extends TestCase
                 $this->addToAssertionCount(1);
             }
         }
+    }
+
+    private function inkAt(int $x, int $y): int
+    {
+        return ord((new Sheet($this->source))->bytes(LayerName::ink(), intdiv($x, 256), intdiv($y, 256))[$y % 256 * 256 + $x % 256]);
+    }
+
+    /** @param  list<array{float, float, float}>  $points */
+    private function line(string $id, array $points, float $weight = 8.0): DrawInk
+    {
+        return new DrawInk([$id => new InkStroke($points, $weight)]);
+    }
+
+    public function test_lines_drawn_here_come_to_the_ink_and_go_without_a_trace(): void
+    {
+        $this->apply($this->ink(520, 301, 4));
+        $before = (new Sheet($this->source))->layer(LayerName::ink());
+        self::assertFalse((new Sheet($this->source))->size()->behind);
+        $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [300.0, 60.0, 1.0]]));
+        self::assertSame([0, 255], [ord($before[50 * 520 + 250]), $this->inkAt(250, 50)], 'across two tiles');
+        self::assertSame(255, $this->inkAt(200, 40));
+        self::assertTrue((new Sheet($this->source))->size()->behind, 'the regions are those of the lines before');
+        $this->apply($this->line('line0002', [[230.0, 20.0, 1.0], [260.0, 90.0, 1.0]], 5.0));
+        $both = (new Sheet($this->source))->layer(LayerName::ink());
+        // Moved away and back: the sum is the same whatever the order it came about in.
+        $this->apply($this->line('line0001', [[20.0, 200.0, 1.0], [90.0, 280.0, 1.0]]));
+        self::assertSame([255, 255], [$this->inkAt(55, 240), $this->inkAt(244, 52)], 'the other line is still whole where they crossed');
+        $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [300.0, 60.0, 1.0]]));
+        self::assertSame($both, (new Sheet($this->source))->layer(LayerName::ink()));
+        $this->apply(new DrawInk(['line0001' => null, 'line0002' => null]));
+        self::assertSame($before, (new Sheet($this->source))->layer(LayerName::ink()));
+        self::assertSame([], (new Sheet($this->source))->all(InkStroke::class));
+        $this->expectException(OpRefused::class);
+        $this->apply(new DrawInk(['line0001' => null]));
+    }
+
+    public function test_a_tapered_line_runs_out_to_points(): void
+    {
+        $points = array_map(fn (int $i): array => [20.0 + 10 * $i, 50.0, 1.0], range(0, 40));
+        $pressures = array_column((new InkStroke($points, 10, 0.25))->tapered(), 2);
+        self::assertEqualsWithDelta([0.0, 0.5, 1.0, 1.0, 0.5, 0.0], [$pressures[0], $pressures[5], $pressures[10], $pressures[30], $pressures[35], $pressures[40]], 1e-9);
+        self::assertSame($points, (new InkStroke($points, 10))->tapered());
+        self::assertSame([0.0, 1.0, 1.0, 1.0], array_column(InkStroke::fromData(new Data(['points' => [[1, 1, -3], [2, 2, 7], [3, 3, null], [4, 4, 'hard']], 'weight' => 4]))->points, 2), 'garbage from a tablet');
+    }
+
+    public function test_a_drawing_becomes_an_underdrawing_and_ink_again(): void
+    {
+        $this->apply($this->ink(520, 301, 4));
+        $whole = (new Sheet($this->source))->layer(LayerName::ink());
+        $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [240.0, 60.0, 1.0]]));
+        $this->apply(new ChangeDrawing('drawing1', new Data(['role' => 'underdrawing', 'strength' => 0.3])));
+        self::assertSame([0, 255], [$this->inkAt(2, 200), $this->inkAt(220, 50)], 'only what was drawn here is ink');
+        self::assertNotSame('', (new Sheet($this->source))->layer(LayerName::drawing('drawing1')));
+        $this->apply(new ChangeDrawing('drawing1', new Data(['role' => 'ink'])));
+        $this->apply(new DrawInk(['line0001' => null]));
+        self::assertSame($whole, (new Sheet($this->source))->layer(LayerName::ink()));
+        self::assertSame(0.3, (new Sheet($this->source))->find(Drawing::class, 'drawing1')?->strength);
+        $this->apply(new RemoveDrawing('drawing1'));
+        self::assertSame('', trim((new Sheet($this->source))->layer(LayerName::ink()), "\0"));
+        self::assertSame([], (new Sheet($this->source))->all(Drawing::class));
+        $this->expectException(OpRefused::class);
+        $this->apply(new RemoveDrawing('drawing1'));
+    }
+
+    public function test_two_drawings_make_one_ink(): void
+    {
+        $this->apply($this->ink(520, 301, 4));
+        $dot = new Plane(40, 30, str_repeat(str_repeat("\0", 10).str_repeat("\xff", 20).str_repeat("\0", 10), 30));
+        $page = (new Sheet($this->source))->size();
+        $placed = PlacedDrawing::of(new CleanScan($dot, new Levels(20, 200), $dot), new CleanSettings, 7, 'Dot', 0, $page, new Placement(300, 200, 2));
+        $ink = (new InkLayers(new Sheet($this->source)))->with('drawing2', $placed);
+        $this->apply(new LayInk('Add', $placed, (new FlatsFinder)->find($ink), 'drawing2'));
+        self::assertSame($ink->data, (new Sheet($this->source))->layer(LayerName::ink()), 'flats are found of what is laid');
+        self::assertSame([0, 255, 255, 0, 255], [$this->inkAt(278, 200), $this->inkAt(282, 200), $this->inkAt(318, 200), $this->inkAt(322, 200), $this->inkAt(2, 200)]);
+        self::assertSame([255, 0], [$this->inkAt(300, 172), $this->inkAt(300, 168)]);
+        $this->apply(new ChangeDrawing('drawing1', new Data(['visible' => false])));
+        self::assertSame([255, 0], [$this->inkAt(300, 200), $this->inkAt(2, 200)]);
+    }
+
+    public function test_a_page_begins_empty_and_is_one_region(): void
+    {
+        $this->source = new MemorySource;
+        $this->apply(new StartPage(300, 200, 150));
+        $sheet = new Sheet($this->source);
+        self::assertSame([300, 200, 150.0], [$sheet->size()->width, $sheet->size()->height, $sheet->size()->dpi]);
+        self::assertSame([1, 1, 60_000], [$sheet->labelAt(0, 0), $sheet->labelAt(299, 199), $sheet->find(Region::class, 1)?->area]);
+        $this->apply($this->line('line0001', [[10.0, 10.0, 1.0], [280.0, 180.0, 1.0]]));
+        self::assertSame(255, $this->inkAt(145, 95));
+        $this->expectException(OpRefused::class);
+        $this->apply(new StartPage(10, 10, 0));
+    }
+
+    public function test_where_a_drawing_lies(): void
+    {
+        $at = fn (Placement $place, float $x, float $y): array => array_map(fn (float $v): float => round($v, 3), $place->projection(200, 100)->at($x, $y));
+        self::assertSame([300.0, 50.0], $at(new Placement(300, 50), 100, 50), 'its middle');
+        self::assertSame([320.0, 50.0], $at(new Placement(300, 50), 120, 50));
+        self::assertSame([340.0, 30.0], $at(new Placement(300, 50, 2), 120, 40));
+        self::assertSame([280.0, 50.0], $at(new Placement(300, 50, 1, 0, true), 120, 50), 'mirrored');
+        self::assertSame([300.0, 70.0], $at(new Placement(300, 50, 1, 90), 120, 50), 'clockwise');
+        self::assertSame([300.0, 70.0], $at(new Placement(300, 50, 1, -90, true), 120, 50), 'mirrored first, turned then');
+        $corners = [[20.0, 10.0], [180.0, 10.0], [180.0, 90.0], [20.0, 90.0]];
+        self::assertSame([300.0, 50.0], $at(new Placement(300, 50, corners: $corners), 100, 50));
+        self::assertSame([220.0, 10.0], $at(new Placement(300, 50, corners: $corners), 20, 10), 'a sheet of 160 x 80 px');
+        self::assertTrue((new Placement(100, 50))->isPlain(200, 100, new PageSize(200, 100)));
+        foreach ([new Placement(101, 50), new Placement(100, 50, 1.01), new Placement(100, 50, 1, 1), new Placement(100, 50, 1, 0, true), new Placement(100, 50, corners: $corners)] as $place) {
+            self::assertFalse($place->isPlain(200, 100, new PageSize(200, 100)));
+        }
+        self::assertFalse((new Placement(100, 50))->isPlain(200, 100, new PageSize(201, 100)));
+    }
+
+    public function test_a_page_is_enlarged_with_all_that_is_on_it(): void
+    {
+        $this->apply($this->ink(520, 301, 4));
+        $this->apply(new FillRegions([1], 3, 9));
+        $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [240.0, 60.0, 1.0]], 6.0));
+        $this->apply(new Stroke('tonepass1', Path::fromPoints([[100, 100, 1], [160, 140, 1]]), new Brush(30, 0.2, 0.8), make: $this->pass(3)));
+        $this->apply(new Stroke('paintpass', Path::fromPoints([[300, 200, 1], [320, 210, 1]]), new Brush(20), colour: new Rgb(10, 200, 60), make: new PassSpec('Free', 3, new PaintContent, Scope::page())));
+        $before = new Sheet($this->source);
+        $region = $before->find(Region::class, 1);
+        $spots = [[3, 4], [200, 40], [519, 300], [260, 150]];
+        $labels = array_map(fn (array $spot): int => $before->labelAt(...$spot), $spots);
+        $tone = LayerName::parse('pass:tonepass1');
+        $shade = ord($before->layer($tone)[120 * 520 + 130]);
+        $change = $this->apply(new EnlargePage(1.5));
+        $after = new Sheet($this->source);
+        self::assertSame([780, 452, 450.0], [$after->size()->width, $after->size()->height, $after->size()->dpi]);
+        foreach ($spots as $i => [$x, $y]) {
+            self::assertSame($labels[$i], $after->labelAt((int) (($x + 0.5) * 1.5), (int) (($y + 0.5) * 452 / 301)), "the region at $x, $y");
+        }
+        self::assertSame([3, 9], [$after->find(Region::class, 1)?->figure, $after->find(Region::class, 1)?->material]);
+        self::assertEqualsWithDelta(2.25 * $region->area, $after->find(Region::class, 1)->area, 1);
+        self::assertSame(1, $after->labelAt($after->find(Region::class, 1)->x, $after->find(Region::class, 1)->y));
+        self::assertEqualsWithDelta([[300.0, 60.0, 1.0], [360.0, 90.0, 1.0]], $after->find(InkStroke::class, 'line0001')?->points, 1e-9);
+        self::assertSame(9.0, $after->find(InkStroke::class, 'line0001')->weight);
+        self::assertSame([255, 0], [$this->inkAt(330, 75), $this->inkAt(330, 60)], 'drawn anew');
+        self::assertSame([1.5, 390.0], [$after->find(Drawing::class, 'drawing1')?->place->scale, $after->find(Drawing::class, 'drawing1')?->place->x]);
+        self::assertEqualsWithDelta($shade, ord($after->layer($tone)[180 * 780 + 195]), 4);
+        $paint = array_map(fn (string $plane): int => ord($plane[(int) (307 * 452 / 452) * 780 + 465]), $after->planes(LayerName::parse('paint:paintpass')));
+        self::assertEqualsWithDelta([10, 200, 60, 255], $paint, 1.0);
+        self::assertSame(0, ord($after->planes(LayerName::parse('paint:paintpass'))[3][100 * 780 + 600]));
+        self::assertNotEmpty($change->tiles);
+        $this->expectException(OpRefused::class);
+        $this->source->store(new Change([], [new RecordChange(RecordKind::Page, 'page', null, new PageSize(15_000, 9_000))]));
+        (new EnlargePage(1.5))->apply(new Sheet($this->source));
+    }
+
+    public function test_enlarging_keeps_what_is_even_and_makes_edges_no_wider(): void
+    {
+        $step = new Plane(40, 30, str_repeat(str_repeat("\0", 20).str_repeat("\xc8", 20), 30));
+        $large = Lanczos::enlarged($step, 80, 60);
+        self::assertSame([0, 200], [$large->at(20, 31), $large->at(70, 31)]);
+        $edge = array_map(fn (int $x): int => $large->at($x, 30), range(36, 43));
+        self::assertLessThanOrEqual(3, count(array_filter($edge, fn (int $value): bool => $value > 20 && $value < 180)), 'of two pixels at most');
+        self::assertSame(200, Lanczos::enlarged(Plane::filled(7, 5, 200), 21, 11)->at(20, 10), 'right into the corner');
+        $this->expectException(\InvalidArgumentException::class);
+        Lanczos::enlarged($step, 39, 30);
+    }
+
+    public function test_what_finds_no_place_in_new_flats_is_counted(): void
+    {
+        $this->apply($this->ink(520, 301, 4));
+        $labels = array_map(fn (int $x): int => (new Sheet($this->source))->labelAt($x, 100), [60, 200, 320]);
+        foreach ($labels as $i => $label) {
+            $this->apply(new FillRegions([$label], 3, 7 + $i));
+        }
+        $same = (new FlatsFinder)->find(new Plane(520, 301, (new Sheet($this->source))->layer(LayerName::ink())));
+        self::assertSame(0, (new LayInk('Again', null, $same))->displaced(new Sheet($this->source)));
+        $none = (new FlatsFinder)->find(Plane::filled(520, 301, 0));
+        self::assertSame(2, (new LayInk('Empty', null, $none))->displaced(new Sheet($this->source)), 'the one region that is left takes the fill of one');
+        $this->apply(new LayInk('Again', null, $same));
+        self::assertSame([7, 8, 9], array_map(fn (int $x): int => (new Sheet($this->source))->find(Region::class, (new Sheet($this->source))->labelAt($x, 100))->material ?? 0, [60, 200, 320]));
     }
 }

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
+use Awning\Core\Brush\TidyLines;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Raster\Rect;
 use PHPUnit\Framework\TestCase;
 
@@ -283,5 +286,78 @@ final class StrokeTest extends TestCase
         $page = new Rect(0, 0, 20, 20);
         self::assertSame($drawing->on($page), $drawing->on(new Rect(0, 0, 20, 20)));
         self::assertSame(6, $drawing->on(new Rect(0, 0, 6, 20))->bounds->right(), 'another page, another drawing');
+    }
+
+    public function test_lines_go_to_svg_and_back(): void
+    {
+        $strokes = [new InkStroke([[10.5, 20.25, 0.4], [60.0, 80.0, 1.0], [90.125, 20.0, 0.5]], 7.5, 0.2, 0.25), new InkStroke([[5.0, 6.0, 1.0]], 12.0)];
+        self::assertEquals($strokes, LinesSvg::read(LinesSvg::write($strokes, 300, 200)));
+        self::assertSame([], LinesSvg::read(LinesSvg::write([], 300, 200)));
+    }
+
+    public function test_strokes_of_other_drawings_are_read_where_they_lie(): void
+    {
+        $read = fn (string $body): array => LinesSvg::read("<svg xmlns=\"http://www.w3.org/2000/svg\">$body</svg>");
+        $points = fn (InkStroke $stroke): array => array_map(fn (array $point): array => [round($point[0], 3), round($point[1], 3)], $stroke->points);
+        [$line] = $read('<g transform="translate(10 20) scale(2)" stroke-width="3"><line x1="1" y1="2" x2="5" y2="2"/></g>');
+        self::assertSame([[[12.0, 24.0], [20.0, 24.0]], 6.0], [$points($line), $line->weight]);
+        [$turned] = $read('<polyline style="fill:none; stroke-width: 4" transform="rotate(90 10 10)" points="10,10 20,10"/>');
+        self::assertSame([[[10.0, 10.0], [10.0, 20.0]], 4.0], [$points($turned), $turned->weight]);
+        [$closed] = $read('<polygon stroke-width="2" points="0 0 9 0 9 9"/>');
+        self::assertSame([0.0, 0.0], $points($closed)[3]);
+        $path = $read('<path stroke-width="2" d="M10,10h20v-5L5 5zm40-4 l-1.5.5"/>');
+        self::assertSame([[10.0, 10.0], [30.0, 10.0], [30.0, 5.0], [5.0, 5.0], [10.0, 10.0]], $points($path[0]));
+        self::assertSame([[50.0, 6.0], [48.5, 6.5]], $points($path[1]));
+        // A cubic with its handles on a circle's quarter lies on the circle to 3 parts in 10 000 (closed form: r = 100).
+        [$quarter] = $read('<path stroke-width="2" d="M100 0C100 55.2285 55.2285 100 0 100"/>');
+        foreach ($quarter->points as [$x, $y]) {
+            self::assertEqualsWithDelta(100, hypot($x, $y), 0.03);
+        }
+        self::assertSame([], $read('<path d="M0 0L9 9"/><rect width="9" height="9"/><script>alert(1)</script><image href="http://a.example/x.png"/>'), 'what has no width, and what is no line');
+    }
+
+    public function test_files_that_are_no_drawings_are_refused_in_plain_words(): void
+    {
+        $head = '<svg xmlns="http://www.w3.org/2000/svg">';
+        foreach ([
+            'no XML' => 'lines', 'another kind' => '<html/>', 'cut' => "$head<g>",
+            'entities' => '<!DOCTYPE svg [<!ENTITY a "b">]>'.$head.'</svg>',
+            'nested' => $head.str_repeat('<g>', 60).str_repeat('</g>', 60).'</svg>',
+            'far off' => $head.'<line stroke-width="2" x1="1e9" y1="0" x2="0" y2="0"/></svg>',
+            'too many points' => $head.'<polyline stroke-width="1" points="'.str_repeat('1,1 ', 400_001).'"/></svg>',
+            'too many lines' => $head.str_repeat('<line x1="1" x2="2" stroke-width="1"/>', 5001).'</svg>',
+        ] as $what => $svg) {
+            try {
+                LinesSvg::read($svg);
+                self::fail("$what was read");
+            } catch (\InvalidArgumentException $error) {
+                self::assertMatchesRegularExpression('/Save it|Cut|Move/', $error->getMessage(), $what);
+            }
+        }
+    }
+
+    public function test_lines_are_made_to_meet(): void
+    {
+        $line = fn (array ...$points): InkStroke => new InkStroke(array_map(fn (array $point): array => [(float) $point[0], (float) $point[1], 1.0], $points), 4);
+        $lines = [
+            'wall' => $line([100, 0], [100, 200]),
+            'over' => $line([10, 50], [60, 50], [106, 50]),
+            'far' => $line([10, 90], [130, 90]),
+            'short' => $line([96, 120], [104, 120]),
+            'left' => $line([200, 40], [300, 40]),
+            'right' => $line([306, 44], [400, 40]),
+            'alone' => $line([320, 90], [420, 90]),
+        ];
+        $changed = TidyLines::proposed($lines, 10, 0);
+        self::assertSame(['over'], array_keys($changed), 'thirty beyond is meant, and a dash is no overshoot');
+        self::assertSame([[10.0, 50.0, 1.0], [60.0, 50.0, 1.0], [100.0, 50.0, 1.0]], $changed['over']->points);
+        $other = TidyLines::proposed(['wall' => $lines['wall'], 'start' => $line([94, 50], [180, 50])], 10, 0);
+        self::assertSame([[100.0, 50.0, 1.0], [180.0, 50.0, 1.0]], $other['start']->points, 'at its beginning, too');
+        $changed = TidyLines::proposed($lines, 0, 9);
+        self::assertSame(['left', 'right'], array_keys($changed));
+        self::assertSame([[303.0, 42.0], [303.0, 42.0]], [array_slice($changed['left']->points[1], 0, 2), array_slice($changed['right']->points[0], 0, 2)]);
+        self::assertSame([], TidyLines::proposed($lines, 0, 5));
+        self::assertEqualsCanonicalizing(['over', 'left', 'right'], array_keys(TidyLines::proposed($lines, 10, 9)));
+        self::assertSame([], TidyLines::proposed(array_replace($lines, TidyLines::proposed($lines, 10, 9)), 10, 9), 'done once, there is nothing left');
     }
 }

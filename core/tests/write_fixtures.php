@@ -17,6 +17,9 @@ use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\LineRule;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
@@ -89,7 +92,7 @@ $palette = new Palette($tones, $figureOf, [2, 1, 3]);
  * @param  array<string, PassGroup>  $groups
  * @return array<string, mixed>
  */
-function page(string $name, array $passes, array $groups = []): array
+function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null): array
 {
     global $palette, $tones, $figureOf;
     $labels = '';
@@ -119,13 +122,16 @@ function page(string $name, array $passes, array $groups = []): array
     foreach ($groups as $id => $group) {
         $records[] = new RecordChange(RecordKind::Group, $id, null, $group);
     }
+    if ($lines !== null) {
+        $records[] = new RecordChange(RecordKind::Page, 'page', null, new PageSize(COUNT, 1, lines: $lines));
+    }
     $source = new MemorySource;
     $source->store(new Change([], $records));
     $stack = (new StackBuilder)->build(new Sheet($source), $palette);
     static $compositor;
     $compositor ??= new Compositor;
     $result = $compositor->compose($stack, new PageBlock(new Rect(0, 0, COUNT, 1), $labels, $cover, $paint));
-    $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass];
+    $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass, 'drawing' => new stdClass, 'stroke' => new stdClass];
     foreach ($records as $record) {
         $kind = (array) $data[$record->kind->value];
         $kind[$record->key] = $record->after?->toData();
@@ -168,6 +174,11 @@ $pages[] = page('a clip of a nearer figure', ['pass01' => spec('tint', Scope::fi
 $pages[] = page('a clip of a farther figure', ['pass01' => spec('tint', Scope::material(1), figure: 1)]);
 $pages[] = page('the page\'s own pass in a figure', ['pass01' => spec('tint', Scope::material(4), BlendMode::Multiply, figure: 0), 'pass02' => spec('tint', Scope::page(), BlendMode::Overlay, figure: 0)]);
 $pages[] = page('holds over holds', ['pass01' => spec('tone', Scope::ink(), order: 1.0), 'pass02' => spec('tint', Scope::ink(), BlendMode::Multiply, 0.5, order: 2.0)]);
+foreach ([[LineRule::Tone, true], [LineRule::Colour, true], [LineRule::Black, true], [LineRule::Tone, false]] as [$rule, $isShown]) {
+    $lines = new LineColouring($rule, '#c04a7e', $isShown);
+    $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden'), ['pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6)], lines: $lines);
+    $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden').' under a hold', ['pass01' => spec('tone', Scope::ink(), opacity: 0.7)], lines: $lines);
+}
 for ($seed = 1; $seed <= 40; $seed++) {
     $passes = [];
     $scopes = [[1, Scope::figure(1)], [1, Scope::material(2)], [1, Scope::material(3)], [2, Scope::figure(2)], [2, Scope::material(1)], [3, Scope::figure(3)], [0, Scope::page()], [1, Scope::ink()]];

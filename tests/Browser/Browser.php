@@ -78,11 +78,19 @@ final class Browser
         return $this->driver->executeScript($script, $arguments);
     }
 
-    /** Waits until a script answers something true. */
-    public function until(string $script, string $what, float $seconds = 30): mixed
+    /**
+     * Waits until a script answers something true.
+     *
+     * @param  ?callable(): mixed  $meanwhile  done at the beginning, and every two seconds again
+     */
+    public function until(string $script, string $what, float $seconds = 30, ?callable $meanwhile = null): mixed
     {
         $end = microtime(true) + $seconds;
-        while (microtime(true) < $end) {
+        for ($next = 0.0; microtime(true) < $end;) {
+            if ($meanwhile !== null && microtime(true) >= $next) {
+                $meanwhile();
+                $next = microtime(true) + 2;
+            }
             $answer = $this->run("return await ($script)");
             if ($answer) {
                 return $answer;

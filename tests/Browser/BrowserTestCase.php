@@ -144,6 +144,17 @@ abstract class BrowserTestCase extends TestCase
         return $browser->until("window.awning.renderer.colourAt($x, $y)", "the colour at $x, $y");
     }
 
+    /**
+     * Waits until the surface shows a colour: after a refusal the page is fetched anew, which takes its time.
+     *
+     * @param  array{int, int, int}  $colour
+     */
+    protected function shows(Browser $browser, array $colour, int $x, int $y): void
+    {
+        $wanted = implode(',', $colour);
+        $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')", "the colour $wanted at $x, $y", 15);
+    }
+
     protected function saved(Browser $browser): void
     {
         $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');

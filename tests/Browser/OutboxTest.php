@@ -90,10 +90,19 @@ final class OutboxTest extends BrowserTestCase
         $this->paintAt($browser, 140);
         $browser->until('document.querySelector("header [role=status]").innerText.startsWith("signed out: 1 change waits")', 'it says that one is signed out');
         self::assertSame(0, $this->strokes());
+        // The bench asks for news meanwhile, and each answer without a session brings a token of its own: one that
+        // was overtaken is fetched anew, as the sign-in screen does.
         $signedIn = $browser->run('
-            await fetch("/api/session");
-            const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
-            return (await fetch("/api/session", { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify({ email: "mira@awning.example", password: "secret of Mira" }) })).status');
+            const signIn = async () => {
+                await fetch("/api/session");
+                const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
+                return (await fetch("/api/session", { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify({ email: "mira@awning.example", password: "secret of Mira" }) })).status;
+            };
+            for (let tries = 0; tries < 10; tries++) {
+                const status = await signIn();
+                if (status !== 419) return status;
+            }
+            return 419');
         self::assertSame(200, $signedIn);
         $browser->press('then go on');
         $this->saved($browser);
@@ -120,6 +129,6 @@ final class OutboxTest extends BrowserTestCase
         $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("Removing the pass was not done. The pass is gone already.")', 'what was refused');
         $this->saved($browser);
         self::assertSame(1, $this->strokes(), 'the stroke behind it was made');
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 140));
+        $this->shows($browser, $this->tone('shade'), 120, 140);
     }
 }

@@ -21,7 +21,7 @@ final class Fuzz
     ];
 
     private const FIELDS = [
-        'email', 'password', 'old', 'name', 'title', 'role', 'lease', 'id', 'base', 'op', 'since', 'palette', 'wait', 'level', 'want', 'format', 'paper', 'ink', 'scan', 'original', 'cut',
+        'email', 'password', 'old', 'name', 'title', 'role', 'lease', 'id', 'base', 'op', 'since', 'palette', 'wait', 'level', 'want', 'format', 'drawing', 'clean', 'place', 'strokes', 'stroke', 'weight', 'scan', 'original', 'cut',
         'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token',
     ];
 

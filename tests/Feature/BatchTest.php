@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Raster\Paint;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -71,6 +73,43 @@ final class BatchTest extends TestCase
         self::assertSame("\x10\x00", $header, '16-bit greyscale');
     }
 
+    public function test_clean_writes_ink_and_what_it_found(): void
+    {
+        $page = new \Imagick;
+        $page->newImage(500, 380, new \ImagickPixel('#f2ead8'), 'png');
+        $draw = new \ImagickDraw;
+        $draw->setFillColor('none');
+        $draw->setStrokeColor('#181818');
+        $draw->setStrokeWidth(4);
+        $draw->rectangle(60, 60, 440, 320);
+        $page->drawImage($draw);
+        $page->distortImage(\Imagick::DISTORTION_SCALEROTATETRANSLATE, [250, 190, 1.0, 2.0], false);
+        file_put_contents("$this->folder/scan.png", $page->getImageBlob());
+        $run = $this->awning(['clean', "$this->folder/scan.png", '--out', "$this->folder/ink.png", '--report', "$this->folder/report.json", '--hard', '--weight', '1', '--drop', 'keep']);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        $report = json_decode((string) file_get_contents("$this->folder/report.json"), true);
+        self::assertEqualsWithDelta(2.0, $report['angle'], 0.1);
+        self::assertEqualsWithDelta(-2.0, $report['turned'], 0.1);
+        self::assertSame([500, 380], [$report['width'], $report['height']]);
+        self::assertGreaterThan($report['levels']['paper'], $report['levels']['ink']);
+        foreach (['read', 'clean', 'write'] as $step) {
+            self::assertGreaterThan(0, $report['milliseconds'][$step], $step);
+        }
+        $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
+        self::assertSame([255, 255, 0], [$ink->at(250, 60), $ink->at(60, 190), $ink->at(250, 190)], 'straight, and 255 is ink');
+        self::assertSame(500 * 380, $ink->histogram()[0] + $ink->histogram()[255], 'pure black and white');
+    }
+
+    public function test_ink_draws_lines_that_were_saved(): void
+    {
+        file_put_contents("$this->folder/lines.svg", LinesSvg::write([new InkStroke([[40.0, 30.0, 1.0], [160.0, 30.0, 1.0]], 10), new InkStroke([[100.0, 10.0, 1.0], [100.0, 90.0, 1.0]], 6)], 200, 100));
+        $run = $this->awning(['ink', "$this->folder/lines.svg", '--width', '200', '--height', '100', '--out', "$this->folder/ink.png", '--report', "$this->folder/report.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        self::assertSame(2, json_decode((string) file_get_contents("$this->folder/report.json"), true)['lines']);
+        $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
+        self::assertSame([200, 100, 255, 255, 255, 0, 0], [$ink->width, $ink->height, $ink->at(60, 26), $ink->at(100, 80), $ink->at(100, 30), $ink->at(60, 80), $ink->at(60, 20)]);
+    }
+
     public function test_paths_are_those_of_the_callers_folder(): void
     {
         $image = new \Imagick;
@@ -103,6 +142,8 @@ final class BatchTest extends TestCase
             ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/none.png", '--out', "$this->folder/out.png"],
             ['render', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/bad.png"],
             ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--gap', 'many'],
+            ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--weight', 'much'],
+            ['ink', "$this->folder/bad.png", '--width', '20', '--height', '20', '--out', "$this->folder/out.png"], ['ink', "$this->folder/none.svg", '--width', 'wide', '--height', '20', '--out', "$this->folder/out.png"],
         ] as $arguments) {
             $run = $this->awning($arguments);
             self::assertSame(1, $run->getExitCode(), implode(' ', $arguments));

@@ -14,9 +14,12 @@ use App\Store\Pyramid;
 use App\Store\TileSweep;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterFile;
+use Awning\Core\Codec\OpenRasterWriter;
+use Awning\Core\Codec\OraStack;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
@@ -38,8 +41,8 @@ final class BenchTest extends TestCase
     {
         return hash('sha256', (string) json_encode([
             DB::table('layer_tiles')->where('page_id', $page->id)->orderBy('layer')->orderBy('column')->orderBy('row')->get(),
-            DB::table('pages')->where('id', $page->id)->get(['width', 'height', 'dpi', 'paper', 'ink']),
-            ...array_map(fn (string $table) => DB::table($table)->where('page_id', $page->id)->orderBy($table === 'regions' ? 'label' : ($table === 'bridges' ? 'number' : 'id'))->get(), ['regions', 'bridges', 'passes', 'pass_groups']),
+            DB::table('pages')->where('id', $page->id)->get(['width', 'height', 'dpi', 'behind']),
+            ...array_map(fn (string $table) => DB::table($table)->where('page_id', $page->id)->orderBy($table === 'regions' ? 'label' : ($table === 'bridges' ? 'number' : 'id'))->get(), ['regions', 'bridges', 'passes', 'pass_groups', 'drawings', 'ink_strokes']),
         ]));
     }
 
@@ -272,8 +275,9 @@ final class BenchTest extends TestCase
         $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
         $ink = (new PageStore($page))->tile(LayerName::ink(), 0, 0);
-        $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 100])->assertStatus(422);
-        $task = $this->postJson("/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 120, 'ink' => 255])->assertStatus(202)->json('id');
+        $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['weight' => 7]))->assertStatus(422);
+        $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, [], ['scale' => 0]))->assertStatus(422);
+        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 120, 'ink' => 255]))->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertNotSame($ink, (new PageStore($page))->tile(LayerName::ink(), 0, 0));
         self::assertSame($material->id, (new Sheet(new PageStore($page)))->find(Region::class, $this->labelAt($page, 120, 200))?->material);
@@ -287,9 +291,176 @@ final class BenchTest extends TestCase
         $user = $this->person('Mira', $series);
         $this->import($page, $user);
         $print = $this->fingerprint($page);
-        $task = Task::query()->create(['page_id' => $page->id, 'user_id' => $user->id, 'kind' => 'clean', 'state' => 'waiting', 'progress' => 0, 'message' => '', 'input' => ['paper' => 90, 'ink' => 120]]);
+        $task = Task::query()->create(['page_id' => $page->id, 'user_id' => $user->id, 'kind' => 'clean', 'state' => 'waiting', 'progress' => 0, 'message' => '', 'input' => ['clean' => ['paper' => 90, 'ink' => 120]]]);
         $this->deleteJson("/api/tasks/$task->id")->assertJson(['state' => 'stopped']);
-        \App\Jobs\CleanInk::dispatch($task->id);
+        \App\Jobs\ImportScan::dispatch($task->id);
         self::assertSame($print, $this->fingerprint($page));
+    }
+
+    public function test_a_second_drawing_is_laid_beside_the_first_and_may_become_an_underdrawing(): void
+    {
+        [$series, $page] = $this->series();
+        $this->import($page, $this->person('Mira', $series));
+        $ink = fn (): string => (new Sheet(new PageStore($page->refresh())))->layer(LayerName::ink());
+        $first = $ink();
+        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing2', 'scan' => $this->upload($this->scanBytes(), 'figure.png')])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertSame($first, $ink(), 'the same lines in the same place');
+        $body = ['drawing' => 'drawing2'] + $this->cleaning($page, ['turn' => 0], ['x' => 250.0, 'y' => 210.0, 'scale' => 0.5]);
+        $task = $this->postJson("/api/pages/$page->id/clean", $body)->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        $both = $ink();
+        self::assertGreaterThan(substr_count($first, "\xff") * 1.05, substr_count($both, "\xff"), 'a smaller copy lies on it');
+        $records = $this->getJson("/api/pages/$page->id")->json('records');
+        self::assertSame(['drawing1', 'drawing2'], array_keys($records['drawing']));
+        $original = $records['drawing']['drawing2']['original'];
+        $view = getimagesizefromstring((string) $this->get("/api/pages/$page->id/originals/$original")->assertOk()->getContent());
+        self::assertSame([600, 400, 'image/jpeg'], [$view[0] ?? 0, $view[1] ?? 0, $view['mime'] ?? ''], 'a picture of it to look at');
+        [, $elsewhere] = $this->series('Another');
+        $this->get("/api/pages/$elsewhere->id/originals/$original")->assertForbidden();
+        self::assertSame([0.5, 'figure.png'], [$records['drawing']['drawing2']['place']['scale'], $records['drawing']['drawing2']['name']]);
+        $this->op($page, ['kind' => 'drawing.change', 'id' => 'drawing2', 'values' => ['role' => 'underdrawing']])->assertOk();
+        self::assertSame($first, $ink(), 'an underdrawing is no ink');
+        self::assertTrue($page->refresh()->behind, 'the regions have yet to follow');
+        $task = $this->postJson("/api/pages/$page->id/regions", ['lease' => self::LEASE])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertFalse($page->refresh()->behind);
+        foreach (range(1, 4) as $ignored) {
+            $this->undo($page)->assertOk();
+        }
+        self::assertSame([$first, 1], [$ink(), DB::table('drawings')->where('page_id', $page->id)->count()]);
+    }
+
+    public function test_a_line_is_inked_once_kept_as_a_line_and_never_by_a_flatter(): void
+    {
+        [$series, $page] = $this->series();
+        $user = $this->person('Mira', $series);
+        $this->hold($page, $user)->assertOk();
+        $this->op($page, ['kind' => 'page.start', 'width' => 700, 'height' => 400, 'dpi' => 300])->assertOk();
+        $body = ['id' => self::opId(), 'base' => $page->refresh()->revision, 'lease' => self::LEASE, 'op' => ['kind' => 'ink.draw', 'strokes' => [['id' => 'line0001', 'stroke' => ['points' => [[40, 40, 'NaN'], [500, 300, 9]], 'weight' => 9, 'taper' => 0, 'steady' => 0]]]]];
+        $this->postJson("/api/pages/$page->id/ops", $body)->assertOk();
+        $this->postJson("/api/pages/$page->id/ops", $body)->assertOk();
+        self::assertSame(1, DB::table('ink_strokes')->where('page_id', $page->id)->count());
+        self::assertSame([[[40, 40, 1], [500, 300, 1]], 9], [$this->getJson("/api/pages/$page->id")->json('records.stroke.line0001.points'), $this->getJson("/api/pages/$page->id")->json('records.stroke.line0001.weight')]);
+        self::assertSame("\xff", (new Sheet(new PageStore($page)))->layer(LayerName::ink())[170 * 700 + 270]);
+        $this->undo($page)->assertOk();
+        self::assertSame(0, DB::table('ink_strokes')->where('page_id', $page->id)->count());
+        self::assertSame('', trim((new Sheet(new PageStore($page)))->layer(LayerName::ink()), "\0"));
+        $this->op($page, ['kind' => 'ink.draw', 'strokes' => array_fill(0, 501, ['id' => 'line0001'])])->assertStatus(422);
+        $this->op($page, ['kind' => 'page.start', 'width' => 700, 'height' => 400, 'dpi' => 300])->assertStatus(422);
+    }
+
+    public function test_what_should_be_known_of_an_import_is_said(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series))->assertOk();
+        $import = function (string $bytes, string $name) use ($page): string {
+            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($bytes, $name)])->assertStatus(202)->json('id');
+
+            return (string) $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done'])->json('message');
+        };
+        self::assertSame('Done', $import($this->scanBytes(), 'scan.png'));
+        $two = new \Imagick;
+        foreach ([600, 610] as $width) {
+            $two->readImageBlob($this->scanBytes($width, 400));
+        }
+        $two->setFormat('tiff');
+        self::assertSame('The first of 2 pictures in the file was taken.', $import($two->getImagesBlob(), 'both.tif'));
+        $pdf = new \Imagick;
+        $pdf->readImageBlob($this->scanBytes());
+        $pdf->setImageFormat('jpeg');
+        $jpeg = $pdf->getImageBlob();
+        self::assertSame('The first of 2 pictures in the file was taken.', $import($this->pdf($jpeg, 600, 400, 2), 'pages.pdf'));
+        self::assertSame([600, 400], [$page->refresh()->width, $page->height]);
+        $layered = sys_get_temp_dir().'/awning-'.bin2hex(random_bytes(6)).'.ora';
+        $writer = new OpenRasterWriter($layered);
+        $sent = $this->upload($this->scanBytes());
+        $under = (new ImageReader)->read($sent->path())->paint;
+        $row = str_repeat("\0", 100).str_repeat("\xff", 30).str_repeat("\0", 470);
+        $alpha = str_repeat("\0", 200 * 600).str_repeat($row, 30).str_repeat("\0", 170 * 600);
+        $grey = str_repeat("\x14", 600 * 400);
+        $dot = new Paint(600, 400, $grey, $grey, $grey, $alpha);
+        $writer->finish(new OraStack([$writer->layer($under, 'paper'), $writer->layer($dot, 'dot')]), $under, 300);
+        self::assertSame('Done', $import((string) file_get_contents($layered), 'page.ora'));
+        unlink($layered);
+        self::assertSame("\xff", (new Sheet(new PageStore($page->refresh())))->layer(LayerName::ink())[215 * 600 + 115], 'what a layer adds is there');
+        $broken = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload('%PDF-1.4 nothing', 'broken.pdf')])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$broken")->assertJson(['state' => 'failed', 'message' => 'The PDF could not be opened: it is damaged, locked, or asks for more than a page needs. Export the page as PNG and send that.']);
+        $huge = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->pdf($jpeg, 90_000, 400, 1), 'huge.pdf')])->assertStatus(202)->json('id');
+        self::assertStringStartsWith('The page would be', (string) $this->getJson("/api/tasks/$huge")->assertJson(['state' => 'failed'])->json('message'));
+        $blank = new \Imagick;
+        $blank->newImage(600, 400, new \ImagickPixel('#eeeeee'), 'png');
+        self::assertStringStartsWith('Next to no ink was found.', $import($blank->getImageBlob(), 'blank.png'));
+    }
+
+    public function test_lines_leave_as_svg_and_come_back(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series))->assertOk();
+        $this->get("/api/pages/$page->id/lines")->assertStatus(422);
+        $this->op($page, ['kind' => 'page.start', 'width' => 700, 'height' => 400, 'dpi' => 300])->assertOk();
+        $stroke = ['points' => [[40, 40, 0.5], [500, 300, 1]], 'weight' => 9, 'taper' => 0.25, 'steady' => 0];
+        $this->op($page, ['kind' => 'ink.draw', 'strokes' => [['id' => 'line0001', 'stroke' => $stroke]]])->assertOk();
+        $svg = (string) $this->get("/api/pages/$page->id/lines")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        $this->postJson("/api/pages/$page->id/lines", ['svg' => $svg])->assertOk()->assertExactJson([$stroke]);
+        $this->postJson("/api/pages/$page->id/lines", ['svg' => '<!DOCTYPE svg><svg/>'])->assertJsonValidationErrorFor('svg');
+        $this->postJson("/api/pages/$page->id/lines", ['svg' => ['a']])->assertJsonValidationErrorFor('svg');
+        $this->op($page, ['kind' => 'ink.draw', 'strokes' => [['id' => 'line0002', 'stroke' => ['points' => [[506, 303, 1], [690, 300, 1]], 'weight' => 4]]]])->assertOk();
+        $proposed = $this->postJson("/api/pages/$page->id/lines/tidy", ['overshoot' => 5, 'gap' => 12])->assertOk()->json();
+        self::assertSame(['line0001', 'line0002'], array_column($proposed, 'id'));
+        self::assertEqualsWithDelta([503, 301.5], array_slice($proposed[0]['stroke']['points'][1], 0, 2), 1e-9);
+        $this->postJson("/api/pages/$page->id/lines/tidy", ['overshoot' => 'much', 'gap' => 900])->assertJsonValidationErrors(['overshoot', 'gap']);
+        self::assertSame(2, DB::table('ink_strokes')->count(), 'asking changes nothing');
+    }
+
+    public function test_a_photographed_sheet_is_cut_out_and_set_straight(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series))->assertOk();
+        $photo = new \Imagick;
+        $photo->newImage(800, 600, new \ImagickPixel('#4a3a2c'), 'png');
+        $draw = new \ImagickDraw;
+        $draw->setFillColor('#f0eadc');
+        $draw->polygon([['x' => 150, 'y' => 80], ['x' => 620, 'y' => 110], ['x' => 700, 'y' => 540], ['x' => 110, 'y' => 500]]);
+        $draw->setStrokeColor('#181818');
+        $draw->setStrokeWidth(5);
+        $draw->line(300, 200, 500, 420);
+        $photo->drawImage($draw);
+        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($photo->getImageBlob(), 'photo.png')])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        $found = $this->getJson("/api/pages/$page->id")->json('records.drawing.drawing1');
+        self::assertEqualsWithDelta([150, 80, 700, 540], [...$found['found']['sheet'][0], ...$found['found']['sheet'][2]], 12);
+        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, [], ['corners' => $found['found']['sheet']]))->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        $size = (new Sheet(new PageStore($page->refresh())))->size();
+        self::assertEqualsWithDelta([525, 425], [$size->width, $size->height], 20, 'the page is the sheet now');
+        $drawing = $this->getJson("/api/pages/$page->id")->json('records.drawing.drawing1');
+        self::assertSame([0.0, $size->width / 2], [(float) $drawing['found']['turned'], $drawing['place']['x']]);
+        $ink = (new Sheet(new PageStore($page)))->layer(LayerName::ink());
+        self::assertGreaterThan(800, substr_count($ink, "\xff"), 'the line');
+        self::assertSame(0, ord($ink[5 * $size->width + 5]), 'no desk in the corner');
+        $this->undo($page)->assertOk();
+        self::assertSame(800, $page->refresh()->width);
+    }
+
+    /** A PDF whose pages show one JPEG over all of them, at 300 dpi; written by the book (ISO 32000-1, 7.5). */
+    private function pdf(string $jpeg, int $width, int $height, int $pages): string
+    {
+        [$w, $h] = [$width * 72 / 300, $height * 72 / 300];
+        $draw = "q $w 0 0 $h 0 0 cm /I Do Q";
+        $kids = implode(' ', array_map(fn (int $i): string => (5 + $i).' 0 R', range(0, $pages - 1)));
+        $objects = ['<</Type/Catalog/Pages 2 0 R>>', "<</Type/Pages/Kids[$kids]/Count $pages>>", '<</Type/XObject/Subtype/Image/Width 600/Height 400/ColorSpace/DeviceGray/BitsPerComponent 8/Filter/DCTDecode/Length '.strlen($jpeg).">>stream\n$jpeg\nendstream", '<</Length '.strlen($draw).">>stream\n$draw\nendstream"];
+        for ($i = 0; $i < $pages; $i++) {
+            $objects[] = "<</Type/Page/Parent 2 0 R/MediaBox[0 0 $w $h]/Contents 4 0 R/Resources<</XObject<</I 3 0 R>>>>>>";
+        }
+        $out = "%PDF-1.4\n";
+        $places = '';
+        foreach ($objects as $i => $object) {
+            $places .= sprintf("%010d 00000 n \n", strlen($out));
+            $out .= ($i + 1)." 0 obj\n$object\nendobj\n";
+        }
+        $count = count($objects) + 1;
+
+        return $out."xref\n0 $count\n0000000000 65535 f \n{$places}trailer<</Size $count/Root 1 0 R>>\nstartxref\n".strlen($out)."\n%%EOF";
     }
 }

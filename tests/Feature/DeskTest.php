@@ -68,8 +68,8 @@ final class DeskTest extends TestCase
         $this->op($this->page, $this->strokeOp($this->material))->assertOk();
         [$import, $stroke] = JournalEntry::query()->orderBy('id')->get()->all();
         self::assertSame('ink.lay', $import->kind);
-        self::assertIsInt($import->input['original'] ?? null);
-        self::assertGreaterThan($import->input['paper'] ?? 999, $import->input['ink'] ?? 0);
+        self::assertIsInt($import->input['drawing']['original'] ?? null);
+        self::assertGreaterThan($import->input['drawing']['found']['paper'] ?? 999, $import->input['drawing']['found']['ink'] ?? 0);
         self::assertSame(['stroke', 1, 'colour', $this->mira->id], [$stroke->kind, $stroke->form, $stroke->right->value, $stroke->user_id]);
         self::assertSame([[100.0, 100.0, 1.0], [180.0, 160.0, 0.7]], $stroke->input['points'] ?? null);
         // From what is kept, the same op can be read and done on a fresh page.

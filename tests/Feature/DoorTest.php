@@ -106,6 +106,7 @@ final class DoorTest extends TestCase
         $mira = $this->person('Mira', $series);
         DB::table('sessions')->insert(['id' => 'elsewhere', 'user_id' => $mira->id, 'payload' => '', 'last_activity' => 1]);
         $this->actingAs($mira);
+        $this->putJson('/api/session/password', ['old' => [1, 2], 'password' => 'long enough to be one'])->assertJsonValidationErrorFor('old');
         $this->putJson('/api/session/password', ['old' => 'wrong', 'password' => 'long enough to be one'])->assertJsonValidationErrorFor('old');
         $this->putJson('/api/session/password', ['old' => 'secret of Mira', 'password' => 'long enough to be one'])->assertNoContent();
         self::assertSame(0, DB::table('sessions')->where('id', 'elsewhere')->count(), 'other windows are signed out');

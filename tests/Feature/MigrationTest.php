@@ -8,10 +8,14 @@ use App\Models\JournalEntry;
 use App\Models\Page;
 use App\Models\Series;
 use App\Store\PageStore;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingRole;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
+use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -58,11 +62,11 @@ final class MigrationTest extends TestCase
         $tile = str_repeat("\x40", 65536);
         $hash = hash('sha256', $tile);
         DB::table('tiles')->insert(['hash' => $hash, 'bytes' => gzcompress($tile)]);
-        foreach (['ink', 'pass:shadepass1'] as $layer) {
+        foreach (['scan', 'ink', 'pass:shadepass1'] as $layer) {
             DB::table('layer_tiles')->insert(['page_id' => $id, 'layer' => $layer, 'column' => 0, 'row' => 0, 'hash' => $hash]);
         }
         $entry = fn (string $title, array $tiles, array $facts) => DB::table('journal')->insert(['page_id' => $id, 'user_id' => $user, 'title' => $title, 'state' => 'done', 'tiles' => json_encode($tiles), 'facts' => json_encode($facts, JSON_PRESERVE_ZERO_FRACTION)]);
-        $entry('Import scan.png', [['ink', 0, 0, null, $hash]], [['page', 'page', null, $size], ['region', '1', null, $region], ['bridge', '1', null, ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4]]]);
+        $entry('Import scan.png', [['scan', 0, 0, null, $hash], ['ink', 0, 0, null, $hash]], [['page', 'page', null, $size], ['region', '1', null, $region], ['bridge', '1', null, ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4]]]);
         $entry('Fill a region', [], [['region', '1', $region, $filled]]);
         $entry('Group passes', [['pass:shadepass1', 0, 0, null, $hash]], [['pass', 'shadepass1', null, $pass], ['pass', 'rimpass001', null, $tint], ['group', 'groupa', null, $group]]);
 
@@ -70,7 +74,10 @@ final class MigrationTest extends TestCase
 
         $page = Page::query()->findOrFail($id);
         $sheet = fn (): Sheet => new Sheet(new PageStore($page->refresh()));
-        self::assertSame([300, 200, 300.0, 20, 200], array_values($sheet()->size()->toData()));
+        self::assertEquals(new PageSize(300, 200, 300.0), $sheet()->size());
+        $drawing = $sheet()->find(Drawing::class, LayInk::FIRST);
+        self::assertSame([300, 20, 200, DrawingRole::Ink], [$drawing?->width, $drawing?->clean->paper, $drawing?->clean->ink, $drawing?->role]);
+        self::assertSame([$tile, $tile], [$sheet()->tile(LayerName::scan(LayInk::FIRST), 0, 0), $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0)]);
         self::assertSame($filled, $sheet()->find(Region::class, 1)?->toData());
         self::assertSame($pass, $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertSame($tint, $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
@@ -88,10 +95,14 @@ final class MigrationTest extends TestCase
         self::assertSame($region, $sheet()->find(Region::class, 1)?->toData());
         $this->undo($page)->assertOk();
         self::assertTrue($sheet()->isEmpty());
+        self::assertSame([], $sheet()->all(Drawing::class));
+        self::assertNull($sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0));
         foreach ([1, 2, 3] as $step) {
             $this->undo($page, 'redo')->assertOk();
         }
         self::assertSame($pass, $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertSame($tile, $sheet()->tile(LayerName::ink(), 0, 0));
+        self::assertEquals($drawing, $sheet()->find(Drawing::class, LayInk::FIRST));
+        self::assertSame($tile, $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0));
     }
 }

@@ -57,7 +57,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64)]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1]);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -115,6 +115,11 @@ final class PeopleTest extends TestCase
             'pass.remove' => [Role::Owner, Role::Colourist],
             'group' => [Role::Owner, Role::Colourist],
             'clean' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'regions' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'enlarge' => [Role::Owner, Role::Colourist],
+            'drawing.change' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'ink.draw' => [Role::Owner, Role::Colourist],
+            'lines.colour' => [Role::Owner, Role::Colourist],
             'deliver' => Role::cases(),
             'add page' => [Role::Owner, Role::Colourist, Role::Flatter],
             'add figure' => [Role::Owner, Role::Colourist],
@@ -134,6 +139,9 @@ final class PeopleTest extends TestCase
                 'pass.change' => ['kind' => 'pass.change', 'id' => 'ofowner1', 'values' => ['opacity' => 0.1 + 0.1 * array_search($role, Role::cases(), true)]],
                 'group' => ['kind' => 'group', 'id' => 'groupof'.$role->value, 'passes' => ['ofowner1'], 'how' => ['isolated' => true, 'mode' => 'normal', 'opacity' => 1]],
             ];
+            $ops['drawing.change'] = ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => ['strength' => 0.1 + 0.1 * $number]];
+            $ops['lines.colour'] = ['kind' => 'lines.colour', 'lines' => ['rule' => 'colour', 'colour' => sprintf('#10%02x20', 16 + $number), 'shown' => true]];
+            $ops['ink.draw'] = ['kind' => 'ink.draw', 'strokes' => [['id' => 'lineof'.$role->value, 'stroke' => ['points' => [[10 + $number, 10, 1], [60, 40, 1]], 'weight' => 4]]]];
             $allowed = fn (string $what): bool => in_array($role, $may[$what], true);
             foreach ($ops as $what => $op) {
                 $this->actingAs($person);
@@ -157,7 +165,9 @@ final class PeopleTest extends TestCase
             }
             $this->actingAs($person);
             $routes = [
-                'clean' => ['POST', "/api/pages/$page->id/clean", ['lease' => self::LEASE, 'paper' => 40, 'ink' => 200], 202],
+                'clean' => ['POST', "/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
+                'regions' => ['POST', "/api/pages/$page->id/regions", ['lease' => self::LEASE], 202],
+                'enlarge' => ['POST', "/api/pages/$page->id/enlarge", ['lease' => self::LEASE, 'factor' => 1.5], 202],
                 'deliver' => ['POST', "/api/pages/$page->id/deliver", ['format' => 'png'], 202],
                 'add page' => ['POST', "/api/series/$series->id/pages", ['title' => "By $role->value"], 201],
                 'add figure' => ['POST', "/api/series/$series->id/figures", ['name' => "By $role->value"], 201],

@@ -20,11 +20,18 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Placement;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
@@ -57,13 +64,19 @@ final class StoreTest extends TestCase
     /** @return iterable<string, array{RecordKind, array<array-key, Record>}> */
     public static function records(): iterable
     {
-        yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, 17, 203)]];
+        yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
         yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998)]];
         yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998)]];
         yield 'passes' => [RecordKind::Pass, [
             'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
             'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),
             'paintpass' => new PassSpec('Paint', 3, new PaintContent, Scope::ink()),
+        ]];
+        yield 'lines' => [RecordKind::Stroke, ['line0001' => new InkStroke([[0.1 + 0.2, -3.0, 1 / 3], [40.0, 2998.25, 1.0]], 7.125, 0.2, 1 / 7), 'line0002' => new InkStroke([[5.0, 6.0, 0.0]], 1.0)]];
+        $found = ['paper' => 17, 'ink' => 203, 'askew' => -0.35, 'turned' => 0.35, 'specks' => 3, 'share' => 0.125, 'dropped' => ['blue'], 'sheet' => null];
+        yield 'drawings' => [RecordKind::Drawing, [
+            'drawing1' => new Drawing(5, 'Hafen 雨.png', 4001, 2999, new CleanSettings(0.75, 17, 203, -2, turn: 0.0), new Placement(2000.5, 1499.5), DrawingRole::Ink, '#4a8fe0', 0.5, true, $found),
+            'drawing2' => new Drawing(6, 'b', 10, 20, new CleanSettings(hard: true), new Placement(1, 2, 1 / 3, 12.5, true, [[0.0, 1.5], [9.0, 1.0], [9.0, 18.0], [0.25, 19.0]]), DrawingRole::Underdrawing, '#c04a2e', 0.1 + 0.2, false, $found),
         ]];
         yield 'groups' => [RecordKind::Group, ['group1' => new PassGroup(true, BlendMode::SoftLight, 0.35), 'group2' => new PassGroup(false, opacity: 0.0)]];
     }

@@ -50,7 +50,7 @@ final class TaskTest extends TestCase
         config(['queue.default' => 'database']);
     }
 
-    private function begin(string $kind = 'clean', array $input = ['paper' => 20, 'ink' => 200]): Task
+    private function begin(string $kind = 'clean', array $input = ['clean' => ['paper' => 20, 'ink' => 200]]): Task
     {
         return (new Tasks)->begin($this->page, $this->user, $kind, $input, $kind === 'deliver' ? null : self::LEASE);
     }

@@ -16,6 +16,8 @@ use App\Store\PageStore;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
+use Awning\Core\Ink\PlacedDrawing;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
@@ -37,7 +39,7 @@ function lay(int $seed): LayInk
     $noise = (new Random\Randomizer(new Random\Engine\Xoshiro256StarStar($seed)))->getBytes($side * $side);
     $ink = new Plane($side, $side, $noise);
 
-    return new LayInk("Ink $seed", new CleanScan($ink, new Levels(20, 200), $ink), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []), 300);
+    return new LayInk("Ink $seed", PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, 0, 'Scan', 300), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []));
 }
 
 /* Counts the queries of an op, and kills what is to be killed after the one it is told. */
@@ -80,7 +82,7 @@ match ($argv[1]) {
     'state' => (function () use ($page): void {
         $store = new PageStore($page);
         $bytes = '';
-        foreach (['scan', 'ink', 'flats'] as $layer) {
+        foreach (['scan:drawing1', 'drawing:drawing1', 'ink', 'flats'] as $layer) {
             foreach ($store->tilesOf(LayerName::parse($layer)) as [$column, $row]) {
                 $bytes .= hash('sha256', "$layer $column $row ".$store->tile(LayerName::parse($layer), $column, $row));
             }

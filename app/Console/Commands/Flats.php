@@ -10,6 +10,7 @@ use Awning\Core\Codec\PngWriter;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsPicture;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\CleanSettings;
 use Awning\Core\Raster\Stopwatch;
 
 /** Flats from a scan, without a database. */
@@ -33,7 +34,7 @@ final class Flats extends BatchCommand
             $clock = new Stopwatch;
             $picture = (new ImageReader)->read(self::place((string) $this->argument('scan')));
             $clock->lap('read');
-            $scan = (new ScanCleaner)->clean($picture->channels());
+            $scan = (new ScanCleaner)->clean($picture->channels(), new CleanSettings(turn: 0.0));
             $dpi = $picture->dpi;
             unset($picture);
             $clock->lap('clean');

@@ -70,7 +70,7 @@ final class InvitationController
     {
         /** @var User $user */
         $user = $request->user();
-        $request->validate(['old' => 'required|string|current_password', 'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200'], [
+        $request->validate(['old' => 'bail|required|string|current_password', 'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200'], [
             'old.current_password' => 'This is not the password you have now.',
         ]);
         $this->people->setPassword($user, $request->string('password')->toString(), $request->session()->getId());

@@ -9,6 +9,7 @@ use App\Desk\PageState;
 use App\Desk\ShelfPicture;
 use App\Models\Page;
 use App\Models\User;
+use App\Store\OriginalViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -37,5 +38,14 @@ final class PageController
         abort_if($bytes === null, 404);
 
         return new Response($bytes, 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    /** A small picture of a file a drawing came from. */
+    public function original(Page $page, int $original, OriginalViews $views): Response
+    {
+        $bytes = $views->bytes($page->originals()->findOrFail($original));
+        abort_if($bytes === null, 404);
+
+        return new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 }

@@ -12,12 +12,19 @@ use App\Models\Page;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
+use App\Store\PdfPage;
 use Awning\Core\Codec\ImageHeader;
+use Awning\Core\Codec\OpenRasterFile;
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Placement;
+use Awning\Core\Sheet\Ops\EnlargePage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class TaskController
@@ -26,7 +33,10 @@ final class TaskController
     {
     }
 
-    /** Checks the file's head at once, keeps the file, and leaves the rest to a job. */
+    /**
+     * Checks the file's head at once, keeps the file, and leaves the rest to a job. A drawing that is named is replaced;
+     * else it is one more.
+     */
     public function import(HolderRequest $request, Page $page, Originals $originals): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
@@ -34,27 +44,56 @@ final class TaskController
             'scan' => 'required_without:original|file|max:'. 1024 * (int) config('awning.upload_megabytes'),
             'original' => 'sometimes|integer',
             'cut' => 'sometimes|boolean',
+            'drawing' => 'sometimes|string|regex:/^[a-z0-9]{6,24}$/D',
         ]);
         $file = $request->file('scan');
         if ($file instanceof UploadedFile) {
-            ImageHeader::of($file->path());
+            PdfPage::is($file->path()) || OpenRasterFile::is($file->path()) || ImageHeader::of($file->path());
             $original = $originals->keep($page, $request->person(), $file->path(), $file->getClientOriginalName());
         } else {
             $original = $page->originals()->findOrFail($request->integer('original'));
         }
         $input = ['original' => $original->id, 'cut' => $request->boolean('cut')];
-        $task = $this->tasks->begin($page, $request->person(), 'import', $input, $request->lease());
+        if ($request->has('drawing')) {
+            $input['drawing'] = $request->string('drawing')->toString();
+        }
 
-        return new JsonResponse($task->toClient(), 202);
+        return $this->begun($this->tasks->begin($page, $request->person(), 'import', $input, $request->lease()));
     }
 
+    /** Cleans or places a drawing anew, from its original. */
     public function clean(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
-        $request->validate(['paper' => 'required|integer|between:0,254', 'ink' => 'required|integer|between:1,255|gt:paper']);
-        $levels = ['paper' => $request->integer('paper'), 'ink' => $request->integer('ink')];
-        $task = $this->tasks->begin($page, $request->person(), 'clean', $levels, $request->lease());
+        $request->validate(['drawing' => 'required|string|regex:/^[a-z0-9]{6,24}$/D', 'clean' => 'present|array', 'place' => 'required|array']);
+        try {
+            $settings = CleanSettings::fromData(new Data($request->array('clean')));
+            $place = Placement::fromData(new Data($request->array('place')));
+        } catch (\InvalidArgumentException $error) {
+            throw ValidationException::withMessages(['clean' => $error->getMessage()]);
+        }
+        $input = ['drawing' => $request->string('drawing')->toString(), 'clean' => $settings->toData(), 'place' => $place->toData()];
 
+        return $this->begun($this->tasks->begin($page, $request->person(), 'clean', $input, $request->lease()));
+    }
+
+    public function regions(HolderRequest $request, Page $page): JsonResponse
+    {
+        Lease::check($page, $request->person(), $request->lease());
+
+        return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
+    }
+
+    public function enlarge(HolderRequest $request, Page $page): JsonResponse
+    {
+        Lease::check($page, $request->person(), $request->lease());
+        $request->validate(['factor' => ['required', 'numeric', Rule::in(EnlargePage::FACTORS)]]);
+
+        return $this->begun($this->tasks->begin($page, $request->person(), 'enlarge', ['factor' => $request->float('factor')], $request->lease()));
+    }
+
+    private function begun(Task $task): JsonResponse
+    {
         return new JsonResponse($task->toClient(), 202);
     }
 
@@ -63,9 +102,8 @@ final class TaskController
         $request->validate(['format' => ['required', Rule::in(Deliver::FORMATS)]]);
         /** @var User $user */
         $user = $request->user();
-        $task = $this->tasks->begin($page, $user, 'deliver', ['format' => $request->string('format')->toString()]);
 
-        return new JsonResponse($task->toClient(), 202);
+        return $this->begun($this->tasks->begin($page, $user, 'deliver', ['format' => $request->string('format')->toString()]));
     }
 
     /** The page's work that is going on, for a window that was reloaded meanwhile. */

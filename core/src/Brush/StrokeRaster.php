@@ -85,7 +85,7 @@ final class StrokeRaster
         $soft = 1 - $brush->hardness;
         $from = $points[0];
         foreach (array_slice($points, 1) ?: [$from] as $to) {
-            $segments[] = new Segment($from[0], $from[1], $this->radius($brush, $from[2]), $to[0], $to[1], $this->radius($brush, $to[2]), $soft);
+            $segments[] = new Segment($from[0], $from[1], self::radius($brush, $from[2]), $to[0], $to[1], self::radius($brush, $to[2]), $soft);
             $from = $to;
         }
 
@@ -244,7 +244,8 @@ final class StrokeRaster
         return $data;
     }
 
-    private function radius(Brush $brush, float $pressure): float
+    /** @return float px from the middle of the line to its edge, at a pressure of 0..1 */
+    public static function radius(Brush $brush, float $pressure): float
     {
         return max(0.5, $brush->size / 2 * (self::THIN + (1 - self::THIN) * $pressure));
     }

@@ -47,7 +47,7 @@ final class FileBytes
         return substr($this->part, $from - $this->at, $length);
     }
 
-    /** A number of 1 to 4 bytes; 0 where the file has ended. */
+    /** A number of 1 to 8 bytes, never below 0; 0 where the file has ended. */
     public function number(int $from, int $length, bool $lowFirst = false): int
     {
         $bytes = $this->at($from, $length);
@@ -59,6 +59,6 @@ final class FileBytes
             $number = $number << 8 | ord($byte);
         }
 
-        return $number;
+        return max(0, $number);
     }
 }

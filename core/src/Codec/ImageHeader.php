@@ -15,13 +15,24 @@ final readonly class ImageHeader
     private const KINDS = [
         'png' => '/^\x89PNG\r\n\x1a\n/',
         'jpeg' => '/^\xff\xd8\xff/',
-        'tiff' => '/^(II\x2a\0|MM\0\x2a)/',
+        'tiff' => '/^(II[\x2a\x2b]\0|MM\0[\x2a\x2b])/',
         'webp' => '/^RIFF....WEBP/s',
     ];
 
     private const TIFF_WIDTH = 256;
 
     private const TIFF_HEIGHT = 257;
+
+    private const TIFF_BITS = 258;
+
+    private const TIFF_PHOTOMETRIC = 262;
+
+    private const TIFF_EXTRA_SAMPLES = 338;
+
+    private const ORIENTATION = 274;
+
+    /** Bits a sample at which the decoder does not turn over greys of which 0 is white. */
+    private const NOT_TURNED_OVER = [2, 4];
 
     private const TIFF_OFFSETS = [273, 324];
 
@@ -30,9 +41,17 @@ final readonly class ImageHeader
     /** A progressive JPEG passes over the picture as often as it likes; honest ones do a dozen times. */
     private const MOST_SCANS = 64;
 
-    /** @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss */
-    private function __construct(public string $kind, public int $width, public int $height, public float $share = 1.0)
-    {
+    /**
+     * @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss
+     * @param  int  $pictures  how many the file holds; the first is read
+     * @param  int<0, 8>  $orientation  EXIF's, 1 to 8, where the decoder does not see it by itself; 0: it does, or there is none
+     * @param  bool  $isNegative  whether what is decoded must be turned over, light for dark
+     * @param  bool  $isOpaque  whether a sample beyond the colours is something else than alpha
+     */
+    private function __construct(
+        public string $kind, public int $width, public int $height, public float $share = 1.0,
+        public int $pictures = 1, public int $orientation = 0, public bool $isNegative = false, public bool $isOpaque = false,
+    ) {
     }
 
     /** @throws UnreadableImage when it is no such file, or says a size that is not opened */
@@ -44,7 +63,7 @@ final readonly class ImageHeader
             'jpeg' => self::jpeg($file),
             'tiff' => self::tiff($file),
             'webp' => self::webp($file),
-            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save the scan as one of these and send it again.'),
+            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save it as one of these and send it again.'),
         };
         self::checkSize($header->width, $header->height);
 
@@ -77,13 +96,38 @@ final readonly class ImageHeader
 
     private static function png(FileBytes $file): self
     {
-        return new self('png', $file->number(16, 4), $file->number(20, 4));
+        $orientation = 0;
+        for ($at = 8; $at + 12 <= $file->size; $at += 12 + $file->number($at, 4)) {
+            $type = $file->at($at + 4, 4);
+            if ($type === 'eXIf') {
+                $orientation = self::orientation($file, $at + 8);
+            } elseif ($type === 'IEND') {
+                break;
+            }
+        }
+
+        return new self('png', $file->number(16, 4), $file->number(20, 4), orientation: $orientation);
+    }
+
+    /**
+     * @param  int  $at  where the EXIF block begins
+     * @return int<0, 8>
+     */
+    private static function orientation(FileBytes $file, int $at): int
+    {
+        if ($file->at($at, 6) === "Exif\0\0") {
+            $at += 6;
+        }
+        $value = in_array($file->at($at, 2), ['II', 'MM'], true) ? TiffFields::first($file, $at)->value(self::ORIENTATION) : 0;
+
+        return $value >= 1 && $value <= 8 ? $value : 0;
     }
 
     /** Walks the segments to the frame header, and on to the end of the picture. */
     private static function jpeg(FileBytes $file): self
     {
-        $width = $height = $scans = 0;
+        $width = $height = $scans = $colours = 0;
+        $isAdobe = false;
         for ($at = 2; $at < $file->size;) {
             if ($file->at($at, 1) !== "\xff") {
                 break;
@@ -92,13 +136,14 @@ final readonly class ImageHeader
             if ($marker === 0xFF) {
                 $at++;
             } elseif ($marker === 0xD9) {
-                return new self('jpeg', $width, $height);
+                return new self('jpeg', $width, $height, isNegative: $colours === 4 && ! $isAdobe);
             } elseif ($marker === 0x01 || ($marker >= 0xD0 && $marker <= 0xD8)) {
                 $at += 2;
             } else {
                 if ($marker >= 0xC0 && $marker <= 0xCF && ! in_array($marker, [0xC4, 0xC8, 0xCC], true)) {
-                    [$height, $width] = [$file->number($at + 5, 2), $file->number($at + 7, 2)];
+                    [$height, $width, $colours] = [$file->number($at + 5, 2), $file->number($at + 7, 2), $file->number($at + 9, 1)];
                 }
+                $isAdobe = $isAdobe || ($marker === 0xEE && $file->at($at + 4, 5) === 'Adobe');
                 $at += 2 + max(2, $file->number($at + 2, 2));
                 if ($marker === 0xDA) {
                     if (++$scans > self::MOST_SCANS) {
@@ -110,7 +155,7 @@ final readonly class ImageHeader
         }
 
         // Without its end mark the file was cut: how much of the picture there is shows only when it is decoded.
-        return new self('jpeg', $width, $height, 0.0);
+        return new self('jpeg', $width, $height, 0.0, isNegative: $colours === 4 && ! $isAdobe);
     }
 
     /** The place of the next marker that is not part of the compressed data. */
@@ -130,37 +175,27 @@ final readonly class ImageHeader
 
     private static function tiff(FileBytes $file): self
     {
-        $low = $file->at(0, 2) === 'II';
-        $directory = $file->number(4, 4, $low);
-        $fields = [];
-        for ($i = 0, $count = min(200, $file->number($directory, 2, $low)); $i < $count; $i++) {
-            $at = $directory + 2 + 12 * $i;
-            $size = [1 => 1, 3 => 2, 4 => 4][$file->number($at + 2, 2, $low)] ?? 0;
-            $values = min(200_000, $file->number($at + 4, 4, $low));
-            $from = $size * $values > 4 ? $file->number($at + 8, 4, $low) : $at + 8;
-            $fields[$file->number($at, 2, $low)] = [$from, $size, $values];
-        }
-        $value = fn (int $field, int $i = 0): int => isset($fields[$field]) ? $file->number($fields[$field][0] + $i * $fields[$field][1], $fields[$field][1], $low) : 0;
+        $fields = TiffFields::first($file);
+        $isWhiteFirst = $fields->has(self::TIFF_PHOTOMETRIC) && $fields->value(self::TIFF_PHOTOMETRIC) === 0;
 
-        return new self('tiff', $value(self::TIFF_WIDTH), $value(self::TIFF_HEIGHT), self::stripsThere($file, $fields, $value));
+        return new self(
+            'tiff', $fields->value(self::TIFF_WIDTH), $fields->value(self::TIFF_HEIGHT), self::stripsThere($file, $fields), $fields->pictures,
+            isNegative: $isWhiteFirst && in_array($fields->value(self::TIFF_BITS), self::NOT_TURNED_OVER, true),
+            isOpaque: $fields->has(self::TIFF_EXTRA_SAMPLES) && $fields->value(self::TIFF_EXTRA_SAMPLES) === 0,
+        );
     }
 
-    /**
-     * The share of a TIFF's strips or tiles that lie wholly inside the file.
-     *
-     * @param  array<int, array{int, int, int}>  $fields  place, bytes a value, values
-     * @param  callable(int, int): int  $value
-     */
-    private static function stripsThere(FileBytes $file, array $fields, callable $value): float
+    /** The share of a TIFF's strips or tiles that lie wholly inside the file. */
+    private static function stripsThere(FileBytes $file, TiffFields $fields): float
     {
         foreach (self::TIFF_OFFSETS as $kind => $offsets) {
-            if (! isset($fields[$offsets], $fields[self::TIFF_COUNTS[$kind]])) {
+            if (! $fields->has($offsets) || ! $fields->has(self::TIFF_COUNTS[$kind])) {
                 continue;
             }
-            $strips = $fields[$offsets][2];
+            $strips = $fields->count($offsets);
             $there = 0;
             for ($i = 0; $i < $strips; $i++) {
-                $end = $value($offsets, $i) + $value(self::TIFF_COUNTS[$kind], $i);
+                $end = $fields->value($offsets, $i) + $fields->value(self::TIFF_COUNTS[$kind], $i);
                 $there += $end > 0 && $end <= $file->size ? 1 : 0;
             }
 
@@ -180,6 +215,16 @@ final readonly class ImageHeader
             default => [0, 0],
         };
 
-        return new self('webp', $width, $height);
+        $frames = $orientation = 0;
+        for ($at = 12; $at + 8 <= $file->size; $at += 8 + $length + ($length & 1)) {
+            $length = $file->number($at + 4, 4, true);
+            $type = $file->at($at, 4);
+            $frames += $type === 'ANMF' ? 1 : 0;
+            if ($type === 'EXIF') {
+                $orientation = self::orientation($file, $at + 8);
+            }
+        }
+
+        return new self('webp', $width, $height, pictures: max(1, $frames), orientation: $orientation);
     }
 }

@@ -80,11 +80,18 @@ final readonly class ImageReader
         try {
             $image->readImage("$header->kind:$path".($header->kind === 'tiff' ? '[0]' : ''));
             $dpi = $this->dpi($image);
+            if ($header->orientation > 0) {
+                $image->setImageOrientation($header->orientation);
+            }
             $image->autoOrient();
+            if ($header->isNegative) {
+                $image->negateImage(false);
+            }
             $this->toSrgb($image);
             $grey = $image->getImageType() === Imagick::IMGTYPE_GRAYSCALE
                 || $image->getImageType() === Imagick::IMGTYPE_GRAYSCALEMATTE
-                || $image->getImageType() === Imagick::IMGTYPE_BILEVEL;
+                || $image->getImageType() === Imagick::IMGTYPE_BILEVEL
+                || ($header->kind === 'tiff' && $header->isNegative);
             $alpha = $image->getImageAlphaChannel();
             $width = $image->getImageWidth();
             $height = $image->getImageHeight();
@@ -100,14 +107,44 @@ final readonly class ImageReader
         if (count($planes) !== ($alpha ? 4 : 3)) {
             throw new UnreadableImage('The image could not be decoded whole. Export it again from where it came.');
         }
-        $opaque = $alpha ? $planes[3] : str_repeat("\xff", $width * $height);
+        $opaque = $alpha && ! $header->isOpaque ? $planes[3] : str_repeat("\xff", $width * $height);
         [$red, $green, $blue] = $grey ? [$planes[0], $planes[0], $planes[0]] : $planes;
-        $curve = $header->kind === 'png' ? $this->pngCurve($original) : null;
-        if ($curve !== null) {
-            [$red, $green, $blue] = array_map(fn (string $plane): string => strtr($plane, Bytes::identity(), $curve), [$red, $green, $blue]);
+        if ($header->kind === 'png') {
+            [$red, $green, $blue] = $this->asThePngSays(new FileBytes($original), [$red, $green, $blue], $grey);
         }
 
-        return new Picture(new Paint($width, $height, $red, $green, $blue, $opaque), $grey, $dpi);
+        return new Picture(new Paint($width, $height, $red, $green, $blue, $opaque), $grey, $dpi, $header->pictures);
+    }
+
+    /**
+     * A PNG may say by chunks of its own what its numbers mean: gAMA that they are not on sRGB's curve, cHRM that they
+     * are of other primaries (PNG specification, 11.3.2). A profile or sRGB says it better.
+     *
+     * @param  array{string, string, string}  $planes
+     * @return array{string, string, string}
+     */
+    private function asThePngSays(FileBytes $file, array $planes, bool $grey): array
+    {
+        $gamma = $primaries = null;
+        for ($at = 8; $at + 12 <= min($file->size, self::CURVE_WITHIN); $at += 12 + $length) {
+            [$length, $type] = [$file->number($at, 4), $file->at($at + 4, 4)];
+            if ($type === 'iCCP' || $type === 'sRGB') {
+                return $planes;
+            }
+            if ($type === 'gAMA' && $length === 4) {
+                $gamma = $file->number($at + 8, 4);
+            } elseif ($type === 'cHRM' && $length === 32) {
+                $primaries = Primaries::of(array_map(fn (int $i): array => [$file->number($at + 8 + 8 * $i, 4) / 100_000, $file->number($at + 12 + 8 * $i, 4) / 100_000], [0, 1, 2, 3]));
+            } elseif ($type === 'IDAT') {
+                break;
+            }
+        }
+        $curve = $gamma === null ? null : self::gammaTable($gamma);
+        if ($curve !== null) {
+            $planes = [strtr($planes[0], Bytes::identity(), $curve), strtr($planes[1], Bytes::identity(), $curve), strtr($planes[2], Bytes::identity(), $curve)];
+        }
+
+        return $primaries === null || $grey ? $planes : $primaries->toSrgb($planes);
     }
 
     private function dpi(Imagick $image): float
@@ -133,29 +170,6 @@ final readonly class ImageReader
         if (! in_array($image->getImageColorspace(), [Imagick::COLORSPACE_SRGB, Imagick::COLORSPACE_GRAY], true)) {
             $image->transformImageColorspace(Imagick::COLORSPACE_SRGB);
         }
-    }
-
-    /**
-     * A PNG may say by a gAMA chunk alone that its numbers are not on sRGB's curve (PNG specification, 11.3.2.2).
-     *
-     * @return ?string a table of 256 bytes, null when nothing is to be done
-     */
-    private function pngCurve(string $path): ?string
-    {
-        $file = new FileBytes($path);
-        $gamma = null;
-        for ($at = 8; $at + 12 <= min($file->size, self::CURVE_WITHIN);) {
-            [$length, $type] = [$file->number($at, 4), $file->at($at + 4, 4)];
-            if ($type === 'iCCP' || $type === 'sRGB' || $type === 'IDAT') {
-                return $type === 'IDAT' && $gamma !== null ? self::gammaTable($gamma) : null;
-            }
-            if ($type === 'gAMA' && $length === 4) {
-                $gamma = $file->number($at + 8, 4);
-            }
-            $at += 12 + $length;
-        }
-
-        return null;
     }
 
     private static function gammaTable(int $gamma): ?string

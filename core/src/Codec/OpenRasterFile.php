@@ -38,6 +38,14 @@ final class OpenRasterFile
     /** @var array<string, int> pixels by entry */
     private array $pixels = [];
 
+    /** Told by its first bytes: the part that says so comes first and is not packed (specification, "File layout"). */
+    public static function is(string $path): bool
+    {
+        $start = (string) file_get_contents($path, false, null, 0, 54);
+
+        return str_starts_with($start, "PK\x03\x04") && str_ends_with($start, 'mimetypeimage/openraster');
+    }
+
     /** @throws UnreadableImage */
     public function __construct(string $path)
     {
@@ -96,7 +104,7 @@ final class OpenRasterFile
         if ($stat['size'] > $most || ($stat['size'] > 10_000_000 && $stat['size'] > 900 * max(1, $stat['comp_size']))) {
             throw new UnreadableImage('A part of the file unpacks to more than can be opened. It may be damaged on purpose; nothing was read.');
         }
-        $bytes = $this->zip->getFromName($name, $most);
+        $bytes = $this->zip->getFromName($name, $stat['size']);
         if ($bytes === false || strlen($bytes) !== $stat['size']) {
             throw new UnreadableImage("The file's part \"$name\" is damaged. Export it again.");
         }
@@ -157,7 +165,7 @@ final class OpenRasterFile
     private function pixelsOf(string $entry): int
     {
         $stream = $this->zip->getStream($entry);
-        $head = $stream === false ? '' : (string) fread($stream, 24);
+        $head = $stream === false ? '' : (string) @fread($stream, 24);
         /** @var array{width: int, height: int} $size */
         $size = unpack('Nwidth/Nheight', str_pad(substr($head, 16, 8), 8, "\0"));
 

@@ -10,8 +10,11 @@ use Awning\Core\Raster\Plane;
 /** A decoded image: upright, in sRGB, 8 bits a channel. */
 final readonly class Picture
 {
-    /** @param  float  $dpi  0 when the file does not say */
-    public function __construct(public Paint $paint, public bool $grey, public float $dpi)
+    /**
+     * @param  float  $dpi  0 when the file does not say
+     * @param  int  $pictures  how many the file holds; this is the first
+     */
+    public function __construct(public Paint $paint, public bool $grey, public float $dpi, public int $pictures = 1)
     {
     }
 

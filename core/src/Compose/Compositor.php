@@ -86,11 +86,17 @@ final readonly class Compositor
         if ($ink === null) {
             return;
         }
-        if ($stack->ink === []) {
+        if ($stack->ink === [] && ! $stack->inkByTone) {
             $canvas->tint([[0, $ground->count, $stack->inkColour]], $ink, BlendMode::Normal, 1.0);
-        } else {
-            $canvas->through($ink, $stack->inkColour, fn (Canvas $inner) => $this->layAll($inner, $stack->ink, $ground));
+
+            return;
         }
+        $canvas->through($ink, $stack->inkColour, function (Canvas $inner) use ($stack, $ground): void {
+            if ($stack->inkByTone) {
+                $inner->cover($ground->flats->inside(Scope::page(), Tone::Line));
+            }
+            $this->layAll($inner, $stack->ink, $ground);
+        });
     }
 
     /** @param  list<Layer>  $layers */

@@ -13,6 +13,7 @@ final readonly class PageStack
      * @param  list<Layer>  $ink  what colours the ink
      * @param  list<Layer>  $above  over the whole page
      * @param  int  $inkColour  0xRRGGBB
+     * @param  bool  $inkByTone  whether ink takes the line tone of the material beneath it, where there is one
      */
     public function __construct(
         public array $flats,
@@ -21,6 +22,7 @@ final readonly class PageStack
         public array $above = [],
         public int $inkColour = 0x111111,
         public bool $showInk = true,
+        public bool $inkByTone = false,
     ) {
     }
 

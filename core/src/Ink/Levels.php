@@ -13,6 +13,12 @@ use Awning\Core\Raster\Plane;
  */
 final readonly class Levels
 {
+    /** Paper may be so dark where it is grainy. */
+    private const NOISE = 16;
+
+    /** Fewer dark pixels are no drawing. */
+    private const FEWEST = 30;
+
     public int $paper;
 
     public int $ink;
@@ -26,15 +32,15 @@ final readonly class Levels
 
     /**
      * Measured: the paper's noise from the darkness that 99.5 % of the pixels nearer paper than ink stay under, full
-     * ink from the middle of those nearer ink. The split between them is Otsu's (1979).
+     * ink from the middle of those nearer ink. The split between them is Otsu's (1979) where the lines are enough to show.
      */
     public static function measure(Plane $darkness): self
     {
         $histogram = $darkness->histogram();
-        $split = self::otsu($histogram);
+        $split = self::darkFrom($histogram);
         $light = array_sum(array_slice($histogram, 0, $split, true));
         $dark = array_sum($histogram) - $light;
-        if ($dark === 0 || $split < 12) {
+        if ($dark < self::FEWEST) {
             return new self(40, 160);
         }
         $paper = self::quantile($histogram, 0, (int) (0.97 * $light));
@@ -44,14 +50,34 @@ final readonly class Levels
         return new self($paper, (int) max($paper + 40, 0.82 * $ink));
     }
 
+    /**
+     * From where on it is no longer paper. A page with so few lines that they do not show in the whole is divided by its
+     * paper's noise.
+     *
+     * @param  array<int, int>  $histogram  of darkness
+     */
+    public static function darkFrom(array $histogram): int
+    {
+        $split = self::split($histogram);
+        if ($split >= self::NOISE) {
+            return $split;
+        }
+
+        return max(self::NOISE, 3 * self::quantile($histogram, 0, (int) (0.9 * array_sum($histogram))));
+    }
+
     /** @return string 256 bytes: darkness to coverage */
     public function table(): string
     {
         return Bytes::table(fn (int $value): float => 255 * ($value - $this->paper) / ($this->ink - $this->paper));
     }
 
-    /** @param  array<int, int>  $histogram */
-    private static function otsu(array $histogram): int
+    /**
+     * Where a histogram falls best into two (Otsu 1979).
+     *
+     * @param  array<int, int>  $histogram
+     */
+    public static function split(array $histogram): int
     {
         $total = array_sum($histogram);
         $sum = 0;
@@ -77,8 +103,12 @@ final readonly class Levels
         return $split;
     }
 
-    /** @param  array<int, int>  $histogram */
-    private static function quantile(array $histogram, int $from, int $count): int
+    /**
+     * The value by which so many are counted, from a value on.
+     *
+     * @param  array<int, int>  $histogram
+     */
+    public static function quantile(array $histogram, int $from, int $count): int
     {
         for ($value = $from; $value < 255; $value++) {
             $count -= $histogram[$value];

@@ -4,31 +4,45 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Projection;
+use Awning\Core\Raster\Warp;
 
-/** From a scan to ink: paper flattened, levels set, dust dropped. */
+/** From a scan or a photograph to ink. */
 final readonly class ScanCleaner
 {
-    public function __construct(
-        private PaperFlattener $flattener = new PaperFlattener,
-        private SpeckFilter $specks = new SpeckFilter,
-    ) {
+    /** Less than so many degrees askew is straight. */
+    private const STRAIGHT = 0.04;
+
+    public function __construct(private PaperFlattener $flattener = new PaperFlattener)
+    {
     }
 
     /**
      * @param  non-empty-list<Plane>  $channels  a grey scan, or red, green and blue
      */
-    public function clean(array $channels, ?Levels $levels = null): CleanScan
+    public function clean(array $channels, CleanSettings $settings = new CleanSettings): CleanScan
     {
-        $darkness = $this->flattener->flatten($channels);
-        $levels ??= Levels::measure($darkness);
+        $flat = $this->flattener->flatten($channels, $settings->colours, $settings->flatten);
+        $edge = $flat->edge;
+        $darkness = $settings->crop && $edge?->isSure === true ? $edge->keep($flat->darkness) : $flat->darkness;
+        $levels = $settings->paper === null || $settings->ink === null ? Levels::measure($darkness) : new Levels($settings->paper, $settings->ink);
+        $specks = new SpeckFilter($settings->specks);
+        $ink = $specks->drop($darkness->mapped($levels->table()), $dropped);
+        $ink = (new PinholeFilter($settings->pinholes))->fill($ink);
+        $askew = Skew::of($ink);
+        $turn = $settings->turn ?? ($askew === null || abs($askew) < self::STRAIGHT ? 0.0 : -$askew);
+        if ($turn !== 0.0) {
+            $about = Projection::turn($turn, $ink->width / 2, $ink->height / 2);
+            $ink = Warp::plane($ink, $about, $ink->width, $ink->height);
+        }
+        $ink = (new LineWeight)->change($ink, $settings->weight);
 
-        return new CleanScan($darkness, $levels, $this->ink($darkness, $levels));
-    }
-
-    /** @return Plane coverage of ink, 255 where it is full */
-    public function ink(Plane $darkness, Levels $levels): Plane
-    {
-        return $this->specks->drop($darkness->mapped($levels->table()));
+        return new CleanScan(
+            $darkness, $levels, $settings->hard ? $ink->mapped(Bytes::threshold(128)) : $ink,
+            $askew, $turn, $dropped, $edge, $flat->colours,
+        );
     }
 }

@@ -12,19 +12,18 @@ use Awning\Core\Raster\Runs;
 /** Drops dust: islands of ink, greys included, of fewer than a number of pixels. */
 final readonly class SpeckFilter
 {
-    /** About a third of a millimetre across at 300 dpi; smaller than any dot drawn on purpose. */
-    public const DEFAULT_AREA = 9;
-
     /** @param  int  $area  the least area, in pixels, that is kept */
-    public function __construct(private int $area = self::DEFAULT_AREA)
+    public function __construct(private int $area)
     {
     }
 
-    public function drop(Plane $coverage): Plane
+    /** @param-out  int  $dropped  how many islands went */
+    public function drop(Plane $coverage, ?int &$dropped = null): Plane
     {
         $marked = strtr($coverage->data, Bytes::identity(), Bytes::threshold(24));
         $runs = Runs::of($marked, $coverage->width, $coverage->height, "\xff");
         $islands = Components::of($runs, diagonal: true);
+        $dropped = count(array_filter($islands->area, fn (int $area): bool => $area < $this->area));
         $data = $coverage->data;
         // What is fainter than the mark is haze; it goes where nothing marked is beside it.
         $out = '';

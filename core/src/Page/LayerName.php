@@ -4,16 +4,23 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-/** Names a layer of a page: "scan", "ink", "flats", "pass:ID" (coverage) or "paint:ID". */
+/** Names a layer of a page: "ink", "flats", "scan:ID", "drawing:ID", "pass:ID" (coverage) or "paint:ID". */
 final readonly class LayerName
 {
     private function __construct(public string $value, public LayerKind $kind)
     {
     }
 
-    public static function scan(): self
+    /** How dark a drawing is where it lies, before levels. */
+    public static function scan(string $drawing): self
     {
-        return new self('scan', LayerKind::Coverage);
+        return new self("scan:$drawing", LayerKind::Coverage);
+    }
+
+    /** A drawing's lines where they lie. */
+    public static function drawing(string $drawing): self
+    {
+        return new self("drawing:$drawing", LayerKind::Coverage);
     }
 
     public static function ink(): self
@@ -37,7 +44,7 @@ final readonly class LayerName
     {
         return match (true) {
             $value === 'flats' => self::flats(),
-            $value === 'scan', $value === 'ink', preg_match('/^pass:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
+            $value === 'ink', preg_match('/^(scan|drawing|pass):[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
             preg_match('/^paint:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Paint),
             default => throw new \InvalidArgumentException('There is no layer of this name.'),
         };

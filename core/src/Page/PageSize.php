@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Awning\Core\Page;
 
 /**
- * How large a page is, and the levels its ink was cleaned at.
+ * How large a page is, how its lines look, and whether its flats follow its ink.
  *
- * @phpstan-type SizeData array{width: int, height: int, dpi: float, paper: int, ink: int}
+ * @phpstan-import-type LinesData from LineColouring
+ *
+ * @phpstan-type SizeData array{width: int, height: int, dpi: float, behind: bool, lines: LinesData}
  */
 final readonly class PageSize implements Record
 {
@@ -19,10 +21,9 @@ final readonly class PageSize implements Record
      * @param  int  $width  px
      * @param  int  $height  px
      * @param  float  $dpi  0 when it is not known
-     * @param  int  $paper  darkness up to which the scan is paper, 0..254
-     * @param  int  $ink  darkness from which it is full ink, 1..255
+     * @param  bool  $behind  lines have changed since the regions were found
      */
-    public function __construct(public int $width, public int $height, public float $dpi = 0.0, public int $paper = 0, public int $ink = 255)
+    public function __construct(public int $width, public int $height, public float $dpi = 0.0, public bool $behind = false, public LineColouring $lines = new LineColouring)
     {
         if ($width < 1 || $height < 1 || $width > self::MOST || $height > self::MOST) {
             throw new \InvalidArgumentException('A page is 1 to '.self::MOST.' px wide and high.');
@@ -38,20 +39,30 @@ final readonly class PageSize implements Record
     {
         return new self(
             $data->int('width', 1, self::MOST), $data->int('height', 1, self::MOST), $data->number('dpi', 0, 100_000, 0),
-            $data->int('paper', 0, 255, 0), $data->int('ink', 0, 255, 255),
+            $data->flag('behind', false), $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
         );
     }
 
     /** @return SizeData */
     public function toData(): array
     {
-        return ['width' => $this->width, 'height' => $this->height, 'dpi' => $this->dpi, 'paper' => $this->paper, 'ink' => $this->ink];
+        return ['width' => $this->width, 'height' => $this->height, 'dpi' => $this->dpi, 'behind' => $this->behind, 'lines' => $this->lines->toData()];
+    }
+
+    public function with(bool $behind): self
+    {
+        return new self($this->width, $this->height, $this->dpi, $behind, $this->lines);
+    }
+
+    public function coloured(LineColouring $lines): self
+    {
+        return new self($this->width, $this->height, $this->dpi, $this->behind, $lines);
     }
 
     /** The page at half (1), a quarter (2) … of its size. */
     public function reduced(int $level): self
     {
-        return new self(max(1, $this->width >> $level), max(1, $this->height >> $level), $this->dpi, $this->paper, $this->ink);
+        return new self(max(1, $this->width >> $level), max(1, $this->height >> $level), $this->dpi, $this->behind, $this->lines);
     }
 
     public function fits(self $other): bool

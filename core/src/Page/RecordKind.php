@@ -22,6 +22,12 @@ enum RecordKind: string
     /** By id. */
     case Group = 'group';
 
+    /** By id. */
+    case Drawing = 'drawing';
+
+    /** By id. */
+    case Stroke = 'stroke';
+
     /** @return class-string<Record> */
     public function class(): string
     {
@@ -31,6 +37,8 @@ enum RecordKind: string
             self::Bridge => Bridge::class,
             self::Pass => PassSpec::class,
             self::Group => PassGroup::class,
+            self::Drawing => Drawing::class,
+            self::Stroke => InkStroke::class,
         };
     }
 

@@ -6,10 +6,15 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Sheet\Ops\AddPass;
+use Awning\Core\Sheet\Ops\ChangeDrawing;
 use Awning\Core\Sheet\Ops\ChangePass;
+use Awning\Core\Sheet\Ops\ColourLines;
+use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
+use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
+use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
@@ -23,6 +28,11 @@ final class OpKinds
         ChangePass::class,
         RemovePass::class,
         GroupPasses::class,
+        StartPage::class,
+        ChangeDrawing::class,
+        RemoveDrawing::class,
+        DrawInk::class,
+        ColourLines::class,
     ];
 
     /**

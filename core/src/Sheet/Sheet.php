@@ -110,6 +110,33 @@ final class Sheet
         }
     }
 
+    /**
+     * A paint layer as whole planes: red, green, blue, alpha.
+     *
+     * @return list<string>
+     */
+    public function planes(LayerName $layer): array
+    {
+        $plane = fn (int $number): string => $this->grid()->join(function (int $column, int $row) use ($layer, $number): ?string {
+            $tile = $this->tile($layer, $column, $row);
+
+            return $tile === null ? null : substr($tile, $number * TileGrid::PIXELS, TileGrid::PIXELS);
+        });
+
+        return array_map($plane, range(0, $layer->kind->bytesPerPixel() - 1));
+    }
+
+    /** @param  list<string>  $planes  as planes() gives them */
+    public function setPlanes(LayerName $layer, array $planes): void
+    {
+        $grid = $this->grid();
+        $cut = array_map(fn (string $plane): array => $grid->cut($plane), $planes);
+        $empty = str_repeat("\0", TileGrid::PIXELS);
+        foreach ($grid->all() as [$column, $row]) {
+            $this->setTile($layer, $column, $row, implode('', array_map(fn (array $tiles): string => $tiles["$column,$row"] ?? $empty, $cut)));
+        }
+    }
+
     public function clearLayer(LayerName $layer): void
     {
         foreach ($this->tilesOf($layer) as [$column, $row]) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Flat;
 use Awning\Core\Compose\GroupLayer;
@@ -11,6 +12,9 @@ use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
+use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\LineRule;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassOrder;
 use Awning\Core\Page\PassPlace;
@@ -38,13 +42,18 @@ final readonly class StackBuilder
             }
         }
 
+        $lines = $sheet->find(PageSize::class, PageSize::KEY)->lines ?? new LineColouring;
+
         return new PageStack(
             $flats,
             array_map(
                 fn (int $figure): DepthPlane => new DepthPlane($figure, $planes[$figure] ?? [], spills: $spills[$figure] ?? false),
                 $this->farToNear($palette, [...array_keys($planes), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
             ),
-            $places['ink'], $places['above'], showInk: $showInk,
+            $places['ink'], $places['above'],
+            inkColour: Rgb::fromHex($lines->rule === LineRule::Colour ? $lines->colour : LineColouring::BLACK)->number(),
+            showInk: $showInk && $lines->shown,
+            inkByTone: $lines->rule === LineRule::Tone,
         );
     }
 

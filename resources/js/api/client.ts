@@ -2,9 +2,15 @@
 import type {
     AddPassInput,
     AppliedState,
+    ChangeDrawingInput,
+    CleanData,
+    ColourLinesInput,
+    DrawInkInput,
+    DrawnData,
     FeedState,
     FillInput,
     GroupInput,
+    InkStrokeData,
     InvitationLink,
     InvitationState,
     JournalState,
@@ -15,11 +21,14 @@ import type {
     PaletteState,
     PassData,
     PersonState,
+    PlacementData,
+    RemoveDrawingInput,
     RemovePassInput,
     Role,
     SeriesCard,
     SeriesState,
     SessionState,
+    StartPageInput,
     StrokeInput,
     TaskState,
     Tone,
@@ -34,7 +43,12 @@ export type Op =
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
     | ({ kind: 'pass.remove' } & RemovePassInput)
-    | ({ kind: 'group' } & GroupInput);
+    | ({ kind: 'group' } & GroupInput)
+    | ({ kind: 'page.start' } & StartPageInput)
+    | ({ kind: 'drawing.change' } & ChangeDrawingInput)
+    | ({ kind: 'drawing.remove' } & RemoveDrawingInput)
+    | ({ kind: 'ink.draw' } & DrawInkInput)
+    | ({ kind: 'lines.colour' } & ColourLinesInput);
 
 /** A pass that is not there yet: the server gives it its place. */
 export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'kind' | 'scope'>;
@@ -99,17 +113,29 @@ export const api = {
         });
     },
 
-    importScan(id: number, lease: string, scan: File): Promise<TaskState> {
+    /** @param drawing its id: one that is on the page is replaced */
+    importScan(id: number, lease: string, scan: File, drawing: string): Promise<TaskState> {
         const form = new FormData();
         form.set('lease', lease);
+        form.set('drawing', drawing);
         form.set('scan', scan);
         return json<TaskState>('POST', `/api/pages/${id}/import`, form);
     },
     /** @param cut whether a file that ends too early is read as far as it goes */
     importWaiting: (id: number, lease: string, original: number, cut = false) =>
         json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original, cut }),
-    clean: (id: number, lease: string, paper: number, ink: number) =>
-        json<TaskState>('POST', `/api/pages/${id}/clean`, { lease, paper, ink }),
+    clean: (id: number, lease: string, drawing: string, clean: CleanData, place: PlacementData) =>
+        json<TaskState>('POST', `/api/pages/${id}/clean`, { lease, drawing, clean, place }),
+    /** Lines out of an SVG file; nothing is changed by asking. */
+    readLines: (page: number, svg: string) => json<InkStrokeData[]>('POST', `/api/pages/${page}/lines`, { svg }),
+    /** What lines would become if they were made to meet. */
+    tidyLines: (page: number, overshoot: number, gap: number) =>
+        json<DrawnData[]>('POST', `/api/pages/${page}/lines/tidy`, { overshoot, gap }),
+    linesUrl: (page: number) => `/api/pages/${page}/lines`,
+    findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
+    /** A small picture of a file that a drawing came from. */
+    originalUrl: (page: number, original: number) => `/api/pages/${page}/originals/${original}`,
+    enlarge: (id: number, lease: string, factor: number) => json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),
     tasks: (id: number) => json<TaskState[]>('GET', `/api/pages/${id}/tasks`),
     task: (id: number) => json<TaskState>('GET', `/api/tasks/${id}`),

@@ -6,6 +6,15 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line'] as const;
 export type Tone = (typeof TONES)[number];
 
+export const LINE_COLOURS = ['auto', 'keep', 'blue', 'red', 'all'] as const;
+export type LineColour = (typeof LINE_COLOURS)[number];
+
+export const DRAWING_ROLES = ['ink', 'underdrawing'] as const;
+export type DrawingRole = (typeof DRAWING_ROLES)[number];
+
+export const LINE_RULES = ['black', 'tone', 'colour'] as const;
+export type LineRule = (typeof LINE_RULES)[number];
+
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
 export type BlendMode = (typeof BLEND_MODES)[number];
 
@@ -23,13 +32,31 @@ export type BridgeData = { x1: number; y1: number; x2: number; y2: number };
 
 export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number };
 
+export type ChangeDrawingInput = { id: string; values: DrawingValues };
+
+export type CleanData = { flatten: number; paper: number | null; ink: number | null; weight: number; specks: number; pinholes: number; colours: LineColour; turn: number | null; hard: boolean; crop: boolean };
+
+export type ColourLinesInput = { lines: LinesData };
+
+export type CornerData = [number, number];
+
 export type DemoPerson = { id: number; name: string; email: string };
+
+export type DrawInkInput = { strokes: DrawnData[] };
+
+export type DrawingData = { original: number; name: string; width: number; height: number; clean: CleanData; place: PlacementData; role: DrawingRole; tint: string; strength: number; visible: boolean; found: FoundData };
+
+export type DrawingValues = { role?: DrawingRole; tint?: string; strength?: number; visible?: boolean };
+
+export type DrawnData = { id: string; stroke: InkStrokeData | null };
 
 export type FeedState = { revision: number; palette: number; holder: Holder | null; reset: boolean; tiles: TileNow[]; records: RecordNow[]; journal: JournalState | null; paletteState: PaletteState | null; again: number };
 
 export type FigureState = { id: number; name: string; depth: number; materials: MaterialState[] };
 
 export type FillInput = { labels: number[]; figure: number; material: number };
+
+export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
 export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
 
@@ -39,6 +66,10 @@ export type HangablePass = { title: string; pass: { name: string; kind: PassKind
 
 export type Holder = { id: number; name: string };
 
+export type InkPointData = [number, number, number];
+
+export type InkStrokeData = { points: InkPointData[]; weight: number; taper: number; steady: number };
+
 export type InvitationLink = { link: string; days: number };
 
 export type InvitationState = { kind: 'join' | 'password'; series: string | null; role: Role | null; email: string | null; name: string | null; shortest: number };
@@ -46,6 +77,8 @@ export type InvitationState = { kind: 'join' | 'password'; series: string | null
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
 export type LeaseState = { held: boolean; holder: string | null };
+
+export type LinesData = { rule: LineRule; colour: string; shown: boolean };
 
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[] };
 
@@ -63,13 +96,17 @@ export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; o
 
 export type PersonState = { id: number; name: string };
 
+export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null };
+
 export type PointData = [number, number, number];
 
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
-export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData> };
+export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData> };
 
 export type RegionData = { figure: number; material: number; area: number; x: number; y: number };
+
+export type RemoveDrawingInput = { id: string };
 
 export type RemovePassInput = { id: string };
 
@@ -83,13 +120,15 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
-export type SizeData = { width: number; height: number; dpi: number; paper: number; ink: number };
+export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
+
+export type StartPageInput = { width: number; height: number; dpi: number };
 
 export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
 
 export type TaskQuestion = { kind: 'cut'; share: number; original: number };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null };
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

@@ -9,6 +9,7 @@ import { BenchProvider, useBench, useBenchModel, usePage, useSession } from './m
 import { ImportBox } from './panels/ImportBox';
 import { KeySheet } from './KeySheet';
 import { listen } from './keymap';
+import { listenForPaste } from './paste';
 import type { BenchModel } from './model/model';
 import { PaletteBoard } from './palette/PaletteBoard';
 import { ReadView } from './panels/ReadView';
@@ -28,6 +29,7 @@ declare global {
 
 export function Bench({ bench, pool }: { bench: BenchModel; pool: ComposePool }) {
     useEffect(() => listen(bench), [bench]);
+    useEffect(() => listenForPaste(bench), [bench]);
     return (
         <BenchProvider bench={bench} pool={pool}>
             <div className="flex h-full min-h-0 flex-col">

@@ -14,11 +14,10 @@ export function TargetLine() {
 
 function Sentence() {
     const bench = useBenchModel();
-    const tool = useBench((view) => view.tool);
-    useBench((view) => view.target);
-    usePage((view) => view.records.pass);
-    usePage((view) => view.palette);
-    const text = TOOLS[tool].sentence(bench);
+    const sentence = (): string => TOOLS[bench.view.tool].sentence(bench);
+    // It speaks of both, the bench and the page: whichever changes, it is asked again.
+    useBench(sentence);
+    const text = usePage(sentence);
     return (
         <span id="target-sentence" aria-live="polite" className="min-w-0 flex-1 truncate" title={text}>
             {text}

@@ -1,9 +1,11 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
 import { Slide } from '../ui/Slide';
+import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
-import { LARGEST_BRUSH } from './model/limits';
-import { stageOf } from './stages/stage';
+import { HEAVIEST_LINE, LARGEST_BRUSH } from './model/limits';
+import { SHAPES, type Shape } from './model/shapes';
+import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
 import type { Tool, ToolOption } from './tools/tool';
 
@@ -16,16 +18,25 @@ export function ToolStrip() {
         <div
             role="toolbar"
             aria-label={`${stage.name} tools`}
-            className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-2 whitespace-nowrap border border-base-300 bg-base-100 px-2 py-1.5"
+            className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 flex-col gap-1.5 whitespace-nowrap border border-base-300 bg-base-100 px-2 py-1.5"
         >
-            {stage.tools.map((id) => (
-                <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} />
-            ))}
-            {tool.options.map((option) => (
-                <Option key={option} option={option} />
-            ))}
+            <div className="flex items-center gap-2">
+                {stage.tools.map((id) => (
+                    <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} />
+                ))}
+                {!hasTwoRows(stage) && <Options tool={tool} />}
+            </div>
+            {hasTwoRows(stage) && (
+                <div className="flex min-h-8 items-center gap-3">
+                    {tool.options.length === 0 ? <span className="quiet text-[13px]">{tool.what}</span> : <Options tool={tool} />}
+                </div>
+            )}
         </div>
     );
+}
+
+function Options({ tool }: { tool: Tool }) {
+    return tool.options.map((option) => <Option key={option} option={option} />);
 }
 
 function ToolButton({ tool, isPicked }: { tool: Tool; isPicked: boolean }) {
@@ -37,7 +48,16 @@ function ToolButton({ tool, isPicked }: { tool: Tool; isPicked: boolean }) {
     );
 }
 
-const OPTIONS: Record<ToolOption, () => ReactNode> = { size: Size, flow: Flow, steady: Steady };
+const OPTIONS: Record<ToolOption, () => ReactNode> = {
+    size: Size,
+    flow: Flow,
+    steady: Steady,
+    weight: Weight,
+    taper: Taper,
+    axis: AxisSwitch,
+    shape: ShapeChoice,
+    cut: Cut,
+};
 
 function Option({ option }: { option: ToolOption }) {
     const Control = OPTIONS[option];
@@ -70,4 +90,73 @@ function Steady() {
     const bench = useBenchModel();
     const steady = useBench((view) => Math.round(view.steady * 100));
     return <Slide label="Steady" value={steady} most={95} shown={`${steady} %`} onChange={(value) => bench.set({ steady: value / 100 })} />;
+}
+
+function Weight() {
+    const bench = useBenchModel();
+    const weight = useBench((view) => view.weight);
+    const set = (value: number): void => bench.set({ weight: Math.max(1, Math.round((value / 10) ** 2 * 2) / 2) });
+    return (
+        <Slide
+            label="Weight"
+            value={Math.round(Math.sqrt(weight) * 10)}
+            most={Math.round(Math.sqrt(HEAVIEST_LINE) * 10)}
+            shown={`${weight} px`}
+            onChange={set}
+        />
+    );
+}
+
+function Taper() {
+    const bench = useBenchModel();
+    const taper = useBench((view) => Math.round(view.taper * 100));
+    return <Slide label="Taper" value={taper} most={50} shown={`${taper} %`} onChange={(value) => bench.set({ taper: value / 100 })} />;
+}
+
+function AxisSwitch() {
+    const bench = useBenchModel();
+    const isOn = useBench((view) => view.axis !== null);
+    return (
+        <button className="act" aria-pressed={isOn} title="Each line is drawn again on the other side" onClick={() => bench.toggleAxis()}>
+            Mirror <kbd className="key">Y</kbd>
+        </button>
+    );
+}
+
+const SHAPE_NAMES: Record<Shape, string> = { corners: 'corners', curve: 'smooth curve', ellipse: 'ellipse' };
+
+function ShapeChoice() {
+    const bench = useBenchModel();
+    const shape = useBench((view) => view.shape);
+    return (
+        <select
+            className="field"
+            aria-label="Shape"
+            value={shape}
+            onChange={(event) => bench.set({ shape: SHAPES.find((one) => one === event.target.value) ?? 'corners', draft: [] })}
+        >
+            {SHAPES.map((one) => (
+                <option key={one} value={one}>
+                    {SHAPE_NAMES[one]}
+                </option>
+            ))}
+        </select>
+    );
+}
+
+/** Whole lines, or as much of them as an eraser covers. */
+function Cut() {
+    const bench = useBenchModel();
+    const isCutting = useBench((view) => view.isCutting);
+    const cut = useBench((view) => view.cut);
+    return (
+        <>
+            <Tick className="text-[13px]" checked={isCutting} onChange={(isOn) => bench.set({ isCutting: isOn })}>
+                Only parts of lines
+            </Tick>
+            {isCutting && (
+                <Slide label="Width" value={cut} least={2} most={300} shown={`${cut} px`} onChange={(value) => bench.set({ cut: value })} />
+            )}
+        </>
+    );
 }

@@ -80,6 +80,13 @@ export const KEYS: KeyBinding[] = [
         is: key('r'),
         run: (bench, event) => bench.surface?.turn(((event.shiftKey ? -1 : 1) * Math.PI) / 12),
     },
+    { shown: 'Y', what: 'mirror lines while inking', is: key('y'), run: (bench) => bench.view.stage === 'ink' && bench.toggleAxis() },
+    {
+        shown: 'Delete',
+        what: 'take picked lines away',
+        is: (event) => event.key === 'Delete' || event.key === 'Backspace',
+        run: (bench) => bench.removePicked(),
+    },
     { shown: 'G', what: 'grey', is: key('g'), run: (bench) => bench.set({ grey: !bench.view.grey }) },
     { shown: 'H', what: 'hide overlays', is: key('h'), run: (bench) => bench.set({ overlays: !bench.view.overlays }) },
     {
@@ -96,7 +103,21 @@ export const KEYS: KeyBinding[] = [
         is: (event) => key('z')(event) && event.shiftKey,
         run: (bench) => bench.session.redo(),
     },
-    { shown: 'Esc', what: 'call off the stroke under way', is: key('escape'), run: (bench) => bench.surface?.cancel() },
+    {
+        shown: 'Enter',
+        what: 'end the shape under way',
+        is: key('enter'),
+        run: (bench) => bench.view.draft.length > 1 && bench.endDraft(false),
+    },
+    {
+        shown: 'Esc',
+        what: 'call off what is under way',
+        is: key('escape'),
+        run: (bench) => {
+            bench.surface?.cancel();
+            bench.set({ draft: [], picked: [] });
+        },
+    },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },
 ];
 

@@ -2,11 +2,16 @@
 import { api, type NewPass, type Op } from '../api/client';
 import type {
     AppliedState,
+    CleanData,
+    DrawingValues,
+    DrawnData,
     FeedState,
     GroupData,
+    LinesData,
     MaterialState,
     PageStateData,
     PassData,
+    PlacementData,
     RecordsState,
     TaskState,
     Tone,
@@ -158,6 +163,73 @@ export class PageSession {
         this.ask(op);
     }
 
+    startPage(width: number, height: number, dpi: number): void {
+        this.show({ page: { page: { width, height, dpi, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } } });
+        this.ask({ kind: 'page.start', width, height, dpi });
+    }
+
+    /** Lines drawn, changed or, with null, taken away. */
+    drawInk(strokes: DrawnData[]): void {
+        const stroke = { ...this.view.records.stroke };
+        for (const { id, stroke: drawn } of strokes) {
+            if (drawn === null) delete stroke[id];
+            else stroke[id] = drawn;
+        }
+        this.show({ stroke });
+        this.ask({ kind: 'ink.draw', strokes });
+    }
+
+    /** What lines would become if they were made to meet: to look at before it is done. */
+    async tidied(overshoot: number, gap: number): Promise<DrawnData[]> {
+        try {
+            return await api.tidyLines(this.view.id, overshoot, gap);
+        } catch (error) {
+            this.report(error);
+            return [];
+        }
+    }
+
+    /** Draws the lines of an SVG file. */
+    async drawLinesOf(svg: File): Promise<string[]> {
+        try {
+            const lines = await api.readLines(this.view.id, await svg.text());
+            const drawn = lines.map((stroke) => ({ id: randomId(12), stroke }));
+            for (let from = 0; from < drawn.length; from += LINES_AT_ONCE) this.drawInk(drawn.slice(from, from + LINES_AT_ONCE));
+            return drawn.map(({ id }) => id);
+        } catch (error) {
+            this.report(error);
+            return [];
+        }
+    }
+
+    previewLines(change: Partial<LinesData>): void {
+        const { page } = this.view.records.page;
+        if (page !== undefined) this.show({ page: { page: { ...page, lines: { ...page.lines, ...change } } } });
+    }
+
+    colourLines(change: Partial<LinesData>): void {
+        this.previewLines(change);
+        const { page } = this.view.records.page;
+        if (page !== undefined) this.ask({ kind: 'lines.colour', lines: page.lines });
+    }
+
+    previewDrawing(id: string, values: DrawingValues): void {
+        const { drawing } = this.view.records;
+        if (drawing[id] !== undefined) this.show({ drawing: { ...drawing, [id]: { ...drawing[id], ...values } } });
+    }
+
+    changeDrawing(id: string, values: DrawingValues): void {
+        this.previewDrawing(id, values);
+        this.ask({ kind: 'drawing.change', id, values });
+    }
+
+    removeDrawing(id: string): void {
+        const drawing = { ...this.view.records.drawing };
+        delete drawing[id];
+        this.show({ drawing });
+        this.ask({ kind: 'drawing.remove', id });
+    }
+
     undo(): void {
         this.outbox.add({ kind: 'undo' });
     }
@@ -194,19 +266,40 @@ export class PageSession {
 
     // ---- long work ------------------------------------------------------------------------------------------------------
 
-    importScan(scan: File): Promise<void> {
-        return this.begin(() => api.importScan(this.view.id, this.lease.token, scan));
+    /** @param drawing the id of the one to replace; none: each file is one more drawing */
+    async importScans(scans: File[], drawing: string | null = null): Promise<void> {
+        const failed: string[] = [];
+        for (const scan of scans) {
+            const isFirst = Object.keys(this.view.records.drawing).length === 0;
+            const id = drawing ?? (isFirst ? FIRST_DRAWING : randomId(12));
+            const task = await this.begin(() => api.importScan(this.view.id, this.lease.token, scan, id));
+            // A file that is cut short asks; the others wait for the answer.
+            if (task !== null && task.question !== null) return;
+            if (task?.state !== 'done') failed.push(`${scan.name}: ${task?.message ?? this.view.message ?? 'not sent.'}`);
+            if (task?.state === 'stopped') break;
+        }
+        if (scans.length > 1 && failed.length > 0)
+            this.say(`${scans.length - failed.length} of ${scans.length} files were imported. ${failed.join(' ')}`);
     }
 
-    importWaiting(original: number, cut = false): Promise<void> {
+    importWaiting(original: number, cut = false): Promise<TaskState | null> {
         return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original, cut));
     }
 
-    clean(paper: number, ink: number): Promise<void> {
-        return this.begin(() => api.clean(this.view.id, this.lease.token, paper, ink));
+    /** Cleans and lays a drawing anew, from its original. */
+    clean(drawing: string, clean: CleanData, place: PlacementData): Promise<TaskState | null> {
+        return this.begin(() => api.clean(this.view.id, this.lease.token, drawing, clean, place));
     }
 
-    deliver(format: string): Promise<void> {
+    findRegions(): Promise<TaskState | null> {
+        return this.begin(() => api.findRegions(this.view.id, this.lease.token));
+    }
+
+    enlarge(factor: number): Promise<TaskState | null> {
+        return this.begin(() => api.enlarge(this.view.id, this.lease.token, factor));
+    }
+
+    deliver(format: string): Promise<TaskState | null> {
         return this.begin(() => api.deliver(this.view.id, format));
     }
 
@@ -218,7 +311,7 @@ export class PageSession {
         this.tasks.dismiss();
     }
 
-    private begin(ask: () => Promise<TaskState>): Promise<void> {
+    private begin(ask: () => Promise<TaskState>): Promise<TaskState | null> {
         this.say(null);
         return this.tasks.begin(ask);
     }
@@ -226,6 +319,8 @@ export class PageSession {
     private async taskFinished(task: TaskState): Promise<void> {
         if (task.state === 'failed' && task.question === null) this.say(task.message);
         if (task.state === 'done' && task.kind !== 'deliver') {
+            // What the person should know of it.
+            if (task.message !== 'Done') this.say(task.message);
             this.tasks.dismiss();
             await this.feed.catchUp().catch((error: unknown) => this.report(error));
         }
@@ -283,7 +378,7 @@ export class PageSession {
 
     /** Strokes still waiting were drawn onto these tiles; they stay as they look until the last one is in. */
     private refreshStale(): void {
-        if (this.outbox.waiting.some((entry) => entry.change.kind === 'op' && entry.change.op.kind === 'stroke')) return;
+        if (this.outbox.waiting.some((entry) => entry.change.kind === 'op' && DRAWN.has(entry.change.op.kind))) return;
         for (const [layer, column, row] of this.stale.splice(0)) this.tiles.forget(layer, column, row);
     }
 
@@ -308,6 +403,15 @@ export class PageSession {
     }
 }
 
+/** The drawing of a page that has only one. */
+export const FIRST_DRAWING = 'drawing1';
+
+/** Lines that one op draws. */
+const LINES_AT_ONCE = 200;
+
+/** Ops that were shown in tiles before the server had them. */
+const DRAWN = new Set<Op['kind']>(['stroke', 'ink.draw']);
+
 const TITLES: Record<Op['kind'], string> = {
     fill: 'The fill',
     stroke: 'The stroke',
@@ -315,6 +419,11 @@ const TITLES: Record<Op['kind'], string> = {
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',
     group: 'The grouping',
+    'page.start': 'The empty page',
+    'drawing.change': 'The change to the drawing',
+    'drawing.remove': 'Taking the drawing off',
+    'ink.draw': 'The line',
+    'lines.colour': 'The colour of the lines',
 };
 
 function titleOf(entry: OutboxEntry): string {

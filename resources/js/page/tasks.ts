@@ -24,11 +24,13 @@ export class Tasks {
         if (task !== undefined) await this.follow(task);
     }
 
-    async begin(ask: () => Promise<TaskState>): Promise<void> {
+    /** @return how it ended; null when it was not even begun */
+    async begin(ask: () => Promise<TaskState>): Promise<TaskState | null> {
         try {
-            await this.follow(await ask());
+            return await this.follow(await ask());
         } catch (error) {
             this.failed(error);
+            return null;
         }
     }
 
@@ -49,7 +51,7 @@ export class Tasks {
         this.changed();
     }
 
-    private async follow(task: TaskState): Promise<void> {
+    private async follow(task: TaskState): Promise<TaskState | null> {
         this.set(task);
         while (!this.ended && isGoing(this.current) && this.current?.id === task.id) {
             await new Promise((done) => setTimeout(done, LOOK_EVERY));
@@ -59,6 +61,9 @@ export class Tasks {
                 if (!(error instanceof Failure) || !error.passes) throw error;
             }
         }
-        if (this.current !== null && this.current.id === task.id) await this.finished(this.current);
+        const ended = this.current;
+        if (ended === null || ended.id !== task.id) return null;
+        await this.finished(ended);
+        return ended;
     }
 }

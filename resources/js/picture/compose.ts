@@ -1,7 +1,7 @@
 /** Composites one stretch of a page for display. What is true is what the core computes; fixtures hold the two together. */
 import type { Tone } from '../api/generated';
 import { FloatCanvas } from './canvas';
-import type { Colour, Flat, PassNode, Stack, StackNode } from './stack';
+import { BLACK_LINES, type Colour, type Flat, type PassNode, type Stack, type StackNode } from './stack';
 
 export const SIDE = 256;
 export const PIXELS = SIDE * SIDE;
@@ -28,7 +28,6 @@ export interface Look {
 }
 
 const PAPER: Colour = 0xffffff;
-const INK: Colour = 0x111111;
 const HATCH: Colour = 0xb2b2b2;
 
 /** One thing that is laid, and the layers it is made from. */
@@ -115,12 +114,21 @@ export class Composer {
             isPlain: true,
             lay: (canvas) => {
                 const ink = this.block.bytes('ink');
-                if (ink === null) return;
-                const colours = FloatCanvas.solid(this.block.count, INK);
+                const lines = this.look.passes ? this.stack.lines : BLACK_LINES;
+                if (ink === null || !lines.shown) return;
+                const colours = FloatCanvas.solid(this.block.count, lines.colour);
+                if (lines.byTone) this.layLineTones(colours);
                 for (const node of holds) this.layNode(colours, node);
                 canvas.lay(colours, ink, 'normal', this.look.ink);
             },
         };
+    }
+
+    private layLineTones(canvas: FloatCanvas): void {
+        for (let i = 0; i < this.block.count; i++) {
+            const flat = this.flatOf[this.labels[i]];
+            if (flat !== undefined) canvas.set(i, flat.tones.line);
+        }
     }
 
     private nodeStep(node: StackNode): Step {

@@ -40,11 +40,22 @@ export interface DepthPlane {
     spills: boolean;
 }
 
+/** How the ink looks under its holds. */
+export interface Lines {
+    shown: boolean;
+    colour: Colour;
+    /** Whether it takes the line tone of the material beneath it, where there is one. */
+    byTone: boolean;
+}
+
+export const BLACK_LINES: Lines = { shown: true, colour: 0x111111, byTone: false };
+
 export interface Stack {
     flats: Map<number, Flat>;
     /** Farthest first. */
     planes: DepthPlane[];
     ink: StackNode[];
+    lines: Lines;
     above: StackNode[];
 }
 
@@ -60,7 +71,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const flats = flatsOf(records, palette);
     const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
     const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
-    const stack: Stack = { flats, planes: [], ink: [], above: [] };
+    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [] };
     const planes = new Map<number, DepthPlane>();
     for (const [pass, node] of nodesOf(records)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);
@@ -76,6 +87,16 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const present = [...planes.keys(), ...[...flats.values()].map((flat) => flat.figure)];
     stack.planes = farToNear(palette, present).map((figure) => planes.get(figure) ?? { figure, layers: [], spills: false });
     return stack;
+}
+
+function linesOf(records: RecordsState): Lines {
+    const lines = records.page.page?.lines;
+    if (lines === undefined) return BLACK_LINES;
+    return {
+        shown: lines.shown,
+        colour: lines.rule === 'colour' ? toColour(lines.colour) : BLACK_LINES.colour,
+        byTone: lines.rule === 'tone',
+    };
 }
 
 function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {

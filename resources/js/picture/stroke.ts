@@ -30,6 +30,8 @@ interface Area {
 export class StrokePreview {
     /** Everything the hand did, as it is sent. */
     readonly points: Point[] = [];
+    /** Where the calmed line goes: what is drawn. */
+    readonly path: Point[] = [];
     /** Coverage so far, by "column,row" of the level's tiles. */
     readonly tiles = new Map<string, Uint8Array>();
     /** Where the calmed hand is. */
@@ -44,6 +46,11 @@ export class StrokePreview {
         private readonly width: number,
         private readonly height: number,
     ) {}
+
+    /** Where the calmed hand is: behind the hand itself. */
+    get lagging(): Point | null {
+        return this.lag;
+    }
 
     /** Takes a point and draws what follows from it; answers the tiles touched. */
     add(point: Point): Set<string> {
@@ -84,11 +91,19 @@ export class StrokePreview {
         this.segment(this.before ?? this.last, this.last, touched);
     }
 
+    /** A place pressed harder is the same place. */
+    private remember(point: Point): void {
+        const before = this.path[this.path.length - 1];
+        if (before !== undefined && before[0] === point[0] && before[1] === point[1]) this.path.pop();
+        this.path.push(point);
+    }
+
     private radius(pressure: number): number {
         return Math.max(0.5, (this.brush.size / 2) * (THIN + (1 - THIN) * pressure));
     }
 
     private segment(a: Point, b: Point, touched: Set<string>): void {
+        this.remember(b);
         const scale = 1 / (1 << this.level);
         const [ax, ay, bx, by] = [a[0] * scale, a[1] * scale, b[0] * scale, b[1] * scale];
         const ra = this.radius(a[2]) * scale;
@@ -171,4 +186,53 @@ function layPaint(out: Uint8Array, count: number, i: number, share: number, pain
         out[at] = Math.round((share * paint[c] + (1 - share) * alpha * out[at]) / sum);
     }
     out[3 * count + i] = Math.round(255 * sum);
+}
+
+/** A layer's bytes with lines laid into them: the more of both at each pixel, as ink is summed. */
+export function mostOf(bytes: Uint8Array | null, line: Uint8Array): Uint8Array {
+    return bytes === null ? line.slice() : bytes.map((value, i) => Math.max(value, line[i]));
+}
+
+/** Points with the taper in their pressure; as in the core. */
+export function tapered(points: readonly Point[], taper: number): Point[] {
+    const along = [0];
+    for (let i = 1; i < points.length; i++)
+        along.push(along[i - 1] + Math.hypot(points[i][0] - points[i - 1][0], points[i][1] - points[i - 1][1]));
+    const length = along[along.length - 1];
+    const reach = taper * length;
+    if (reach <= 0) return [...points];
+    return points.map(([x, y, pressure], i) => [x, y, pressure * Math.min(1, Math.min(along[i], length - along[i]) / reach)]);
+}
+
+/** Farthest, in px, that a left-out point may lie beside the line between those that stay; its pressure counts, too. */
+const ASIDE = 0.2;
+
+/** Points without those that lie on the way anyhow (Douglas and Peucker 1973). */
+export function thinned(points: readonly Point[]): Point[] {
+    if (points.length < 3) return [...points];
+    const kept = new Set([0, points.length - 1]);
+    const parts: [number, number][] = [[0, points.length - 1]];
+    for (let part = parts.pop(); part !== undefined; part = parts.pop()) {
+        const [from, to] = part;
+        const farthest = mostAside(points, from, to);
+        if (farthest === null) continue;
+        kept.add(farthest);
+        parts.push([from, farthest], [farthest, to]);
+    }
+    return points.filter((_, i) => kept.has(i));
+}
+
+function mostAside(points: readonly Point[], from: number, to: number): number | null {
+    const [[ax, ay, ap], [bx, by, bp]] = [points[from], points[to]];
+    const [dx, dy] = [bx - ax, by - ay];
+    const squared = dx * dx + dy * dy;
+    let most = ASIDE;
+    let found: number | null = null;
+    for (let i = from + 1; i < to; i++) {
+        const [x, y, pressure] = points[i];
+        const t = squared > 0 ? Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / squared)) : 0;
+        const aside = Math.hypot(x - ax - t * dx, y - ay - t * dy) + 6 * Math.abs(pressure - ap - t * (bp - ap));
+        if (aside > most) [most, found] = [aside, i];
+    }
+    return found;
 }

@@ -2,7 +2,7 @@
 import { Composer, PIXELS, SIDE, type Step } from './compose';
 import { FloatCanvas } from './canvas';
 import type { StackMessage, TileJob } from './jobs';
-import type { Stack } from './stack';
+import { BLACK_LINES, type Stack } from './stack';
 
 interface Kept {
     key: string;
@@ -16,7 +16,7 @@ const MOST_BELOW = 24;
 const MOST_ABOVE = 36;
 
 export class TileComposer {
-    private stack: Stack = { flats: new Map(), planes: [], ink: [], above: [] };
+    private stack: Stack = { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [] };
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();

@@ -54,9 +54,9 @@ describe('the bench', () => {
         });
     });
     it('takes the first tool of a stage, and drops what was being tried', () => {
-        open().set({ levels: { paper: 9, ink: 90 } });
+        open().set({ compare: 0.4, picked: ['line0001'] });
         bench.choose('light');
-        expect(bench.view).toMatchObject({ stage: 'light', tool: 'pen', levels: null });
+        expect(bench.view).toMatchObject({ stage: 'light', tool: 'pen', compare: 0, picked: [], trial: null });
     });
     it('holds another tool while a key is down', () => {
         open().choose('light');
@@ -196,6 +196,8 @@ describe('tools', () => {
         pressure: 1,
         shift: false,
         alt: false,
+        isMouse: false,
+        time: 0,
         ...more,
     });
     const touched = vi.fn();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
-import { buildStack, type PassNode } from '../picture/stack';
+import { BLACK_LINES, buildStack, type PassNode } from '../picture/stack';
 import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
 
@@ -192,7 +192,7 @@ describe('a worker', () => {
     });
     it('lets the ink through the levels that are tried', () => {
         const worker = new TileComposer();
-        worker.take({ kind: 'stack', version: 1, stack: { flats: new Map(), planes: [], ink: [], above: [] } });
+        worker.take({ kind: 'stack', version: 1, stack: { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [] } });
         const levels = new Uint8Array(256);
         expect(worker.compose({ ...job(null, {}, all), levels }).every((value) => value === 255)).toBe(true);
     });

@@ -31,6 +31,8 @@ const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> 
     bridge: {},
     pass: passes,
     group: {},
+    drawing: {},
+    stroke: {},
     ...more,
 });
 const rules: PassRulesData = {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FromWorker, TileJob, ToWorker } from '../picture/jobs';
+import { BLACK_LINES } from '../picture/stack';
 import { ComposePool, type TileRequest, type WorkerLike } from '../picture/pool';
 
 class Recorder implements WorkerLike {
@@ -90,8 +91,8 @@ describe('the compositing pool', () => {
     });
     it('tells every worker of a new stack', () => {
         const { pool: made, workers } = pool(2);
-        made.setStack({ flats: new Map(), planes: [], ink: [], above: [] });
-        made.setStack({ flats: new Map(), planes: [], ink: [], above: [] });
+        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [] });
+        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [] });
         expect(workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0)))).toEqual([
             [1, 2],
             [1, 2],

@@ -66,11 +66,13 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
         series: { id: 2, name: 'The Salt Ferry', readWidth: 160, readPpi: 110 },
         role: 'colourist',
         records: {
-            page: { page: { width: 600, height: 400, dpi: 300, paper: 20, ink: 200 } },
+            page: { page: { width: 600, height: 400, dpi: 300, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } },
             region: { 1: region(0, 90, 11, 12), 2: region(9, 50), 3: region(0, 400, 31, 32) },
             bridge: {},
             pass: {},
             group: {},
+            drawing: {},
+            stroke: {},
         },
         tiles: [{ ink: { '0,0': 'a' } }, {}, {}, {}, {}],
         palette: {

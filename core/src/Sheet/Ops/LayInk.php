@@ -5,28 +5,36 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Flats\FlatsResult;
-use Awning\Core\Ink\CleanScan;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
+use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Lays cleaned line art and its flats on the page: an import, or a new setting of the clean-up. What regions were
- * filled with stays with the regions that now lie there.
+ * Lays a drawing on the page, a new one or one cleaned or placed anew, and the flats that belong to all the ink there is
+ * then. What regions were filled with stays with the regions that now lie there.
  */
 final readonly class LayInk implements Op
 {
+    /** The drawing of a page that has only one. */
+    public const FIRST = 'drawing1';
+
     /**
-     * @param  float  $dpi  0 when the scan does not say
-     * @param  ?int  $original  the file it was read from; null when the kept scan was cleaned again
+     * @param  ?PlacedDrawing  $placed  null: only the flats are found anew
+     * @param  FlatsResult  $flats  of the ink as it is with this drawing
+     * @param  string  $id  of the drawing
      */
-    public function __construct(private string $title, private CleanScan $scan, private FlatsResult $flats, private float $dpi, private ?int $original = null)
+    public function __construct(private string $title, private ?PlacedDrawing $placed, private FlatsResult $flats, private string $id = self::FIRST)
     {
     }
 
@@ -37,12 +45,12 @@ final readonly class LayInk implements Op
 
     public static function form(): int
     {
-        return 1;
+        return 2;
     }
 
     public function toInput(): array
     {
-        return ['original' => $this->original, 'paper' => $this->scan->levels->paper, 'ink' => $this->scan->levels->ink, 'dpi' => $this->dpi];
+        return ['id' => $this->id, 'drawing' => $this->placed?->drawing->toData()];
     }
 
     public function title(): string
@@ -57,27 +65,37 @@ final readonly class LayInk implements Op
 
     public function apply(Sheet $sheet): void
     {
-        $size = new PageSize($this->scan->ink->width, $this->scan->ink->height, $this->dpi, $this->scan->levels->paper, $this->scan->levels->ink);
         $old = $sheet->find(PageSize::class, PageSize::KEY);
-        $sameSize = $old === null || $old->fits($size);
-        if ($old !== null && ! $sameSize && $sheet->all(PassSpec::class) !== []) {
-            throw new OpRefused(sprintf(
-                'This scan is %d x %d px; the page is %d x %d px and has painting on it. Import it into a new page, or scan it at the same size.',
-                $size->width, $size->height, $old->width, $old->height,
-            ));
-        }
+        $size = $this->placed->size ?? $old ?? throw new OpRefused('The page has no line art yet. Import a scan first.');
         $regions = $this->withFills($sheet);
-        if (! $sameSize) {
-            foreach ([LayerName::scan(), LayerName::ink(), LayerName::flats()] as $layer) {
-                $sheet->clearLayer($layer);
-            }
+        if ($old !== null && ! $old->fits($size)) {
+            $this->grow($sheet, $old, $size);
         }
-        $sheet->put(PageSize::KEY, $size);
-        $sheet->setLayer(LayerName::scan(), $this->scan->darkness->data);
-        $sheet->setLayer(LayerName::ink(), $this->scan->ink->data);
+        $sheet->put(PageSize::KEY, new PageSize($size->width, $size->height, $size->dpi, false, $old->lines ?? new LineColouring));
+        if ($this->placed !== null) {
+            $sheet->put($this->id, $this->placed->drawing);
+            $sheet->setLayer(LayerName::scan($this->id), $this->placed->darkness->data);
+            $sheet->setLayer(LayerName::drawing($this->id), $this->placed->lines->data);
+            (new InkLayers($sheet))->make();
+        }
         $sheet->setLayer(LayerName::flats(), $this->flats->labels->data);
         $this->replace($sheet, Region::class, $regions);
         $this->replace($sheet, Bridge::class, $this->numbered($this->flats->bridges));
+    }
+
+    /** A page with only this drawing on it takes the size of another scan. */
+    private function grow(Sheet $sheet, PageSize $old, PageSize $size): void
+    {
+        $others = array_diff_key($sheet->all(Drawing::class), [$this->id => true]);
+        if ($sheet->all(PassSpec::class) !== [] || $sheet->all(InkStroke::class) !== [] || $others !== []) {
+            throw new OpRefused(sprintf(
+                'This scan is %d x %d px; the page is %d x %d px and has other work on it. Import it into a new page, or scan it at the same size.',
+                $size->width, $size->height, $old->width, $old->height,
+            ));
+        }
+        foreach ([LayerName::scan($this->id), LayerName::drawing($this->id), LayerName::ink(), LayerName::flats()] as $layer) {
+            $sheet->clearLayer($layer);
+        }
     }
 
     /**
@@ -87,6 +105,25 @@ final readonly class LayInk implements Op
     private function numbered(array $bridges): array
     {
         return $bridges === [] ? [] : array_combine(range(1, count($bridges)), $bridges);
+    }
+
+    /** How many regions that were filled do not find their place again in the flats that are laid. */
+    public function displaced(Sheet $sheet): int
+    {
+        $filled = array_filter($sheet->all(Region::class), fn (Region $region): bool => $region->material !== 0);
+        if ($filled === []) {
+            return 0;
+        }
+        $after = $this->withFills($sheet);
+        $labels = $this->flats->labels;
+        $found = array_filter($filled, function (Region $region) use ($after, $labels): bool {
+            $isOn = $region->x < $labels->width && $region->y < $labels->height;
+            $now = $isOn ? $after[$labels->at($region->x, $region->y)] ?? null : null;
+
+            return $now !== null && $now->figure === $region->figure && $now->material === $region->material;
+        });
+
+        return count($filled) - count($found);
     }
 
     /** @return array<int, Region> the regions found, with what now lies there filled as it was */

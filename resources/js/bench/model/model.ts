@@ -1,11 +1,24 @@
 /** The bench as one works at it: stage, tool, target, brush and view. Tools and keys change it; panels show parts of it. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { TONES, type BrushData, type Tone } from '../../api/generated';
+import {
+    TONES,
+    type BrushData,
+    type CleanData,
+    type DrawingData,
+    type DrawnData,
+    type InkPointData,
+    type InkStrokeData,
+    type PlacementData,
+    type Tone,
+} from '../../api/generated';
+import { randomId } from '../../page/ids';
 import { unfilled } from '../../page/records';
 import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
 import { refreshed, type Target } from '../../page/target';
-import { LARGEST_BRUSH } from './limits';
+import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
+import { mirrored, type Spot } from './lines';
+import { lineOf, type Shape } from './shapes';
 import { stageOf, type StageId } from '../stages/stage';
 import type { ToolId } from '../tools/tool';
 
@@ -13,6 +26,18 @@ export interface Under {
     x: number;
     y: number;
     label: number;
+}
+
+export interface Axis {
+    x: number;
+    y: number;
+    turn: number;
+}
+
+/** How a drawing is cleaned and where it lies, before the server has done it. */
+export interface Trial {
+    clean: CleanData;
+    place: PlacementData;
 }
 
 export interface BenchView {
@@ -25,8 +50,33 @@ export interface BenchView {
     grey: boolean;
     bridges: boolean;
     overlays: boolean;
-    /** Clean-up levels that are being tried: the scan through these instead of the ink. */
-    levels: { paper: number; ink: number } | null;
+    /** Px of a line that is inked at full pressure. */
+    weight: number;
+    /** Part of a line over which it runs out to a point, at each end. */
+    taper: number;
+    /** Where lines are mirrored: a place of the page and the axis's direction in radians. */
+    axis: Axis | null;
+    /** Px between the lines of a square grid; 0: none. Straight lines and shapes may keep to it. */
+    grid: number;
+    isSnapping: boolean;
+    /** What the shape tool makes, and the places set for it so far. */
+    shape: Shape;
+    draft: Spot[];
+    /** Lines that are picked, by id. */
+    picked: string[];
+    /** Changes to lines that are shown before they are made; null: none are asked for. */
+    proposed: DrawnData[] | null;
+    /** Whether Strike erases parts of lines, and how wide, px. */
+    isCutting: boolean;
+    cut: number;
+    /** Whether a picked line is pulled into shape instead of moved. */
+    isReshaping: boolean;
+    /** The drawing whose settings are shown. */
+    drawing: string | null;
+    /** Settings of that drawing that are being tried. */
+    trial: Trial | null;
+    /** How much of the page, from the left, shows the original instead of what it was cleaned to. */
+    compare: number;
     under: Under | null;
     mirror: boolean;
     isKeySheetOpen: boolean;
@@ -62,7 +112,21 @@ export class BenchModel {
             grey: false,
             bridges: false,
             overlays: true,
-            levels: null,
+            weight: 7,
+            taper: 0.15,
+            axis: null,
+            grid: 0,
+            isSnapping: true,
+            shape: 'corners',
+            draft: [],
+            picked: [],
+            proposed: null,
+            isCutting: false,
+            cut: 30,
+            isReshaping: false,
+            drawing: null,
+            trial: null,
+            compare: 0,
             under: null,
             mirror: false,
             isKeySheetOpen: false,
@@ -78,9 +142,37 @@ export class BenchModel {
         return refreshed(this.session.view.palette, this.view.target);
     }
 
+    /** The drawing whose settings are shown: the picked one, or the first there is. */
+    get drawing(): [string, DrawingData] | null {
+        const { drawing } = this.session.view.records;
+        const id = this.view.drawing !== null && drawing[this.view.drawing] !== undefined ? this.view.drawing : Object.keys(drawing)[0];
+        return id === undefined ? null : [id, drawing[id]];
+    }
+
+    /** Changes some of the settings that are tried. */
+    try(change: { clean?: Partial<CleanData>; place?: Partial<PlacementData> }): void {
+        const drawing = this.drawing;
+        if (drawing === null) return;
+        const [id, { clean, place }] = drawing;
+        const now = this.view.trial ?? { clean, place };
+        this.set({ drawing: id, trial: { clean: { ...now.clean, ...change.clean }, place: { ...now.place, ...change.place } } });
+    }
+
+    /** A stroke's mirror axis in the middle of the page, upright; or none. */
+    toggleAxis(): void {
+        const size = sizeOf(this.session.view);
+        if (this.view.axis !== null || size === null) this.set({ axis: null });
+        else this.set({ axis: { x: size.width / 2, y: size.height / 2, turn: 0 } });
+    }
+
     get brush(): BrushData {
         const { size, flow, steady, tool } = this.view;
         return { size, hardness: tool === 'soft' ? 0 : 1, opacity: flow, smoothing: steady };
+    }
+
+    /** The brush that inks a line. */
+    get nib(): BrushData {
+        return { size: this.view.weight, hardness: 1, opacity: 1, smoothing: this.view.steady };
     }
 
     set(change: Partial<BenchView>): void {
@@ -88,7 +180,7 @@ export class BenchModel {
     }
 
     choose(stage: StageId): void {
-        this.set({ stage, tool: stageOf(stage).tools[0], levels: null });
+        this.set({ stage, tool: stageOf(stage).tools[0], trial: null, picked: [], draft: [], proposed: null, compare: 0 });
         this.before = null;
     }
 
@@ -105,8 +197,47 @@ export class BenchModel {
     }
 
     resize(factor: number): void {
-        const grown = factor > 1 ? Math.ceil(this.view.size * factor) : Math.floor(this.view.size * factor);
-        this.set({ size: Math.max(1, Math.min(LARGEST_BRUSH, grown)) });
+        const { tool, size, weight } = this.view;
+        const grown = (now: number, most: number): number =>
+            Math.max(1, Math.min(most, factor > 1 ? Math.ceil(now * factor) : Math.floor(now * factor)));
+        if (tool === 'ink') this.set({ weight: grown(weight, HEAVIEST_LINE) });
+        else this.set({ size: grown(size, LARGEST_BRUSH) });
+    }
+
+    /** The grid's corner that is nearest to a place, where it is kept to. */
+    snapped({ x, y }: Spot): Spot {
+        const { grid, isSnapping } = this.view;
+        return grid > 0 && isSnapping ? { x: Math.round(x / grid) * grid, y: Math.round(y / grid) * grid } : { x, y };
+    }
+
+    /** Inks a line of places, and its twin where the mirror is on. */
+    inkLine(points: InkPointData[] | null): void {
+        if (points === null) return;
+        const { weight, taper, axis } = this.view;
+        const line: InkStrokeData = { points, weight, taper, steady: 0 };
+        const lines = axis === null ? [line] : [line, mirrored(line, axis)];
+        this.session.drawInk(lines.map((stroke) => ({ id: randomId(12), stroke })));
+    }
+
+    /** The shape through the places that were set is inked; closed, it ends where it began. */
+    endDraft(isClosed: boolean): void {
+        const { draft, shape } = this.view;
+        this.set({ draft: [] });
+        this.inkLine(lineOf(shape, isClosed ? [...draft, draft[0]] : draft));
+    }
+
+    /** The picked lines that are still there. */
+    get pickedLines(): [string, InkStrokeData][] {
+        const { stroke } = this.session.view.records;
+        return this.view.picked.filter((id) => stroke[id] !== undefined).map((id) => [id, stroke[id]]);
+    }
+
+    /** Takes the picked lines away. */
+    removePicked(): void {
+        const picked = this.pickedLines;
+        if (this.view.stage !== 'ink' || picked.length === 0) return;
+        this.session.drawInk(picked.map(([id]) => ({ id, stroke: null })));
+        this.set({ picked: [] });
     }
 
     pickTone(tone: Tone): void {

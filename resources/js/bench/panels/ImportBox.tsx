@@ -1,11 +1,13 @@
 /** On an empty page: bring in the line art. */
-import { useRef, useState, type DragEvent } from 'react';
+import { useState, type DragEvent } from 'react';
 import { mayFlat, whyNot } from '../../page/store';
 import { isGoing } from '../../page/tasks';
+import { FilePicker } from '../../ui/FilePicker';
+import { NumberField } from '../../ui/NumberField';
 import { usePage, useSession } from '../model/context';
 
 /** What a scan can be. */
-const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp';
+const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp,application/pdf,image/openraster,.ora';
 
 export function ImportBox() {
     const session = useSession();
@@ -17,8 +19,7 @@ export function ImportBox() {
     const drop = (event: DragEvent): void => {
         event.preventDefault();
         setOver(false);
-        const [file] = event.dataTransfer.files;
-        if (file !== undefined) void session.importScan(file);
+        void session.importScans([...event.dataTransfer.files]);
     };
     return (
         <div
@@ -30,10 +31,11 @@ export function ImportBox() {
             <div className="flex max-w-md flex-col items-start gap-3 bg-base-100 p-6">
                 <h2 className="heading text-lg">Bring in the line art</h2>
                 <p>
-                    Drop a scan or photo here, or choose a file: PNG, JPEG, TIFF or WebP. The paper is taken out, the lines are cleaned,
-                    gaps are bridged and the regions found. The file itself is kept as it is.
+                    Drop or paste scans or photos here, or choose files: PNG, JPEG, TIFF, WebP, PDF or OpenRaster. The paper is taken out,
+                    the lines are cleaned, gaps are bridged and the regions found. The files themselves are kept as they are.
                 </p>
                 <Choices />
+                <StartEmpty />
             </div>
         </div>
     );
@@ -53,34 +55,53 @@ function Choices() {
                         Import {waiting.name}
                     </button>
                 )}
-                <FileButton label="Choose a file" isMain={waiting === null} disabled={!may || isBusy} />
+                <FileButton label="Choose files" isMain={waiting === null} disabled={!may || isBusy} />
             </div>
             {!may && <p className="quiet">{why}</p>}
         </>
     );
 }
 
-/** A button that opens the file chooser. */
-export function FileButton({ label, isMain = false, disabled }: { label: string; isMain?: boolean; disabled: boolean }) {
+/** Or a page to draw on. */
+function StartEmpty() {
     const session = useSession();
-    const input = useRef<HTMLInputElement>(null);
-    const take = (files: FileList | null): void => {
-        if (files !== null && files.length > 0) void session.importScan(files[0]);
-        if (input.current !== null) input.current.value = '';
-    };
+    const may = usePage(mayFlat);
+    const [width, setWidth] = useState(2480);
+    const [height, setHeight] = useState(3508);
     return (
-        <>
-            <input
-                ref={input}
-                type="file"
-                accept={ACCEPT}
-                className="hidden"
-                aria-label="Scan to import"
-                onChange={(event) => take(event.target.files)}
-            />
-            <button className={isMain ? 'act main' : 'act'} disabled={disabled} onClick={() => input.current?.click()}>
-                {label}
+        <div className="rule-t flex flex-wrap items-end gap-2 pt-3">
+            <NumberField label="Width, px" value={width} least={16} most={20000} onChange={setWidth} />
+            <NumberField label="Height, px" value={height} least={16} most={20000} onChange={setHeight} />
+            <button className="act" disabled={!may} onClick={() => session.startPage(width, height, 300)}>
+                Begin an empty page
             </button>
-        </>
+        </div>
+    );
+}
+
+/** Brings in drawings. */
+export function FileButton({
+    label,
+    isMain = false,
+    disabled,
+    drawing = null,
+}: {
+    label: string;
+    isMain?: boolean;
+    disabled: boolean;
+    /** The drawing that is replaced; none: each file is one more. */
+    drawing?: string | null;
+}) {
+    const session = useSession();
+    return (
+        <FilePicker
+            label={label}
+            name={drawing === null ? 'Scan to import' : 'Scan to put in its place'}
+            accept={ACCEPT}
+            isMultiple={drawing === null}
+            isMain={isMain}
+            disabled={disabled}
+            onFiles={(files) => void session.importScans(files, drawing)}
+        />
     );
 }

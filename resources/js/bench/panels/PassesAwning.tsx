@@ -18,6 +18,7 @@ import { sortedPasses } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
 import { usePage, useSession, useTarget } from '../model/context';
 import { AddPass } from './AddPass';
+import { LinesSlat } from './LinesSlat';
 import { Slat } from './Slat';
 
 export function LightPanel() {
@@ -49,6 +50,7 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
                 </p>
             )}
             <Hung passes={passes} />
+            <LinesSlat />
         </Panel>
     );
 }

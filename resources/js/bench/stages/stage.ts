@@ -16,15 +16,18 @@ export interface Stage {
     left(view: PageView): string;
 }
 
+/** More tools and settings than fit beside each other: the settings have a row of their own. */
+export const hasTwoRows = (stage: Stage): boolean => stage.tools.length > 4;
+
 const LINES_BACK = 0.6;
 
 export const STAGES: Stage[] = [
     {
         id: 'ink',
         name: 'Ink',
-        tools: ['look'],
+        tools: ['ink', 'shape', 'pick', 'strike', 'place', 'look'],
         look: { ink: 1, hatch: false, passes: false },
-        left: (view) => (sizeOf(view) === null ? 'import' : '✓'),
+        left: (view) => (sizeOf(view) === null ? 'import' : sizeOf(view)?.behind === true ? 'regions' : '✓'),
     },
     {
         id: 'flats',

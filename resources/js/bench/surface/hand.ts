@@ -123,7 +123,15 @@ export class Hand {
     private point(event: PointerEvent, view: View): ToolPoint {
         const at = spot(event, this.renderer.canvas);
         const on = toPage(view, this.renderer.canvas, at.x, at.y);
-        return { x: on.x, y: on.y, pressure: pressureOf(event), shift: event.shiftKey, alt: event.altKey };
+        return {
+            x: on.x,
+            y: on.y,
+            pressure: pressureOf(event),
+            shift: event.shiftKey,
+            alt: event.altKey,
+            isMouse: event.pointerType === 'mouse',
+            time: event.timeStamp,
+        };
     }
 }
 

@@ -1,12 +1,13 @@
 /** What is drawn over the page, in screen pixels. */
-import type { BridgeData } from '../../api/generated';
+import type { BridgeData, InkPointData } from '../../api/generated';
+import type { Axis } from '../model/model';
 
 const RADIUS = 7;
 
 /** Each bridge as a short stroke in a ring. */
 export function drawBridges(context: CanvasRenderingContext2D, toScreen: DOMMatrix, bridges: BridgeData[]): void {
     context.save();
-    context.strokeStyle = getComputedStyle(document.documentElement).getPropertyValue('--color-primary');
+    context.strokeStyle = accent();
     for (const { x1, y1, x2, y2 } of bridges) {
         const a = toScreen.transformPoint(new DOMPoint(x1 + 0.5, y1 + 0.5));
         const b = toScreen.transformPoint(new DOMPoint(x2 + 0.5, y2 + 0.5));
@@ -33,4 +34,141 @@ export function drawRing(context: CanvasRenderingContext2D, at: { x: number; y: 
     context.lineWidth = 1;
     context.strokeStyle = '#111';
     context.stroke();
+}
+
+/** Screen pixels between a drawing's frame and the knob that turns it. */
+export const KNOB_AWAY = 28;
+
+const accent = (): string => getComputedStyle(document.documentElement).getPropertyValue('--color-primary');
+
+/** Middles of lines, with their ends as small squares. */
+export function drawLines(context: CanvasRenderingContext2D, toScreen: DOMMatrix, lines: { points: InkPointData[] }[]): void {
+    context.save();
+    context.strokeStyle = context.fillStyle = accent();
+    context.lineWidth = 2;
+    for (const { points } of lines) {
+        const path = points.map(([x, y]) => toScreen.transformPoint(new DOMPoint(x, y)));
+        trace(context, path);
+        context.stroke();
+        for (const end of [path[0], path[path.length - 1]]) context.fillRect(end.x - 3, end.y - 3, 6, 6);
+    }
+    context.restore();
+}
+
+/** A loop drawn by the hand, filled faintly. */
+export function drawOutline(context: CanvasRenderingContext2D, toScreen: DOMMatrix, outline: { x: number; y: number }[]): void {
+    context.save();
+    trace(
+        context,
+        outline.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y))),
+    );
+    context.closePath();
+    context.fillStyle = context.strokeStyle = accent();
+    context.globalAlpha = 0.12;
+    context.fill();
+    context.globalAlpha = 1;
+    context.lineWidth = 1.5;
+    context.stroke();
+    context.restore();
+}
+
+/** Where a round eraser goes, as wide as it is on the screen. */
+export function drawPath(context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: { x: number; y: number }[], width: number): void {
+    context.save();
+    context.lineCap = context.lineJoin = 'round';
+    context.strokeStyle = accent();
+    context.globalAlpha = 0.35;
+    context.lineWidth = width;
+    trace(
+        context,
+        path.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y))),
+    );
+    context.stroke();
+    context.restore();
+}
+
+/** A square grid over the page, every fourth line a little stronger. */
+export function drawGrid(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    size: { width: number; height: number },
+    step: number,
+): void {
+    context.save();
+    context.setTransform(toScreen);
+    context.strokeStyle = '#6b6b6b';
+    for (const every of [1, 4]) {
+        context.lineWidth = 0.6 / Math.hypot(toScreen.a, toScreen.b);
+        context.globalAlpha = 0.4;
+        context.beginPath();
+        for (let x = 0; x <= size.width; x += step * every) addLine(context, x, 0, x, size.height);
+        for (let y = 0; y <= size.height; y += step * every) addLine(context, 0, y, size.width, y);
+        context.stroke();
+    }
+    context.restore();
+}
+
+/** The mirror axis: right across, with the word beside it, so that it is not forgotten. */
+export function drawAxis(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: Axis): void {
+    const [ux, uy] = [Math.sin(axis.turn), Math.cos(axis.turn)];
+    const far = 40_000;
+    const a = toScreen.transformPoint(new DOMPoint(axis.x - far * ux, axis.y - far * uy));
+    const b = toScreen.transformPoint(new DOMPoint(axis.x + far * ux, axis.y + far * uy));
+    context.save();
+    context.strokeStyle = accent();
+    context.lineWidth = 2;
+    context.setLineDash([10, 5]);
+    trace(context, [a, b]);
+    context.stroke();
+    context.restore();
+}
+
+/** A drawing's frame with its handles. */
+export function drawFrame(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    frame: { x: number; y: number }[],
+    knob: { x: number; y: number },
+): void {
+    const corners = frame.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y)));
+    const top = { x: (corners[0].x + corners[1].x) / 2, y: (corners[0].y + corners[1].y) / 2 };
+    const at = toScreen.transformPoint(new DOMPoint(knob.x, knob.y));
+    context.save();
+    context.strokeStyle = accent();
+    context.fillStyle = '#ffffff';
+    context.lineWidth = 1.5;
+    trace(context, corners);
+    context.closePath();
+    context.moveTo(top.x, top.y);
+    context.lineTo(at.x, at.y);
+    context.stroke();
+    for (const corner of corners) {
+        context.fillRect(corner.x - 5, corner.y - 5, 10, 10);
+        context.strokeRect(corner.x - 5, corner.y - 5, 10, 10);
+    }
+    context.beginPath();
+    context.arc(at.x, at.y, 6, 0, 7);
+    context.fill();
+    context.stroke();
+    context.restore();
+}
+
+/** Where the original ends and what it was cleaned to begins. */
+export function drawEdge(context: CanvasRenderingContext2D, from: DOMPoint, to: DOMPoint): void {
+    context.save();
+    context.lineWidth = 3;
+    context.strokeStyle = accent();
+    trace(context, [from, to]);
+    context.stroke();
+    context.restore();
+}
+
+function trace(context: CanvasRenderingContext2D, path: { x: number; y: number }[]): void {
+    context.beginPath();
+    path.forEach(({ x, y }, i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)));
+}
+
+function addLine(context: CanvasRenderingContext2D, ax: number, ay: number, bx: number, by: number): void {
+    context.moveTo(ax, ay);
+    context.lineTo(bx, by);
 }

@@ -2,18 +2,23 @@
  * Shows the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing never
  * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
+import type { DrawingData, InkPointData } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { layersOf } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
 import { sizeOf } from '../../page/store';
-import type { BenchModel } from '../model/model';
-import { stageOf } from '../stages/stage';
+import type { BenchModel, Trial } from '../model/model';
+import { hasTwoRows, stageOf } from '../stages/stage';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
-import { drawBridges, drawRing } from './overlays';
-import { fit, levelFor, matrix, shown, type Insets, type View } from './viewport';
+import { frameOf, knobOf } from '../model/placing';
+import { lineOf } from '../model/shapes';
+import { originalMatrix, OriginalPictures } from './originals';
+import { drawAxis, drawBridges, drawEdge, drawFrame, drawGrid, drawLines, drawOutline, drawRing, KNOB_AWAY } from './overlays';
+import { Underdrawings } from './underdrawings';
+import { fit, levelFor, matrix, shown, type Box, type Insets, type View } from './viewport';
 
 interface Shown {
     canvas: HTMLCanvasElement;
@@ -28,13 +33,17 @@ const MOST_SHOWN = 220;
 /** How far beyond the screen's edge tiles are fetched early. */
 const RING = 1;
 const LATER = 1e6;
+/** Screen pixels between the lines of a grid that is shown. */
+const LEAST_GRID = 4;
+/** Screen pixels that a tool strip of two rows takes. */
+const TWO_ROWS = 112;
 
 export class SurfaceRenderer {
     view: View | null = null;
     /** Where the hand is, in screen pixels. */
     pointer: { x: number; y: number } | null = null;
     gesture: Gesture | null = null;
-    insets: Insets = { top: 16, right: 16, bottom: 72, left: 16 };
+    private readonly insets: Insets = { top: 16, right: 16, bottom: 72, left: 16 };
     /** The page fills the free area, whatever size that comes to have. */
     isFitted = true;
     private activeLayer: string | null = null;
@@ -43,6 +52,8 @@ export class SurfaceRenderer {
     private asked = 0;
     private layers: string[] = [];
     private levelsTable: Uint8Array | null = null;
+    private readonly underdrawings: Underdrawings;
+    private readonly originals: OriginalPictures;
     private readonly stops: (() => void)[] = [];
 
     constructor(
@@ -50,15 +61,19 @@ export class SurfaceRenderer {
         private readonly bench: BenchModel,
         private readonly pool: ComposePool,
     ) {
+        this.underdrawings = new Underdrawings(bench.session.tiles);
+        this.originals = new OriginalPictures(bench.session.view.id, () => this.schedule());
         this.takeStack();
         this.stops.push(
             bench.session.tiles.onPaint((level, places) => this.dirty(level, places)),
             bench.session.store.subscribe((now, before) => {
                 if (now.stack !== before.stack) this.takeStack();
-                if (now.records.bridge !== before.records.bridge) this.schedule();
+                if (now.records !== before.records) this.schedule();
+                if (!hasSameSize(sizeOf(now), sizeOf(before))) this.startAnew();
             }),
             bench.store.subscribe((now, before) => {
-                if (now.stage !== before.stage || now.levels !== before.levels) this.takeLook();
+                if (now.stage !== before.stage && this.isFitted) this.view = null;
+                if (now.stage !== before.stage || now.trial !== before.trial || now.drawing !== before.drawing) this.takeLook();
                 if (now.under === before.under) this.schedule();
             }),
         );
@@ -112,6 +127,14 @@ export class SurfaceRenderer {
         });
     }
 
+    /** A page of another size: nothing that was shown is of it. */
+    private startAnew(): void {
+        this.shown.clear();
+        this.isFitted = true;
+        this.view = null;
+        this.schedule();
+    }
+
     private takeStack(): void {
         const { stack } = this.bench.session.view;
         this.layers = layersOf(stack);
@@ -120,7 +143,7 @@ export class SurfaceRenderer {
     }
 
     private takeLook(): void {
-        const { levels } = this.bench.view;
+        const levels = this.triedLevels();
         this.levelsTable =
             levels === null
                 ? null
@@ -128,6 +151,15 @@ export class SurfaceRenderer {
                       Math.max(0, Math.min(255, Math.round((255 * (value - levels.paper)) / (levels.ink - levels.paper)))),
                   );
         this.dirty(null, null);
+    }
+
+    /** Clean-up levels that are being tried: the picked drawing through these stands in for the ink. */
+    private triedLevels(): { paper: number; ink: number } | null {
+        const { trial } = this.bench.view;
+        const found = this.bench.drawing?.[1].found;
+        if (trial === null || found === undefined || trial.clean.paper === null || trial.clean.ink === null) return null;
+        const { paper, ink } = trial.clean;
+        return paper === found.paper && ink === found.ink ? null : { paper, ink: Math.max(paper + 1, ink) };
     }
 
     private dirty(level: number | null, places: Set<string> | null): void {
@@ -147,7 +179,8 @@ export class SurfaceRenderer {
         context.fillRect(0, 0, this.canvas.width, this.canvas.height);
         if (size === null) return;
         if (this.view === null) {
-            this.view = fit(size, this.canvas, this.insets);
+            const bottom = hasTwoRows(stageOf(this.bench.view.stage)) ? TWO_ROWS : this.insets.bottom;
+            this.view = fit(size, this.canvas, { ...this.insets, bottom });
             this.bench.set({ mirror: false });
         }
         const toScreen = matrix(this.view, this.canvas);
@@ -160,7 +193,94 @@ export class SurfaceRenderer {
         context.filter = this.bench.view.grey ? 'grayscale(1)' : 'none';
         this.drawTiles(context, this.view, size);
         context.restore();
+        if (this.bench.view.stage === 'ink') this.drawInkStage(context, toScreen, this.view, size);
         this.drawOverlays(context, toScreen, this.view);
+    }
+
+    /** The original left of the edge, the frame that is being placed, lines that are picked, the mirror's axis. */
+    private drawInkStage(
+        context: CanvasRenderingContext2D,
+        toScreen: DOMMatrix,
+        view: View,
+        size: { width: number; height: number },
+    ): void {
+        const { tool, trial, compare, axis, overlays, grid } = this.bench.view;
+        const drawing = this.bench.drawing?.[1] ?? null;
+        if (drawing !== null && compare > 0) this.drawOriginal(context, toScreen, drawing, size, compare);
+        if (drawing !== null && tool === 'place') this.drawPlacing(context, toScreen, view, drawing, trial);
+        if (!overlays) return;
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        // Closer than a few pixels it would only be grey.
+        if (grid * view.scale >= LEAST_GRID) drawGrid(context, toScreen, size, grid);
+        if (axis !== null) drawAxis(context, toScreen, axis);
+        this.drawDraft(context, toScreen);
+        const { proposed } = this.bench.view;
+        drawLines(
+            context,
+            toScreen,
+            (proposed ?? []).flatMap(({ stroke }) => (stroke === null ? [] : [stroke])),
+        );
+        if (this.gesture === null)
+            drawLines(
+                context,
+                toScreen,
+                this.bench.pickedLines.map(([, line]) => line),
+            );
+    }
+
+    /** The frame of what is placed; while a sheet's corners are tried, the original with these marked on it. */
+    private drawPlacing(
+        context: CanvasRenderingContext2D,
+        toScreen: DOMMatrix,
+        view: View,
+        drawing: DrawingData,
+        trial: Trial | null,
+    ): void {
+        const place = trial?.place ?? drawing.place;
+        const isCutting = place.corners !== null && drawing.place.corners === null;
+        context.save();
+        context.globalAlpha = isCutting ? 1 : 0.6;
+        if (place !== drawing.place) this.originals.draw(context, toScreen, drawing, isCutting ? null : trial);
+        context.restore();
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        if (isCutting) {
+            const toPage = originalMatrix(drawing, null);
+            drawOutline(context, toScreen, place.corners?.map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y))) ?? []);
+        } else {
+            drawFrame(context, toScreen, frameOf(drawing, place), knobOf(drawing, place, KNOB_AWAY / view.scale));
+        }
+    }
+
+    /** The shape so far, with every place that was set. */
+    private drawDraft(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        const { draft, shape } = this.bench.view;
+        if (draft.length === 0 || this.gesture !== null) return;
+        const line = lineOf(shape, draft);
+        drawLines(context, toScreen, [
+            ...(line === null ? [] : [{ points: line }]),
+            ...draft.map(({ x, y }) => ({ points: [[x, y, 1] as InkPointData] })),
+        ]);
+    }
+
+    private drawOriginal(
+        context: CanvasRenderingContext2D,
+        toScreen: DOMMatrix,
+        drawing: DrawingData,
+        size: { width: number; height: number },
+        share: number,
+    ): void {
+        const edge = share * size.width;
+        context.save();
+        context.setTransform(toScreen);
+        context.beginPath();
+        context.rect(0, 0, edge, size.height);
+        context.clip();
+        context.fillStyle = '#ffffff';
+        context.fillRect(0, 0, edge, size.height);
+        this.originals.draw(context, toScreen, drawing, this.bench.view.trial);
+        context.restore();
+        context.setTransform(1, 0, 0, 1, 0, 0);
+        drawEdge(context, toScreen.transformPoint(new DOMPoint(edge, 0)), toScreen.transformPoint(new DOMPoint(edge, size.height)));
     }
 
     private drawTiles(context: CanvasRenderingContext2D, view: View, size: { width: number; height: number }): void {
@@ -178,7 +298,20 @@ export class SurfaceRenderer {
             else this.drawCoarser(context, level, column, row, span);
             isComplete &&= tile.isReady && !tile.isDirty;
         });
+        if (this.bench.view.stage === 'ink') this.drawUnderdrawings(context, level, seen, size);
         if (isComplete) this.fetchRing(level, seen, size);
+    }
+
+    private drawUnderdrawings(
+        context: CanvasRenderingContext2D,
+        level: number,
+        seen: ReturnType<typeof shown>,
+        size: { width: number; height: number },
+    ): void {
+        for (const [id, drawing] of Object.entries(this.bench.session.view.records.drawing)) {
+            if (drawing.role !== 'underdrawing' || !drawing.visible) continue;
+            this.eachTile(level, seen, size, 0, (column, row) => this.underdrawings.draw(context, id, drawing, level, column, row));
+        }
     }
 
     private eachTile(
@@ -240,7 +373,7 @@ export class SurfaceRenderer {
         const levels = purpose === 'view' ? this.levelsTable : null;
         let isMissing = false;
         const layers = names.map((layer) => {
-            const from = levels !== null && layer === 'ink' ? 'scan' : layer;
+            const from = levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer;
             const bytes = tiles.get(level, from, column, row, distance);
             isMissing ||= bytes === undefined;
             const version = tiles.versionOf(level, from, column, row);
@@ -288,6 +421,9 @@ export class SurfaceRenderer {
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
-        if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (size / 2) * view.scale);
+        const width = tool === 'ink' ? this.bench.view.weight : size;
+        if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
+
+const hasSameSize = (a: Box | null, b: Box | null): boolean => a?.width === b?.width && a?.height === b?.height;

@@ -1,10 +1,15 @@
 import { erase } from './erase';
 import { fill } from './fill';
+import { ink } from './ink';
 import { look } from './look';
 import { pen } from './pen';
+import { pick } from './pick';
+import { place } from './place';
+import { shape } from './shape';
 import { soft } from './soft';
+import { strike } from './strike';
 import { sweep } from './sweep';
 import type { Tool, ToolId } from './tool';
 import { unfill } from './unfill';
 
-export const TOOLS: Record<ToolId, Tool> = { look, fill, sweep, unfill, pen, soft, erase };
+export const TOOLS: Record<ToolId, Tool> = { look, fill, sweep, unfill, pen, soft, erase, ink, pick, strike, place, shape };

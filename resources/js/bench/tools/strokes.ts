@@ -3,10 +3,10 @@ import type { NewPass } from '../../api/client';
 import type { BrushData } from '../../api/generated';
 import { mayColour, sizeOf, whyNot } from '../../page/store';
 import { passFor, sentence } from '../../page/target';
-import { SIDE } from '../../picture/compose';
 import { layerOf, toColour } from '../../picture/stack';
-import { layStroke, StrokePreview, type Laying, type Point } from '../../picture/stroke';
+import { layStroke, type Laying, type Point, type StrokePreview } from '../../picture/stroke';
 import type { BenchModel } from '../model/model';
+import { LayerPreview, rounded } from './layerPreview';
 import type { Gesture, ToolHost, ToolPoint } from './tool';
 
 /** Where a stroke goes, and how. */
@@ -49,9 +49,8 @@ function aimAt({ session, target, brush }: BenchModel, erase: boolean): Aim | st
 }
 
 class StrokeGesture implements Gesture {
-    private preview: StrokePreview;
-    /** What each tile held before. */
-    private readonly base = new Map<string, Uint8Array | null>();
+    private readonly preview: LayerPreview;
+    private stroke: StrokePreview;
 
     constructor(
         private readonly host: ToolHost,
@@ -59,20 +58,23 @@ class StrokeGesture implements Gesture {
         private readonly brush: BrushData,
         start: ToolPoint,
     ) {
-        this.preview = this.fresh();
-        this.show(this.preview.add(pointOf(start)));
+        this.preview = new LayerPreview(host, aim.layer, aim.laying.paint === null ? 1 : 4, (base, stroke) =>
+            layStroke(base, stroke, aim.laying),
+        );
+        this.stroke = this.preview.stroke(brush);
+        this.preview.show([this.stroke], this.stroke.add(pointOf(start)));
     }
 
     move(points: ToolPoint[]): void {
         const last = points[points.length - 1];
         if (last.shift) return this.straighten(last);
         const touched = new Set<string>();
-        for (const point of points) this.preview.add(pointOf(point)).forEach((key) => touched.add(key));
-        this.show(touched);
+        for (const point of points) this.stroke.add(pointOf(point)).forEach((key) => touched.add(key));
+        this.preview.show([this.stroke], touched);
     }
 
     up(): void {
-        this.show(this.preview.end());
+        this.preview.show([this.stroke], this.stroke.end());
         const { pass, make, colour, laying } = this.aim;
         this.host.bench.session.stroke({
             kind: 'stroke',
@@ -81,59 +83,24 @@ class StrokeGesture implements Gesture {
             colour,
             erase: laying.erase,
             brush: this.brush,
-            points: this.preview.points.map(rounded),
+            points: this.stroke.points.map(rounded),
         });
     }
 
     cancel(): void {
-        this.takeBack();
+        this.preview.takeBack();
         if (this.aim.make !== null) this.host.bench.session.hidePass(this.aim.pass);
     }
 
     /** Shift: the stroke so far becomes a straight one from where it began. */
     private straighten(to: ToolPoint): void {
-        const [start] = this.preview.points;
-        this.takeBack();
-        this.preview = this.fresh();
-        const touched = this.preview.add(start);
-        this.preview.add(pointOf(to)).forEach((key) => touched.add(key));
-        this.show(touched);
-    }
-
-    private fresh(): StrokePreview {
-        const size = sizeOf(this.host.bench.session.view);
-        return new StrokePreview(this.brush, this.host.level, size?.width ?? 0, size?.height ?? 0);
-    }
-
-    private show(touched: Set<string>): void {
-        const { tiles } = this.host.bench.session;
-        const { level } = this.preview;
-        for (const key of touched) {
-            const [column, row] = key.split(',').map(Number);
-            if (!this.base.has(key)) this.base.set(key, tiles.peek(level, this.aim.layer, column, row));
-            const stroke = this.preview.tiles.get(key);
-            if (stroke !== undefined)
-                tiles.setLocal(level, this.aim.layer, column, row, layStroke(this.base.get(key) ?? null, stroke, this.aim.laying));
-        }
-        this.host.touched(level, touched, this.aim.layer);
-    }
-
-    private takeBack(): void {
-        const { tiles } = this.host.bench.session;
-        const { level } = this.preview;
-        const blank = new Uint8Array((this.aim.laying.paint === null ? 1 : 4) * SIDE * SIDE);
-        for (const [key, bytes] of this.base) {
-            const [column, row] = key.split(',').map(Number);
-            tiles.setLocal(level, this.aim.layer, column, row, bytes ?? blank);
-        }
-        this.host.touched(level, new Set(this.base.keys()), this.aim.layer);
+        const [start] = this.stroke.points;
+        this.preview.takeBack();
+        this.stroke = this.preview.stroke(this.brush);
+        const touched = this.stroke.add(start);
+        this.stroke.add(pointOf(to)).forEach((key) => touched.add(key));
+        this.preview.show([this.stroke], touched);
     }
 }
 
-const pointOf = ({ x, y, pressure }: ToolPoint): Point => [x, y, pressure];
-
-const rounded = ([x, y, pressure]: Point): Point => [
-    Math.round(x * 100) / 100,
-    Math.round(y * 100) / 100,
-    Math.round(pressure * 1000) / 1000,
-];
+export const pointOf = ({ x, y, pressure }: ToolPoint): Point => [x, y, pressure];

@@ -2,7 +2,7 @@
 import type { BenchModel } from '../model/model';
 import type { View } from '../surface/viewport';
 
-export type ToolId = 'look' | 'fill' | 'sweep' | 'unfill' | 'pen' | 'soft' | 'erase';
+export type ToolId = 'look' | 'fill' | 'sweep' | 'unfill' | 'pen' | 'soft' | 'erase' | 'ink' | 'pick' | 'strike' | 'place' | 'shape';
 
 /** A place of the page under the hand. */
 export interface ToolPoint {
@@ -12,6 +12,9 @@ export interface ToolPoint {
     pressure: number;
     shift: boolean;
     alt: boolean;
+    isMouse: boolean;
+    /** Milliseconds. */
+    time: number;
 }
 
 /** What a tool may ask of the surface. */
@@ -37,7 +40,7 @@ export interface Gesture {
 }
 
 /** What the strip offers for a tool. */
-export type ToolOption = 'size' | 'flow' | 'steady';
+export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'axis' | 'shape' | 'cut';
 
 export interface Tool {
     id: ToolId;

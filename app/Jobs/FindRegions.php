@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Desk\PageDesk;
+use App\Models\Task;
+use App\Store\PageStore;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Sheet\InkLayers;
+use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Sheet;
+
+/** Finds the regions anew after lines were drawn or taken away. */
+final class FindRegions extends PageTask
+{
+    public static function line(): string
+    {
+        return 'long';
+    }
+
+    protected function work(Task $task): void
+    {
+        $sheet = new Sheet(new PageStore($task->page));
+        $this->step($task, 20, 'Finding the regions');
+        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole());
+        $this->step($task, 80, 'Laying them on the page');
+        (new PageDesk)->land($task, new LayInk('Find the regions', null, $flats));
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\UnreadableImage;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+
+/**
+ * The first page of a PDF as an image, made by poppler in a process of its own with limits of memory, time and output: a
+ * PDF is a program, and these are strangers'.
+ */
+final readonly class PdfPage
+{
+    private const DPI = 300;
+
+    private const POINTS_AN_INCH = 72;
+
+    private const MEGABYTES = 3000;
+
+    private const SECONDS = 60;
+
+    private const BLOCKS = 1_000_000;
+
+    /** @param  int  $pages  how many the file has */
+    private function __construct(public string $file, public int $pages)
+    {
+    }
+
+    public static function is(string $path): bool
+    {
+        return file_get_contents($path, false, null, 0, 5) === '%PDF-';
+    }
+
+    /**
+     * How many pages there are; and that the first is no larger than is opened.
+     *
+     * @throws UnreadableImage
+     */
+    private static function check(string $path): int
+    {
+        $said = self::run(['pdfinfo', $path], static fn () => null);
+        preg_match('/^Pages:\s+(\d+)/m', $said, $pages);
+        preg_match('/^Page size:\s+([\d.]+) x ([\d.]+)/m', $said, $size);
+        if ($pages === [] || $size === []) {
+            throw self::unreadable();
+        }
+        [$width, $height] = array_map(fn (string $points): int => (int) ceil((float) $points / self::POINTS_AN_INCH * self::DPI), [$size[1], $size[2]]);
+        if (max($width, $height) > ImageReader::LONGEST_SIDE || $width * $height > ImageReader::MOST_PIXELS) {
+            throw new UnreadableImage(sprintf('The page would be %d x %d px at %d dpi; that is more than can be opened. Export it smaller.', $width, $height, self::DPI));
+        }
+
+        return (int) $pages[1];
+    }
+
+    /**
+     * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
+     * @return self with a temporary file, which whoever asks for it takes away again
+     *
+     * @throws UnreadableImage
+     */
+    public static function first(string $path, callable $goOn): self
+    {
+        $pages = self::check($path);
+        $out = (string) tempnam(sys_get_temp_dir(), 'awning');
+        try {
+            self::run(['pdftoppm', '-png', '-r', (string) self::DPI, '-f', '1', '-l', '1', '-singlefile', $path, $out], $goOn);
+            if (! is_file("$out.png")) {
+                throw self::unreadable();
+            }
+
+            return new self("$out.png", $pages);
+        } finally {
+            @unlink($out);
+        }
+    }
+
+    /**
+     * @param  list<string>  $command
+     * @param  callable(): void  $goOn
+     */
+    private static function run(array $command, callable $goOn): string
+    {
+        try {
+            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, self::BLOCKS))->run($command, $goOn);
+        } catch (ProcessTimedOutException) {
+            throw self::unreadable();
+        }
+
+        return $process->getExitCode() === 0 ? $process->getOutput() : throw self::unreadable();
+    }
+
+    private static function unreadable(): UnreadableImage
+    {
+        return new UnreadableImage('The PDF could not be opened: it is damaged, locked, or asks for more than a page needs. Export the page as PNG and send that.');
+    }
+}

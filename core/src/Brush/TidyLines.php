@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Brush;
+
+use Awning\Core\Page\InkStroke;
+
+/**
+ * What lines would become if they were made to meet: ends that reach a little beyond another line are cut back to it,
+ * and ends that nearly touch are brought together. Nothing is changed here; what would change is answered.
+ */
+final class TidyLines
+{
+    /** Lines are looked for in squares of this side, px. */
+    private const CELL = 64;
+
+    /** A line keeps at least so many times the length that may be cut off it. */
+    private const KEPT = 2.0;
+
+    /** @var array<string, list<array{string, int}>> line and number of its first point, by square */
+    private array $squares = [];
+
+    /** @param  array<string, InkStroke>  $lines  by id */
+    private function __construct(private readonly array $lines)
+    {
+        foreach ($lines as $id => $line) {
+            for ($i = 1, $count = count($line->points); $i < $count; $i++) {
+                foreach ($this->squaresOf($line->points[$i - 1], $line->points[$i]) as $square) {
+                    $this->squares[$square][] = [(string) $id, $i - 1];
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, InkStroke>  $lines  by id
+     * @param  float  $overshoot  px beyond another line that are cut off, at the most
+     * @param  float  $gap  px between two ends that are brought together, at the most
+     * @return array<string, InkStroke> those that would change, by id
+     */
+    public static function proposed(array $lines, float $overshoot, float $gap): array
+    {
+        $tidy = new self($lines);
+        $changed = [];
+        foreach ($overshoot > 0 ? $lines : [] as $id => $line) {
+            $points = $tidy->trimmed((string) $id, $tidy->trimmed((string) $id, $line->points, $overshoot), $overshoot);
+            if ($points !== $line->points) {
+                $changed[$id] = new InkStroke($points, $line->weight, $line->taper, $line->steady);
+            }
+        }
+
+        return $gap > 0 ? self::met(array_replace($lines, $changed), $changed, $gap) : $changed;
+    }
+
+    /**
+     * Cut back at its end, and turned round: done twice, both ends are seen to and it runs as before.
+     *
+     * @param  non-empty-list<array{float, float, float}>  $points
+     * @return non-empty-list<array{float, float, float}>
+     */
+    private function trimmed(string $id, array $points, float $overshoot): array
+    {
+        $turned = array_reverse($points);
+        if (self::length($points) < (1 + self::KEPT) * $overshoot) {
+            return $turned;
+        }
+        $gone = 0.0;
+        for ($i = 1; $i < count($turned) && $gone < $overshoot; $i++) {
+            [$from, $to] = [$turned[$i - 1], $turned[$i]];
+            $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
+            $share = $this->crossing($id, $from, $to);
+            if ($share !== null && $gone + $share * $length <= $overshoot) {
+                $cut = [round($from[0] + ($to[0] - $from[0]) * $share, 2), round($from[1] + ($to[1] - $from[1]) * $share, 2), $from[2] + ($to[2] - $from[2]) * $share];
+
+                return [$cut, ...array_slice($turned, $i)];
+            }
+            $gone += $length;
+        }
+
+        return $turned;
+    }
+
+    /**
+     * Where a piece of a line first crosses another line.
+     *
+     * @param  array{float, float, float}  $from
+     * @param  array{float, float, float}  $to
+     * @return ?float share of the piece, 0..1; null where it crosses none
+     */
+    private function crossing(string $id, array $from, array $to): ?float
+    {
+        $first = null;
+        foreach ($this->squaresOf($from, $to) as $square) {
+            foreach ($this->squares[$square] ?? [] as [$other, $i]) {
+                if ($other === $id) {
+                    continue;
+                }
+                $share = self::meeting($from, $to, $this->lines[$other]->points[$i], $this->lines[$other]->points[$i + 1]);
+                $first = $share === null ? $first : min($first ?? 1.0, $share);
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     * @param  array{float, float, float}  $c
+     * @param  array{float, float, float}  $d
+     */
+    private static function meeting(array $a, array $b, array $c, array $d): ?float
+    {
+        [$ux, $uy, $vx, $vy] = [$b[0] - $a[0], $b[1] - $a[1], $d[0] - $c[0], $d[1] - $c[1]];
+        $cross = $ux * $vy - $uy * $vx;
+        if (abs($cross) < 1e-9) {
+            return null;
+        }
+        $t = (($c[0] - $a[0]) * $vy - ($c[1] - $a[1]) * $vx) / $cross;
+        $s = (($c[0] - $a[0]) * $uy - ($c[1] - $a[1]) * $ux) / $cross;
+
+        return $t >= 0 && $t <= 1 && $s >= 0 && $s <= 1 ? $t : null;
+    }
+
+    /**
+     * Ends that are each other's nearest are brought together half-way.
+     *
+     * @param  array<string, InkStroke>  $lines
+     * @param  array<string, InkStroke>  $changed
+     * @return array<string, InkStroke>
+     */
+    private static function met(array $lines, array $changed, float $gap): array
+    {
+        $ends = [];
+        foreach ($lines as $id => $line) {
+            $last = count($line->points) - 1;
+            if ($last > 0 && self::length($line->points) > 2 * $gap) {
+                array_push($ends, [(string) $id, 0, $line->points[0]], [(string) $id, $last, $line->points[$last]]);
+            }
+        }
+        $nearest = self::nearest($ends, $gap);
+        foreach ($nearest as $i => $j) {
+            if ($i < $j && ($nearest[$j] ?? null) === $i) {
+                $middle = [round(($ends[$i][2][0] + $ends[$j][2][0]) / 2, 2), round(($ends[$i][2][1] + $ends[$j][2][1]) / 2, 2)];
+                foreach ([$ends[$i], $ends[$j]] as [$id, $at]) {
+                    $line = $changed[$id] ?? $lines[$id];
+                    $points = $line->points;
+                    $points[$at] = [$middle[0], $middle[1], $points[$at][2]];
+                    $changed[$id] = new InkStroke(array_values($points), $line->weight, $line->taper, $line->steady);
+                }
+            }
+        }
+
+        return $changed;
+    }
+
+    /**
+     * @param  list<array{string, int, array{float, float, float}}>  $ends
+     * @return array<int, int> for each end the nearest other one within reach that it does not touch already
+     */
+    private static function nearest(array $ends, float $gap): array
+    {
+        $squares = [];
+        foreach ($ends as $i => [, , [$x, $y]]) {
+            $squares[((int) floor($x / $gap)).' '.((int) floor($y / $gap))][] = $i;
+        }
+        $nearest = [];
+        foreach ($ends as $i => [, , [$x, $y]]) {
+            $least = $gap;
+            [$column, $row] = [(int) floor($x / $gap), (int) floor($y / $gap)];
+            foreach ([-1, 0, 1] as $right) {
+                foreach ([-1, 0, 1] as $down) {
+                    foreach ($squares[($column + $right).' '.($row + $down)] ?? [] as $j) {
+                        $away = hypot($ends[$j][2][0] - $x, $ends[$j][2][1] - $y);
+                        if ($j !== $i && $away > 0.0 && $away <= $least) {
+                            [$least, $nearest[$i]] = [$away, $j];
+                        }
+                    }
+                }
+            }
+        }
+
+        return $nearest;
+    }
+
+    /** @param  non-empty-list<array{float, float, float}>  $points */
+    private static function length(array $points): float
+    {
+        $length = 0.0;
+        foreach (array_slice($points, 1) as $i => [$x, $y]) {
+            $length += hypot($x - $points[$i][0], $y - $points[$i][1]);
+        }
+
+        return $length;
+    }
+
+    /**
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     * @return list<string>
+     */
+    private function squaresOf(array $a, array $b): array
+    {
+        $squares = [];
+        for ($column = (int) floor(min($a[0], $b[0]) / self::CELL); $column <= (int) floor(max($a[0], $b[0]) / self::CELL); $column++) {
+            for ($row = (int) floor(min($a[1], $b[1]) / self::CELL); $row <= (int) floor(max($a[1], $b[1]) / self::CELL); $row++) {
+                $squares[] = "$column $row";
+            }
+        }
+
+        return $squares;
+    }
+}

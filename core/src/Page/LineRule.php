@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/** Where the lines of a page take their colour from; colour holds lie over it. */
+enum LineRule: string
+{
+    case Black = 'black';
+
+    /** The line tone of the material beneath each stretch; black where nothing is filled. */
+    case Tone = 'tone';
+
+    /** One colour for all of them. */
+    case Colour = 'colour';
+}

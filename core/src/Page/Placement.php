@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+use Awning\Core\Raster\Projection;
+
+/**
+ * Where a drawing lies on the page. Its middle, or that of the sheet whose corners are set, comes to (x, y), mirrored,
+ * scaled and turned in this order.
+ *
+ * @phpstan-type CornerData array{float, float}
+ * @phpstan-type PlacementData array{x: float, y: float, scale: float, turn: float, mirror: bool, corners: ?list<CornerData>}
+ */
+final readonly class Placement
+{
+    public const SMALLEST = 0.02;
+
+    public const LARGEST = 20.0;
+
+    /** As far off the page as anything may lie, px. */
+    private const FARTHEST = 60_000;
+
+    /**
+     * @param  float  $x  px of the page
+     * @param  float  $turn  degrees clockwise
+     * @param  ?list<CornerData>  $corners  of a sheet seen from aside, px of the drawing, clockwise from the upper left: it
+     *                                      is set straight and what lies round it is left out
+     */
+    public function __construct(
+        public float $x, public float $y,
+        public float $scale = 1.0, public float $turn = 0.0, public bool $mirror = false, public ?array $corners = null,
+    ) {
+    }
+
+    public static function middleOf(PageSize $page): self
+    {
+        return new self($page->width / 2, $page->height / 2);
+    }
+
+    /** @throws \InvalidArgumentException */
+    public static function fromData(Data $data): self
+    {
+        $place = fn (string $name): float => $data->number($name, -self::FARTHEST, self::FARTHEST);
+        $corners = $data->has('corners') ? array_map(self::corner(...), $data->list('corners', 4)) : null;
+        if ($corners !== null && count($corners) !== 4) {
+            throw new \InvalidArgumentException('A sheet has four corners.');
+        }
+
+        return new self(
+            $place('x'), $place('y'), $data->number('scale', self::SMALLEST, self::LARGEST, 1), $data->number('turn', -360, 360, 0),
+            $data->flag('mirror', false), $corners,
+        );
+    }
+
+    /** @return CornerData */
+    private static function corner(mixed $corner): array
+    {
+        if (! is_array($corner) || ! array_is_list($corner) || count($corner) !== 2) {
+            throw new \InvalidArgumentException('A corner is a pair of numbers.');
+        }
+        $at = new Data(['x' => $corner[0], 'y' => $corner[1]]);
+
+        return [$at->number('x', -self::FARTHEST, self::FARTHEST), $at->number('y', -self::FARTHEST, self::FARTHEST)];
+    }
+
+    /** @return PlacementData */
+    public function toData(): array
+    {
+        return ['x' => $this->x, 'y' => $this->y, 'scale' => $this->scale, 'turn' => $this->turn, 'mirror' => $this->mirror, 'corners' => $this->corners];
+    }
+
+    /**
+     * From the drawing's pixels to the page's.
+     *
+     * @throws \InvalidArgumentException when the corners are those of no sheet
+     */
+    public function projection(int $width, int $height): Projection
+    {
+        [$straight, $width, $height] = $this->straightened($width, $height);
+
+        return $straight->then(Projection::move(-$width / 2, -$height / 2))
+            ->then(Projection::scale($this->mirror ? -$this->scale : $this->scale, $this->scale))
+            ->then(Projection::turn($this->turn, 0, 0))
+            ->then(Projection::move($this->x, $this->y));
+    }
+
+    /** @return array{float, float} width and height of what is laid, unscaled: the drawing's, or the sheet's */
+    public function sides(int $width, int $height): array
+    {
+        [, $across, $down] = $this->straightened($width, $height);
+
+        return [$across, $down];
+    }
+
+    /** The same in the middle of a page, in its own size. */
+    public function filling(PageSize $page): self
+    {
+        return new self($page->width / 2, $page->height / 2, 1.0, $this->turn, $this->mirror, $this->corners);
+    }
+
+    /** Whether it lies pixel on pixel on a page of its own size. */
+    public function isPlain(int $width, int $height, PageSize $page): bool
+    {
+        return $this->corners === null && ! $this->mirror && $this->scale === 1.0 && fmod($this->turn, 360) === 0.0
+            && $page->width === $width && $page->height === $height && 2 * $this->x === (float) $width && 2 * $this->y === (float) $height;
+    }
+
+    /** @return array{Projection, float, float} to a rectangle as large as the sheet's sides are long, and its sides */
+    private function straightened(int $width, int $height): array
+    {
+        if ($this->corners === null) {
+            return [Projection::move(0, 0), $width, $height];
+        }
+        [$a, $b, $c, $d] = $this->corners;
+        $across = max(1.0, (hypot($b[0] - $a[0], $b[1] - $a[1]) + hypot($c[0] - $d[0], $c[1] - $d[1])) / 2);
+        $down = max(1.0, (hypot($d[0] - $a[0], $d[1] - $a[1]) + hypot($c[0] - $b[0], $c[1] - $b[1])) / 2);
+
+        return [Projection::toCorners($across, $down, $this->corners)->inverse(), $across, $down];
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingRole;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\InkLayers;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * What a drawing is and how it shows: ink or underdrawing, tint, strength, hidden or not.
+ *
+ * @phpstan-type DrawingValues array{role?: value-of<DrawingRole>, tint?: string, strength?: float, visible?: bool}
+ * @phpstan-type ChangeDrawingInput array{id: string, values: DrawingValues}
+ */
+final readonly class ChangeDrawing implements ClientOp
+{
+    private const CHANGEABLE = ['role', 'tint', 'strength', 'visible'];
+
+    public function __construct(private string $id, private Data $values)
+    {
+        if (array_diff($values->names(), self::CHANGEABLE) !== []) {
+            throw new \InvalidArgumentException('Of a drawing its role, tint and strength change here, and whether it shows.');
+        }
+    }
+
+    public static function kind(): string
+    {
+        return 'drawing.change';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self($input->id('id'), $input->map('values'));
+    }
+
+    /** @return ChangeDrawingInput */
+    public function toInput(): array
+    {
+        /** @var DrawingValues $values */
+        $values = $this->values->all();
+
+        return ['id' => $this->id, 'values' => $values];
+    }
+
+    public function title(): string
+    {
+        return 'Change a drawing';
+    }
+
+    public function right(): Right
+    {
+        return Right::Flat;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        $before = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
+        $after = Drawing::fromData($this->values->over(new Data($before->toData())));
+        $sheet->put($this->id, $after);
+        if ($before->isInked() !== $after->isInked()) {
+            $ink = new InkLayers($sheet);
+            $ink->make();
+            $ink->fallBehind();
+        }
+    }
+}

@@ -1,0 +1,54 @@
+/** The page's lines as the lowest slat: where their colour comes from, and whether they show. */
+import { LINE_RULES, type LineRule } from '../../api/generated';
+import { mayColour, sizeOf } from '../../page/store';
+import { usePage, useSession } from '../model/context';
+
+const RULES: Record<LineRule, string> = { black: 'black', tone: 'line tone of each material', colour: 'one colour' };
+
+export function LinesSlat() {
+    const session = useSession();
+    const lines = usePage((view) => sizeOf(view)?.lines);
+    const may = usePage(mayColour);
+    if (lines === undefined) return null;
+    return (
+        <div className="slat mt-4 flex flex-col gap-1.5 border-t! border-t-base-300! p-2 text-[13px]" data-rolled={!lines.shown}>
+            <div className="flex items-center justify-between">
+                <span className="heading">Lines</span>
+                <button
+                    className="bare"
+                    disabled={!may}
+                    aria-pressed={!lines.shown}
+                    onClick={() => session.colourLines({ shown: !lines.shown })}
+                >
+                    {lines.shown ? 'Roll up' : 'Let down'}
+                </button>
+            </div>
+            <div className="flex gap-2">
+                <select
+                    className="field min-w-0 flex-1"
+                    aria-label="Colour of the lines"
+                    value={lines.rule}
+                    disabled={!may}
+                    onChange={(event) => session.colourLines({ rule: LINE_RULES.find((rule) => rule === event.target.value) ?? 'black' })}
+                >
+                    {LINE_RULES.map((rule) => (
+                        <option key={rule} value={rule}>
+                            {RULES[rule]}
+                        </option>
+                    ))}
+                </select>
+                {lines.rule === 'colour' && (
+                    <input
+                        type="color"
+                        aria-label="The lines’ one colour"
+                        className="h-8 w-10"
+                        value={lines.colour}
+                        disabled={!may}
+                        onChange={(event) => session.previewLines({ colour: event.target.value })}
+                        onBlur={(event) => session.colourLines({ colour: event.target.value })}
+                    />
+                )}
+            </div>
+        </div>
+    );
+}

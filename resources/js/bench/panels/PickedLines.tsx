@@ -1,0 +1,83 @@
+/** What can be done with the lines that are picked. */
+import type { InkStrokeData } from '../../api/generated';
+import { randomId } from '../../page/ids';
+import { mayColour } from '../../page/store';
+import { joined, middleOf, mirrored, moved, reshaped } from '../model/lines';
+import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+
+/** Radians of a step. */
+const TURN = Math.PI / 36;
+const GROW = 1.1;
+
+const pickedSentence = (count: number): string =>
+    count === 1 ? 'One line is picked. Drag it on the page.' : `${count} lines are picked. Drag them on the page.`;
+
+export function PickedLines() {
+    const bench = useBenchModel();
+    const session = useSession();
+    useBench((view) => view.picked);
+    usePage((view) => view.records.stroke);
+    const isBlocked = usePage((view) => !mayColour(view));
+    const isReshaping = useBench((view) => view.isReshaping);
+    const lines = bench.pickedLines;
+    const strokes = lines.map(([, stroke]) => stroke);
+    const put = (changed: InkStrokeData[]): void => session.drawInk(lines.map(([id], i) => ({ id, stroke: changed[i] })));
+    const copy = (changed: InkStrokeData[]): void => {
+        const copies = changed.map((stroke) => ({ id: randomId(12), stroke }));
+        session.drawInk(copies);
+        bench.set({ picked: copies.map(({ id }) => id) });
+    };
+    const join = (): void => {
+        const [[first, a], [second, b]] = lines;
+        session.drawInk([
+            { id: first, stroke: joined(a, b) },
+            { id: second, stroke: null },
+        ]);
+        bench.set({ picked: [first] });
+    };
+    const heavier = (by: number): void =>
+        put(strokes.map((stroke) => ({ ...stroke, weight: Math.max(1, Math.min(200, stroke.weight + by)) })));
+    const reflect = (): InkStrokeData[] => strokes.map((stroke) => mirrored(stroke, bench.view.axis ?? { ...middleOf(strokes), turn: 0 }));
+    const actions: [string, string, () => void][] = [
+        ['Heavier', 'a pixel more', () => heavier(1)],
+        ['Lighter', 'a pixel less', () => heavier(-1)],
+        ['Larger', 'by a tenth', () => put(reshaped(strokes, GROW, 0))],
+        ['Smaller', 'by a tenth', () => put(reshaped(strokes, 1 / GROW, 0))],
+        ['Turn left', 'by five degrees', () => put(reshaped(strokes, 1, -TURN))],
+        ['Turn right', 'by five degrees', () => put(reshaped(strokes, 1, TURN))],
+        ['Mirror', 'in the axis, or in place', () => put(reflect())],
+        ['Mirrored copy', 'the other eye', () => copy(reflect())],
+        ['Copy', 'a little aside', () => copy(strokes.map((stroke) => moved(stroke, 20, 20)))],
+    ];
+    return (
+        <div className="flex flex-col gap-3 text-[13px]">
+            <p>{pickedSentence(lines.length)}</p>
+            <div className="grid grid-cols-2 gap-2">
+                {actions.map(([name, what, run]) => (
+                    <button key={name} className="act justify-center" title={what} disabled={isBlocked || lines.length === 0} onClick={run}>
+                        {name}
+                    </button>
+                ))}
+            </div>
+            <div className="flex flex-wrap gap-2">
+                <button className="act" aria-pressed={isReshaping} onClick={() => bench.set({ isReshaping: !isReshaping })}>
+                    Pull into shape
+                </button>
+                <button
+                    className="act"
+                    disabled={isBlocked || lines.length !== 2}
+                    title="two lines, from end to nearest end"
+                    onClick={join}
+                >
+                    Join
+                </button>
+                <button className="act" disabled={isBlocked} onClick={() => bench.removePicked()}>
+                    Take away <kbd className="key">Delete</kbd>
+                </button>
+                <button className="bare" onClick={() => bench.set({ picked: [] })}>
+                    Pick none
+                </button>
+            </div>
+        </div>
+    );
+}

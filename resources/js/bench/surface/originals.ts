@@ -1,0 +1,46 @@
+/** Pictures of the files that drawings came from, fetched when they are first looked at. */
+import { api } from '../../api/client';
+import type { DrawingData } from '../../api/generated';
+import { placeMatrix } from '../model/placing';
+import type { Trial } from '../model/model';
+
+export class OriginalPictures {
+    private readonly pictures = new Map<number, HTMLImageElement>();
+
+    constructor(
+        private readonly page: number,
+        private readonly arrived: () => void,
+    ) {}
+
+    /** Null while it is on its way, or when there is none. */
+    of(original: number): HTMLImageElement | null {
+        let picture = this.pictures.get(original);
+        if (picture === undefined) {
+            picture = new Image();
+            picture.onload = this.arrived;
+            picture.src = api.originalUrl(this.page, original);
+            this.pictures.set(original, picture);
+        }
+        return picture.complete && picture.naturalWidth > 0 ? picture : null;
+    }
+
+    /** Laid where the drawing lies or is being laid, straightened as it was. */
+    draw(context: CanvasRenderingContext2D, toScreen: DOMMatrix, drawing: DrawingData, trial: Trial | null): void {
+        const picture = this.of(drawing.original);
+        if (picture === null) return;
+        context.save();
+        context.setTransform(toScreen.multiply(originalMatrix(drawing, trial)));
+        context.drawImage(picture, 0, 0, drawing.width, drawing.height);
+        context.restore();
+    }
+}
+
+/** From the original's pixels to the page's. */
+export function originalMatrix(drawing: DrawingData, trial: Trial | null): DOMMatrix {
+    const place = trial?.place ?? drawing.place;
+    const turn = trial === null || trial.clean.turn === null ? drawing.found.turned : trial.clean.turn;
+    return placeMatrix(drawing, place)
+        .translate(drawing.width / 2, drawing.height / 2)
+        .rotate(turn)
+        .translate(-drawing.width / 2, -drawing.height / 2);
+}

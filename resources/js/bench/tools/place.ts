@@ -1,0 +1,68 @@
+import type { DrawingData, PlacementData } from '../../api/generated';
+import { mayFlat, whyNot } from '../../page/store';
+import type { Spot } from '../model/lines';
+import type { Trial } from '../model/model';
+import { frameOf, knobOf, movedBy, scaledTo, turnedTo } from '../model/placing';
+import { KNOB_AWAY } from '../surface/overlays';
+import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+
+/** Screen pixels round a handle that belong to it. */
+const REACH = 12;
+
+export const place: Tool = {
+    id: 'place',
+    name: 'Place',
+    key: 'M',
+    what: 'Move the picked drawing; pull its corners, turn it by the knob',
+    cursor: 'crosshair',
+    options: [],
+    sentence: ({ drawing }) =>
+        drawing === null
+            ? 'There is no drawing to place yet'
+            : `Placing ${drawing[1].name}: drag it, pull a corner, turn it by the knob; it is laid by the button at the right`,
+    begin(host, point) {
+        const { bench } = host;
+        const drawing = bench.drawing?.[1];
+        if (drawing === undefined) return null;
+        if (!mayFlat(bench.session.view)) {
+            bench.session.say(whyNot(bench.session.view, 'flat'));
+            return null;
+        }
+        return new PlaceGesture(host, drawing, point);
+    },
+};
+
+type Pull = (to: ToolPoint) => PlacementData;
+
+class PlaceGesture implements Gesture {
+    private readonly pull: Pull;
+    private readonly before: Trial | null;
+
+    constructor(
+        private readonly host: ToolHost,
+        drawing: DrawingData,
+        start: ToolPoint,
+    ) {
+        this.before = host.bench.view.trial;
+        this.pull = this.pullAt(drawing, start);
+    }
+
+    move(points: ToolPoint[]): void {
+        this.host.bench.try({ place: this.pull(points[points.length - 1]) });
+    }
+
+    up(): void {}
+
+    cancel(): void {
+        this.host.bench.set({ trial: this.before });
+    }
+
+    /** What is held: the knob, a corner, or all of it. */
+    private pullAt(drawing: DrawingData, start: ToolPoint): Pull {
+        const now = this.before?.place ?? drawing.place;
+        const isNear = (spot: Spot): boolean => Math.hypot(spot.x - start.x, spot.y - start.y) * this.host.view.scale < REACH;
+        if (isNear(knobOf(drawing, now, KNOB_AWAY / this.host.view.scale))) return (to) => turnedTo(now, to, to.shift);
+        if (frameOf(drawing, now).some(isNear)) return (to) => scaledTo(now, start, to);
+        return (to) => movedBy(now, to.x - start.x, to.y - start.y);
+    }
+}

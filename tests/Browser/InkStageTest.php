@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Region;
+use Awning\Core\Sheet\Sheet;
+
+/** The Ink stage as it is worked: lines drawn, mirrored, picked, moved and struck out; drawings cleaned, placed and inked over. */
+final class InkStageTest extends BrowserTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->preparedPage(User::query()->where('name', 'Mira')->firstOrFail());
+    }
+
+    private function inking(): Browser
+    {
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('1. Noon');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->press('Ink');
+        $browser->until('window.awning.renderer.colourAt(120, 200)', 'the tiles');
+        $browser->run('window.awning.bench.set({ weight: 8, taper: 0, steady: 0 })');
+
+        return $browser;
+    }
+
+    /** @return array{float, float} where a point of the page is on the canvas */
+    private function at(Browser $browser, float $x, float $y): array
+    {
+        [$width, $height, $left, $top, $scale] = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width, canvas.height, view.x, view.y, view.scale]');
+
+        return [$width / 2 + ($x - $left) * $scale, $height / 2 + ($y - $top) * $scale];
+    }
+
+    /** @param  list<array{float, float}>  $points */
+    private function drag(Browser $browser, array $points): void
+    {
+        $browser->stroke(array_map(fn (array $point): array => $this->at($browser, ...$point), $points));
+    }
+
+    private function sheet(): Sheet
+    {
+        return new Sheet(new PageStore($this->page->refresh()));
+    }
+
+    private function inkAt(int $x, int $y): int
+    {
+        return ord($this->sheet()->layer(LayerName::ink())[$y * 600 + $x]);
+    }
+
+    private function isDark(Browser $browser, int $x, int $y): bool
+    {
+        return $this->colour($browser, $x, $y)[1] < 128;
+    }
+
+    /** Presses a button that has the server at work, and waits until what it made is here. */
+    private function have(Browser $browser, string $button): void
+    {
+        $before = (int) $browser->run('return window.awning.session.view.revision');
+        $browser->press($button);
+        $browser->until("window.awning.session.view.revision > $before && window.awning.session.view.task === null", $button, 60);
+    }
+
+    public function test_lines_are_drawn_mirrored_picked_moved_and_struck_out(): void
+    {
+        $browser = $this->inking();
+        self::assertFalse($this->isDark($browser, 300, 30));
+        $this->drag($browser, [[250, 30], [300, 30], [350, 30]]);
+        self::assertTrue($this->isDark($browser, 300, 30), 'shown at once');
+        $this->saved($browser);
+        self::assertSame(255, $this->inkAt(300, 30), 'and true');
+        self::assertTrue($this->isDark($browser, 300, 30), 'the truth looks the same');
+
+        $browser->press('Mirror');
+        self::assertStringContainsString('mirror is on', (string) $browser->run('return document.getElementById("target-sentence").innerText'));
+        $this->drag($browser, [[20, 380], [80, 380]]);
+        $this->saved($browser);
+        self::assertSame([255, 255], [$this->inkAt(50, 380), $this->inkAt(550, 380)], 'the line and its twin');
+        self::assertCount(3, $this->sheet()->all(InkStroke::class));
+        $browser->press('Mirror');
+
+        $browser->press('Pick');
+        $this->drag($browser, [[300, 30], [300, 30]]);
+        self::assertCount(1, $browser->run('return window.awning.bench.view.picked'));
+        $this->drag($browser, [[300, 30], [300, 40], [300, 50]]);
+        $this->saved($browser);
+        self::assertSame([0, 255], [$this->inkAt(300, 30), $this->inkAt(300, 50)], 'moved');
+        self::assertTrue($this->isDark($browser, 300, 50));
+        self::assertFalse($this->isDark($browser, 300, 30), 'nothing is left behind on the screen');
+
+        $browser->press('Strike');
+        $this->drag($browser, [[50, 365], [50, 380], [50, 395]]);
+        $this->saved($browser);
+        self::assertSame([0, 255], [$this->inkAt(50, 380), $this->inkAt(550, 380)]);
+        $this->have($browser, 'undo');
+        self::assertSame(255, $this->inkAt(50, 380), 'undone');
+    }
+
+    public function test_a_line_that_divides_a_region_becomes_two_when_regions_are_found(): void
+    {
+        $browser = $this->inking();
+        $regions = count($this->sheet()->all(Region::class));
+        $this->drag($browser, [[30, 200], [120, 200], [215, 200]]);
+        $this->saved($browser);
+        self::assertStringContainsString('regions', (string) $browser->run('return document.querySelector("header").innerText'), 'the rail says what is left');
+        $this->have($browser, 'Find the regions');
+        self::assertCount($regions + 1, $this->sheet()->all(Region::class));
+        self::assertFalse($this->page->refresh()->behind);
+        $materials = array_map(fn (array $at): int => $this->sheet()->find(Region::class, $this->sheet()->labelAt(...$at))->material ?? 0, [[120, 120], [120, 300]]);
+        self::assertSame($materials[0], $materials[1], 'both keep the fill');
+        self::assertGreaterThan(0, $materials[0]);
+    }
+
+    public function test_a_drawing_is_cleaned_again_placed_and_inked_over(): void
+    {
+        $browser = $this->inking();
+        $before = $this->inkAt(38, 200);
+        $browser->run('window.awning.bench.try({ clean: { weight: 3 } })');
+        $this->have($browser, 'Clean again');
+        self::assertSame([0, 255], [$before, $this->inkAt(38, 200)], 'three pixels thicker');
+        self::assertSame(3, $this->sheet()->find(Drawing::class, 'drawing1')?->clean->weight);
+
+        $browser->press('Place', 'aside button');
+        $this->drag($browser, [[300, 200], [310, 215], [320, 230]]);
+        self::assertEqualsWithDelta([320, 230], $browser->run('const { x, y } = window.awning.bench.view.trial.place; return [x, y]'), 2);
+        $this->have($browser, 'Lay it here');
+        self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(62, 230)], 'it lies 20 px further right');
+
+        $browser->press('Underdrawing');
+        $this->saved($browser);
+        self::assertSame(DrawingRole::Underdrawing, $this->sheet()->find(Drawing::class, 'drawing1')?->role);
+        self::assertSame(0, $this->inkAt(62, 230));
+        $browser->press('Ink', 'main button');
+        $this->drag($browser, [[62, 150], [62, 250]]);
+        $this->saved($browser);
+        self::assertSame(255, $this->inkAt(62, 230));
+        $screen = $browser->until('(() => { const { canvas, view } = window.awning.renderer; const spot = (x, y) => [...canvas.getContext("2d").getImageData(canvas.width / 2 + (x - view.x) * view.scale, canvas.height / 2 + (y - view.y) * view.scale, 1, 1).data]; const [r, g, b] = spot(62.5, 300.5); return b > r + 20 ? [r, g, b] : null; })()', 'a blue underdrawing on the screen');
+        self::assertGreaterThan($screen[0] + 20, $screen[2]);
+    }
+
+    public function test_an_empty_page_is_begun_and_drawn_on(): void
+    {
+        $page = \App\Models\Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Blank']);
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('2. Blank');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        foreach (['Width, px' => '700', 'Height, px' => '500'] as $label => $value) {
+            $browser->run('const input = [...document.querySelectorAll("label")].find((label) => label.innerText.startsWith(arguments[0])).querySelector("input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(input, arguments[1]); input.dispatchEvent(new Event("input", { bubbles: true }))', [$label, $value]);
+        }
+        $browser->press('Begin an empty page');
+        $browser->until('window.awning.session.view.records.page.page?.width === 700 && window.awning.session.view.saving === "saved"', 'the page is begun');
+        $browser->run('window.awning.bench.set({ weight: 8, taper: 0, steady: 0 })');
+        $browser->until('window.awning.renderer.view', 'a view');
+        $this->drag($browser, [[100, 100], [400, 300]]);
+        $this->saved($browser);
+        $sheet = new Sheet(new PageStore($page->refresh()));
+        self::assertSame(255, ord($sheet->layer(LayerName::ink())[200 * 700 + 250]));
+        self::assertCount(1, $sheet->all(InkStroke::class));
+    }
+}
