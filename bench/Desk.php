@@ -17,6 +17,7 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
@@ -40,7 +41,7 @@ function bench_desk(string $scan): array
     $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
     $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), new CleanSettings(turn: 0.0));
     $flats = (new FlatsFinder)->find($clean->ink);
-    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), 0, 'Scan', 300), $flats));
+    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), new DrawingSource(0, 'Scan', 300)), $flats));
     $labels = array_keys($flats->regions);
     unset($clean, $flats);
     (new Lease)->take($page, $user, 'benchlease0000');

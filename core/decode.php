@@ -5,7 +5,7 @@ declare(strict_types=1);
 /*
  * Decodes one image, or the layers of an OpenRaster file, in a process of its own, which whoever starts it limits in memory, time and output.
  *
- *   php core/decode.php IMAGE OUT [cut]
+ *   php core/decode.php IMAGE OUT PICTURE [cut]
  *
  * OUT: a line of JSON (width, height, grey, dpi, pictures, planes), then the planes one after the other: red, or red, green, blue;
  * then alpha unless it is opaque. Exit codes: 0 done; 3 not readable, 4 cut short: the message, for 4 the share, as JSON.
@@ -28,9 +28,9 @@ function layered(string $path): Picture
     return new Picture((new OpenRasterRenderer($file))->render(), false, $file->dpi);
 }
 
-[, $image, $out] = $argv;
+[, $image, $out, $number] = $argv;
 try {
-    $picture = OpenRasterFile::is($image) ? layered($image) : (new ImageReader)->read($image, in_array('cut', $argv, true));
+    $picture = OpenRasterFile::is($image) ? layered($image) : (new ImageReader)->read($image, in_array('cut', $argv, true), (int) $number);
 } catch (UnreadableImage $error) {
     echo json_encode(['message' => $error->getMessage(), 'share' => $error instanceof CutShort ? $error->share : null]);
     exit($error instanceof CutShort ? 4 : 3);

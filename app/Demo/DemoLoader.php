@@ -23,6 +23,7 @@ use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
@@ -97,7 +98,7 @@ final class DemoLoader
             $settings = new CleanSettings(turn: 0.0);
             $clean = (new ScanCleaner)->clean($picture->channels(), $settings);
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
-            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", PlacedDrawing::of($clean, $settings, $original->id, $original->name, $picture->dpi), $flats));
+            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", PlacedDrawing::of($clean, $settings, new DrawingSource($original->id, $original->name, $picture->dpi)), $flats));
             if ($page->number < 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);

@@ -21,6 +21,7 @@ use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
@@ -48,11 +49,11 @@ final class ImportScan extends PageTask
         $before = $sheet->find(Drawing::class, $id);
         $original = $this->original($task, $before);
         $this->step($task, 5, 'Reading the drawing');
-        $picture = $this->picture($task, $original);
+        $number = $this->number($task, $before);
+        $picture = $this->picture($task, $original, $number);
         $this->step($task, 25, 'Cleaning the lines');
         (new OriginalViews)->keep($original, $picture);
-        $dpi = $picture->dpi;
-        $pictures = $picture->pictures;
+        $source = new DrawingSource($original->id, $original->name, $picture->dpi, $number, $picture->pictures);
         $channels = $picture->channels();
         unset($picture);
         $asked = $this->place($task);
@@ -63,7 +64,7 @@ final class ImportScan extends PageTask
         }
         $scan = (new ScanCleaner)->clean($channels, $settings);
         unset($channels);
-        $placed = $this->placed($asked, $sheet, $scan, $settings, $original, $dpi, $before, $id);
+        $placed = $this->placed($asked, $sheet, $scan, $settings, $source, $before, $id);
         $this->step($task, 55, 'Finding the regions');
         $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed));
         $this->step($task, 80, 'Laying them on the page');
@@ -72,7 +73,7 @@ final class ImportScan extends PageTask
         $displaced = $op->displaced(new Sheet(new PageStore($task->page)));
         (new PageDesk)->land($task, $op);
         $this->say($task, array_filter([
-            $pictures > 1 ? "The first of $pictures pictures in the file was taken." : '',
+            $source->pictures > 1 && ! $isAgain ? "Picture $number of {$source->pictures} in the file was taken; Place takes another." : '',
             $displaced > 0 ? ($displaced === 1 ? 'One region that was filled has' : "$displaced regions that were filled have").' no place of its own in the new lines; look at what is unfilled.' : '',
             $scan->isNearlyEmpty() ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink from".' : '',
             $scan->edge?->isSure === false ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s corners.' : '',
@@ -107,7 +108,7 @@ final class ImportScan extends PageTask
         return is_array($asked) ? Placement::fromData(new Data($asked)) : null;
     }
 
-    private function placed(?Placement $place, Sheet $sheet, CleanScan $scan, CleanSettings $settings, Original $original, float $dpi, ?Drawing $before, string $id): PlacedDrawing
+    private function placed(?Placement $place, Sheet $sheet, CleanScan $scan, CleanSettings $settings, DrawingSource $source, ?Drawing $before, string $id): PlacedDrawing
     {
         $page = $sheet->find(PageSize::class, PageSize::KEY);
         [$width, $height] = [$scan->ink->width, $scan->ink->height];
@@ -123,10 +124,24 @@ final class ImportScan extends PageTask
             }
         }
         try {
-            return PlacedDrawing::of($scan, $settings, $original->id, $original->name, $dpi, $page, $place, $before);
+            return PlacedDrawing::of($scan, $settings, $source, $page, $place, $before, $this->front($sheet));
         } catch (\InvalidArgumentException $error) {
             throw new OpRefused($error->getMessage(), 0, $error);
         }
+    }
+
+    /** Drawings that are new lie in front of all others. */
+    private function front(Sheet $sheet): int
+    {
+        return 1 + max([-1, ...array_map(fn (Drawing $drawing): int => $drawing->order, array_values($sheet->all(Drawing::class)))]);
+    }
+
+    /** Which of the pictures in the file. */
+    private function number(Task $task, ?Drawing $before): int
+    {
+        $asked = $task->input['picture'] ?? null;
+
+        return is_int($asked) ? $asked : $before->picture ?? 1;
     }
 
     /** Whether nothing else is on the page that its size could matter to. */
@@ -135,19 +150,19 @@ final class ImportScan extends PageTask
         return array_diff_key($sheet->all(Drawing::class), [$id => true]) === [] && $sheet->all(InkStroke::class) === [] && $sheet->all(PassSpec::class) === [];
     }
 
-    private function picture(Task $task, Original $original): Picture
+    private function picture(Task $task, Original $original, int $number): Picture
     {
         $originals = new Originals;
         try {
             return $originals->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read(
-                $file, fn () => $this->step($task, 5, 'Reading the drawing'), (bool) ($task->input['cut'] ?? false),
+                $file, fn () => $this->step($task, 5, 'Reading the drawing'), (bool) ($task->input['cut'] ?? false), $number,
             ));
         } catch (CutShort $error) {
             // Kept: the person may say that what is there will do.
             $task->forceFill(['question' => ['kind' => 'cut', 'share' => (int) floor(100 * $error->share), 'original' => $original->id]]);
             throw $error;
         } catch (UnreadableImage $error) {
-            $originals->discard($original);
+            $originals->forget($task);
             throw $error;
         }
     }

@@ -8,6 +8,7 @@ use App\Models\Page;
 use App\Models\QueuedJob;
 use App\Models\Task;
 use App\Models\User;
+use App\Store\Originals;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
@@ -52,8 +53,13 @@ final class Tasks
     public function stop(Task $task): bool
     {
         // Waits for a landing that is under way: then the answer is that it is done.
-        return Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
+        $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']) === 1;
+        if ($isStopped && $task->kind === 'import') {
+            (new Originals)->forget($task);
+        }
+
+        return $isStopped;
     }
 
     /**

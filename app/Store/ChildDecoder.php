@@ -32,23 +32,27 @@ final readonly class ChildDecoder
     /**
      * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
      * @param  bool  $cut  whether a file that ends too early is read as far as it goes
+     * @param  int  $picture  which of the pictures of a TIFF, or pages of a PDF
      *
      * @throws CutShort
      * @throws UnreadableImage
      */
-    public function read(string $path, callable $goOn, bool $cut = false): Picture
+    public function read(string $path, callable $goOn, bool $cut = false, int $picture = 1): Picture
     {
         if (PdfPage::is($path)) {
-            return $this->readPdf($path, $goOn);
+            return $this->readPage(PdfPage::at($path, $picture, $goOn), $goOn);
+        }
+        if (SvgDrawing::is($path)) {
+            return $this->readPage(SvgDrawing::drawn($path, $goOn), $goOn);
         }
         // Of layers the size is only known when their list is read, which is the child's business.
-        $pixels = OpenRasterFile::is($path) ? ImageReader::MOST_PIXELS : self::pixelsOf(ImageHeader::of($path));
+        $pixels = OpenRasterFile::is($path) ? ImageReader::MOST_PIXELS : self::pixelsOf(ImageHeader::of($path, $picture));
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         // Blocks of 1024 bytes; four planes and the line before them.
         $blocks = intdiv(4 * $pixels, 1024) + 100_000;
         try {
             $process = (new LimitedProcess($this->megabytes, $this->seconds, 2 * $this->seconds + 30, $blocks))
-                ->run([PHP_BINARY, base_path('core/decode.php'), $path, $out, ...($cut ? ['cut'] : [])], $goOn);
+                ->run([PHP_BINARY, base_path('core/decode.php'), $path, $out, (string) $picture, ...($cut ? ['cut'] : [])], $goOn);
 
             return $this->result($process, $out);
         } catch (ProcessTimedOutException) {
@@ -64,9 +68,8 @@ final readonly class ChildDecoder
     }
 
     /** @param  callable(): void  $goOn */
-    private function readPdf(string $path, callable $goOn): Picture
+    private function readPage(PdfPage|SvgDrawing $page, callable $goOn): Picture
     {
-        $page = PdfPage::first($path, $goOn);
         try {
             $picture = $this->read($page->file, $goOn);
 

@@ -46,6 +46,11 @@ final readonly class OriginalViews
         return str_starts_with($bytes, self::JPEG) ? $bytes : null;
     }
 
+    public function discard(Original $original): void
+    {
+        $this->disk->delete($this->path($original));
+    }
+
     private function path(Original $original): string
     {
         return sprintf('pictures/original-%d.jpg', $original->id);

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Original;
 use App\Models\Page;
+use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Facades\Storage;
 
@@ -29,10 +30,21 @@ final class Originals
         ]);
     }
 
-    /** Forgets a file that turned out not to be one. What an earlier import of the same bytes kept stays. */
-    public function discard(Original $original): void
+    /** Forgets a file whose import came to nothing, unless another import took it in or is about to. */
+    public function forget(Task $import): void
+    {
+        $original = Original::query()->find($import->input['original'] ?? 0);
+        $isUsed = Task::query()->where('kind', 'import')->where('input->original', $original?->id)->whereKeyNot($import->id)->whereIn('state', ['waiting', 'working', 'done'])->exists();
+        if ($original !== null && ! $isUsed) {
+            $this->discard($original);
+        }
+    }
+
+    /** What an earlier import of the same bytes kept stays. */
+    private function discard(Original $original): void
     {
         $original->delete();
+        (new OriginalViews)->discard($original);
         if (! Original::query()->where('path', $original->path)->exists()) {
             Storage::disk('works')->delete($original->path);
         }

@@ -9,7 +9,7 @@ use Awning\Core\Codec\UnreadableImage;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 
 /**
- * The first page of a PDF as an image, made by poppler in a process of its own with limits of memory, time and output: a
+ * A page of a PDF as an image, made by poppler in a process of its own with limits of memory, time and output: a
  * PDF is a program, and these are strangers'.
  */
 final readonly class PdfPage
@@ -35,15 +35,18 @@ final readonly class PdfPage
     }
 
     /**
-     * How many pages there are; and that the first is no larger than is opened.
+     * How many pages there are; and that the one that is wanted is no larger than is opened.
      *
      * @throws UnreadableImage
      */
-    private static function check(string $path): int
+    private static function check(string $path, int $page): int
     {
-        $said = self::run(['pdfinfo', $path], static fn () => null);
+        $said = self::run(['pdfinfo', '-f', (string) $page, '-l', (string) $page, $path], static fn () => null);
         preg_match('/^Pages:\s+(\d+)/m', $said, $pages);
-        preg_match('/^Page size:\s+([\d.]+) x ([\d.]+)/m', $said, $size);
+        preg_match('/^Page\s+\d+ size:\s+([\d.]+) x ([\d.]+)/m', $said, $size);
+        if ($pages !== [] && $page > (int) $pages[1]) {
+            throw UnreadableImage::withoutPicture($page, (int) $pages[1]);
+        }
         if ($pages === [] || $size === []) {
             throw self::unreadable();
         }
@@ -56,17 +59,18 @@ final readonly class PdfPage
     }
 
     /**
+     * @param  int  $page  from 1
      * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
      * @return self with a temporary file, which whoever asks for it takes away again
      *
      * @throws UnreadableImage
      */
-    public static function first(string $path, callable $goOn): self
+    public static function at(string $path, int $page, callable $goOn): self
     {
-        $pages = self::check($path);
+        $pages = self::check($path, $page);
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         try {
-            self::run(['pdftoppm', '-png', '-r', (string) self::DPI, '-f', '1', '-l', '1', '-singlefile', $path, $out], $goOn);
+            self::run(['pdftoppm', '-png', '-r', (string) self::DPI, '-f', (string) $page, '-l', (string) $page, '-singlefile', $path, $out], $goOn);
             if (! is_file("$out.png")) {
                 throw self::unreadable();
             }

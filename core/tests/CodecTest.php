@@ -10,6 +10,7 @@ use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
+use Awning\Core\Codec\PlainSvg;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Compose\OpenRasterRenderer;
@@ -283,6 +284,45 @@ final class CodecTest extends TestCase
         self::assertSame(1, $read($this->tiff(3, 2, $fields, "\x01\x02\x03\x04\x05\x06"))->pictures);
         $this->expectException(UnreadableImage::class);
         $read(substr($this->tiff(3, 2, $fields, 'abcdef', true), 0, 20));
+    }
+
+    public function test_any_picture_of_a_tiff_is_read(): void
+    {
+        $file = $this->file('both.tif', '');
+        $both = new \Imagick;
+        foreach ([[5, 3, '#204060'], [7, 2, '#a0c0e0']] as [$width, $height, $colour]) {
+            $both->newImage($width, $height, new \ImagickPixel($colour), 'tiff');
+        }
+        $both->writeImages("tiff:$file", true);
+        $size = fn (int $number): array => [($picture = (new ImageReader)->read($file, false, $number))->width(), $picture->height(), $picture->pictures, $picture->paint->at(1, 1)[0]];
+        self::assertSame([[5, 3, 2, 0x20], [7, 2, 2, 0xA0]], [$size(1), $size(2)]);
+        $this->expectExceptionMessage('The file has no picture 3: it has 2.');
+        $size(3);
+    }
+
+    public function test_of_an_svg_only_shapes_are_left(): void
+    {
+        $svg = fn (string $inside, string $more = ''): string => '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="9" height="8"'.$more.'>'.$inside.'</svg>';
+        $left = fn (string $inside, string $more = ''): string => (string) preg_replace('/^<svg [^>]*?( height="8"[^>]*)?\/?>|<\/svg>$/', '$1', PlainSvg::of($svg($inside, $more)));
+        self::assertSame(' height="8"<path d="M0 0L1 1" style="fill:none"/>', $left('<path d="M0 0L1 1" style="fill:none"/>'));
+        self::assertSame(' height="8"<g><rect width="3"/></g>', $left("<g>\n<!-- x --><rect width=\"3\"/>\n<text>words</text></g>"));
+        self::assertSame(' height="8"<style>.a{fill:none}</style>', $left('<style>.a{fill:none}</style>'), 'a style that stays inside');
+        foreach (['<script>x()</script>', '<image href="x.png"/>', '<foreignObject><p xmlns="http://www.w3.org/1999/xhtml">x</p></foreignObject>', '<p xmlns="urn:other">x</p>'] as $gone) {
+            self::assertSame(' height="8"<g/>', $left($gone.'<g/>'), $gone);
+        }
+        self::assertSame(' height="8"<use xlink:href="#a"/><use/><use/>', $left('<use href="#a"/><use xlink:href="http://x/#a"/><use href=" data:image/png;base64,AA"/>'));
+        self::assertSame(' height="8"<g fill="url(#a)"/><g/><g/><style/>', $left('<g fill="url(#a)"/><g fill="url(http://x)"/><g style="x:URL( \'http://x\')" onclick="x()"/><style>@import "x";</style>'));
+        self::assertSame(' height="8"<g/>', $left('<g xmlns:o="urn:o" o:href="http://x" o:d="M0"/>'));
+        self::assertTrue(PlainSvg::is("\xef\xbb\xbf<?xml version='1.0'?>\n<!-- made by hand --><svg xmlns='x'>"));
+        self::assertFalse(PlainSvg::is('<html><svg>'));
+        foreach (['' => 'not an SVG', '<p/>' => 'not an SVG', $svg('<g>') => 'not an SVG', $svg(str_repeat('<g>', 70).str_repeat('</g>', 70)) => 'nested deeper', $svg(str_repeat('<g/>', 200_001)) => 'more than 200000 parts', $svg(str_repeat('<path d="M'.str_repeat('1 2 ', 1_700_000).'"/>', 3)) => 'two million points', "<svg xmlns=\"http://www.w3.org/2000/svg\" a=\"\xff\"/>" => 'UTF-8'] as $bad => $said) {
+            try {
+                PlainSvg::of($bad);
+                self::fail("$said was taken");
+            } catch (UnreadableImage $error) {
+                self::assertStringContainsString($said, $error->getMessage());
+            }
+        }
     }
 
     /** @param  list<array{string, string}>  $chunks */

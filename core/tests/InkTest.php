@@ -14,6 +14,7 @@ use Awning\Core\Ink\Skew;
 use Awning\Core\Ink\SpeckFilter;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\LineColour;
 use Awning\Core\Page\Placement;
 use Awning\Core\Raster\Plane;
@@ -335,13 +336,13 @@ final class InkTest extends TestCase
         $page = $this->page(400, 300, 240, [[40, 40, 360, 44, 0.1], [40, 256, 360, 260, 0.1], [40, 40, 44, 260, 0.1], [356, 40, 360, 260, 0.1]]);
         $askew = Warp::plane($page->mapped(implode('', array_map(fn (int $v): string => chr(255 - $v), range(0, 255)))), Projection::turn(2.5, 200, 150), 400, 300);
         $scan = (new ScanCleaner)->clean([$askew->mapped(implode('', array_map(fn (int $v): string => chr(min(240, 255 - $v)), range(0, 255))))]);
-        $placed = PlacedDrawing::of($scan, new CleanSettings, 7, 'Frame');
+        $placed = PlacedDrawing::of($scan, new CleanSettings, new DrawingSource(7, 'Frame'));
         self::assertSame([400, 300, 0.0, 7, 'Frame'], [$placed->size->width, $placed->size->height, $placed->size->dpi, $placed->drawing->original, $placed->drawing->name]);
         foreach ([[200, 42], [42, 150], [358, 150], [200, 258]] as [$x, $y]) {
             self::assertGreaterThan(150, min($placed->lines->at($x, $y), $placed->darkness->at($x, $y)), "the frame at $x, $y");
         }
         self::assertSame([0, 0], [$placed->lines->at(200, 150), $placed->darkness->at(200, 150)]);
-        $moved = PlacedDrawing::of($scan, new CleanSettings, 7, 'Frame', 0, $placed->size, new Placement(210, 160));
+        $moved = PlacedDrawing::of($scan, new CleanSettings, new DrawingSource(7, 'Frame'), $placed->size, new Placement(210, 160));
         self::assertGreaterThan(150, min($moved->lines->at(210, 52), $moved->darkness->at(210, 52)));
         self::assertSame(0, $moved->lines->at(300, 42));
     }

@@ -16,6 +16,7 @@ use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
@@ -84,7 +85,7 @@ final class SheetTest extends TestCase
         }
         $ink = new Plane($width, $height, str_repeat($row, $height));
 
-        return new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, 0, 'Scan', 300), (new FlatsFinder)->find($ink));
+        return new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), (new FlatsFinder)->find($ink));
     }
 
     private function pass(int $figure = 1): PassSpec
@@ -362,12 +363,12 @@ final class SheetTest extends TestCase
             RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5],
             RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4],
             RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
-            RecordKind::Stroke->value => ['points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]], 'weight' => 6.5, 'taper' => 0.25, 'steady' => 0.5],
+            RecordKind::Stroke->value => ['points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]], 'weight' => 6.5, 'taper' => 0.25, 'steady' => 0.5, 'grain' => 0.75],
             RecordKind::Drawing->value => [
                 'original' => 12, 'name' => 'scan.png', 'width' => 520, 'height' => 301,
                 'clean' => ['flatten' => 0.5, 'paper' => 20, 'ink' => 200, 'weight' => -1, 'specks' => 12, 'pinholes' => 3, 'colours' => 'red', 'turn' => 1.5, 'hard' => true, 'crop' => false],
-                'place' => ['x' => 100.5, 'y' => -20.25, 'scale' => 0.75, 'turn' => 12.5, 'mirror' => true, 'corners' => [[1.0, 2.0], [300.0, 4.0], [290.0, 250.0], [5.0, 240.0]]],
-                'role' => 'underdrawing', 'tint' => '#c04a2e', 'strength' => 0.35, 'visible' => false, 'found' => ['paper' => 21, 'ink' => 199],
+                'place' => ['x' => 100.5, 'y' => -20.25, 'scale' => 0.75, 'turn' => 12.5, 'mirror' => true, 'corners' => [[1.0, 2.0], [300.0, 4.0], [290.0, 250.0], [5.0, 240.0]], 'crop' => [10.0, 20.5, 200.0, 180.0], 'covers' => true],
+                'role' => 'underdrawing', 'tint' => '#c04a2e', 'strength' => 0.35, 'above' => true, 'visible' => false, 'order' => -3, 'picture' => 2, 'pictures' => 5, 'found' => ['paper' => 21, 'ink' => 199],
             ],
         ] as $kind => $data) {
             self::assertSame($data, RecordKind::from($kind)->read($data)->toData(), $kind);
@@ -388,8 +389,8 @@ final class SheetTest extends TestCase
             'pass.change' => ['id' => 'newpass1', 'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]]],
             'pass.remove' => ['id' => 'newpass1'],
             'group' => ['id' => 'group001', 'passes' => ['newpass1'], 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5]],
-            'ink.draw' => ['strokes' => [['id' => 'line0001', 'stroke' => ['points' => [[1.0, 2.0, 0.5]], 'weight' => 4.0, 'taper' => 0.1, 'steady' => 0.2]], ['id' => 'line0002', 'stroke' => null]]],
-            'drawing.change' => ['id' => 'drawing1', 'values' => ['role' => 'underdrawing', 'strength' => 0.25]],
+            'ink.draw' => ['strokes' => [['id' => 'line0001', 'stroke' => ['points' => [[1.0, 2.0, 0.5]], 'weight' => 4.0, 'taper' => 0.1, 'steady' => 0.2, 'grain' => 0.4]], ['id' => 'line0002', 'stroke' => null]]],
+            'drawing.change' => ['id' => 'drawing1', 'values' => ['role' => 'underdrawing', 'strength' => 0.25, 'above' => true, 'order' => -2]],
             'drawing.remove' => ['id' => 'drawing1'],
             'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
             'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
@@ -545,7 +546,7 @@ final class SheetTest extends TestCase
         $this->apply($this->ink(520, 301, 4));
         $dot = new Plane(40, 30, str_repeat(str_repeat("\0", 10).str_repeat("\xff", 20).str_repeat("\0", 10), 30));
         $page = (new Sheet($this->source))->size();
-        $placed = PlacedDrawing::of(new CleanScan($dot, new Levels(20, 200), $dot), new CleanSettings, 7, 'Dot', 0, $page, new Placement(300, 200, 2));
+        $placed = PlacedDrawing::of(new CleanScan($dot, new Levels(20, 200), $dot), new CleanSettings, new DrawingSource(7, 'Dot'), $page, new Placement(300, 200, 2));
         $ink = (new InkLayers(new Sheet($this->source)))->with('drawing2', $placed);
         $this->apply(new LayInk('Add', $placed, (new FlatsFinder)->find($ink), 'drawing2'));
         self::assertSame($ink->data, (new Sheet($this->source))->layer(LayerName::ink()), 'flats are found of what is laid');

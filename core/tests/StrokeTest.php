@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\LinesSvg;
+use Awning\Core\Brush\Nib;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
@@ -286,6 +288,26 @@ final class StrokeTest extends TestCase
         $page = new Rect(0, 0, 20, 20);
         self::assertSame($drawing->on($page), $drawing->on(new Rect(0, 0, 20, 20)));
         self::assertSame(6, $drawing->on(new Rect(0, 0, 6, 20))->bounds->right(), 'another page, another drawing');
+    }
+
+    public function test_the_papers_tooth_breaks_a_line_up_where_it_lies(): void
+    {
+        $line = new StrokeMask(new Rect(300, 200, 200, 100), str_repeat("\xff", 20_000));
+        $paper = fn (StrokeMask $mask): float => substr_count($mask->data, "\0") / strlen($mask->data);
+        self::assertSame($line, Grain::on($line, 0));
+        [$some, $much] = [Grain::on($line, 0.4), Grain::on($line, 1)];
+        self::assertGreaterThan(0.03, $paper($some));
+        self::assertGreaterThan(3 * $paper($some), $paper($much));
+        self::assertLessThan(0.7, $paper($much), 'a line is still a line');
+        $part = Grain::on(new StrokeMask(new Rect(350, 230, 100, 50), str_repeat("\xff", 5_000)), 0.4);
+        self::assertSame($some->cut(new Rect(350, 230, 100, 50)), $part->data, 'the same paper under another line');
+        $faint = Grain::on(new StrokeMask(new Rect(300, 200, 200, 100), str_repeat("\x40\x80", 10_000)), 0.4);
+        foreach ([0, 777, 12_345] as $at) {
+            self::assertEqualsWithDelta(($at % 2 === 0 ? 0x40 : 0x80) * ord($some->data[$at]) / 255, ord($faint->data[$at]), 0.51);
+        }
+        $stroke = fn (float $grain): InkStroke => new InkStroke([[20.0, 30.0, 1.0], [180.0, 30.0, 1.0]], 20, grain: $grain);
+        $page = new Rect(0, 0, 200, 60);
+        self::assertSame(Grain::on(Nib::draw($stroke(0), $page), 0.7)->data, Nib::draw($stroke(0.7), $page)->data);
     }
 
     public function test_lines_go_to_svg_and_back(): void

@@ -8,7 +8,9 @@ declare(strict_types=1);
  */
 
 use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
@@ -241,8 +243,14 @@ foreach ([1.0, 0.8, 0.31] as $opacity) {
     $layings[] = ['opacity' => $opacity, 'erase' => true, 'paint' => [1, 2, 3], 'stroke' => base64_encode($stroke), 'before' => base64_encode($bytes($paint)), 'after' => base64_encode($erased)];
 }
 
+// A tile of a line that the paper's tooth breaks up: the third to the right, the second down.
+$line = str_repeat("\0\x20\x80\xff", 256 * 64);
+$grains = array_map(fn (float $amount): array => [
+    'amount' => $amount, 'line' => base64_encode($line), 'grained' => base64_encode(Grain::on(new StrokeMask(new Rect(512, 256, 256, 256), $line), $amount)->data),
+], [0.3, 1.0]);
+
 $folder = $argv[1];
 @mkdir($folder, 0777, true);
 file_put_contents("$folder/pages.json", json_encode(['count' => COUNT, 'palette' => $paletteData, 'pages' => $pages], JSON_THROW_ON_ERROR));
-file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings], JSON_THROW_ON_ERROR));
+file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings, 'grains' => $grains], JSON_THROW_ON_ERROR));
 printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

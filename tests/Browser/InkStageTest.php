@@ -148,6 +148,102 @@ final class InkStageTest extends BrowserTestCase
         self::assertGreaterThan($screen[0] + 20, $screen[2]);
     }
 
+    /** Presses on the page, place after place. */
+    private function places(Browser $browser, array ...$points): void
+    {
+        foreach ($points as $point) {
+            $this->drag($browser, [$point, $point]);
+        }
+    }
+
+    public function test_shapes_are_made_tidied_and_enlarged(): void
+    {
+        $browser = $this->inking();
+        $browser->press('Shape');
+        $this->places($browser, [30, 20], [180, 20], [180, 45], [180, 45]);
+        $this->saved($browser);
+        self::assertSame([255, 255, 0], [$this->inkAt(100, 20), $this->inkAt(180, 35), $this->inkAt(60, 45)], 'two sides of a corner, open at the end');
+        $browser->run('window.awning.bench.set({ shape: "ellipse" })');
+        $browser->stroke([$this->at($browser, 250, 6), $this->at($browser, 270, 12), $this->at($browser, 298, 20)], shift: true);
+        $this->saved($browser);
+        self::assertSame([255, 255, 255, 0], [$this->inkAt(250, 30), $this->inkAt(298, 30), $this->inkAt(274, 54), $this->inkAt(274, 20)], 'a circle, from its upper left');
+        $browser->run('window.awning.bench.set({ shape: "curve" })');
+        $this->places($browser, [30, 375], [110, 350], [190, 375], [190, 375]);
+        $this->saved($browser);
+        self::assertGreaterThan(0, max($this->inkAt(110, 350), $this->inkAt(110, 351), $this->inkAt(110, 349)), 'a curve goes through its places');
+        self::assertSame(0, $this->inkAt(70, 364), 'and is no corner');
+
+        $browser->press('Ink', 'main button');
+        $this->drag($browser, [[150, 12], [150, 52]]);
+        $this->saved($browser);
+        self::assertSame(255, $this->inkAt(150, 12), 'it overshoots the line');
+        $browser->press('Show what would change');
+        $browser->until('document.body.innerText.includes("would change, as marked")', 'what would change');
+        self::assertSame(255, $this->inkAt(150, 12), 'nothing is done yet');
+        $browser->press('Do it');
+        $this->saved($browser);
+        self::assertSame([0, 255], [$this->inkAt(150, 12), $this->inkAt(150, 20)], 'cut back to the line');
+
+        $this->have($browser, '1.5 ×');
+        self::assertSame([900, 600], [$this->page->refresh()->width, $this->page->height]);
+        self::assertSame([255, 0], [ord($this->sheet()->layer(LayerName::ink())[30 * 900 + 150]), ord($this->sheet()->layer(LayerName::ink())[45 * 900 + 150])]);
+    }
+
+    public function test_lines_come_as_svg_take_colour_and_grain(): void
+    {
+        $browser = $this->inking();
+        $svg = tempnam(sys_get_temp_dir(), 'lines').'.svg';
+        file_put_contents($svg, '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="400"><path d="M20 20L580 20" stroke="black" stroke-width="12" fill="none"/></svg>');
+        $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[aria-label="Lines to draw"]'))->sendKeys($svg);
+        $this->saved($browser);
+        $browser->until('Object.keys(window.awning.session.view.records.stroke).length === 1', 'the line');
+        $this->saved($browser);
+        @unlink($svg);
+        self::assertSame([255, 0], [$this->inkAt(300, 20), $this->inkAt(300, 30)]);
+        for ($times = 0; $times < 8; $times++) {
+            $browser->press('Drier');
+        }
+        $this->saved($browser);
+        self::assertSame(0.8, array_values($this->sheet()->all(InkStroke::class))[0]->grain);
+        $row = substr($this->sheet()->layer(LayerName::ink()), 20 * 600 + 50, 500);
+        self::assertGreaterThan(50, substr_count($row, "\0"), 'paper shows in the line');
+        self::assertGreaterThan(50, substr_count($row, "\xff"), 'and ink');
+
+        $browser->press('Light');
+        $browser->run('const list = document.querySelector("select[aria-label=\"Colour of the lines\"]"); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(list, "colour"); list.dispatchEvent(new Event("change", { bubbles: true }))');
+        $this->saved($browser);
+        $browser->run('const field = document.querySelector("input[type=color][aria-label^=\"The lines\"]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#aa2211"); field.dispatchEvent(new Event("input", { bubbles: true })); field.focus(); field.blur()');
+        $this->saved($browser);
+        self::assertSame([0xAA, 0x22, 0x11], $this->colour($browser, 42, 200), 'a line of the drawing, at its middle');
+        self::assertSame('#aa2211', $this->sheet()->size()->lines->colour->hex());
+        $browser->press('Roll up', '.slat button');
+        $this->saved($browser);
+        self::assertFalse($this->sheet()->size()->lines->shown);
+    }
+
+    public function test_settings_are_looked_at_parts_cut_out_and_corners_dragged(): void
+    {
+        $browser = $this->inking();
+        $screen = fn (int $x, int $y): array => $browser->run('const { canvas, view } = window.awning.renderer; return [...canvas.getContext("2d").getImageData(canvas.width / 2 + (arguments[0] - view.x) * view.scale, canvas.height / 2 + (arguments[1] - view.y) * view.scale, 1, 1).data]', [$x, $y]);
+        self::assertGreaterThan(200, $screen(38, 200)[0]);
+        $browser->run('window.awning.bench.try({ clean: { weight: 3 } })');
+        $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] < 60 })()', 'a heavier line, before it is cleaned');
+        self::assertSame(0, $this->inkAt(38, 200), 'nothing is done yet');
+        $browser->press('Put back');
+        $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] > 200 })()', 'the line as it is');
+
+        $browser->press('Place', 'aside button');
+        $this->drag($browser, [[0, 200], [100, 205], [210, 210]]);
+        self::assertEqualsWithDelta([210, 0, 600, 400], $browser->run('return window.awning.bench.view.trial.place.crop'), 2);
+        $this->have($browser, 'Lay it here');
+        self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(222, 200)], 'what lies left of the side is gone');
+        self::assertEqualsWithDelta(210, $this->sheet()->find(Drawing::class, 'drawing1')?->place->crop[0], 2);
+
+        $browser->run('window.awning.bench.try({ place: { crop: null, corners: [[30, 50], [570, 50], [570, 350], [30, 350]] } })');
+        $this->drag($browser, [[30, 50], [100, 30], [206, 44]]);
+        self::assertEqualsWithDelta([[206, 44], [570, 50]], array_slice($browser->run('return window.awning.bench.view.trial.place.corners'), 0, 2), 2);
+    }
+
     public function test_an_empty_page_is_begun_and_drawn_on(): void
     {
         $page = \App\Models\Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Blank']);

@@ -365,12 +365,12 @@ final class BenchTest extends TestCase
             $two->readImageBlob($this->scanBytes($width, 400));
         }
         $two->setFormat('tiff');
-        self::assertSame('The first of 2 pictures in the file was taken.', $import($two->getImagesBlob(), 'both.tif'));
+        self::assertSame('Picture 1 of 2 in the file was taken; Place takes another.', $import($two->getImagesBlob(), 'both.tif'));
         $pdf = new \Imagick;
         $pdf->readImageBlob($this->scanBytes());
         $pdf->setImageFormat('jpeg');
         $jpeg = $pdf->getImageBlob();
-        self::assertSame('The first of 2 pictures in the file was taken.', $import($this->pdf($jpeg, 600, 400, 2), 'pages.pdf'));
+        self::assertSame('Picture 1 of 2 in the file was taken; Place takes another.', $import($this->pdf($jpeg, 600, 400, 2), 'pages.pdf'));
         self::assertSame([600, 400], [$page->refresh()->width, $page->height]);
         $layered = sys_get_temp_dir().'/awning-'.bin2hex(random_bytes(6)).'.ora';
         $writer = new OpenRasterWriter($layered);
@@ -393,13 +393,120 @@ final class BenchTest extends TestCase
         self::assertStringStartsWith('Next to no ink was found.', $import($blank->getImageBlob(), 'blank.png'));
     }
 
+    public function test_another_picture_of_the_same_file_is_taken(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series))->assertOk();
+        $two = new \Imagick;
+        foreach ([600, 610] as $width) {
+            $two->readImageBlob($this->scanBytes($width, 400));
+        }
+        $two->setFormat('tiff');
+        $take = function (array $more) use ($page): array {
+            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1'] + $more)->assertStatus(202)->json('id');
+
+            return $this->getJson("/api/tasks/$task")->json();
+        };
+        $take(['scan' => $this->upload($two->getImagesBlob(), 'both.tif')]);
+        $drawing = fn (): array => $this->getJson("/api/pages/$page->id")->json('records.drawing.drawing1');
+        $original = $drawing()['original'];
+        self::assertSame([600, 1, 2], [$drawing()['width'], $drawing()['picture'], $drawing()['pictures']]);
+        self::assertSame('done', $take(['original' => $original, 'picture' => 2])['state']);
+        self::assertSame([610, 2, $original, 610], [$drawing()['width'], $drawing()['picture'], $drawing()['original'], $page->refresh()->width]);
+        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['turn' => 0]))->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertSame([610, 2], [$drawing()['width'], $drawing()['picture']], 'cleaning again stays with it');
+        $failed = $take(['original' => $original, 'picture' => 3]);
+        self::assertSame(['failed', 'The file has no picture 3: it has 2.'], [$failed['state'], $failed['message']]);
+        self::assertSame([1, 'both.tif'], [DB::table('originals')->where('page_id', $page->id)->count(), DB::table('originals')->where('page_id', $page->id)->value('name')], 'the file stays kept');
+        $jpeg = new \Imagick;
+        $jpeg->readImageBlob($this->scanBytes());
+        $jpeg->setImageFormat('jpeg');
+        self::assertSame('done', $take(['scan' => $this->upload($this->pdf($jpeg->getImageBlob(), 600, 400, 2), 'pages.pdf'), 'picture' => 2])['state']);
+        self::assertSame([2, 'pages.pdf'], [$drawing()['picture'], $drawing()['name']]);
+        self::assertSame('The file has no picture 9: it has 2.', $take(['original' => $drawing()['original'], 'picture' => 9])['message']);
+    }
+
+    public function test_a_drawing_of_shapes_is_drawn_without_what_is_not_shapes(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series))->assertOk();
+        $import = function (string $svg) use ($page): array {
+            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($svg, 'lines.svg')])->assertStatus(202)->json('id');
+
+            return $this->getJson("/api/tasks/$task")->json();
+        };
+        $frame = '<rect x="10" y="10" width="180" height="80" fill="none" stroke="black" stroke-width="4"/>';
+        $outside = sys_get_temp_dir().'/awning-outside.svg';
+        file_put_contents($outside, '<svg xmlns="http://www.w3.org/2000/svg" width="50" height="50"><rect width="50" height="50"/></svg>');
+        self::assertSame('done', $import('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 200 100">'.$frame.'<image x="80" y="40" width="30" height="30" xlink:href="file://'.$outside.'"/><script>while(true){}</script></svg>')['state']);
+        unlink($outside);
+        $page->refresh();
+        self::assertSame([4000, 2000], [$page->width, $page->height], 'as large as a page');
+        $ink = (new Sheet(new PageStore($page)))->layer(LayerName::ink());
+        self::assertSame(["\xff", "\0", "\0"], [$ink[1000 * 4000 + 200], $ink[1000 * 4000 + 400], $ink[1000 * 4000 + 1800]], 'the frame, and nothing from outside');
+        foreach (['<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><g>' => 'This is not an SVG drawing', '<svg xmlns="http://www.w3.org/2000/svg"/>' => 'The SVG does not say how large', '<svg xmlns="http://www.w3.org/2000/svg" width="30000" height="30000"/>' => 'The drawing would be', '<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>' => 'The SVG has entities'] as $svg => $said) {
+            $file = $this->upload($svg, 'lines.svg');
+            $answer = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $file]);
+            $task = $answer->status() === 202 ? $this->getJson('/api/tasks/'.$answer->json('id'))->json() : null;
+            self::assertStringStartsWith($said, (string) ($task['message'] ?? $answer->json('message')));
+        }
+    }
+
+    public function test_a_drawing_is_looked_at_before_it_is_cleaned_otherwise(): void
+    {
+        [$series, $page] = $this->series();
+        $this->import($page, $this->person('Mira', $series));
+        $look = fn (array $clean, array $more = []) => $this->postJson("/api/pages/$page->id/drawings/drawing1/look", $more + ['clean' => ['turn' => 0.0] + $clean, 'level' => 0, 'tiles' => [0, 0, 3, 2]]);
+        $print = $this->fingerprint($page);
+        $now = $this->getJson("/api/pages/$page->id")->json('records.drawing.drawing1.clean');
+        $seen = function (array $clean) use ($look, $now): array {
+            $answer = $look($clean + $now)->assertOk();
+            $file = sys_get_temp_dir().'/awning-look.png';
+            file_put_contents($file, (string) $answer->getContent());
+            $plane = (new ImageReader)->read($file)->paint;
+            unlink($file);
+
+            return [$answer->headers->get('X-Awning-Place'), $plane->width, $plane->height, $plane->at(38, 200)[0], $plane->at(42, 200)[0]];
+        };
+        self::assertSame(['0 0', 768, 512, 255, 0], $seen([]));
+        self::assertSame(['0 0', 768, 512, 0, 0], $seen(['weight' => 3]), 'heavier by three');
+        self::assertSame(['0 0', 768, 512, 255, 255], $seen(['weight' => -3]), 'and lighter');
+        [$place, $width, $height, , $line] = $seen(['flatten' => 0.5]);
+        self::assertSame(['drawing', 600, 400, 0], [$place, $width, $height, $line], 'the whole of it, where the paper counts');
+        $look(['weight' => 9])->assertStatus(422);
+        $look([], ['tiles' => [0, 0, 40, 40]])->assertStatus(422);
+        $look([], ['tiles' => [3, 0, 3, 2]])->assertStatus(422);
+        $this->postJson("/api/pages/$page->id/drawings/nosuchone/look", ['clean' => [], 'level' => 0, 'tiles' => [0, 0, 1, 1]])->assertStatus(422);
+        $this->postJson("/api/pages/$page->id/drawings/nosuchone/look", ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]])->assertNotFound();
+        self::assertSame($print, $this->fingerprint($page), 'looking changes nothing');
+    }
+
+    public function test_an_import_that_is_stopped_leaves_no_file(): void
+    {
+        [$series, $page] = $this->series();
+        $this->import($page, $this->person('Mira', $series));
+        config(['queue.default' => 'database']);
+        $kept = DB::table('originals')->pluck('path')->all();
+        $other = $this->scanBytes(620, 400);
+        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($other, 'other.png')])->assertStatus(202)->json('id');
+        self::assertCount(2, DB::table('originals')->get());
+        $this->deleteJson("/api/tasks/$task")->assertJson(['state' => 'stopped']);
+        self::assertSame($kept, DB::table('originals')->pluck('path')->all());
+        self::assertFalse(Storage::disk('works')->exists(sprintf('originals/%d/%s', $page->id, hash('sha256', $other))));
+        self::assertTrue(Storage::disk('works')->exists($kept[0]));
+        $again = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'original' => DB::table('originals')->value('id')])->assertStatus(202)->json('id');
+        $this->deleteJson("/api/tasks/$again")->assertJson(['state' => 'stopped']);
+        self::assertSame($kept, DB::table('originals')->pluck('path')->all(), 'a file that is on the page stays');
+    }
+
     public function test_lines_leave_as_svg_and_come_back(): void
     {
         [$series, $page] = $this->series();
         $this->hold($page, $this->person('Mira', $series))->assertOk();
         $this->get("/api/pages/$page->id/lines")->assertStatus(422);
         $this->op($page, ['kind' => 'page.start', 'width' => 700, 'height' => 400, 'dpi' => 300])->assertOk();
-        $stroke = ['points' => [[40, 40, 0.5], [500, 300, 1]], 'weight' => 9, 'taper' => 0.25, 'steady' => 0];
+        $stroke = ['points' => [[40, 40, 0.5], [500, 300, 1]], 'weight' => 9, 'taper' => 0.25, 'steady' => 0, 'grain' => 0.5];
         $this->op($page, ['kind' => 'ink.draw', 'strokes' => [['id' => 'line0001', 'stroke' => $stroke]]])->assertOk();
         $svg = (string) $this->get("/api/pages/$page->id/lines")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
         $this->postJson("/api/pages/$page->id/lines", ['svg' => $svg])->assertOk()->assertExactJson([$stroke]);

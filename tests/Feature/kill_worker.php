@@ -18,6 +18,7 @@ use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
@@ -39,7 +40,7 @@ function lay(int $seed): LayInk
     $noise = (new Random\Randomizer(new Random\Engine\Xoshiro256StarStar($seed)))->getBytes($side * $side);
     $ink = new Plane($side, $side, $noise);
 
-    return new LayInk("Ink $seed", PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, 0, 'Scan', 300), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []));
+    return new LayInk("Ink $seed", PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []));
 }
 
 /* Counts the queries of an op, and kills what is to be killed after the one it is told. */

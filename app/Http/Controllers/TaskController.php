@@ -13,10 +13,12 @@ use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
 use App\Store\PdfPage;
+use App\Store\SvgDrawing;
 use Awning\Core\Codec\ImageHeader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Drawing;
 use Awning\Core\Page\Placement;
 use Awning\Core\Sheet\Ops\EnlargePage;
 use Illuminate\Http\JsonResponse;
@@ -45,15 +47,16 @@ final class TaskController
             'original' => 'sometimes|integer',
             'cut' => 'sometimes|boolean',
             'drawing' => 'sometimes|string|regex:/^[a-z0-9]{6,24}$/D',
+            'picture' => 'sometimes|integer|min:1|max:'.Drawing::MOST_PICTURES,
         ]);
         $file = $request->file('scan');
         if ($file instanceof UploadedFile) {
-            PdfPage::is($file->path()) || OpenRasterFile::is($file->path()) || ImageHeader::of($file->path());
+            PdfPage::is($file->path()) || SvgDrawing::is($file->path()) || OpenRasterFile::is($file->path()) || ImageHeader::of($file->path());
             $original = $originals->keep($page, $request->person(), $file->path(), $file->getClientOriginalName());
         } else {
             $original = $page->originals()->findOrFail($request->integer('original'));
         }
-        $input = ['original' => $original->id, 'cut' => $request->boolean('cut')];
+        $input = ['original' => $original->id, 'cut' => $request->boolean('cut'), 'picture' => $request->integer('picture', 1)];
         if ($request->has('drawing')) {
             $input['drawing'] = $request->string('drawing')->toString();
         }

@@ -39,8 +39,8 @@ final class LinesSvg
         foreach ($strokes as $stroke) {
             $points = implode(' ', array_map(fn (array $point): string => self::number($point[0]).','.self::number($point[1]).','.self::number($point[2]), $stroke->points));
             $paths .= sprintf(
-                "  <path d=\"%s\" awning:points=\"%s\" awning:weight=\"%s\" awning:taper=\"%s\" awning:steady=\"%s\"/>\n",
-                self::outline($stroke), $points, self::number($stroke->weight), self::number($stroke->taper), self::number($stroke->steady),
+                "  <path d=\"%s\" awning:points=\"%s\" awning:weight=\"%s\" awning:taper=\"%s\" awning:steady=\"%s\" awning:grain=\"%s\"/>\n",
+                self::outline($stroke), $points, self::number($stroke->weight), self::number($stroke->taper), self::number($stroke->steady), self::number($stroke->grain),
             );
         }
 
@@ -132,7 +132,7 @@ final class LinesSvg
     {
         $own = $element->attributes(self::SPACE);
         if ($own !== null && isset($own['points'])) {
-            return [$this->ours((string) $own['points'], (float) $own['weight'], (float) $own['taper'], (float) $own['steady'], $matrix)];
+            return [$this->ours($own, $matrix)];
         }
         $courses = match ($element->getName()) {
             'path' => $width === null ? [] : self::pathCourses(self::said($element, 'd')),
@@ -145,7 +145,7 @@ final class LinesSvg
         $strokes = [];
         foreach ($courses as $course) {
             foreach (array_chunk($course, InkStroke::MOST_POINTS) as $part) {
-                $strokes[] = $this->stroke(array_map(fn (array $at): array => [...self::at($matrix, $at[0], $at[1]), 1.0], $part), $weight, 0.0, 0.0);
+                $strokes[] = $this->stroke(array_map(fn (array $at): array => [...self::at($matrix, $at[0], $at[1]), 1.0], $part), $weight);
             }
         }
 
@@ -153,19 +153,21 @@ final class LinesSvg
     }
 
     /** @param  list<float>  $matrix */
-    private function ours(string $points, float $weight, float $taper, float $steady, array $matrix): InkStroke
+    private function ours(\SimpleXMLElement $own, array $matrix): InkStroke
     {
         $course = [];
-        foreach (preg_split('/\s+/', trim($points), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $point) {
+        foreach (preg_split('/\s+/', trim((string) $own['points']), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $point) {
             $parts = array_map(floatval(...), explode(',', $point));
             $course[] = [...self::at($matrix, $parts[0], $parts[1] ?? 0.0), max(0.0, min(1.0, $parts[2] ?? 1.0))];
         }
 
-        return $this->stroke($course, $weight, $taper, $steady) ?? throw new \InvalidArgumentException('A line in the file has no points. Save it again.');
+        $said = fn (string $name): float => (float) ($own[$name] ?? 0);
+
+        return $this->stroke($course, $said('weight'), $said('taper'), $said('steady'), $said('grain')) ?? throw new \InvalidArgumentException('A line in the file has no points. Save it again.');
     }
 
     /** @param  list<array{float, float, float}>  $course */
-    private function stroke(array $course, float $weight, float $taper, float $steady): ?InkStroke
+    private function stroke(array $course, float $weight, float $taper = 0.0, float $steady = 0.0, float $grain = 0.0): ?InkStroke
     {
         $this->points += count($course);
         if ($this->points > self::MOST_POINTS) {
@@ -177,7 +179,7 @@ final class LinesSvg
             }
         }
 
-        return $course === [] ? null : new InkStroke($course, max(1.0, min(InkStroke::HEAVIEST, $weight)), max(0.0, min(0.5, $taper)), max(0.0, min(0.95, $steady)));
+        return $course === [] ? null : new InkStroke($course, max(1.0, min(InkStroke::HEAVIEST, $weight)), max(0.0, min(0.5, $taper)), max(0.0, min(0.95, $steady)), max(0.0, min(1.0, $grain)));
     }
 
     /** An attribute without a prefix, '' when there is none. */

@@ -17,7 +17,7 @@ final readonly class Nib
      */
     public static function draw(InkStroke $stroke, Rect $page): StrokeMask
     {
-        return (new StrokeRaster)->draw(new Path($stroke->tapered()), self::brush($stroke), $page);
+        return Grain::on((new StrokeRaster)->draw(new Path($stroke->tapered()), self::brush($stroke), $page), $stroke->grain);
     }
 
     /** @return non-empty-list<array{float, float, float}> places of the calmed line, each with its radius in px */

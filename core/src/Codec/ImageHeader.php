@@ -43,7 +43,7 @@ final readonly class ImageHeader
 
     /**
      * @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss
-     * @param  int  $pictures  how many the file holds; the first is read
+     * @param  int  $pictures  how many the file holds
      * @param  int<0, 8>  $orientation  EXIF's, 1 to 8, where the decoder does not see it by itself; 0: it does, or there is none
      * @param  bool  $isNegative  whether what is decoded must be turned over, light for dark
      * @param  bool  $isOpaque  whether a sample beyond the colours is something else than alpha
@@ -54,16 +54,20 @@ final readonly class ImageHeader
     ) {
     }
 
-    /** @throws UnreadableImage when it is no such file, or says a size that is not opened */
-    public static function of(string $path): self
+    /**
+     * @param  int  $number  which of a TIFF's pictures, from 1
+     *
+     * @throws UnreadableImage when it is no such file, has no such picture, or says a size that is not opened
+     */
+    public static function of(string $path, int $number = 1): self
     {
         $file = new FileBytes($path);
         $header = match (self::kindOf($file->at(0, 16))) {
             'png' => self::png($file),
             'jpeg' => self::jpeg($file),
-            'tiff' => self::tiff($file),
+            'tiff' => self::tiff($file, $number),
             'webp' => self::webp($file),
-            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image. Save it as one of these and send it again.'),
+            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image, nor a PDF, SVG or OpenRaster. Save it as one of these and send it again.'),
         };
         self::checkSize($header->width, $header->height);
 
@@ -173,9 +177,12 @@ final readonly class ImageHeader
         return $file->size;
     }
 
-    private static function tiff(FileBytes $file): self
+    private static function tiff(FileBytes $file, int $number): self
     {
-        $fields = TiffFields::first($file);
+        $fields = TiffFields::of($file, $number);
+        if ($number > $fields->pictures) {
+            throw UnreadableImage::withoutPicture($number, $fields->pictures);
+        }
         $isWhiteFirst = $fields->has(self::TIFF_PHOTOMETRIC) && $fields->value(self::TIFF_PHOTOMETRIC) === 0;
 
         return new self(

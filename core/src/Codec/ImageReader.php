@@ -26,19 +26,20 @@ final readonly class ImageReader
 
     /**
      * @param  bool  $cut  whether a file that ends too early is read as far as it goes
+     * @param  int  $number  which of a TIFF's pictures, from 1; other files have one that is read
      *
      * @throws CutShort
      * @throws UnreadableImage
      */
-    public function read(string $path, bool $cut = false): Picture
+    public function read(string $path, bool $cut = false, int $number = 1): Picture
     {
-        $header = ImageHeader::of($path);
+        $header = ImageHeader::of($path, $number);
         if ($header->kind === 'tiff' && $header->share < 1 && ! $cut) {
             throw new CutShort($header->share);
         }
         $essentials = Essentials::of($path, $header->kind);
         try {
-            $picture = $this->decode($header, $essentials ?? $path, $path);
+            $picture = $this->decode($header, $essentials ?? $path, $path, $number);
         } finally {
             if ($essentials !== null) {
                 @unlink($essentials);
@@ -73,12 +74,12 @@ final readonly class ImageReader
         Imagick::setResourceLimit(Imagick::RESOURCETYPE_DISK, 0);
     }
 
-    private function decode(ImageHeader $header, string $path, string $original): Picture
+    private function decode(ImageHeader $header, string $path, string $original, int $number): Picture
     {
         self::limitResources();
         $image = new Imagick;
         try {
-            $image->readImage("$header->kind:$path".($header->kind === 'tiff' ? '[0]' : ''));
+            $image->readImage("$header->kind:$path".($header->kind === 'tiff' ? sprintf('[%d]', $number - 1) : ''));
             $dpi = $this->dpi($image);
             if ($header->orientation > 0) {
                 $image->setImageOrientation($header->orientation);

@@ -12,7 +12,7 @@ final readonly class Picture
 {
     /**
      * @param  float  $dpi  0 when the file does not say
-     * @param  int  $pictures  how many the file holds; this is the first
+     * @param  int  $pictures  how many the file holds; this is one of them
      */
     public function __construct(public Paint $paint, public bool $grey, public float $dpi, public int $pictures = 1)
     {

@@ -31,11 +31,25 @@ final readonly class TiffFields
     /** @param  int  $start  where the block begins in the file: 0 for a TIFF */
     public static function first(FileBytes $file, int $start = 0): self
     {
+        return self::of($file, 1, $start);
+    }
+
+    /**
+     * @param  int  $picture  which of the directories, from 1; the last where there are fewer
+     * @param  int  $start  where the block begins in the file: 0 for a TIFF
+     */
+    public static function of(FileBytes $file, int $picture, int $start = 0): self
+    {
         $low = $file->at($start, 2) === 'II';
         $isBig = $file->number($start + 2, 2, $low) === 43;
         $next = $isBig ? $file->number($start + 8, 8, $low) : $file->number($start + 4, 4, $low);
         [$fields, $after] = self::directory($file, $start, $start + $next, $low, $isBig);
         for ($pictures = 1; $after > 0 && $pictures < self::MOST_PICTURES; $pictures++) {
+            if ($pictures < $picture) {
+                [$fields, $after] = self::directory($file, $start, $start + $after, $low, $isBig);
+
+                continue;
+            }
             [$count, $size, $width] = $isBig ? [$file->number($start + $after, 8, $low), 20, 8] : [$file->number($start + $after, 2, $low), 12, 4];
             $end = $start + $after + ($isBig ? 8 : 2) + $size * min(self::MOST_VALUES, $count);
             $after = $count === 0 ? 0 : $file->number($end, $width, $low);

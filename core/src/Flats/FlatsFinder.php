@@ -42,7 +42,7 @@ final readonly class FlatsFinder
         $width = $ink->width;
         $height = $ink->height;
         $clock = new Stopwatch;
-        $bounds = strtr($ink->data, Bytes::identity(), Bytes::threshold(self::BOUND));
+        $bounds = self::bounds($ink);
         $bridges = $this->bridge($bounds, $width, $height);
         $clock->lap('bridges');
 
@@ -62,6 +62,20 @@ final readonly class FlatsFinder
         $clock->lap('growth');
 
         return new FlatsResult(new Labels($width, $height, $labels), $regions, $bridges, $clock->laps());
+    }
+
+    /** @return string what bounds regions, bridges among it: 255, else 0 */
+    public function closed(Plane $ink): string
+    {
+        $bounds = self::bounds($ink);
+        $this->bridge($bounds, $ink->width, $ink->height);
+
+        return $bounds;
+    }
+
+    private static function bounds(Plane $ink): string
+    {
+        return strtr($ink->data, Bytes::identity(), Bytes::threshold(self::BOUND));
     }
 
     /** @return list<Bridge> */

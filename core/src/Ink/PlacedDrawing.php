@@ -7,6 +7,7 @@ namespace Awning\Core\Ink;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Placement;
 use Awning\Core\Raster\Bytes;
@@ -31,16 +32,17 @@ final readonly class PlacedDrawing
     /**
      * @param  ?PageSize  $page  null: a page as large as the drawing is begun
      * @param  ?Drawing  $before  what the page knows of it so far: its role and where it lies stay
+     * @param  int  $order  of a drawing that is new to the page
      */
-    public static function of(CleanScan $scan, CleanSettings $settings, int $original, string $name, float $dpi = 0.0, ?PageSize $page = null, ?Placement $place = null, ?Drawing $before = null): self
+    public static function of(CleanScan $scan, CleanSettings $settings, DrawingSource $source, ?PageSize $page = null, ?Placement $place = null, ?Drawing $before = null, int $order = 0): self
     {
         [$width, $height] = [$scan->ink->width, $scan->ink->height];
-        $page ??= new PageSize($width, $height, $dpi);
+        $page ??= new PageSize($width, $height, $source->dpi);
         $place ??= $before->place ?? Placement::middleOf($page);
         $drawing = new Drawing(
-            $original, mb_substr($name, 0, 200), $width, $height, $settings, $place,
+            $source->original, mb_substr($source->name, 0, 200), $width, $height, $settings, $place,
             $before->role ?? DrawingRole::Ink, $before->tint ?? Drawing::TINT, $before->strength ?? Drawing::STRENGTH, $before->visible ?? true,
-            self::found($scan),
+            self::found($scan), $before->above ?? false, $before->order ?? $order, $source->picture, $source->pictures,
         );
         $isPlain = $place->isPlain($width, $height, $page);
         $there = $isPlain ? null : $place->projection($width, $height);
@@ -50,10 +52,15 @@ final readonly class PlacedDrawing
             default => $turn ?? $there,
         };
 
+        $part = $place->part($width, $height);
+        $lay = fn (Plane $plane, Projection $there): Plane => $part === null
+            ? Warp::plane($plane, $there, $page->width, $page->height)
+            : $part->keep(Warp::plane($plane, $there, $page->width, $page->height));
+
         return new self(
             $drawing, $page,
-            $darkness === null ? $scan->darkness : Warp::plane($scan->darkness->mapped(self::withoutPaper()), $darkness, $page->width, $page->height),
-            $there === null ? $scan->ink : Warp::plane($scan->ink, $there, $page->width, $page->height),
+            $darkness === null ? $scan->darkness : $lay($scan->darkness->mapped(self::withoutPaper()), $darkness),
+            $there === null ? $scan->ink : $lay($scan->ink, $there),
         );
     }
 

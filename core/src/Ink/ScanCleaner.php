@@ -29,20 +29,34 @@ final readonly class ScanCleaner
         $edge = $flat->edge;
         $darkness = $settings->crop && $edge?->isSure === true ? $edge->keep($flat->darkness) : $flat->darkness;
         $levels = $settings->paper === null || $settings->ink === null ? Levels::measure($darkness) : new Levels($settings->paper, $settings->ink);
-        $specks = new SpeckFilter($settings->specks);
-        $ink = $specks->drop($darkness->mapped($levels->table()), $dropped);
-        $ink = (new PinholeFilter($settings->pinholes))->fill($ink);
+        $ink = self::inked($darkness, $levels, $settings, $dropped);
         $askew = Skew::of($ink);
         $turn = $settings->turn ?? ($askew === null || abs($askew) < self::STRAIGHT ? 0.0 : -$askew);
         if ($turn !== 0.0) {
             $about = Projection::turn($turn, $ink->width / 2, $ink->height / 2);
             $ink = Warp::plane($ink, $about, $ink->width, $ink->height);
         }
+
+        return new CleanScan($darkness, $levels, self::finished($ink, $settings), $askew, $turn, $dropped, $edge, $flat->colours);
+    }
+
+    /**
+     * From how dark it is to lines, without specks and pinholes.
+     *
+     * @param-out  int  $dropped  how many specks went
+     */
+    public static function inked(Plane $darkness, Levels $levels, CleanSettings $settings, ?int &$dropped = null): Plane
+    {
+        $ink = (new SpeckFilter($settings->specks))->drop($darkness->mapped($levels->table()), $dropped);
+
+        return (new PinholeFilter($settings->pinholes))->fill($ink);
+    }
+
+    /** Lines as heavy and as hard as they are wanted. */
+    public static function finished(Plane $ink, CleanSettings $settings): Plane
+    {
         $ink = (new LineWeight)->change($ink, $settings->weight);
 
-        return new CleanScan(
-            $darkness, $levels, $settings->hard ? $ink->mapped(Bytes::threshold(128)) : $ink,
-            $askew, $turn, $dropped, $edge, $flat->colours,
-        );
+        return $settings->hard ? $ink->mapped(Bytes::threshold(128)) : $ink;
     }
 }

@@ -74,6 +74,14 @@ final readonly class CleanSettings
         ];
     }
 
+    /** The same for a picture in which each pixel stands for several, $factor on a side. */
+    public function reduced(float $factor): self
+    {
+        $area = fn (int $pixels): int => (int) round($pixels / $factor / $factor);
+
+        return new self($this->flatten, $this->paper, $this->ink, (int) round($this->weight / $factor), $area($this->specks), $area($this->pinholes), $this->colours, $this->turn, $this->hard, $this->crop);
+    }
+
     /** The same, left as it lies: a sheet that is straightened by its corners is not turned before. */
     public function unturned(): self
     {

@@ -11,7 +11,7 @@ namespace Awning\Core\Page;
  * @phpstan-import-type PlacementData from Placement
  *
  * @phpstan-type FoundData array{paper: int, ink: int, askew: ?float, turned: float, specks: int, share: float, dropped: list<string>, sheet: ?list<array{float, float}>}
- * @phpstan-type DrawingData array{original: int, name: string, width: int, height: int, clean: CleanData, place: PlacementData, role: value-of<DrawingRole>, tint: string, strength: float, visible: bool, found: FoundData}
+ * @phpstan-type DrawingData array{original: int, name: string, width: int, height: int, clean: CleanData, place: PlacementData, role: value-of<DrawingRole>, tint: string, strength: float, above: bool, visible: bool, order: int, picture: int, pictures: int, found: FoundData}
  */
 final readonly class Drawing implements Record
 {
@@ -20,11 +20,20 @@ final readonly class Drawing implements Record
 
     public const STRENGTH = 0.5;
 
+    public const FRONT = 1_000_000;
+
+    /** Of one file. */
+    public const MOST_PICTURES = 10_000;
+
     /**
      * @param  int  $original  the file it was read from
      * @param  int  $width  of the original, px, upright
      * @param  string  $tint  of an underdrawing, #rrggbb
      * @param  float  $strength  of an underdrawing, 0..1
+     * @param  bool  $above  whether an underdrawing lies over the ink, instead of under it
+     * @param  int  $order  drawings with a higher one lie in front
+     * @param  int  $picture  which of the original's pictures or pages it is, from 1
+     * @param  int  $pictures  how many the original has
      * @param  FoundData  $found  what cleaning it found
      */
     public function __construct(
@@ -32,6 +41,7 @@ final readonly class Drawing implements Record
         public CleanSettings $clean, public Placement $place,
         public DrawingRole $role, public string $tint, public float $strength, public bool $visible,
         public array $found,
+        public bool $above = false, public int $order = 0, public int $picture = 1, public int $pictures = 1,
     ) {
     }
 
@@ -54,6 +64,7 @@ final readonly class Drawing implements Record
             CleanSettings::fromData($data->map('clean')), Placement::fromData($data->map('place')),
             $data->choice('role', DrawingRole::class, 'A drawing is ink or an underdrawing.', DrawingRole::Ink), $tint,
             $data->number('strength', 0, 1, self::STRENGTH), $data->flag('visible', true), $found,
+            $data->flag('above', false), $data->int('order', -self::FRONT, self::FRONT, 0), $data->int('picture', 1, self::MOST_PICTURES, 1), $data->int('pictures', 1, self::MOST_PICTURES, 1),
         );
     }
 
@@ -63,13 +74,14 @@ final readonly class Drawing implements Record
         return [
             'original' => $this->original, 'name' => $this->name, 'width' => $this->width, 'height' => $this->height,
             'clean' => $this->clean->toData(), 'place' => $this->place->toData(),
-            'role' => $this->role->value, 'tint' => $this->tint, 'strength' => $this->strength, 'visible' => $this->visible, 'found' => $this->found,
+            'role' => $this->role->value, 'tint' => $this->tint, 'strength' => $this->strength, 'above' => $this->above, 'visible' => $this->visible,
+            'order' => $this->order, 'picture' => $this->picture, 'pictures' => $this->pictures, 'found' => $this->found,
         ];
     }
 
     public function placed(Placement $place): self
     {
-        return new self($this->original, $this->name, $this->width, $this->height, $this->clean, $place, $this->role, $this->tint, $this->strength, $this->visible, $this->found);
+        return new self($this->original, $this->name, $this->width, $this->height, $this->clean, $place, $this->role, $this->tint, $this->strength, $this->visible, $this->found, $this->above, $this->order, $this->picture, $this->pictures);
     }
 
     /** Whether its lines are among the page's ink. */

@@ -8,7 +8,7 @@ namespace Awning\Core\Page;
  * A line drawn here: points with pressure, and a weight. It stays a line: what is laid on the page is drawn from it.
  *
  * @phpstan-type InkPointData array{float, float, float}
- * @phpstan-type InkStrokeData array{points: list<InkPointData>, weight: float, taper: float, steady: float}
+ * @phpstan-type InkStrokeData array{points: list<InkPointData>, weight: float, taper: float, steady: float, grain: float}
  */
 final readonly class InkStroke implements Record
 {
@@ -21,8 +21,9 @@ final readonly class InkStroke implements Record
      * @param  float  $weight  px across at full pressure
      * @param  float  $taper  part of its length, at each end, over which it runs out to a point, 0..0.5
      * @param  float  $steady  how much the line is drawn after the hand, 0..0.95
+     * @param  float  $grain  how much the paper's tooth breaks it up, 0: a hard edge, 1: very dry
      */
-    public function __construct(public array $points, public float $weight, public float $taper = 0.0, public float $steady = 0.0)
+    public function __construct(public array $points, public float $weight, public float $taper = 0.0, public float $steady = 0.0, public float $grain = 0.0)
     {
     }
 
@@ -38,7 +39,7 @@ final readonly class InkStroke implements Record
             throw new \InvalidArgumentException('A line has at least one point. Draw it again.');
         }
 
-        return new self($points, $data->number('weight', 1, self::HEAVIEST), $data->number('taper', 0, 0.5, 0), $data->number('steady', 0, 0.95, 0));
+        return new self($points, $data->number('weight', 1, self::HEAVIEST), $data->number('taper', 0, 0.5, 0), $data->number('steady', 0, 0.95, 0), $data->number('grain', 0, 1, 0));
     }
 
     /**
@@ -60,7 +61,7 @@ final readonly class InkStroke implements Record
     /** @return InkStrokeData */
     public function toData(): array
     {
-        return ['points' => $this->points, 'weight' => $this->weight, 'taper' => $this->taper, 'steady' => $this->steady];
+        return ['points' => $this->points, 'weight' => $this->weight, 'taper' => $this->taper, 'steady' => $this->steady, 'grain' => $this->grain];
     }
 
     /**

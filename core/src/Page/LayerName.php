@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-/** Names a layer of a page: "ink", "flats", "scan:ID", "drawing:ID", "pass:ID" (coverage) or "paint:ID". */
+/** Names a layer of a page: "ink", "flats", "scan:ID", "drawing:ID", "cover:ID", "pass:ID" (coverage) or "paint:ID". */
 final readonly class LayerName
 {
     private function __construct(public string $value, public LayerKind $kind)
@@ -21,6 +21,18 @@ final readonly class LayerName
     public static function drawing(string $drawing): self
     {
         return new self("drawing:$drawing", LayerKind::Coverage);
+    }
+
+    /** What a drawing hides of the drawings behind it. */
+    public static function cover(string $drawing): self
+    {
+        return new self("cover:$drawing", LayerKind::Coverage);
+    }
+
+    /** @return list<self> all that a drawing is kept in */
+    public static function allOf(string $drawing): array
+    {
+        return [self::scan($drawing), self::drawing($drawing), self::cover($drawing)];
     }
 
     public static function ink(): self
@@ -44,7 +56,7 @@ final readonly class LayerName
     {
         return match (true) {
             $value === 'flats' => self::flats(),
-            $value === 'ink', preg_match('/^(scan|drawing|pass):[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
+            $value === 'ink', preg_match('/^(scan|drawing|cover|pass):[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
             preg_match('/^paint:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Paint),
             default => throw new \InvalidArgumentException('There is no layer of this name.'),
         };

@@ -53,6 +53,19 @@ final class Bytes
         return $most;
     }
 
+    /** The product of two planes of 0..255, of which one is mostly nothing or full. */
+    public static function product(string $mostlyPlain, string $other): string
+    {
+        self::$partial ??= "\0".str_repeat("\xff", 254)."\0";
+        $product = $mostlyPlain & $other;
+        $partial = strtr($mostlyPlain, self::identity(), self::$partial);
+        for ($at = strpos($partial, "\xff"); $at !== false; $at = strpos($partial, "\xff", $at + 1)) {
+            $product[$at] = chr(intdiv(ord($mostlyPlain[$at]) * ord($other[$at]) + 127, 255));
+        }
+
+        return $product;
+    }
+
     /**
      * Cuts $rect out of a picture of $size bytes a pixel; outside the picture there is 0.
      */

@@ -8,7 +8,6 @@ use Awning\Core\Page\Bridge;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Placement;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Plane;
@@ -135,15 +134,12 @@ final readonly class Enlargement
 
         return new InkStroke(
             array_map(fn (array $point): array => [round($point[0] * $factor, 2), round($point[1] * $factor, 2), $point[2]], $stroke->points),
-            min(InkStroke::HEAVIEST, $stroke->weight * $factor), $stroke->taper, $stroke->steady,
+            min(InkStroke::HEAVIEST, $stroke->weight * $factor), $stroke->taper, $stroke->steady, $stroke->grain,
         );
     }
 
     public function drawing(Drawing $drawing): Drawing
     {
-        $factor = $this->factor();
-        $place = $drawing->place;
-
-        return $drawing->placed(new Placement($place->x * $factor, $place->y * $factor, $place->scale * $factor, $place->turn, $place->mirror, $place->corners));
+        return $drawing->placed($drawing->place->enlarged($this->factor()));
     }
 }

@@ -6,6 +6,7 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Brush\Nib;
 use Awning\Core\Brush\StrokeMask;
+use Awning\Core\Flats\Silhouette;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\InkStroke;
@@ -17,8 +18,9 @@ use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
 /**
- * The page's ink is the most of the lines of its drawings and of the strokes drawn here. Nothing of it is lost in the
- * sum: each drawing keeps a layer of its own, and strokes are drawn anew from their points.
+ * The page's ink is the most of the lines of its drawings and of the strokes drawn here; a drawing that covers takes away
+ * what lies behind it first. Nothing of it is lost in the sum: each drawing keeps a layer of its own, and strokes are
+ * drawn anew from their points.
  */
 final class InkLayers
 {
@@ -32,11 +34,12 @@ final class InkLayers
     /** Makes the ink anew inside $part of the page, null: all of it. */
     public function make(?Rect $part = null): void
     {
-        $drawings = array_keys(array_filter($this->sheet->all(Drawing::class), fn (Drawing $drawing): bool => $drawing->isInked()));
+        $drawings = $this->backToFront();
         foreach ($this->sheet->grid()->touching($part ?? $this->sheet->rect()) as [$column, $row]) {
             $tile = null;
-            foreach ($drawings as $drawing) {
-                $tile = self::sum($tile, $this->sheet->tile(LayerName::drawing((string) $drawing), $column, $row));
+            foreach ($drawings as [$id, $drawing]) {
+                $tile = self::uncovered($tile, $drawing->place->covers ? $this->sheet->tile(LayerName::cover($id), $column, $row) : null);
+                $tile = self::sum($tile, $this->sheet->tile(LayerName::drawing($id), $column, $row));
             }
             foreach ($this->strokesAt(TileGrid::rect($column, $row)) as $mask) {
                 $tile = self::sum($tile, $mask);
@@ -56,10 +59,35 @@ final class InkLayers
             return $placed->lines;
         }
         $this->sheet->put($id, $placed->drawing);
-        $this->sheet->setLayer(LayerName::drawing($id), $placed->lines->data);
+        $this->lay($id, $placed);
         $this->make();
 
         return $this->whole();
+    }
+
+    /** A drawing's lines, and what they hide where it covers. */
+    public function lay(string $id, PlacedDrawing $placed): void
+    {
+        $this->sheet->setLayer(LayerName::drawing($id), $placed->lines->data);
+        if ($placed->drawing->place->covers) {
+            $this->sheet->setLayer(LayerName::cover($id), (new Silhouette)->of($placed->lines, $placed->size->dpi)->data);
+        } else {
+            $this->sheet->clearLayer(LayerName::cover($id));
+        }
+    }
+
+    /** @return list<array{string, Drawing}> the drawings whose lines are ink */
+    private function backToFront(): array
+    {
+        $inked = [];
+        foreach ($this->sheet->all(Drawing::class) as $id => $drawing) {
+            if ($drawing->isInked()) {
+                $inked[] = [(string) $id, $drawing];
+            }
+        }
+        usort($inked, fn (array $a, array $b): int => $a[1]->order <=> $b[1]->order ?: $a[0] <=> $b[0]);
+
+        return $inked;
     }
 
     public function whole(): Plane
@@ -93,6 +121,11 @@ final class InkLayers
         [$left, $top, $right, $bottom] = $stroke->bounds();
 
         return Rect::bounds((int) floor($left), (int) floor($top), (int) ceil($right), (int) ceil($bottom));
+    }
+
+    private static function uncovered(?string $tile, ?string $cover): ?string
+    {
+        return $tile === null || $cover === null ? $tile : $tile & ~$cover;
     }
 
     private static function sum(?string $a, ?string $b): ?string

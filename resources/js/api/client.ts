@@ -56,6 +56,19 @@ export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'ki
 export type Applied = AppliedState & { journal: JournalState };
 
 /** How a change is asked for: under an id of its own, on a known revision, holding the page. */
+/** A picture of a drawing, cleaned otherwise: of the tiles from the first on, or of all of the drawing. */
+export interface CleanLook {
+    picture: ImageBitmap;
+    first: { column: number; row: number } | null;
+}
+
+/** How a kept file is brought in: as which drawing, which of its pictures, and whether as far as a cut file goes. */
+export interface ImportData {
+    drawing?: string;
+    picture?: number;
+    cut?: boolean;
+}
+
 export interface Asking {
     id: string;
     base: number;
@@ -121,11 +134,20 @@ export const api = {
         form.set('scan', scan);
         return json<TaskState>('POST', `/api/pages/${id}/import`, form);
     },
-    /** @param cut whether a file that ends too early is read as far as it goes */
-    importWaiting: (id: number, lease: string, original: number, cut = false) =>
-        json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original, cut }),
+    importWaiting: (id: number, lease: string, original: number, how: ImportData) =>
+        json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original, ...how }),
     clean: (id: number, lease: string, drawing: string, clean: CleanData, place: PlacementData) =>
         json<TaskState>('POST', `/api/pages/${id}/clean`, { lease, drawing, clean, place }),
+    /**
+     * A drawing as it would be, cleaned otherwise.
+     *
+     * @param tiles left, top, right and bottom of what is in view
+     */
+    async look(page: number, drawing: string, clean: CleanData, level: number, tiles: number[]): Promise<CleanLook> {
+        const response = await send('POST', `/api/pages/${page}/drawings/${drawing}/look`, { clean, level, tiles });
+        const [column, row] = (response.headers.get('X-Awning-Place') ?? '').split(' ').map(Number);
+        return { picture: await createImageBitmap(await response.blob()), first: Number.isNaN(column) ? null : { column, row } };
+    },
     /** Lines out of an SVG file; nothing is changed by asking. */
     readLines: (page: number, svg: string) => json<InkStrokeData[]>('POST', `/api/pages/${page}/lines`, { svg }),
     /** What lines would become if they were made to meet. */

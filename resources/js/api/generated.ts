@@ -40,13 +40,15 @@ export type ColourLinesInput = { lines: LinesData };
 
 export type CornerData = [number, number];
 
+export type CropData = [number, number, number, number];
+
 export type DemoPerson = { id: number; name: string; email: string };
 
 export type DrawInkInput = { strokes: DrawnData[] };
 
-export type DrawingData = { original: number; name: string; width: number; height: number; clean: CleanData; place: PlacementData; role: DrawingRole; tint: string; strength: number; visible: boolean; found: FoundData };
+export type DrawingData = { original: number; name: string; width: number; height: number; clean: CleanData; place: PlacementData; role: DrawingRole; tint: string; strength: number; above: boolean; visible: boolean; order: number; picture: number; pictures: number; found: FoundData };
 
-export type DrawingValues = { role?: DrawingRole; tint?: string; strength?: number; visible?: boolean };
+export type DrawingValues = { role?: DrawingRole; tint?: string; strength?: number; above?: boolean; visible?: boolean; order?: number };
 
 export type DrawnData = { id: string; stroke: InkStrokeData | null };
 
@@ -68,7 +70,7 @@ export type Holder = { id: number; name: string };
 
 export type InkPointData = [number, number, number];
 
-export type InkStrokeData = { points: InkPointData[]; weight: number; taper: number; steady: number };
+export type InkStrokeData = { points: InkPointData[]; weight: number; taper: number; steady: number; grain: number };
 
 export type InvitationLink = { link: string; days: number };
 
@@ -96,7 +98,7 @@ export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; o
 
 export type PersonState = { id: number; name: string };
 
-export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null };
+export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null; crop: CropData | null; covers: boolean };
 
 export type PointData = [number, number, number];
 

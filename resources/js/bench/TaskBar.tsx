@@ -43,7 +43,7 @@ function Ended({ task }: { task: TaskState }) {
                 {isReady ? `${task.name} is ready.` : task.message}
             </span>
             {task.question !== null && (
-                <button className="act main" onClick={() => void session.importWaiting(task.question?.original ?? 0, true)}>
+                <button className="act main" onClick={() => void session.importWaiting(task.question?.original ?? 0, { cut: true })}>
                     Import the {task.question.share} %
                 </button>
             )}

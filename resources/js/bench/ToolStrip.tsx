@@ -1,9 +1,10 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
+import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
-import { HEAVIEST_LINE, LARGEST_BRUSH } from './model/limits';
+import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
 import { SHAPES, type Shape } from './model/shapes';
 import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
@@ -54,6 +55,7 @@ const OPTIONS: Record<ToolOption, () => ReactNode> = {
     steady: Steady,
     weight: Weight,
     taper: Taper,
+    grain: Grain,
     axis: AxisSwitch,
     shape: ShapeChoice,
     cut: Cut,
@@ -88,8 +90,16 @@ function Flow() {
 
 function Steady() {
     const bench = useBenchModel();
-    const steady = useBench((view) => Math.round(view.steady * 100));
-    return <Slide label="Steady" value={steady} most={95} shown={`${steady} %`} onChange={(value) => bench.set({ steady: value / 100 })} />;
+    const steady = useBench((view) => Math.round((view.steady / STEADIEST) * 10));
+    return (
+        <Slide
+            label="Steady"
+            value={steady}
+            most={10}
+            shown={`${steady}`}
+            onChange={(value) => bench.set({ steady: (value / 10) * STEADIEST })}
+        />
+    );
 }
 
 function Weight() {
@@ -113,6 +123,12 @@ function Taper() {
     return <Slide label="Taper" value={taper} most={50} shown={`${taper} %`} onChange={(value) => bench.set({ taper: value / 100 })} />;
 }
 
+function Grain() {
+    const bench = useBenchModel();
+    const grain = useBench((view) => Math.round(view.grain * 100));
+    return <Slide label="Grain" value={grain} most={100} shown={`${grain} %`} onChange={(value) => bench.set({ grain: value / 100 })} />;
+}
+
 function AxisSwitch() {
     const bench = useBenchModel();
     const isOn = useBench((view) => view.axis !== null);
@@ -129,18 +145,14 @@ function ShapeChoice() {
     const bench = useBenchModel();
     const shape = useBench((view) => view.shape);
     return (
-        <select
-            className="field"
-            aria-label="Shape"
+        <Choice
+            label="Shape"
+            isLabelHidden
             value={shape}
-            onChange={(event) => bench.set({ shape: SHAPES.find((one) => one === event.target.value) ?? 'corners', draft: [] })}
-        >
-            {SHAPES.map((one) => (
-                <option key={one} value={one}>
-                    {SHAPE_NAMES[one]}
-                </option>
-            ))}
-        </select>
+            options={SHAPES}
+            names={SHAPE_NAMES}
+            onChange={(one) => bench.set({ shape: one, draft: [] })}
+        />
     );
 }
 

@@ -1,5 +1,5 @@
 /** One page open in one window: the store, and everything that keeps it and the server's page the same. */
-import { api, type NewPass, type Op } from '../api/client';
+import { api, type ImportData, type NewPass, type Op } from '../api/client';
 import type {
     AppliedState,
     CleanData,
@@ -7,6 +7,7 @@ import type {
     DrawnData,
     FeedState,
     GroupData,
+    InkStrokeData,
     LinesData,
     MaterialState,
     PageStateData,
@@ -28,6 +29,7 @@ import { withRecords } from './records';
 import { createPageStore, opened, type PageStore, type PageView } from './store';
 import { Tasks } from './tasks';
 import { asMade } from './target';
+import { touchedBy } from './touched';
 
 export class PageSession {
     readonly store: PageStore;
@@ -179,6 +181,13 @@ export class PageSession {
         this.ask({ kind: 'ink.draw', strokes });
     }
 
+    /** Draws lines that are new; gives back what they are known by. */
+    addLines(strokes: InkStrokeData[]): string[] {
+        const drawn = strokes.map((stroke) => ({ id: randomId(12), stroke }));
+        for (let from = 0; from < drawn.length; from += LINES_AT_ONCE) this.drawInk(drawn.slice(from, from + LINES_AT_ONCE));
+        return drawn.map(({ id }) => id);
+    }
+
     /** What lines would become if they were made to meet: to look at before it is done. */
     async tidied(overshoot: number, gap: number): Promise<DrawnData[]> {
         try {
@@ -192,10 +201,7 @@ export class PageSession {
     /** Draws the lines of an SVG file. */
     async drawLinesOf(svg: File): Promise<string[]> {
         try {
-            const lines = await api.readLines(this.view.id, await svg.text());
-            const drawn = lines.map((stroke) => ({ id: randomId(12), stroke }));
-            for (let from = 0; from < drawn.length; from += LINES_AT_ONCE) this.drawInk(drawn.slice(from, from + LINES_AT_ONCE));
-            return drawn.map(({ id }) => id);
+            return this.addLines(await api.readLines(this.view.id, await svg.text()));
         } catch (error) {
             this.report(error);
             return [];
@@ -282,8 +288,9 @@ export class PageSession {
             this.say(`${scans.length - failed.length} of ${scans.length} files were imported. ${failed.join(' ')}`);
     }
 
-    importWaiting(original: number, cut = false): Promise<TaskState | null> {
-        return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original, cut));
+    /** Imports a file that is kept already. */
+    importWaiting(original: number, how: ImportData = {}): Promise<TaskState | null> {
+        return this.begin(() => api.importWaiting(this.view.id, this.lease.token, original, how));
     }
 
     /** Cleans and lays a drawing anew, from its original. */
@@ -357,7 +364,10 @@ export class PageSession {
                 this.stale.push([layer, column, row]);
             }
         }
-        const records = isNews && applied.records.length > 0 ? withRecords(this.view.records, applied.records) : this.view.records;
+        // Nor is it news where a change that still waits has gone further already.
+        const waiting = new Set(this.outbox.waiting.flatMap(({ change }) => (change.kind === 'op' ? touchedBy(change.op) : [])));
+        const told = applied.revision < this.view.revision ? [] : applied.records.filter(([kind, key]) => !waiting.has(`${kind} ${key}`));
+        const records = told.length > 0 ? withRecords(this.view.records, told) : this.view.records;
         this.update({ revision: Math.max(applied.revision, this.view.revision), journal: journal ?? this.view.journal, records });
         this.refreshStale();
     }

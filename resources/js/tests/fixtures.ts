@@ -34,5 +34,11 @@ function read<T>(name: string): T {
 }
 
 export const pages = (): { count: number; palette: PaletteState; pages: PageFixture[] } => read('pages');
-export const strokes = (): { strokes: StrokeFixture[]; layings: LayingFixture[] } => read('strokes');
+interface GrainFixture {
+    amount: number;
+    line: string;
+    grained: string;
+}
+
+export const strokes = (): { strokes: StrokeFixture[]; layings: LayingFixture[]; grains: GrainFixture[] } => read('strokes');
 export const bytes = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'base64'));

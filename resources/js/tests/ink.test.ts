@@ -16,9 +16,10 @@ import {
     without,
 } from '../bench/model/lines';
 import { BenchModel } from '../bench/model/model';
-import { frameOf, knobOf, movedBy, scaledTo, sidesOf, turnedTo } from '../bench/model/placing';
+import { croppedTo, frameOf, knobOf, movedBy, scaledTo, sidesAt, sidesOf, turnedTo } from '../bench/model/placing';
 import { countOf } from '../bench/panels/Histogram';
 import { curve, ellipse, squared } from '../bench/model/shapes';
+import { tilesInView } from '../bench/surface/cleanLooks';
 import { TOOLS } from '../bench/tools/registry';
 import type { ToolHost, ToolId, ToolPoint } from '../bench/tools/tool';
 import type { OutboxStorage } from '../page/outboxStorage';
@@ -50,7 +51,7 @@ vi.mock('../api/client', () => ({
 }));
 
 const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
-const line = (points: Point[], weight = 4): InkStrokeData => ({ points, weight, taper: 0, steady: 0 });
+const line = (points: Point[], weight = 4): InkStrokeData => ({ points, weight, taper: 0, steady: 0, grain: 0 });
 const flat = line([
     [100, 100, 1],
     [200, 100, 1],
@@ -65,11 +66,15 @@ const drawing: DrawingData = {
     width: 400,
     height: 200,
     clean: { flatten: 1, paper: null, ink: null, weight: 0, specks: 9, pinholes: 4, colours: 'auto', turn: null, hard: false, crop: true },
-    place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null },
+    place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null, crop: null, covers: false },
     role: 'ink',
     tint: '#4a8fe0',
     strength: 0.5,
+    above: false,
     visible: true,
+    order: 0,
+    picture: 1,
+    pictures: 1,
     found: { paper: 20, ink: 200, askew: null, turned: 0, specks: 0, share: 0.1, dropped: [], sheet: null },
 };
 let bench: BenchModel;
@@ -113,6 +118,47 @@ beforeEach(() => {
 afterEach(() => {
     bench?.session.end();
     vi.unstubAllGlobals();
+});
+
+describe('a part of a drawing', () => {
+    const turned = { ...drawing.place, scale: 2, turn: 90, mirror: true };
+    it('is pulled by its sides, in the drawing’s own pixels', () => {
+        const [left, top, right, bottom] = sidesAt(drawing, drawing.place);
+        expect([left, top, right, bottom]).toEqual([
+            { x: 100, y: 200 },
+            { x: 300, y: 100 },
+            { x: 500, y: 200 },
+            { x: 300, y: 300 },
+        ]);
+        expect(croppedTo(drawing.place, drawing, 0, { x: 150, y: 999 }).crop).toEqual([50, 0, 400, 200]);
+        expect(croppedTo(drawing.place, drawing, 3, { x: 0, y: 250 }).crop).toEqual([0, 0, 400, 150]);
+        expect(croppedTo({ ...drawing.place, crop: [50, 20, 400, 200] }, drawing, 1, { x: 0, y: 130 }).crop).toEqual([50, 30, 400, 200]);
+    });
+    it('is pulled where it lies turned, mirrored and larger', () => {
+        sidesAt(drawing, turned).forEach((at, side) => expect(croppedTo(turned, drawing, side, at).crop).toBeNull());
+        const inward = croppedTo(turned, drawing, 0, { x: 300, y: 560 });
+        expect(inward.crop).toEqual([20, 0, 400, 200]);
+        expect(frameOf(drawing, inward).map(({ x, y }) => [Math.round(x), Math.round(y)])).toEqual([
+            [500, 560],
+            [500, -200],
+            [100, -200],
+            [100, 560],
+        ]);
+    });
+    it('keeps something, and is all of it again when it is pulled back', () => {
+        expect(croppedTo(drawing.place, drawing, 0, { x: 9999, y: 0 }).crop).toEqual([392, 0, 400, 200]);
+        expect(croppedTo(drawing.place, drawing, 2, { x: -9999, y: 0 }).crop).toEqual([0, 0, 8, 200]);
+        expect(croppedTo({ ...drawing.place, crop: [50, 0, 400, 200] }, drawing, 0, { x: -5, y: 0 }).crop).toBeNull();
+    });
+});
+
+describe('tiles that are looked at', () => {
+    const size = { width: 4000, height: 3000 };
+    it('are those in view, coarser where they would be too many', () => {
+        expect(tilesInView({ left: 300, top: -50, right: 900, bottom: 600 }, size, 0)).toEqual({ level: 0, tiles: [1, 0, 4, 3] });
+        expect(tilesInView({ left: 0, top: 0, right: 9000, bottom: 9000 }, size, 0)).toEqual({ level: 1, tiles: [0, 0, 8, 6] });
+        expect(tilesInView({ left: 0, top: 0, right: 300, bottom: 300 }, size, 2)).toEqual({ level: 2, tiles: [0, 0, 1, 1] });
+    });
 });
 
 describe('the geometry of lines', () => {

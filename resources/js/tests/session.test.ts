@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Applied } from '../api/client';
 import { api } from '../api/client';
-import type { FeedState } from '../api/generated';
+import type { FeedState, InkStrokeData, RecordNow } from '../api/generated';
 import { Failure } from '../api/http';
 import { PageSession } from '../page/session';
 import type { OutboxEntry, OutboxStorage } from '../page/outboxStorage';
@@ -54,6 +54,27 @@ afterEach(() => {
 });
 
 describe('a change', () => {
+    it('is not taken back by the answer to an earlier one', async () => {
+        const answers: ((applied: Applied) => void)[] = [];
+        open({ apply: () => new Promise<Applied>((resolve) => answers.push(resolve)) });
+        const line = (weight: number): InkStrokeData => ({ points: [[1, 2, 1]], weight, taper: 0, steady: 0, grain: 0 });
+        const weights = (): number[] => Object.values(session.view.records.stroke).map(({ weight }) => weight);
+        session.drawInk([
+            { id: 'line0001', stroke: line(4) },
+            { id: 'line0002', stroke: line(14) },
+        ]);
+        session.drawInk([{ id: 'line0001', stroke: line(5) }]);
+        await vi.waitFor(() => expect(answers).toHaveLength(1));
+        const told = (revision: number, ...lines: [string, number][]): Applied =>
+            answer({ revision, records: lines.map(([id, weight]): RecordNow => ['stroke', id, line(weight)]) });
+        answers[0](told(6, ['line0001', 4], ['line0002', 15]));
+        await vi.waitFor(() => expect(answers).toHaveLength(2));
+        expect(weights()).toEqual([5, 15]);
+        answers[1](told(7, ['line0001', 5.5]));
+        await saved();
+        expect(weights()).toEqual([5.5, 15]);
+    });
+
     it('shows at once, is sent on the known revision, and the answer is taken', async () => {
         const apply = vi.fn(async () => answer({ records: [['region', '1', { ...region(9, 90, 11, 12) }]] }));
         open({ apply });

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { SIDE } from '../picture/compose';
+import { grained } from '../picture/grain';
 import { layStroke, StrokePreview } from '../picture/stroke';
 import { bytes, strokes } from './fixtures';
 
-const { strokes: cases, layings } = strokes();
+const { strokes: cases, layings, grains } = strokes();
 const WIDTH = 300;
 const HEIGHT = 200;
 
@@ -68,5 +69,18 @@ describe('a stroke is laid as the core lays it', () => {
     it('begins on nothing where the tile is empty', () => {
         expect([...layStroke(null, Uint8Array.of(255, 0, 128), { opacity: 0.5, erase: false, paint: null })]).toEqual([128, 0, 64]);
         expect([...layStroke(null, Uint8Array.of(255), { opacity: 1, erase: false, paint: [9, 8, 7] })]).toEqual([9, 8, 7, 255]);
+    });
+});
+
+describe('the grain of a line is the core’s', () => {
+    it.each(grains.map((one) => [one.amount, one] as const))('at %s', (amount, { line, grained: expected }) => {
+        expect(Buffer.compare(grained(bytes(line), amount, 0, 2, 1), bytes(expected))).toBe(0);
+    });
+    it('lies still on the page at every level, and is none at nought', () => {
+        const full = new Uint8Array(SIDE * SIDE).fill(255);
+        expect(grained(full, 0, 0, 0, 0)).toBe(full);
+        const fine = grained(full, 1, 0, 0, 0);
+        const coarse = grained(full, 1, 1, 0, 0);
+        expect([coarse[3 * SIDE + 5], coarse[9 * SIDE + 100]]).toEqual([fine[6 * SIDE + 10], fine[18 * SIDE + 200]]);
     });
 });

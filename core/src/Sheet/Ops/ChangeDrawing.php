@@ -15,19 +15,20 @@ use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * What a drawing is and how it shows: ink or underdrawing, tint, strength, hidden or not.
+ * What a drawing is and how it shows: ink or underdrawing, tint, strength, above or below, hidden or not, and which others
+ * it lies in front of.
  *
- * @phpstan-type DrawingValues array{role?: value-of<DrawingRole>, tint?: string, strength?: float, visible?: bool}
+ * @phpstan-type DrawingValues array{role?: value-of<DrawingRole>, tint?: string, strength?: float, above?: bool, visible?: bool, order?: int}
  * @phpstan-type ChangeDrawingInput array{id: string, values: DrawingValues}
  */
 final readonly class ChangeDrawing implements ClientOp
 {
-    private const CHANGEABLE = ['role', 'tint', 'strength', 'visible'];
+    private const CHANGEABLE = ['role', 'tint', 'strength', 'above', 'visible', 'order'];
 
     public function __construct(private string $id, private Data $values)
     {
         if (array_diff($values->names(), self::CHANGEABLE) !== []) {
-            throw new \InvalidArgumentException('Of a drawing its role, tint and strength change here, and whether it shows.');
+            throw new \InvalidArgumentException('Of a drawing its role, tint, strength and order change here, and whether it shows.');
         }
     }
 
@@ -75,10 +76,16 @@ final readonly class ChangeDrawing implements ClientOp
         $before = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
         $after = Drawing::fromData($this->values->over(new Data($before->toData())));
         $sheet->put($this->id, $after);
-        if ($before->isInked() !== $after->isInked()) {
+        if ($before->isInked() !== $after->isInked() || ($after->isInked() && $before->order !== $after->order && $this->isAnyCovering($sheet))) {
             $ink = new InkLayers($sheet);
             $ink->make();
             $ink->fallBehind();
         }
+    }
+
+    /** Whether it matters which of the drawings lies in front. */
+    private function isAnyCovering(Sheet $sheet): bool
+    {
+        return array_filter($sheet->all(Drawing::class), fn (Drawing $drawing): bool => $drawing->isInked() && $drawing->place->covers) !== [];
     }
 }

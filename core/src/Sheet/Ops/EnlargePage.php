@@ -83,7 +83,7 @@ final readonly class EnlargePage implements Op
     {
         $layers = [LayerName::flats()];
         foreach (array_keys($sheet->all(Drawing::class)) as $id) {
-            array_push($layers, LayerName::scan((string) $id), LayerName::drawing((string) $id));
+            array_push($layers, ...LayerName::allOf((string) $id));
         }
         foreach ($sheet->all(PassSpec::class) as $id => $pass) {
             $layers[] = $pass->layer((string) $id);

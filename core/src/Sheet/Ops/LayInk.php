@@ -75,8 +75,9 @@ final readonly class LayInk implements Op
         if ($this->placed !== null) {
             $sheet->put($this->id, $this->placed->drawing);
             $sheet->setLayer(LayerName::scan($this->id), $this->placed->darkness->data);
-            $sheet->setLayer(LayerName::drawing($this->id), $this->placed->lines->data);
-            (new InkLayers($sheet))->make();
+            $ink = new InkLayers($sheet);
+            $ink->lay($this->id, $this->placed);
+            $ink->make();
         }
         $sheet->setLayer(LayerName::flats(), $this->flats->labels->data);
         $this->replace($sheet, Region::class, $regions);
@@ -93,7 +94,7 @@ final readonly class LayInk implements Op
                 $size->width, $size->height, $old->width, $old->height,
             ));
         }
-        foreach ([LayerName::scan($this->id), LayerName::drawing($this->id), LayerName::ink(), LayerName::flats()] as $layer) {
+        foreach ([...LayerName::allOf($this->id), LayerName::ink(), LayerName::flats()] as $layer) {
             $sheet->clearLayer($layer);
         }
     }

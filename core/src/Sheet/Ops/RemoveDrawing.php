@@ -65,8 +65,7 @@ final readonly class RemoveDrawing implements ClientOp
     {
         $drawing = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
         $sheet->remove(Drawing::class, $this->id);
-        $sheet->clearLayer(LayerName::drawing($this->id));
-        $sheet->clearLayer(LayerName::scan($this->id));
+        array_map($sheet->clearLayer(...), LayerName::allOf($this->id));
         if ($drawing->isInked()) {
             $ink = new InkLayers($sheet);
             $ink->make();

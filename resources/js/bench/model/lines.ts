@@ -141,7 +141,7 @@ export function without(stroke: InkStrokeData, path: Spot[], radius: number): In
     return pieces.filter((piece) => piece.length > 1).map((piece) => ({ ...stroke, points: piece, taper: 0 }));
 }
 
-const line = (points: InkPointData[]): InkStrokeData => ({ points, weight: 1, taper: 0, steady: 0 });
+const line = (points: InkPointData[]): InkStrokeData => ({ points, weight: 1, taper: 0, steady: 0, grain: 0 });
 
 /** With points in between, no farther apart than a step. */
 function dense(points: InkPointData[], step: number): InkPointData[] {

@@ -11,7 +11,6 @@ import {
     type PlacementData,
     type Tone,
 } from '../../api/generated';
-import { randomId } from '../../page/ids';
 import { unfilled } from '../../page/records';
 import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
@@ -54,6 +53,8 @@ export interface BenchView {
     weight: number;
     /** Part of a line over which it runs out to a point, at each end. */
     taper: number;
+    /** How much the paper's tooth breaks lines up, 0..1. */
+    grain: number;
     /** Where lines are mirrored: a place of the page and the axis's direction in radians. */
     axis: Axis | null;
     /** Px between the lines of a square grid; 0: none. Straight lines and shapes may keep to it. */
@@ -114,6 +115,7 @@ export class BenchModel {
             overlays: true,
             weight: 7,
             taper: 0.15,
+            grain: 0,
             axis: null,
             grid: 0,
             isSnapping: true,
@@ -213,10 +215,9 @@ export class BenchModel {
     /** Inks a line of places, and its twin where the mirror is on. */
     inkLine(points: InkPointData[] | null): void {
         if (points === null) return;
-        const { weight, taper, axis } = this.view;
-        const line: InkStrokeData = { points, weight, taper, steady: 0 };
-        const lines = axis === null ? [line] : [line, mirrored(line, axis)];
-        this.session.drawInk(lines.map((stroke) => ({ id: randomId(12), stroke })));
+        const { weight, taper, grain, axis } = this.view;
+        const line: InkStrokeData = { points, weight, taper, steady: 0, grain };
+        this.session.addLines(axis === null ? [line] : [line, mirrored(line, axis)]);
     }
 
     /** The shape through the places that were set is inked; closed, it ends where it began. */

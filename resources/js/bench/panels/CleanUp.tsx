@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { api } from '../../api/client';
 import { LINE_COLOURS, type CleanData, type DrawingData, type LineColour } from '../../api/generated';
+import { Choice } from '../../ui/Choice';
 import { NumberField } from '../../ui/NumberField';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
@@ -58,20 +59,13 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
                     onChange={(pinholes) => set({ pinholes })}
                 />
             </div>
-            <label className="flex flex-col gap-0.5">
-                <span className="quiet">Coloured lines</span>
-                <select
-                    className="field"
-                    value={clean.colours}
-                    onChange={(event) => set({ colours: LINE_COLOURS.find((colour) => colour === event.target.value) ?? 'auto' })}
-                >
-                    {LINE_COLOURS.map((colour) => (
-                        <option key={colour} value={colour}>
-                            {COLOURS[colour]}
-                        </option>
-                    ))}
-                </select>
-            </label>
+            <Choice
+                label="Coloured lines"
+                value={clean.colours}
+                options={LINE_COLOURS}
+                names={COLOURS}
+                onChange={(colours) => set({ colours })}
+            />
             <Straighten drawing={drawing} clean={clean} onChange={set} />
             <Tick checked={clean.hard} onChange={(hard) => set({ hard })}>
                 Pure black and white

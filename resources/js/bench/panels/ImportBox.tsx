@@ -7,7 +7,7 @@ import { NumberField } from '../../ui/NumberField';
 import { usePage, useSession } from '../model/context';
 
 /** What a scan can be. */
-const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp,application/pdf,image/openraster,.ora';
+const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp,application/pdf,image/openraster,.ora,image/svg+xml,.svg';
 
 export function ImportBox() {
     const session = useSession();
@@ -31,8 +31,8 @@ export function ImportBox() {
             <div className="flex max-w-md flex-col items-start gap-3 bg-base-100 p-6">
                 <h2 className="heading text-lg">Bring in the line art</h2>
                 <p>
-                    Drop or paste scans or photos here, or choose files: PNG, JPEG, TIFF, WebP, PDF or OpenRaster. The paper is taken out,
-                    the lines are cleaned, gaps are bridged and the regions found. The files themselves are kept as they are.
+                    Drop or paste scans or photos here, or choose files: PNG, JPEG, TIFF, WebP, PDF, SVG or OpenRaster. The paper is taken
+                    out, the lines are cleaned, gaps are bridged and the regions found. The files themselves are kept as they are.
                 </p>
                 <Choices />
                 <StartEmpty />

@@ -3,6 +3,7 @@ import { api } from '../../api/client';
 import type { DrawingData } from '../../api/generated';
 import { mayColour, mayFlat, sizeOf } from '../../page/store';
 import { isGoing } from '../../page/tasks';
+import { ColourField } from '../../ui/ColourField';
 import { FilePicker } from '../../ui/FilePicker';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panel';
@@ -131,14 +132,12 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
             </div>
             {isUnder && (
                 <div className="flex items-center gap-2 text-[13px]">
-                    <input
-                        type="color"
-                        aria-label="Tint"
-                        className="h-8 w-10"
+                    <ColourField
+                        label="Tint"
                         value={drawing.tint}
                         disabled={isBlocked}
-                        onChange={(event) => session.previewDrawing(id, { tint: event.target.value })}
-                        onBlur={(event) => session.changeDrawing(id, { tint: event.target.value })}
+                        onChange={(tint) => session.previewDrawing(id, { tint })}
+                        onSettle={(tint) => session.changeDrawing(id, { tint })}
                     />
                     <input
                         type="range"
@@ -153,6 +152,16 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                     />
                     <span className="figures w-11 text-right">{strength} %</span>
                 </div>
+            )}
+            {isUnder && (
+                <Tick
+                    className="text-[13px]"
+                    checked={drawing.above}
+                    disabled={isBlocked}
+                    onChange={(above) => session.changeDrawing(id, { above })}
+                >
+                    Above the ink
+                </Tick>
             )}
         </div>
     );

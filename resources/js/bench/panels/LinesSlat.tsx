@@ -1,6 +1,8 @@
 /** The page's lines as the lowest slat: where their colour comes from, and whether they show. */
 import { LINE_RULES, type LineRule } from '../../api/generated';
 import { mayColour, sizeOf } from '../../page/store';
+import { Choice } from '../../ui/Choice';
+import { ColourField } from '../../ui/ColourField';
 import { usePage, useSession } from '../model/context';
 
 const RULES: Record<LineRule, string> = { black: 'black', tone: 'line tone of each material', colour: 'one colour' };
@@ -24,28 +26,23 @@ export function LinesSlat() {
                 </button>
             </div>
             <div className="flex gap-2">
-                <select
-                    className="field min-w-0 flex-1"
-                    aria-label="Colour of the lines"
+                <Choice
+                    label="Colour of the lines"
+                    isLabelHidden
+                    className="min-w-0 flex-1"
                     value={lines.rule}
+                    options={LINE_RULES}
+                    names={RULES}
                     disabled={!may}
-                    onChange={(event) => session.colourLines({ rule: LINE_RULES.find((rule) => rule === event.target.value) ?? 'black' })}
-                >
-                    {LINE_RULES.map((rule) => (
-                        <option key={rule} value={rule}>
-                            {RULES[rule]}
-                        </option>
-                    ))}
-                </select>
+                    onChange={(rule) => session.colourLines({ rule })}
+                />
                 {lines.rule === 'colour' && (
-                    <input
-                        type="color"
-                        aria-label="The lines’ one colour"
-                        className="h-8 w-10"
+                    <ColourField
+                        label="The lines’ one colour"
                         value={lines.colour}
                         disabled={!may}
-                        onChange={(event) => session.previewLines({ colour: event.target.value })}
-                        onBlur={(event) => session.colourLines({ colour: event.target.value })}
+                        onChange={(colour) => session.previewLines({ colour })}
+                        onSettle={(colour) => session.colourLines({ colour })}
                     />
                 )}
             </div>

@@ -1,8 +1,8 @@
 /** What can be done with the lines that are picked. */
 import type { InkStrokeData } from '../../api/generated';
-import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { joined, middleOf, mirrored, moved, reshaped } from '../model/lines';
+import { HEAVIEST_LINE } from '../model/limits';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 
 /** Radians of a step. */
@@ -22,11 +22,7 @@ export function PickedLines() {
     const lines = bench.pickedLines;
     const strokes = lines.map(([, stroke]) => stroke);
     const put = (changed: InkStrokeData[]): void => session.drawInk(lines.map(([id], i) => ({ id, stroke: changed[i] })));
-    const copy = (changed: InkStrokeData[]): void => {
-        const copies = changed.map((stroke) => ({ id: randomId(12), stroke }));
-        session.drawInk(copies);
-        bench.set({ picked: copies.map(({ id }) => id) });
-    };
+    const copy = (changed: InkStrokeData[]): void => bench.set({ picked: session.addLines(changed) });
     const join = (): void => {
         const [[first, a], [second, b]] = lines;
         session.drawInk([
@@ -35,8 +31,10 @@ export function PickedLines() {
         ]);
         bench.set({ picked: [first] });
     };
-    const heavier = (by: number): void =>
-        put(strokes.map((stroke) => ({ ...stroke, weight: Math.max(1, Math.min(200, stroke.weight + by)) })));
+    const each = (change: (stroke: InkStrokeData) => Partial<InkStrokeData>): void =>
+        put(strokes.map((stroke) => ({ ...stroke, ...change(stroke) })));
+    const heavier = (by: number): void => each(({ weight }) => ({ weight: Math.max(1, Math.min(HEAVIEST_LINE, weight + by)) }));
+    const drier = (by: number): void => each(({ grain }) => ({ grain: Math.max(0, Math.min(1, Math.round((grain + by) * 10) / 10)) }));
     const reflect = (): InkStrokeData[] => strokes.map((stroke) => mirrored(stroke, bench.view.axis ?? { ...middleOf(strokes), turn: 0 }));
     const actions: [string, string, () => void][] = [
         ['Heavier', 'a pixel more', () => heavier(1)],
@@ -47,6 +45,8 @@ export function PickedLines() {
         ['Turn right', 'by five degrees', () => put(reshaped(strokes, 1, TURN))],
         ['Mirror', 'in the axis, or in place', () => put(reflect())],
         ['Mirrored copy', 'the other eye', () => copy(reflect())],
+        ['Drier', 'more of the paper shows in them', () => drier(0.1)],
+        ['Wetter', 'less of the paper shows in them', () => drier(-0.1)],
         ['Copy', 'a little aside', () => copy(strokes.map((stroke) => moved(stroke, 20, 20)))],
     ];
     return (

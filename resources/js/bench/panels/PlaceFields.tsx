@@ -1,8 +1,10 @@
 /** Where the picked drawing lies, in numbers; the Place tool changes the same. */
-import type { DrawingData, PlacementData } from '../../api/generated';
+import { useState } from 'react';
+import type { CropData, DrawingData, PlacementData } from '../../api/generated';
 import { NumberField } from '../../ui/NumberField';
 import { Tick } from '../../ui/Tick';
-import { useBench, useBenchModel, useSession } from '../model/context';
+import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { partOf } from '../model/placing';
 import { FileButton } from './ImportBox';
 
 interface Props {
@@ -40,7 +42,10 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
             <Tick checked={place.mirror} onChange={(mirror) => set({ mirror })}>
                 Mirrored
             </Tick>
+            <Crop drawing={drawing} place={place} onChange={set} />
             <Sheet drawing={drawing} place={place} onChange={set} />
+            <Depth id={id} drawing={drawing} place={place} isBlocked={isBlocked} onChange={set} />
+            {drawing.pictures > 1 && <OtherPicture id={id} drawing={drawing} isBlocked={isBlocked} />}
             <div className="flex flex-wrap gap-2">
                 <button className="act main" disabled={!isMoved || isBlocked} onClick={() => void lay()}>
                     Lay it here
@@ -54,16 +59,103 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
     );
 }
 
-/** The corners of a sheet that was photographed from aside. */
-function Sheet({
-    drawing,
-    place,
-    onChange,
-}: {
+interface PartProps {
     drawing: DrawingData;
     place: PlacementData;
     onChange: (change: Partial<PlacementData>) => void;
-}) {
+}
+
+const SIDES = ['Left', 'Top', 'Right', 'Bottom'];
+
+/** The part of the drawing that is laid. */
+function Crop({ drawing, place, onChange }: PartProps) {
+    const part = partOf(drawing, place);
+    const setSide = (side: number, value: number): void => {
+        const crop: CropData = [...part];
+        crop[side] = value;
+        onChange({ crop });
+    };
+    return (
+        <>
+            <Tick checked={place.crop !== null} onChange={(isOn) => onChange({ crop: isOn ? part : null })}>
+                Only a part of it
+            </Tick>
+            {place.crop !== null && (
+                <div className="grid grid-cols-2 gap-2">
+                    {SIDES.map((name, side) => (
+                        <NumberField
+                            key={name}
+                            label={`${name}, px`}
+                            value={Math.round(part[side])}
+                            least={side < 2 ? 0 : Math.ceil(part[side - 2]) + 1}
+                            most={side < 2 ? Math.floor(part[side + 2]) - 1 : 60000}
+                            onChange={(value) => setSide(side, value)}
+                        />
+                    ))}
+                </div>
+            )}
+        </>
+    );
+}
+
+/** Which of several drawings lies in front, and whether it hides what lies behind. */
+function Depth({ id, drawing, place, isBlocked, onChange }: PartProps & { id: string; isBlocked: boolean }) {
+    const session = useSession();
+    const orders = usePage((view) => view.records.drawing);
+    const others = Object.entries(orders).flatMap(([other, { order }]) => (other === id ? [] : [order]));
+    if (others.length === 0) return null;
+    const move = (order: number): void => session.changeDrawing(id, { order });
+    return (
+        <div className="flex flex-col gap-2">
+            <Tick checked={place.covers} onChange={(covers) => onChange({ covers })}>
+                Hides the lines behind it
+            </Tick>
+            <div className="flex gap-2" role="group" aria-label="Order of the drawings">
+                <button
+                    className="act"
+                    disabled={isBlocked || drawing.order > Math.max(...others)}
+                    onClick={() => move(Math.max(...others) + 1)}
+                >
+                    To the front
+                </button>
+                <button
+                    className="act"
+                    disabled={isBlocked || drawing.order < Math.min(...others)}
+                    onClick={() => move(Math.min(...others) - 1)}
+                >
+                    To the back
+                </button>
+            </div>
+        </div>
+    );
+}
+
+/** Another page of a PDF, another picture of a TIFF. */
+function OtherPicture({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; isBlocked: boolean }) {
+    const session = useSession();
+    const [picture, setPicture] = useState(drawing.picture);
+    return (
+        <div className="flex items-end gap-2">
+            <NumberField
+                label={`Picture, of ${drawing.pictures}`}
+                value={picture}
+                least={1}
+                most={drawing.pictures}
+                onChange={setPicture}
+            />
+            <button
+                className="act"
+                disabled={isBlocked || picture === drawing.picture}
+                onClick={() => void session.importWaiting(drawing.original, { drawing: id, picture })}
+            >
+                Take this one
+            </button>
+        </div>
+    );
+}
+
+/** The corners of a sheet that was photographed from aside. */
+function Sheet({ drawing, place, onChange }: PartProps) {
     const { width, height, found } = drawing;
     const start = found.sheet ?? [
         [0, 0],

@@ -1,7 +1,8 @@
 /** Pictures of the files that drawings came from, fetched when they are first looked at. */
 import { api } from '../../api/client';
 import type { DrawingData } from '../../api/generated';
-import { placeMatrix } from '../model/placing';
+import type { Spot } from '../model/lines';
+import { frameOf, placeMatrix } from '../model/placing';
 import type { Trial } from '../model/model';
 
 export class OriginalPictures {
@@ -29,10 +30,18 @@ export class OriginalPictures {
         const picture = this.of(drawing.original);
         if (picture === null) return;
         context.save();
+        if (trial !== null && trial.place.crop !== null) clipTo(context, toScreen, frameOf(drawing, trial.place));
         context.setTransform(toScreen.multiply(originalMatrix(drawing, trial)));
         context.drawImage(picture, 0, 0, drawing.width, drawing.height);
         context.restore();
     }
+}
+
+function clipTo(context: CanvasRenderingContext2D, toScreen: DOMMatrix, frame: Spot[]): void {
+    context.setTransform(toScreen);
+    context.beginPath();
+    frame.forEach(({ x, y }) => context.lineTo(x, y));
+    context.clip();
 }
 
 /** From the original's pixels to the page's. */

@@ -142,14 +142,32 @@ export function drawFrame(
     context.moveTo(top.x, top.y);
     context.lineTo(at.x, at.y);
     context.stroke();
-    for (const corner of corners) {
-        context.fillRect(corner.x - 5, corner.y - 5, 10, 10);
-        context.strokeRect(corner.x - 5, corner.y - 5, 10, 10);
-    }
     context.beginPath();
     context.arc(at.x, at.y, 6, 0, 7);
     context.fill();
     context.stroke();
+    context.restore();
+    drawHandles(context, toScreen, frame);
+}
+
+/** Squares by which a shape is pulled; lozenges where its sides are. */
+export function drawHandles(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    places: { x: number; y: number }[],
+    isSide = false,
+): void {
+    context.save();
+    context.strokeStyle = accent();
+    context.fillStyle = '#ffffff';
+    context.lineWidth = 1.5;
+    for (const place of places) {
+        const { x, y } = toScreen.transformPoint(new DOMPoint(place.x, place.y));
+        context.setTransform(1, 0, 0, 1, x, y);
+        if (isSide) context.rotate(Math.PI / 4);
+        context.fillRect(-5, -5, 10, 10);
+        context.strokeRect(-5, -5, 10, 10);
+    }
     context.restore();
 }
 

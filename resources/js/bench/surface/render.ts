@@ -13,10 +13,11 @@ import type { BenchModel, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
-import { frameOf, knobOf } from '../model/placing';
+import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
 import { lineOf } from '../model/shapes';
+import { CleanLooks, tilesInView } from './cleanLooks';
 import { originalMatrix, OriginalPictures } from './originals';
-import { drawAxis, drawBridges, drawEdge, drawFrame, drawGrid, drawLines, drawOutline, drawRing, KNOB_AWAY } from './overlays';
+import { drawAxis, drawBridges, drawEdge, drawFrame, drawGrid, drawHandles, drawLines, drawOutline, drawRing, KNOB_AWAY } from './overlays';
 import { Underdrawings } from './underdrawings';
 import { fit, levelFor, matrix, shown, type Box, type Insets, type View } from './viewport';
 
@@ -54,6 +55,7 @@ export class SurfaceRenderer {
     private levelsTable: Uint8Array | null = null;
     private readonly underdrawings: Underdrawings;
     private readonly originals: OriginalPictures;
+    private readonly looks: CleanLooks;
     private readonly stops: (() => void)[] = [];
 
     constructor(
@@ -63,6 +65,7 @@ export class SurfaceRenderer {
     ) {
         this.underdrawings = new Underdrawings(bench.session.tiles);
         this.originals = new OriginalPictures(bench.session.view.id, () => this.schedule());
+        this.looks = new CleanLooks(bench.session.view.id, () => this.schedule());
         this.takeStack();
         this.stops.push(
             bench.session.tiles.onPaint((level, places) => this.dirty(level, places)),
@@ -206,6 +209,8 @@ export class SurfaceRenderer {
     ): void {
         const { tool, trial, compare, axis, overlays, grid } = this.bench.view;
         const drawing = this.bench.drawing?.[1] ?? null;
+        this.lookAtTrial(view, size);
+        this.looks.draw(context, toScreen, size);
         if (drawing !== null && compare > 0) this.drawOriginal(context, toScreen, drawing, size, compare);
         if (drawing !== null && tool === 'place') this.drawPlacing(context, toScreen, view, drawing, trial);
         if (!overlays) return;
@@ -237,7 +242,7 @@ export class SurfaceRenderer {
         trial: Trial | null,
     ): void {
         const place = trial?.place ?? drawing.place;
-        const isCutting = place.corners !== null && drawing.place.corners === null;
+        const isCutting = isCuttingOut(drawing, place);
         context.save();
         context.globalAlpha = isCutting ? 1 : 0.6;
         if (place !== drawing.place) this.originals.draw(context, toScreen, drawing, isCutting ? null : trial);
@@ -245,10 +250,22 @@ export class SurfaceRenderer {
         context.setTransform(1, 0, 0, 1, 0, 0);
         if (isCutting) {
             const toPage = originalMatrix(drawing, null);
-            drawOutline(context, toScreen, place.corners?.map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y))) ?? []);
+            const corners = place.corners?.map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y))) ?? [];
+            drawOutline(context, toScreen, corners);
+            drawHandles(context, toScreen, corners);
         } else {
             drawFrame(context, toScreen, frameOf(drawing, place), knobOf(drawing, place, KNOB_AWAY / view.scale));
+            drawHandles(context, toScreen, sidesAt(drawing, place), true);
         }
+    }
+
+    /** The picked drawing as the settings that are tried would clean it. */
+    private lookAtTrial(view: View, size: Box): void {
+        const { trial } = this.bench.view;
+        const picked = this.bench.drawing;
+        if (trial === null || picked === null) return this.looks.want(null);
+        const [id, drawing] = picked;
+        this.looks.want({ id, drawing, trial, ...tilesInView(shown(view, this.canvas), size, this.level) });
     }
 
     /** The shape so far, with every place that was set. */

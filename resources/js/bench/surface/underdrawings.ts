@@ -1,4 +1,4 @@
-/** Underdrawings over the page: tinted, as strong as they are set, multiplied so that ink stays ink. */
+/** Underdrawings over the page: tinted, as strong as they are set; below the ink, which then stays ink, or above it. */
 import type { DrawingData } from '../../api/generated';
 import { SIDE } from '../../picture/compose';
 import { toColour } from '../../picture/stack';
@@ -18,7 +18,7 @@ export class Underdrawings {
         const span = SIDE << level;
         const version = this.tiles.versionOf(level, `drawing:${id}`, column, row);
         context.save();
-        context.globalCompositeOperation = 'multiply';
+        context.globalCompositeOperation = drawing.above ? 'source-over' : 'multiply';
         context.globalAlpha = drawing.strength;
         context.drawImage(
             this.canvas(`${id} ${level} ${column},${row} ${version} ${drawing.tint}`, bytes, drawing.tint),

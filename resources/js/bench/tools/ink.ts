@@ -1,6 +1,6 @@
 import type { InkStrokeData } from '../../api/generated';
-import { randomId } from '../../page/ids';
 import { mayColour, whyNot } from '../../page/store';
+import { grained } from '../../picture/grain';
 import { mostOf, tapered, thinned, type Point, type StrokePreview } from '../../picture/stroke';
 import { mirrored } from '../model/lines';
 import type { BenchModel } from '../model/model';
@@ -14,7 +14,7 @@ export const ink: Tool = {
     key: 'I',
     what: 'Draw a line that stays a line. Shift: straight.',
     cursor: 'ring',
-    options: ['weight', 'taper', 'steady', 'axis'],
+    options: ['weight', 'taper', 'steady', 'grain', 'axis'],
     sentence: ({ view }) =>
         `Inking a line of ${view.weight} px, over the underdrawing and apart from it${view.axis === null ? '' : '. The mirror is on: each line is drawn twice'}`,
     begin(host, point) {
@@ -51,7 +51,10 @@ class InkGesture implements Gesture {
         private readonly host: ToolHost,
         start: ToolPoint,
     ) {
-        this.preview = new LayerPreview(host, 'ink', 1, mostOf);
+        const { grain } = this.bench.view;
+        this.preview = new LayerPreview(host, 'ink', 1, (base, line, column, row) =>
+            mostOf(base, grained(line, grain, host.level, column, row)),
+        );
         this.line = this.preview.stroke(this.bench.nib);
         this.hand = this.last = start;
         this.preview.show([this.line], this.line.add(this.pressed(start)));
@@ -81,7 +84,7 @@ class InkGesture implements Gesture {
         const nib = { ...this.bench.nib, smoothing: 0 };
         const lines = drawn.map(({ points, taper }) => this.preview.drawn(nib, tapered(points, taper)));
         this.preview.show(lines, new Set(lines.flatMap((line) => [...line.tiles.keys()])));
-        this.bench.session.drawInk(drawn.map((stroke) => ({ id: randomId(12), stroke })));
+        this.bench.session.addLines(drawn);
     }
 
     cancel(): void {
@@ -109,12 +112,12 @@ class InkGesture implements Gesture {
 
     /** The line as it was calmed: what is kept is what was seen. */
     private drawn(): InkStrokeData[] {
-        const { weight, taper, axis } = this.bench.view;
+        const { weight, taper, grain, axis } = this.bench.view;
         this.line.end();
         const path = thinned(this.line.path).map(rounded);
         // Longer than a line may be: it goes on in another, whose ends do not run out.
         const parts = path.length <= LONGEST ? [path] : pieces(path);
-        const lines = parts.map((points): InkStrokeData => ({ points, weight, taper: parts.length > 1 ? 0 : taper, steady: 0 }));
+        const lines = parts.map((points): InkStrokeData => ({ points, weight, taper: parts.length > 1 ? 0 : taper, steady: 0, grain }));
         return axis === null ? lines : [...lines, ...lines.map((line) => mirrored(line, axis))];
     }
 

@@ -6,7 +6,7 @@ import type { BrushData } from '../../api/generated';
 import type { ToolHost } from './tool';
 
 /** @param base what the tile held before; null: nothing */
-export type Lay = (base: Uint8Array | null, stroke: Uint8Array) => Uint8Array;
+export type Lay = (base: Uint8Array | null, stroke: Uint8Array, column: number, row: number) => Uint8Array;
 
 export class LayerPreview {
     /** What each tile held before. */
@@ -43,7 +43,7 @@ export class LayerPreview {
             let bytes = this.base.get(key) ?? null;
             for (const stroke of strokes) {
                 const coverage = stroke.tiles.get(key);
-                if (coverage !== undefined) bytes = this.lay(bytes, coverage);
+                if (coverage !== undefined) bytes = this.lay(bytes, coverage, column, row);
             }
             if (bytes !== null) tiles.setLocal(level, this.layer, column, row, bytes);
         }

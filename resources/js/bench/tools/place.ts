@@ -2,7 +2,8 @@ import type { DrawingData, PlacementData } from '../../api/generated';
 import { mayFlat, whyNot } from '../../page/store';
 import type { Spot } from '../model/lines';
 import type { Trial } from '../model/model';
-import { frameOf, knobOf, movedBy, scaledTo, turnedTo } from '../model/placing';
+import { cornerAt, croppedTo, frameOf, isCuttingOut, knobOf, movedBy, scaledTo, sidesAt, turnedTo } from '../model/placing';
+import { originalMatrix } from '../surface/originals';
 import { KNOB_AWAY } from '../surface/overlays';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
@@ -13,13 +14,13 @@ export const place: Tool = {
     id: 'place',
     name: 'Place',
     key: 'M',
-    what: 'Move the picked drawing; pull its corners, turn it by the knob',
+    what: 'Move the picked drawing; pull its corners to scale it, its sides to crop it, the knob to turn it',
     cursor: 'crosshair',
     options: [],
     sentence: ({ drawing }) =>
         drawing === null
             ? 'There is no drawing to place yet'
-            : `Placing ${drawing[1].name}: drag it, pull a corner, turn it by the knob; it is laid by the button at the right`,
+            : `Placing ${drawing[1].name}: drag it, pull corners or sides, turn it by the knob; it is laid by the button at the right`,
     begin(host, point) {
         const { bench } = host;
         const drawing = bench.drawing?.[1];
@@ -57,12 +58,23 @@ class PlaceGesture implements Gesture {
         this.host.bench.set({ trial: this.before });
     }
 
-    /** What is held: the knob, a corner, or all of it. */
+    /** What is held: a corner of the sheet that is being cut out; the knob, a corner, a side, or all of it. */
     private pullAt(drawing: DrawingData, start: ToolPoint): Pull {
         const now = this.before?.place ?? drawing.place;
         const isNear = (spot: Spot): boolean => Math.hypot(spot.x - start.x, spot.y - start.y) * this.host.view.scale < REACH;
+        if (isCuttingOut(drawing, now)) return this.sheetCornerAt(drawing, now, isNear);
         if (isNear(knobOf(drawing, now, KNOB_AWAY / this.host.view.scale))) return (to) => turnedTo(now, to, to.shift);
         if (frameOf(drawing, now).some(isNear)) return (to) => scaledTo(now, start, to);
+        const side = sidesAt(drawing, now).findIndex(isNear);
+        if (side >= 0) return (to) => croppedTo(now, drawing, side, to);
         return (to) => movedBy(now, to.x - start.x, to.y - start.y);
+    }
+
+    private sheetCornerAt(drawing: DrawingData, now: PlacementData, isNear: (spot: Spot) => boolean): Pull {
+        const toPage = originalMatrix(drawing, null);
+        const onPage = (now.corners ?? []).map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y)));
+        const corner = onPage.findIndex(isNear);
+        const toOriginal = toPage.inverse();
+        return (to) => (corner < 0 ? now : cornerAt(now, corner, toOriginal.transformPoint(new DOMPoint(to.x, to.y))));
     }
 }

@@ -20,7 +20,7 @@ export const shape: Tool = {
     key: 'B',
     what: 'Corners, smooth curves, ellipses',
     cursor: 'crosshair',
-    options: ['shape', 'weight', 'taper', 'axis'],
+    options: ['shape', 'weight', 'taper', 'grain', 'axis'],
     sentence: ({ view }) => `${SENTENCES[view.shape]}${view.axis === null ? '' : '. The mirror is on'}`,
     begin(host, point) {
         const { session, view } = host.bench;

@@ -40,7 +40,7 @@ export interface Gesture {
 }
 
 /** What the strip offers for a tool. */
-export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'axis' | 'shape' | 'cut';
+export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'grain' | 'axis' | 'shape' | 'cut';
 
 export interface Tool {
     id: ToolId;

@@ -1,0 +1,26 @@
+/** Which records a change is about: what is shown of it is newer than what the server tells of an earlier one. */
+import type { Op } from '../api/client';
+
+/** "kind key" of each record. */
+export function touchedBy(op: Op): string[] {
+    switch (op.kind) {
+        case 'fill':
+            return op.labels.map((label) => `region ${label}`);
+        case 'ink.draw':
+            return op.strokes.map(({ id }) => `stroke ${id}`);
+        case 'pass.change':
+        case 'pass.remove':
+        case 'pass.add':
+            return [`pass ${op.id}`];
+        case 'stroke':
+            return op.make === null ? [] : [`pass ${op.pass}`];
+        case 'group':
+            return [`group ${op.id}`, ...op.passes.map((pass) => `pass ${pass}`)];
+        case 'drawing.change':
+        case 'drawing.remove':
+            return [`drawing ${op.id}`];
+        case 'lines.colour':
+        case 'page.start':
+            return ['page page'];
+    }
+}
