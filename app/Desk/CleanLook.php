@@ -66,7 +66,7 @@ final readonly class CleanLook
     public function whole(CleanSettings $settings): ?Plane
     {
         $original = Original::query()->where('page_id', $this->page->id)->find($this->drawing->original);
-        $jpeg = $original === null ? null : (new OriginalViews)->bytes($original);
+        $jpeg = $original === null ? null : (new OriginalViews)->bytes($original, $this->drawing->picture);
         if ($jpeg === null) {
             return null;
         }

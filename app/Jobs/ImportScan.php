@@ -52,7 +52,7 @@ final class ImportScan extends PageTask
         $number = $this->number($task, $before);
         $picture = $this->picture($task, $original, $number);
         $this->step($task, 25, 'Cleaning the lines');
-        (new OriginalViews)->keep($original, $picture);
+        (new OriginalViews)->keep($original, $picture, $number);
         $source = new DrawingSource($original->id, $original->name, $picture->dpi, $number, $picture->pictures);
         $channels = $picture->channels();
         unset($picture);

@@ -25,34 +25,42 @@ final readonly class OriginalViews
         $this->disk = Storage::disk('works');
     }
 
-    public function keep(Original $original, Picture $picture): void
+    /** @param  int  $number  which of the file's pictures it is, from 1 */
+    public function keep(Original $original, Picture $picture, int $number = 1): void
     {
-        if ($this->bytes($original) !== null) {
+        if ($this->bytes($original, $number) !== null) {
             return;
         }
         $jpeg = (new ImageWriter)->write((new Thumbnail(self::SIDE))->of($picture->paint), 'jpeg');
         try {
-            (new WholeFile($this->disk))->put($this->path($original), $jpeg, strlen($jpeg));
+            (new WholeFile($this->disk))->put($this->path($original, $number), $jpeg, strlen($jpeg));
         } catch (NotKept) {
             // Only to look at: made again when the drawing is next cleaned.
         }
     }
 
     /** @return ?string a JPEG; null when none was made yet */
-    public function bytes(Original $original): ?string
+    public function bytes(Original $original, int $number = 1): ?string
     {
-        $bytes = $this->disk->exists($this->path($original)) ? (string) $this->disk->get($this->path($original)) : '';
+        $path = $this->path($original, $number);
+        $bytes = $this->disk->exists($path) ? (string) $this->disk->get($path) : '';
 
         return str_starts_with($bytes, self::JPEG) ? $bytes : null;
     }
 
     public function discard(Original $original): void
     {
-        $this->disk->delete($this->path($original));
+        $this->disk->deleteDirectory($this->folder($original));
     }
 
-    private function path(Original $original): string
+    private function path(Original $original, int $number): string
     {
-        return sprintf('pictures/original-%d.jpg', $original->id);
+        return sprintf('%s/%d.jpg', $this->folder($original), $number);
+    }
+
+    /** Named by what is in the file, too: a database set up anew counts from one again. */
+    private function folder(Original $original): string
+    {
+        return sprintf('pictures/original-%d-%s', $original->id, substr($original->sha256, 0, 16));
     }
 }

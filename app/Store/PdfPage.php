@@ -41,12 +41,12 @@ final readonly class PdfPage
      */
     private static function check(string $path, int $page): int
     {
-        $said = self::run(['pdfinfo', '-f', (string) $page, '-l', (string) $page, $path], static fn () => null);
-        preg_match('/^Pages:\s+(\d+)/m', $said, $pages);
-        preg_match('/^Page\s+\d+ size:\s+([\d.]+) x ([\d.]+)/m', $said, $size);
+        preg_match('/^Pages:\s+(\d+)/m', self::run(['pdfinfo', $path], static fn () => null), $pages);
         if ($pages !== [] && $page > (int) $pages[1]) {
             throw UnreadableImage::withoutPicture($page, (int) $pages[1]);
         }
+        $said = self::run(['pdfinfo', '-f', (string) $page, '-l', (string) $page, $path], static fn () => null);
+        preg_match('/^Page\s+\d+ size:\s+([\d.]+) x ([\d.]+)/m', $said, $size);
         if ($pages === [] || $size === []) {
             throw self::unreadable();
         }

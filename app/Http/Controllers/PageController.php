@@ -41,9 +41,10 @@ final class PageController
     }
 
     /** A small picture of a file a drawing came from. */
-    public function original(Page $page, int $original, OriginalViews $views): Response
+    public function original(Request $request, Page $page, int $original, OriginalViews $views): Response
     {
-        $bytes = $views->bytes($page->originals()->findOrFail($original));
+        $request->validate(['picture' => 'sometimes|integer|min:1']);
+        $bytes = $views->bytes($page->originals()->findOrFail($original), $request->integer('picture', 1));
         abort_if($bytes === null, 404);
 
         return new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);

@@ -45,7 +45,7 @@ final class PlainSvg
 
     public static function is(string $start): bool
     {
-        return preg_match('/^(\xef\xbb\xbf)?\s*(<\?xml[^>]*>)?\s*(<!--.*?-->\s*)*(<!DOCTYPE\s+svg[^>\[]*>)?\s*(<!--.*?-->\s*)*<([a-z]+:)?svg[\s>]/is', $start) === 1;
+        return preg_match('/^(\xef\xbb\xbf)?\s*<(\?xml|!--|!DOCTYPE\s+svg|svg)/i', $start) === 1 && preg_match('/<svg[\s>]/', $start) === 1;
     }
 
     /**

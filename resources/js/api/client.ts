@@ -6,6 +6,7 @@ import type {
     CleanData,
     ColourLinesInput,
     DrawInkInput,
+    DrawingData,
     DrawnData,
     FeedState,
     FillInput,
@@ -156,7 +157,8 @@ export const api = {
     linesUrl: (page: number) => `/api/pages/${page}/lines`,
     findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
     /** A small picture of a file that a drawing came from. */
-    originalUrl: (page: number, original: number) => `/api/pages/${page}/originals/${original}`,
+    originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>
+        `/api/pages/${page}/originals/${original}?picture=${picture}`,
     enlarge: (id: number, lease: string, factor: number) => json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),
     tasks: (id: number) => json<TaskState[]>('GET', `/api/pages/${id}/tasks`),

@@ -30,7 +30,7 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
     const set = (change: Partial<CleanData>): void => bench.try({ clean: change });
     return (
         <div className="flex flex-col gap-2 text-[13px]">
-            <Compare original={drawing.original} />
+            <Compare drawing={drawing} />
             <Levels id={id} drawing={drawing} clean={clean} onChange={set} />
             <Slide
                 wide
@@ -79,11 +79,12 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
 }
 
 /** The edge between the original and what it was cleaned to. */
-function Compare({ original }: { original: number }) {
+function Compare({ drawing }: { drawing: DrawingData }) {
     const bench = useBenchModel();
     const page = usePage((view) => view.id);
     const compare = useBench((view) => Math.round(view.compare * 100));
-    const [missing, setMissing] = useState<number | null>(null);
+    const original = api.originalUrl(page, drawing);
+    const [missing, setMissing] = useState<string | null>(null);
     return (
         <>
             <Slide
@@ -95,7 +96,7 @@ function Compare({ original }: { original: number }) {
                 disabled={missing === original}
                 onChange={(value) => bench.set({ compare: value / 100 })}
             />
-            <img className="hidden" alt="" src={api.originalUrl(page, original)} onError={() => setMissing(original)} />
+            <img className="hidden" alt="" src={original} onError={() => setMissing(original)} />
             {missing === original && <p className="quiet">The original shows here once the drawing has been cleaned again.</p>}
         </>
     );

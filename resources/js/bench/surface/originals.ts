@@ -6,7 +6,7 @@ import { frameOf, placeMatrix } from '../model/placing';
 import type { Trial } from '../model/model';
 
 export class OriginalPictures {
-    private readonly pictures = new Map<number, HTMLImageElement>();
+    private readonly pictures = new Map<string, HTMLImageElement>();
 
     constructor(
         private readonly page: number,
@@ -14,20 +14,21 @@ export class OriginalPictures {
     ) {}
 
     /** Null while it is on its way, or when there is none. */
-    of(original: number): HTMLImageElement | null {
-        let picture = this.pictures.get(original);
+    of(drawing: DrawingData): HTMLImageElement | null {
+        const url = api.originalUrl(this.page, drawing);
+        let picture = this.pictures.get(url);
         if (picture === undefined) {
             picture = new Image();
             picture.onload = this.arrived;
-            picture.src = api.originalUrl(this.page, original);
-            this.pictures.set(original, picture);
+            picture.src = url;
+            this.pictures.set(url, picture);
         }
         return picture.complete && picture.naturalWidth > 0 ? picture : null;
     }
 
     /** Laid where the drawing lies or is being laid, straightened as it was. */
     draw(context: CanvasRenderingContext2D, toScreen: DOMMatrix, drawing: DrawingData, trial: Trial | null): void {
-        const picture = this.of(drawing.original);
+        const picture = this.of(drawing);
         if (picture === null) return;
         context.save();
         if (trial !== null && trial.place.crop !== null) clipTo(context, toScreen, frameOf(drawing, trial.place));
