@@ -77,7 +77,7 @@ function bench_desk(string $scan): array
     $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
     $tone = fn (int $i) => $send('PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'shade', 'colour' => sprintf('#6644%02x', 40 + $i)]);
 
-    $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
+    $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'grain' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
     foreach (array_chunk($lines, 500) as $chunk) {
         StrokeRow::query()->toBase()->insert($chunk);
     }

@@ -13,14 +13,17 @@ use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Placement;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Quad;
+use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\Ops\ChangeDrawing;
+use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\EnlargePage;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
@@ -167,6 +170,31 @@ final class PlaceTest extends TestCase
         self::assertSame([255, 0], [$this->inkAt(243, 300), $this->inkAt(223, 300)], 'unseen it hides nothing');
         $this->apply(new RemoveDrawing('figure'));
         self::assertSame('', (new Sheet($this->source))->find(Drawing::class, 'figure') === null ? trim((new Sheet($this->source))->layer(LayerName::cover('figure')), "\0") : 'still there');
+    }
+
+    public function test_ink_made_anew_in_parts_is_the_ink_made_anew(): void
+    {
+        $this->lay($this->placed($this->frames(700, 400, [[20, 100, 680, 200], [240, 20, 300, 390]])), 'drawing1');
+        mt_srand(31);
+        $line = fn (): InkStroke => new InkStroke(
+            array_map(fn (): array => [(float) mt_rand(-30, 730), (float) mt_rand(-30, 430), mt_rand(1, 10) / 10], range(1, mt_rand(1, 3))),
+            mt_rand(2, 60) / 2, mt_rand(0, 5) / 10, 0.0, mt_rand(0, 2) / 2,
+        );
+        for ($step = 0; $step < 25; $step++) {
+            $drawn = [];
+            foreach (range(1, mt_rand(1, 3)) as $ignored) {
+                $id = 'line000'.mt_rand(1, 8);
+                $isThere = (new Sheet($this->source))->find(InkStroke::class, $id) !== null;
+                $drawn[$id] = $isThere && mt_rand(0, 2) === 0 ? null : $line();
+            }
+            $this->apply(new DrawInk($drawn));
+            $sheet = new Sheet($this->source);
+            $now = $sheet->layer(LayerName::ink());
+            (new InkLayers($sheet))->make();
+            self::assertSame(sha1($sheet->layer(LayerName::ink())), sha1($now), "step $step");
+        }
+        $this->apply(new DrawInk(array_fill_keys(array_keys((new Sheet($this->source))->all(InkStroke::class)), null)));
+        self::assertSame((new Sheet($this->source))->layer(LayerName::drawing('drawing1')), (new Sheet($this->source))->layer(LayerName::ink()));
     }
 
     public function test_order_alone_changes_no_ink(): void

@@ -103,7 +103,7 @@ final readonly class Model
         $pass = 'drillpass'.mt_rand(1, 6);
         $some = fn (array $of, mixed $else): mixed => $of === [] ? $else : $of[mt_rand(0, count($of) - 1)];
 
-        return match (mt_rand(0, $groups === [] ? 7 : 8)) {
+        return match (mt_rand(0, $groups === [] ? 10 : 11)) {
             0, 1 => ['kind' => 'fill', 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)], 'figure' => $material->figure_id, 'material' => $material->id],
             2, 3, 4 => [
                 'kind' => 'stroke', 'pass' => $pass, 'points' => [[mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10], [mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10]],
@@ -113,8 +113,19 @@ final readonly class Model
             5 => ['kind' => 'pass.change', 'id' => $some($passes, $pass), 'values' => [['opacity' => mt_rand(0, 10) / 10], ['mode' => 'multiply'], ['visible' => (bool) mt_rand(0, 1)], ['order' => mt_rand(-5, 5) / 2]][mt_rand(0, 3)]],
             6 => ['kind' => 'pass.remove', 'id' => $some($passes, $pass)],
             7 => ['kind' => 'group', 'id' => 'drillgroup'.mt_rand(1, 3), 'passes' => array_slice($passes, mt_rand(0, 2), 2), 'how' => ['isolated' => (bool) mt_rand(0, 1), 'mode' => 'normal', 'opacity' => mt_rand(1, 10) / 10]],
+            8 => ['kind' => 'ink.draw', 'strokes' => array_map(fn (int $i): array => ['id' => "drillline$i", 'stroke' => mt_rand(0, 3) === 0 ? null : $this->line()], range(1, mt_rand(1, 4)))],
+            9 => ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => [['role' => 'underdrawing'], ['role' => 'ink'], ['above' => (bool) mt_rand(0, 1)], ['order' => mt_rand(-2, 2)], ['visible' => (bool) mt_rand(0, 1)]][mt_rand(0, 4)]],
+            10 => ['kind' => 'lines.colour', 'lines' => ['rule' => ['black', 'tone', 'colour'][mt_rand(0, 2)], 'colour' => sprintf('#%06x', mt_rand(0, 0xFFFFFF)), 'shown' => (bool) mt_rand(0, 1)]],
             default => ['kind' => 'group', 'id' => $some($groups, 'drillgroup1'), 'passes' => [], 'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1]],
         };
+    }
+
+    /** @return array<string, mixed> */
+    private function line(): array
+    {
+        $point = fn (): array => [mt_rand(-20, 720), mt_rand(-20, 520), mt_rand(0, 10) / 10];
+
+        return ['points' => [$point(), $point(), $point()], 'weight' => mt_rand(1, 30), 'taper' => mt_rand(0, 5) / 10, 'steady' => 0, 'grain' => mt_rand(0, 2) / 2];
     }
 
     private function alike(Page $page, MemoryPage $memory): bool

@@ -42,6 +42,7 @@ final class PassRules
             self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
+            self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
             ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'kind' => PassKind::Paint->value, 'colour' => null, 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
         ];
     }

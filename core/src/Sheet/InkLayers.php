@@ -22,30 +22,72 @@ use Awning\Core\Raster\TileGrid;
  * what lies behind it first. Nothing of it is lost in the sum: each drawing keeps a layer of its own, and strokes are
  * drawn anew from their points.
  */
-final class InkLayers
+final readonly class InkLayers
 {
-    /** @var array<string, StrokeMask> by id */
-    private array $masks = [];
-
-    public function __construct(private readonly Sheet $sheet)
+    public function __construct(private Sheet $sheet)
     {
     }
 
-    /** Makes the ink anew inside $part of the page, null: all of it. */
-    public function make(?Rect $part = null): void
+    /** Makes the ink anew inside parts of the page; none: all of it. */
+    public function make(Rect ...$parts): void
     {
+        $parts = array_values($parts === [] ? [$this->sheet->rect()] : $parts);
         $drawings = $this->backToFront();
-        foreach ($this->sheet->grid()->touching($part ?? $this->sheet->rect()) as [$column, $row]) {
-            $tile = null;
+        $strokes = $this->strokesIn($parts);
+        foreach ($this->tilesOf($parts) as [$column, $row]) {
+            $tile = TileGrid::rect($column, $row);
+            $piece = self::pieceOf($tile, $parts);
+            $ink = null;
             foreach ($drawings as [$id, $drawing]) {
-                $tile = self::uncovered($tile, $drawing->place->covers ? $this->sheet->tile(LayerName::cover($id), $column, $row) : null);
-                $tile = self::sum($tile, $this->sheet->tile(LayerName::drawing($id), $column, $row));
+                $ink = self::uncovered($ink, $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null);
+                $ink = self::sum($ink, $this->cut(LayerName::drawing($id), $column, $row, $piece));
             }
-            foreach ($this->strokesAt(TileGrid::rect($column, $row)) as $mask) {
-                $tile = self::sum($tile, $mask);
+            foreach ($strokes as [$stroke, $bounds]) {
+                $ink = $bounds->intersect($piece)->isEmpty() ? $ink : self::sum($ink, self::mask($stroke, $piece)->cut($piece));
             }
-            $this->sheet->setTile(LayerName::ink(), $column, $row, $tile);
+            $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, $tile, $piece));
         }
+    }
+
+    /**
+     * What of a tile the parts reach, as one rectangle.
+     *
+     * @param  list<Rect>  $parts
+     */
+    private static function pieceOf(Rect $tile, array $parts): Rect
+    {
+        $inside = array_values(array_filter(array_map(fn (Rect $part): Rect => $part->intersect($tile), $parts), fn (Rect $part): bool => ! $part->isEmpty()));
+        if ($inside === []) {
+            return new Rect($tile->x, $tile->y, 0, 0);
+        }
+
+        return Rect::bounds(
+            min(array_map(fn (Rect $part): int => $part->x, $inside)), min(array_map(fn (Rect $part): int => $part->y, $inside)),
+            max(array_map(fn (Rect $part): int => $part->right(), $inside)), max(array_map(fn (Rect $part): int => $part->bottom(), $inside)),
+        );
+    }
+
+    private function cut(LayerName $layer, int $column, int $row, Rect $piece): ?string
+    {
+        $bytes = $this->sheet->tile($layer, $column, $row);
+        $tile = TileGrid::rect($column, $row);
+
+        return $bytes === null ? null : Bytes::crop($bytes, $tile->width, $tile->height, new Rect($piece->x - $tile->x, $piece->y - $tile->y, $piece->width, $piece->height), 1);
+    }
+
+    /** The tile with a piece of it replaced. */
+    private static function pasted(?string $bytes, ?string $ink, Rect $tile, Rect $piece): ?string
+    {
+        if ($piece->width === $tile->width && $piece->height === $tile->height) {
+            return $ink;
+        }
+        $bytes ??= str_repeat("\0", TileGrid::PIXELS);
+        $ink ??= str_repeat("\0", $piece->width * $piece->height);
+        for ($y = 0; $y < $piece->height; $y++) {
+            $bytes = substr_replace($bytes, substr($ink, $y * $piece->width, $piece->width), ($piece->y - $tile->y + $y) * $tile->width + $piece->x - $tile->x, $piece->width);
+        }
+
+        return strspn($bytes, "\0") === strlen($bytes) ? null : $bytes;
     }
 
     /**
@@ -98,9 +140,9 @@ final class InkLayers
     }
 
     /** Strokes added to the ink there is: it need not be made anew. */
-    public function add(string $id, InkStroke $stroke): void
+    public function add(InkStroke $stroke): void
     {
-        $mask = $this->mask($id, $stroke);
+        $mask = self::mask($stroke, $this->sheet->rect());
         foreach ($this->sheet->grid()->touching($mask->bounds) as [$column, $row]) {
             $tile = self::sum($this->sheet->tile(LayerName::ink(), $column, $row), $mask->cut(TileGrid::rect($column, $row)));
             $this->sheet->setTile(LayerName::ink(), $column, $row, $tile);
@@ -133,28 +175,48 @@ final class InkLayers
         return $a === null || $b === null ? $a ?? $b : Bytes::most($a, $b);
     }
 
-    /** @return list<string> what the strokes lay on a tile, those that reach it */
-    private function strokesAt(Rect $tile): array
+    /**
+     * @param  list<Rect>  $parts
+     * @return array<string, array{int, int}>
+     */
+    private function tilesOf(array $parts): array
     {
-        $masks = [];
-        foreach ($this->sheet->all(InkStroke::class) as $id => $stroke) {
-            if (self::boundsOf($stroke)->intersect($tile)->isEmpty()) {
-                continue;
-            }
-            $mask = $this->mask((string) $id, $stroke)->cut($tile);
-            if ($mask !== null) {
-                $masks[] = $mask;
+        $tiles = [];
+        foreach ($parts as $part) {
+            foreach ($this->sheet->grid()->touching($part) as [$column, $row]) {
+                $tiles["$column,$row"] = [$column, $row];
             }
         }
 
-        return $masks;
+        return $tiles;
+    }
+
+    /**
+     * @param  list<Rect>  $parts
+     * @return array<array-key, array{InkStroke, Rect}> by id: the strokes that may reach the pieces of tiles that the parts make
+     */
+    private function strokesIn(array $parts): array
+    {
+        $pieces = array_values(array_map(fn (array $at): Rect => self::pieceOf(TileGrid::rect(...$at), $parts), $this->tilesOf($parts)));
+        $strokes = [];
+        foreach ($pieces === [] ? [] : $this->sheet->all(InkStroke::class) as $id => $stroke) {
+            $bounds = self::boundsOf($stroke);
+            foreach ($pieces as $piece) {
+                if (! $bounds->intersect($piece)->isEmpty()) {
+                    $strokes[$id] = [$stroke, $bounds];
+                    break;
+                }
+            }
+        }
+
+        return $strokes;
     }
 
     /** @throws OpRefused when it is more than is drawn in one go */
-    private function mask(string $id, InkStroke $stroke): StrokeMask
+    private static function mask(InkStroke $stroke, Rect $within): StrokeMask
     {
         try {
-            return $this->masks[$id] ??= Nib::draw($stroke, $this->sheet->rect());
+            return Nib::draw($stroke, $within);
         } catch (\RangeException $error) {
             throw new OpRefused($error->getMessage(), 0, $error);
         }

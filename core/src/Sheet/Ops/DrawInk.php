@@ -100,14 +100,12 @@ final readonly class DrawInk implements ClientOp
             if ($old !== null) {
                 $before[$id] = $old;
             } elseif ($stroke !== null) {
-                $ink->add((string) $id, $stroke);
+                $ink->add($stroke);
             }
         }
-        foreach ($before as $id => $old) {
-            $ink->make(InkLayers::boundsOf($old));
-            if (($new = $this->strokes[$id]) !== null) {
-                $ink->make(InkLayers::boundsOf($new));
-            }
+        if ($before !== []) {
+            $changed = array_filter([...array_values($before), ...array_values(array_intersect_key($this->strokes, $before))]);
+            $ink->make(...array_map(InkLayers::boundsOf(...), array_values($changed)));
         }
         $ink->fallBehind();
     }

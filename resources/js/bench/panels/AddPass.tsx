@@ -2,11 +2,13 @@
 import { useState } from 'react';
 import { usePage, useSession } from '../model/context';
 
+type HangingScope = 'figure' | 'ink' | 'page';
+
 export function AddPass({ figure, name, onDone }: { figure: number; name: string; onDone: () => void }) {
     const session = useSession();
     const hangable = usePage((view) => view.rules.hangable);
     const [kind, setKind] = useState(0);
-    const [scope, setScope] = useState<'figure' | 'page'>(figure > 0 ? 'figure' : 'page');
+    const [scope, setScope] = useState<HangingScope>(figure > 0 ? 'figure' : 'page');
     const hang = (): void => {
         session.addPass({ ...hangable[kind].pass, figure, scope: { kind: scope, id: scope === 'figure' ? figure : 0 } });
         onDone();
@@ -24,9 +26,10 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
                 className="field"
                 aria-label="Stays inside"
                 value={scope}
-                onChange={(event) => setScope(event.target.value as 'figure' | 'page')}
+                onChange={(event) => setScope(event.target.value as HangingScope)}
             >
                 {figure > 0 && <option value="figure">stays inside {name}</option>}
+                <option value="ink">on the lines only</option>
                 <option value="page">over the whole page, above the ink</option>
             </select>
             <button className="act self-start" onClick={hang}>
