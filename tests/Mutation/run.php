@@ -20,11 +20,11 @@ require __DIR__.'/../../vendor/autoload.php';
 /** Room => the tests nearest to it, quickest first. */
 const NEAREST = [
     'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Sheet' => ['core/tests/SheetTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
-    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/FlatsTest.php', 'core/tests/InkTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Sheet' => ['core/tests/PlaceTest.php', 'core/tests/SheetTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/PlaceTest.php', 'core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
+    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/PlaceTest.php', 'core/tests/FlatsTest.php', 'core/tests/InkTest.php', 'core/tests/SheetTest.php'],
     'core/src/Brush' => ['core/tests/StrokeTest.php'],
-    'core/src/Ink' => ['core/tests/InkTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Ink' => ['core/tests/InkTest.php', 'core/tests/PlaceTest.php', 'core/tests/SheetTest.php'],
     'core/src/Flats' => ['core/tests/FlatsTest.php'],
     'core/src/Colour' => ['core/tests/ColourTest.php'],
     'resources/js/picture' => ['resources/js/tests'],
