@@ -4,229 +4,107 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Raster\Runs;
-
 /**
- * Proposes bridges: from line end to line end where two point at each other, and from the remaining line ends to the
- * nearest ink ahead of them. Short and straight goes first; an end that a bridge has closed looks no further.
+ * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
+ * ink ahead of them. What is not sure enough to be made is told as doubtful. The scores from which on a bridge is made were
+ * found by trying on the groups of drawings that BridgeScore learns from.
  */
 final readonly class BridgeFinder
 {
-    /** Cosine of how far aside of its direction a line end still looks. */
-    private const ASIDE = 0.2;
+    private const PAIR = 0.2;
 
-    /** Rays a line end looks along, spread over that angle: about one each 16 degrees. */
-    private const RAYS = 11;
+    private const SHOT = 0.14;
 
-    /** Pixels beyond the limit that a line end's own ink and the hit of a slanted ray may lie: rounding, and the pen's half. */
-    private const SLACK = 2;
+    /** The same for an end that has a bridge already: where three lines were cut apart, one of them takes two. */
+    private const PAIR_AGAIN = 0.2;
 
-    /** The same between two tips, whose pixels lie half a pixel inside the ink each. */
-    private const TIP_SLACK = 1.5;
+    private const SHOT_AGAIN = 0.22;
 
-    /** Ends nearer than this nearly touch: their directions come from too few pixels to tell anything. */
-    private const TOUCHING = 4;
+    /** From this on it is worth a look. */
+    private const DOUBT = 0.07;
 
-    /** The least sum of the cosines of two ends that face each other: one may look aside only if the other does not. */
-    private const FACING = 1.0;
-
-    /** How much longer a ray at a right angle counts than one straight ahead. */
-    private const ASIDE_COST = 0.45;
-
-    /** How often ink and paper may take turns on the way between two ends: once at either tip. */
-    private const TURNS = 2;
-
-    /** @param  int  $limit  the longest gap that is closed, in pixels */
-    public function __construct(private int $limit)
+    /** @param  int  $gap  the longest gap that is asked to be closed, px */
+    public function __construct(private int $gap)
     {
+    }
+
+    /** @param  InkMap  $map  the bridges that are made are drawn in */
+    public function find(InkMap $map): FoundBridges
+    {
+        if ($this->gap < 1) {
+            return new FoundBridges([], []);
+        }
+        $width = $map->lineWidth();
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width);
+        $candidates = new BridgeCandidates($map, $ends, $this->gap, $width);
+        [$pairs, $unsure, $used] = $this->choosePairs($candidates, $map);
+        // Corners are ends only of what points at them.
+        $tips = array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner);
+        [$shots, $missed] = $this->chooseShots($candidates, $tips, $used, $map);
+
+        return new FoundBridges([...$pairs, ...$shots], [...$unsure, ...$missed]);
+    }
+
+    /** @return array{list<FoundBridge>, list<FoundBridge>, array<int, true>} made, doubtful, and the ends that have one */
+    private function choosePairs(BridgeCandidates $candidates, InkMap $map): array
+    {
+        $made = $doubtful = $used = [];
+        foreach ($this->surestFirst($candidates->pairs()) as $pair) {
+            $taken = (int) isset($used[$pair->from]) + (int) isset($used[$pair->to]);
+            if ($taken === 2) {
+                continue;
+            }
+            if ($pair->score < ($taken === 0 ? self::PAIR : self::PAIR_AGAIN)) {
+                $doubtful[] = $this->doubtful($pair);
+            } elseif ($map->isClear($pair->bridge)) {
+                $used[$pair->from] = $used[(int) $pair->to] = true;
+                $made[] = new FoundBridge($map->draw($pair->bridge), $pair->score);
+            }
+        }
+
+        return [$made, $doubtful, $used];
     }
 
     /**
-     * @param  string  $ink  255 where there is ink, with a margin of one free pixel; the bridges found are drawn in
-     * @return list<Bridge> in that plane's coordinates
+     * @param  array<int, LineEnd>  $ends
+     * @param  array<int, true>  $used  ends that have a bridge
+     * @return array{list<FoundBridge>, list<FoundBridge>} made and doubtful
      */
-    public function find(string &$ink, int $stride, Runs $runs): array
+    private function chooseShots(BridgeCandidates $candidates, array $ends, array $used, InkMap $map): array
     {
-        if ($this->limit < 1) {
-            return [];
-        }
-        $lineWidth = max(1.0, $runs->lengthAt(0.4) * 0.85);
-        $ends = (new LineEnds($ink, $stride))->find($runs, $lineWidth);
-        $bridges = $used = [];
-        foreach ($this->pairs($ends, $ink, $stride) as [$i, $j]) {
-            if (! isset($used[$i]) && ! isset($used[$j])) {
-                $used[$i] = $used[$j] = true;
-                $bridges[] = $this->draw(new Bridge($ends[$i]->x, $ends[$i]->y, $ends[$j]->x, $ends[$j]->y), $ink, $stride);
+        $free = BridgeCandidates::nearby(array_diff_key($ends, $used), $this->gap);
+        $best = fn (int $end): ?BridgeCandidate => $this->surestFirst($candidates->shots($end, $free))[0] ?? null;
+        $made = $doubtful = [];
+        foreach ($this->surestFirst(array_values(array_filter(array_map($best, array_keys($ends))))) as $shot) {
+            // Looked for anew where an earlier bridge came to stand in between.
+            $shot = $map->isClear($shot->bridge) ? $shot : $best($shot->from);
+            if ($shot === null) {
+                continue;
             }
-        }
-        $rest = array_diff_key($ends, $used);
-        $shots = [];
-        foreach ($rest as $i => $end) {
-            $hit = $this->ahead($end, $ink, $stride);
-            if ($hit !== null) {
-                $shots[] = [$hit[2], $i];
-            }
-        }
-        sort($shots);
-        foreach ($shots as [, $i]) {
-            // Looked for anew: an earlier bridge may stand nearer by now.
-            $hit = $this->ahead($ends[$i], $ink, $stride);
-            if ($hit !== null) {
-                $bridges[] = $this->draw(new Bridge($ends[$i]->x, $ends[$i]->y, $hit[0], $hit[1]), $ink, $stride);
+            if ($shot->score < (isset($used[$shot->from]) ? self::SHOT_AGAIN : self::SHOT)) {
+                $doubtful[] = $this->doubtful($shot);
+            } else {
+                $made[] = new FoundBridge($map->draw($shot->bridge), $shot->score);
             }
         }
 
-        return $bridges;
-    }
-
-    private function draw(Bridge $bridge, string &$ink, int $stride): Bridge
-    {
-        foreach ($bridge->pixels() as [$x, $y]) {
-            $ink[$y * $stride + $x] = "\xff";
-        }
-
-        return $bridge;
+        return [$made, $doubtful];
     }
 
     /**
-     * Ends that face each other across free paper, best first.
-     *
-     * @param  list<LineEnd>  $ends
-     * @return list<array{int, int}>
+     * @param  list<BridgeCandidate>  $candidates
+     * @return list<BridgeCandidate> those that are worth a look
      */
-    private function pairs(array $ends, string $ink, int $stride): array
+    private function surestFirst(array $candidates): array
     {
-        $cell = $this->limit + self::SLACK;
-        $grid = [];
-        foreach ($ends as $i => $end) {
-            $grid[intdiv($end->x, $cell)][intdiv($end->y, $cell)][] = $i;
-        }
-        $pairs = [];
-        foreach ($ends as $i => $end) {
-            $column = intdiv($end->x, $cell);
-            $row = intdiv($end->y, $cell);
-            for ($x = $column - 1; $x <= $column + 1; $x++) {
-                for ($y = $row - 1; $y <= $row + 1; $y++) {
-                    foreach ($grid[$x][$y] ?? [] as $j) {
-                        if ($j > $i && ($cost = $this->cost($end, $ends[$j], $ink, $stride)) !== null) {
-                            $pairs[] = [$cost, $i, $j];
-                        }
-                    }
-                }
-            }
-        }
-        sort($pairs);
+        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= self::DOUBT));
+        usort($worth, fn (BridgeCandidate $a, BridgeCandidate $b): int => $b->score <=> $a->score);
 
-        return array_map(fn (array $pair): array => [$pair[1], $pair[2]], $pairs);
+        return $worth;
     }
 
-    private function cost(LineEnd $a, LineEnd $b, string $ink, int $stride): ?float
+    private function doubtful(BridgeCandidate $candidate): FoundBridge
     {
-        $dx = $b->x - $a->x;
-        $dy = $b->y - $a->y;
-        $length = hypot($dx, $dy);
-        if ($length > $this->limit + self::TIP_SLACK || $length < 1) {
-            return null;
-        }
-        $out = ($a->dx * $dx + $a->dy * $dy) / $length;
-        $in = -($b->dx * $dx + $b->dy * $dy) / $length;
-        // Ends that nearly touch have no telling direction.
-        if ($length > self::TOUCHING && ($out < self::ASIDE || $in < self::ASIDE || $out + $in < self::FACING)) {
-            return null;
-        }
-        if (! $this->clear($a, $b, $ink, $stride)) {
-            return null;
-        }
-
-        // Straight ahead from both sides costs the length once; aside from both, up to three times.
-        return $length * (3 - $out - $in);
-    }
-
-    /** Whether a straight line between two ends crosses paper and nothing else, but for a little ink at either tip. */
-    private function clear(LineEnd $a, LineEnd $b, string $ink, int $stride): bool
-    {
-        $steps = max(abs($b->x - $a->x), abs($b->y - $a->y));
-        $free = $turns = 0;
-        $wasInk = true;
-        for ($i = 1; $i < $steps; $i++) {
-            $x = $a->x + (int) round(($b->x - $a->x) * $i / $steps);
-            $y = $a->y + (int) round(($b->y - $a->y) * $i / $steps);
-            $isInk = $ink[$y * $stride + $x] === "\xff";
-            if ($isInk !== $wasInk) {
-                $turns++;
-                $wasInk = $isInk;
-            }
-            $free += $isInk ? 0 : 1;
-        }
-
-        return $free > 0 && $turns <= self::TURNS;
-    }
-
-    /**
-     * The ink that hangs together with a line end inside a window a little wider than the limit: a bridge to it would
-     * close nothing but a dent.
-     *
-     * @return array<int, true> by pixel number
-     */
-    private function near(LineEnd $end, string $ink, int $stride): array
-    {
-        $reach = $this->limit + self::SLACK;
-        $start = $end->y * $stride + $end->x;
-        $own = [$start => true];
-        $queue = [[$end->x, $end->y]];
-        while ($queue !== []) {
-            [$x, $y] = array_pop($queue);
-            for ($ny = $y - 1; $ny <= $y + 1; $ny++) {
-                for ($nx = $x - 1; $nx <= $x + 1; $nx++) {
-                    $at = $ny * $stride + $nx;
-                    if (! isset($own[$at]) && ($ink[$at] ?? "\0") === "\xff" && abs($nx - $end->x) <= $reach && abs($ny - $end->y) <= $reach) {
-                        $own[$at] = true;
-                        $queue[] = [$nx, $ny];
-                    }
-                }
-            }
-        }
-
-        return $own;
-    }
-
-    /** @return ?array{int, int, float} the pixel of ink met first ahead of a line end, and what it costs to go there */
-    private function ahead(LineEnd $end, string $ink, int $stride): ?array
-    {
-        $best = null;
-        $least = INF;
-        $own = $this->near($end, $ink, $stride);
-        $angle = atan2($end->dy, $end->dx);
-        $half = acos(self::ASIDE);
-        $last = strlen($ink);
-        for ($ray = 0; $ray < self::RAYS; $ray++) {
-            $turn = $half * (2 * $ray / (self::RAYS - 1) - 1);
-            $dx = cos($angle + $turn);
-            $dy = sin($angle + $turn);
-            $left = false;
-            $weight = 1 + self::ASIDE_COST * (1 - cos($turn));
-            for ($distance = 1; $distance <= $this->limit; $distance++) {
-                $x = (int) round($end->x + $dx * $distance);
-                $y = (int) round($end->y + $dy * $distance);
-                $at = $y * $stride + $x;
-                if ($at < 0 || $at >= $last || $x < 0 || $x >= $stride) {
-                    break;
-                }
-                if ($ink[$at] !== "\xff") {
-                    $left = true;
-                } elseif ($left) {
-                    if (! isset($own[$at]) && $distance * $weight < min($least, $this->limit + self::SLACK)) {
-                        $least = $distance * $weight;
-                        $best = [$x, $y, $least];
-                    }
-                    break;
-                } elseif ($distance > 3) {
-                    break;
-                }
-            }
-        }
-
-        return $best;
+        return new FoundBridge($candidate->bridge->moved(-1, -1), $candidate->score);
     }
 }

@@ -42,8 +42,14 @@ final readonly class FlatsFinder
         $width = $ink->width;
         $height = $ink->height;
         $clock = new Stopwatch;
-        $bounds = self::bounds($ink);
-        $bridges = $this->bridge($bounds, $width, $height);
+        $map = InkMap::of(self::bounds($ink), $width, $height);
+        if ($map->isNoise()) {
+            return self::noise($width, $height);
+        }
+        $bridges = (new BridgeFinder($this->gap))->find($map);
+        $lineWidth = $map->lineWidth();
+        $bounds = $map->bounds();
+        unset($map);
         $clock->lap('bridges');
 
         $runs = Runs::of($bounds, $width, $height, "\0");
@@ -51,6 +57,9 @@ final readonly class FlatsFinder
         $clock->lap('regions');
 
         [$labels, $open, $regions] = $this->number($runs, $components, $bounds);
+        $hatching = new Hatching($lineWidth);
+        $isHatched = $hatching->isLikely($components);
+        unset($runs, $components);
         $clock->lap('labels');
         if ($regions === []) {
             // Ink everywhere, or no page to speak of: one region, so that no pixel is left over.
@@ -60,17 +69,59 @@ final readonly class FlatsFinder
             (new TrapGrowth)->grow($labels, $open, $width, $height);
         }
         $clock->lap('growth');
+        $flats = new Labels($width, $height, $labels);
+        if ($isHatched) {
+            [$flats, $regions] = $this->joined($flats, $regions, $hatching);
+            $clock->lap('hatching');
+        }
 
-        return new FlatsResult(new Labels($width, $height, $labels), $regions, $bridges, $clock->laps());
+        return new FlatsResult($flats, $regions, array_map(fn (FoundBridge $found): Bridge => $found->bridge, $bridges->made), $clock->laps(), $bridges->doubtful);
+    }
+
+    /** A page of noise is one region: nobody could fill what it falls into. */
+    private static function noise(int $width, int $height): FlatsResult
+    {
+        $region = new Region(0, 0, $width * $height, intdiv($width, 2), intdiv($height, 2));
+
+        return new FlatsResult(new Labels($width, $height, str_repeat("\0\1", $width * $height)), [1 => $region], [], [], [], true);
+    }
+
+    /**
+     * @param  array<int, Region>  $regions
+     * @return array{Labels, array<int, Region>} with slits that shade joined, numbered anew
+     */
+    private function joined(Labels $labels, array $regions, Hatching $hatching): array
+    {
+        $joins = $hatching->joins(array_map(fn (Region $region): int => $region->area, $regions), RegionGraph::of($labels));
+        if ($joins === []) {
+            return [$labels, $regions];
+        }
+        $kept = array_values(array_diff(array_keys($regions), array_keys($joins)));
+        $number = array_combine($kept, range(1, count($kept)));
+        $after = [];
+        foreach ($regions as $old => $region) {
+            $label = $number[$joins[$old] ?? $old];
+            $largest = $after[$label] ?? $region;
+            $place = $largest->area >= $region->area ? $largest : $region;
+            $after[$label] = new Region(0, 0, isset($after[$label]) ? $largest->area + $region->area : $region->area, $place->x, $place->y);
+        }
+        ksort($after);
+        $data = '';
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            $now = $number[$joins[$label] ?? $label];
+            $data .= str_repeat(chr($now >> 8).chr($now & 255), $to - $from);
+        }
+
+        return [new Labels($labels->width, $labels->height, $data), $after];
     }
 
     /** @return string what bounds regions, bridges among it: 255, else 0 */
     public function closed(Plane $ink): string
     {
-        $bounds = self::bounds($ink);
-        $this->bridge($bounds, $ink->width, $ink->height);
+        $map = InkMap::of(self::bounds($ink), $ink->width, $ink->height);
+        (new BridgeFinder($this->gap))->find($map);
 
-        return $bounds;
+        return $map->bounds();
     }
 
     private static function bounds(Plane $ink): string
@@ -78,29 +129,21 @@ final readonly class FlatsFinder
         return strtr($ink->data, Bytes::identity(), Bytes::threshold(self::BOUND));
     }
 
-    /** @return list<Bridge> */
-    private function bridge(string &$bounds, int $width, int $height): array
+    /** @return list<int> of each component, 0 for crumbs and, where there are more than can be named, for the smallest */
+    private function labelsOf(Components $components): array
     {
-        if ($this->gap < 1) {
-            return [];
+        $kept = array_filter($components->area, fn (int $area): bool => $area >= $this->crumb);
+        if (count($kept) > Labels::MOST) {
+            arsort($kept);
+            $kept = array_slice($kept, 0, Labels::MOST, true);
         }
-        $stride = $width + 2;
-        $margin = str_repeat("\0", $stride);
-        $padded = $margin."\0".implode("\0\0", str_split($bounds, max(1, $width)))."\0".$margin;
-        $runs = Runs::of($padded, $stride, $height + 2, "\xff");
-        $found = (new BridgeFinder($this->gap))->find($padded, $stride, $runs);
-        $bridges = [];
-        foreach ($found as $bridge) {
-            $bridge = new Bridge($bridge->x1 - 1, $bridge->y1 - 1, $bridge->x2 - 1, $bridge->y2 - 1);
-            foreach ($bridge->pixels() as [$x, $y]) {
-                if ($x >= 0 && $y >= 0 && $x < $width && $y < $height) {
-                    $bounds[$y * $width + $x] = "\xff";
-                }
-            }
-            $bridges[] = $bridge;
+        $labels = [];
+        $next = 0;
+        foreach (array_keys($components->area) as $component) {
+            $labels[] = isset($kept[$component]) ? ++$next : 0;
         }
 
-        return $bridges;
+        return $labels;
     }
 
     /**
@@ -108,15 +151,8 @@ final readonly class FlatsFinder
      */
     private function number(Runs $runs, Components $components, string $bounds): array
     {
-        $crumb = $this->crumb;
-        do {
-            $labelOf = [];
-            $regions = 0;
-            foreach ($components->area as $component => $area) {
-                $labelOf[$component] = $area >= $crumb ? ++$regions : 0;
-            }
-            $crumb *= 2;
-        } while ($regions > Labels::MOST);
+        $labelOf = $this->labelsOf($components);
+        $regions = max([0, ...$labelOf]);
 
         $longest = $middle = array_fill(0, $regions + 1, 0);
         $labels = '';

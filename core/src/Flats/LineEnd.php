@@ -4,10 +4,21 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-/** The tip of a stroke of ink: where it ends and which way it was going (a unit vector). */
+use Awning\Core\Page\Bridge;
+
+/**
+ * The tip of a stroke of ink, or a corner that juts out: where it is and which way it points (a unit vector). The middle of
+ * a line of even width lies between two pixels: places are not rounded, so that a mirrored drawing has mirrored ends.
+ */
 final readonly class LineEnd
 {
-    public function __construct(public int $x, public int $y, public float $dx, public float $dy)
+    /** @param  float  $x  px, from the left edge of the first pixel */
+    public function __construct(public float $x, public float $y, public float $dx, public float $dy, public bool $isCorner = false)
     {
+    }
+
+    public function bridgeTo(float $x, float $y): Bridge
+    {
+        return new Bridge((int) $this->x, (int) $this->y, (int) $x, (int) $y);
     }
 }

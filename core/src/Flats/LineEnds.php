@@ -21,6 +21,9 @@ final class LineEnds
     /** How close, in parts of the reach, the edge before and after a tip comes. */
     private const TURNED = 0.62;
 
+    /** The same for a corner where two lines meet: one that was cut off from a third. */
+    private const CORNER = 1.6;
+
     /**
      * How far along the edge a tip is looked at, as a multiple of the line's width, an addition and a least, in pixels: the
      * short reach finds the ends of fine lines, the longer ones those of broader ones. Found by trying on drawings.
@@ -63,7 +66,7 @@ final class LineEnds
         foreach ($runs->from as $start) {
             if ($visited[$start] === "\0") {
                 [$xs, $ys] = $this->walk($start, $visited);
-                foreach ($this->tips($xs, $ys, $reaches) as $end) {
+                foreach ($this->ends($xs, $ys, $reaches) as $end) {
                     $ends[] = $end;
                 }
             }
@@ -116,60 +119,28 @@ final class LineEnds
      * @param  list<int>  $reaches
      * @return list<LineEnd>
      */
-    private function tips(array $xs, array $ys, array $reaches): array
+    private function ends(array $xs, array $ys, array $reaches): array
     {
         $count = count($xs);
-        $found = [];
-        foreach ($reaches as $reach) {
+        $ends = $taken = [];
+        $kinds = [...array_map(fn (int $reach): array => [$reach, self::TURNED], $reaches), [$reaches[0], self::CORNER]];
+        foreach ($kinds as [$reach, $turned]) {
             if ($count < 2 * $reach + 4) {
                 continue;
             }
-            $limit = max(self::TURNED_LEAST, (int) ((self::TURNED * $reach) ** 2));
-            $bestAt = $last = -1;
-            $best = PHP_INT_MAX;
-            $before = $count - $reach;
-            $after = $reach;
-            for ($i = 0; $i < $count; $i++) {
-                $dx = $xs[$after] - $xs[$before];
-                $dy = $ys[$after] - $ys[$before];
-                $chord = $dx * $dx + $dy * $dy;
-                if (++$after === $count) {
-                    $after = 0;
-                }
-                if (++$before === $count) {
-                    $before = 0;
-                }
-                if ($chord <= $limit) {
-                    if ($chord < $best) {
-                        $best = $chord;
-                        $bestAt = $i;
-                        $last = $i;
-                    } elseif ($chord === $best && $i - $bestAt <= $reach) {
-                        $last = $i;
+            foreach ($this->turns($xs, $ys, $reach, max(self::TURNED_LEAST, (int) (($turned * $reach) ** 2))) as [$first, $last]) {
+                $middle = ($first + $last) / 2;
+                foreach ($taken as $other) {
+                    $apart = abs($middle - $other);
+                    if (min($apart, $count - $apart) < $reach) {
+                        continue 2;
                     }
-                } elseif ($bestAt >= 0) {
-                    $found[] = [intdiv($bestAt + $last, 2), $reach];
-                    $bestAt = -1;
-                    $best = PHP_INT_MAX;
                 }
-            }
-            if ($bestAt >= 0) {
-                $found[] = [intdiv($bestAt + $last, 2), $reach];
-            }
-        }
-        $ends = [];
-        $taken = [];
-        foreach ($found as [$i, $reach]) {
-            foreach ($taken as $other) {
-                $apart = abs($i - $other);
-                if (min($apart, $count - $apart) < $reach) {
-                    continue 2;
+                $end = $this->end($xs, $ys, $first, $last, $reach, $turned === self::CORNER);
+                if ($end !== null) {
+                    $taken[] = $middle;
+                    $ends[] = $end;
                 }
-            }
-            $end = $this->end($xs, $ys, $i % $count, $reach);
-            if ($end !== null) {
-                $taken[] = $i;
-                $ends[] = $end;
             }
         }
 
@@ -177,31 +148,105 @@ final class LineEnds
     }
 
     /**
+     * Where the edge before and after a place come closest, closer than a limit.
+     *
+     * @param  list<int>  $xs
+     * @param  list<int>  $ys
+     * @param  int  $limit  square of the distance
+     * @return list<array{int, int}> the first and the last of the equally close places of each turn, the closest first
+     */
+    private function turns(array $xs, array $ys, int $reach, int $limit): array
+    {
+        $count = count($xs);
+        $chords = [];
+        $start = -1;
+        for ($i = 0, $before = $count - $reach, $after = $reach; $i < $count; $i++) {
+            $dx = $xs[$after] - $xs[$before];
+            $dy = $ys[$after] - $ys[$before];
+            $chord = $dx * $dx + $dy * $dy;
+            if (++$after === $count) {
+                $after = 0;
+            }
+            if (++$before === $count) {
+                $before = 0;
+            }
+            if ($chord <= $limit) {
+                $chords[$i] = $chord;
+            } else {
+                $start = $i;
+            }
+        }
+        if ($chords === [] || $start < 0) {
+            return [];
+        }
+        // The walk begins anywhere: a turn that lies across its beginning is one.
+        if (isset($chords[0], $chords[$count - 1])) {
+            for ($i = 0; isset($chords[$i]); $i++) {
+                $chords[$i + $count] = $chords[$i];
+                unset($chords[$i]);
+            }
+        }
+
+        return $this->closest($chords, $reach);
+    }
+
+    /**
+     * @param  array<int, int>  $chords  by place, those close enough alone, stretch by stretch
+     * @return list<array{int, int}>
+     */
+    private function closest(array $chords, int $reach): array
+    {
+        $turns = [];
+        $previous = PHP_INT_MIN;
+        $turn = null;
+        foreach ($chords as $i => $chord) {
+            if ($i !== $previous + 1) {
+                if ($turn !== null) {
+                    $turns[] = $turn;
+                }
+                $turn = [$chord, $i, $i];
+            } elseif ($turn !== null && $chord < $turn[0]) {
+                $turn = [$chord, $i, $i];
+            } elseif ($turn !== null && $chord === $turn[0] && $i - $turn[1] <= $reach) {
+                $turn[2] = $i;
+            }
+            $previous = $i;
+        }
+        if ($turn !== null) {
+            $turns[] = $turn;
+        }
+        usort($turns, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return array_map(fn (array $turn): array => [$turn[1], $turn[2]], $turns);
+    }
+
+    /**
      * @param  list<int>  $xs
      * @param  list<int>  $ys
      */
-    private function end(array $xs, array $ys, int $i, int $reach): ?LineEnd
+    private function end(array $xs, array $ys, int $first, int $last, int $reach, bool $isCorner): ?LineEnd
     {
         $count = count($xs);
-        $a = ($i - $reach + $count) % $count;
-        $b = ($i + $reach) % $count;
-        $backX = ($xs[$a] + $xs[$b]) / 2;
-        $backY = ($ys[$a] + $ys[$b]) / 2;
-        $dx = $xs[$i] - $backX;
-        $dy = $ys[$i] - $backY;
+        // The middle of an even number of places lies between two of them.
+        [$low, $high] = [intdiv($first + $last, 2), intdiv($first + $last + 1, 2)];
+        $at = fn (int $i): int => ($i % $count + $count) % $count;
+        $tipX = ($xs[$at($low)] + $xs[$at($high)]) / 2;
+        $tipY = ($ys[$at($low)] + $ys[$at($high)]) / 2;
+        $backX = ($xs[$at($low - $reach)] + $xs[$at($low + $reach)] + $xs[$at($high - $reach)] + $xs[$at($high + $reach)]) / 4;
+        $backY = ($ys[$at($low - $reach)] + $ys[$at($low + $reach)] + $ys[$at($high - $reach)] + $ys[$at($high + $reach)]) / 4;
+        $dx = $tipX - $backX;
+        $dy = $tipY - $backY;
         $length = hypot($dx, $dy);
         if ($length < self::TIP_LEAST) {
             return null;
         }
         // Ink in the middle: the tip of a stroke. Paper in the middle: the end of a notch between strokes.
-        $middle = (int) (($ys[$i] + $backY) / 2) * $this->stride + (int) (($xs[$i] + $backX) / 2);
+        $middle = (int) (($tipY + $backY) / 2) * $this->stride + (int) (($tipX + $backX) / 2);
         if ($this->ink[$middle] !== "\xff") {
             return null;
         }
-        // The pixel of ink at the tip: half a pixel back from the corner, toward the stroke.
-        $x = (int) floor($xs[$i] - self::INTO_PIXEL * $dx / $length);
-        $y = (int) floor($ys[$i] - self::INTO_PIXEL * $dy / $length);
 
-        return new LineEnd($x, $y, $dx / $length, $dy / $length);
+        // In the pixel of ink at the tip: a little back from the corner, toward the stroke.
+        return new LineEnd($tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length, $isCorner);
     }
 }

@@ -33,6 +33,11 @@ final readonly class Bridge implements Record
         return ['x1' => $this->x1, 'y1' => $this->y1, 'x2' => $this->x2, 'y2' => $this->y2];
     }
 
+    public function moved(int $right, int $down): self
+    {
+        return new self($this->x1 + $right, $this->y1 + $down, $this->x2 + $right, $this->y2 + $down);
+    }
+
     public function length(): float
     {
         return hypot($this->x2 - $this->x1, $this->y2 - $this->y1);

@@ -3,7 +3,9 @@
 Drawings: the npm package openmoji (CC BY-SA 4.0), the "line" group of each source file, rasterised by rsvg-convert.
 Measures: OpenCV's connectedComponents on the undamaged drawing is the truth.
 
-    flats_sheets.py make OPENMOJI GROUP SEED DIR     writes DIR/truth.png (clean lines) and DIR/scan.png (damaged)
+    flats_sheets.py make OPENMOJI GROUP SEED DIR [any] [SIZE] [GAP]
+                                                     writes DIR/truth.png (clean lines) and DIR/scan.png (damaged): lines cut
+                                                     across, or at any angle; sheets of SIZE px, cuts of 2 to GAP px
     flats_sheets.py score DIR/truth.png LABELS.png   prints one JSON object
 """
 import json
@@ -26,11 +28,11 @@ def line_group(path: Path):
     return None if group is None else ElementTree.tostring(group, encoding="unicode")
 
 
-def sheet(openmoji: Path, group: str, rng) -> np.ndarray:
+def sheet(openmoji: Path, group: str, rng, side: int = SIDE) -> np.ndarray:
     entries = json.loads((openmoji / "data" / "openmoji.json").read_text())
     names = sorted(e["hexcode"] for e in entries if e["group"] == group and not e["skintone"])
     rng.shuffle(names)
-    cell = SIDE // GRID
+    cell = side // GRID
     parts = []
     for name in names:
         path = openmoji / "color" / "svg" / f"{name}.svg"
@@ -42,13 +44,13 @@ def sheet(openmoji: Path, group: str, rng) -> np.ndarray:
         parts.append(f'<g transform="translate({x} {y}) scale({cell / 72})" stroke-width="0.9">{body}</g>')
         if len(parts) == GRID * GRID:
             break
-    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="{SIDE}" height="{SIDE}">{"".join(parts)}</svg>'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="{side}" height="{side}">{"".join(parts)}</svg>'
     png = subprocess.run(["rsvg-convert", "-b", "white"], input=svg.encode(), capture_output=True, check=True).stdout
     return cv2.imdecode(np.frombuffer(png, np.uint8), cv2.IMREAD_GRAYSCALE)
 
 
-def cut_lines(lines: np.ndarray, rng) -> np.ndarray:
-    """Takes CUTS pieces of 2 to 10 px out of the lines, across their whole width."""
+def cut_lines(lines: np.ndarray, rng, any_angle: bool = False, most: float = 10) -> np.ndarray:
+    """Takes CUTS pieces of 2 px to the most out of the lines: across their whole width, or as the knife falls."""
     out = lines.copy()
     ys, xs = np.nonzero(lines < 100)
     ink = (lines < 128).astype(np.uint8)
@@ -62,9 +64,12 @@ def cut_lines(lines: np.ndarray, rng) -> np.ndarray:
         points -= points.mean(axis=1, keepdims=True)
         _, vectors = np.linalg.eigh(points @ points.T)
         tangent = vectors[:, 1]
-        normal = vectors[:, 0]
-        long = rng.uniform(2, 10) / 2
-        corners = np.array([[x, y] + a * long * tangent + b * 6 * normal for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))])
+        if any_angle:
+            angle = rng.uniform(0, np.pi)
+            tangent = np.array([np.cos(angle), np.sin(angle)])
+        normal = np.array([-tangent[1], tangent[0]])
+        long, wide = rng.uniform(2, most) / 2, 0.6 * most
+        corners = np.array([[x, y] + a * long * tangent + b * wide * normal for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))])
         cv2.fillConvexPoly(out, np.round(corners * 16).astype(np.int32), 255, lineType=cv2.LINE_AA, shift=4)
     return out
 
@@ -110,10 +115,13 @@ def score(truth_path: str, labels_path: str) -> dict:
 if __name__ == "__main__":
     if sys.argv[1] == "make":
         openmoji, group, seed, target = Path(sys.argv[2]), sys.argv[3], int(sys.argv[4]), Path(sys.argv[5])
+        more = sys.argv[6:]
+        any_angle = "any" in more
+        side, most = ([int(word) for word in more if word.isdigit()] + [SIDE, 10])[:2] if any(word.isdigit() for word in more) else (SIDE, 10)
         rng = np.random.default_rng(seed)
         target.mkdir(parents=True, exist_ok=True)
-        clean = sheet(openmoji, group, rng)
+        clean = sheet(openmoji, group, rng, side)
         cv2.imwrite(str(target / "truth.png"), clean)
-        cv2.imwrite(str(target / "scan.png"), scan(cut_lines(clean, rng), rng))
+        cv2.imwrite(str(target / "scan.png"), scan(cut_lines(clean, rng, any_angle, most), rng))
     else:
         print(json.dumps(score(sys.argv[2], sys.argv[3])))

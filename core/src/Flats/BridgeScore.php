@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Flats;
+
+/**
+ * How sure it is that a gap was none in the drawing, 0..1: boosted decision trees (Friedman 2001, logistic loss) over what
+ * can be measured of a bridge. The trees are learnt by tests/Reference/python/bridges.py, which cuts the lines of drawings
+ * that are known and asks of every candidate whether a line was there.
+ */
+final class BridgeScore
+{
+    /**
+     * @param  list<float|int>  $features  length in longest gaps; how far the end that turns more turns aside, and the other
+     *                                     (1 less its cosine); how many of the two are corners; how far it is from an arc,
+     *                                     radians; tips around
+     */
+    public static function pair(array $features): float
+    {
+        return self::of(BridgeTrees::PAIR_BIAS, BridgeTrees::PAIR, $features);
+    }
+
+    /**
+     * @param  list<float|int>  $features  length in longest gaps, as all lengths here; turn aside (1 less its cosine); from the
+     *                                     hit to the nearest other end that is free; how much further the ink is on the nearer
+     *                                     side of the way and on the other; free tips around
+     */
+    public static function shot(array $features): float
+    {
+        return self::of(BridgeTrees::SHOT_BIAS, BridgeTrees::SHOT, $features);
+    }
+
+    /**
+     * @param  non-empty-list<non-empty-list<int|float>>  $trees  each three numbers a node: the feature that is asked, the value below which
+     *                                        it goes on at the next node, and where it goes on else; a feature of -1: an answer
+     * @param  list<float|int>  $features
+     */
+    private static function of(float $bias, array $trees, array $features): float
+    {
+        $sum = $bias;
+        foreach ($trees as $tree) {
+            for ($at = 0; $tree[$at] >= 0;) {
+                $at = $features[(int) $tree[$at]] < $tree[$at + 1] ? $at + 3 : (int) $tree[$at + 2];
+            }
+            $sum += $tree[$at + 1];
+        }
+
+        return 1 / (1 + exp(-$sum));
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Flats;
+
+/** What was made of all bridges that may be. */
+final readonly class FoundBridges
+{
+    /**
+     * @param  list<FoundBridge>  $made
+     * @param  list<FoundBridge>  $doubtful  not sure enough to be made without being asked
+     */
+    public function __construct(public array $made, public array $doubtful)
+    {
+    }
+}

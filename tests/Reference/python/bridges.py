@@ -1,0 +1,127 @@
+"""Learns which gaps in lines are damage, from drawings that are cut on purpose, and writes core/src/Flats/BridgeTrees.php.
+
+    bridges.py OPENMOJI FOLDER      makes sheets in FOLDER, asks bridge_candidates.php what can be measured of every bridge
+                                    that may be made in them, and learns from it; prints how well, held against sheets that
+                                    were left out in turn
+
+Only the groups animals-nature and people-body are looked at. Boosted regression trees with logistic loss: Friedman, "Greedy
+function approximation: a gradient boosting machine", Annals of Statistics 29 (2001), section 4.4, with Newton steps.
+"""
+import io
+import subprocess
+import sys
+from pathlib import Path
+
+import numpy as np
+
+import flats_sheets
+
+HERE = Path(__file__).resolve().parent
+GROUPS, SEEDS = ("animals-nature", "people-body"), range(101, 111)
+# From this share of it on a bridge lies where a line was.
+SURE = 0.6
+TREES, DEPTH, RATE, LEAST, RIDGE = 40, 4, 0.15, 15, 1.0
+FOLDS = 5
+
+
+def sheets(openmoji: Path, folder: Path) -> list:
+    made = []
+    for group in GROUPS:
+        for seed in SEEDS:
+            for cut in ("across", "any"):
+                target = folder / f"{group}-{seed}-{cut}"
+                if not (target / "scan.png").is_file():
+                    subprocess.run([sys.executable, HERE / "flats_sheets.py", "make", openmoji, group, str(seed), target, cut], check=True)
+                made.append(target)
+    return made
+
+
+def candidates(kind: str, folders: list) -> np.ndarray:
+    """Columns: sheet, line end, share on a line, features."""
+    said = subprocess.run(["php", HERE.parent / "bridge_candidates.php", kind, *folders], capture_output=True, check=True, text=True)
+    return np.loadtxt(io.StringIO(said.stdout), delimiter=",")
+
+
+def grow(x, gradient, weight, depth):
+    """A tree: [feature, value, lower, higher], or the answer of a leaf."""
+    answer = float(gradient.sum() / (weight.sum() + RIDGE))
+    best, where = 1e-6, None
+    if depth > 0 and len(x) >= 2 * LEAST:
+        total, mass = gradient.sum(), weight.sum()
+        before = total * total / (mass + RIDGE)
+        for feature in range(x.shape[1]):
+            order = np.argsort(x[:, feature], kind="stable")
+            values = x[order, feature]
+            sums, masses = np.cumsum(gradient[order]), np.cumsum(weight[order])
+            at = np.nonzero(np.diff(values) > 1e-9)[0]
+            at = at[(at + 1 >= LEAST) & (len(x) - at - 1 >= LEAST)]
+            if len(at) == 0:
+                continue
+            gain = sums[at] ** 2 / (masses[at] + RIDGE) + (total - sums[at]) ** 2 / (mass - masses[at] + RIDGE) - before
+            if gain.max() > best:
+                best, k = gain.max(), gain.argmax()
+                where = feature, round(float((values[at[k]] + values[at[k] + 1]) / 2), 4)
+    if where is None:
+        return answer
+    lower = x[:, where[0]] < where[1]
+    return [*where, grow(x[lower], gradient[lower], weight[lower], depth - 1), grow(x[~lower], gradient[~lower], weight[~lower], depth - 1)]
+
+
+def answers(tree, x):
+    if not isinstance(tree, list):
+        return np.full(len(x), tree)
+    out, lower = np.empty(len(x)), x[:, tree[0]] < tree[1]
+    out[lower], out[~lower] = answers(tree[2], x[lower]), answers(tree[3], x[~lower])
+    return out
+
+
+def learn(x, y):
+    bias = float(np.log(y.mean() / (1 - y.mean())))
+    sums, trees = np.full(len(y), bias), []
+    for _ in range(TREES):
+        p = 1 / (1 + np.exp(-sums))
+        trees.append(grow(x, y - p, p * (1 - p), DEPTH))
+        sums += RATE * answers(trees[-1], x)
+    return bias, trees
+
+
+def scores(model, x):
+    return 1 / (1 + np.exp(-model[0] - RATE * sum(answers(tree, x) for tree in model[1])))
+
+
+def flat(tree) -> list:
+    """Three numbers a node: feature, value, where the higher ones go on; or -1, the answer, 0."""
+    if not isinstance(tree, list):
+        return [-1, round(RATE * tree, 4), 0]
+    lower, higher = flat(tree[2]), flat(tree[3])
+    moved = lambda nodes, by: [n + by if i % 3 == 2 and nodes[i - 2] >= 0 else n for i, n in enumerate(nodes)]
+    return [tree[0], tree[1], 3 + len(lower), *moved(lower, 3), *moved(higher, 3 + len(lower))]
+
+
+def report(kind, data, y):
+    x, sheet, p = data[:, 3:], data[:, 0].astype(int), np.zeros(len(data))
+    for fold in range(FOLDS):
+        out = sheet // 2 % FOLDS == fold
+        p[out] = scores(learn(x[~out], y[~out]), x[out])
+    for least in (0.1, 0.2, 0.3, 0.5, 0.7):
+        print(f"{kind}: of {int(y.sum())} where a line was, {int(y[p >= least].sum())} are at {least} or surer, and {int((1 - y)[p >= least].sum())} others")
+
+
+def main():
+    openmoji, folder = Path(sys.argv[1]).resolve(), Path(sys.argv[2]).resolve()
+    folder.mkdir(parents=True, exist_ok=True)
+    folders = sheets(openmoji, folder)
+    text = "<?php\n\ndeclare(strict_types=1);\n\nnamespace Awning\\Core\\Flats;\n\n/** Learnt, not written: see BridgeScore. */\nfinal class BridgeTrees\n{\n"
+    for kind, name in (("pairs", "PAIR"), ("shots", "SHOT")):
+        data = candidates(kind, folders)
+        y = (data[:, 2] >= SURE).astype(float)
+        report(kind, data, y)
+        bias, trees = learn(data[:, 3:], y)
+        text += f"    public const {name}_BIAS = {bias:.4f};\n\n    public const {name} = [\n"
+        text += "".join(f"        [{', '.join(f'{n:g}' for n in flat(tree))}],\n" for tree in trees)
+        text += "    ];\n\n"
+    (HERE.parents[2] / "core/src/Flats/BridgeTrees.php").write_text(text.rstrip() + "\n}\n")
+
+
+if __name__ == "__main__":
+    main()
