@@ -34,8 +34,8 @@ final class Ink extends BatchCommand
             $sheet = new Sheet(new MemorySource);
             $sheet->put(PageSize::KEY, new PageSize($size['width'], $size['height']));
             $ink = new InkLayers($sheet);
-            foreach ($strokes as $i => $stroke) {
-                $ink->add("line$i", $stroke);
+            foreach ($strokes as $stroke) {
+                $ink->add($stroke);
             }
             $clock->lap('draw');
             $this->write($out, (new PngWriter)->grey($ink->whole()));

@@ -21,6 +21,9 @@ final readonly class BridgeCandidates
     /** Cosine of how far aside of its direction a line end still looks. */
     private const ASIDE = -0.3;
 
+    /** The least sum of the cosines of two ends: one may look aside only if the other does not, and two side by side do not meet. */
+    private const FACING = 0.4;
+
     /** Rays a line end looks along to either side, and degrees between them. */
     private const RAYS = 7;
 
@@ -99,7 +102,7 @@ final readonly class BridgeCandidates
             $out = $in = 1.0;
         }
         $bridge = $a->bridgeTo($b->x, $b->y);
-        if (min($out, $in) < self::ASIDE || ! $this->map->isClear($bridge)) {
+        if (min($out, $in) < self::ASIDE || $out + $in < self::FACING || ! $this->map->isClear($bridge)) {
             return null;
         }
         $turnOut = atan2($a->dx * $dy - $a->dy * $dx, $a->dx * $dx + $a->dy * $dy);

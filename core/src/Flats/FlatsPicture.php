@@ -7,7 +7,7 @@ namespace Awning\Core\Flats;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Raster\Labels;
 
-/** Regions as a picture, each in one colour and without anti-aliasing; colours repeat when there are more regions. */
+/** Regions as a picture, each in one colour and without anti-aliasing. */
 final readonly class FlatsPicture
 {
     /** Quiet colours that stay apart from one another; our own choice. */
@@ -21,17 +21,32 @@ final readonly class FlatsPicture
     {
     }
 
-    /** @return string the bytes of a PNG file */
+    /**
+     * Neighbours get different colours.
+     *
+     * @return string the bytes of a PNG file
+     */
     public function png(Labels $labels, float $dpi = 0): string
     {
-        $count = min(255, count($this->colours));
+        $graph = RegionGraph::of($labels);
+        $regions = array_values(array_unique([...$graph->regions(), ...array_map(fn (array $span): int => $span[2], array_slice(Labels::spans($labels->data), 0, 1))]));
+
+        return $this->coloured($labels, (new RegionColours(min(255, count($this->colours))))->of($graph, $regions), $dpi);
+    }
+
+    /**
+     * @param  array<int, int>  $colourOf  number of the colour, by region; a region without one is white
+     * @return string the bytes of a PNG file
+     */
+    public function coloured(Labels $labels, array $colourOf, float $dpi = 0): string
+    {
         $palette = "\xff\xff\xff";
-        foreach (array_slice($this->colours, 0, $count) as [$red, $green, $blue]) {
+        foreach (array_slice($this->colours, 0, 255) as [$red, $green, $blue]) {
             $palette .= chr($red).chr($green).chr($blue);
         }
         $indices = '';
         foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            $indices .= str_repeat(chr($label === 0 ? 0 : 1 + ($label - 1) % $count), $to - $from);
+            $indices .= str_repeat(chr(isset($colourOf[$label]) ? 1 + $colourOf[$label] : 0), $to - $from);
         }
 
         return (new PngWriter)->indexed($labels->width, $labels->height, $indices, $palette, $dpi);

@@ -35,6 +35,28 @@ final readonly class Plane
     }
 
     /** @param  string  $table  256 bytes: the new value for each old one */
+    /** At another size, each pixel that of the nearest place: no values are mixed. */
+    public function nearest(int $width, int $height): self
+    {
+        $columns = array_map(fn (int $x): int => (int) (($x + 0.5) * $this->width / $width), range(0, $width - 1));
+        $data = $row = '';
+        $last = -1;
+        for ($y = 0; $y < $height; $y++) {
+            $from = (int) (($y + 0.5) * $this->height / $height);
+            if ($from !== $last) {
+                $last = $from;
+                $line = substr($this->data, $from * $this->width, $this->width);
+                $row = '';
+                foreach ($columns as $x) {
+                    $row .= $line[$x];
+                }
+            }
+            $data .= $row;
+        }
+
+        return new self($width, $height, $data);
+    }
+
     public function mapped(string $table): self
     {
         return new self($this->width, $this->height, strtr($this->data, Bytes::identity(), $table));

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Tests;
+
+use Awning\Core\Flats\BridgeScore;
+use Awning\Core\Flats\BridgeTrees;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Flats\InkMap;
+use Awning\Core\Flats\LineEnd;
+use Awning\Core\Flats\LineEnds;
+use Awning\Core\Flats\Nearby;
+use Awning\Core\Page\Bridge;
+use Awning\Core\Raster\Plane;
+use PHPUnit\Framework\TestCase;
+
+/** How gaps are found, scored and chosen; and what is joined of hatching. */
+final class BridgeTest extends TestCase
+{
+    /** @param  callable(int, int): bool  $isInk */
+    private function drawn(int $width, int $height, callable $isInk): Plane
+    {
+        $data = '';
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $data .= $isInk($x, $y) ? "\xff" : "\0";
+            }
+        }
+
+        return new Plane($width, $height, $data);
+    }
+
+    /** Strokes of 5 px from place to place. */
+    private function strokes(int $side, array ...$strokes): Plane
+    {
+        return $this->drawn($side, $side, function (int $x, int $y) use ($strokes): bool {
+            foreach ($strokes as [$ax, $ay, $bx, $by]) {
+                $t = max(0, min(1, (($x - $ax) * ($bx - $ax) + ($y - $ay) * ($by - $ay)) / (($bx - $ax) ** 2 + ($by - $ay) ** 2)));
+                if (hypot($x - $ax - $t * ($bx - $ax), $y - $ay - $t * ($by - $ay)) < 2.5) {
+                    return true;
+                }
+            }
+
+            return false;
+        });
+    }
+
+    private function map(Plane $plane): InkMap
+    {
+        return InkMap::of($plane->data, $plane->width, $plane->height);
+    }
+
+    public function test_tips_and_corners_are_found_where_they_are(): void
+    {
+        $map = $this->map($this->strokes(160, [30, 80, 100, 80], [30, 80, 60, 20]));
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $map->lineWidth());
+        $tips = array_values(array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner));
+        usort($tips, fn (LineEnd $a, LineEnd $b): int => $a->x <=> $b->x);
+        self::assertGreaterThanOrEqual(2, count($tips));
+        $last = $tips[count($tips) - 1];
+        self::assertEqualsWithDelta([103.5, 81.5, 1, 0], [$last->x, $last->y, $last->dx, $last->dy], 1.0);
+        $upper = array_values(array_filter($tips, fn (LineEnd $end): bool => $end->y < 40))[0];
+        self::assertEqualsWithDelta([62, 19, 0.447, -0.894], [$upper->x, $upper->y, $upper->dx, $upper->dy], 1.6);
+        self::assertLessThan(-0.7, $upper->dy);
+        foreach ($ends as $end) {
+            self::assertEqualsWithDelta(1.0, hypot($end->dx, $end->dy), 1e-9);
+            self::assertTrue($map->isInk($end->x, $end->y), 'an end lies on ink');
+        }
+    }
+
+    public function test_a_mirrored_drawing_has_mirrored_ends(): void
+    {
+        $plane = $this->strokes(160, [20, 40, 70, 90], [80, 20, 81, 70], [90, 100, 150, 130], [40, 140, 70, 110]);
+        $ends = function (Plane $plane): array {
+            $map = $this->map($plane);
+
+            return [$map->lineWidth(), (new LineEnds($map->ink, $map->stride))->find($map->runs(), $map->lineWidth())];
+        };
+        [$width, $found] = $ends($plane);
+        [$mirroredWidth, $mirrored] = $ends(new Plane(160, 160, implode('', array_map(strrev(...), str_split($plane->data, 160)))));
+        self::assertSame($width, $mirroredWidth);
+        $key = fn (LineEnd $end): string => sprintf('%.2f %.2f %.3f %.3f', $end->x, $end->y, $end->dx, $end->dy);
+        $a = array_map($key, $found);
+        $b = array_map(fn (LineEnd $end): string => $key(new LineEnd(162 - $end->x, $end->y, -$end->dx, $end->dy)), $mirrored);
+        sort($a);
+        sort($b);
+        self::assertNotSame([], $a);
+        self::assertSame($a, $b);
+    }
+
+    public function test_scores_follow_the_trees(): void
+    {
+        self::assertGreaterThan(0.8, $near = BridgeScore::pair([0.5, 0.05, 0.02, 0, 0.05, 1]));
+        self::assertLessThan(0.1, BridgeScore::pair([1.7, 0.9, 0.8, 0, 1.5, 1]));
+        self::assertGreaterThan(BridgeScore::pair([1.75, 0.05, 0.02, 0, 0.05, 1]), $near);
+        self::assertGreaterThan(0.6, BridgeScore::shot([0.3, 0.02, 1.0, 0.3, 0.5, 0]));
+        self::assertLessThan(0.1, BridgeScore::shot([1.3, 0.6, 0.3, -0.3, 0.2, 5]));
+        foreach ([BridgeTrees::PAIR, BridgeTrees::SHOT] as $trees) {
+            foreach ($trees as $tree) {
+                self::assertSame(0, count($tree) % 3);
+                for ($at = 0; $at < count($tree); $at += 3) {
+                    self::assertTrue($tree[$at] === -1 || ($tree[$at] >= 0 && $tree[$at] <= 5 && $tree[$at + 2] > $at && $tree[$at + 2] < count($tree)), 'every node leads on');
+                }
+            }
+        }
+    }
+
+    public function test_ends_are_found_by_place(): void
+    {
+        $ends = [3 => new LineEnd(10, 10, 1, 0), 5 => new LineEnd(19, 10, 1, 0), 8 => new LineEnd(100, 90, 1, 0)];
+        $nearby = new Nearby($ends, 12);
+        self::assertSame(9.0, $nearby->distance(10, 10, 3));
+        self::assertSame(0.0, $nearby->distance(10, 10, 5));
+        self::assertSame(12.0, $nearby->distance(60, 60, 1), 'none within reach');
+        self::assertSame([2, 1, 0, 1], [$nearby->count(14, 10), $nearby->count(14, 10, 5), $nearby->count(60, 60), $nearby->count(101, 91)]);
+    }
+
+    public function test_three_lines_that_were_cut_apart_are_joined_again(): void
+    {
+        $star = $this->strokes(200, [100, 10, 100, 93], [20, 160, 94, 105], [180, 160, 106, 105], [2, 10, 198, 10], [2, 10, 20, 160], [198, 10, 180, 160], [20, 160, 180, 160]);
+        $flats = (new FlatsFinder(12))->find($star);
+        $at = fn (int $x, int $y): int => $flats->labels->at($x, $y);
+        self::assertNotSame($at(50, 60), $at(150, 60));
+        self::assertNotSame($at(50, 60), $at(100, 140));
+        self::assertNotSame($at(150, 60), $at(100, 140));
+        self::assertGreaterThanOrEqual(2, count($flats->bridges));
+    }
+
+    public function test_what_is_not_sure_enough_is_told_and_not_made(): void
+    {
+        $flats = (new FlatsFinder(12))->find($this->strokes(200, [20, 100, 80, 100], [97, 40, 97, 180], [10, 10, 190, 10], [185, 30, 190, 190]));
+        foreach ($flats->doubtful as $found) {
+            self::assertLessThan(0.25, $found->score);
+            self::assertGreaterThanOrEqual(0.07, $found->score);
+            self::assertNotContainsEquals($found->bridge, $flats->bridges);
+        }
+        self::assertSame([], (new FlatsFinder(0))->find($this->strokes(200, [20, 100, 80, 100], [90, 40, 90, 180]))->doubtful);
+    }
+
+    public function test_a_bridge_is_clear_when_it_crosses_paper_alone(): void
+    {
+        $map = $this->map($this->drawn(40, 20, fn (int $x, int $y): bool => $x < 10 || $x === 20 || $x > 30));
+        self::assertTrue($map->isClear(new Bridge(9, 5, 18, 5)));
+        self::assertTrue($map->isClear(new Bridge(10, 5, 21, 5)), 'to the line');
+        self::assertFalse($map->isClear(new Bridge(10, 5, 32, 5)), 'through a line');
+        self::assertFalse($map->isClear(new Bridge(2, 5, 8, 5)), 'all ink');
+        self::assertEquals(new Bridge(11, 3, 19, 3), $map->draw(new Bridge(12, 4, 20, 4)), 'back in the page');
+        self::assertFalse($map->isClear(new Bridge(12, 4, 20, 4)));
+        self::assertSame(255, ord($map->bounds()[3 * 40 + 15]));
+    }
+
+    public function test_hatching_becomes_one_region_and_windows_stay_apart(): void
+    {
+        $isFrame = fn (int $x, int $y): bool => abs(max(abs($x - 300), abs($y - 300)) - 220) < 3;
+        $isInside = fn (int $x, int $y): bool => max(abs($x - 300), abs($y - 300)) < 220;
+        $count = fn (callable $isInk): int => count((new FlatsFinder(12))->find($this->drawn(600, 600, $isInk))->regions);
+        self::assertSame(2, $count($isFrame));
+        self::assertLessThanOrEqual(5, $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && $x < 350 && $x % 10 < 3)), 'hatching across');
+        self::assertLessThanOrEqual(4, $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && $x + $y < 600 && ($x + $y) % 11 < 3)), 'askew');
+        self::assertLessThanOrEqual(4, $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && $x < 300 && ($x % 12 < 3 || $y % 12 < 3))), 'crossed');
+        self::assertSame(2, $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && hypot($x % 8 - 4, $y % 8 - 4) < 2.5)), 'dots');
+        $windows = $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && $y > 200 && $y < 320 && ($x % 40 < 4 || $y % 40 < 4)));
+        self::assertGreaterThan(20, $windows, 'a house keeps its windows');
+    }
+
+    public function test_hatching_never_runs_into_what_lies_beside_it(): void
+    {
+        $flats = (new FlatsFinder(12))->find($this->drawn(600, 600, fn (int $x, int $y): bool => abs(max(abs($x - 300), abs($y - 300)) - 220) < 3 || (max(abs($x - 300), abs($y - 300)) < 220 && $x + $y < 600 && ($x + $y) % 11 < 3)));
+        $at = fn (int $x, int $y): int => $flats->labels->at($x, $y);
+        self::assertSame($at(150, 150), $at(200, 330), 'the hatched half');
+        self::assertCount(3, array_unique([$at(10, 10), $at(150, 150), $at(450, 450)]));
+        self::assertSame(600 * 600, array_sum(array_map(fn ($region): int => $region->area, $flats->regions)) + substr_count($this->drawn(600, 600, fn (int $x, int $y): bool => abs(max(abs($x - 300), abs($y - 300)) - 220) < 3 || (max(abs($x - 300), abs($y - 300)) < 220 && $x + $y < 600 && ($x + $y) % 11 < 3))->data, "\xff") , 'areas add up');
+    }
+
+    public function test_noise_ends_with_a_word(): void
+    {
+        mt_srand(5);
+        $flats = (new FlatsFinder)->find($this->drawn(300, 200, fn (): bool => mt_rand(0, 1) === 1));
+        self::assertTrue($flats->isNoise);
+        self::assertSame([1], array_keys($flats->regions));
+        self::assertSame(str_repeat("\0\1", 60_000), $flats->labels->data);
+        self::assertFalse((new FlatsFinder)->find($this->drawn(300, 200, fn (int $x): bool => $x % 40 < 4))->isNoise);
+    }
+}
