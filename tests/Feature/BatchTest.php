@@ -38,7 +38,7 @@ final class BatchTest extends TestCase
         return $process;
     }
 
-    public function test_flats_writes_flats_labels_and_a_report(): void
+    private function scan(): void
     {
         $scan = new class('scan') extends \Tests\TestCase
         {
@@ -48,6 +48,55 @@ final class BatchTest extends TestCase
             }
         };
         file_put_contents("$this->folder/scan.png", $scan->bytes());
+    }
+
+    public function test_cues_colour_every_region_and_flats_of_others_are_taken_over(): void
+    {
+        $this->scan();
+        $cues = new \Imagick;
+        $cues->newImage(600, 400, new \ImagickPixel('transparent'), 'png');
+        $draw = new \ImagickDraw;
+        foreach ([['#d02040', 100, 200], ['#2040d0', 480, 200], ['#808080', 300, 20]] as [$colour, $x, $y]) {
+            $draw->setFillColor($colour);
+            $draw->rectangle($x, $y, $x + 20, $y + 10);
+        }
+        $cues->drawImage($draw);
+        $cues->writeImage("png32:$this->folder/cues.png");
+        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/flats.png", '--cues', "$this->folder/cues.png", '--report', "$this->folder/report.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        $flats = (new ImageReader)->read("$this->folder/flats.png")->paint;
+        self::assertSame([[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255], [0x80, 0x80, 0x80, 255]], [$flats->at(50, 70), $flats->at(550, 330), $flats->at(3, 3), $flats->at(210, 200)]);
+        self::assertContains($flats->at(300, 200), [[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255]], 'a region without a dab takes one of them');
+        self::assertSame(4, array_sum(json_decode((string) file_get_contents("$this->folder/report.json"), true)['cues']));
+
+        $theirs = new \Imagick("$this->folder/flats.png");
+        $theirs->setImageFormat('jpeg');
+        $theirs->setImageCompressionQuality(88);
+        $theirs->resizeImage(1200, 800, \Imagick::FILTER_TRIANGLE, 1);
+        $theirs->writeImage("$this->folder/theirs.jpg");
+        file_put_contents("$this->folder/palette.csv", "skin,#d02040\nsea,#2240d2\n");
+        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/taken.png", '--take', "$this->folder/theirs.jpg", '--palette', "$this->folder/palette.csv", '--report', "$this->folder/report.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        $taken = (new ImageReader)->read("$this->folder/taken.png")->paint;
+        self::assertSame([600, 400], [$taken->width, $taken->height], 'as large as the scan');
+        self::assertSame([[0xD0, 0x20, 0x40, 255], [0x22, 0x40, 0xD2, 255]], [$taken->at(50, 70), $taken->at(550, 330)], 'exactly the palette\'s colours');
+        $colours = json_decode((string) file_get_contents("$this->folder/report.json"), true)['colours'];
+        $verdicts = array_column($colours, 'verdict', 'ours');
+        self::assertSame(['exact', 'exact'], [$verdicts['#d02040'], $verdicts['#2240d2']]);
+        self::assertSame(1, count(array_keys($verdicts, 'new', true)), 'grey is not in the palette');
+        self::assertCount(3, array_unique(array_map(fn (int $i): int => ord($taken->red[$i]), range(0, 239_999, 7))), 'and nothing else');
+
+        foreach ([[['--cues', "$this->folder/theirs.jpg"], 'The cues are 1200 x 800 px'], [['--cues', "$this->folder/cues.png", '--take', "$this->folder/theirs.jpg"], 'Colours come either from']] as [$wrong, $said]) {
+            $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/never.png", ...$wrong]);
+            self::assertSame(1, $run->getExitCode());
+            self::assertStringContainsString($said, $run->getOutput());
+            self::assertFileDoesNotExist("$this->folder/never.png");
+        }
+    }
+
+    public function test_flats_writes_flats_labels_and_a_report(): void
+    {
+        $this->scan();
         file_put_contents("$this->folder/palette.csv", "name,colour\r\n\"skin, warm\",#c98d6b\r\noilskin,#e0a93a\r\nsea,#3f7584\r\nplait,#a9a8a2\r\n");
         $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/flats.png", '--labels', "$this->folder/labels.png", '--gap', '8', '--palette', "$this->folder/palette.csv", '--report', "$this->folder/report.json"]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
