@@ -24,7 +24,7 @@ final class FindRegions extends PageTask
     {
         $sheet = new Sheet(new PageStore($task->page));
         $this->step($task, 20, 'Finding the regions');
-        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole());
+        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)));
         $this->step($task, 80, 'Laying them on the page');
         (new PageDesk)->land($task, new LayInk('Find the regions', null, $flats));
     }

@@ -66,7 +66,8 @@ final class ImportScan extends PageTask
         unset($channels);
         $placed = $this->placed($asked, $sheet, $scan, $settings, $source, $before, $id);
         $this->step($task, 55, 'Finding the regions');
-        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed));
+        $decided = array_values(LayInk::decided($sheet));
+        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided);
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
@@ -75,6 +76,7 @@ final class ImportScan extends PageTask
         $this->say($task, array_filter([
             $source->pictures > 1 && ! $isAgain ? "Picture $number of {$source->pictures} in the file was taken; Place takes another." : '',
             $displaced > 0 ? ($displaced === 1 ? 'One region that was filled has' : "$displaced regions that were filled have").' no place of its own in the new lines; look at what is unfilled.' : '',
+            $flats->isNoise ? 'The page has no lines that could bound anything: it is one region. Drop larger specks, or raise "Paper ends at".' : '',
             $scan->isNearlyEmpty() ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink from".' : '',
             $scan->edge?->isSure === false ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s corners.' : '',
         ]));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 
@@ -32,6 +33,6 @@ final class BridgeRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): Bridge
     {
-        return new Bridge($row->x1, $row->y1, $row->x2, $row->y2);
+        return new Bridge($row->x1, $row->y1, $row->x2, $row->y2, BridgeKind::from($row->kind), (float) $row->score);
     }
 }

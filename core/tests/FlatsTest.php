@@ -190,7 +190,7 @@ final class FlatsTest extends TestCase
     {
         // Two lines far off, from edge to edge: so that most runs are as short as the pen is wide.
         $drawing = $this->drawing([...$strokes, [113, 0, 113, 119], [117, 0, 117, 119]]);
-        $found = array_map(fn (Bridge $bridge): array => array_values($bridge->toData()), array_filter((new FlatsFinder($gap))->find($drawing)->bridges, fn (Bridge $bridge): bool => $bridge->x1 < 105));
+        $found = array_map(fn (Bridge $bridge): array => array_slice(array_values($bridge->toData()), 0, 4), array_filter((new FlatsFinder($gap))->find($drawing)->bridges, fn (Bridge $bridge): bool => $bridge->x1 < 105));
         sort($found);
 
         return $found;

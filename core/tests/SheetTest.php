@@ -361,7 +361,7 @@ final class SheetTest extends TestCase
         foreach ([
             RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'behind' => true, 'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false]],
             RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5],
-            RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4],
+            RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4, 'kind' => 'refused', 'score' => 0.25],
             RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
             RecordKind::Stroke->value => ['points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]], 'weight' => 6.5, 'taper' => 0.25, 'steady' => 0.5, 'grain' => 0.75],
             RecordKind::Drawing->value => [
@@ -393,12 +393,14 @@ final class SheetTest extends TestCase
             'drawing.change' => ['id' => 'drawing1', 'values' => ['role' => 'underdrawing', 'strength' => 0.25, 'above' => true, 'order' => -2]],
             'drawing.remove' => ['id' => 'drawing1'],
             'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
+            'fill.inside' => ['outline' => [[1.0, 2.0], [30.5, 4.0], [5.0, 60.0]], 'figure' => 7, 'material' => 9, 'unfilled' => true],
+            'bridges' => ['draw' => [3, 4, 9, 12], 'bridge' => null, 'kind' => null],
             'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
         ] as $kind => $input) {
             $op = OpKinds::read($kind, $input);
             self::assertSame($kind, $op::kind());
             self::assertSame($input, $op->toInput(), $kind);
-            self::assertSame(in_array($kind, ['fill', 'drawing.change', 'drawing.remove', 'page.start'], true) ? Right::Flat : Right::Colour, $op->right(), $kind);
+            self::assertSame(in_array($kind, ['fill', 'fill.inside', 'bridges', 'drawing.change', 'drawing.remove', 'page.start'], true) ? Right::Flat : Right::Colour, $op->right(), $kind);
         }
         self::assertSame([9 => 7], OpKinds::read('fill', ['labels' => [1], 'figure' => 7, 'material' => 9])->refersTo()->materialsOf);
         self::assertSame([3], array_values(array_unique(OpKinds::read('pass.add', ['id' => 'newpass1', 'pass' => $make])->refersTo()->figures)));

@@ -66,7 +66,7 @@ final class StoreTest extends TestCase
     {
         yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
         yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998)]];
-        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998)]];
+        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\BridgeKind::Doubtful, 0.125)]];
         yield 'passes' => [RecordKind::Pass, [
             'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
             'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\BridgeKind;
+
 /**
  * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
  * ink ahead of them. What is not sure enough to be made is told as doubtful. The scores from which on a bridge is made were
@@ -23,8 +26,14 @@ final readonly class BridgeFinder
     /** From this on it is worth a look. */
     private const DOUBT = 0.07;
 
-    /** @param  int  $gap  the longest gap that is asked to be closed, px */
-    public function __construct(private int $gap)
+    /** A bridge whose ends lie no further from those of a refused one is the same again, px. */
+    private const SAME = 5.0;
+
+    /**
+     * @param  int  $gap  the longest gap that is asked to be closed, px
+     * @param  list<Bridge>  $refused  not to be made again
+     */
+    public function __construct(private int $gap, private array $refused = [])
     {
     }
 
@@ -45,7 +54,7 @@ final readonly class BridgeFinder
         return new FoundBridges([...$pairs, ...$shots], [...$unsure, ...$missed]);
     }
 
-    /** @return array{list<FoundBridge>, list<FoundBridge>, array<int, true>} made, doubtful, and the ends that have one */
+    /** @return array{list<Bridge>, list<Bridge>, array<int, true>} made, doubtful, and the ends that have one */
     private function choosePairs(BridgeCandidates $candidates, InkMap $map): array
     {
         $made = $doubtful = $used = [];
@@ -58,7 +67,7 @@ final readonly class BridgeFinder
                 $doubtful[] = $this->doubtful($pair);
             } elseif ($map->isClear($pair->bridge)) {
                 $used[$pair->from] = $used[(int) $pair->to] = true;
-                $made[] = new FoundBridge($map->draw($pair->bridge), $pair->score);
+                $made[] = $map->draw($pair->bridge)->as(BridgeKind::Found, $pair->score);
             }
         }
 
@@ -68,7 +77,7 @@ final readonly class BridgeFinder
     /**
      * @param  array<int, LineEnd>  $ends
      * @param  array<int, true>  $used  ends that have a bridge
-     * @return array{list<FoundBridge>, list<FoundBridge>} made and doubtful
+     * @return array{list<Bridge>, list<Bridge>} made and doubtful
      */
     private function chooseShots(BridgeCandidates $candidates, array $ends, array $used, InkMap $map): array
     {
@@ -84,7 +93,7 @@ final readonly class BridgeFinder
             if ($shot->score < (isset($used[$shot->from]) ? self::SHOT_AGAIN : self::SHOT)) {
                 $doubtful[] = $this->doubtful($shot);
             } else {
-                $made[] = new FoundBridge($map->draw($shot->bridge), $shot->score);
+                $made[] = $map->draw($shot->bridge)->as(BridgeKind::Found, $shot->score);
             }
         }
 
@@ -97,14 +106,25 @@ final readonly class BridgeFinder
      */
     private function surestFirst(array $candidates): array
     {
-        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= self::DOUBT));
+        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= self::DOUBT && ! $this->isRefused($candidate)));
         usort($worth, fn (BridgeCandidate $a, BridgeCandidate $b): int => $b->score <=> $a->score);
 
         return $worth;
     }
 
-    private function doubtful(BridgeCandidate $candidate): FoundBridge
+    private function doubtful(BridgeCandidate $candidate): Bridge
     {
-        return new FoundBridge($candidate->bridge->moved(-1, -1), $candidate->score);
+        return $candidate->bridge->moved(-1, -1)->as(BridgeKind::Doubtful, $candidate->score);
+    }
+
+    private function isRefused(BridgeCandidate $candidate): bool
+    {
+        foreach ($this->refused as $refused) {
+            if ($candidate->bridge->moved(-1, -1)->isLike($refused, self::SAME)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

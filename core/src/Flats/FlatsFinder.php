@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Flats;
 
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
@@ -37,7 +38,8 @@ final readonly class FlatsFinder
         return new self((int) max(4, round(self::GAP_AT_300_DPI * $scale)), (int) max(6, round(12 * $scale * $scale)));
     }
 
-    public function find(Plane $ink): FlatsResult
+    /** @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again */
+    public function find(Plane $ink, array $decided = []): FlatsResult
     {
         $width = $ink->width;
         $height = $ink->height;
@@ -46,7 +48,13 @@ final readonly class FlatsFinder
         if ($map->isNoise()) {
             return self::noise($width, $height);
         }
-        $bridges = (new BridgeFinder($this->gap))->find($map);
+        foreach ($decided as $bridge) {
+            if ($bridge->kind === BridgeKind::Kept) {
+                $map->draw($bridge->moved(1, 1));
+            }
+        }
+        $refused = array_values(array_filter($decided, fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Refused));
+        $bridges = (new BridgeFinder($this->gap, $refused))->find($map);
         $lineWidth = $map->lineWidth();
         $bounds = $map->bounds();
         unset($map);
@@ -75,7 +83,7 @@ final readonly class FlatsFinder
             $clock->lap('hatching');
         }
 
-        return new FlatsResult($flats, $regions, array_map(fn (FoundBridge $found): Bridge => $found->bridge, $bridges->made), $clock->laps(), $bridges->doubtful);
+        return new FlatsResult($flats, $regions, $bridges->made, $clock->laps(), $bridges->doubtful);
     }
 
     /** A page of noise is one region: nobody could fill what it falls into. */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
+use Awning\Core\Page\Bridge;
+
 /** What was made of all bridges that may be. */
 final readonly class FoundBridges
 {
     /**
-     * @param  list<FoundBridge>  $made
-     * @param  list<FoundBridge>  $doubtful  not sure enough to be made without being asked
+     * @param  list<Bridge>  $made
+     * @param  list<Bridge>  $doubtful  not sure enough to be made without being asked
      */
     public function __construct(public array $made, public array $doubtful)
     {

@@ -97,7 +97,9 @@ final class InkMap
     public function draw(Bridge $bridge): Bridge
     {
         foreach ($bridge->pixels() as [$x, $y]) {
-            $this->ink[$y * $this->stride + $x] = self::INK;
+            if ($x >= 0 && $y >= 0 && $x < $this->stride && $y < $this->height) {
+                $this->ink[$y * $this->stride + $x] = self::INK;
+            }
         }
 
         return $bridge->moved(-1, -1);

@@ -114,7 +114,7 @@ final readonly class Enlargement
 
     public function bridge(Bridge $bridge): Bridge
     {
-        return new Bridge($this->column($bridge->x1), $this->row($bridge->y1), $this->column($bridge->x2), $this->row($bridge->y2));
+        return new Bridge($this->column($bridge->x1), $this->row($bridge->y1), $this->column($bridge->x2), $this->row($bridge->y2), $bridge->kind, $bridge->score);
     }
 
     /** Where a pixel's middle comes to lie. */

@@ -6,10 +6,12 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Sheet\Ops\AddPass;
+use Awning\Core\Sheet\Ops\ChangeBridges;
 use Awning\Core\Sheet\Ops\ChangeDrawing;
 use Awning\Core\Sheet\Ops\ChangePass;
 use Awning\Core\Sheet\Ops\ColourLines;
 use Awning\Core\Sheet\Ops\DrawInk;
+use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
@@ -23,6 +25,8 @@ final class OpKinds
     /** @var list<class-string<ClientOp>> */
     public const ALL = [
         FillRegions::class,
+        FillInside::class,
+        ChangeBridges::class,
         Stroke::class,
         AddPass::class,
         ChangePass::class,

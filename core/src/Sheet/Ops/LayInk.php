@@ -81,7 +81,7 @@ final readonly class LayInk implements Op
         }
         $sheet->setLayer(LayerName::flats(), $this->flats->labels->data);
         $this->replace($sheet, Region::class, $regions);
-        $this->replace($sheet, Bridge::class, $this->numbered($this->flats->bridges));
+        $this->replace($sheet, Bridge::class, $this->bridges($sheet));
     }
 
     /** A page with only this drawing on it takes the size of another scan. */
@@ -99,13 +99,29 @@ final readonly class LayInk implements Op
         }
     }
 
-    /**
-     * @param  list<Bridge>  $bridges
-     * @return array<int, Bridge> from 1
-     */
-    private function numbered(array $bridges): array
+    /** @return array<int, Bridge> those that were decided by hand keep their numbers, those found follow */
+    private function bridges(Sheet $sheet): array
     {
-        return $bridges === [] ? [] : array_combine(range(1, count($bridges)), $bridges);
+        $bridges = self::decided($sheet);
+        $next = max([0, ...array_keys($bridges)]);
+        foreach ([...$this->flats->bridges, ...$this->flats->doubtful] as $bridge) {
+            $bridges[++$next] = $bridge;
+        }
+
+        return $bridges;
+    }
+
+    /** @return array<int, Bridge> by number */
+    public static function decided(Sheet $sheet): array
+    {
+        $decided = [];
+        foreach ($sheet->all(Bridge::class) as $number => $bridge) {
+            if ($bridge->kind->isDecided()) {
+                $decided[(int) $number] = $bridge;
+            }
+        }
+
+        return $decided;
     }
 
     /** How many regions that were filled do not find their place again in the flats that are laid. */
