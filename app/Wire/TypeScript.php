@@ -7,6 +7,7 @@ namespace App\Wire;
 use App\Models\Role;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\DrawingRole;
 use Awning\Core\Page\LineColour;
 use Awning\Core\Page\LineRule;
@@ -21,7 +22,7 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class];
 
     private const FOLDERS = ['app', 'core/src/Page', 'core/src/Sheet'];
 

@@ -127,18 +127,18 @@ final class RepartitionTest extends TestCase
         $this->bridges(['draw' => [300, 188, 300, 231]]);
         $number = $this->number();
         $this->apply(FillRegions::fromInput(new Data(['labels' => [$this->at(100, 200)], 'figure' => 1, 'material' => 2])));
-        $this->bridges(['bridge' => $number, 'kind' => 'refused']);
+        $this->bridges(['bridge' => $number, 'as' => 'refused']);
         self::assertSame([$before, $before], [$this->at(100, 200), $this->at(500, 200)]);
         self::assertSame(BridgeKind::Refused, $this->sheet()->find(Bridge::class, $number)->kind);
         self::assertSame(0, $this->sheet()->find(Region::class, $before)->material, 'it is what the larger one was');
         self::assertCount(2, $this->sheet()->all(Region::class));
         $this->assertAsIfFoundAnew();
-        $this->bridges(['bridge' => $number, 'kind' => 'kept']);
+        $this->bridges(['bridge' => $number, 'as' => 'kept']);
         self::assertNotSame($this->at(100, 200), $this->at(500, 200));
         $this->lay();
         self::assertNotSame($this->at(100, 200), $this->at(500, 200), 'kept when regions are found anew');
         $this->expectException(OpRefused::class);
-        $this->bridges(['bridge' => 999, 'kind' => 'kept']);
+        $this->bridges(['bridge' => 999, 'as' => 'kept']);
     }
 
     public function test_a_found_bridge_that_is_refused_stays_away(): void
@@ -153,7 +153,7 @@ final class RepartitionTest extends TestCase
         self::assertCount(1, $found);
         self::assertGreaterThan(0.5, array_values($found)[0]->score);
         self::assertNotSame($this->at(5, 5), $this->at(500, 200));
-        $this->bridges(['bridge' => (int) array_key_first($found), 'kind' => 'refused']);
+        $this->bridges(['bridge' => (int) array_key_first($found), 'as' => 'refused']);
         self::assertSame($this->at(5, 5), $this->at(500, 200), 'it floods now, because it was asked to');
         $this->lay();
         self::assertSame($this->at(5, 5), $this->at(500, 200), 'and still does');
@@ -165,9 +165,9 @@ final class RepartitionTest extends TestCase
         $before = array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class));
         $this->bridges(['draw' => [100, 100, 180, 140]]);
         self::assertSame($before, array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)));
-        $this->bridges(['bridge' => $this->number(), 'kind' => 'refused']);
+        $this->bridges(['bridge' => $this->number(), 'as' => 'refused']);
         self::assertSame($before, array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)));
-        foreach ([['draw' => [1, 2, 3]], ['draw' => [1, 2, 1, 2]], ['draw' => [0, 0, 690, 4000]], ['bridge' => 1, 'kind' => 'found'], ['bridge' => 1, 'kind' => 'steel'], []] as $bad) {
+        foreach ([['draw' => [1, 2, 3]], ['draw' => [1, 2, 1, 2]], ['draw' => [0, 0, 690, 4000]], ['bridge' => 1, 'as' => 'found'], ['bridge' => 1, 'as' => 'steel'], []] as $bad) {
             try {
                 $this->bridges($bad);
                 self::fail(json_encode($bad).' was taken');

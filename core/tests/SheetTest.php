@@ -394,7 +394,7 @@ final class SheetTest extends TestCase
             'drawing.remove' => ['id' => 'drawing1'],
             'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
             'fill.inside' => ['outline' => [[1.0, 2.0], [30.5, 4.0], [5.0, 60.0]], 'figure' => 7, 'material' => 9, 'unfilled' => true],
-            'bridges' => ['draw' => [3, 4, 9, 12], 'bridge' => null, 'kind' => null],
+            'bridges' => ['draw' => [3, 4, 9, 12], 'bridge' => null, 'as' => null],
             'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
         ] as $kind => $input) {
             $op = OpKinds::read($kind, $input);

@@ -9,7 +9,9 @@ import type {
     DrawingData,
     DrawnData,
     FeedState,
+    BridgesInput,
     FillInput,
+    FillInsideInput,
     GroupInput,
     InkStrokeData,
     InvitationLink,
@@ -40,6 +42,8 @@ import { unpackTiles, type NamedTile } from './packed';
 /** A change to a page as it is asked for. */
 export type Op =
     | ({ kind: 'fill' } & FillInput)
+    | ({ kind: 'fill.inside' } & FillInsideInput)
+    | ({ kind: 'bridges' } & BridgesInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }

@@ -6,6 +6,9 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line'] as const;
 export type Tone = (typeof TONES)[number];
 
+export const BRIDGE_KINDS = ['found', 'kept', 'doubtful', 'refused'] as const;
+export type BridgeKind = (typeof BRIDGE_KINDS)[number];
+
 export const LINE_COLOURS = ['auto', 'keep', 'blue', 'red', 'all'] as const;
 export type LineColour = (typeof LINE_COLOURS)[number];
 
@@ -28,7 +31,11 @@ export type AddPassInput = { id: string; pass: PassData };
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
 
-export type BridgeData = { x1: number; y1: number; x2: number; y2: number };
+export type BridgeData = { x1: number; y1: number; x2: number; y2: number; kind: BridgeKind; score: number };
+
+export type BridgeEnds = [number, number, number, number];
+
+export type BridgesInput = { draw: BridgeEnds | null; bridge: number | null; as: BridgeKind | null };
 
 export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number };
 
@@ -57,6 +64,8 @@ export type FeedState = { revision: number; palette: number; holder: Holder | nu
 export type FigureState = { id: number; name: string; depth: number; materials: MaterialState[] };
 
 export type FillInput = { labels: number[]; figure: number; material: number };
+
+export type FillInsideInput = { outline: PlaceData[]; figure: number; material: number; unfilled: boolean };
 
 export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
@@ -97,6 +106,8 @@ export type PassData = { name: string; figure: number; kind: PassKind; tone: Ton
 export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; orderStep: number };
 
 export type PersonState = { id: number; name: string };
+
+export type PlaceData = [number, number];
 
 export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null; crop: CropData | null; covers: boolean };
 

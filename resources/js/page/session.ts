@@ -114,6 +114,23 @@ export class PageSession {
         this.ask({ kind: 'fill', labels, figure, material: material?.id ?? 0 });
     }
 
+    /** Fills what lies wholly inside a loop; which regions that are, the server sees. */
+    fillInside(outline: [number, number][], material: MaterialState, unfilledOnly: boolean): void {
+        this.ask({ kind: 'fill.inside', outline, figure: material.figure, material: material.id, unfilled: unfilledOnly });
+    }
+
+    drawBridge(ends: [number, number, number, number]): void {
+        this.ask({ kind: 'bridges', draw: ends, bridge: null, as: null });
+    }
+
+    /** A bridge is kept, or not made any more. */
+    decideBridge(number: string, kind: 'kept' | 'refused'): void {
+        const bridge = this.view.records.bridge[number];
+        if (bridge === undefined) return;
+        this.show({ bridge: { ...this.view.records.bridge, [number]: { ...bridge, kind } } });
+        this.ask({ kind: 'bridges', draw: null, bridge: Number(number), as: kind });
+    }
+
     addPass(pass: NewPass): void {
         const id = randomId(12);
         this.showPass(id, pass);
@@ -423,6 +440,8 @@ const LINES_AT_ONCE = 200;
 const DRAWN = new Set<Op['kind']>(['stroke', 'ink.draw']);
 
 const TITLES: Record<Op['kind'], string> = {
+    'fill.inside': 'The loop',
+    bridges: 'The bridge',
     fill: 'The fill',
     stroke: 'The stroke',
     'pass.add': 'The new pass',

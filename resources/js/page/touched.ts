@@ -6,6 +6,10 @@ export function touchedBy(op: Op): string[] {
     switch (op.kind) {
         case 'fill':
             return op.labels.map((label) => `region ${label}`);
+        case 'fill.inside':
+            return [];
+        case 'bridges':
+            return op.bridge === null ? [] : [`bridge ${op.bridge}`];
         case 'ink.draw':
             return op.strokes.map(({ id }) => `stroke ${id}`);
         case 'pass.change':

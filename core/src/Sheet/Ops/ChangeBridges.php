@@ -18,7 +18,7 @@ use Awning\Core\Sheet\Sheet;
  * Draws a bridge, keeps one that was found, takes one away, or makes one that was doubtful. Only the regions beside it change.
  *
  * @phpstan-type BridgeEnds array{int, int, int, int}
- * @phpstan-type BridgesInput array{draw: ?BridgeEnds, bridge: ?int, kind: ?value-of<BridgeKind>}
+ * @phpstan-type BridgesInput array{draw: ?BridgeEnds, bridge: ?int, as: ?value-of<BridgeKind>}
  */
 final readonly class ChangeBridges implements ClientOp
 {
@@ -58,7 +58,7 @@ final readonly class ChangeBridges implements ClientOp
 
             return new self($bridge, null, null);
         }
-        $kind = $input->choice('kind', BridgeKind::class, 'A bridge is kept or refused.');
+        $kind = $input->choice('as', BridgeKind::class, 'A bridge is kept or refused.');
         assert($kind instanceof BridgeKind);
 
         return $kind->isDecided() ? new self(null, $input->int('bridge', 1, PHP_INT_MAX), $kind) : throw new \InvalidArgumentException('A bridge is kept or refused.');
@@ -69,7 +69,7 @@ final readonly class ChangeBridges implements ClientOp
     {
         $draw = $this->draw;
 
-        return ['draw' => $draw === null ? null : [$draw->x1, $draw->y1, $draw->x2, $draw->y2], 'bridge' => $this->number, 'kind' => $this->kind?->value];
+        return ['draw' => $draw === null ? null : [$draw->x1, $draw->y1, $draw->x2, $draw->y2], 'bridge' => $this->number, 'as' => $this->kind?->value];
     }
 
     public function title(): string

@@ -72,6 +72,8 @@ export interface BenchView {
     cut: number;
     /** Whether a picked line is pulled into shape instead of moved. */
     isReshaping: boolean;
+    /** The doubtful bridge that is looked at. */
+    bridge: string | null;
     /** The drawing whose settings are shown. */
     drawing: string | null;
     /** Settings of that drawing that are being tried. */
@@ -126,6 +128,7 @@ export class BenchModel {
             isCutting: false,
             cut: 30,
             isReshaping: false,
+            bridge: null,
             drawing: null,
             trial: null,
             compare: 0,
@@ -256,6 +259,17 @@ export class BenchModel {
         const at = figures.findIndex((figure) => figure.id === this.target?.material.figure);
         const next = figures[at < 0 ? (by > 0 ? 0 : figures.length - 1) : (at + by + figures.length) % figures.length];
         this.set({ target: { material: next.materials[0], figureName: next.name, tone: this.target?.tone ?? TONES[2], pass: null } });
+    }
+
+    /** Shows the next gap of which it is not sure whether it is one. */
+    nextDoubtful(): void {
+        const { bridge } = this.session.view.records;
+        const doubtful = Object.keys(bridge).filter((number) => bridge[number].kind === 'doubtful');
+        const next = doubtful.find((number) => Number(number) > Number(this.view.bridge ?? 0)) ?? doubtful[0];
+        this.set({ bridge: next ?? null, bridges: true });
+        if (next === undefined) return this.session.say('No gap is in doubt any more.');
+        const { x1, y1, x2, y2 } = bridge[next];
+        this.surface?.goTo((x1 + x2) / 2, (y1 + y2) / 2);
     }
 
     /** Shows the largest region that has no material yet. */

@@ -3,8 +3,8 @@ import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { sizeOf } from '../../page/store';
 import { Panel } from '../../ui/Panel';
-import { Tick } from '../../ui/Tick';
-import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
+import { useBenchModel, usePage, useTarget } from '../model/context';
+import { BridgesPart } from './BridgesPart';
 
 export function FlatsPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
@@ -99,19 +99,5 @@ function FigureRow({ figure, share, whole }: { figure: FigureState; share: Share
                 <span style={{ width: percent(share?.area ?? 0, whole), background: colour }} />
             </span>
         </li>
-    );
-}
-
-function BridgesPart() {
-    const bench = useBenchModel();
-    const isOn = useBench((view) => view.bridges);
-    const count = usePage((view) => Object.keys(view.records.bridge).length);
-    return (
-        <div className="rule-t py-2 text-[13px]">
-            <h3 className="heading pb-1">Bridges</h3>
-            <Tick checked={isOn} onChange={(bridges) => bench.set({ bridges })}>
-                Show the {count} gaps that were closed
-            </Tick>
-        </div>
     );
 }

@@ -1,26 +1,55 @@
 /** What is drawn over the page, in screen pixels. */
-import type { BridgeData, InkPointData } from '../../api/generated';
+import type { BridgeData, BridgeKind, InkPointData } from '../../api/generated';
 import type { Axis } from '../model/model';
 
 const RADIUS = 7;
 
-/** Each bridge as a short stroke in a ring. */
+/**
+ * Each bridge as a short stroke, its kind told by what stands round it: a ring where it was found, a square where it is kept,
+ * a broken ring and stroke where it is doubtful, a cross where it was taken away.
+ */
 export function drawBridges(context: CanvasRenderingContext2D, toScreen: DOMMatrix, bridges: BridgeData[]): void {
     context.save();
     context.strokeStyle = accent();
-    for (const { x1, y1, x2, y2 } of bridges) {
+    for (const { x1, y1, x2, y2, kind } of bridges) {
         const a = toScreen.transformPoint(new DOMPoint(x1 + 0.5, y1 + 0.5));
         const b = toScreen.transformPoint(new DOMPoint(x2 + 0.5, y2 + 0.5));
-        context.lineWidth = 2.5;
-        context.beginPath();
-        context.moveTo(a.x, a.y);
-        context.lineTo(b.x, b.y);
-        context.stroke();
-        context.lineWidth = 1.2;
-        context.beginPath();
-        context.arc((a.x + b.x) / 2, (a.y + b.y) / 2, RADIUS, 0, 7);
-        context.stroke();
+        context.setLineDash(kind === 'doubtful' ? [3, 3] : []);
+        if (kind !== 'refused') drawBar(context, a, b);
+        drawMark(context, kind, (a.x + b.x) / 2, (a.y + b.y) / 2);
     }
+    context.restore();
+}
+
+function drawBar(context: CanvasRenderingContext2D, a: DOMPoint, b: DOMPoint): void {
+    context.lineWidth = 2.5;
+    context.beginPath();
+    context.moveTo(a.x, a.y);
+    context.lineTo(b.x, b.y);
+    context.stroke();
+}
+
+function drawMark(context: CanvasRenderingContext2D, kind: BridgeKind, x: number, y: number): void {
+    context.lineWidth = 1.2;
+    context.beginPath();
+    if (kind === 'kept') context.rect(x - RADIUS, y - RADIUS, 2 * RADIUS, 2 * RADIUS);
+    else if (kind === 'refused') {
+        addLine(context, x - 4, y - 4, x + 4, y + 4);
+        addLine(context, x - 4, y + 4, x + 4, y - 4);
+    } else context.arc(x, y, RADIUS, 0, 7);
+    context.stroke();
+}
+
+/** A bridge under the hand. */
+export function drawDraftBridge(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    from: { x: number; y: number },
+    to: { x: number; y: number },
+): void {
+    context.save();
+    context.strokeStyle = accent();
+    drawBar(context, toScreen.transformPoint(new DOMPoint(from.x, from.y)), toScreen.transformPoint(new DOMPoint(to.x, to.y)));
     context.restore();
 }
 

@@ -434,7 +434,10 @@ export class SurfaceRenderer {
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
         const { overlays, bridges, stage, tool, size } = this.bench.view;
-        if (overlays && bridges && stage === 'flats') drawBridges(context, toScreen, Object.values(this.bench.session.view.records.bridge));
+        if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
+            const all = Object.values(this.bench.session.view.records.bridge);
+            drawBridges(context, toScreen, tool === 'bridge' ? all : all.filter(({ kind }) => kind !== 'refused'));
+        }
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();

@@ -1,7 +1,10 @@
+import { allBut } from './allBut';
+import { bridge } from './bridge';
 import { erase } from './erase';
 import { fill } from './fill';
 import { ink } from './ink';
 import { look } from './look';
+import { loop } from './loop';
 import { pen } from './pen';
 import { pick } from './pick';
 import { place } from './place';
@@ -12,4 +15,20 @@ import { sweep } from './sweep';
 import type { Tool, ToolId } from './tool';
 import { unfill } from './unfill';
 
-export const TOOLS: Record<ToolId, Tool> = { look, fill, sweep, unfill, pen, soft, erase, ink, pick, strike, place, shape };
+export const TOOLS: Record<ToolId, Tool> = {
+    look,
+    fill,
+    sweep,
+    loop,
+    allBut,
+    unfill,
+    bridge,
+    pen,
+    soft,
+    erase,
+    ink,
+    pick,
+    strike,
+    place,
+    shape,
+};

@@ -2,7 +2,22 @@
 import type { BenchModel } from '../model/model';
 import type { View } from '../surface/viewport';
 
-export type ToolId = 'look' | 'fill' | 'sweep' | 'unfill' | 'pen' | 'soft' | 'erase' | 'ink' | 'pick' | 'strike' | 'place' | 'shape';
+export type ToolId =
+    | 'look'
+    | 'fill'
+    | 'sweep'
+    | 'loop'
+    | 'allBut'
+    | 'unfill'
+    | 'bridge'
+    | 'pen'
+    | 'soft'
+    | 'erase'
+    | 'ink'
+    | 'pick'
+    | 'strike'
+    | 'place'
+    | 'shape';
 
 /** A place of the page under the hand. */
 export interface ToolPoint {
