@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CleanLookController;
+use App\Http\Controllers\CueController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\PageController;
@@ -55,6 +56,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');
         Route::post('pages/{page}/clean', [TaskController::class, 'clean'])->can('flat', 'page');
         Route::post('pages/{page}/drawings/{drawing}/look', CleanLookController::class)->can('view', 'page')->where('drawing', '[a-z0-9]{6,24}');
+        Route::post('pages/{page}/cues', CueController::class)->can('flat', 'page');
         Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');
         Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');

@@ -69,6 +69,31 @@ final class FlatsStageTest extends BrowserTestCase
         self::assertSame(0, $this->materialAt(480, 200));
     }
 
+    public function test_cues_are_dabbed_looked_at_and_taken(): void
+    {
+        $browser = $this->flatting();
+        $oilskin = Material::query()->firstOrFail();
+        $plait = Material::query()->create(['figure_id' => $oilskin->figure_id, 'name' => 'plait', 'place' => 2, 'pinned' => ['base' => '#3050a0']]);
+        $browser->visit("/bench/{$this->page->id}");
+        $browser->until('window.awning?.session.view.held', 'held');
+        $browser->press('Flats');
+        $browser->press('Oda Brack plait base');
+        $browser->press('Cue');
+        $this->drag($browser, [[450, 100], [480, 150], [500, 200]]);
+        self::assertSame(0, $this->materialAt(480, 200), 'nothing is filled yet');
+        $browser->press('Oda Brack oilskin base');
+        $this->drag($browser, [[280, 100], [300, 150]]);
+        $browser->press('Spread them');
+        $browser->until('document.body.innerText.includes("would be filled, as the page shows")', 'what it means');
+        $this->shows($browser, [0x30, 0x50, 0xa0], 480, 200);
+        self::assertSame([0, 0], [$this->materialAt(480, 200), $this->materialAt(300, 200)], 'looking fills nothing');
+        $browser->press('Fill them all');
+        $this->saved($browser);
+        self::assertSame([$oilskin->id, $oilskin->id, $plait->id], [$this->materialAt(120, 200), $this->materialAt(300, 200), $this->materialAt(480, 200)]);
+        self::assertContains($this->materialAt(10, 10), [$oilskin->id, $plait->id], 'every region took one');
+        self::assertSame([], $browser->run('return window.awning.bench.view.cues'));
+    }
+
     public function test_a_bridge_is_drawn_taken_away_and_kept(): void
     {
         $browser = $this->flatting();

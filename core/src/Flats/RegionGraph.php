@@ -14,7 +14,7 @@ final readonly class RegionGraph
     private const INK = 1 << 32;
 
     /** @param  array<int, array<int, array{int, float}>>  $borders  pixels and mean ink (0..1), by region and neighbour, both ways round */
-    private function __construct(private array $borders)
+    public function __construct(public array $borders)
     {
     }
 

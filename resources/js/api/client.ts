@@ -159,6 +159,9 @@ export const api = {
     tidyLines: (page: number, overshoot: number, gap: number) =>
         json<DrawnData[]>('POST', `/api/pages/${page}/lines/tidy`, { overshoot, gap }),
     linesUrl: (page: number) => `/api/pages/${page}/lines`,
+    /** What dabs of materials mean for the regions around: material by region. */
+    spreadCues: (page: number, dabs: [label: number, material: number, length: number][]) =>
+        json<Record<string, number>>('POST', `/api/pages/${page}/cues`, { dabs }),
     findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
     /** A small picture of a file that a drawing came from. */
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>

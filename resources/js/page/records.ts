@@ -1,5 +1,5 @@
 /** A page's records, and what others or the server made of them. */
-import type { RecordNow, RecordsState } from '../api/generated';
+import type { PaletteState, RecordNow, RecordsState } from '../api/generated';
 
 /** The records with some of them changed or taken away; kinds that are not among them stay the same objects. */
 export function withRecords(records: RecordsState, changed: RecordNow[]): RecordsState {
@@ -18,4 +18,18 @@ export function withRecords(records: RecordsState, changed: RecordNow[]): Record
 
 export function unfilled(records: RecordsState): [string, RecordsState['region'][string]][] {
     return Object.entries(records.region).filter(([, region]) => region.material === 0);
+}
+
+/** The regions filled with materials by label; what is not among them stays as it is. */
+export function filledAs(
+    regions: RecordsState['region'],
+    materials: Record<string, number>,
+    palette: PaletteState,
+): RecordsState['region'] {
+    const figures = new Map(palette.figures.flatMap((figure) => figure.materials.map(({ id }) => [id, figure.id] as const)));
+    const filled = { ...regions };
+    for (const [label, material] of Object.entries(materials)) {
+        if (filled[label] !== undefined) filled[label] = { ...filled[label], material, figure: figures.get(material) ?? 0 };
+    }
+    return filled;
 }

@@ -119,6 +119,16 @@ export class PageSession {
         this.ask({ kind: 'fill.inside', outline, figure: material.figure, material: material.id, unfilled: unfilledOnly });
     }
 
+    /** What dabs of materials mean for all regions; null when it could not be told. */
+    async meantBy(dabs: [number, number, number][]): Promise<Record<string, number> | null> {
+        try {
+            return await api.spreadCues(this.view.id, dabs);
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
+    }
+
     drawBridge(ends: [number, number, number, number]): void {
         this.ask({ kind: 'bridges', draw: ends, bridge: null, as: null });
     }

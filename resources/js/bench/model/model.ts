@@ -8,6 +8,7 @@ import {
     type DrawnData,
     type InkPointData,
     type InkStrokeData,
+    type MaterialState,
     type PlacementData,
     type Tone,
 } from '../../api/generated';
@@ -25,6 +26,13 @@ export interface Under {
     x: number;
     y: number;
     label: number;
+}
+
+/** A dab of a material, and how much of it lies in each region. */
+export interface Cue {
+    path: Spot[];
+    material: MaterialState;
+    lengths: Record<number, number>;
 }
 
 export interface Axis {
@@ -72,6 +80,10 @@ export interface BenchView {
     cut: number;
     /** Whether a picked line is pulled into shape instead of moved. */
     isReshaping: boolean;
+    /** Rough dabs of materials, not spread yet. */
+    cues: Cue[];
+    /** What they were found to mean: material by region; null: not asked yet. */
+    meant: Record<string, number> | null;
     /** The doubtful bridge that is looked at. */
     bridge: string | null;
     /** The drawing whose settings are shown. */
@@ -128,6 +140,8 @@ export class BenchModel {
             isCutting: false,
             cut: 30,
             isReshaping: false,
+            cues: [],
+            meant: null,
             bridge: null,
             drawing: null,
             trial: null,
@@ -185,7 +199,17 @@ export class BenchModel {
     }
 
     choose(stage: StageId): void {
-        this.set({ stage, tool: stageOf(stage).tools[0], trial: null, picked: [], draft: [], proposed: null, compare: 0 });
+        this.set({
+            stage,
+            tool: stageOf(stage).tools[0],
+            trial: null,
+            picked: [],
+            draft: [],
+            proposed: null,
+            compare: 0,
+            cues: [],
+            meant: null,
+        });
         this.before = null;
     }
 
@@ -259,6 +283,28 @@ export class BenchModel {
         const at = figures.findIndex((figure) => figure.id === this.target?.material.figure);
         const next = figures[at < 0 ? (by > 0 ? 0 : figures.length - 1) : (at + by + figures.length) % figures.length];
         this.set({ target: { material: next.materials[0], figureName: next.name, tone: this.target?.tone ?? TONES[2], pass: null } });
+    }
+
+    /** Asks what the cues mean for all regions, to look at before it is done. */
+    async spreadCues(): Promise<void> {
+        const dabs = this.view.cues.flatMap(({ material, lengths }) =>
+            Object.entries(lengths).map(([label, length]): [number, number, number] => [Number(label), material.id, length]),
+        );
+        this.set({ meant: await this.session.meantBy(dabs) });
+    }
+
+    /** Fills as the cues were found to mean; only with one figure's materials, if one is named. */
+    takeCues(figure: number | null): void {
+        const { meant } = this.view;
+        const left: Record<string, number> = {};
+        for (const material of this.session.view.palette.figures.flatMap(({ materials }) => materials)) {
+            const labels = Object.keys(meant ?? {}).filter((label) => meant?.[label] === material.id);
+            if (figure === null || material.figure === figure) {
+                if (labels.length > 0) this.session.fill(labels.map(Number), material);
+            } else labels.forEach((label) => (left[label] = material.id));
+        }
+        const isLeft = Object.keys(left).length > 0;
+        this.set({ meant: isLeft ? left : null, cues: isLeft ? this.view.cues : [] });
     }
 
     /** Shows the next gap of which it is not sure whether it is one. */

@@ -5,6 +5,7 @@ import { sizeOf } from '../../page/store';
 import { Panel } from '../../ui/Panel';
 import { useBenchModel, usePage, useTarget } from '../model/context';
 import { BridgesPart } from './BridgesPart';
+import { CuesPart } from './CuesPart';
 
 export function FlatsPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
@@ -18,6 +19,7 @@ export function FlatsPanel() {
     return (
         <Panel title="Flats">
             <Left />
+            <CuesPart />
             <BridgesPart />
             <Figures />
         </Panel>

@@ -1,6 +1,6 @@
 /** What is drawn over the page, in screen pixels. */
 import type { BridgeData, BridgeKind, InkPointData } from '../../api/generated';
-import type { Axis } from '../model/model';
+import type { Axis, Cue } from '../model/model';
 
 const RADIUS = 7;
 
@@ -38,6 +38,28 @@ function drawMark(context: CanvasRenderingContext2D, kind: BridgeKind, x: number
         addLine(context, x - 4, y + 4, x + 4, y - 4);
     } else context.arc(x, y, RADIUS, 0, 7);
     context.stroke();
+}
+
+/** Dabs of materials in their colours, in a dark and a light line so that they show on anything. */
+export function drawCues(context: CanvasRenderingContext2D, toScreen: DOMMatrix, cues: Cue[]): void {
+    context.save();
+    context.lineCap = context.lineJoin = 'round';
+    for (const { path, material } of cues) {
+        for (const [width, colour] of [
+            [13, '#111111'],
+            [11, '#ffffff'],
+            [8, material.tones.base],
+        ] as const) {
+            context.lineWidth = width;
+            context.strokeStyle = colour;
+            trace(
+                context,
+                path.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y))),
+            );
+            context.stroke();
+        }
+    }
+    context.restore();
 }
 
 /** A bridge under the hand. */

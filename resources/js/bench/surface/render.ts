@@ -5,9 +5,10 @@
 import type { DrawingData, InkPointData } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
-import { layersOf } from '../../picture/stack';
+import { buildStack, layersOf, type Stack } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
+import { filledAs } from '../../page/records';
 import { sizeOf } from '../../page/store';
 import type { BenchModel, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
@@ -17,7 +18,19 @@ import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
 import { lineOf } from '../model/shapes';
 import { CleanLooks, tilesInView } from './cleanLooks';
 import { originalMatrix, OriginalPictures } from './originals';
-import { drawAxis, drawBridges, drawEdge, drawFrame, drawGrid, drawHandles, drawLines, drawOutline, drawRing, KNOB_AWAY } from './overlays';
+import {
+    drawAxis,
+    drawBridges,
+    drawCues,
+    drawEdge,
+    drawFrame,
+    drawGrid,
+    drawHandles,
+    drawLines,
+    drawOutline,
+    drawRing,
+    KNOB_AWAY,
+} from './overlays';
 import { Underdrawings } from './underdrawings';
 import { fit, levelFor, matrix, shown, type Box, type Insets, type View } from './viewport';
 
@@ -77,6 +90,7 @@ export class SurfaceRenderer {
             bench.store.subscribe((now, before) => {
                 if (now.stage !== before.stage && this.isFitted) this.view = null;
                 if (now.stage !== before.stage || now.trial !== before.trial || now.drawing !== before.drawing) this.takeLook();
+                if (now.meant !== before.meant) this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
         );
@@ -139,10 +153,17 @@ export class SurfaceRenderer {
     }
 
     private takeStack(): void {
-        const { stack } = this.bench.session.view;
+        const stack = this.shownStack();
         this.layers = layersOf(stack);
         this.pool.setStack(stack);
         this.dirty(null, null);
+    }
+
+    /** The page as it is, or as cues that are looked at would fill it. */
+    private shownStack(): Stack {
+        const { stack, records, palette } = this.bench.session.view;
+        const { meant } = this.bench.view;
+        return meant === null ? stack : buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
     }
 
     private takeLook(): void {
@@ -434,6 +455,7 @@ export class SurfaceRenderer {
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
         const { overlays, bridges, stage, tool, size } = this.bench.view;
+        if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
             const all = Object.values(this.bench.session.view.records.bridge);
             drawBridges(context, toScreen, tool === 'bridge' ? all : all.filter(({ kind }) => kind !== 'refused'));

@@ -1,5 +1,6 @@
 import { allBut } from './allBut';
 import { bridge } from './bridge';
+import { cue } from './cue';
 import { erase } from './erase';
 import { fill } from './fill';
 import { ink } from './ink';
@@ -21,6 +22,7 @@ export const TOOLS: Record<ToolId, Tool> = {
     sweep,
     loop,
     allBut,
+    cue,
     unfill,
     bridge,
     pen,

@@ -8,6 +8,7 @@ export type ToolId =
     | 'sweep'
     | 'loop'
     | 'allBut'
+    | 'cue'
     | 'unfill'
     | 'bridge'
     | 'pen'
