@@ -482,6 +482,27 @@ final class BenchTest extends TestCase
         self::assertSame($print, $this->fingerprint($page), 'looking changes nothing');
     }
 
+    public function test_cues_say_what_they_mean_and_change_nothing(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $this->import($page, $this->person('Mira', $series));
+        $labels = array_map(fn (array $at): int => $this->labelAt($page, ...$at), [[120, 200], [300, 200], [480, 200], [5, 5]]);
+        $print = $this->fingerprint($page);
+        $cues = fn (array $dabs) => $this->postJson("/api/pages/$page->id/cues", ['dabs' => $dabs]);
+        $meant = $cues([[$labels[0], 51, 9], [$labels[0], 52, 4], [$labels[2], 52, 1]])->assertOk()->json();
+        self::assertSame([51, 52], [$meant[$labels[0]], $meant[$labels[2]]]);
+        self::assertCount(4, $meant, 'every region takes one');
+        self::assertSame($print, $this->fingerprint($page));
+        $this->op($page, $this->fillOp($material, $labels[1]))->assertOk();
+        $meant = $cues([[$labels[0], 51, 9]])->assertOk()->json();
+        self::assertArrayNotHasKey($labels[1], $meant, 'what is filled stays');
+        self::assertSame(51, $meant[$labels[0]]);
+        self::assertSame([$material->id], array_values(array_unique($cues([[$labels[1], $material->id, 3]])->json())), 'with one cue all become that');
+        foreach ([[], [[0, 1, 1]], [[1, 1]], [['a', 1, 1]], [[1, 1, 0]]] as $bad) {
+            $cues($bad)->assertStatus(422);
+        }
+    }
+
     public function test_an_import_that_is_stopped_leaves_no_file(): void
     {
         [$series, $page] = $this->series();

@@ -57,7 +57,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1']);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -126,6 +126,10 @@ final class PeopleTest extends TestCase
             'pin' => [Role::Owner, Role::Colourist],
             'invite' => [Role::Owner],
             'feed' => Role::cases(),
+            'look' => Role::cases(),
+            'cues' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'fill.inside' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'bridges' => [Role::Owner, Role::Colourist, Role::Flatter],
         ];
         [$series, $page, $material] = $this->series();
         $owner = $this->person('Owner', $series, Role::Owner);
@@ -142,6 +146,8 @@ final class PeopleTest extends TestCase
             $ops['drawing.change'] = ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => ['strength' => 0.1 + 0.1 * $number]];
             $ops['lines.colour'] = ['kind' => 'lines.colour', 'lines' => ['rule' => 'colour', 'colour' => sprintf('#10%02x20', 16 + $number), 'shown' => true]];
             $ops['ink.draw'] = ['kind' => 'ink.draw', 'strokes' => [['id' => 'lineof'.$role->value, 'stroke' => ['points' => [[10 + $number, 10, 1], [60, 40, 1]], 'weight' => 4]]]];
+            $ops['fill.inside'] = ['kind' => 'fill.inside', 'outline' => [[210, 40], [390 + $number, 40], [390, 360], [210, 360]], 'figure' => $material->figure_id, 'material' => $material->id, 'unfilled' => false];
+            $ops['bridges'] = ['kind' => 'bridges', 'draw' => [402, 100 + 40 * $number, 560, 100 + 40 * $number], 'bridge' => null, 'as' => null];
             $allowed = fn (string $what): bool => in_array($role, $may[$what], true);
             foreach ($ops as $what => $op) {
                 $this->actingAs($person);
@@ -166,6 +172,8 @@ final class PeopleTest extends TestCase
             $this->actingAs($person);
             $routes = [
                 'clean' => ['POST', "/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
+                'look' => ['POST', "/api/pages/$page->id/drawings/drawing1/look", ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]], 200],
+                'cues' => ['POST', "/api/pages/$page->id/cues", ['dabs' => [[1, $material->id, 1]]], 200],
                 'regions' => ['POST', "/api/pages/$page->id/regions", ['lease' => self::LEASE], 202],
                 'enlarge' => ['POST', "/api/pages/$page->id/enlarge", ['lease' => self::LEASE, 'factor' => 1.5], 202],
                 'deliver' => ['POST', "/api/pages/$page->id/deliver", ['format' => 'png'], 202],

@@ -52,8 +52,9 @@ foreach (SIDES as $side) {
                 }
             }
             $mean = fn (string $what): float => $sums[$what] / $sums['regions'];
-            $rows .= sprintf("| %s | %d px | %s | %d | %.1f %% | %.2f | %.1f %% | %.2f %% |\n", number_format($side, 0, '.', ' '), round($longest * $scale), $cut === 'any' ? 'at any angle' : 'across', $sums['regions'], 100 * $mean('leaked'), $mean('pieces'), 100 * $mean('purity'), 100 * $mean('unlabelled'));
-            echo $rows;
+            $row = sprintf("| %s | %d px | %s | %d | %.1f %% | %.2f | %.1f %% | %.2f %% |\n", number_format($side, 0, '.', ' '), round($longest * $scale), $cut === 'any' ? 'at any angle' : 'across', $sums['regions'], 100 * $mean('leaked'), $mean('pieces'), 100 * $mean('purity'), 100 * $mean('unlabelled'));
+            $rows .= $row;
+            echo $row;
         }
     }
 }
