@@ -146,7 +146,7 @@ final class PeopleTest extends TestCase
             $ops['drawing.change'] = ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => ['strength' => 0.1 + 0.1 * $number]];
             $ops['lines.colour'] = ['kind' => 'lines.colour', 'lines' => ['rule' => 'colour', 'colour' => sprintf('#10%02x20', 16 + $number), 'shown' => true]];
             $ops['ink.draw'] = ['kind' => 'ink.draw', 'strokes' => [['id' => 'lineof'.$role->value, 'stroke' => ['points' => [[10 + $number, 10, 1], [60, 40, 1]], 'weight' => 4]]]];
-            $ops['fill.inside'] = ['kind' => 'fill.inside', 'outline' => [[210, 40], [390 + $number, 40], [390, 360], [210, 360]], 'figure' => $material->figure_id, 'material' => $material->id, 'unfilled' => false];
+            $ops['fill.inside'] = ['kind' => 'fill.inside', 'outline' => [[-9, -9], [60000, -9], [60000, 60000], [-9, 60000]], 'figure' => $material->figure_id, 'material' => $number % 2 === 0 ? $material->id : 0, 'unfilled' => false];
             $ops['bridges'] = ['kind' => 'bridges', 'draw' => [402, 100 + 40 * $number, 560, 100 + 40 * $number], 'bridge' => null, 'as' => null];
             $allowed = fn (string $what): bool => in_array($role, $may[$what], true);
             foreach ($ops as $what => $op) {
