@@ -7,6 +7,7 @@ namespace Awning\Core\Tests;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\LineWeight;
+use Awning\Core\Ink\PaperFlattener;
 use Awning\Core\Ink\PinholeFilter;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
@@ -85,6 +86,21 @@ final class InkTest extends TestCase
         self::assertEqualsWithDelta(127.5, ord($table[100]), 1);
         $crossed = new Levels(200, 100);
         self::assertGreaterThan($crossed->paper, $crossed->ink);
+    }
+
+    public function test_levels_and_strength_have_their_ends(): void
+    {
+        $ends = fn (int $paper, int $ink): array => [($levels = new Levels($paper, $ink))->paper, $levels->ink];
+        self::assertSame([[254, 255], [254, 255], [0, 1], [9, 10]], [$ends(255, 300), $ends(254, 3), $ends(-4, -9), $ends(9, 9)]);
+        $channels = $this->sheet([230, 230, 230], [230, 230, 230]);
+        $flat = fn (mixed ...$more): string => (new PaperFlattener)->flatten([$channels[0]], ...$more)->darkness->data;
+        $paper = fn (string $data): float => array_sum(array_map(ord(...), str_split(substr($data, 50 * 400 + 340, 40)))) / 40;
+        self::assertSame($flat(), $flat(LineColour::Auto, 1.0), 'all of it, unless less is asked for');
+        self::assertLessThan(14, $paper($flat()), 'paper is next to nothing');
+        self::assertGreaterThan(20, $paper($flat(LineColour::Auto, 0.5)), 'half of the falling light stays');
+        $colour = fn (float $strength): float => $paper((new PaperFlattener)->flatten($channels, LineColour::Keep, $strength)->darkness->data);
+        self::assertLessThan(14, $colour(1.0));
+        self::assertGreaterThan($colour(0.8) + 5, $colour(0.4));
     }
 
     public function test_specks_go_and_dots_stay(): void

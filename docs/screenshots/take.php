@@ -15,6 +15,11 @@ $shot = function (string $name) use ($browser): void {
     usleep(1_500_000);
     $browser->shot(__DIR__."/$name.png");
 };
+/** After a zoom tiles that are out of view stay as they were; these are given time instead. */
+$shotInTime = function (string $name) use ($browser): void {
+    usleep(3_000_000);
+    $browser->shot(__DIR__."/$name.png");
+};
 $bench = function (int $page) use ($browser): void {
     $browser->visit("/bench/$page");
     $browser->until('window.awning?.session.view.held', 'the page is held');
@@ -39,6 +44,30 @@ $bench($pages[2]);
 $browser->press('Oda Brack oilskin base');
 $browser->run('document.querySelector("aside input[type=checkbox]").click()');
 $shot('bench-flats');
+$browser->press('Bridge');
+$browser->press('Look at them');
+$browser->run('window.awning.bench.surface.zoom(4)');
+$shotInTime('flats-bridges');
+$browser->run('window.awning.bench.surface.fit(); window.awning.bench.set({ bridges: false })');
+$dab = function (string $tone, array ...$path) use ($browser): void {
+    $browser->press($tone);
+    $browser->press('Cue');
+    $at = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width / 2 - view.x * view.scale, canvas.height / 2 - view.y * view.scale, view.scale]');
+    $browser->stroke(array_map(fn (array $place): array => [$at[0] + $place[0] * $at[2], $at[1] + $place[1] * $at[2]], $path));
+};
+$dab('Oda Brack oilskin base', [1800, 2180], [1950, 2220], [2050, 2180]);
+$dab('Oda Brack skin base', [1960, 1830], [2010, 1850]);
+$dab('Tamsin curls base', [1850, 2620], [2000, 2560], [2100, 2640]);
+$dab('Tamsin cardigan base', [1900, 3200], [2050, 3250]);
+$dab('Tin Purser tin base', [600, 2200], [800, 2000], [1000, 2300]);
+$dab('Harbour and sea sky base', [200, 300], [1200, 240], [2200, 600]);
+$dab('Harbour and sea sea base', [300, 2750], [1300, 2800]);
+$dab('The sheet gutter base', [1240, 50], [1300, 52]);
+$dab('The ferry hull base', [800, 1000], [1500, 1030]);
+$browser->press('Spread them');
+$browser->until('document.body.innerText.includes("would be filled")', 'what the cues mean');
+$shotInTime('flats-cues');
+$bench($pages[2]);
 $browser->press('Proof');
 $shot('bench-proof');
 $bench($pages[3]);

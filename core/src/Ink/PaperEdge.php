@@ -7,6 +7,7 @@ namespace Awning\Core\Ink;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Quad;
 use Awning\Core\Raster\Runs;
 
 /**
@@ -185,13 +186,7 @@ final readonly class PaperEdge
     /** @return Plane the same, with nothing outside the sheet */
     public function keep(Plane $darkness): Plane
     {
-        $data = '';
-        for ($y = 0; $y < $darkness->height; $y++) {
-            [$from, $to] = self::crossing($this->corners, $y + 0.5, $darkness->width);
-            $data .= str_repeat("\0", $from).substr($darkness->data, $y * $darkness->width + $from, $to - $from).str_repeat("\0", $darkness->width - $to);
-        }
-
-        return new Plane($darkness->width, $darkness->height, $data);
+        return (new Quad($this->corners))->keep($darkness);
     }
 
     /** @return array{list<array{float, float}>, int} the ends of the runs of the largest bright area, and its cells */
@@ -349,8 +344,9 @@ final readonly class PaperEdge
     private static function around(LevelGrid $grid, array $corners): array
     {
         $levels = [];
+        $sheet = new Quad($corners);
         for ($row = 0; $row < $grid->rows; $row++) {
-            [$from, $to] = self::crossing($corners, $row + 0.5, $grid->columns);
+            [$from, $to] = $sheet->span($row, $grid->columns);
             for ($column = 0; $column < $grid->columns; $column++) {
                 if ($column < $from - 2 || $column > $to + 2) {
                     $levels[] = ord($grid->levels[$row * $grid->columns + $column]);
@@ -359,26 +355,5 @@ final readonly class PaperEdge
         }
 
         return $levels;
-    }
-
-    /**
-     * @param  list<array{float, float}>  $corners
-     * @return array{int, int} from where to where a row is inside, both 0 when it is not
-     */
-    private static function crossing(array $corners, float $y, int $width): array
-    {
-        $at = [];
-        foreach ($corners as $i => [$x, $top]) {
-            [$nextX, $nextTop] = $corners[($i + 1) % count($corners)];
-            if ($top <= $y !== $nextTop <= $y) {
-                $at[] = $x + ($nextX - $x) * ($y - $top) / ($nextTop - $top);
-            }
-        }
-        if (count($at) < 2) {
-            return [0, 0];
-        }
-        $from = max(0, min($width, (int) ceil(min($at))));
-
-        return [$from, max($from, min($width, (int) floor(max($at))))];
     }
 }

@@ -17,16 +17,17 @@ final readonly class Quad
     {
         $data = '';
         for ($y = 0; $y < $plane->height; $y++) {
-            [$from, $to] = $this->span($y + 0.5, $plane->width);
+            [$from, $to] = $this->span($y, $plane->width);
             $data .= str_repeat("\0", $from).substr($plane->data, $y * $plane->width + $from, $to - $from).str_repeat("\0", $plane->width - $to);
         }
 
         return new Plane($plane->width, $plane->height, $data);
     }
 
-    /** @return array{int, int} the first pixel of a row that is inside, and the one after the last */
-    private function span(float $y, int $width): array
+    /** @return array{int, int} the first pixel of a row that is inside, and the one after the last; both 0 where none is */
+    public function span(int $row, int $width): array
     {
+        $y = $row + 0.5;
         [$least, $most] = [INF, -INF];
         foreach ($this->corners as $i => [$x0, $y0]) {
             [$x1, $y1] = $this->corners[($i + 1) % 4];
