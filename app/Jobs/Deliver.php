@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Desk\FlatsFile;
 use App\Desk\LayeredFile;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
@@ -21,7 +22,7 @@ use Illuminate\Support\Str;
 /** Writes the page as a file to take away: always a new one, at full size. */
 final class Deliver extends PageTask
 {
-    public const FORMATS = ['png', 'tiff', 'jpeg', 'ora'];
+    public const FORMATS = ['png', 'tiff', 'jpeg', 'ora', 'flats'];
 
     public static function line(): string
     {
@@ -36,23 +37,41 @@ final class Deliver extends PageTask
         $moment = PageMoment::of($page);
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
         $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
+        if ($format === 'flats') {
+            $this->step($task, 40, 'Writing the flats');
+            $bytes = (new FlatsFile($moment))->png();
+            $this->put($task, $moment, $bytes, 'flats.png');
+
+            return;
+        }
         $paint = PagePicture::full($moment, fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'));
         $this->step($task, 65, 'Writing the file');
-        $path = sprintf('deliveries/%d/%s.%s', $page->id, Str::lower((string) Str::ulid()), $format);
-        $whole = new WholeFile(Storage::disk('works'));
-        if ($format === 'ora') {
-            $file = sys_get_temp_dir().'/awning-'.Str::random(20).'.ora';
-            try {
-                (new LayeredFile($moment))->write($file, $paint, $dpi);
-                $whole->put($path, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file));
-            } finally {
-                @unlink($file);
-            }
-        } else {
-            $bytes = (new ImageWriter)->write($paint, $format, $dpi);
-            $whole->put($path, $bytes, strlen($bytes));
+        if ($format !== 'ora') {
+            $this->put($task, $moment, (new ImageWriter)->write($paint, $format, $dpi), $format);
+
+            return;
+        }
+        $path = $this->path($page, $format);
+        $file = sys_get_temp_dir().'/awning-'.Str::random(20).'.ora';
+        try {
+            (new LayeredFile($moment))->write($file, $paint, $dpi);
+            (new WholeFile(Storage::disk('works')))->put($path, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file));
+        } finally {
+            @unlink($file);
         }
         $task->forceFill(['result_path' => $path, 'result_name' => $this->name($page, $moment->revision, $format)])->save();
+    }
+
+    private function put(Task $task, PageMoment $moment, string $bytes, string $ending): void
+    {
+        $path = $this->path($task->page, $ending);
+        (new WholeFile(Storage::disk('works')))->put($path, $bytes, strlen($bytes));
+        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($task->page, $moment->revision, $ending)])->save();
+    }
+
+    private function path(Page $page, string $ending): string
+    {
+        return sprintf('deliveries/%d/%s.%s', $page->id, Str::lower((string) Str::ulid()), $ending);
     }
 
     private function name(Page $page, int $revision, string $format): string

@@ -189,6 +189,53 @@ final class InkStageTest extends BrowserTestCase
         self::assertSame([255, 0], [ord($this->sheet()->layer(LayerName::ink())[30 * 900 + 150]), ord($this->sheet()->layer(LayerName::ink())[45 * 900 + 150])]);
     }
 
+    public function test_picked_lines_are_scaled_joined_bent_and_cut(): void
+    {
+        $browser = $this->inking();
+        $this->drag($browser, [[250, 20], [300, 20], [350, 20]]);
+        $this->drag($browser, [[250, 44], [300, 44], [350, 44]]);
+        $this->saved($browser);
+        $browser->press('Pick');
+        $this->drag($browser, [[235, 8], [365, 8], [365, 55], [235, 55]]);
+        self::assertCount(2, $browser->run('return window.awning.bench.view.picked'), 'a loop round both');
+        $browser->press('Larger');
+        $this->saved($browser);
+        self::assertSame([255, 255, 0], [$this->inkAt(246, 19), $this->inkAt(354, 45), $this->inkAt(240, 19)], 'by a tenth, about their middle');
+        $browser->press('Turn right');
+        $browser->press('Turn left');
+        $browser->press('Heavier');
+        $this->saved($browser);
+        self::assertSame([9.0, 9.0], array_map(fn (InkStroke $line): float => $line->weight, array_values($this->sheet()->all(InkStroke::class))));
+        $browser->press('Mirrored copy');
+        $this->saved($browser);
+        self::assertCount(4, $this->sheet()->all(InkStroke::class));
+        $browser->press('Take away');
+        $this->saved($browser);
+        self::assertCount(2, $this->sheet()->all(InkStroke::class), 'the copies were picked, and are gone');
+
+        $this->drag($browser, [[235, 8], [365, 8], [365, 55], [235, 55]]);
+        $browser->press('Join');
+        $this->saved($browser);
+        self::assertCount(1, $this->sheet()->all(InkStroke::class));
+        $browser->press('Pull into shape');
+        $this->drag($browser, [[246, 19], [246, 12], [246, 6]]);
+        $this->saved($browser);
+        self::assertSame(255, $this->inkAt(246, 7), 'its end is pulled up to there');
+
+        $browser->press('Strike');
+        $browser->run('window.awning.bench.set({ isCutting: true, cut: 20 })');
+        $this->drag($browser, [[270, 38], [270, 45], [270, 52]]);
+        $this->saved($browser);
+        self::assertSame([0, 255], [$this->inkAt(270, 45), $this->inkAt(330, 45)], 'a part is gone, the rest stays');
+        self::assertCount(2, $this->sheet()->all(InkStroke::class), 'in two pieces');
+
+        $browser->press('Shape');
+        $browser->run('window.awning.bench.set({ grid: 25, isSnapping: true, shape: "corners" })');
+        $this->places($browser, [27, 352], [173, 377], [173, 377]);
+        $this->saved($browser);
+        self::assertSame([255, 255], [$this->inkAt(30, 351), $this->inkAt(172, 375)], 'from corner to corner of the grid');
+    }
+
     public function test_lines_come_as_svg_take_colour_and_grain(): void
     {
         $browser = $this->inking();

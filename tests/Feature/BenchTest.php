@@ -82,9 +82,13 @@ final class BenchTest extends TestCase
                 self::assertEqualsWithDelta($png->paint->at($x, $y)[$c], $ora->at($x, $y)[$c], 1, "layers and picture agree at $x, $y");
             }
         }
+        $flats = (new ImageReader)->read($picture('flats'))->paint;
+        self::assertSame([...$tones['base']->parts(), 255], $flats->at(130, 120), 'without the shade');
+        self::assertSame($flats->at(130, 120), $flats->at(43, 200), 'under the line, too');
+        self::assertSame([0, 0], [$flats->at(300, 200)[3], $flats->at(5, 5)[3]], 'see-through where nothing is filled');
         self::assertSame(600, (new ImageReader)->read($picture('tiff'))->width());
         self::assertSame(600, (new ImageReader)->read($picture('jpeg'))->width());
-        self::assertCount(4, Storage::disk('works')->files("deliveries/$page->id"), 'always a new file');
+        self::assertCount(5, Storage::disk('works')->files("deliveries/$page->id"), 'always a new file');
     }
 
     public function test_everything_can_be_undone_step_by_step_and_done_again(): void

@@ -40,10 +40,11 @@ final readonly class PngWriter
     /**
      * @param  string  $indices  width x height bytes
      * @param  string  $palette  3 bytes a colour, at most 256 colours
+     * @param  string  $alphas  a byte a colour, for the first ones; the others are opaque (PNG specification 11.3.2.1)
      */
-    public function indexed(int $width, int $height, string $indices, string $palette, float $dpi = 0): string
+    public function indexed(int $width, int $height, string $indices, string $palette, float $dpi = 0, string $alphas = ''): string
     {
-        return $this->file($width, $height, 8, self::INDEXED, $indices, 1, $dpi, $this->chunk('PLTE', $palette));
+        return $this->file($width, $height, 8, self::INDEXED, $indices, 1, $dpi, $this->chunk('PLTE', $palette).($alphas === '' ? '' : $this->chunk('tRNS', $alphas)));
     }
 
     /** @param  string  $bytes  width x height x 3 bytes */

@@ -1,4 +1,4 @@
-/** A copy to take away, in one of four formats. */
+/** A copy to take away, in one of a few formats. */
 import { sizeOf } from '../page/store';
 import { Dialog } from '../ui/Dialog';
 import { usePage, useSession } from './model/context';
@@ -8,6 +8,7 @@ const FORMATS = [
     { format: 'tiff', name: 'TIFF', use: 'for print' },
     { format: 'jpeg', name: 'JPEG', use: 'for the web, small' },
     { format: 'ora', name: 'OpenRaster', use: 'with its layers, for other programs' },
+    { format: 'flats', name: 'Flats alone', use: 'a PNG of the base colours, nothing smoothed' },
 ];
 
 export function DeliverDialog({ onClose }: { onClose: () => void }) {
