@@ -18,27 +18,28 @@ final readonly class LabelWindow
     /** @return string two bytes a pixel */
     public function read(Rect $window): string
     {
-        $labels = str_repeat("\0", 2 * $window->width * $window->height);
+        // Tiles come row by row from left to right, so that each line of the window is put together in order.
+        $lines = array_fill(0, max(1, $window->height), '');
         foreach ($this->pieces($window) as [$column, $row, $piece]) {
             $tile = $this->sheet->bytes(LayerName::flats(), $column, $row);
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
-                $from = 2 * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE);
-                $labels = substr_replace($labels, substr($tile, $from, 2 * $piece->width), 2 * (($y - $window->y) * $window->width + $piece->x - $window->x), 2 * $piece->width);
+                $lines[$y - $window->y] .= substr($tile, 2 * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE), 2 * $piece->width);
             }
         }
 
-        return $labels;
+        return implode('', $lines);
     }
 
     public function write(Rect $window, string $labels): void
     {
         foreach ($this->pieces($window) as [$column, $row, $piece]) {
-            $tile = $this->sheet->bytes(LayerName::flats(), $column, $row);
+            $lines = str_split($this->sheet->bytes(LayerName::flats(), $column, $row), 2 * TileGrid::SIZE);
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
-                $at = 2 * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE);
-                $tile = substr_replace($tile, substr($labels, 2 * (($y - $window->y) * $window->width + $piece->x - $window->x), 2 * $piece->width), $at, 2 * $piece->width);
+                $line = substr($labels, 2 * (($y - $window->y) * $window->width + $piece->x - $window->x), 2 * $piece->width);
+                $at = $y - $row * TileGrid::SIZE;
+                $lines[$at] = substr_replace($lines[$at], $line, 2 * ($piece->x - $column * TileGrid::SIZE), 2 * $piece->width);
             }
-            $this->sheet->setTile(LayerName::flats(), $column, $row, $tile);
+            $this->sheet->setTile(LayerName::flats(), $column, $row, implode('', $lines));
         }
     }
 

@@ -188,26 +188,28 @@ final readonly class Repartition
     private function paint(int $old, int $new, Flood $part): void
     {
         $window = $this->window($part);
-        $labels = $this->labels->read($window);
-        $word = pack('n', $new);
-        $oldWord = pack('n', $old);
-        // The old label's ink is open; what others have is a wall.
-        $open = '';
-        for ($at = 0, $end = strlen($labels); $at < $end; $at += 2) {
-            $open .= $labels[$at] === $oldWord[0] && $labels[$at + 1] === $oldWord[1] ? "\xff" : "\1";
-        }
+        $lines = str_split($this->labels->read($window), max(1, 2 * $window->width));
         $free = new FreePixels($this->sheet, $old);
-        for ($y = 0; $y < $window->height; $y++) {
-            foreach ($free->stretches($window->x, $window->right(), $window->y + $y) as [$x, $mark]) {
-                for (; $mark !== 0 && $x < $window->right() && $free->at($x, $window->y + $y) === $mark; $x++) {
-                    $open[$y * $window->width + $x - $window->x] = "\0";
-                }
+        $word = pack('n', $old);
+        $open = '';
+        foreach ($lines as $y => $line) {
+            // The old label's ink is open; what others have is a wall.
+            $row = '';
+            for ($at = 0, $end = strlen($line); $at < $end; $at += 2) {
+                $row .= $line[$at] === $word[0] && $line[$at + 1] === $word[1] ? "\xff" : "\1";
             }
+            $stretches = $free->stretches($window->x, $window->right(), $window->y + $y);
+            foreach ($stretches as $i => [$x, $mark]) {
+                $to = $stretches[$i + 1][0] ?? $window->right();
+                $row = $mark === 0 ? $row : substr_replace($row, str_repeat("\0", $to - $x), $x - $window->x, $to - $x);
+            }
+            $open .= $row;
         }
+        $word = pack('n', $new);
         foreach ($part->stretches as [$y, $from, $to]) {
-            $at = 2 * (($y - $window->y) * $window->width + $from - $window->x);
-            $labels = substr_replace($labels, str_repeat($word, $to - $from), $at, 2 * ($to - $from));
+            $lines[$y - $window->y] = substr_replace($lines[$y - $window->y], str_repeat($word, $to - $from), 2 * ($from - $window->x), 2 * ($to - $from));
         }
+        $labels = implode('', $lines);
         (new TrapGrowth)->grow($labels, $open, $window->width, $window->height);
         $this->labels->write($window, $labels);
     }

@@ -119,6 +119,18 @@ describe('filling many at once', () => {
             expect.objectContaining({ unfilled: false }),
         ]);
     });
+    it('Alt picks the material that is there instead of filling', () => {
+        open({ region: { 1: region(0, 90), 2: region(clogs.id, 50) } });
+        const alt = { ...point(5, 5), alt: true };
+        drag('fill', [alt], () => 2);
+        expect([bench.target?.material.id, bench.target?.figureName, bench.target?.tone]).toEqual([clogs.id, 'Tamsin', 'base']);
+        drag('fill', [alt], () => 1);
+        expect(bench.target?.material.id).toBe(clogs.id);
+        expect(bench.session.view.message).toContain('Nothing is filled here');
+        expect(ops()).toEqual([]);
+        drag('fill', [point(5, 5)], () => 1);
+        expect(ops()).toEqual([{ kind: 'fill', labels: [1], figure: clogs.figure, material: clogs.id }]);
+    });
     it('all but the outside takes what is unfilled and was not touched', () => {
         open({ region: { 1: region(0, 90), 2: region(9, 50), 3: region(0, 400), 4: region(0, 5) } });
         drag('allBut', [point(1, 1)], () => 3);

@@ -272,6 +272,17 @@ export class BenchModel {
         if (this.target !== null) this.set({ target: { ...this.target, tone, pass: null } });
     }
 
+    /** Picks the material of a region. */
+    pickFrom(label: number): void {
+        const { records, palette } = this.session.view;
+        const wanted = records.region[label]?.material ?? 0;
+        for (const figure of palette.figures) {
+            const material = figure.materials.find(({ id }) => id === wanted);
+            if (material !== undefined) return this.set({ target: { material, figureName: figure.name, tone: 'base', pass: null } });
+        }
+        this.session.say('Nothing is filled here yet.');
+    }
+
     pickPass(pass: string): void {
         if (this.target !== null) this.set({ target: { ...this.target, pass } });
     }

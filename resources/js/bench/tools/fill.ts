@@ -19,9 +19,13 @@ export const fill: Tool = {
     id: 'fill',
     name: 'Fill',
     key: 'F',
-    what: 'Click a region to give it the picked material',
+    what: 'Click a region to give it the picked material; Alt-click picks the material that is there',
     cursor: 'crosshair',
     options: [],
     sentence: fillSentence,
-    begin: (host, point) => gather(host, point, { drags: false, refuses: pickFirst, done: fillWith }),
+    begin(host, point) {
+        if (!point.alt) return gather(host, point, { drags: false, refuses: pickFirst, done: fillWith });
+        host.bench.pickFrom(host.labelAt(point.x, point.y));
+        return null;
+    },
 };
