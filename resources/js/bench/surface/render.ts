@@ -49,6 +49,8 @@ const RING = 1;
 const LATER = 1e6;
 /** Screen pixels between the lines of a grid that is shown. */
 const LEAST_GRID = 4;
+/** How much an original shows through the page while it is being moved or turned. */
+const FAINT = 0.6;
 /** Screen pixels that a tool strip of two rows takes. */
 const TWO_ROWS = 112;
 
@@ -232,6 +234,8 @@ export class SurfaceRenderer {
         const drawing = this.bench.drawing?.[1] ?? null;
         this.lookAtTrial(view, size);
         this.looks.draw(context, toScreen, size);
+        if (drawing !== null && trial !== null && tool !== 'place' && isTurnTried(drawing, trial))
+            this.drawFaint(context, toScreen, drawing, trial);
         if (drawing !== null && compare > 0) this.drawOriginal(context, toScreen, drawing, size, compare);
         if (drawing !== null && tool === 'place') this.drawPlacing(context, toScreen, view, drawing, trial);
         if (!overlays) return;
@@ -254,6 +258,14 @@ export class SurfaceRenderer {
             );
     }
 
+    /** The original through the page, where it is only being turned or moved. */
+    private drawFaint(context: CanvasRenderingContext2D, toScreen: DOMMatrix, drawing: DrawingData, trial: Trial | null): void {
+        context.save();
+        context.globalAlpha = FAINT;
+        this.originals.draw(context, toScreen, drawing, trial);
+        context.restore();
+    }
+
     /** The frame of what is placed; while a sheet's corners are tried, the original with these marked on it. */
     private drawPlacing(
         context: CanvasRenderingContext2D,
@@ -264,10 +276,8 @@ export class SurfaceRenderer {
     ): void {
         const place = trial?.place ?? drawing.place;
         const isCutting = isCuttingOut(drawing, place);
-        context.save();
-        context.globalAlpha = isCutting ? 1 : 0.6;
-        if (place !== drawing.place) this.originals.draw(context, toScreen, drawing, isCutting ? null : trial);
-        context.restore();
+        if (isCutting) this.originals.draw(context, toScreen, drawing, null);
+        else if (place !== drawing.place) this.drawFaint(context, toScreen, drawing, trial);
         context.setTransform(1, 0, 0, 1, 0, 0);
         if (isCutting) {
             const toPage = originalMatrix(drawing, null);
@@ -467,5 +477,9 @@ export class SurfaceRenderer {
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
+
+/** Whether another turn is tried than the drawing was laid with. */
+const isTurnTried = (drawing: DrawingData, { clean }: Trial): boolean =>
+    clean.turn !== null && Math.abs(clean.turn - drawing.found.turned) > 0.001;
 
 const hasSameSize = (a: Box | null, b: Box | null): boolean => a?.width === b?.width && a?.height === b?.height;
