@@ -13,7 +13,9 @@ use Awning\Core\Flats\LineEnds;
 use Awning\Core\Flats\Nearby;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\BridgeKind;
+use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Runs;
 use PHPUnit\Framework\TestCase;
 
 /** How gaps are found, scored and chosen; and what is joined of hatching. */
@@ -163,6 +165,24 @@ final class BridgeTest extends TestCase
         self::assertSame(2, $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && hypot($x % 8 - 4, $y % 8 - 4) < 2.5)), 'dots');
         $windows = $count(fn (int $x, int $y): bool => $isFrame($x, $y) || ($isInside($x, $y) && $y > 200 && $y < 320 && ($x % 40 < 4 || $y % 40 < 4)));
         self::assertGreaterThan(20, $windows, 'a house keeps its windows');
+    }
+
+    public function test_splinters_between_lines_that_cross_at_random_stay_apart(): void
+    {
+        mt_srand(9);
+        $lines = array_map(fn (): array => [mt_rand(0, 399), mt_rand(0, 399), mt_rand(0, 628) / 100, mt_rand(2, 4)], range(1, 60));
+        $plane = $this->drawn(400, 400, function (int $x, int $y) use ($lines): bool {
+            foreach ($lines as [$px, $py, $angle, $width]) {
+                if (abs(($x - $px) * sin($angle) - ($y - $py) * cos($angle)) < $width / 2) {
+                    return true;
+                }
+            }
+
+            return false;
+        });
+        $components = Components::of(Runs::of($plane->data, 400, 400, "\0"));
+        self::assertCount($components->count(), (new FlatsFinder(0, 1))->find($plane)->regions);
+        self::assertGreaterThan(300, $components->count());
     }
 
     public function test_hatching_never_runs_into_what_lies_beside_it(): void

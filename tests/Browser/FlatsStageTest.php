@@ -85,7 +85,7 @@ final class FlatsStageTest extends BrowserTestCase
         $this->drag($browser, [[280, 100], [300, 150]]);
         $browser->press('Spread them');
         $browser->until('document.body.innerText.includes("would be filled, as the page shows")', 'what it means');
-        $this->shows($browser, [0x30, 0x50, 0xa0], 480, 200);
+        $this->shows($browser, [0x30, 0x50, 0xA0], 480, 200);
         self::assertSame([0, 0], [$this->materialAt(480, 200), $this->materialAt(300, 200)], 'looking fills nothing');
         $browser->press('Fill them all');
         $this->saved($browser);

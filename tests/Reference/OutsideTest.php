@@ -171,8 +171,8 @@ print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 6
         $sheet = new Sheet(new MemorySource);
         $sheet->put('page', new PageSize(600, 400));
         $ink = new InkLayers($sheet);
-        foreach (LinesSvg::read($svg) as $i => $stroke) {
-            $ink->add("line$i", $stroke);
+        foreach (LinesSvg::read($svg) as $stroke) {
+            $ink->add($stroke);
         }
         $ours = $ink->whole()->data;
         $differ = $far = $inked = 0;

@@ -29,6 +29,9 @@ final readonly class Hatching
 
     private const MANY = 60;
 
+    /** The widths of the middle half of a crowd differ by no more than this. */
+    private const EVEN = 2.0;
+
     /** Part of the smaller one's border that two of them share at least. */
     private const BESIDE = 0.15;
 
@@ -59,7 +62,7 @@ final readonly class Hatching
      */
     public function joins(array $areas, RegionGraph $graph): array
     {
-        $perimeters = $long = [];
+        $perimeters = $widths = $long = [];
         foreach ($areas as $region => $area) {
             $perimeter = $graph->perimeter($region);
             // Regions reach to the middle of the lines round them; the free part ends half a line before.
@@ -68,6 +71,7 @@ final readonly class Hatching
             $isLong = $free ** 2 >= self::LONG * $area;
             if ($width <= ($isLong ? self::NARROW_SLIT : self::NARROW_CELL) * $this->lineWidth + self::AND_PIXELS) {
                 $perimeters[$region] = $perimeter;
+                $widths[$region] = $width;
             }
             if ($isLong) {
                 $long[$region] = true;
@@ -75,11 +79,28 @@ final readonly class Hatching
         }
         $joins = [];
         foreach ($this->crowds($perimeters, $long, $graph) as $crowd) {
+            if (! self::isEven(array_map(fn (int $region): float => $widths[$region], $crowd))) {
+                continue;
+            }
             $first = min($crowd);
             $joins += array_fill_keys(array_diff($crowd, [$first]), $first);
         }
 
         return $joins;
+    }
+
+    /**
+     * Whether slits are about as wide as each other, as a hand that shades makes them: splinters between lines that cross at
+     * random are not.
+     *
+     * @param  non-empty-list<float>  $widths
+     */
+    private static function isEven(array $widths): bool
+    {
+        sort($widths);
+        $last = count($widths) - 1;
+
+        return $widths[intdiv(3 * $last, 4)] <= self::EVEN * $widths[intdiv($last, 4)];
     }
 
     /**
