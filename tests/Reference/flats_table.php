@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 /*
- * Measures flats on damaged drawings nothing was tuned on, at three resolutions, three strengths of damage and two ways of
- * cutting, and writes docs/flats.md:  php tests/Reference/flats_table.php [SEEDS]     from the project's folder, started
- * through ./awning so that PHP is set up (see README, tests)
+ * Measures flats on damaged drawings that nothing was learnt from, at three resolutions, three strengths of damage and two
+ * ways of cutting, and writes docs/flats.md. From the project's folder:
+ *
+ *   PHP_INI_SCAN_DIR=:etc/php php tests/Reference/flats_table.php [SEEDS]     SEEDS: sheets of each group, default 1
  */
 
 use Awning\Core\Codec\ImageReader;
@@ -18,7 +19,7 @@ use Symfony\Component\Process\Process;
 require __DIR__.'/../../vendor/autoload.php';
 
 const PYTHON = '/usr/bin/python3';
-/** Groups that no tuning looks at. */
+/** Groups that the learning of bridges never sees. */
 const ASIDE = ['travel-places', 'activities'];
 const SIDES = [1600, 2400, 3200];
 /** Longest cut at 1 600 px; larger sheets have it in proportion, as a scan at a higher resolution has. */
@@ -62,8 +63,8 @@ foreach (SIDES as $side) {
 file_put_contents('docs/flats.md', sprintf(<<<'TEXT'
 # Flats on damaged drawings
 
-By `tests/Reference/flats_table.php`, %s: sheets of sixteen drawings (openmoji, CC BY-SA 4.0, groups %s, which no tuning looks
-at), lines cut in sixty places, then blurred, tinted, unevenly lit and grained. *Longest cut*: cuts are of 2 px to this.
+By `tests/Reference/flats_table.php`, %s: sheets of sixteen drawings (openmoji, CC BY-SA 4.0, groups %s, which the
+learning of bridges never saw), lines cut in sixty places, then blurred, tinted, unevenly lit and grained. *Longest cut*: cuts are of 2 px to this.
 *Leaked*: regions whose main label is another's, too. *Pieces*: labels of 40 px or more in a region. *Purity*: pixels that carry
 their region's main label. One setting for all: gaps of %d px at 1 600 px, in proportion on larger sheets.
 
