@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Flats\FlatsPicture;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
@@ -26,33 +27,28 @@ final readonly class FlatsFile
     {
         $sheet = new Sheet($this->moment->page);
         $size = $sheet->size();
+        $labels = new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
         $materials = array_filter(array_map(fn (Region $region): int => $region->material, $sheet->all(Region::class)));
         $used = array_values(array_unique($materials));
-        $colours = array_map($this->base(...), $used);
-        $spans = Labels::spans($sheet->layer(LayerName::flats()));
         if (count($used) < self::MOST) {
             $index = array_flip($used);
-            $pixels = '';
-            foreach ($spans as [$from, $to, $label]) {
-                $pixels .= str_repeat(chr(isset($materials[$label]) ? 1 + $index[$materials[$label]] : 0), $to - $from);
-            }
 
-            return (new PngWriter)->indexed($size->width, $size->height, $pixels, "\xff\xff\xff".implode('', $colours), $size->dpi, "\0");
+            return (new FlatsPicture(array_map($this->base(...), $used)))->coloured($labels, array_map(fn (int $material): int => $index[$material], $materials), $size->dpi, true);
         }
-        $of = array_combine($used, $colours);
         $pixels = '';
-        foreach ($spans as [$from, $to, $label]) {
-            $pixels .= str_repeat($of[$materials[$label] ?? 0] ?? "\xff\xff\xff", $to - $from);
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            $colour = isset($materials[$label]) ? $this->base($materials[$label]) : [255, 255, 255];
+            $pixels .= str_repeat(pack('C3', ...$colour), $to - $from);
         }
 
         return (new PngWriter)->rgb($size->width, $size->height, $pixels, $size->dpi);
     }
 
-    /** @return string three bytes */
-    private function base(int $material): string
+    /** @return array{int, int, int} red, green and blue */
+    private function base(int $material): array
     {
         $colour = $this->moment->palette->materials[$material][Tone::Base->value] ?? 0xFFFFFF;
 
-        return chr($colour >> 16).chr($colour >> 8 & 255).chr($colour & 255);
+        return [$colour >> 16, $colour >> 8 & 255, $colour & 255];
     }
 }

@@ -31,41 +31,40 @@ final class Deliver extends PageTask
 
     protected function work(Task $task): void
     {
-        $page = $task->page;
         $format = (string) $task->input['format'];
         $this->step($task, 5, 'Composing the page');
-        $moment = PageMoment::of($page);
+        $moment = PageMoment::of($task->page);
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
         $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
         if ($format === 'flats') {
             $this->step($task, 40, 'Writing the flats');
             $bytes = (new FlatsFile($moment))->png();
-            $this->put($task, $moment, $bytes, 'flats.png');
+            $this->put($task, $moment, $bytes, strlen($bytes), 'flats.png');
 
             return;
         }
         $paint = PagePicture::full($moment, fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'));
         $this->step($task, 65, 'Writing the file');
         if ($format !== 'ora') {
-            $this->put($task, $moment, (new ImageWriter)->write($paint, $format, $dpi), $format);
+            $bytes = (new ImageWriter)->write($paint, $format, $dpi);
+            $this->put($task, $moment, $bytes, strlen($bytes), $format);
 
             return;
         }
-        $path = $this->path($page, $format);
         $file = sys_get_temp_dir().'/awning-'.Str::random(20).'.ora';
         try {
             (new LayeredFile($moment))->write($file, $paint, $dpi);
-            (new WholeFile(Storage::disk('works')))->put($path, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file));
+            $this->put($task, $moment, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file), $format);
         } finally {
             @unlink($file);
         }
-        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($page, $moment->revision, $format)])->save();
     }
 
-    private function put(Task $task, PageMoment $moment, string $bytes, string $ending): void
+    /** @param  resource|string  $contents */
+    private function put(Task $task, PageMoment $moment, mixed $contents, int $size, string $ending): void
     {
         $path = $this->path($task->page, $ending);
-        (new WholeFile(Storage::disk('works')))->put($path, $bytes, strlen($bytes));
+        (new WholeFile(Storage::disk('works')))->put($path, $contents, $size);
         $task->forceFill(['result_path' => $path, 'result_name' => $this->name($task->page, $moment->revision, $ending)])->save();
     }
 

@@ -68,14 +68,14 @@ final readonly class ChildDecoder
     }
 
     /** @param  callable(): void  $goOn */
-    private function readPage(PdfPage|SvgDrawing $page, callable $goOn): Picture
+    private function readPage(DrawnPage $page, callable $goOn): Picture
     {
         try {
-            $picture = $this->read($page->file, $goOn);
+            $picture = $this->read($page->path, $goOn);
 
             return new Picture($picture->paint, $picture->grey, $picture->dpi, $page->pages);
         } finally {
-            @unlink($page->file);
+            @unlink($page->path);
         }
     }
 

@@ -12,7 +12,7 @@ use Symfony\Component\Process\Exception\ProcessTimedOutException;
  * A page of a PDF as an image, made by poppler in a process of its own with limits of memory, time and output: a
  * PDF is a program, and these are strangers'.
  */
-final readonly class PdfPage
+final class PdfPage
 {
     private const DPI = 300;
 
@@ -23,11 +23,6 @@ final readonly class PdfPage
     private const SECONDS = 60;
 
     private const BLOCKS = 1_000_000;
-
-    /** @param  int  $pages  how many the file has */
-    private function __construct(public string $file, public int $pages)
-    {
-    }
 
     public static function is(string $path): bool
     {
@@ -51,7 +46,7 @@ final readonly class PdfPage
             throw self::unreadable();
         }
         [$width, $height] = array_map(fn (string $points): int => (int) ceil((float) $points / self::POINTS_AN_INCH * self::DPI), [$size[1], $size[2]]);
-        if (max($width, $height) > ImageReader::LONGEST_SIDE || $width * $height > ImageReader::MOST_PIXELS) {
+        if (! ImageReader::opens($width, $height)) {
             throw new UnreadableImage(sprintf('The page would be %d x %d px at %d dpi; that is more than can be opened. Export it smaller.', $width, $height, self::DPI));
         }
 
@@ -61,11 +56,10 @@ final readonly class PdfPage
     /**
      * @param  int  $page  from 1
      * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
-     * @return self with a temporary file, which whoever asks for it takes away again
      *
      * @throws UnreadableImage
      */
-    public static function at(string $path, int $page, callable $goOn): self
+    public static function at(string $path, int $page, callable $goOn): DrawnPage
     {
         $pages = self::check($path, $page);
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
@@ -75,7 +69,7 @@ final readonly class PdfPage
                 throw self::unreadable();
             }
 
-            return new self("$out.png", $pages);
+            return new DrawnPage("$out.png", $pages);
         } finally {
             @unlink($out);
         }

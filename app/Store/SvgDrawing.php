@@ -10,7 +10,7 @@ use Awning\Core\Codec\UnreadableImage;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 
 /** A drawing of shapes as an image, made by librsvg in a process of its own with limits, of the shapes alone. */
-final readonly class SvgDrawing
+final class SvgDrawing
 {
     private const MEGABYTES = 3000;
 
@@ -22,14 +22,6 @@ final readonly class SvgDrawing
     /** Where the first element of an SVG stands. */
     private const WITHIN = 4096;
 
-    /** It is one picture. */
-    public int $pages;
-
-    private function __construct(public string $file)
-    {
-        $this->pages = 1;
-    }
-
     public static function is(string $path): bool
     {
         return PlainSvg::is((string) file_get_contents($path, false, null, 0, self::WITHIN));
@@ -37,11 +29,10 @@ final readonly class SvgDrawing
 
     /**
      * @param  callable(): void  $goOn  called a few times a second; may throw to end the work
-     * @return self with a temporary file, which whoever asks for it takes away again
      *
      * @throws UnreadableImage
      */
-    public static function drawn(string $path, callable $goOn): self
+    public static function drawn(string $path, callable $goOn): DrawnPage
     {
         $svg = PlainSvg::of((string) file_get_contents($path));
         [$width, $height] = self::size($svg);
@@ -61,7 +52,7 @@ final readonly class SvgDrawing
             throw new UnreadableImage('The SVG could not be drawn: it is damaged, or asks for more than a page needs. Export it as PNG and send that.');
         }
 
-        return new self($out);
+        return new DrawnPage($out, 1);
     }
 
     /**
@@ -83,7 +74,7 @@ final readonly class SvgDrawing
         }
         $factor = max(1.0, self::SIDE / max($width, $height));
         [$width, $height] = [max(1, (int) round($width * $factor)), max(1, (int) round($height * $factor))];
-        if (max($width, $height) > ImageReader::LONGEST_SIDE || $width * $height > ImageReader::MOST_PIXELS) {
+        if (! ImageReader::opens($width, $height)) {
             throw new UnreadableImage(sprintf('The drawing would be %d x %d px; that is more than can be opened. Export it smaller.', $width, $height));
         }
 

@@ -17,8 +17,8 @@ use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Placement;
+use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Raster\Quad;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
@@ -88,11 +88,11 @@ final class PlaceTest extends TestCase
     public function test_only_the_pixels_whose_middles_lie_inside_are_kept(): void
     {
         $all = new Plane(6, 4, str_repeat("\x07", 24));
-        self::assertSame("\0\0\0\0\0\0"."\0\7\7\7\0\0"."\0\7\7\7\0\0"."\0\0\0\0\0\0", (new Quad([[0.5, 0.6], [4.4, 0.6], [4.4, 2.9], [0.6, 2.9]]))->keep($all)->data);
+        self::assertSame("\0\0\0\0\0\0"."\0\7\7\7\0\0"."\0\7\7\7\0\0"."\0\0\0\0\0\0", (new Outline([[0.5, 0.6], [4.4, 0.6], [4.4, 2.9], [0.6, 2.9]]))->keep($all)->data);
         $lozenge = [[3.0, 0.0], [6.0, 2.0], [3.0, 4.0], [0.0, 2.0]];
-        self::assertSame("\0\0\7\7\0\0"."\0\7\7\7\7\0"."\0\7\7\7\7\0"."\0\0\7\7\0\0", (new Quad($lozenge))->keep($all)->data);
-        self::assertSame((new Quad($lozenge))->keep($all)->data, (new Quad(array_reverse($lozenge)))->keep($all)->data, 'either way round');
-        self::assertSame(str_repeat("\0", 24), (new Quad([[9.0, 0.0], [12.0, 0.0], [12.0, 4.0], [9.0, 4.0]]))->keep($all)->data);
+        self::assertSame("\0\0\7\7\0\0"."\0\7\7\7\7\0"."\0\7\7\7\7\0"."\0\0\7\7\0\0", (new Outline($lozenge))->keep($all)->data);
+        self::assertSame((new Outline($lozenge))->keep($all)->data, (new Outline(array_reverse($lozenge)))->keep($all)->data, 'either way round');
+        self::assertSame(str_repeat("\0", 24), (new Outline([[9.0, 0.0], [12.0, 0.0], [12.0, 4.0], [9.0, 4.0]]))->keep($all)->data);
     }
 
     public function test_a_part_of_a_drawing_is_laid_where_it_was(): void

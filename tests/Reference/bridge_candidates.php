@@ -12,6 +12,7 @@ declare(strict_types=1);
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Flats\BridgeCandidate;
 use Awning\Core\Flats\BridgeCandidates;
+use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\LineEnd;
 use Awning\Core\Flats\LineEnds;
@@ -23,8 +24,7 @@ use Awning\Core\Raster\Plane;
 require __DIR__.'/../../vendor/autoload.php';
 
 const GAP = 12;
-/** Coverage that bounds regions, and darkness that is a line of the truth. */
-const BOUND = 100;
+/** Darkness that is a line of the truth. */
 const LINE = 128;
 /** From this share on a bridge is where a line was; ends that have one no longer than so many gaps are not free. */
 const SURE = 0.6;
@@ -62,7 +62,7 @@ foreach (array_slice($argv, 2) as $sheet => $folder) {
     $ink = (new ScanCleaner)->clean((new ImageReader)->read("$folder/scan.png")->channels(), new CleanSettings(turn: 0.0))->ink;
     $picture = (new ImageReader)->read("$folder/truth.png")->paint;
     $truth = new Plane($picture->width, $picture->height, $picture->red);
-    $map = InkMap::of($ink->mapped(Bytes::threshold(BOUND))->data, $ink->width, $ink->height);
+    $map = InkMap::of($ink->mapped(Bytes::threshold(FlatsFinder::BOUND))->data, $ink->width, $ink->height);
     $width = $map->lineWidth();
     $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width);
     $candidates = new BridgeCandidates($map, $ends, GAP, $width);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Brush;
 
 use Awning\Core\Page\InkStroke;
+use Awning\Core\Raster\Projection;
 
 /**
  * Lines as SVG and back. Each is written as the outline it has, which any program can fill, and beside it, in attributes
@@ -71,7 +72,7 @@ final class LinesSvg
             throw new \InvalidArgumentException('This is not an SVG drawing, or it is damaged. Save it again.');
         }
 
-        return (new self)->lines($root, [1.0, 0.0, 0.0, 1.0, 0.0, 0.0], null, 0);
+        return (new self)->lines($root, Projection::move(0, 0), null, 0);
     }
 
     /** Quads between places and circles at them, all turning the same way, so that they add up. */
@@ -99,22 +100,22 @@ final class LinesSvg
     }
 
     /**
-     * @param  list<float>  $matrix  a, b, c, d, e, f as SVG has them
+     * @param  Projection  $around  from the places of the elements around to those of the page
      * @param  ?float  $width  of strokes, from the elements around
      * @return list<InkStroke>
      */
-    private function lines(\SimpleXMLElement $element, array $matrix, ?float $width, int $depth): array
+    private function lines(\SimpleXMLElement $element, Projection $around, ?float $width, int $depth): array
     {
         if ($depth > self::DEEPEST) {
             throw new \InvalidArgumentException('The drawing is nested deeper than drawings are. Save it as plain SVG.');
         }
-        $matrix = self::times($matrix, self::transform(self::said($element, 'transform')));
+        $there = self::transform(self::said($element, 'transform'))->then($around);
         $width = self::width($element) ?? $width;
         $found = [];
         foreach ($element->children(self::SVG) as $child) {
             $found[] = in_array($child->getName(), ['g', 'svg', 'a'], true)
-                ? $this->lines($child, $matrix, $width, $depth + 1)
-                : $this->strokes($child, self::times($matrix, self::transform(self::said($child, 'transform'))), self::width($child) ?? $width);
+                ? $this->lines($child, $there, $width, $depth + 1)
+                : $this->strokes($child, self::transform(self::said($child, 'transform'))->then($there), self::width($child) ?? $width);
         }
         $lines = array_merge(...$found);
         if (count($lines) > self::MOST_LINES) {
@@ -124,15 +125,12 @@ final class LinesSvg
         return $lines;
     }
 
-    /**
-     * @param  list<float>  $matrix
-     * @return list<InkStroke>
-     */
-    private function strokes(\SimpleXMLElement $element, array $matrix, ?float $width): array
+    /** @return list<InkStroke> */
+    private function strokes(\SimpleXMLElement $element, Projection $there, ?float $width): array
     {
         $own = $element->attributes(self::SPACE);
         if ($own !== null && isset($own['points'])) {
-            return [$this->ours($own, $matrix)];
+            return [$this->ours($own, $there)];
         }
         $courses = match ($element->getName()) {
             'path' => $width === null ? [] : self::pathCourses(self::said($element, 'd')),
@@ -141,24 +139,23 @@ final class LinesSvg
             'line' => [[[(float) self::said($element, 'x1'), (float) self::said($element, 'y1')], [(float) self::said($element, 'x2'), (float) self::said($element, 'y2')]]],
             default => [],
         };
-        $weight = ($width ?? 1.0) * sqrt(abs($matrix[0] * $matrix[3] - $matrix[1] * $matrix[2]));
+        $weight = ($width ?? 1.0) * $there->growth(0, 0);
         $strokes = [];
         foreach ($courses as $course) {
             foreach (array_chunk($course, InkStroke::MOST_POINTS) as $part) {
-                $strokes[] = $this->stroke(array_map(fn (array $at): array => [...self::at($matrix, $at[0], $at[1]), 1.0], $part), $weight);
+                $strokes[] = $this->stroke(array_map(fn (array $at): array => [...$there->at($at[0], $at[1]), 1.0], $part), $weight);
             }
         }
 
         return array_values(array_filter($strokes));
     }
 
-    /** @param  list<float>  $matrix */
-    private function ours(\SimpleXMLElement $own, array $matrix): InkStroke
+    private function ours(\SimpleXMLElement $own, Projection $there): InkStroke
     {
         $course = [];
         foreach (preg_split('/\s+/', trim((string) $own['points']), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $point) {
             $parts = array_map(floatval(...), explode(',', $point));
-            $course[] = [...self::at($matrix, $parts[0], $parts[1] ?? 0.0), max(0.0, min(1.0, $parts[2] ?? 1.0))];
+            $course[] = [...$there->at($parts[0], $parts[1] ?? 0.0), max(0.0, min(1.0, $parts[2] ?? 1.0))];
         }
 
         $said = fn (string $name): float => (float) ($own[$name] ?? 0);
@@ -298,52 +295,22 @@ final class LinesSvg
         return $places;
     }
 
-    /** @return list<float> */
-    private static function transform(string $text): array
+    private static function transform(string $text): Projection
     {
-        $matrix = [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
+        $all = Projection::move(0, 0);
         preg_match_all('/(matrix|translate|scale|rotate)\s*\(([^)]*)\)/', $text, $steps, PREG_SET_ORDER);
         foreach ($steps as [, $name, $numbers]) {
             $n = array_map(floatval(...), self::numbers($numbers));
-            $matrix = self::times($matrix, match (true) {
-                $name === 'matrix' && count($n) === 6 => $n,
-                $name === 'translate' && $n !== [] => [1.0, 0.0, 0.0, 1.0, $n[0], $n[1] ?? 0.0],
-                $name === 'scale' && $n !== [] => [$n[0], 0.0, 0.0, $n[1] ?? $n[0], 0.0, 0.0],
-                $name === 'rotate' && $n !== [] => self::rotation($n[0], $n[1] ?? 0.0, $n[2] ?? 0.0),
-                default => [1.0, 0.0, 0.0, 1.0, 0.0, 0.0],
-            });
+            $step = match (true) {
+                $name === 'matrix' && count($n) === 6 => Projection::matrix(...$n),
+                $name === 'translate' && $n !== [] => Projection::move($n[0], $n[1] ?? 0.0),
+                $name === 'scale' && $n !== [] => Projection::scale($n[0], $n[1] ?? $n[0]),
+                $name === 'rotate' && $n !== [] => Projection::turn($n[0], $n[1] ?? 0.0, $n[2] ?? 0.0),
+                default => Projection::move(0, 0),
+            };
+            $all = $step->then($all);
         }
 
-        return $matrix;
-    }
-
-    /** @return list<float> */
-    private static function rotation(float $degrees, float $x, float $y): array
-    {
-        [$sin, $cos] = [sin(deg2rad($degrees)), cos(deg2rad($degrees))];
-
-        return [$cos, $sin, -$sin, $cos, $x - $cos * $x + $sin * $y, $y - $sin * $x - $cos * $y];
-    }
-
-    /**
-     * @param  list<float>  $m
-     * @param  list<float>  $n
-     * @return list<float>
-     */
-    private static function times(array $m, array $n): array
-    {
-        return [
-            $m[0] * $n[0] + $m[2] * $n[1], $m[1] * $n[0] + $m[3] * $n[1], $m[0] * $n[2] + $m[2] * $n[3], $m[1] * $n[2] + $m[3] * $n[3],
-            $m[0] * $n[4] + $m[2] * $n[5] + $m[4], $m[1] * $n[4] + $m[3] * $n[5] + $m[5],
-        ];
-    }
-
-    /**
-     * @param  list<float>  $m
-     * @return array{float, float}
-     */
-    private static function at(array $m, float $x, float $y): array
-    {
-        return [$m[0] * $x + $m[2] * $y + $m[4], $m[1] * $x + $m[3] * $y + $m[5]];
+        return $all;
     }
 }

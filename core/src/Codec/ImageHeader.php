@@ -90,7 +90,7 @@ final readonly class ImageHeader
         if ($width < 1 || $height < 1) {
             throw new UnreadableImage('The image has no pixels, or its head is damaged. Export it again from where it came.');
         }
-        if ($width > ImageReader::LONGEST_SIDE || $height > ImageReader::LONGEST_SIDE || $width * $height > ImageReader::MOST_PIXELS) {
+        if (! ImageReader::opens($width, $height)) {
             throw new UnreadableImage(sprintf(
                 'The image says it is %s x %s px; the most is %s px a side and %d million pixels in all. Scan at a lower resolution or cut it in parts.',
                 number_format($width, 0, '', ' '), number_format($height, 0, '', ' '), number_format(ImageReader::LONGEST_SIDE, 0, '', ' '), ImageReader::MOST_PIXELS / 1_000_000,

@@ -24,6 +24,12 @@ final readonly class ImageReader
     /** What says how bright a PNG's numbers are stands before its pixels; further in nobody looks for it. */
     private const CURVE_WITHIN = 65_544;
 
+    /** Whether an image of a size, in px, is small enough to be opened. */
+    public static function opens(float $width, float $height): bool
+    {
+        return max($width, $height) <= self::LONGEST_SIDE && $width * $height <= self::MOST_PIXELS;
+    }
+
     /**
      * @param  bool  $cut  whether a file that ends too early is read as far as it goes
      * @param  int  $number  which of a TIFF's pictures, from 1; other files have one that is read

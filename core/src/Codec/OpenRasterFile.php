@@ -62,7 +62,7 @@ final class OpenRasterFile
         $xml = $this->xml($this->entry('stack.xml', self::LARGEST_STACK));
         $this->width = (int) $xml['w'];
         $this->height = (int) $xml['h'];
-        if ($this->width < 1 || $this->height < 1 || $this->width > ImageReader::LONGEST_SIDE || $this->height > ImageReader::LONGEST_SIDE || $this->width * $this->height > ImageReader::MOST_PIXELS) {
+        if ($this->width < 1 || $this->height < 1 || ! ImageReader::opens($this->width, $this->height)) {
             throw new UnreadableImage(sprintf('The file says it is %s x %s px, which is outside what can be opened.', (string) $xml['w'], (string) $xml['h']));
         }
         $this->dpi = (float) $xml['xres'];

@@ -37,15 +37,17 @@ final readonly class BridgeFinder
     {
     }
 
-    /** @param  InkMap  $map  the bridges that are made are drawn in */
-    public function find(InkMap $map): FoundBridges
+    /**
+     * @param  InkMap  $map  the bridges that are made are drawn in
+     * @param  float  $lineWidth  the usual width of its lines, px
+     */
+    public function find(InkMap $map, float $lineWidth): FoundBridges
     {
         if ($this->gap < 1) {
             return new FoundBridges([], []);
         }
-        $width = $map->lineWidth();
-        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width);
-        $candidates = new BridgeCandidates($map, $ends, $this->gap, $width);
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth);
+        $candidates = new BridgeCandidates($map, $ends, $this->gap, $lineWidth);
         [$pairs, $unsure, $used] = $this->choosePairs($candidates, $map);
         // Corners are ends only of what points at them.
         $tips = array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner);

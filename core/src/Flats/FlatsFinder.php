@@ -18,7 +18,7 @@ use Awning\Core\Raster\Stopwatch;
 final readonly class FlatsFinder
 {
     /** Coverage from which a pixel bounds a region. Below half, so that thin and faint lines still do. */
-    private const BOUND = 100;
+    public const BOUND = 100;
 
     public const GAP_AT_300_DPI = 12;
 
@@ -54,8 +54,8 @@ final readonly class FlatsFinder
             }
         }
         $refused = array_values(array_filter($decided, fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Refused));
-        $bridges = (new BridgeFinder($this->gap, $refused))->find($map);
         $lineWidth = $map->lineWidth();
+        $bridges = (new BridgeFinder($this->gap, $refused))->find($map, $lineWidth);
         $bounds = $map->bounds();
         unset($map);
         $clock->lap('bridges');
@@ -127,7 +127,7 @@ final readonly class FlatsFinder
     public function closed(Plane $ink): string
     {
         $map = InkMap::of(self::bounds($ink), $ink->width, $ink->height);
-        (new BridgeFinder($this->gap))->find($map);
+        (new BridgeFinder($this->gap))->find($map, $map->lineWidth());
 
         return $map->bounds();
     }

@@ -36,9 +36,10 @@ final readonly class FlatsPicture
 
     /**
      * @param  array<int, int>  $colourOf  number of the colour, by region; a region without one is white
+     * @param  bool  $seeThrough  whether that white is see-through
      * @return string the bytes of a PNG file
      */
-    public function coloured(Labels $labels, array $colourOf, float $dpi = 0): string
+    public function coloured(Labels $labels, array $colourOf, float $dpi = 0, bool $seeThrough = false): string
     {
         $palette = "\xff\xff\xff";
         foreach (array_slice($this->colours, 0, 255) as [$red, $green, $blue]) {
@@ -49,6 +50,6 @@ final readonly class FlatsPicture
             $indices .= str_repeat(chr(isset($colourOf[$label]) ? 1 + $colourOf[$label] : 0), $to - $from);
         }
 
-        return (new PngWriter)->indexed($labels->width, $labels->height, $indices, $palette, $dpi);
+        return (new PngWriter)->indexed($labels->width, $labels->height, $indices, $palette, $dpi, $seeThrough ? "\0" : '');
     }
 }

@@ -6,8 +6,8 @@ namespace Awning\Core\Ink;
 
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
+use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Raster\Quad;
 use Awning\Core\Raster\Runs;
 
 /**
@@ -186,7 +186,7 @@ final readonly class PaperEdge
     /** @return Plane the same, with nothing outside the sheet */
     public function keep(Plane $darkness): Plane
     {
-        return (new Quad($this->corners))->keep($darkness);
+        return (new Outline($this->corners))->keep($darkness);
     }
 
     /** @return array{list<array{float, float}>, int} the ends of the runs of the largest bright area, and its cells */
@@ -344,9 +344,9 @@ final readonly class PaperEdge
     private static function around(LevelGrid $grid, array $corners): array
     {
         $levels = [];
-        $sheet = new Quad($corners);
+        $sheet = new Outline($corners);
         for ($row = 0; $row < $grid->rows; $row++) {
-            [$from, $to] = $sheet->span($row, $grid->columns);
+            [$from, $to] = $sheet->spans($row, 0, $grid->columns)[0] ?? [0, 0];
             for ($column = 0; $column < $grid->columns; $column++) {
                 if ($column < $from - 2 || $column > $to + 2) {
                     $levels[] = ord($grid->levels[$row * $grid->columns + $column]);

@@ -100,6 +100,22 @@ final readonly class Data
         return $value;
     }
 
+    /**
+     * A place as a pair of numbers.
+     *
+     * @param  string  $otherwise  what to say when it is no pair
+     * @return array{float, float} x and y
+     */
+    public static function place(mixed $pair, float $least, float $most, string $otherwise): array
+    {
+        if (! is_array($pair) || ! array_is_list($pair) || count($pair) !== 2) {
+            throw new \InvalidArgumentException($otherwise);
+        }
+        $at = new self(['x' => $pair[0], 'y' => $pair[1]]);
+
+        return [$at->number('x', $least, $most), $at->number('y', $least, $most)];
+    }
+
     /** Data inside the data. */
     public function map(string $name): self
     {

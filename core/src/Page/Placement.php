@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Projection;
-use Awning\Core\Raster\Quad;
 
 /**
  * Where a drawing lies on the page. Its middle, or that of the sheet whose corners are set, comes to (x, y), mirrored,
@@ -49,7 +49,8 @@ final readonly class Placement
     public static function fromData(Data $data): self
     {
         $place = fn (string $name): float => $data->number($name, -self::FARTHEST, self::FARTHEST);
-        $corners = $data->has('corners') ? array_map(self::corner(...), $data->list('corners', 4)) : null;
+        $corner = fn (mixed $pair): array => Data::place($pair, -self::FARTHEST, self::FARTHEST, 'A corner is a pair of numbers.');
+        $corners = $data->has('corners') ? array_map($corner, $data->list('corners', 4)) : null;
         if ($corners !== null && count($corners) !== 4) {
             throw new \InvalidArgumentException('A sheet has four corners.');
         }
@@ -76,17 +77,6 @@ final readonly class Placement
         }
 
         return [$left, $top, $right, $bottom];
-    }
-
-    /** @return CornerData */
-    private static function corner(mixed $corner): array
-    {
-        if (! is_array($corner) || ! array_is_list($corner) || count($corner) !== 2) {
-            throw new \InvalidArgumentException('A corner is a pair of numbers.');
-        }
-        $at = new Data(['x' => $corner[0], 'y' => $corner[1]]);
-
-        return [$at->number('x', -self::FARTHEST, self::FARTHEST), $at->number('y', -self::FARTHEST, self::FARTHEST)];
     }
 
     /** @return PlacementData */
@@ -136,8 +126,8 @@ final readonly class Placement
         return new self($this->x * $factor, $this->y * $factor, $this->scale * $factor, $this->turn, $this->mirror, $this->corners, $this->crop, $this->covers);
     }
 
-    /** @return ?Quad what of the page it may lie on; null: wherever it reaches */
-    public function part(int $width, int $height): ?Quad
+    /** @return ?Outline what of the page it may lie on; null: wherever it reaches */
+    public function part(int $width, int $height): ?Outline
     {
         if ($this->crop === null && $this->corners === null) {
             return null;
@@ -146,7 +136,7 @@ final readonly class Placement
         [$left, $top, $right, $bottom] = $this->crop ?? [0.0, 0.0, $across, $down];
         $there = $this->laid($across, $down);
 
-        return new Quad([$there->at($left, $top), $there->at($right, $top), $there->at($right, $bottom), $there->at($left, $bottom)]);
+        return new Outline([$there->at($left, $top), $there->at($right, $top), $there->at($right, $bottom), $there->at($left, $bottom)]);
     }
 
     /** Whether it lies pixel on pixel on a page of its own size. */

@@ -27,6 +27,12 @@ final readonly class Projection
         return new self($cos, -$sin, $aboutX - $cos * $aboutX + $sin * $aboutY, $sin, $cos, $aboutY - $sin * $aboutX - $cos * $aboutY);
     }
 
+    /** As SVG writes one (SVG 1.1, section 7.4): (x, y) goes to (ax + cy + e, bx + dy + f). */
+    public static function matrix(float $a, float $b, float $c, float $d, float $e, float $f): self
+    {
+        return new self($a, $c, $e, $b, $d, $f);
+    }
+
     public static function scale(float $x, float $y, float $aboutX = 0.0, float $aboutY = 0.0): self
     {
         return new self($x, 0.0, $aboutX - $x * $aboutX, 0.0, $y, $aboutY - $y * $aboutY);

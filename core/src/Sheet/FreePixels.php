@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\TileGrid;
@@ -14,9 +15,6 @@ use Awning\Core\Raster\TileGrid;
  */
 final class FreePixels
 {
-    /** As FlatsFinder has it. */
-    private const BOUND = 100;
-
     private const FREE = "\x01";
 
     /** The first flood's number: marks below are "no" and "free". */
@@ -107,7 +105,7 @@ final class FreePixels
         for ($y = 0; $y < TileGrid::SIZE; $y++) {
             $line = '';
             for ($x = 0, $at = 2 * $y * TileGrid::SIZE; $x < TileGrid::SIZE; $x++, $at += 2) {
-                $isFree = $labels[$at] === $word[0] && $labels[$at + 1] === $word[1] && ($ink === null || ord($ink[$at >> 1]) < self::BOUND);
+                $isFree = $labels[$at] === $word[0] && $labels[$at + 1] === $word[1] && ($ink === null || ord($ink[$at >> 1]) < FlatsFinder::BOUND);
                 $line .= $isFree ? self::FREE : "\0";
             }
             $rows[] = $line;

@@ -33,10 +33,9 @@ final readonly class InkLayers
     {
         $parts = array_values($parts === [] ? [$this->sheet->rect()] : $parts);
         $drawings = $this->backToFront();
-        $strokes = $this->strokesIn($parts);
-        foreach ($this->tilesOf($parts) as [$column, $row]) {
-            $tile = TileGrid::rect($column, $row);
-            $piece = self::pieceOf($tile, $parts);
+        $pieces = $this->piecesOf($parts);
+        $strokes = $this->strokesIn(array_column($pieces, 2));
+        foreach ($pieces as [$column, $row, $piece]) {
             $ink = null;
             foreach ($drawings as [$id, $drawing]) {
                 $ink = self::uncovered($ink, $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null);
@@ -45,7 +44,7 @@ final readonly class InkLayers
             foreach ($strokes as [$stroke, $bounds]) {
                 $ink = $bounds->intersect($piece)->isEmpty() ? $ink : self::sum($ink, self::mask($stroke, $piece)->cut($piece));
             }
-            $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, $tile, $piece));
+            $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, TileGrid::rect($column, $row), $piece));
         }
     }
 
@@ -177,27 +176,26 @@ final readonly class InkLayers
 
     /**
      * @param  list<Rect>  $parts
-     * @return array<string, array{int, int}>
+     * @return array<string, array{int, int, Rect}> column and row of the tiles that the parts reach, and what of each
      */
-    private function tilesOf(array $parts): array
+    private function piecesOf(array $parts): array
     {
-        $tiles = [];
+        $pieces = [];
         foreach ($parts as $part) {
             foreach ($this->sheet->grid()->touching($part) as [$column, $row]) {
-                $tiles["$column,$row"] = [$column, $row];
+                $pieces["$column,$row"] ??= [$column, $row, self::pieceOf(TileGrid::rect($column, $row), $parts)];
             }
         }
 
-        return $tiles;
+        return $pieces;
     }
 
     /**
-     * @param  list<Rect>  $parts
-     * @return array<array-key, array{InkStroke, Rect}> by id: the strokes that may reach the pieces of tiles that the parts make
+     * @param  list<Rect>  $pieces
+     * @return array<array-key, array{InkStroke, Rect}> by id: the strokes that may reach the pieces
      */
-    private function strokesIn(array $parts): array
+    private function strokesIn(array $pieces): array
     {
-        $pieces = array_values(array_map(fn (array $at): Rect => self::pieceOf(TileGrid::rect(...$at), $parts), $this->tilesOf($parts)));
         $strokes = [];
         foreach ($pieces === [] ? [] : $this->sheet->all(InkStroke::class) as $id => $stroke) {
             $bounds = self::boundsOf($stroke);

@@ -200,6 +200,9 @@ describe('the geometry of lines', () => {
             [250, 100, 1],
         ]);
         expect(reshaped([flat], 1, Math.PI / 2)[0].points[1]).toEqual([150, 150, 1]);
+        // More points than a function takes arguments: an imported drawing, all of it picked.
+        const long = { ...flat, points: Array.from({ length: 300_000 }, (_, i): Point => [i, i % 7, 1]) };
+        expect(reshaped([long], 1, 0)[0].points[299_999]).toEqual([299_999, 299_999 % 7, 1]);
     });
     it('tapers as the core does, and leaves out points on the way', () => {
         const points = Array.from({ length: 41 }, (_, i): Point => [20 + 10 * i, 50, 1]);

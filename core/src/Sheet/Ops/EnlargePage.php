@@ -59,7 +59,7 @@ final readonly class EnlargePage implements Op
     {
         $from = $sheet->size();
         [$width, $height] = [$from->width * $this->factor, $from->height * $this->factor];
-        if ($width * $height > ImageReader::MOST_PIXELS || max($width, $height) > ImageReader::LONGEST_SIDE) {
+        if (! ImageReader::opens($width, $height)) {
             throw new OpRefused(sprintf('The page would be %d x %d px; the most is %d million pixels and %d px a side. Enlarge it less.', $width, $height, ImageReader::MOST_PIXELS / 1_000_000, ImageReader::LONGEST_SIDE));
         }
         $enlargement = Enlargement::by($from, $this->factor);

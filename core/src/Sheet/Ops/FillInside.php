@@ -8,6 +8,7 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LabelWindow;
@@ -47,14 +48,8 @@ final readonly class FillInside implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        $outline = array_map(function (mixed $place): array {
-            if (! is_array($place) || ! array_is_list($place) || count($place) !== 2) {
-                throw new \InvalidArgumentException('A loop is a list of places.');
-            }
-            $at = new Data(['x' => $place[0], 'y' => $place[1]]);
-
-            return [$at->number('x', -PageSize::MOST, 2 * PageSize::MOST), $at->number('y', -PageSize::MOST, 2 * PageSize::MOST)];
-        }, $input->list('outline', self::MOST_PLACES));
+        $place = fn (mixed $pair): array => Data::place($pair, -PageSize::MOST, 2 * PageSize::MOST, 'A loop is a list of places.');
+        $outline = array_map($place, $input->list('outline', self::MOST_PLACES));
         if ($outline === [] || count($outline) < 3) {
             throw new OpRefused('Draw the loop round the regions you mean.');
         }
@@ -106,38 +101,25 @@ final readonly class FillInside implements ClientOp
             return [];
         }
         $labels = (new LabelWindow($sheet))->read($window);
+        $loop = new Outline($this->outline);
         $within = $without = [];
         for ($y = 0; $y < $window->height; $y++) {
-            $at = 0;
-            foreach ([...$this->crossings($window, $y), $window->width] as $i => $to) {
-                foreach (Labels::spans(substr($labels, 2 * ($y * $window->width + $at), 2 * ($to - $at))) as [, , $label]) {
-                    if ($i % 2 === 0) {
-                        $without[$label] = true;
-                    } else {
-                        $within[$label] = true;
-                    }
-                }
-                $at = $to;
+            $row = substr($labels, 2 * $y * $window->width, 2 * $window->width);
+            $end = $window->x;
+            foreach ($loop->spans($window->y + $y, $window->x, $window->right()) as [$from, $to]) {
+                $without += self::labels($row, $end - $window->x, $from - $window->x);
+                $within += self::labels($row, $from - $window->x, $to - $window->x);
+                $end = $to;
             }
+            $without += self::labels($row, $end - $window->x, $window->width);
         }
 
         return array_diff_key($within, $without);
     }
 
-    /** @return list<int> where a row goes into the loop and out of it again, in pixels of the window */
-    private function crossings(Rect $window, int $row): array
+    /** @return array<int, true> those between two pixels of a row */
+    private static function labels(string $row, int $from, int $to): array
     {
-        $y = $window->y + $row + 0.5;
-        $crossings = [];
-        foreach ($this->outline as $i => [$x0, $y0]) {
-            [$x1, $y1] = $this->outline[($i + 1) % count($this->outline)];
-            if (($y0 <= $y) !== ($y1 <= $y)) {
-                $x = $x0 + ($y - $y0) / ($y1 - $y0) * ($x1 - $x0);
-                $crossings[] = max(0, min($window->width, (int) ceil($x - 0.5) - $window->x));
-            }
-        }
-        sort($crossings);
-
-        return $crossings;
+        return array_fill_keys(array_column(Labels::spans(substr($row, 2 * $from, 2 * ($to - $from))), 2), true);
     }
 }

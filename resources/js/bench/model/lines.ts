@@ -48,11 +48,14 @@ export function lineAt(strokes: Record<string, InkStrokeData>, at: Spot, reach: 
     return best;
 }
 
+/** A hundredth of a pixel is enough. */
+export const hundredth = (value: number): number => Math.round(value * 100) / 100;
+
 const changed = (stroke: InkStrokeData, to: (x: number, y: number) => [number, number]): InkStrokeData => ({
     ...stroke,
     points: stroke.points.map(([x, y, pressure]): InkPointData => {
         const [nx, ny] = to(x, y);
-        return [Math.round(nx * 100) / 100, Math.round(ny * 100) / 100, pressure];
+        return [hundredth(nx), hundredth(ny), pressure];
     }),
 });
 
@@ -75,9 +78,8 @@ export function reshaped(strokes: InkStrokeData[], factor: number, radians: numb
 }
 
 export function middleOf(strokes: InkStrokeData[]): Spot {
-    const xs = strokes.flatMap(({ points }) => points.map(([x]) => x));
-    const ys = strokes.flatMap(({ points }) => points.map(([, y]) => y));
-    return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
+    const [left, top, right, bottom] = boxOf(strokes.flatMap(({ points }) => points));
+    return { x: (left + right) / 2, y: (top + bottom) / 2 };
 }
 
 /** A point pulled by the hand; those near it along the line follow, the farther the less. */
@@ -97,8 +99,8 @@ export function pulled(stroke: InkStrokeData, index: number, dx: number, dy: num
         points: points.map(([x, y, pressure], i): InkPointData => {
             const share = shares[i];
             return i === index
-                ? [Math.round((px + dx) * 100) / 100, Math.round((py + dy) * 100) / 100, pressure]
-                : [Math.round((x + dx * share) * 100) / 100, Math.round((y + dy * share) * 100) / 100, pressure];
+                ? [hundredth(px + dx), hundredth(py + dy), pressure]
+                : [hundredth(x + dx * share), hundredth(y + dy * share), pressure];
         }),
     };
 }
@@ -159,11 +161,12 @@ function dense(points: InkPointData[], step: number): InkPointData[] {
 
 type Box = [left: number, top: number, right: number, bottom: number];
 
-function boxOf(points: InkPointData[]): Box {
-    const xs = points.map(([x]) => x);
-    const ys = points.map(([, y]) => y);
-    return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
-}
+/** One by one: an imported drawing has more points than a function takes arguments. */
+const boxOf = (points: InkPointData[]): Box =>
+    points.reduce<Box>(
+        ([left, top, right, bottom], [x, y]) => [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)],
+        [Infinity, Infinity, -Infinity, -Infinity],
+    );
 
 const touch = (a: Box, b: Box, reach: number): boolean =>
     a[0] <= b[2] + reach && b[0] <= a[2] + reach && a[1] <= b[3] + reach && b[1] <= a[3] + reach;

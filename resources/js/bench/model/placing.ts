@@ -1,6 +1,6 @@
 /** Where a drawing lies: its frame on the page, and what a pull at it makes of its place. */
 import type { CornerData, CropData, DrawingData, PlacementData } from '../../api/generated';
-import type { Spot } from './lines';
+import { hundredth, type Spot } from './lines';
 
 /** Width and height of what is laid: the drawing's, or those of the sheet whose corners are set. */
 export function sidesOf({ width, height }: Pick<DrawingData, 'width' | 'height'>, { corners }: PlacementData): Spot {
@@ -86,12 +86,10 @@ export function knobOf(drawing: Size, place: PlacementData, away: number): Spot 
     return { x: (a.x + b.x) / 2 + Math.sin(angle) * away, y: (a.y + b.y) / 2 - Math.cos(angle) * away };
 }
 
-const tidy = (value: number): number => Math.round(value * 100) / 100;
-
 export const movedBy = (place: PlacementData, dx: number, dy: number): PlacementData => ({
     ...place,
-    x: tidy(place.x + dx),
-    y: tidy(place.y + dy),
+    x: hundredth(place.x + dx),
+    y: hundredth(place.y + dy),
 });
 
 /** Pulled at a corner: it keeps its middle and its shape. */
@@ -104,5 +102,5 @@ export function scaledTo(place: PlacementData, from: Spot, to: Spot): PlacementD
 /** Pulled at the knob; with steps, to the next fifteen degrees. */
 export function turnedTo(place: PlacementData, to: Spot, inSteps: boolean): PlacementData {
     const degrees = (Math.atan2(to.x - place.x, place.y - to.y) * 180) / Math.PI;
-    return { ...place, turn: inSteps ? Math.round(degrees / 15) * 15 : tidy(degrees) };
+    return { ...place, turn: inSteps ? Math.round(degrees / 15) * 15 : hundredth(degrees) };
 }

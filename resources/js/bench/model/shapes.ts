@@ -1,6 +1,6 @@
 /** Lines that geometry asks for: corner to corner, smoothly through places, round. */
 import type { InkPointData } from '../../api/generated';
-import type { Spot } from './lines';
+import { hundredth, type Spot } from './lines';
 
 export const SHAPES = ['corners', 'curve', 'ellipse'] as const;
 export type Shape = (typeof SHAPES)[number];
@@ -9,7 +9,7 @@ export type Shape = (typeof SHAPES)[number];
 const PIECES = 12;
 const ROUND = 72;
 
-const pressed = (x: number, y: number): InkPointData => [Math.round(x * 100) / 100, Math.round(y * 100) / 100, 1];
+const pressed = (x: number, y: number): InkPointData => [hundredth(x), hundredth(y), 1];
 
 /** The line of a shape through the places that were set; null while there are too few. */
 export function lineOf(shape: Shape, places: Spot[]): InkPointData[] | null {

@@ -1,6 +1,6 @@
 import type { BridgeData } from '../../api/generated';
-import { mayFlat, whyNot } from '../../page/store';
 import { drawDraftBridge } from '../surface/overlays';
+import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels by which a bridge may be missed, and from which on a drag draws one. */
@@ -16,10 +16,7 @@ export const bridge: Tool = {
     options: [],
     sentence: () => 'Bridging gaps: drag across one, or click a bridge that is there; only the regions beside it change',
     begin(host, point) {
-        const { session } = host.bench;
-        if (mayFlat(session.view)) return new BridgeGesture(host, point);
-        session.say(whyNot(session.view, 'flat'));
-        return null;
+        return may(host, 'flat') ? new BridgeGesture(host, point) : null;
     },
 };
 

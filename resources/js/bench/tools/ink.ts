@@ -1,10 +1,10 @@
 import type { InkStrokeData } from '../../api/generated';
-import { mayColour, whyNot } from '../../page/store';
 import { grained } from '../../picture/grain';
 import { mostOf, tapered, thinned, type Point, type StrokePreview } from '../../picture/stroke';
 import { mirrored } from '../model/lines';
 import type { BenchModel } from '../model/model';
 import { LayerPreview, rounded } from './layerPreview';
+import { may } from './may';
 import { pointOf } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
@@ -18,10 +18,7 @@ export const ink: Tool = {
     sentence: ({ view }) =>
         `Inking a line of ${view.weight} px, over the underdrawing and apart from it${view.axis === null ? '' : '. The mirror is on: each line is drawn twice'}`,
     begin(host, point) {
-        const { session } = host.bench;
-        if (mayColour(session.view)) return new InkGesture(host, point);
-        session.say(whyNot(session.view, 'colour'));
-        return null;
+        return may(host, 'colour') ? new InkGesture(host, point) : null;
     },
 };
 

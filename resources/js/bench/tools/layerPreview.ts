@@ -3,6 +3,7 @@ import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import { StrokePreview, type Point } from '../../picture/stroke';
 import type { BrushData } from '../../api/generated';
+import { hundredth } from '../model/lines';
 import type { ToolHost } from './tool';
 
 /** @param base what the tile held before; null: nothing */
@@ -64,8 +65,4 @@ export class LayerPreview {
 }
 
 /** A hundredth of a pixel and a thousandth of the pressure are enough. */
-export const rounded = ([x, y, pressure]: Point): Point => [
-    Math.round(x * 100) / 100,
-    Math.round(y * 100) / 100,
-    Math.round(pressure * 1000) / 1000,
-];
+export const rounded = ([x, y, pressure]: Point): Point => [hundredth(x), hundredth(y), Math.round(pressure * 1000) / 1000];

@@ -1,7 +1,8 @@
 import { mayFlat, whyNot } from '../../page/store';
-import { drawOutline } from '../surface/overlays';
+import type { Spot } from '../model/lines';
 import { fillSentence, pickFirst } from './fill';
-import type { Tool, ToolPoint } from './tool';
+import { OutlineGesture } from './outline';
+import type { Tool } from './tool';
 
 /** Places of a loop that are sent, at the most. */
 const MOST = 2000;
@@ -24,20 +25,14 @@ export const loop: Tool = {
             session.say(refusal);
             return null;
         }
-        const outline: ToolPoint[] = [start];
-        return {
-            move: (points) => void outline.push(...points),
-            up() {
-                if (outline.length > 2) session.fillInside(thinned(outline), target.material, !start.shift);
-            },
-            cancel: () => void (outline.length = 0),
-            overlay: (context, toScreen) => drawOutline(context, toScreen, outline),
-        };
+        return new OutlineGesture(start, (outline) => {
+            if (outline.length > 2) session.fillInside(thinned(outline), target.material, !start.shift);
+        });
     },
 };
 
 /** Every second, third … place of a long loop, to whole pixels. */
-function thinned(outline: ToolPoint[]): [number, number][] {
+function thinned(outline: Spot[]): [number, number][] {
     const step = Math.ceil(outline.length / MOST);
     return outline.filter((_, i) => i % step === 0).map(({ x, y }) => [Math.round(x), Math.round(y)]);
 }

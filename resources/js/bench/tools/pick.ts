@@ -1,8 +1,9 @@
 import type { InkStrokeData } from '../../api/generated';
 import { randomId } from '../../page/ids';
-import { mayColour, whyNot } from '../../page/store';
 import { lineAt, linesInside, moved, nearestPoint, pulled, type Spot } from '../model/lines';
-import { drawLines, drawOutline } from '../surface/overlays';
+import { drawLines } from '../surface/overlays';
+import { may } from './may';
+import { OutlineGesture } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels by which a line may be missed, and by which a click may slip. */
@@ -22,41 +23,17 @@ export const pick: Tool = {
     begin(host, point) {
         const { session, view } = host.bench;
         const id = lineAt(session.view.records.stroke, point, REACH / host.view.scale);
-        if (id === null) return new LoopGesture(host, point);
+        if (id === null) return new OutlineGesture(point, (outline) => pickInside(host, outline, point.shift));
         if (!view.picked.includes(id)) host.bench.set({ picked: point.shift ? [...view.picked, id] : [id] });
-        if (mayColour(session.view)) return view.isReshaping ? new PullGesture(host, id, point) : new MoveGesture(host, point);
-        session.say(whyNot(session.view, 'colour'));
-        return null;
+        if (!may(host, 'colour')) return null;
+        return view.isReshaping ? new PullGesture(host, id, point) : new MoveGesture(host, point);
     },
 };
 
-class LoopGesture implements Gesture {
-    private readonly outline: Spot[];
-
-    constructor(
-        private readonly host: ToolHost,
-        private readonly start: ToolPoint,
-    ) {
-        this.outline = [start];
-    }
-
-    move(points: ToolPoint[]): void {
-        this.outline.push(...points);
-    }
-
-    up(): void {
-        const { bench } = this.host;
-        const found = linesInside(bench.session.view.records.stroke, this.outline);
-        bench.set({ picked: this.start.shift ? [...new Set([...bench.view.picked, ...found])] : found });
-    }
-
-    cancel(): void {
-        this.outline.length = 0;
-    }
-
-    overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        drawOutline(context, toScreen, this.outline);
-    }
+/** The lines inside a loop; with Shift in addition to those that are picked. */
+function pickInside({ bench }: ToolHost, outline: Spot[], isMore: boolean): void {
+    const found = linesInside(bench.session.view.records.stroke, outline);
+    bench.set({ picked: isMore ? [...new Set([...bench.view.picked, ...found])] : found });
 }
 
 class MoveGesture implements Gesture {

@@ -1,10 +1,10 @@
 import type { DrawingData, PlacementData } from '../../api/generated';
-import { mayFlat, whyNot } from '../../page/store';
 import type { Spot } from '../model/lines';
 import type { Trial } from '../model/model';
 import { cornerAt, croppedTo, frameOf, isCuttingOut, knobOf, movedBy, scaledTo, sidesAt, turnedTo } from '../model/placing';
 import { originalMatrix } from '../surface/originals';
 import { KNOB_AWAY } from '../surface/overlays';
+import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels round a handle that belong to it. */
@@ -22,14 +22,8 @@ export const place: Tool = {
             ? 'There is no drawing to place yet'
             : `Placing ${drawing[1].name}: drag it, pull corners or sides, turn it by the knob; it is laid by the button at the right`,
     begin(host, point) {
-        const { bench } = host;
-        const drawing = bench.drawing?.[1];
-        if (drawing === undefined) return null;
-        if (!mayFlat(bench.session.view)) {
-            bench.session.say(whyNot(bench.session.view, 'flat'));
-            return null;
-        }
-        return new PlaceGesture(host, drawing, point);
+        const drawing = host.bench.drawing?.[1];
+        return drawing !== undefined && may(host, 'flat') ? new PlaceGesture(host, drawing, point) : null;
     },
 };
 

@@ -1,8 +1,8 @@
 import type { InkPointData } from '../../api/generated';
-import { mayColour, whyNot } from '../../page/store';
 import type { Spot } from '../model/lines';
 import { lineOf, squared } from '../model/shapes';
 import { drawLines } from '../surface/overlays';
+import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels round a place that belong to it. */
@@ -23,13 +23,9 @@ export const shape: Tool = {
     options: ['shape', 'weight', 'taper', 'grain', 'axis'],
     sentence: ({ view }) => `${SENTENCES[view.shape]}${view.axis === null ? '' : '. The mirror is on'}`,
     begin(host, point) {
-        const { session, view } = host.bench;
-        if (!mayColour(session.view)) {
-            session.say(whyNot(session.view, 'colour'));
-            return null;
-        }
+        if (!may(host, 'colour')) return null;
         const start = host.bench.snapped(point);
-        return view.shape === 'ellipse' ? new EllipseGesture(host, start) : new PlaceGesture(host, start);
+        return host.bench.view.shape === 'ellipse' ? new EllipseGesture(host, start) : new PlaceGesture(host, start);
     },
 };
 

@@ -1,10 +1,10 @@
 import type { DrawnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
-import { mayColour, whyNot } from '../../page/store';
 import { thinned } from '../../picture/stroke';
 import { lineAt, without, type Spot } from '../model/lines';
 import { drawLines, drawPath } from '../surface/overlays';
 import { rounded } from './layerPreview';
+import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels by which a line may be missed. */
@@ -22,10 +22,8 @@ export const strike: Tool = {
             ? `Erasing parts of lines that were drawn here, ${view.cut} px wide; scanned lines stay`
             : 'Striking out: each line that was drawn here and that you cross goes; scanned lines stay',
     begin(host, point) {
-        const { session, view } = host.bench;
-        if (mayColour(session.view)) return view.isCutting ? new CutGesture(host, point) : new StrikeGesture(host, point);
-        session.say(whyNot(session.view, 'colour'));
-        return null;
+        if (!may(host, 'colour')) return null;
+        return host.bench.view.isCutting ? new CutGesture(host, point) : new StrikeGesture(host, point);
     },
 };
 

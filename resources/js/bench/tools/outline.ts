@@ -1,0 +1,31 @@
+import type { Spot } from '../model/lines';
+import { drawOutline } from '../surface/overlays';
+import type { Gesture, ToolPoint } from './tool';
+
+/** A loop that is drawn round something. */
+export class OutlineGesture implements Gesture {
+    private readonly outline: Spot[];
+
+    constructor(
+        start: ToolPoint,
+        private readonly done: (outline: Spot[]) => void,
+    ) {
+        this.outline = [start];
+    }
+
+    move(points: ToolPoint[]): void {
+        this.outline.push(...points);
+    }
+
+    up(): void {
+        this.done(this.outline);
+    }
+
+    cancel(): void {
+        this.outline.length = 0;
+    }
+
+    overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        drawOutline(context, toScreen, this.outline);
+    }
+}
