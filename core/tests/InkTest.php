@@ -227,6 +227,27 @@ final class InkTest extends TestCase
         self::assertSame(0, (new LineWeight)->change(new Plane(9, 3, "\xff".str_repeat("\0", 26)), 1)->at(8, 0), 'never round to the other side');
     }
 
+    public function test_hairlines_of_two_pixels_survive_and_solid_blacks_stay_solid(): void
+    {
+        mt_srand(11);
+        $page = $truth = '';
+        for ($y = 0; $y < 500; $y++) {
+            for ($x = 0; $x < 700; $x++) {
+                $isInk = $x === 60 || $x === 61 || $y === 40 || $y === 41 || abs(0.4 * $x - $y + 60) < 1.1 || ($x >= 480 && $y >= 100 && $y < 260);
+                $truth .= $isInk ? "\1" : "\0";
+                $page .= chr(max(0, ($isInk ? 45 : 232) - (int) ($x / 20) + mt_rand(-5, 5)));
+            }
+        }
+        $plane = new Plane(700, 500, $page);
+        $ink = (new ScanCleaner)->clean([$plane, $plane, $plane], new CleanSettings(turn: 0.0))->ink->data;
+        [$lost, $false] = [0, 0];
+        for ($at = 0; $at < 700 * 500; $at++) {
+            $lost += $truth[$at] === "\1" && ord($ink[$at]) < 128 ? 1 : 0;
+            $false += $truth[$at] === "\0" && ord($ink[$at]) >= 128 ? 1 : 0;
+        }
+        self::assertSame([0, 0], [$lost, $false]);
+    }
+
     public function test_pinholes_in_solid_black_are_filled_and_gaps_of_hatching_stay(): void
     {
         $data = str_repeat("\xff", 60 * 40);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Models\Page;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Page\Drawing;
@@ -294,7 +295,7 @@ final class InkStageTest extends BrowserTestCase
 
     public function test_an_empty_page_is_begun_and_drawn_on(): void
     {
-        $page = \App\Models\Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Blank']);
+        $page = Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Blank']);
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('2. Blank');
         $browser->until('window.awning?.session.view.held', 'the page is held');
@@ -310,5 +311,77 @@ final class InkStageTest extends BrowserTestCase
         $sheet = new Sheet(new PageStore($page->refresh()));
         self::assertSame(255, ord($sheet->layer(LayerName::ink())[200 * 700 + 250]));
         self::assertCount(1, $sheet->all(InkStroke::class));
+    }
+
+    public function test_shift_draws_straight_alt_copies_corner_and_knob_scale_and_turn(): void
+    {
+        $browser = $this->inking();
+        $browser->stroke([$this->at($browser, 250, 20), $this->at($browser, 300, 52), $this->at($browser, 350, 20)], shift: true);
+        $this->saved($browser);
+        self::assertSame([255, 0], [$this->inkAt(300, 20), $this->inkAt(300, 52)], 'straight from where it began to where it ended');
+
+        $browser->press('Pick');
+        $browser->holdKey("\u{E00A}", fn () => $this->drag($browser, [[300, 20], [300, 35], [300, 45]]));
+        $this->saved($browser);
+        self::assertSame([255, 255], [$this->inkAt(300, 20), $this->inkAt(300, 45)], 'the line and its copy');
+        self::assertCount(2, $this->sheet()->all(InkStroke::class));
+        self::assertSame([45.0], array_map(fn (string $id): float => round($this->sheet()->find(InkStroke::class, $id)->points[0][1] ?? 0), $browser->run('return window.awning.bench.view.picked')), 'the copy is picked');
+        $browser->run('window.awning.bench.set({ picked: [] })');
+
+        $browser->press('Place', 'aside button');
+        $this->drag($browser, [[0, 0], [40, 30], [75, 50]]);
+        self::assertEqualsWithDelta(0.75, $browser->run('return window.awning.bench.view.trial.place.scale'), 0.01);
+        [$x, $y] = $this->at($browser, 300, 50);
+        $browser->stroke([[$x, $y - 34], $this->at($browser, 450, 80), $this->at($browser, 500, 205)], shift: true);
+        self::assertEquals(90, $browser->run('return window.awning.bench.view.trial.place.turn'), 'in steps of fifteen degrees');
+        $this->have($browser, 'Lay it here');
+        self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(300, 7)], 'its left border lies at the top');
+    }
+
+    public function test_an_underdrawing_lies_below_the_ink_or_above_it(): void
+    {
+        $browser = $this->inking();
+        $browser->press('Underdrawing');
+        $this->saved($browser);
+        $this->drag($browser, [[42, 150], [42, 250]]);
+        $this->saved($browser);
+        $blue = '(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (42.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[2] })()';
+        $browser->until("$blue < 40", 'ink over it stays black');
+        $browser->press('Above the ink', 'label');
+        $this->saved($browser);
+        self::assertTrue($this->sheet()->find(Drawing::class, 'drawing1')?->above);
+        $browser->until("$blue > 60", 'its blue over the ink');
+    }
+
+    public function test_scans_are_dropped_and_pasted(): void
+    {
+        $page = Page::query()->create(['series_id' => $this->page->series_id, 'number' => 2, 'title' => 'Blank']);
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('2. Blank');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->run(<<<'JS'
+            window.scans = [["gulls", 40], ["quay", 90], ["ropes", 140]].map(async ([name, x]) => {
+                const canvas = Object.assign(document.createElement("canvas"), { width: 300, height: 200 });
+                const context = canvas.getContext("2d");
+                context.fillStyle = "white";
+                context.fillRect(0, 0, 300, 200);
+                context.fillStyle = "black";
+                context.fillRect(x, 20, 6, 160);
+                return new File([await new Promise((done) => canvas.toBlob(done))], `${name}.png`, { type: "image/png" });
+            });
+            window.held = async (from, to) => {
+                const files = new DataTransfer();
+                (await Promise.all(window.scans)).slice(from, to).forEach((file) => files.items.add(file));
+                return files;
+            };
+            window.held(0, 2).then((dataTransfer) => [...document.querySelectorAll("h2")].find((heading) => heading.innerText === "Bring in the line art").dispatchEvent(new DragEvent("drop", { dataTransfer, bubbles: true, cancelable: true })));
+            JS);
+        $browser->until('Object.keys(window.awning.session.view.records.drawing).length === 2 && window.awning.session.view.task === null', 'both files that were dropped', 60);
+        $browser->press('Ink');
+        $browser->run('window.held(2, 3).then((clipboardData) => document.body.dispatchEvent(new ClipboardEvent("paste", { clipboardData, bubbles: true, cancelable: true })))');
+        $browser->until('Object.keys(window.awning.session.view.records.drawing).length === 3 && window.awning.session.view.task === null', 'the file that was pasted', 60);
+        $sheet = new Sheet(new PageStore($page->refresh()));
+        self::assertEqualsCanonicalizing(['gulls.png', 'quay.png', 'ropes.png'], array_map(fn (Drawing $drawing): string => $drawing->name, array_values($sheet->all(Drawing::class))));
+        self::assertSame([255, 255, 255, 0], array_map(fn (int $x): int => ord($sheet->layer(LayerName::ink())[100 * 300 + $x]), [43, 93, 143, 190]), 'the lines of all three');
     }
 }
