@@ -83,7 +83,8 @@ final class PageStore implements SheetSource
     {
         $bytes = $tiles = $rows = [];
         foreach ($change->tiles as $tile) {
-            $before = $tile->before === null ? null : Tiles::hash($tile->before);
+            // What stands there was read by the name it has: nothing need be hashed again.
+            $before = $tile->before === null ? null : $this->hashesOf($tile->layer)["$tile->column,$tile->row"];
             $after = $tile->after === null ? null : Tiles::hash($tile->after);
             if ($after !== null) {
                 $bytes[$after] = (string) $tile->after;

@@ -155,6 +155,12 @@ abstract class BrowserTestCase extends TestCase
         $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')", "the colour $wanted at $x, $y", 15);
     }
 
+    /** Waits until the page is fitted into the surface and the regions under its first tile can be told. */
+    protected function flatsAreHere(Browser $browser): void
+    {
+        $browser->until('(({renderer, session}) => { const tile = session.tiles.peek(renderer.level, "flats", 0, 0); return renderer.isFitted && tile !== null && tile.some((byte) => byte > 0); })(window.awning)', 'the flats have arrived');
+    }
+
     protected function saved(Browser $browser): void
     {
         $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');

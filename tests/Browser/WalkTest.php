@@ -33,11 +33,10 @@ final class WalkTest extends BrowserTestCase
         // Fill a region by a click, two more by a sweep, then take one away.
         $browser->press('Flats');
         $browser->press('Oda Brack oilskin base');
-        [$x, $y] = $this->onCanvas($browser, 120, 200);
-        $browser->until('window.awning.session.tiles.peek(0, "flats", 0, 0) !== null || window.awning.session.tiles.peek(1, "flats", 0, 0) !== null', 'the flats have arrived');
-        $browser->stroke([[$x, $y]]);
+        $this->flatsAreHere($browser);
+        $browser->stroke([$this->onCanvas($browser, 120, 200)]);
         $this->saved($browser);
-        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 60, 300));
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 60, 300);
         $browser->press('Sweep');
         $browser->stroke([$this->onCanvas($browser, 250, 200), $this->onCanvas($browser, 300, 210), $this->onCanvas($browser, 350, 200), $this->onCanvas($browser, 450, 190), $this->onCanvas($browser, 500, 200)]);
         $this->saved($browser);

@@ -73,9 +73,10 @@ final readonly class Segment
     }
 
     /**
-     * The most of this and of what is there, at places in a grid. For a wide fall-off.
+     * How far inside the fall-off places in a grid lie: the most of this segment's share and of what is there. For a wide
+     * fall-off. A share of 0 is outside, of 1 or more full; the curve between grows with it, so it is left to the end.
      *
-     * @param  list<float>  $grid  $count x $count values of coverage, 0..1
+     * @param  list<float>  $grid  $count x $count shares
      * @return list<float>
      */
     public function overGrid(array $grid, int $left, int $top, int $stride, int $count): array
@@ -92,9 +93,8 @@ final readonly class Segment
                 $ox = $px - $dx * $t;
                 $oy = $py - $dy * $t;
                 $share = ($radius + 0.5 - sqrt($ox * $ox + $oy * $oy)) / ($radius * $soft);
-                $value = $share <= 0 ? 0.0 : ($share >= 1 ? 1.0 : $share * $share * (3 - 2 * $share));
-                if ($value > $grid[$at]) {
-                    $grid[$at] = $value;
+                if ($share > $grid[$at]) {
+                    $grid[$at] = $share;
                 }
             }
         }

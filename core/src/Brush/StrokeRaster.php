@@ -35,8 +35,14 @@ final class StrokeRaster
     /** Rounds to 255. */
     private const AS_GOOD_AS_FULL = 254.5 / 255;
 
-    /** @var array<int, array{string, int, int}|true> what is not empty, by row and column: a square, its side, where in it */
+    /** Parts of a step of coverage that ramps begin and end at: an eighth of a step off at the most. */
+    private const FINE = 4;
+
+    /** @var array<int, array{?string, int, int}> what is not empty, by row and first column: a square or null for full, its side, where in it */
     private array $cells = [];
+
+    /** @var array<int, string> by how many pixels, from where, to where */
+    private array $ramps = [];
 
     /** Places times segments that are looked at for one stroke: a second's work, or a little more. */
     private const MOST_WORK = 40_000_000;
@@ -159,28 +165,54 @@ final class StrokeRaster
     private function even(int $left, int $top, int $stride, array $segments): string
     {
         $count = self::PLACES + 1;
-        $side = self::PLACES * $stride;
-        $grid = array_fill(0, $count * $count, 0.0);
+        $shares = array_fill(0, $count * $count, 0.0);
         foreach ($segments as $segment) {
-            $grid = $segment->overGrid($grid, $left, $top, $stride, $count);
+            $shares = $segment->overGrid($shares, $left, $top, $stride, $count);
         }
-        $square = str_repeat("\0", $side * $side);
-        $at = 0;
-        for ($y = 0; $y < $side; $y++) {
-            $above = intdiv($y, $stride) * $count;
-            $down = $y % $stride / $stride;
-            $to = 255 * ($grid[$above] + ($grid[$above + $count] - $grid[$above]) * $down) + 0.5;
-            for ($place = $above + 1; $place < $above + $count; $place++) {
-                $value = $to;
-                $to = 255 * ($grid[$place] + ($grid[$place + $count] - $grid[$place]) * $down) + 0.5;
-                $step = ($to - $value) / $stride;
-                for ($end = $at + $stride; $at < $end; $at++, $value += $step) {
-                    $square[$at] = chr((int) $value);
-                }
-            }
+        $grid = [];
+        foreach ($shares as $share) {
+            $grid[] = self::FINE * 255 * ($share >= 1 ? 1.0 : $share * $share * (3 - 2 * $share));
+        }
+        $square = '';
+        for ($y = 0, $side = self::PLACES * $stride; $y < $side; $y++) {
+            $square .= $this->row($grid, intdiv($y, $stride) * $count, $count, $y % $stride / $stride, $stride);
         }
 
         return $square;
+    }
+
+    /**
+     * One row of pixels between two rows of a grid.
+     *
+     * @param  list<float>  $grid  coverage in parts of a step
+     * @param  int  $above  where the upper row begins in the grid
+     * @param  float  $down  how far below the upper row, 0..1
+     */
+    private function row(array $grid, int $above, int $count, float $down, int $stride): string
+    {
+        $row = '';
+        $to = (int) ($grid[$above] + ($grid[$above + $count] - $grid[$above]) * $down + 0.5);
+        for ($place = $above + 1, $last = $above + $count; $place < $last; $place++) {
+            $from = $to;
+            $to = (int) ($grid[$place] + ($grid[$place + $count] - $grid[$place]) * $down + 0.5);
+            $row .= $this->ramps[$stride << 24 | $from << 12 | $to] ??= self::ramp($from, $to, $stride);
+        }
+
+        return $row;
+    }
+
+    /**
+     * @param  int  $from  coverage in parts of a step
+     * @param  int  $to  what it would be one pixel after the last
+     */
+    private static function ramp(int $from, int $to, int $pixels): string
+    {
+        $ramp = '';
+        for ($i = 0; $i < $pixels; $i++) {
+            $ramp .= chr((int) (($from + ($to - $from) * $i / $pixels) / self::FINE + 0.5));
+        }
+
+        return $ramp;
     }
 
     /**
@@ -218,26 +250,31 @@ final class StrokeRaster
     {
         for ($down = 0; $down < $side && $y + $down < $bounds->height; $down += self::PLACES) {
             $cell = intdiv($y + $down, self::PLACES) * $this->columns + intdiv($x, self::PLACES);
-            for ($right = 0; $right < $side && $x + $right < $bounds->width; $right += self::PLACES) {
-                $this->cells[$cell++] = $square === null ? true : [$square, $side, $down * $side + $right];
-            }
+            $this->cells[$cell] = [$square, $side, $down * $side];
         }
     }
 
     private function joined(Rect $bounds): string
     {
         $none = str_repeat("\0", self::PLACES);
-        $all = str_repeat("\xff", self::PLACES);
         $data = '';
         for ($y = 0; $y < $bounds->height; $y++) {
             $first = intdiv($y, self::PLACES) * $this->columns;
             $down = $y % self::PLACES;
             $row = '';
-            for ($at = $first, $end = $first + $this->columns; $at < $end; $at++) {
+            for ($at = $first, $end = $first + $this->columns; $at < $end;) {
                 $cell = $this->cells[$at] ?? null;
-                $row .= $cell === null ? $none : ($cell === true ? $all : substr($cell[0], $cell[2] + $down * $cell[1], self::PLACES));
+                if ($cell === null) {
+                    $row .= $none;
+                    $at++;
+
+                    continue;
+                }
+                [$square, $side, $from] = $cell;
+                $row .= $square === null ? str_repeat("\xff", $side) : substr($square, $from + $down * $side, $side);
+                $at += intdiv($side, self::PLACES);
             }
-            $data .= substr($row, 0, $bounds->width);
+            $data .= strlen($row) === $bounds->width ? $row : substr($row, 0, $bounds->width);
         }
         $this->cells = [];
 

@@ -13,6 +13,14 @@ use Awning\Core\Raster\Bytes;
  */
 final class TintTables
 {
+    /** Pixels from which on it pays to have all results at hand. */
+    private const WORTH_A_TABLE = 65536;
+
+    private int $asked = 0;
+
+    /** What comes of every backdrop at every coverage: the rows by backdrop, one after the other. */
+    private ?string $all = null;
+
     /** @var array<int, string> by coverage: backdrop to result */
     private array $byCoverage = [];
 
@@ -32,13 +40,13 @@ final class TintTables
     /** @return string 256 bytes: backdrop to result at this coverage */
     public function at(int $coverage): string
     {
-        return $this->byCoverage[$coverage] ??= $this->along(Bytes::identity(), str_repeat(chr($coverage), 256));
+        return $this->byCoverage[$coverage] ??= $this->computed(Bytes::identity(), str_repeat(chr($coverage), 256));
     }
 
     /** @return string 256 bytes: coverage to result over this backdrop */
     public function over(int $backdrop): string
     {
-        return $this->byBackdrop[$backdrop] ??= $this->along(str_repeat(chr($backdrop), 256), Bytes::identity());
+        return $this->byBackdrop[$backdrop] ??= $this->computed(str_repeat(chr($backdrop), 256), Bytes::identity());
     }
 
     /**
@@ -49,12 +57,34 @@ final class TintTables
      */
     public function along(string $backdrops, string $coverage): string
     {
+        $this->asked += strlen($backdrops);
+
+        if ($this->asked < self::WORTH_A_TABLE) {
+            return $this->computed($backdrops, $coverage);
+        }
+        $this->all ??= implode('', array_map($this->over(...), range(0, 255)));
+
+        return self::lookedUp($this->all, $backdrops, $coverage);
+    }
+
+    private function computed(string $backdrops, string $coverage): string
+    {
         $blended = $this->blended;
         $scale = $this->opacity / 255;
         for ($i = 0, $count = strlen($backdrops); $i < $count; $i++) {
             $b = ord($backdrops[$i]);
             $value = (int) ($b + ($blended[$b] - $b) * ord($coverage[$i]) * $scale + 0.5);
             $backdrops[$i] = chr($value > 255 ? 255 : $value);
+        }
+
+        return $backdrops;
+    }
+
+    /** @param  string  $all  the rows by backdrop, one after the other */
+    private static function lookedUp(string $all, string $backdrops, string $coverage): string
+    {
+        for ($i = 0, $count = strlen($backdrops); $i < $count; $i++) {
+            $backdrops[$i] = $all[ord($backdrops[$i]) << 8 | ord($coverage[$i])];
         }
 
         return $backdrops;
