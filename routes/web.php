@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CleanLookController;
 use App\Http\Controllers\CueController;
+use App\Http\Controllers\FindingsController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\PageController;
@@ -56,6 +57,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');
         Route::post('pages/{page}/clean', [TaskController::class, 'clean'])->can('flat', 'page');
         Route::post('pages/{page}/drawings/{drawing}/look', CleanLookController::class)->can('view', 'page')->where('drawing', '[a-z0-9]{6,24}');
+        Route::get('pages/{page}/findings', FindingsController::class)->can('view', 'page');
         Route::post('pages/{page}/cues', CueController::class)->can('flat', 'page');
         Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');

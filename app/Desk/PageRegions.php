@@ -8,6 +8,9 @@ use App\Models\Page;
 use App\Store\PageStore;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Proof\Finding;
+use Awning\Core\Proof\FindingKind;
+use Awning\Core\Proof\StrayPixels;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Sheet;
@@ -32,12 +35,32 @@ final readonly class PageRegions
         return new RegionGraph($borders);
     }
 
+    /** @return list<Finding> pixels that lie apart from the region they are of */
+    public function strays(): array
+    {
+        $store = new PageStore($this->page);
+        $state = hash('sha256', serialize($store->hashesOf(LayerName::flats())));
+        /** @var list<array{list<int>, int, int, float}> $strays */
+        $strays = Cache::remember("page-strays:{$this->page->id}:$state", self::SECONDS, fn (): array => array_map(
+            fn (Finding $stray): array => [$stray->labels, $stray->x, $stray->y, $stray->amount], StrayPixels::in($this->labels(new Sheet($store))),
+        ));
+
+        return array_map(fn (array $stray): Finding => new Finding(FindingKind::Stray, ...$stray), $strays);
+    }
+
+    private function labels(Sheet $sheet): Labels
+    {
+        $size = $sheet->size();
+
+        return new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
+    }
+
     private function made(Sheet $sheet): RegionGraph
     {
         $size = $sheet->size();
 
         return RegionGraph::of(
-            new Labels($size->width, $size->height, $sheet->layer(LayerName::flats())),
+            $this->labels($sheet),
             new Plane($size->width, $size->height, $sheet->layer(LayerName::ink())),
         );
     }

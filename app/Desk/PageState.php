@@ -9,6 +9,7 @@ use App\Models\Role;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
@@ -32,11 +33,12 @@ use Awning\Core\Page\Region;
  * @phpstan-import-type GroupData from PassGroup
  * @phpstan-import-type DrawingData from Drawing
  * @phpstan-import-type InkStrokeData from InkStroke
+ * @phpstan-import-type ShiftData from ColourShift
  *
  * @phpstan-type TileNames array<string, array<string, string>>
  * @phpstan-type WaitingScan array{id: int, name: string}
  * @phpstan-type SeriesHead array{id: int, name: string, readWidth: int, readPpi: int}
- * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>, bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>, drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>}
+ * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>, bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>, drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>}
  * @phpstan-type PageStateData array{id: int, number: int, title: string, revision: int, series: SeriesHead, role: value-of<Role>|null, records: RecordsState, tiles: list<TileNames>, palette: PaletteState, journal: JournalState, rules: PassRulesData, waiting: ?WaitingScan}
  */
 final readonly class PageState

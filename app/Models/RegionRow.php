@@ -13,6 +13,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $label
  * @property int $figure_id
  * @property int $material_id
+ * @property bool $locked
+ * @property ?string $shift
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -29,11 +31,11 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y];
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y);
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift);
     }
 }

@@ -9,6 +9,7 @@ use App\Models\DrawingRow;
 use App\Models\GroupRow;
 use App\Models\PassRow;
 use App\Models\RegionRow;
+use App\Models\ShiftRow;
 use App\Models\StrokeRow;
 use Awning\Core\Page\RecordKind;
 
@@ -25,6 +26,7 @@ final class RecordKeepers
             RecordKind::Group => new RecordRows(GroupRow::class),
             RecordKind::Drawing => new RecordRows(DrawingRow::class),
             RecordKind::Stroke => new RecordRows(StrokeRow::class),
+            RecordKind::Shift => new RecordRows(ShiftRow::class),
         };
     }
 }

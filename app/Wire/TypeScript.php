@@ -13,6 +13,8 @@ use Awning\Core\Page\LineColour;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
 use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\ShapeUse;
+use Awning\Core\Proof\FindingKind;
 use Symfony\Component\Finder\Finder;
 
 /**
@@ -22,9 +24,9 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'FindingKind' => FindingKind::class];
 
-    private const FOLDERS = ['app', 'core/src/Page', 'core/src/Sheet'];
+    private const FOLDERS = ['app', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 
     public function __construct(private readonly string $root)
     {

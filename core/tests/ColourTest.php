@@ -10,6 +10,7 @@ use Awning\Core\Colour\Lch;
 use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Shift;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use PHPUnit\Framework\TestCase;
@@ -138,5 +139,36 @@ final class ColourTest extends TestCase
         self::assertSame('#00ff80', (string) Rgb::fromUnit(-0.2, 1.7, 0.5));
         $this->expectException(\RangeException::class);
         new Rgb(0, 256, 0);
+    }
+
+    public function test_a_shift_moves_only_what_it_says(): void
+    {
+        foreach (['#e0a93a', '#345678', '#804020'] as $hex) {
+            $from = Oklab::of(Rgb::fromHex($hex));
+            $polar = fn (Rgb $colour): array => [Oklab::of($colour)->l, hypot(Oklab::of($colour)->a, Oklab::of($colour)->b), rad2deg(atan2(Oklab::of($colour)->b, Oklab::of($colour)->a))];
+            [$l, $c, $h] = $polar(Rgb::fromHex($hex));
+            [$lighter, $same, $alike] = $polar((new Shift(0.06, 1, 0))->of(Rgb::fromHex($hex)));
+            self::assertEqualsWithDelta([$l + 0.06, $c, $h], [$lighter, $same, $alike], 0.6, $hex);
+            self::assertEqualsWithDelta($l + 0.06, $lighter, 0.004);
+            self::assertEqualsWithDelta($c / 2, $polar((new Shift(0, 0.5, 0))->of(Rgb::fromHex($hex)))[1], 0.004);
+            self::assertEqualsWithDelta($from->l, $polar((new Shift(0, 0.6, 120))->of(Rgb::fromHex($hex)))[0], 0.004);
+            $turned = $polar((new Shift(0, 0.6, 40))->of(Rgb::fromHex($hex)))[2];
+            self::assertEqualsWithDelta(0, fmod($turned - $h - 40 + 540, 360) - 180, 2.5, $hex);
+        }
+        self::assertSame('#ffffff', (new Shift(0.5, 2, 10))->of(Rgb::fromHex('#eeeeee'))->hex());
+    }
+
+    /** What sRGB cannot show keeps lightness and hue and loses chroma, over the whole cube. */
+    public function test_a_shift_that_leaves_the_gamut_loses_chroma_alone(): void
+    {
+        for ($i = 0; $i < 400; $i++) {
+            $colour = new Rgb(($i * 37) % 256, ($i * 91 + 13) % 256, ($i * 151 + 7) % 256);
+            $from = Oklab::of($colour);
+            $to = Oklab::of((new Shift(0.1, 2, 0))->of($colour));
+            self::assertEqualsWithDelta(min(1.0, $from->l + 0.1), $to->l, 0.012, $colour->hex());
+            if (hypot($from->a, $from->b) > 0.04 && hypot($to->a, $to->b) > 0.04) {
+                self::assertEqualsWithDelta(1, ($from->a * $to->a + $from->b * $to->b) / hypot($from->a, $from->b) / hypot($to->a, $to->b), 0.01, $colour->hex());
+            }
+        }
     }
 }

@@ -19,6 +19,7 @@ use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
@@ -92,9 +93,10 @@ $palette = new Palette($tones, $figureOf, [2, 1, 3]);
 /**
  * @param  array<string, PassSpec>  $passes
  * @param  array<string, PassGroup>  $groups
+ * @param  array<int, ColourShift>  $shifts  by label
  * @return array<string, mixed>
  */
-function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null): array
+function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = []): array
 {
     global $palette, $tones, $figureOf;
     $labels = '';
@@ -104,7 +106,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     $labels = substr($labels, 0, 2 * COUNT);
     $records = [];
     foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
-        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1));
+        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null));
     }
     $records[] = new RecordChange(RecordKind::Region, '5', null, new Region(0, 0, 9, 1, 1));
     $layers = ['flats' => $labels, 'ink' => coverage()];
@@ -124,6 +126,9 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     foreach ($groups as $id => $group) {
         $records[] = new RecordChange(RecordKind::Group, $id, null, $group);
     }
+    foreach ($shifts as $label => $shift) {
+        $records[] = new RecordChange(RecordKind::Shift, "shift0$label", null, $shift);
+    }
     if ($lines !== null) {
         $records[] = new RecordChange(RecordKind::Page, 'page', null, new PageSize(COUNT, 1, lines: $lines));
     }
@@ -133,7 +138,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     static $compositor;
     $compositor ??= new Compositor;
     $result = $compositor->compose($stack, new PageBlock(new Rect(0, 0, COUNT, 1), $labels, $cover, $paint));
-    $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass, 'drawing' => new stdClass, 'stroke' => new stdClass];
+    $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass, 'drawing' => new stdClass, 'stroke' => new stdClass, 'shift' => new stdClass];
     foreach ($records as $record) {
         $kind = (array) $data[$record->kind->value];
         $kind[$record->key] = $record->after?->toData();
@@ -180,6 +185,10 @@ foreach ([[LineRule::Tone, true], [LineRule::Colour, true], [LineRule::Black, tr
     $lines = new LineColouring($rule, '#c04a7e', $isShown);
     $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden'), ['pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6)], lines: $lines);
     $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden').' under a hold', ['pass01' => spec('tone', Scope::ink(), opacity: 0.7)], lines: $lines);
+}
+for ($seed = 1; $seed <= 24; $seed++) {
+    $shift = fn (int $material): ColourShift => new ColourShift($material, mt_rand(-50, 50) / 100, mt_rand(0, 200) / 100, mt_rand(-180, 180));
+    $pages[] = page("shifted $seed", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.8)], shifts: [1 => $shift(2), 3 => $shift(3)]);
 }
 for ($seed = 1; $seed <= 40; $seed++) {
     $passes = [];

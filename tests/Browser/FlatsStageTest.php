@@ -7,8 +7,11 @@ namespace Tests\Browser;
 use App\Models\Material;
 use App\Models\User;
 use App\Store\PageStore;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Shift;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\BridgeKind;
+use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\Region;
 use Awning\Core\Sheet\Sheet;
 
@@ -113,5 +116,118 @@ final class FlatsStageTest extends BrowserTestCase
         $this->drag($browser, [[300, 20], [300, 20]]);
         $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("There is no bridge here")', 'a word where there is none');
         self::assertSame($before + 1, $regions());
+    }
+
+    public function test_flats_are_blocked_in_by_loop_corners_and_pen_and_taken_away_again(): void
+    {
+        $browser = $this->flatting();
+        $oilskin = Material::query()->firstOrFail()->id;
+        $browser->press('Block in');
+        $this->drag($browser, [[230, 60], [260, 60], [260, 100], [230, 100]]);
+        self::assertSame([$oilskin, 0], [$this->materialAt(245, 80), $this->materialAt(270, 80)]);
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 245, 80);
+        $this->choose($browser, 'What it does', 'take');
+        $this->drag($browser, [[225, 90], [270, 90], [270, 110], [225, 110]]);
+        self::assertSame([$oilskin, 0], [$this->materialAt(245, 80), $this->materialAt(245, 95)]);
+
+        $this->choose($browser, 'What it does', 'add');
+        $this->choose($browser, 'Drawn', 'corners');
+        foreach ([[300, 200], [340, 200], [340, 240]] as $corner) {
+            $this->drag($browser, [$corner, $corner]);
+        }
+        self::assertSame(0, $this->materialAt(330, 210), 'not before it is closed');
+        $this->drag($browser, [[300, 200], [300, 200]]);
+        self::assertSame([$oilskin, 0], [$this->materialAt(330, 210), $this->materialAt(310, 230)]);
+
+        $this->choose($browser, 'Drawn', 'pen');
+        $browser->run('window.awning.bench.set({ size: 16 })');
+        $this->drag($browser, [[420, 300], [500, 300]]);
+        self::assertSame([$oilskin, $oilskin, 0], [$this->materialAt(460, 293), $this->materialAt(460, 306), $this->materialAt(460, 312)]);
+        $browser->press('undo');
+        $this->saved($browser);
+        self::assertSame(0, $this->materialAt(460, 300));
+    }
+
+    public function test_picked_regions_are_joined_locked_grown_and_their_colour_is_shifted(): void
+    {
+        $browser = $this->flatting();
+        $oilskin = Material::query()->firstOrFail()->id;
+        $browser->press('Pick');
+        $this->drag($browser, [[300, 200], [300, 200]]);
+        $browser->until('document.querySelector("aside h3")?.innerText.includes("One region picked") || document.body.innerText.includes("One region picked")', 'what is picked');
+        $browser->press('Fill with oilskin');
+        $this->saved($browser);
+        self::assertSame([$oilskin, 0], [$this->materialAt(300, 200), $this->materialAt(480, 200)]);
+
+        // Its colour on this page: the palette stays as it is.
+        $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true))');
+        $this->slide($browser, 'Hue', 120);
+        $this->saved($browser);
+        $region = $this->sheet()->find(Region::class, $this->sheet()->labelAt(300, 200));
+        self::assertNotNull($region?->shift);
+        self::assertSame('#e0a93a', Material::query()->firstOrFail()->pinned['base']);
+        $shift = $this->sheet()->find(ColourShift::class, $region->shift);
+        self::assertSame(120.0, $shift?->hue);
+        $this->shows($browser, (new Shift(0, 1, 120))->of(Rgb::fromHex('#e0a93a'))->parts(), 300, 200);
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 120, 200);
+        $browser->press('As the palette says');
+        $this->saved($browser);
+        self::assertSame([], $this->sheet()->all(ColourShift::class));
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 300, 200);
+
+        // Locked, it is not filled; grown and joined it is another shape.
+        $browser->press('Lock', 'aside button');
+        $this->saved($browser);
+        $browser->press('Unfill');
+        $this->drag($browser, [[300, 200], [300, 200]]);
+        $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("locked")', 'that it is locked');
+        self::assertSame($oilskin, $this->materialAt(300, 200));
+        $browser->press('Unlock', 'aside button');
+        $this->saved($browser);
+        $area = $this->sheet()->find(Region::class, $this->sheet()->labelAt(300, 200))?->area;
+        $browser->type('aside input[type=number]', '9');
+        $browser->press('Grow', 'aside button');
+        $this->saved($browser);
+        self::assertNotSame($area, $this->sheet()->find(Region::class, $this->sheet()->labelAt(300, 200))?->area);
+        $browser->press('Pick');
+        $this->drag($browser, [[300, 200], [480, 200]]);
+        $browser->press('Join');
+        $this->saved($browser);
+        self::assertSame($this->sheet()->labelAt(300, 200), $this->sheet()->labelAt(480, 200));
+    }
+
+    public function test_a_veil_shows_what_is_meant_and_findings_are_mended(): void
+    {
+        $browser = $this->flatting();
+        $browser->press('Block in');
+        $this->drag($browser, [[470, 150], [474, 150], [474, 154], [470, 154]]);
+        $browser->until('window.awning.bench.view.findings?.some((finding) => finding.kind === "crumb")', 'the crumb', 20);
+        $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true))');
+        $before = count($this->sheet()->all(Region::class));
+        $browser->press('Give all to neighbours');
+        $this->saved($browser);
+        self::assertSame($before - 1, count($this->sheet()->all(Region::class)));
+        self::assertSame(0, $this->materialAt(472, 152));
+        $browser->until('window.awning.bench.view.findings?.every((finding) => finding.kind !== "crumb")', 'it is gone', 20);
+
+        $this->choose($browser, 'Show clearly', 'material');
+        $browser->until('window.awning.bench.clear?.size === 1', 'the one region of the material is clear');
+        $seen = fn (float $x, float $y): array => $browser->run('const { canvas, view } = window.awning.renderer; const [x, y] = arguments; return [...canvas.getContext("2d").getImageData(Math.round(canvas.width / 2 + (x - view.x) * view.scale), Math.round(canvas.height / 2 + (y - view.y) * view.scale), 1, 1).data].slice(0, 3)', [$x, $y]);
+        usleep(1_000_000);
+        self::assertSame([0xE0, 0xA9, 0x3A], $seen(120, 200));
+        [$red, $green, $blue] = $seen(20, 20);
+        self::assertLessThan(190, $red, 'the paper lies under the veil');
+        self::assertSame([$red, $red], [$green, $blue], 'which has no hue');
+    }
+
+    private function choose(Browser $browser, string $label, string $value): void
+    {
+        $browser->run('const field = document.querySelector(`select[aria-label="${arguments[0]}"]`); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(field, arguments[1]); field.dispatchEvent(new Event("change", { bubbles: true }))', [$label, $value]);
+    }
+
+    /** Drags a slider to a value and lets go. */
+    private function slide(Browser $browser, string $label, int $value): void
+    {
+        $browser->run('const field = [...document.querySelectorAll("label")].find((one) => one.textContent.trim().startsWith(arguments[0])).querySelector("input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, String(arguments[1])); field.dispatchEvent(new Event("input", { bubbles: true })); field.dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))', [$label, $value]);
     }
 }

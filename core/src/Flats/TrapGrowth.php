@@ -13,9 +13,10 @@ final class TrapGrowth
 {
     /**
      * @param  string  $labels  two bytes a pixel, changed in place; 0 is none
-     * @param  string  $open  255 where a pixel still needs a label, one byte a pixel
+     * @param  string  $open  255 where a pixel still needs a label, 0 where one grows from, else neither; one byte a pixel
+     * @param  int  $rounds  how far it grows at the most, px
      */
-    public function grow(string &$labels, string $open, int $width, int $height): void
+    public function grow(string &$labels, string $open, int $width, int $height, int $rounds = PHP_INT_MAX): void
     {
         // A margin that needs no label spares every look over the page's edge.
         $stride = $width + 2;
@@ -46,9 +47,9 @@ final class TrapGrowth
         }
         $steps4 = [[1, 2], [-1, -2], [$stride, 2 * $width], [-$stride, -2 * $width]];
         $steps8 = [...$steps4, [$stride + 1, 2 * $width + 2], [$stride - 1, 2 * $width - 2], [1 - $stride, 2 - 2 * $width], [-1 - $stride, -2 - 2 * $width]];
-        for ($round = 0; $front !== []; $round++) {
+        for ($round = 1; $front !== [] && $round < $rounds; $round++) {
             $next = $nextBack = [];
-            $steps = $round % 2 === 0 ? $steps8 : $steps4;
+            $steps = $round % 2 === 1 ? $steps8 : $steps4;
             foreach ($front as $i => $at) {
                 $from = $back[$i];
                 $high = $labels[$from];

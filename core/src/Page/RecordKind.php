@@ -28,6 +28,9 @@ enum RecordKind: string
     /** By id. */
     case Stroke = 'stroke';
 
+    /** By id. */
+    case Shift = 'shift';
+
     /** @return class-string<Record> */
     public function class(): string
     {
@@ -39,6 +42,7 @@ enum RecordKind: string
             self::Group => PassGroup::class,
             self::Drawing => Drawing::class,
             self::Stroke => InkStroke::class,
+            self::Shift => ColourShift::class,
         };
     }
 

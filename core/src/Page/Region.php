@@ -7,7 +7,7 @@ namespace Awning\Core\Page;
 /**
  * A connected area of the flats, named by its label, and what it is filled with.
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string}
  */
 final readonly class Region implements Record
 {
@@ -16,9 +16,13 @@ final readonly class Region implements Record
      * @param  int  $material  0 while it is unfilled
      * @param  int  $area  free pixels, those under the ink not counted
      * @param  int  $x  a pixel inside it, in the middle of its longest run
+     * @param  bool  $locked  whether it stays as it is, whatever is filled or drawn over it
+     * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
      */
-    public function __construct(public int $figure, public int $material, public int $area, public int $x, public int $y)
-    {
+    public function __construct(
+        public int $figure, public int $material, public int $area, public int $x, public int $y,
+        public bool $locked = false, public ?string $shift = null,
+    ) {
     }
 
     public static function kind(): RecordKind
@@ -31,19 +35,42 @@ final readonly class Region implements Record
         return new self(
             $data->int('figure', 0, PHP_INT_MAX), $data->int('material', 0, PHP_INT_MAX), $data->int('area', 0, PHP_INT_MAX),
             $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
+            $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y];
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift];
     }
 
-    /** The same area of another material, or with 0 of none. */
+    /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
     public function filled(int $figure, int $material): self
     {
-        return new self($material === 0 ? 0 : $figure, $material, $this->area, $this->x, $this->y);
+        return new self($material === 0 ? 0 : $figure, $material, $this->area, $this->x, $this->y, $this->locked, $material === $this->material ? $this->shift : null);
+    }
+
+    /** The same thing where the flats have changed: so many free pixels, and a pixel that is inside it now. */
+    public function reaching(int $area, int $x, int $y): self
+    {
+        return new self($this->figure, $this->material, $area, $x, $y, $this->locked, $this->shift);
+    }
+
+    /** The same area as another region is filled. */
+    public function like(self $other): self
+    {
+        return new self($other->figure, $other->material, $this->area, $this->x, $this->y, $other->locked, $other->shift);
+    }
+
+    public function lockedAs(bool $locked): self
+    {
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $locked, $this->shift);
+    }
+
+    public function shiftedBy(?string $shift): self
+    {
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $shift);
     }
 
     public function isFilled(): bool

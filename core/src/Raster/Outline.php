@@ -12,6 +12,32 @@ final readonly class Outline
     {
     }
 
+    /** The smallest rectangle of whole pixels that holds the shape. */
+    public function bounds(): Rect
+    {
+        $xs = array_column($this->corners, 0);
+        $ys = array_column($this->corners, 1);
+
+        return $xs === [] || $ys === [] ? new Rect(0, 0, 0, 0)
+            : Rect::bounds((int) floor(min($xs)), (int) floor(min($ys)), (int) ceil(max($xs)), (int) ceil(max($ys)));
+    }
+
+    /** @return string 255 for each pixel of a part of the picture that is inside, else 0, row after row */
+    public function mask(Rect $window): string
+    {
+        $mask = '';
+        for ($y = $window->y; $y < $window->bottom(); $y++) {
+            $end = $window->x;
+            foreach ($this->spans($y, $window->x, $window->right()) as [$from, $to]) {
+                $mask .= str_repeat("\0", $from - $end).str_repeat("\xff", $to - $from);
+                $end = $to;
+            }
+            $mask .= str_repeat("\0", $window->right() - $end);
+        }
+
+        return $mask;
+    }
+
     /** The plane with nothing outside the shape. */
     public function keep(Plane $plane): Plane
     {

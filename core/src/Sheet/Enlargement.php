@@ -106,10 +106,7 @@ final readonly class Enlargement
     {
         $factor = $this->factor();
 
-        return new Region(
-            $region->figure, $region->material, (int) round($region->area * $factor * $factor),
-            $this->column($region->x), $this->row($region->y),
-        );
+        return $region->reaching((int) round($region->area * $factor * $factor), $this->column($region->x), $this->row($region->y));
     }
 
     public function bridge(Bridge $bridge): Bridge

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Sheet\Ops\AbsorbRegions;
+use Awning\Core\Sheet\Ops\AbsorbStrays;
 use Awning\Core\Sheet\Ops\AddPass;
 use Awning\Core\Sheet\Ops\ChangeBridges;
 use Awning\Core\Sheet\Ops\ChangeDrawing;
@@ -14,8 +16,13 @@ use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
+use Awning\Core\Sheet\Ops\JoinRegions;
+use Awning\Core\Sheet\Ops\LockRegions;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
+use Awning\Core\Sheet\Ops\ResizeRegions;
+use Awning\Core\Sheet\Ops\ShapeRegions;
+use Awning\Core\Sheet\Ops\ShiftColours;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
 
@@ -27,6 +34,13 @@ final class OpKinds
         FillRegions::class,
         FillInside::class,
         ChangeBridges::class,
+        ShapeRegions::class,
+        ResizeRegions::class,
+        JoinRegions::class,
+        LockRegions::class,
+        AbsorbRegions::class,
+        AbsorbStrays::class,
+        ShiftColours::class,
         Stroke::class,
         AddPass::class,
         ChangePass::class,

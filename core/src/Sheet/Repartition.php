@@ -6,8 +6,8 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Flats\TrapGrowth;
 use Awning\Core\Page\Bridge;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 
 /**
@@ -25,11 +25,11 @@ final readonly class Repartition
     /** Stretches a flood comes to before it is another one's turn. */
     private const TURN = 32;
 
-    private LabelWindow $labels;
+    private LayerWindow $labels;
 
     public function __construct(private Sheet $sheet)
     {
-        $this->labels = new LabelWindow($sheet);
+        $this->labels = new LayerWindow($sheet, LayerName::flats());
     }
 
     /**
@@ -69,7 +69,7 @@ final readonly class Repartition
         }
         if ($ended !== [] && $rest !== null && $pixels->at($region->x, $region->y) >= FreePixels::FIRST && ! $this->isAmong($region, $rest)) {
             [$x, $y] = $rest->place();
-            $region = new Region($region->figure, $region->material, $region->area, $x, $y);
+            $region = $region->reaching($region->area, $x, $y);
         }
         $this->sheet->put($label, $region);
     }
@@ -173,15 +173,12 @@ final readonly class Repartition
     /** A part becomes a region of its own, filled as before; gives back what is left. */
     private function cutOff(int $label, Region $region, Flood $part): Region
     {
-        $new = 1 + max([0, ...array_keys($this->sheet->all(Region::class))]);
-        if ($new > Labels::MOST) {
-            throw new OpRefused('There are as many regions on this page as can be. Find the regions anew before more are made.');
-        }
+        $new = $this->sheet->freeLabel();
         [$x, $y] = $part->place();
-        $this->sheet->put($new, new Region($region->figure, $region->material, $part->area, $x, $y));
+        $this->sheet->put($new, $region->reaching($part->area, $x, $y));
         $this->paint($label, $new, $part);
 
-        return new Region($region->figure, $region->material, max(0, $region->area - $part->area), $region->x, $region->y);
+        return $region->reaching(max(0, $region->area - $part->area), $region->x, $region->y);
     }
 
     /** Gives the part's pixels their new label, and its half of the lines round it. */
@@ -259,7 +256,7 @@ final readonly class Repartition
             }
         }
         $kept = $regions[$into];
-        $this->sheet->put($into, new Region($kept->figure, $kept->material, $area, $kept->x, $kept->y));
+        $this->sheet->put($into, $kept->reaching($area, $kept->x, $kept->y));
     }
 
     /** Everything of a label in a window becomes another's, under the lines, too. */

@@ -8,6 +8,8 @@ use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
@@ -176,6 +178,26 @@ final class Sheet
         $at = 2 * (($y % TileGrid::SIZE) * TileGrid::SIZE + $x % TileGrid::SIZE);
 
         return $tile === null ? 0 : ord($tile[$at]) << 8 | ord($tile[$at + 1]);
+    }
+
+    /**
+     * A label no region has.
+     *
+     * @throws OpRefused when there are as many regions as can be named
+     */
+    public function freeLabel(): int
+    {
+        $regions = $this->all(Region::class);
+        $last = max([0, ...array_keys($regions)]);
+        if ($last < Labels::MOST) {
+            return $last + 1;
+        }
+        for ($label = 1; $label <= Labels::MOST; $label++) {
+            if (! isset($regions[$label])) {
+                return $label;
+            }
+        }
+        throw new OpRefused('There are as many regions on this page as can be. Join some, or find the regions anew, before more are made.');
     }
 
     /**

@@ -12,6 +12,7 @@ use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
+use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
@@ -61,14 +62,28 @@ final readonly class StackBuilder
     private function flats(Sheet $sheet, Palette $palette): array
     {
         $flats = [];
+        $shifted = $this->shifted($sheet, $palette);
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $tones = $palette->materials[$region->material] ?? null;
+            $tones = $shifted[$region->shift ?? ''] ?? $palette->materials[$region->material] ?? null;
             if ($tones !== null) {
                 $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
             }
         }
 
         return $flats;
+    }
+
+    /** @return array<string, array<string, int>> tones by shift */
+    private function shifted(Sheet $sheet, Palette $palette): array
+    {
+        $shifted = [];
+        foreach ($sheet->all(ColourShift::class) as $id => $shift) {
+            if (isset($palette->materials[$shift->material])) {
+                $shifted[(string) $id] = $shift->tones($palette->materials[$shift->material]);
+            }
+        }
+
+        return $shifted;
     }
 
     /**

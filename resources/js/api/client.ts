@@ -1,5 +1,8 @@
 /** The one place that knows the server's addresses. */
 import type {
+    AbsorbInput,
+    FindingData,
+    StraysInput,
     AddPassInput,
     AppliedState,
     ChangeDrawingInput,
@@ -10,6 +13,11 @@ import type {
     DrawnData,
     FeedState,
     BridgesInput,
+    JoinInput,
+    LockInput,
+    ResizeInput,
+    ShapeInput,
+    ShiftInput,
     FillInput,
     FillInsideInput,
     GroupInput,
@@ -44,6 +52,13 @@ export type Op =
     | ({ kind: 'fill' } & FillInput)
     | ({ kind: 'fill.inside' } & FillInsideInput)
     | ({ kind: 'bridges' } & BridgesInput)
+    | ({ kind: 'flats.shape' } & ShapeInput)
+    | ({ kind: 'flats.resize' } & ResizeInput)
+    | ({ kind: 'flats.join' } & JoinInput)
+    | ({ kind: 'flats.lock' } & LockInput)
+    | ({ kind: 'flats.absorb' } & AbsorbInput)
+    | ({ kind: 'flats.strays' } & StraysInput)
+    | ({ kind: 'colour.shift' } & ShiftInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
@@ -162,6 +177,7 @@ export const api = {
     /** What dabs of materials mean for the regions around: material by region. */
     spreadCues: (page: number, dabs: [label: number, material: number, length: number][]) =>
         json<Record<string, number>>('POST', `/api/pages/${page}/cues`, { dabs }),
+    findings: (page: number) => json<FindingData[]>('GET', `/api/pages/${page}/findings`),
     findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
     /** A small picture of a file that a drawing came from. */
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>

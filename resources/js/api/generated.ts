@@ -27,6 +27,14 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
 
+export const FINDING_KINDS = ['crumb', 'alone', 'alike', 'stray'] as const;
+export type FindingKind = (typeof FINDING_KINDS)[number];
+
+export const SHAPE_USES = ['add', 'take', 'keep'] as const;
+export type ShapeUse = (typeof SHAPE_USES)[number];
+
+export type AbsorbInput = { labels: number[] };
+
 export type AddPassInput = { id: string; pass: PassData };
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
@@ -67,6 +75,10 @@ export type FillInput = { labels: number[]; figure: number; material: number };
 
 export type FillInsideInput = { outline: PlaceData[]; figure: number; material: number; unfilled: boolean };
 
+export type FindingData = { kind: FindingKind; labels: number[]; x: number; y: number; amount: number };
+
+export type FlatPenData = { points: PointData[]; width: number };
+
 export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
 export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
@@ -85,11 +97,15 @@ export type InvitationLink = { link: string; days: number };
 
 export type InvitationState = { kind: 'join' | 'password'; series: string | null; role: Role | null; email: string | null; name: string | null; shortest: number };
 
+export type JoinInput = { labels: number[] };
+
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
 export type LeaseState = { held: boolean; holder: string | null };
 
 export type LinesData = { rule: LineRule; colour: string; shown: boolean };
+
+export type LockInput = { labels: number[]; locked: boolean };
 
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[] };
 
@@ -115,13 +131,15 @@ export type PointData = [number, number, number];
 
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
-export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData> };
+export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData>; shift: Record<string, ShiftData> };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null };
 
 export type RemoveDrawingInput = { id: string };
 
 export type RemovePassInput = { id: string };
+
+export type ResizeInput = { labels: number[]; by: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 
@@ -133,9 +151,17 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
+export type ShapeInput = { use: ShapeUse; outline: PlaceData[] | null; pen: FlatPenData | null; figure: number; material: number };
+
+export type ShiftData = { material: number; lightness: number; chroma: number; hue: number };
+
+export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
+
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
 
 export type StartPageInput = { width: number; height: number; dpi: number };
+
+export type StraysInput = { places: PlaceData[] };
 
 export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
 

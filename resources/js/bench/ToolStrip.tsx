@@ -1,10 +1,12 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
+import { SHAPE_USES, type ShapeUse } from '../api/generated';
 import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
 import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
+import { BLOCK_WITH, type BlockWith } from './model/model';
 import { SHAPES, type Shape } from './model/shapes';
 import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
@@ -21,9 +23,9 @@ export function ToolStrip() {
             aria-label={`${stage.name} tools`}
             className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 flex-col gap-1.5 whitespace-nowrap border border-base-300 bg-base-100 px-2 py-1.5"
         >
-            <div className="flex items-center gap-2">
+            <div className={`flex items-center ${hasTwoRows(stage) ? 'gap-1' : 'gap-2'}`}>
                 {stage.tools.map((id) => (
-                    <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} />
+                    <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} isNarrow={stage.tools.length > 7} />
                 ))}
                 {!hasTwoRows(stage) && <Options tool={tool} />}
             </div>
@@ -40,10 +42,15 @@ function Options({ tool }: { tool: Tool }) {
     return tool.options.map((option) => <Option key={option} option={option} />);
 }
 
-function ToolButton({ tool, isPicked }: { tool: Tool; isPicked: boolean }) {
+function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolean; isNarrow: boolean }) {
     const bench = useBenchModel();
     return (
-        <button className="act" title={tool.what} aria-pressed={isPicked} onClick={() => bench.set({ tool: tool.id })}>
+        <button
+            className={`act ${isNarrow ? 'narrow' : ''}`}
+            title={tool.what}
+            aria-pressed={isPicked}
+            onClick={() => bench.set({ tool: tool.id })}
+        >
             {tool.name} <kbd className="key">{tool.key}</kbd>
         </button>
     );
@@ -59,6 +66,8 @@ const OPTIONS: Record<ToolOption, () => ReactNode> = {
     axis: AxisSwitch,
     shape: ShapeChoice,
     cut: Cut,
+    shapeUse: ShapeUseChoice,
+    blockWith: BlockWithChoice,
 };
 
 function Option({ option }: { option: ToolOption }) {
@@ -152,6 +161,40 @@ function ShapeChoice() {
             options={SHAPES}
             names={SHAPE_NAMES}
             onChange={(one) => bench.set({ shape: one, draft: [] })}
+        />
+    );
+}
+
+const USE_NAMES: Record<ShapeUse, string> = { add: 'add what is inside', take: 'take it away', keep: 'keep only that' };
+
+function ShapeUseChoice() {
+    const bench = useBenchModel();
+    const use = useBench((view) => view.shapeUse);
+    return (
+        <Choice
+            label="What it does"
+            isLabelHidden
+            value={use}
+            options={SHAPE_USES}
+            names={USE_NAMES}
+            onChange={(one) => bench.set({ shapeUse: one })}
+        />
+    );
+}
+
+const BLOCK_NAMES: Record<BlockWith, string> = { loop: 'with a loop', corners: 'with corners', pen: 'with a broad pen' };
+
+function BlockWithChoice() {
+    const bench = useBenchModel();
+    const way = useBench((view) => view.blockWith);
+    return (
+        <Choice
+            label="Drawn"
+            isLabelHidden
+            value={way}
+            options={BLOCK_WITH}
+            names={BLOCK_NAMES}
+            onChange={(one) => bench.set({ blockWith: one, draft: [] })}
         />
     );
 }

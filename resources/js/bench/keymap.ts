@@ -22,14 +22,16 @@ const key = (name: string) => (event: KeyboardEvent) => event.key.toLowerCase() 
 const PAN = 60;
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0], ArrowUp: [0, PAN], ArrowDown: [0, -PAN] };
 
+/** A tool by its letter; tools of one name in several stages share theirs. */
 const tools: KeyBinding[] = Object.values(TOOLS)
-    .filter((tool) => tool.id !== 'look')
+    .filter((tool, at, all) => tool.id !== 'look' && all.findIndex(({ key: letter }) => letter === tool.key) === at)
     .map((tool) => ({
         shown: tool.key,
         what: tool.name.toLowerCase(),
         is: key(tool.key.toLowerCase()),
         run: (bench) => {
-            if (stageOf(bench.view.stage).tools.includes(tool.id)) bench.set({ tool: tool.id });
+            const here = stageOf(bench.view.stage).tools.find((id) => TOOLS[id].key === tool.key);
+            if (here !== undefined) bench.set({ tool: here });
         },
     }));
 
@@ -107,7 +109,7 @@ export const KEYS: KeyBinding[] = [
         shown: 'Enter',
         what: 'end the shape under way',
         is: key('enter'),
-        run: (bench) => bench.view.draft.length > 1 && bench.endDraft(false),
+        run: (bench) => bench.view.draft.length > 1 && (bench.view.stage === 'flats' ? bench.endCorners() : bench.endDraft(false)),
     },
     {
         shown: 'Esc',
@@ -115,7 +117,7 @@ export const KEYS: KeyBinding[] = [
         is: key('escape'),
         run: (bench) => {
             bench.surface?.cancel();
-            bench.set({ draft: [], picked: [] });
+            bench.set({ draft: [], picked: [], chosen: [] });
         },
     },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },

@@ -6,6 +6,7 @@ import type {
     DrawingValues,
     DrawnData,
     FeedState,
+    FindingData,
     GroupData,
     InkStrokeData,
     LinesData,
@@ -14,6 +15,9 @@ import type {
     PassData,
     PlacementData,
     RecordsState,
+    ShapeInput,
+    ShapeUse,
+    ShiftData,
     TaskState,
     Tone,
 } from '../api/generated';
@@ -117,6 +121,59 @@ export class PageSession {
     /** Fills what lies wholly inside a loop; which regions that are, the server sees. */
     fillInside(outline: [number, number][], material: MaterialState, unfilledOnly: boolean): void {
         this.ask({ kind: 'fill.inside', outline, figure: material.figure, material: material.id, unfilled: unfilledOnly });
+    }
+
+    /** Flats laid by hand; which regions they become, the server sees. */
+    shapeRegions(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen'>, material: MaterialState | null): void {
+        this.ask({ kind: 'flats.shape', use, ...shape, figure: material?.figure ?? 0, material: material?.id ?? 0 });
+    }
+
+    /** Grows regions by so many px; below 0 shrinks them; 0 fills their holes. */
+    resizeRegions(labels: number[], by: number): void {
+        this.ask({ kind: 'flats.resize', labels, by });
+    }
+
+    joinRegions(labels: number[]): void {
+        this.ask({ kind: 'flats.join', labels });
+    }
+
+    /** Crumbs go to the neighbour they are least parted from. */
+    absorbRegions(labels: number[]): void {
+        this.ask({ kind: 'flats.absorb', labels });
+    }
+
+    absorbStrays(places: [number, number][]): void {
+        this.ask({ kind: 'flats.strays', places });
+    }
+
+    /** What is odd about the flats; null when it could not be told. */
+    async findings(): Promise<FindingData[] | null> {
+        try {
+            return await api.findings(this.view.id);
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
+    }
+
+    lockRegions(labels: number[], locked: boolean): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], locked };
+        this.show({ region });
+        this.ask({ kind: 'flats.lock', labels, locked });
+    }
+
+    /** Shows how a shift that is still being dragged would look. */
+    previewShift(id: string, labels: number[], values: ShiftData): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], shift: id };
+        this.show({ region, shift: { ...this.view.records.shift, [id]: values } });
+    }
+
+    /** Shifts a material's colours on this page, in these regions; values of nothing take it back. */
+    shiftColours(id: string, labels: number[], values: ShiftData): void {
+        this.previewShift(id, labels, values);
+        this.ask({ kind: 'colour.shift', id, labels, values });
     }
 
     /** What dabs of materials mean for all regions; null when it could not be told. */
@@ -451,6 +508,13 @@ const DRAWN = new Set<Op['kind']>(['stroke', 'ink.draw']);
 
 const TITLES: Record<Op['kind'], string> = {
     'fill.inside': 'The loop',
+    'flats.shape': 'The shape',
+    'flats.resize': 'Growing or shrinking',
+    'flats.join': 'Joining the regions',
+    'flats.lock': 'The lock',
+    'flats.absorb': 'Giving crumbs away',
+    'flats.strays': 'Giving stray pixels away',
+    'colour.shift': 'The colour shift',
     bridges: 'The bridge',
     fill: 'The fill',
     stroke: 'The stroke',

@@ -7,7 +7,16 @@ export function touchedBy(op: Op): string[] {
         case 'fill':
             return op.labels.map((label) => `region ${label}`);
         case 'fill.inside':
+        case 'flats.shape':
+        case 'flats.resize':
+        case 'flats.join':
+        case 'flats.absorb':
+        case 'flats.strays':
             return [];
+        case 'flats.lock':
+            return op.labels.map((label) => `region ${label}`);
+        case 'colour.shift':
+            return [`shift ${op.id}`];
         case 'bridges':
             return op.bridge === null ? [] : [`bridge ${op.bridge}`];
         case 'ink.draw':

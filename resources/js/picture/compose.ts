@@ -29,6 +29,8 @@ export interface Look {
 
 const PAPER: Colour = 0xffffff;
 const HATCH: Colour = 0xb2b2b2;
+const VEIL: Colour = 0x8c8c8c;
+const VEILED = 0.78;
 
 /** One thing that is laid, and the layers it is made from. */
 export interface Step {
@@ -63,6 +65,7 @@ export class Composer {
             ...(flatsFirst ? [this.flatsStep(null)] : []),
             ...stack.planes.flatMap((plane) => [...(flatsFirst ? [] : [this.flatsStep(plane.figure)]), ...passes(plane.layers)]),
             ...(look.hatch ? [this.hatchStep()] : []),
+            ...(look.hatch && stack.clear !== null ? [this.veilStep(stack.clear)] : []),
             ...(look.ink > 0 ? [this.inkStep()] : []),
             ...passes(stack.above),
         ];
@@ -103,6 +106,19 @@ export class Composer {
                     const isOn = ((x + (i % width) + y + Math.floor(i / width)) & 15) < 3;
                     if (isOn && label !== 0 && this.flatOf[label] === undefined) canvas.set(i, HATCH);
                 }
+            },
+        };
+    }
+
+    /** A grey veil over what is not meant just now. */
+    private veilStep(clear: Set<number>): Step {
+        return {
+            layers: ['flats'],
+            isPlain: true,
+            lay: (canvas) => {
+                const veiled = new Uint8Array(this.block.count);
+                for (let i = 0; i < this.block.count; i++) if (!clear.has(this.labels[i])) veiled[i] = 255;
+                canvas.lay(FloatCanvas.solid(this.block.count, VEIL), veiled, 'normal', VEILED);
             },
         };
     }

@@ -1,6 +1,8 @@
 /** What a page shows, bottom up, from its records and palette; the same order as the core's. */
 import { TONES, type BlendMode, type PaletteState, type PassData, type RecordsState, type ScopeData, type Tone } from '../api/generated';
 
+import { shifted } from './shift';
+
 /** A colour as 0xRRGGBB. */
 export type Colour = number;
 
@@ -57,6 +59,8 @@ export interface Stack {
     ink: StackNode[];
     lines: Lines;
     above: StackNode[];
+    /** The labels that show clearly under a veil over all others, where flats are worked on; null: there is no veil. */
+    clear: Set<number> | null;
 }
 
 export const toColour = (hex: string): Colour => parseInt(hex.slice(1), 16);
@@ -71,7 +75,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const flats = flatsOf(records, palette);
     const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
     const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
-    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [] };
+    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null };
     const planes = new Map<number, DepthPlane>();
     for (const [pass, node] of nodesOf(records)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);
@@ -104,12 +108,24 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
     for (const material of palette.figures.flatMap((figure) => figure.materials)) {
         tones.set(material.id, Object.fromEntries(TONES.map((tone) => [tone, toColour(material.tones[tone])])) as Record<Tone, Colour>);
     }
+    const shifts = shiftedTones(records.shift, tones);
     const flats = new Map<number, Flat>();
     for (const [label, region] of Object.entries(records.region)) {
-        const known = tones.get(region.material);
+        const known = shifts.get(region.shift ?? '') ?? tones.get(region.material);
         if (known !== undefined) flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
     }
     return flats;
+}
+
+/** The tones of each shift, by its id. */
+function shiftedTones(shifts: RecordsState['shift'], tones: Map<number, Record<Tone, Colour>>): Map<string, Record<Tone, Colour>> {
+    const found = new Map<string, Record<Tone, Colour>>();
+    for (const [id, shift] of Object.entries(shifts)) {
+        const of = tones.get(shift.material);
+        if (of !== undefined)
+            found.set(id, Object.fromEntries(TONES.map((tone) => [tone, shifted(of[tone], shift)])) as Record<Tone, Colour>);
+    }
+    return found;
 }
 
 /** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */

@@ -28,6 +28,8 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     area,
     x,
     y,
+    locked: false,
+    shift: null,
 });
 
 export const shade: PassData = {
@@ -73,6 +75,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             group: {},
             drawing: {},
             stroke: {},
+            shift: {},
         },
         tiles: [{ ink: { '0,0': 'a' } }, {}, {}, {}, {}],
         palette: {

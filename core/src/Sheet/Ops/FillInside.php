@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\LabelWindow;
+use Awning\Core\Sheet\LayerWindow;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
@@ -48,13 +49,20 @@ final readonly class FillInside implements ClientOp
 
     public static function fromInput(Data $input): self
     {
+        return new self(self::outline($input), $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0), $input->flag('unfilled', false));
+    }
+
+    /**
+     * @return non-empty-list<PlaceData>
+     *
+     * @throws \InvalidArgumentException
+     */
+    public static function outline(Data $input): array
+    {
         $place = fn (mixed $pair): array => Data::place($pair, -PageSize::MOST, 2 * PageSize::MOST, 'A loop is a list of places.');
         $outline = array_map($place, $input->list('outline', self::MOST_PLACES));
-        if ($outline === [] || count($outline) < 3) {
-            throw new OpRefused('Draw the loop round the regions you mean.');
-        }
 
-        return new self($outline, $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0), $input->flag('unfilled', false));
+        return count($outline) < 3 ? throw new \InvalidArgumentException('Draw the loop round what you mean.') : $outline;
     }
 
     /** @return FillInsideInput */
@@ -81,7 +89,7 @@ final readonly class FillInside implements ClientOp
     public function apply(Sheet $sheet): void
     {
         $regions = $sheet->all(Region::class);
-        $inside = array_filter(array_intersect_key($regions, $this->inside($sheet)), fn (Region $region): bool => ! $this->unfilled || ! $region->isFilled());
+        $inside = array_filter(array_intersect_key($regions, $this->inside($sheet)), fn (Region $region): bool => ! $region->locked && (! $this->unfilled || ! $region->isFilled()));
         if ($inside === []) {
             throw new OpRefused('No region lies wholly inside the loop. Draw it wider, or click the regions.');
         }
@@ -100,7 +108,7 @@ final readonly class FillInside implements ClientOp
         if ($window->isEmpty()) {
             return [];
         }
-        $labels = (new LabelWindow($sheet))->read($window);
+        $labels = (new LayerWindow($sheet, LayerName::flats()))->read($window);
         $loop = new Outline($this->outline);
         $within = $without = [];
         for ($y = 0; $y < $window->height; $y++) {

@@ -78,7 +78,11 @@ final readonly class FillRegions implements ClientOp
             $regions[$label] = ($known === null ? $sheet->find(Region::class, $label) : $known[$label] ?? null)
                 ?? throw new OpRefused('There is no region there. Reload the page and click inside the lines.');
         }
-        foreach ($regions as $label => $region) {
+        $open = array_filter($regions, fn (Region $region): bool => ! $region->locked);
+        if ($open === []) {
+            throw new OpRefused(count($regions) === 1 ? 'This region is locked. Unlock it before you fill it.' : 'These regions are locked. Unlock them before you fill them.');
+        }
+        foreach ($open as $label => $region) {
             $sheet->put($label, $region->filled($this->figure, $this->material));
         }
     }

@@ -154,7 +154,7 @@ final readonly class LayInk implements Op
         return array_map(function (Region $region) use ($before, $sheet): Region {
             $old = $before[$sheet->labelAt($region->x, $region->y)] ?? null;
 
-            return $old === null ? $region : $region->filled($old->figure, $old->material);
+            return $old === null ? $region : $region->like($old);
         }, $this->flats->regions);
     }
 

@@ -6,10 +6,14 @@ import {
     type CleanData,
     type DrawingData,
     type DrawnData,
+    type FindingData,
     type InkPointData,
     type InkStrokeData,
     type MaterialState,
     type PlacementData,
+    type RegionData,
+    type ShapeInput,
+    type ShapeUse,
     type Tone,
 } from '../../api/generated';
 import { unfilled } from '../../page/records';
@@ -46,6 +50,14 @@ export interface Trial {
     clean: CleanData;
     place: PlacementData;
 }
+
+/** A freehand outline, corners that are clicked, or a broad pen. */
+export const BLOCK_WITH = ['loop', 'corners', 'pen'] as const;
+export type BlockWith = (typeof BLOCK_WITH)[number];
+
+/** Nothing, the picked figure or the picked material stays clear. */
+export const VEILS = ['none', 'figure', 'material'] as const;
+export type Veil = (typeof VEILS)[number];
 
 export interface BenchView {
     stage: StageId;
@@ -86,6 +98,15 @@ export interface BenchView {
     meant: Record<string, number> | null;
     /** The doubtful bridge that is looked at. */
     bridge: string | null;
+    /** What a shape laid by hand does to the flats, and what it is drawn with. */
+    shapeUse: ShapeUse;
+    blockWith: BlockWith;
+    /** Regions that are picked, by label. */
+    chosen: number[];
+    /** What is odd about the flats; null: not looked for yet. */
+    findings: FindingData[] | null;
+    /** What stays clear of a veil over all else. */
+    veil: Veil;
     /** The drawing whose settings are shown. */
     drawing: string | null;
     /** Settings of that drawing that are being tried. */
@@ -143,6 +164,11 @@ export class BenchModel {
             cues: [],
             meant: null,
             bridge: null,
+            shapeUse: 'add',
+            blockWith: 'loop',
+            chosen: [],
+            veil: 'none',
+            findings: null,
             drawing: null,
             trial: null,
             compare: 0,
@@ -209,6 +235,7 @@ export class BenchModel {
             compare: 0,
             cues: [],
             meant: null,
+            chosen: [],
         });
         this.before = null;
     }
@@ -252,6 +279,48 @@ export class BenchModel {
         const { draft, shape } = this.view;
         this.set({ draft: [] });
         this.inkLine(lineOf(shape, isClosed ? [...draft, draft[0]] : draft));
+    }
+
+    /** What was drawn becomes flats: with the picked material, or none of it any more. */
+    shape(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen'>): void {
+        this.session.shapeRegions(use, shape, this.target?.material ?? null);
+    }
+
+    /** The corners that were set are the shape. */
+    endCorners(): void {
+        const { draft, shapeUse } = this.view;
+        this.set({ draft: [] });
+        if (draft.length > 2) this.shape(shapeUse, { outline: draft.map(({ x, y }) => [x, y]), pen: null });
+    }
+
+    /** The picked regions that are still there. */
+    get chosenRegions(): [number, RegionData][] {
+        const { region } = this.session.view.records;
+        return this.view.chosen.filter((label) => region[label] !== undefined).map((label) => [label, region[label]]);
+    }
+
+    /** The labels a veil leaves clear; null when there is none. */
+    get clear(): Set<number> | null {
+        const { veil, chosen, stage } = this.view;
+        const material = this.target?.material;
+        if (stage !== 'flats') return null;
+        if (chosen.length > 0) return new Set(chosen);
+        if (veil === 'none' || material === undefined) return null;
+        const isMeant = (region: RegionData): boolean =>
+            veil === 'figure' ? region.figure === material.figure : region.material === material.id;
+        return new Set(
+            Object.entries(this.session.view.records.region)
+                .filter(([, region]) => isMeant(region))
+                .map(([label]) => Number(label)),
+        );
+    }
+
+    /** Regions of the target's material: the picked ones, or all on the page. */
+    shiftable(): number[] {
+        const material = this.target?.material.id;
+        const { region } = this.session.view.records;
+        const labels = this.view.chosen.length > 0 ? this.view.chosen : Object.keys(region).map(Number);
+        return labels.filter((label) => region[label]?.material === material && !region[label].locked);
     }
 
     /** The picked lines that are still there. */

@@ -1,4 +1,5 @@
 /** The bridges of the page: how many of each kind, and those that are doubtful, one after the other. */
+import { Fold } from '../../ui/Fold';
 import type { BridgeData, BridgeKind } from '../../api/generated';
 import { mayFlat } from '../../page/store';
 import { Tick } from '../../ui/Tick';
@@ -12,14 +13,14 @@ export function BridgesPart() {
     const isOn = useBench((view) => view.bridges);
     const bridges = usePage((view) => view.records.bridge);
     const made = count(bridges, 'found', 'kept');
+    const doubtful = count(bridges, 'doubtful');
     return (
-        <div className="rule-t flex flex-col gap-2 py-2 text-[13px]">
-            <h3 className="heading">Bridges</h3>
+        <Fold title="Bridges" tells={doubtful === 0 ? String(made) : `${doubtful} in doubt`}>
             <Tick checked={isOn} onChange={(on) => bench.set({ bridges: on })}>
                 Show the {made} gaps that were closed
             </Tick>
             <Doubtful />
-        </div>
+        </Fold>
     );
 }
 

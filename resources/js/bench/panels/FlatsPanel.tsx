@@ -1,11 +1,18 @@
 /** What flatting needs: what is left, the figures and how much of the page each has, and the bridges. */
+import { Fold } from '../../ui/Fold';
 import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { sizeOf } from '../../page/store';
+import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
-import { useBenchModel, usePage, useTarget } from '../model/context';
+import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
+import { VEILS, type Veil } from '../model/model';
 import { BridgesPart } from './BridgesPart';
+import { ChosenPart } from './ChosenPart';
+import { ColourPart } from './ColourPart';
 import { CuesPart } from './CuesPart';
+import { FindingsPart } from './FindingsPart';
+import { ValueBar } from './ValueBar';
 
 export function FlatsPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
@@ -19,9 +26,12 @@ export function FlatsPanel() {
     return (
         <Panel title="Flats">
             <Left />
+            <ChosenPart />
             <CuesPart />
-            <BridgesPart />
+            <ColourPart />
             <Figures />
+            <BridgesPart />
+            <FindingsPart />
         </Panel>
     );
 }
@@ -73,14 +83,40 @@ function Figures() {
     const found = shares(regions);
     const whole = [...found.values()].reduce((sum, share) => sum + share.area, 0);
     return (
-        <div className="rule-t py-2">
-            <h3 className="heading pb-1 text-[13px]">Figures</h3>
+        <Fold title="Figures" tells={String(figures.length)} isOpen={true}>
+            <VeilChoice />
             {figures.length === 0 && <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>}
             <ul>
                 {figures.map((figure) => (
                     <FigureRow key={figure.id} figure={figure} share={found.get(figure.id)} whole={whole} />
                 ))}
             </ul>
+            <ValueBar />
+        </Fold>
+    );
+}
+
+const VEIL_NAMES: Record<Veil, string> = {
+    none: 'all of the page',
+    figure: 'only the picked figure',
+    material: 'only the picked material',
+};
+
+function VeilChoice() {
+    const bench = useBenchModel();
+    const veil = useBench((view) => view.veil);
+    return (
+        <div className="flex items-center gap-2 pb-1 text-[13px]">
+            <span aria-hidden>Show clearly</span>
+            <Choice
+                label="Show clearly"
+                isLabelHidden
+                className="min-w-0 flex-1"
+                value={veil}
+                options={VEILS}
+                names={VEIL_NAMES}
+                onChange={(one) => bench.set({ veil: one })}
+            />
         </div>
     );
 }
@@ -98,7 +134,7 @@ function FigureRow({ figure, share, whole }: { figure: FigureState; share: Share
                 className="col-span-2 mt-0.5 flex h-1.5 bg-base-200"
                 title={share === undefined ? 'nothing is filled with it yet' : regionsOf(share.regions)}
             >
-                <span style={{ width: percent(share?.area ?? 0, whole), background: colour }} />
+                <span style={{ width: `${(100 * (share?.area ?? 0)) / Math.max(1, whole)}%`, background: colour }} />
             </span>
         </li>
     );

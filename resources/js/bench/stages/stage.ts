@@ -32,7 +32,7 @@ export const STAGES: Stage[] = [
     {
         id: 'flats',
         name: 'Flats',
-        tools: ['fill', 'sweep', 'loop', 'allBut', 'cue', 'unfill', 'bridge'],
+        tools: ['fill', 'sweep', 'loop', 'allBut', 'cue', 'unfill', 'bridge', 'block', 'choose'],
         look: { ink: LINES_BACK, hatch: true, passes: false },
         left: (view) => {
             const open = unfilled(view.records).length;

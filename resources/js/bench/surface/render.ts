@@ -10,7 +10,7 @@ import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
 import { filledAs } from '../../page/records';
 import { sizeOf } from '../../page/store';
-import type { BenchModel, Trial } from '../model/model';
+import type { BenchModel, BenchView, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
@@ -92,7 +92,7 @@ export class SurfaceRenderer {
             bench.store.subscribe((now, before) => {
                 if (now.stage !== before.stage && this.isFitted) this.view = null;
                 if (now.stage !== before.stage || now.trial !== before.trial || now.drawing !== before.drawing) this.takeLook();
-                if (now.meant !== before.meant) this.takeStack();
+                if (now.meant !== before.meant || isVeiledOtherwise(now, before)) this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
         );
@@ -165,7 +165,8 @@ export class SurfaceRenderer {
     private shownStack(): Stack {
         const { stack, records, palette } = this.bench.session.view;
         const { meant } = this.bench.view;
-        return meant === null ? stack : buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
+        const shown = meant === null ? stack : buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
+        return { ...shown, clear: this.bench.clear };
     }
 
     private takeLook(): void {
@@ -463,6 +464,14 @@ export class SurfaceRenderer {
         context.fillRect(column * span, row * span, span, span);
     }
 
+    /** The shape so far that is blocked in by its corners. */
+    private drawCorners(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        const { draft } = this.bench.view;
+        if (draft.length === 0) return;
+        drawOutline(context, toScreen, draft);
+        drawHandles(context, toScreen, draft);
+    }
+
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
         const { overlays, bridges, stage, tool, size } = this.bench.view;
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
@@ -473,10 +482,18 @@ export class SurfaceRenderer {
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
+        if (stage === 'flats') this.drawCorners(context, toScreen);
         const width = tool === 'ink' ? this.bench.view.weight : size;
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
+
+/** Whether something else stays clear of a veil. */
+const isVeiledOtherwise = (now: BenchView, before: BenchView): boolean =>
+    now.veil !== before.veil ||
+    now.chosen !== before.chosen ||
+    (now.stage !== before.stage && (now.veil !== 'none' || before.chosen.length > 0)) ||
+    (now.veil !== 'none' && now.target !== before.target);
 
 /** Whether another turn is tried than the drawing was laid with. */
 const isTurnTried = (drawing: DrawingData, { clean }: Trial): boolean =>

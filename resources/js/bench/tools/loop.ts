@@ -1,11 +1,7 @@
 import { mayFlat, whyNot } from '../../page/store';
-import type { Spot } from '../model/lines';
 import { fillSentence, pickFirst } from './fill';
-import { OutlineGesture } from './outline';
+import { OutlineGesture, thinned } from './outline';
 import type { Tool } from './tool';
-
-/** Places of a loop that are sent, at the most. */
-const MOST = 2000;
 
 export const loop: Tool = {
     id: 'loop',
@@ -30,9 +26,3 @@ export const loop: Tool = {
         });
     },
 };
-
-/** Every second, third … place of a long loop, to whole pixels. */
-function thinned(outline: Spot[]): [number, number][] {
-    const step = Math.ceil(outline.length / MOST);
-    return outline.filter((_, i) => i % step === 0).map(({ x, y }) => [Math.round(x), Math.round(y)]);
-}

@@ -2,6 +2,9 @@ import type { Spot } from '../model/lines';
 import { drawOutline } from '../surface/overlays';
 import type { Gesture, ToolPoint } from './tool';
 
+/** Places of a loop that are sent, at the most. */
+const MOST = 2000;
+
 /** A loop that is drawn round something. */
 export class OutlineGesture implements Gesture {
     private readonly outline: Spot[];
@@ -28,4 +31,10 @@ export class OutlineGesture implements Gesture {
     overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
         drawOutline(context, toScreen, this.outline);
     }
+}
+
+/** Every second, third … place of a long loop, to whole pixels. */
+export function thinned(outline: Spot[]): [number, number][] {
+    const step = Math.ceil(outline.length / MOST);
+    return outline.filter((_, i) => i % step === 0).map(({ x, y }) => [Math.round(x), Math.round(y)]);
 }

@@ -1,5 +1,7 @@
 import { allBut } from './allBut';
+import { block } from './block';
 import { bridge } from './bridge';
+import { choose } from './choose';
 import { cue } from './cue';
 import { erase } from './erase';
 import { fill } from './fill';
@@ -25,6 +27,8 @@ export const TOOLS: Record<ToolId, Tool> = {
     cue,
     unfill,
     bridge,
+    block,
+    choose,
     pen,
     soft,
     erase,

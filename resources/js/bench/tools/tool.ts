@@ -11,6 +11,8 @@ export type ToolId =
     | 'cue'
     | 'unfill'
     | 'bridge'
+    | 'block'
+    | 'choose'
     | 'pen'
     | 'soft'
     | 'erase'
@@ -56,7 +58,7 @@ export interface Gesture {
 }
 
 /** What the strip offers for a tool. */
-export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'grain' | 'axis' | 'shape' | 'cut';
+export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'grain' | 'axis' | 'shape' | 'cut' | 'shapeUse' | 'blockWith';
 
 export interface Tool {
     id: ToolId;

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Page\ColourShift;
+use Awning\Core\Page\Record;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $page_id
+ * @property string $id
+ * @property int $material_id
+ */
+final class ShiftRow extends Model implements KeepsRecord
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $table = 'colour_shifts';
+
+    public static function keyColumn(): string
+    {
+        return 'id';
+    }
+
+    public static function rowOf(Record $record): array
+    {
+        assert($record instanceof ColourShift);
+
+        return ['material_id' => $record->material, 'lightness' => $record->lightness, 'chroma' => $record->chroma, 'hue' => $record->hue];
+    }
+
+    public static function recordOf(\stdClass $row): ColourShift
+    {
+        return new ColourShift($row->material_id, (float) $row->lightness, (float) $row->chroma, (float) $row->hue);
+    }
+}

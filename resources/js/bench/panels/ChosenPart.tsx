@@ -1,0 +1,78 @@
+/** What can be done with regions that are picked. */
+import { useState } from 'react';
+import { mayFlat } from '../../page/store';
+import { NumberField } from '../../ui/NumberField';
+import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
+
+const FARTHEST = 50;
+
+export function ChosenPart() {
+    const bench = useBenchModel();
+    const chosen = useBench((view) => view.chosen);
+    const regions = usePage((view) => view.records.region);
+    const there = chosen.filter((label) => regions[label] !== undefined);
+    if (there.length === 0) return null;
+    const area = there.reduce((sum, label) => sum + regions[label].area, 0);
+    return (
+        <div className="rule-t flex flex-col gap-2 py-2 text-[13px]">
+            <h3 className="heading flex items-center justify-between">
+                {there.length === 1 ? 'One region picked' : `${there.length} regions picked`}
+                <button className="act" onClick={() => bench.set({ chosen: [] })}>
+                    Let go
+                </button>
+            </h3>
+            <p className="quiet figures">{area.toLocaleString('en')} px</p>
+            <Doing labels={there} isLocked={there.every((label) => regions[label].locked)} />
+        </div>
+    );
+}
+
+function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
+    const session = useSession();
+    const bench = useBenchModel();
+    const target = useTarget();
+    const isBlocked = usePage((view) => !mayFlat(view));
+    const join = (): void => {
+        session.joinRegions(labels);
+        bench.set({ chosen: [] });
+    };
+    return (
+        <>
+            <div className="flex flex-wrap gap-2">
+                {target !== null && (
+                    <button className="act main" disabled={isBlocked || isLocked} onClick={() => session.fill(labels, target.material)}>
+                        Fill with {target.material.name}
+                    </button>
+                )}
+                {labels.length > 1 && (
+                    <button className="act" disabled={isBlocked || isLocked} onClick={join}>
+                        Join
+                    </button>
+                )}
+                <button className="act" disabled={isBlocked} aria-pressed={isLocked} onClick={() => session.lockRegions(labels, !isLocked)}>
+                    {isLocked ? 'Unlock' : 'Lock'}
+                </button>
+            </div>
+            <Resize labels={labels} isBlocked={isBlocked || isLocked} />
+        </>
+    );
+}
+
+function Resize({ labels, isBlocked }: { labels: number[]; isBlocked: boolean }) {
+    const session = useSession();
+    const [by, setBy] = useState(2);
+    return (
+        <div className="flex flex-wrap items-end gap-2">
+            <NumberField label="By, px" className="w-16" value={by} least={1} most={FARTHEST} onChange={setBy} />
+            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, by)}>
+                Grow
+            </button>
+            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, -by)}>
+                Shrink
+            </button>
+            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, 0)}>
+                Fill holes
+            </button>
+        </div>
+    );
+}

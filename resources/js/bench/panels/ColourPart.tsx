@@ -1,0 +1,170 @@
+/** Corrects the picked material's colour on this page: in all of its regions, or in those that are picked. */
+import { Fold } from '../../ui/Fold';
+import { useState } from 'react';
+import type { FigureState, MaterialState, ShiftData } from '../../api/generated';
+import { randomId } from '../../page/ids';
+import { mayColour, mayFlat } from '../../page/store';
+import { outOfRange } from '../../picture/lightness';
+import { shifted } from '../../picture/shift';
+import { toColour } from '../../picture/stack';
+import { Slide } from '../../ui/Slide';
+import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
+
+type Values = Pick<ShiftData, 'lightness' | 'chroma' | 'hue'>;
+
+const AS_IT_IS: Values = { lightness: 0, chroma: 1, hue: 0 };
+const DARKEST = 0.3;
+
+export function ColourPart() {
+    const target = useTarget();
+    // How many there are changes with every fill; what they are is asked for when it is needed.
+    const count = usePage((view) => Object.values(view.records.region).filter(({ material }) => material === target?.material.id).length);
+    if (target === null || count === 0) return null;
+    return (
+        <Fold title={`Colour of ${target.material.name} here`}>
+            <OutOfRange material={target.material} />
+            <Sliders key={target.material.id} material={target.material} />
+            <Exchange material={target.material} />
+        </Fold>
+    );
+}
+
+function OutOfRange({ material }: { material: MaterialState }) {
+    const words = outOfRange(toColour(material.tones.base));
+    if (words === null) return null;
+    return <p role="note">{words}</p>;
+}
+
+function Sliders({ material }: { material: MaterialState }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const isBlocked = usePage((view) => !mayColour(view));
+    const chosen = useBench((view) => view.chosen);
+    const regions = usePage((view) => view.records.region);
+    const shifts = usePage((view) => view.records.shift);
+    // A shift that is begun keeps its name while it is dragged.
+    const [fresh, setFresh] = useState(() => randomId(12));
+    const meant = bench.shiftable();
+    const known = meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ?? null;
+    const isWhole = chosen.length === 0;
+    const now: Values = known === null ? AS_IT_IS : shifts[known];
+    const id = known !== null && (isWhole || isOnlyOf(known, meant, regions)) ? known : fresh;
+    const values = (change: Partial<Values>): ShiftData => ({ ...AS_IT_IS, ...pick(now), ...change, material: material.id });
+    const preview = (change: Partial<Values>): void => session.previewShift(id, meant, values(change));
+    const settle = (change: Partial<Values>): void => {
+        session.shiftColours(id, meant, values(change));
+        setFresh(randomId(12));
+    };
+    const slide = (name: keyof Values, scale: number): { onChange: (value: number) => void; onSettle: (value: number) => void } => ({
+        onChange: (value) => preview({ [name]: value / scale }),
+        onSettle: (value) => settle({ [name]: value / scale }),
+    });
+    const percent = (value: number): number => Math.round(value * 100);
+    const shared = { wide: true, disabled: isBlocked || meant.length === 0 };
+    return (
+        <>
+            <p className="quiet">
+                {isWhole ? `On this page only, in ${meant.length} of its regions.` : `In the ${meant.length} picked regions only.`}
+            </p>
+            <Slide
+                label="Lightness"
+                least={-percent(DARKEST)}
+                most={percent(DARKEST)}
+                value={percent(now.lightness)}
+                shown={`${percent(now.lightness)}`}
+                {...shared}
+                {...slide('lightness', 100)}
+            />
+            <Slide
+                label="Strength"
+                most={200}
+                value={percent(now.chroma)}
+                shown={`${percent(now.chroma)} %`}
+                {...shared}
+                {...slide('chroma', 100)}
+            />
+            <Slide
+                label="Hue"
+                least={-180}
+                most={180}
+                value={Math.round(now.hue)}
+                shown={`${Math.round(now.hue)}°`}
+                {...shared}
+                {...slide('hue', 1)}
+            />
+            {known !== null && <Settled material={material} now={now} isBlocked={isBlocked} onBack={() => settle(AS_IT_IS)} />}
+        </>
+    );
+}
+
+const pick = ({ lightness, chroma, hue }: Values): Values => ({ lightness, chroma, hue });
+
+/** Whether no other region wears a shift. */
+function isOnlyOf(shift: string, labels: number[], regions: Record<string, { shift: string | null }>): boolean {
+    const wearing = Object.entries(regions).filter(([, region]) => region.shift === shift);
+    return wearing.every(([label]) => labels.includes(Number(label)));
+}
+
+interface SettledProps {
+    material: MaterialState;
+    now: Values;
+    isBlocked: boolean;
+    onBack: () => void;
+}
+
+function Settled({ material, now, isBlocked, onBack }: SettledProps) {
+    const session = useSession();
+    const series = usePage((view) => view.series.name);
+    const everywhere = (): void => {
+        const colour = shifted(toColour(material.tones.base), now);
+        onBack();
+        void session.pin(material, 'base', `#${colour.toString(16).padStart(6, '0')}`);
+    };
+    return (
+        <div className="flex flex-wrap gap-2">
+            <button className="act" disabled={isBlocked} onClick={onBack}>
+                As the palette says
+            </button>
+            <button className="act" disabled={isBlocked} title={`All pages of ${series} follow`} onClick={everywhere}>
+                Change the palette so
+            </button>
+        </div>
+    );
+}
+
+/** Another material in place of this one, on the page or in what is picked. */
+function Exchange({ material }: { material: MaterialState }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const figures = usePage((view) => view.palette.figures);
+    const isBlocked = usePage((view) => !mayFlat(view));
+    const exchange = (id: string): void => {
+        const other = figures.flatMap((figure) => figure.materials).find((one) => one.id === Number(id));
+        if (other !== undefined) session.fill(bench.shiftable(), other);
+    };
+    return (
+        <label className="flex items-center gap-2">
+            <span className="shrink-0">Exchange for</span>
+            <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => exchange(event.target.value)}>
+                <option value="">another material …</option>
+                {figures.map((figure) => (
+                    <Others key={figure.id} figure={figure} but={material.id} />
+                ))}
+            </select>
+        </label>
+    );
+}
+
+function Others({ figure, but }: { figure: FigureState; but: number }) {
+    return (
+        <optgroup label={figure.name}>
+            {figure.materials
+                .filter(({ id }) => id !== but)
+                .map(({ id, name }) => (
+                    <option key={id} value={id}>
+                        {name}
+                    </option>
+                ))}
+        </optgroup>
+    );
+}

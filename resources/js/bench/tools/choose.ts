@@ -1,0 +1,24 @@
+import { gather } from './regions';
+import type { Tool, ToolHost } from './tool';
+
+const choosing = ({ bench }: ToolHost, labels: number[], isMore: boolean): void => {
+    const { chosen } = bench.view;
+    if (!isMore) return bench.set({ chosen: labels });
+    const isAll = labels.every((label) => chosen.includes(label));
+    bench.set({ chosen: isAll ? chosen.filter((label) => !labels.includes(label)) : [...new Set([...chosen, ...labels])] });
+};
+
+export const choose: Tool = {
+    id: 'choose',
+    name: 'Pick',
+    key: 'K',
+    what: 'Click or sweep regions to pick them; Shift adds to them. What can be done with them stands at the right. Esc lets go',
+    cursor: 'crosshair',
+    options: [],
+    sentence: ({ view: { chosen } }) =>
+        chosen.length === 0
+            ? 'Picking regions: click one, or sweep across several'
+            : `${chosen.length === 1 ? 'One region is' : `${chosen.length} regions are`} picked; Shift-click adds, Esc lets go`,
+    begin: (host, point) =>
+        gather(host, point, { drags: true, refuses: () => null, done: (by, labels) => choosing(by, labels, point.shift) }),
+};
