@@ -9,6 +9,9 @@ use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
 use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Page\Region;
+use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Routing\Route as RegisteredRoute;
 use Illuminate\Support\Facades\DB;
@@ -130,6 +133,11 @@ final class PeopleTest extends TestCase
             'cues' => [Role::Owner, Role::Colourist, Role::Flatter],
             'fill.inside' => [Role::Owner, Role::Colourist, Role::Flatter],
             'bridges' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'findings' => Role::cases(),
+            'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'flats.resize' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'flats.lock' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'colour.shift' => [Role::Owner, Role::Colourist],
         ];
         [$series, $page, $material] = $this->series();
         $owner = $this->person('Owner', $series, Role::Owner);
@@ -139,6 +147,7 @@ final class PeopleTest extends TestCase
             $page->forceFill(['holder_id' => $person->id, 'lease' => self::LEASE, 'lease_until' => now()->addHour()])->save();
             $ops = [
                 'fill' => $this->fillOp($material, 1 + $number),
+                'colour.shift' => ['kind' => 'colour.shift', 'id' => 'shiftedhere', 'labels' => [], 'values' => ['material' => $material->id, 'lightness' => 0.05 + 0.05 * $number]],
                 'stroke' => $this->strokeOp($material, 'of'.$role->value.'1'),
                 'pass.change' => ['kind' => 'pass.change', 'id' => 'ofowner1', 'values' => ['opacity' => 0.1 + 0.1 * array_search($role, Role::cases(), true)]],
                 'group' => ['kind' => 'group', 'id' => 'groupof'.$role->value, 'passes' => ['ofowner1'], 'how' => ['isolated' => true, 'mode' => 'normal', 'opacity' => 1]],
@@ -148,6 +157,11 @@ final class PeopleTest extends TestCase
             $ops['ink.draw'] = ['kind' => 'ink.draw', 'strokes' => [['id' => 'lineof'.$role->value, 'stroke' => ['points' => [[10 + $number, 10, 1], [60, 40, 1]], 'weight' => 4]]]];
             $ops['fill.inside'] = ['kind' => 'fill.inside', 'outline' => [[-9, -9], [60000, -9], [60000, 60000], [-9, 60000]], 'figure' => $material->figure_id, 'material' => $number % 2 === 0 ? $material->id : 0, 'unfilled' => false];
             $ops['bridges'] = ['kind' => 'bridges', 'draw' => [402, 100 + 40 * $number, 560, 100 + 40 * $number], 'bridge' => null, 'as' => null];
+            // The page grows with every role: a place that is in the first box whatever its size.
+            $box = (new Sheet(new PageStore($page->refresh())))->find(Region::class, 2) ?? self::fail('the first box');
+            $ops['flats.shape'] = ['kind' => 'flats.shape', 'use' => $number % 2 === 0 ? 'take' : 'add', 'outline' => [[$box->x, $box->y + 40], [$box->x + 9, $box->y + 40], [$box->x + 9, $box->y + 50]], 'pen' => null, 'figure' => $material->figure_id, 'material' => $material->id];
+            $ops['flats.resize'] = ['kind' => 'flats.resize', 'labels' => [3], 'by' => 6 + $number];
+            $ops['flats.lock'] = ['kind' => 'flats.lock', 'labels' => [1], 'locked' => $number % 2 === 0];
             $allowed = fn (string $what): bool => in_array($role, $may[$what], true);
             foreach ($ops as $what => $op) {
                 $this->actingAs($person);
@@ -173,6 +187,7 @@ final class PeopleTest extends TestCase
             $routes = [
                 'clean' => ['POST', "/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
                 'look' => ['POST', "/api/pages/$page->id/drawings/drawing1/look", ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]], 200],
+                'findings' => ['GET', "/api/pages/$page->id/findings", [], 200],
                 'cues' => ['POST', "/api/pages/$page->id/cues", ['dabs' => [[1, $material->id, 1]]], 200],
                 'regions' => ['POST', "/api/pages/$page->id/regions", ['lease' => self::LEASE], 202],
                 'enlarge' => ['POST', "/api/pages/$page->id/enlarge", ['lease' => self::LEASE, 'factor' => 1.5], 202],

@@ -21,6 +21,7 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\DrawingRole;
 use Awning\Core\Page\InkStroke;
@@ -65,7 +66,8 @@ final class StoreTest extends TestCase
     public static function records(): iterable
     {
         yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
-        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998)]];
+        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001')]];
+        yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, -1 / 3, 0.1 + 0.2, 12.5), 'shift00002' => new ColourShift(8)]];
         yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\BridgeKind::Doubtful, 0.125)]];
         yield 'passes' => [RecordKind::Pass, [
             'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
