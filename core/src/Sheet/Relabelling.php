@@ -25,6 +25,8 @@ final class Relabelling
     /** @var array<int, array<int, int>> free pixels that went, by the label they had and the one they have */
     private array $went = [];
 
+    private int $moved = 0;
+
     public function __construct(private readonly Sheet $sheet)
     {
         $this->labels = new LayerWindow($sheet, LayerName::flats());
@@ -78,6 +80,7 @@ final class Relabelling
                 $length += 2;
             }
             $this->count(substr($before, $at, $length), substr($after, $at, $length), substr($free, $at >> 1, $length >> 1));
+            $this->moved += $length >> 1;
             $at += $length;
         }
         $this->labels->write($window, $after);
@@ -92,10 +95,10 @@ final class Relabelling
         }
     }
 
-    /** How many free pixels have another label by now. */
+    /** How many pixels have another label since the records were made true last, those under the ink among them. */
     public function moved(): int
     {
-        return array_sum(array_map(array_sum(...), $this->went));
+        return $this->moved;
     }
 
     /** The regions' records are made true. Those that have no free pixel left are gone; what is left of them under the lines goes with the rest. */
@@ -124,6 +127,7 @@ final class Relabelling
             }
         }
         $this->went = [];
+        $this->moved = 0;
     }
 
     /** All that a region has becomes another's, and its record goes. */
