@@ -135,8 +135,6 @@ final class PeopleTest extends TestCase
             'bridges' => [Role::Owner, Role::Colourist, Role::Flatter],
             'findings' => Role::cases(),
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
-            'flats.resize' => [Role::Owner, Role::Colourist, Role::Flatter],
-            'flats.lock' => [Role::Owner, Role::Colourist, Role::Flatter],
             'colour.shift' => [Role::Owner, Role::Colourist],
         ];
         [$series, $page, $material] = $this->series();
@@ -161,8 +159,6 @@ final class PeopleTest extends TestCase
             $boxes = array_filter((new Sheet(new PageStore($page->refresh())))->all(Region::class), fn (Region $region): bool => ! $region->locked && $region->y > 0);
             $box = array_shift($boxes) ?? self::fail('there is no box');
             $ops['flats.shape'] = ['kind' => 'flats.shape', 'use' => $number % 2 === 0 ? 'take' : 'add', 'outline' => [[$box->x, $box->y + 40], [$box->x + 9, $box->y + 40], [$box->x + 9, $box->y + 50]], 'pen' => null, 'figure' => $material->figure_id, 'material' => $material->id];
-            $ops['flats.resize'] = ['kind' => 'flats.resize', 'labels' => [3], 'by' => 6 + $number];
-            $ops['flats.lock'] = ['kind' => 'flats.lock', 'labels' => [5], 'locked' => $number % 2 === 0];
             $allowed = fn (string $what): bool => in_array($role, $may[$what], true);
             foreach ($ops as $what => $op) {
                 $this->actingAs($person);
