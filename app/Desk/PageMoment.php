@@ -14,8 +14,11 @@ use Illuminate\Support\Facades\DB;
 /** A page and the palette it is coloured with, as they stood together at one moment. */
 final readonly class PageMoment
 {
-    /** @param  array<int, string>  $figures  name by id */
-    private function __construct(public FrozenPage $page, public Palette $palette, public array $figures, public int $revision)
+    /**
+     * @param  array<int, string>  $figures  name by id
+     * @param  array<int, string>  $materials  name by id, with the figure's before it
+     */
+    private function __construct(public FrozenPage $page, public Palette $palette, public array $figures, public array $materials, public int $revision)
     {
     }
 
@@ -28,8 +31,14 @@ final readonly class PageMoment
             $palette = (new SeriesPalette($series))->core();
             // The palette has just loaded them.
             $names = $series->figures->pluck('name', 'id')->all();
+            $materials = [];
+            foreach ($series->figures as $figure) {
+                foreach ($figure->materials as $material) {
+                    $materials[$material->id] = "$figure->name, $material->name";
+                }
+            }
 
-            return new self(new FrozenPage(new PageStore($row)), $palette, $names, $row->revision);
+            return new self(new FrozenPage(new PageStore($row)), $palette, $names, $materials, $row->revision);
         });
         $moment->page->fetch();
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\FlatsFile;
 use App\Desk\LayeredFile;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
@@ -15,14 +14,17 @@ use App\Store\WholeFile;
 use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\RecordKind;
+use Awning\Core\Sheet\FlatsExport;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 
 /** Writes the page as a file to take away: always a new one, at full size. */
 final class Deliver extends PageTask
 {
-    public const FORMATS = ['png', 'tiff', 'jpeg', 'ora', 'flats'];
+    public const FORMATS = ['png', 'tiff', 'jpeg', 'ora', 'flats', 'flats-figures', 'flats-materials'];
 
     public static function line(): string
     {
@@ -36,10 +38,9 @@ final class Deliver extends PageTask
         $moment = PageMoment::of($task->page);
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
         $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
-        if ($format === 'flats') {
+        if (str_starts_with($format, 'flats')) {
             $this->step($task, 40, 'Writing the flats');
-            $bytes = (new FlatsFile($moment))->png();
-            $this->put($task, $moment, $bytes, strlen($bytes), 'flats.png');
+            $this->flats($task, $moment, $format);
 
             return;
         }
@@ -51,10 +52,28 @@ final class Deliver extends PageTask
 
             return;
         }
+        $this->putFile($task, $moment, $format, fn (string $file) => (new LayeredFile($moment))->write($file, $paint, $dpi));
+    }
+
+    private function flats(Task $task, PageMoment $moment, string $format): void
+    {
+        $sheet = new Sheet($moment->page);
+        $flats = new FlatsExport($sheet, (new StackBuilder)->build($sheet, $moment->palette));
+        if ($format === 'flats') {
+            $bytes = $flats->png();
+            $this->put($task, $moment, $bytes, strlen($bytes), 'flats.png');
+        } else {
+            $this->putFile($task, $moment, "$format.ora", fn (string $file) => $format === 'flats-figures' ? $flats->figures($file, $moment->figures) : $flats->materials($file, $moment->materials));
+        }
+    }
+
+    /** @param  callable(string): void  $write  into a file that is not there yet */
+    private function putFile(Task $task, PageMoment $moment, string $ending, callable $write): void
+    {
         $file = sys_get_temp_dir().'/awning-'.Str::random(20).'.ora';
         try {
-            (new LayeredFile($moment))->write($file, $paint, $dpi);
-            $this->put($task, $moment, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file), $format);
+            $write($file);
+            $this->put($task, $moment, fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.'), (int) filesize($file), $ending);
         } finally {
             @unlink($file);
         }

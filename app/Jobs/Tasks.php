@@ -17,7 +17,7 @@ use Illuminate\Validation\ValidationException;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'deliver' => Deliver::class];
+    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class];
 
     /** So many pieces of one person's may wait. */
     private const MOST = 20;
@@ -55,7 +55,7 @@ final class Tasks
         // Waits for a landing that is under way: then the answer is that it is done.
         $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']) === 1;
-        if ($isStopped && $task->kind === 'import') {
+        if ($isStopped && in_array($task->kind, ['import', 'take'], true)) {
             (new Originals)->forget($task);
         }
 

@@ -10,13 +10,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * Work that takes longer than a request, with its progress.
  *
+ * @phpstan-type TakenRow array{colour: string, share: float, verdict: 'exact'|'near'|'new', difference: ?float, material: ?int, labels: list<int>}
+ * @phpstan-type TakenReport array{name: string, right: int, down: int, rows: list<TakenRow>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport}
  *
  * @property int $id
  * @property int $page_id
  * @property int $user_id
- * @property 'import'|'clean'|'regions'|'enlarge'|'deliver' $kind
+ * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver' $kind
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message
@@ -27,16 +29,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?int $job_id the queue's number for it
  * @property ?string $worker the process that works on it
  * @property ?TaskQuestion $question what the person must decide first
+ * @property ?TakenReport $report what came of it that a person settles
  * @property ?\Illuminate\Support\Carbon $created_at
  * @property Page $page
  * @property User $user
  */
 final class Task extends Model
 {
-    protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question'];
+    protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question', 'report'];
 
     /** @var array<string, string> */
-    protected $casts = ['input' => 'array', 'question' => 'array'];
+    protected $casts = ['input' => 'array', 'question' => 'array', 'report' => 'array'];
 
     /** @return BelongsTo<Page, $this> */
     public function page(): BelongsTo
@@ -64,6 +67,7 @@ final class Task extends Model
             'download' => $this->state === 'done' && $this->result_path !== null ? "/deliveries/$this->id" : null,
             'name' => $this->result_name,
             'question' => $this->state === 'failed' ? $this->question : null,
+            'report' => $this->state === 'done' ? $this->report : null,
         ];
     }
 }

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Flats\ColourRegions;
 use Awning\Core\Flats\ColourTaker;
 use Awning\Core\Flats\CueSpread;
+use Awning\Core\Flats\FlatsAlignment;
 use Awning\Core\Flats\FlatsPicture;
 use Awning\Core\Flats\RegionColours;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Flats\TakenColour;
+use Awning\Core\Flats\TakenFlats;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
@@ -152,5 +155,60 @@ final class FlatColourTest extends TestCase
         $of = fn (?float $difference): string => (new TakenColour(new Rgb(1, 2, 3), new Rgb(1, 2, 3), $difference, 0.1))->verdict();
         self::assertSame(['exact', 'near', 'near', 'new', 'new'], [$of(1.0), $of(1.01), $of(5.0), $of(5.01), $of(null)]);
         self::assertCount(1, (new ColourTaker)->take(new Paint(4, 3, str_repeat("\x09", 12), str_repeat("\x08", 12), str_repeat("\x07", 12), str_repeat("\xff", 12)))->colours, 'a picture too small to tell');
+    }
+
+    /** @param  list<string>  $rows  a digit a pixel: the number of the colour, from 1 */
+    private function taken(array $rows, int $colours): TakenFlats
+    {
+        $index = implode('', array_map(fn (string $digit): string => chr((int) $digit), str_split(implode('', $rows))));
+
+        return new TakenFlats(strlen($rows[0]), count($rows), $index, array_map(fn (int $i): TakenColour => new TakenColour(new Rgb(40 * $i, 9, 9), new Rgb(40 * $i, 9, 9), null, 0.1), range(1, $colours)));
+    }
+
+    public function test_each_connected_area_of_a_colour_is_a_region(): void
+    {
+        $ink = new Plane(6, 4, str_repeat("\0", 8)."\xff".str_repeat("\0", 15));
+        $areas = ColourRegions::of($this->taken(['112211', '112211', '222222', '333111'], 3), $ink);
+        self::assertSame([0, 0, 0, 1, 2], array_values($areas->colours), 'three areas of the first colour, one of the second, one of the third');
+        $at = fn (int $x, int $y): int => $areas->labels->at($x, $y);
+        self::assertSame($at(0, 0), $at(1, 1));
+        self::assertCount(5, array_unique([$at(0, 0), $at(5, 0), $at(5, 3), $at(2, 0), $at(0, 3)]));
+        self::assertSame($at(2, 0), $at(0, 2));
+        self::assertSame([4, 4, 3, 9, 3], array_map(fn (int $label): int => $areas->regions[$label]->area, [$at(0, 0), $at(5, 0), $at(5, 3), $at(2, 0), $at(0, 3)]), 'the inked pixel is not free');
+        foreach ($areas->regions as $label => $region) {
+            self::assertSame($label, $at($region->x, $region->y));
+        }
+    }
+
+    public function test_their_picture_is_moved_to_where_its_borders_lie_under_the_lines(): void
+    {
+        $width = 240;
+        $height = 190;
+        $ink = $index = '';
+        // Two boxes of unlike size, so that only one place fits; their picture is 13 px too far left and 9 too low.
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $edge = fn (int $l, int $t, int $r, int $b): int => min($x - $l, $r - $x, $y - $t, $b - $y);
+                $line = abs($edge(40, 50, 120, 130)) < 2 || abs($edge(140, 70, 200, 110)) < 2;
+                $ink .= $line ? "\xff" : "\0";
+                [$ox, $oy] = [$x + 13, $y - 9];
+                $inside = fn (int $l, int $t, int $r, int $b): bool => $ox >= $l && $ox < $r && $oy >= $t && $oy < $b;
+                $index .= $inside(40, 50, 120, 130) ? "\x02" : ($inside(140, 70, 200, 110) ? "\x03" : "\x01");
+            }
+        }
+        $theirs = new TakenFlats($width, $height, $index, $this->taken(['1'], 3)->colours);
+        $offset = (new FlatsAlignment)->find($theirs, new Plane($width, $height, $ink));
+        self::assertEqualsWithDelta([13, -9], $offset, 1);
+        self::assertSame([0, 0], (new FlatsAlignment)->find($theirs, Plane::filled($width, $height, 0)), 'without lines nothing fits better');
+    }
+
+    public function test_a_moved_picture_goes_on_beyond_its_edges(): void
+    {
+        $theirs = $this->taken(['123', '231'], 3);
+        $rows = fn (TakenFlats $flats): array => str_split(implode('', array_map(fn (string $byte): string => (string) ord($byte), str_split($flats->index))), $flats->width);
+        self::assertSame(['11233', '11233', '22311', '22311'], $rows($theirs->on(5, 4, 1, 1)));
+        self::assertSame(['3111', '3111'], $rows($theirs->on(4, 2, -1, -1)));
+        self::assertSame(['12', '23'], $rows($theirs->on(2, 2, 0, 0)));
+        self::assertSame(['33'], $rows($theirs->on(2, 1, -9, 0)));
     }
 }

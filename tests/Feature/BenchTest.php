@@ -86,9 +86,15 @@ final class BenchTest extends TestCase
         self::assertSame([...$tones['base']->parts(), 255], $flats->at(130, 120), 'without the shade');
         self::assertSame($flats->at(130, 120), $flats->at(43, 200), 'under the line, too');
         self::assertSame([0, 0], [$flats->at(300, 200)[3], $flats->at(5, 5)[3]], 'see-through where nothing is filled');
+        foreach (['flats-figures' => ['Oda Brack'], 'flats-materials' => ['Oda Brack, oilskin']] as $format => $names) {
+            $layered = new OpenRasterFile($picture($format));
+            self::assertSame($names, array_map(fn ($layer): string => $layer->name, $layered->root->children));
+            self::assertSame([...$tones['base']->parts(), 255], (new OpenRasterRenderer($layered))->render()->at(130, 120));
+            self::assertSame(0, (new OpenRasterRenderer($layered))->render()->at(300, 200)[3]);
+        }
         self::assertSame(600, (new ImageReader)->read($picture('tiff'))->width());
         self::assertSame(600, (new ImageReader)->read($picture('jpeg'))->width());
-        self::assertCount(5, Storage::disk('works')->files("deliveries/$page->id"), 'always a new file');
+        self::assertCount(7, Storage::disk('works')->files("deliveries/$page->id"), 'always a new file');
     }
 
     public function test_everything_can_be_undone_step_by_step_and_done_again(): void

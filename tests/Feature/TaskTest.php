@@ -22,9 +22,12 @@ use App\Models\Task;
 use App\Models\User;
 use App\Store\FrozenPage;
 use App\Store\PageStore;
+use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Region;
 use Awning\Core\Sheet\OneHand;
 use Awning\Core\Sheet\Ops\FillRegions;
+use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
@@ -232,5 +235,73 @@ final class TaskTest extends TestCase
         $disk->put($original->path, strrev($whole));
         $this->import($this->page, $this->user);
         self::assertSame($whole, $disk->get($original->path), 'as long, and another');
+    }
+
+    /** Their picture: the first box in our oilskin's own colour, the second in none of ours, the third almost ours. */
+    private function theirFlats(int $width = 600, int $height = 400, int $right = 0, int $down = 0): string
+    {
+        $pixels = '';
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                [$atX, $atY] = $right === 0 ? [$x * 600 / $width, $y * 400 / $height] : [$x + $right, $y + $down];
+                $isBox = fn (int $left, int $right): bool => $atX >= $left && $atX < $right && $atY >= 62 && $atY < 338;
+                $pixels .= $isBox(42, 198) ? "\xe0\xa9\x3a" : ($isBox(222, 378) ? "\x33\x55\xaa" : ($isBox(402, 558) ? "\xe8\xb9\x5c" : "\xff\xff\xff"));
+            }
+        }
+
+        return (new PngWriter)->rgb($width, $height, $pixels, 300);
+    }
+
+    private function takeOver(string $bytes): Task
+    {
+        $answer = $this->actingAs($this->user)->postJson("/api/pages/{$this->page->id}/take", ['lease' => self::LEASE, 'flats' => $this->upload($bytes, 'flats.png')])->assertStatus(202);
+
+        return $this->workOn(Task::query()->findOrFail($answer->json('id')));
+    }
+
+    private function materialAt(int $x, int $y): int
+    {
+        $sheet = new Sheet(new PageStore($this->page->refresh()));
+
+        return $sheet->find(Region::class, $sheet->labelAt($x, $y))->material ?? -1;
+    }
+
+    public function test_somebodys_flats_become_the_regions_and_what_is_unknown_is_told(): void
+    {
+        foreach ([[600, 400], [300, 200]] as [$width, $height]) {
+            $task = $this->takeOver($this->theirFlats($width, $height));
+            self::assertSame('done', $task->state, $task->message);
+            self::assertSame([$this->material->id, 0, $this->material->id, 0], [$this->materialAt(120, 200), $this->materialAt(300, 200), $this->materialAt(480, 200), $this->materialAt(10, 10)]);
+            $rows = array_column($task->toClient()['report']['rows'] ?? [], null, 'colour');
+            self::assertSame(['exact', 'new', 'near', 'new'], array_map(fn (string $colour): string => $rows[$colour]['verdict'], ['#e0a93a', '#3355aa', '#e8b95c', '#ffffff']));
+            self::assertSame([$this->material->id, null], [$rows['#e0a93a']['material'], $rows['#3355aa']['material']]);
+            self::assertEqualsWithDelta(156 * 276 / 240_000, $rows['#3355aa']['share'], 0.01);
+            $sheet = new Sheet(new PageStore($this->page->refresh()));
+            self::assertSame([$sheet->labelAt(300, 200)], $rows['#3355aa']['labels']);
+            self::assertSame($sheet->labelAt(300, 200), $sheet->labelAt(225, 66), 'to the border, the line on it as well');
+            $this->undo($this->page)->assertOk();
+            self::assertSame(0, $this->materialAt(120, 200));
+        }
+    }
+
+    public function test_a_picture_that_lies_elsewhere_is_moved_under_the_lines(): void
+    {
+        $task = $this->takeOver($this->theirFlats(560, 410, 22, -14));
+        self::assertSame('done', $task->state, $task->message);
+        self::assertEqualsWithDelta([22, -14], [$task->report['right'] ?? null, $task->report['down'] ?? null], 2);
+        self::assertSame([$this->material->id, 0], [$this->materialAt(46, 68), $this->materialAt(300, 200)]);
+    }
+
+    public function test_flats_are_not_taken_over_what_is_locked_nor_from_what_is_no_picture(): void
+    {
+        $label = (new Sheet(new PageStore($this->page)))->labelAt(120, 200);
+        $this->actingAs($this->user)->op($this->page, ['kind' => 'flats.lock', 'labels' => [$label], 'locked' => true])->assertOk();
+        $task = $this->takeOver($this->theirFlats());
+        self::assertSame('failed', $task->state);
+        self::assertStringContainsString('Unlock them first', $task->message);
+        $entries = $this->entries();
+        $this->postJson("/api/pages/{$this->page->id}/take", ['lease' => self::LEASE, 'flats' => $this->upload('no picture', 'flats.png')])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/take", ['lease' => 'somebodyelse0', 'flats' => $this->upload($this->theirFlats(), 'flats.png')])->assertStatus(409);
+        self::assertSame($entries, $this->entries());
     }
 }

@@ -80,6 +80,19 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'clean', $input, $request->lease()));
     }
 
+    /** Takes over somebody's flats from a picture. */
+    public function take(HolderRequest $request, Page $page, Originals $originals): JsonResponse
+    {
+        Lease::check($page, $request->person(), $request->lease());
+        $request->validate(['flats' => 'required|file|max:'. 1024 * (int) config('awning.upload_megabytes')]);
+        $file = $request->file('flats');
+        abort_unless($file instanceof UploadedFile, 422);
+        ImageHeader::of($file->path());
+        $original = $originals->keep($page, $request->person(), $file->path(), $file->getClientOriginalName());
+
+        return $this->begun($this->tasks->begin($page, $request->person(), 'take', ['original' => $original->id], $request->lease()));
+    }
+
     public function regions(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());

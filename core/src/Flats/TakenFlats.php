@@ -17,6 +17,19 @@ final readonly class TakenFlats
     {
     }
 
+    /** On a page of another size, so far right and down; where their picture does not reach, its nearest pixels go on. */
+    public function on(int $width, int $height, int $right, int $down): self
+    {
+        $index = '';
+        for ($y = 0; $y < $height; $y++) {
+            $row = substr($this->index, max(0, min($this->height - 1, $y - $down)) * $this->width, $this->width);
+            $index .= $right >= 0 ? substr(str_repeat($row[0], $right).$row.str_repeat($row[-1], max(0, $width - $this->width - $right)), 0, $width)
+                : substr(str_pad(substr($row, min(-$right, $this->width - 1)), $width, $row[-1]), 0, $width);
+        }
+
+        return new self($width, $height, $index, $this->colours);
+    }
+
     /** At another size, each pixel that of the nearest place. */
     public function scaled(int $width, int $height): self
     {

@@ -154,6 +154,12 @@ export const api = {
         form.set('scan', scan);
         return json<TaskState>('POST', `/api/pages/${id}/import`, form);
     },
+    takeFlats(id: number, lease: string, flats: File): Promise<TaskState> {
+        const form = new FormData();
+        form.set('lease', lease);
+        form.set('flats', flats);
+        return json<TaskState>('POST', `/api/pages/${id}/take`, form);
+    },
     importWaiting: (id: number, lease: string, original: number, how: ImportData) =>
         json<TaskState>('POST', `/api/pages/${id}/import`, { lease, original, ...how }),
     clean: (id: number, lease: string, drawing: string, clean: CleanData, place: PlacementData) =>

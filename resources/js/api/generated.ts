@@ -165,9 +165,13 @@ export type StraysInput = { places: PlaceData[] };
 
 export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
 
+export type TakenReport = { name: string; right: number; down: number; rows: TakenRow[] };
+
+export type TakenRow = { colour: string; share: number; verdict: 'exact' | 'near' | 'new'; difference: number | null; material: number | null; labels: number[] };
+
 export type TaskQuestion = { kind: 'cut'; share: number; original: number };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null };
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

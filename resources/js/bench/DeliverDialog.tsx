@@ -9,6 +9,8 @@ const FORMATS = [
     { format: 'jpeg', name: 'JPEG', use: 'for the web, small' },
     { format: 'ora', name: 'OpenRaster', use: 'with its layers, for other programs' },
     { format: 'flats', name: 'Flats alone', use: 'a PNG of the base colours, nothing smoothed' },
+    { format: 'flats-figures', name: 'Flats by figure', use: 'OpenRaster, a layer for each figure' },
+    { format: 'flats-materials', name: 'Flats by material', use: 'OpenRaster, a layer for each material' },
 ];
 
 export function DeliverDialog({ onClose }: { onClose: () => void }) {
@@ -26,7 +28,7 @@ export function DeliverDialog({ onClose }: { onClose: () => void }) {
             <ul className="flex flex-col gap-2">
                 {FORMATS.map(({ format, name, use }) => (
                     <li key={format} className="flex items-center gap-3">
-                        <button className="act w-32 justify-center" onClick={() => take(format)}>
+                        <button className="act w-40 justify-center" onClick={() => take(format)}>
                             {name}
                         </button>
                         <span className="quiet">{use}</span>

@@ -3,7 +3,14 @@ import type { TaskState } from '../api/generated';
 import { isGoing } from '../page/tasks';
 import { usePage, useSession } from './model/context';
 
-const WHAT = { import: 'Importing', clean: 'Cleaning', regions: 'Regions', enlarge: 'Enlarging', deliver: 'Delivering' };
+const WHAT = {
+    import: 'Importing',
+    clean: 'Cleaning',
+    regions: 'Regions',
+    enlarge: 'Enlarging',
+    take: 'Taking over',
+    deliver: 'Delivering',
+};
 
 export function TaskBar() {
     const task = usePage((view) => view.task);

@@ -18,6 +18,7 @@ import type {
     ShapeInput,
     ShapeUse,
     ShiftData,
+    TakenRow,
     TaskState,
     Tone,
 } from '../api/generated';
@@ -384,6 +385,37 @@ export class PageSession {
 
     findRegions(): Promise<TaskState | null> {
         return this.begin(() => api.findRegions(this.view.id, this.lease.token));
+    }
+
+    /** Takes over somebody's flats from a picture; what its colours were matched to is kept to be settled. */
+    async takeFlats(flats: File): Promise<void> {
+        const task = await this.begin(() => api.takeFlats(this.view.id, this.lease.token, flats));
+        if (task?.state === 'done') this.store.setState({ taken: task.report });
+    }
+
+    /** Settles a row of what was taken over: its regions are of a material. */
+    settleTaken(row: TakenRow, material: MaterialState): void {
+        this.fill(row.labels, material);
+        const { taken } = this.view;
+        if (taken === null) return;
+        const rows = taken.rows.map((one) => (one.colour === row.colour ? { ...one, material: material.id } : one));
+        this.store.setState({ taken: { ...taken, rows } });
+    }
+
+    /** A new material of a figure, in a colour that was taken over. */
+    async addMaterial(figure: number, name: string, base: string): Promise<MaterialState | null> {
+        try {
+            const { id, palette } = await api.addMaterial(this.view.series.id, figure, name, base, randomId(20));
+            this.update({ palette });
+            return palette.figures.flatMap(({ materials }) => materials).find((material) => material.id === id) ?? null;
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
+    }
+
+    forgetTaken(): void {
+        this.store.setState({ taken: null });
     }
 
     enlarge(factor: number): Promise<TaskState | null> {

@@ -9,6 +9,7 @@ import type {
     Role,
     SeriesHead,
     SizeData,
+    TakenReport,
     TaskState,
     WaitingScan,
 } from '../api/generated';
@@ -36,6 +37,8 @@ export interface PageView {
     unsent: number;
     task: TaskState | null;
     message: string | null;
+    /** What colours that were taken over were matched to, until they are settled. */
+    taken: TakenReport | null;
 }
 
 export type PageStore = StoreApi<PageView>;
@@ -49,6 +52,7 @@ export function createPageStore(state: PageStateData): PageStore {
         unsent: 0,
         task: null,
         message: null,
+        taken: null,
     }));
 }
 

@@ -105,6 +105,7 @@ describe('long work', () => {
         message: 'Reading',
         download: null,
         name: null,
+        report: null,
         question: null,
         ...more,
     });

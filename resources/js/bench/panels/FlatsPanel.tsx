@@ -12,6 +12,7 @@ import { ChosenPart } from './ChosenPart';
 import { ColourPart } from './ColourPart';
 import { CuesPart } from './CuesPart';
 import { FindingsPart } from './FindingsPart';
+import { TakePart } from './TakePart';
 import { ValueBar } from './ValueBar';
 
 export function FlatsPanel() {
@@ -32,6 +33,7 @@ export function FlatsPanel() {
             <Figures />
             <BridgesPart />
             <FindingsPart />
+            <TakePart />
         </Panel>
     );
 }

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Desk\PageDesk;
+use App\Desk\SeriesPalette;
+use App\Models\Original;
+use App\Models\Task;
+use App\Store\ChildDecoder;
+use App\Store\Originals;
+use App\Store\PageStore;
+use Awning\Core\Codec\Picture;
+use Awning\Core\Codec\UnreadableImage;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Flats\ColourRegions;
+use Awning\Core\Flats\ColourTaker;
+use Awning\Core\Flats\FlatsAlignment;
+use Awning\Core\Flats\TakenColour;
+use Awning\Core\Flats\TakenFlats;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\TakeFlats;
+use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * Takes over a picture of flat colours: finds the colours that are meant, lays them under the lines, matches them to the
+ * palette, and tells of each what it was matched to, so that a person can settle the rest.
+ *
+ * @phpstan-import-type TakenRow from Task
+ */
+final class TakeOver extends PageTask
+{
+    /** Pictures whose sides are in proportion to the page's within this are scaled to it. */
+    private const PROPORTION = 0.01;
+
+    public static function line(): string
+    {
+        return 'long';
+    }
+
+    protected function work(Task $task): void
+    {
+        $sheet = new Sheet(new PageStore($task->page));
+        $size = $sheet->size();
+        $original = Original::query()->where('page_id', $task->page_id)->findOrFail($task->input['original'] ?? 0);
+        $this->step($task, 5, 'Reading the flats');
+        $picture = $this->picture($task, $original);
+        $this->step($task, 20, 'Finding their colours');
+        $palette = (new SeriesPalette($task->page->series))->core();
+        $bases = self::bases($palette);
+        $taken = (new ColourTaker(array_values($bases)))->take($picture->paint);
+        unset($picture);
+        $this->step($task, 55, 'Laying them under the lines');
+        $ink = new Plane($size->width, $size->height, $sheet->layer(LayerName::ink()));
+        [$taken, $right, $down] = self::placed($taken, $size, $ink);
+        try {
+            $areas = ColourRegions::of($taken, $ink);
+        } catch (\RangeException $error) {
+            throw new OpRefused($error->getMessage(), 0, $error);
+        }
+        $materials = array_map(fn (TakenColour $colour): ?int => self::materialOf($colour, $bases), $taken->colours);
+        $regions = [];
+        foreach ($areas->regions as $label => $region) {
+            $material = $materials[$areas->colours[$label]];
+            $regions[$label] = $material === null ? $region : $region->filled($palette->figureOf[$material], $material);
+        }
+        $task->forceFill(['report' => ['name' => $original->name, 'right' => $right, 'down' => $down, 'rows' => self::rows($taken, $materials, $areas)]])->save();
+        $this->step($task, 80, 'Putting them on the page');
+        (new PageDesk)->land($task, new TakeFlats($original->name, $areas->labels, $regions));
+    }
+
+    private function picture(Task $task, Original $original): Picture
+    {
+        $originals = new Originals;
+        try {
+            return $originals->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read($file, fn () => $this->step($task, 5, 'Reading the flats'), false, 1));
+        } catch (UnreadableImage $error) {
+            $originals->forget($task);
+            throw $error;
+        }
+    }
+
+    /** @return array<int, Rgb> base colours by material */
+    private static function bases(Palette $palette): array
+    {
+        return array_map(fn (array $tones): Rgb => new Rgb($tones['base'] >> 16 & 255, $tones['base'] >> 8 & 255, $tones['base'] & 255), $palette->materials);
+    }
+
+    /**
+     * In proportion to the page they are scaled to it; else they are moved to where their borders lie under the lines.
+     *
+     * @return array{TakenFlats, int, int} and how far right and down
+     */
+    private static function placed(TakenFlats $taken, PageSize $size, Plane $ink): array
+    {
+        $proportion = $taken->width * $size->height / ($taken->height * $size->width);
+        if (abs($proportion - 1) <= self::PROPORTION && ($taken->width !== $size->width || $taken->height !== $size->height)) {
+            $taken = $taken->scaled($size->width, $size->height);
+        }
+        [$right, $down] = (new FlatsAlignment)->find($taken, $ink);
+
+        return [$taken->on($size->width, $size->height, $right, $down), $right, $down];
+    }
+
+    /** @param  array<int, Rgb>  $bases */
+    private static function materialOf(TakenColour $colour, array $bases): ?int
+    {
+        if ($colour->verdict() === 'new') {
+            return null;
+        }
+        foreach ($bases as $material => $base) {
+            if ($base->number() === $colour->ours->number()) {
+                return $material;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array<int, ?int>  $materials  by colour
+     * @return list<TakenRow>
+     */
+    private static function rows(TakenFlats $taken, array $materials, ColourRegions $areas): array
+    {
+        $labels = [];
+        foreach ($areas->colours as $label => $colour) {
+            $labels[$colour][] = $label;
+        }
+        $rows = [];
+        foreach ($taken->colours as $number => $colour) {
+            $rows[] = [
+                'colour' => $colour->theirs->hex(), 'share' => round($colour->share, 5), 'verdict' => $colour->verdict(),
+                'difference' => $colour->difference === null ? null : round($colour->difference, 2), 'material' => $materials[$number], 'labels' => $labels[$number] ?? [],
+            ];
+        }
+        usort($rows, fn (array $a, array $b): int => $b['share'] <=> $a['share']);
+
+        return $rows;
+    }
+}
