@@ -26,6 +26,9 @@ final class FindRegions extends PageTask
         $this->step($task, 20, 'Finding the regions');
         $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)));
         $this->step($task, 80, 'Laying them on the page');
-        (new PageDesk)->land($task, new LayInk('Find the regions', null, $flats));
+        $op = new LayInk('Find the regions', null, $flats);
+        $told = $op->told($sheet);
+        (new PageDesk)->land($task, $op);
+        $task->say($told);
     }
 }

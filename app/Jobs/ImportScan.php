@@ -71,23 +71,15 @@ final class ImportScan extends PageTask
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
-        $displaced = $op->displaced(new Sheet(new PageStore($task->page)));
+        $told = $op->told(new Sheet(new PageStore($task->page)));
         (new PageDesk)->land($task, $op);
-        $this->say($task, array_filter([
+        $task->say(implode(' ', array_filter([
             $source->pictures > 1 && ! $isAgain ? "Picture $number of {$source->pictures} in the file was taken; Place takes another." : '',
-            $displaced > 0 ? ($displaced === 1 ? 'One region that was filled has' : "$displaced regions that were filled have").' no place of its own in the new lines; look at what is unfilled.' : '',
+            $told,
             $flats->isNoise ? 'The page has no lines that could bound anything: it is one region. Drop larger specks, or raise "Paper ends at".' : '',
             $scan->isNearlyEmpty() ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink from".' : '',
             $scan->edge?->isSure === false ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s corners.' : '',
-        ]));
-    }
-
-    /** @param  array<int, string>  $sentences  what the person should know of what was done */
-    private function say(Task $task, array $sentences): void
-    {
-        if ($sentences !== []) {
-            Task::query()->whereKey($task->id)->update(['message' => mb_substr(implode(' ', $sentences), 0, 400)]);
-        }
+        ])));
     }
 
     private function original(Task $task, ?Drawing $before): Original

@@ -59,6 +59,14 @@ final class Task extends Model
         self::query()->whereKey($this->id)->where('state', 'working')->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
     }
 
+    /** What the person should know of what was done; nothing where the text is empty. */
+    public function say(string $text): void
+    {
+        if ($text !== '') {
+            self::query()->whereKey($this->id)->update(['message' => mb_substr($text, 0, 400)]);
+        }
+    }
+
     /** @return TaskState */
     public function toClient(): array
     {

@@ -12,6 +12,7 @@ use Awning\Core\Flats\FlatsAlignment;
 use Awning\Core\Flats\FlatsPicture;
 use Awning\Core\Flats\RegionColours;
 use Awning\Core\Flats\RegionGraph;
+use Awning\Core\Flats\RegionMatch;
 use Awning\Core\Flats\TakenColour;
 use Awning\Core\Flats\TakenFlats;
 use Awning\Core\Raster\Labels;
@@ -210,5 +211,25 @@ final class FlatColourTest extends TestCase
         self::assertSame(['3111', '3111'], $rows($theirs->on(4, 2, -1, -1)));
         self::assertSame(['12', '23'], $rows($theirs->on(2, 2, 0, 0)));
         self::assertSame(['33'], $rows($theirs->on(2, 1, -9, 0)));
+    }
+
+    public function test_regions_are_what_they_overlap_most_and_what_parts_or_flows_together_is_told(): void
+    {
+        $wide = fn (string $row): string => implode('', array_map(fn (string $letter): string => str_repeat($letter, 10), str_split($row)));
+        // A (old) lies in two parts, P and Q; C and D (old) flow together to R; B is S, moved by a column; E is new ground.
+        $before = $this->labels(array_fill(0, 10, $wide('AAAABBCCDD')));
+        $after = $this->labels(array_fill(0, 10, $wide('PPQQQSRRRR')));
+        $match = RegionMatch::of($before, $after);
+        $number = fn (string $letter): int => ord($letter) - 64;
+        self::assertSame([$number('A'), $number('A'), $number('B'), $number('C')], array_map(fn (string $letter): ?int => $match->before($number($letter)), ['P', 'Q', 'S', 'R']), 'of equals the one with the smaller number');
+        self::assertSame([$number('A') => [$number('P'), $number('Q')]], $match->split());
+        self::assertSame([$number('R') => [$number('C'), $number('D')]], $match->merged());
+        self::assertNull($match->before(999));
+        self::assertSame([], RegionMatch::of($before, $before)->split());
+        self::assertSame([], RegionMatch::of($before, $before)->merged());
+        // A sliver that an edge left behind parts nothing.
+        $sliver = $this->labels([...array_fill(0, 3, $wide('AAAABBCCDD')), ...array_fill(0, 7, $wide('AAAABBCCDD'))]);
+        self::assertSame([], RegionMatch::of($before, $this->labels(array_fill(0, 10, str_repeat('Z', 3).substr($wide('AAAABBCCDD'), 3))))->split());
+        self::assertSame([], RegionMatch::of($before, $sliver)->merged());
     }
 }

@@ -639,7 +639,7 @@ final class SheetTest extends TestCase
         Lanczos::enlarged($step, 39, 30);
     }
 
-    public function test_what_finds_no_place_in_new_flats_is_counted(): void
+    public function test_what_flows_together_in_new_flats_is_told(): void
     {
         $this->apply($this->ink(520, 301, 4));
         $labels = array_map(fn (int $x): int => (new Sheet($this->source))->labelAt($x, 100), [60, 200, 320]);
@@ -647,9 +647,9 @@ final class SheetTest extends TestCase
             $this->apply(new FillRegions([$label], 3, 7 + $i));
         }
         $same = (new FlatsFinder)->find(new Plane(520, 301, (new Sheet($this->source))->layer(LayerName::ink())));
-        self::assertSame(0, (new LayInk('Again', null, $same))->displaced(new Sheet($this->source)));
+        self::assertSame('', (new LayInk('Again', null, $same))->told(new Sheet($this->source)));
         $none = (new FlatsFinder)->find(Plane::filled(520, 301, 0));
-        self::assertSame(2, (new LayInk('Empty', null, $none))->displaced(new Sheet($this->source)), 'the one region that is left takes the fill of one');
+        self::assertStringContainsString('flow together in one place', (new LayInk('Empty', null, $none))->told(new Sheet($this->source)));
         $this->apply(new LayInk('Again', null, $same));
         self::assertSame([7, 8, 9], array_map(fn (int $x): int => (new Sheet($this->source))->find(Region::class, (new Sheet($this->source))->labelAt($x, 100))->material ?? 0, [60, 200, 320]));
     }

@@ -87,13 +87,15 @@ final readonly class FlatsAlignment
     private function best(array $places, Plane $ink, array $round, int $reach, int $step): array
     {
         $under = [];
+        $most = 0.0;
         for ($down = $round[1] - $reach; $down <= $round[1] + $reach; $down += $step) {
             for ($right = $round[0] - $reach; $right <= $round[0] + $reach; $right += $step) {
                 $under["$right $down"] = $this->inkUnder($places, $ink, $right, $down);
+                $most = max($most, $under["$right $down"]);
             }
         }
         // A line is as good a place all across it: the middle of the best places is meant.
-        $least = 0.995 * max($under);
+        $least = 0.995 * $most;
         $best = array_map(fn (string $at): array => array_map(intval(...), explode(' ', $at)), array_keys(array_filter($under, fn (float $share): bool => $share >= $least)));
 
         return [(int) round(array_sum(array_column($best, 0)) / count($best)), (int) round(array_sum(array_column($best, 1)) / count($best))];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Flats\FlatsResult;
+use Awning\Core\Flats\RegionMatch;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\Drawing;
@@ -14,6 +15,8 @@ use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
@@ -124,38 +127,55 @@ final readonly class LayInk implements Op
         return $decided;
     }
 
-    /** How many regions that were filled do not find their place again in the flats that are laid. */
-    public function displaced(Sheet $sheet): int
-    {
-        $filled = array_filter($sheet->all(Region::class), fn (Region $region): bool => $region->material !== 0);
-        if ($filled === []) {
-            return 0;
-        }
-        $after = $this->withFills($sheet);
-        $labels = $this->flats->labels;
-        $found = array_filter($filled, function (Region $region) use ($after, $labels): bool {
-            $isOn = $region->x < $labels->width && $region->y < $labels->height;
-            $now = $isOn ? $after[$labels->at($region->x, $region->y)] ?? null : null;
-
-            return $now !== null && $now->figure === $region->figure && $now->material === $region->material;
-        });
-
-        return count($filled) - count($found);
-    }
-
-    /** @return array<int, Region> the regions found, with what now lies there filled as it was */
-    private function withFills(Sheet $sheet): array
+    /** In words, what became of regions that were filled: how many lie in parts now, and how many with others; empty when none. */
+    public function told(Sheet $sheet): string
     {
         $before = $sheet->all(Region::class);
-        if ($before === []) {
+        $match = $this->match($sheet);
+        if ($match === null) {
+            return '';
+        }
+        $isFilled = fn (int $label): bool => isset($before[$label]) && $before[$label]->isFilled();
+        $split = array_filter($match->split(), $isFilled, ARRAY_FILTER_USE_KEY);
+        $merged = array_filter($match->merged(), function (array $labels) use ($before, $isFilled): bool {
+            $materials = array_map(fn (int $label): int => $before[$label]->material ?? 0, array_filter($labels, $isFilled));
+
+            return count(array_unique($materials)) > 1;
+        });
+        $say = fn (int $count, string $one, string $many): string => $count === 0 ? '' : ($count === 1 ? $one : sprintf($many, $count));
+
+        return trim($say(count($split), 'One filled region lies in parts now; each has its fill.', '%d filled regions lie in parts now; each part has the fill.')
+            .' '.$say(count($merged), 'Regions of different materials flow together in one place; the larger one’s fill is kept.', 'Regions of different materials flow together in %d places; the larger one’s fill is kept.'));
+    }
+
+    /** @return array<int, Region> the regions found, each filled as the one it overlaps most was */
+    private function withFills(Sheet $sheet): array
+    {
+        $match = $this->match($sheet);
+        if ($match === null) {
             return $this->flats->regions;
         }
+        $before = $sheet->all(Region::class);
+        $regions = [];
+        foreach ($this->flats->regions as $label => $region) {
+            $old = $before[$match->before($label) ?? 0] ?? null;
+            $regions[$label] = $old === null ? $region : $region->like($old);
+        }
 
-        return array_map(function (Region $region) use ($before, $sheet): Region {
-            $old = $before[$sheet->labelAt($region->x, $region->y)] ?? null;
+        return $regions;
+    }
 
-            return $old === null ? $region : $region->like($old);
-        }, $this->flats->regions);
+    /** Null when there was nothing before. A page that takes another size is compared corner by corner. */
+    private function match(Sheet $sheet): ?RegionMatch
+    {
+        if ($sheet->isEmpty() || $sheet->all(Region::class) === []) {
+            return null;
+        }
+        $labels = $this->flats->labels;
+        $size = $sheet->size();
+        $before = new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
+
+        return RegionMatch::of($before->crop(new Rect(0, 0, $labels->width, $labels->height)), $labels);
     }
 
     /**
