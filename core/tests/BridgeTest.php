@@ -181,7 +181,7 @@ final class BridgeTest extends TestCase
             return false;
         });
         $components = Components::of(Runs::of($plane->data, 400, 400, "\0"));
-        self::assertCount($components->count(), (new FlatsFinder(0, 1))->find($plane)->regions);
+        self::assertCount($components->count(), (new FlatsFinder(0, 1, 0))->find($plane)->regions);
         self::assertGreaterThan(300, $components->count());
     }
 

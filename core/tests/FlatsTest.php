@@ -298,4 +298,47 @@ final class FlatsTest extends TestCase
 
         return is_int($value) ? $value : 0;
     }
+
+    /** @param  callable(int, int): bool  $isInk */
+    private function drawn(int $width, int $height, callable $isInk): Plane
+    {
+        $data = '';
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $data .= $isInk($x, $y) ? "\xff" : "\0";
+            }
+        }
+
+        return new Plane($width, $height, $data);
+    }
+
+    public function test_solid_black_is_a_region_of_its_own_and_lines_are_not(): void
+    {
+        $frame = fn (int $x, int $y): bool => $x >= 20 && $x < 380 && $y >= 20 && $y < 280 && min($x - 20, 379 - $x, $y - 20, 279 - $y) < 5;
+        $bar = fn (int $x, int $y): bool => abs($y - 240) < 5 && $x > 60 && $x < 340;
+        $plain = $this->drawn(400, 301, fn (int $x, int $y): bool => $frame($x, $y) || $bar($x, $y));
+        $black = $this->drawn(400, 301, fn (int $x, int $y): bool => $frame($x, $y) || $bar($x, $y) || hypot($x - 120, $y - 120) < 45 || ($x >= 250 && $x < 300 && $y < 90));
+        $without = (new FlatsFinder(0))->find($plain);
+        $with = (new FlatsFinder(0))->find($black);
+        self::assertCount(2, $without->regions, 'neither frame nor bar is an area');
+        $this->assertEveryPixelLabelled($with);
+        $disc = $with->labels->at(120, 120);
+        $band = $with->labels->at(275, 10);
+        self::assertCount(4, array_unique([$disc, $band, $with->labels->at(200, 150), $with->labels->at(5, 5)]));
+        self::assertSame($disc, $with->labels->at($with->regions[$disc]->x, $with->regions[$disc]->y));
+        self::assertEqualsWithDelta(M_PI * 45 * 45, $with->regions[$disc]->area, 320, 'but for the narrow ends of a circle');
+        self::assertSame([$disc, $disc, $with->labels->at(200, 150)], [$with->labels->at(120, 78), $with->labels->at(85, 120), $with->labels->at(120, 73)]);
+        self::assertSame($band, $with->labels->at(252, 80), 'into its corners');
+        self::assertNotSame($band, $with->labels->at(200, 22), 'the frame it touches goes to both sides');
+    }
+
+    public function test_slits_of_a_pixel_are_crumbs_however_long_and_small_shapes_are_kept(): void
+    {
+        $frame = fn (int $x, int $y): bool => $x >= 20 && $x < 180 && $y >= 20 && $y < 180 && min($x - 20, 179 - $x, $y - 20, 179 - $y) < 4;
+        $slits = fn (int $wide): Plane => $this->drawn(200, 200, fn (int $x, int $y): bool => $frame($x, $y) || ($y >= 50 && $y < 150 && $x >= 60 && $x < 70 + $wide && ! ($x >= 65 && $x < 65 + $wide && $y >= 55 && $y < 145)) || ($x >= 90 && $x < 170 && $y >= 90 && $y < 100 + $wide && ! ($y >= 95 && $y < 95 + $wide && $x >= 95 && $x < 165)));
+        self::assertCount(2, (new FlatsFinder(0))->find($slits(1))->regions, 'upright and level');
+        self::assertCount(4, (new FlatsFinder(0))->find($slits(3))->regions);
+        $eye = $this->drawn(200, 200, fn (int $x, int $y): bool => $frame($x, $y) || (hypot($x - 100, $y - 100) < 7 && hypot($x - 100, $y - 100) >= 3));
+        self::assertCount(3, (new FlatsFinder(0))->find($eye)->regions, 'the white of an eye');
+    }
 }

@@ -22,6 +22,7 @@ use Awning\Core\Sheet\Ops\ChangeBridges;
 use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\TestCase;
 
@@ -100,6 +101,33 @@ final class RepartitionTest extends TestCase
         self::assertSame(253 * 330 + 2 * 41, $a->area, 'the room, and its half of the door');
         self::assertSame($area, $a->area + $b->area);
         $this->assertAsIfFoundAnew();
+    }
+
+    public function test_a_limit_puts_longer_ones_in_doubt_and_makes_shorter_ones_again(): void
+    {
+        $whole = $this->at(100, 200);
+        $this->bridges(['draw' => [300, 188, 300, 231]]);
+        $this->bridges(['draw' => [100, 100, 100, 45]]);
+        // As if they had been found: what is decided by hand knows no limit.
+        $sheet = $this->sheet();
+        $numbers = array_keys($sheet->all(Bridge::class));
+        $sheet->put($numbers[0], $sheet->all(Bridge::class)[$numbers[0]]->as(BridgeKind::Found, 0.7));
+        $this->source->store($sheet->takeChange());
+        $limit = fn (float $longest) => $this->apply(LimitBridges::fromInput(new Data(['longest' => $longest])));
+        $kinds = fn (): array => array_map(fn (int $number): BridgeKind => $this->sheet()->all(Bridge::class)[$number]->kind, $numbers);
+        $limit(42.9);
+        self::assertSame([BridgeKind::Doubtful, BridgeKind::Kept], $kinds());
+        self::assertSame([$whole, $whole], [$this->at(100, 200), $this->at(500, 200)], 'the door is open again');
+        self::assertSame(0.7, $this->sheet()->all(Bridge::class)[$numbers[0]]->score);
+        try {
+            $limit(40);
+            self::fail('a limit that changes nothing');
+        } catch (OpRefused $refused) {
+            self::assertStringContainsString('No bridge', $refused->getMessage());
+        }
+        $limit(43);
+        self::assertSame([BridgeKind::Found, BridgeKind::Kept], $kinds());
+        self::assertNotSame($this->at(100, 200), $this->at(500, 200));
     }
 
     /** Everywhere off the lines' middles, the labels mean what they mean when all regions are found at once. */

@@ -25,8 +25,9 @@ final readonly class FlatsFinder
     /**
      * @param  int  $gap  the longest gap in a line that a bridge closes, in pixels; 0 for none
      * @param  int  $crumb  free areas of fewer pixels go to a neighbour
+     * @param  float  $thin  and so do those that are thinner, px
      */
-    public function __construct(private int $gap = self::GAP_AT_300_DPI, private int $crumb = 12)
+    public function __construct(private int $gap = self::GAP_AT_300_DPI, private int $crumb = 12, private float $thin = 1.5)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class FlatsFinder
     {
         $scale = $dpi > 0 ? $dpi / 300 : 1;
 
-        return new self((int) max(4, round(self::GAP_AT_300_DPI * $scale)), (int) max(6, round(12 * $scale * $scale)));
+        return new self((int) max(4, round(self::GAP_AT_300_DPI * $scale)), (int) max(6, round(12 * $scale * $scale)), max(1.2, 1.5 * $scale));
     }
 
     /** @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again */
@@ -69,11 +70,14 @@ final readonly class FlatsFinder
         $isHatched = $hatching->isLikely($components);
         unset($runs, $components);
         $clock->lap('labels');
+        $solid = (new SolidInk($lineWidth))->areas($bounds, $width, $height);
+        $clock->lap('solid black');
         if ($regions === []) {
             // Ink everywhere, or no page to speak of: one region, so that no pixel is left over.
             $labels = str_repeat("\0\1", $width * $height);
             $regions = [1 => new Region(0, 0, 0, intdiv($width, 2), intdiv($height, 2))];
         } else {
+            $regions = self::withSolid($labels, $open, $regions, $solid, $width);
             (new TrapGrowth)->grow($labels, $open, $width, $height);
         }
         $clock->lap('growth');
@@ -84,6 +88,34 @@ final readonly class FlatsFinder
         }
 
         return new FlatsResult($flats, $regions, $bridges->made, $clock->laps(), $bridges->doubtful);
+    }
+
+    /**
+     * Solid black is a region of its own, where there are numbers left for it.
+     *
+     * @param  array<int, Region>  $regions
+     * @param  list<array{list<array{int, int}>, int}>  $solid
+     * @return array<int, Region>
+     */
+    private static function withSolid(string &$labels, string &$open, array $regions, array $solid, int $width): array
+    {
+        $next = max(array_keys($regions));
+        foreach (array_slice($solid, 0, Labels::MOST - $next) as [$runs, $area]) {
+            $word = pack('n', ++$next);
+            $longest = [0, 0];
+            foreach ($runs as [$from, $to]) {
+                $longest = $to - $from > $longest[1] - $longest[0] ? [$from, $to] : $longest;
+                for ($at = $from; $at < $to; $at++) {
+                    $labels[2 * $at] = $word[0];
+                    $labels[2 * $at + 1] = $word[1];
+                    $open[$at] = "\0";
+                }
+            }
+            $middle = intdiv($longest[0] + $longest[1], 2);
+            $regions[$next] = new Region(0, 0, $area, $middle % $width, intdiv($middle, $width));
+        }
+
+        return $regions;
     }
 
     /** A page of noise is one region: nobody could fill what it falls into. */
@@ -138,9 +170,10 @@ final readonly class FlatsFinder
     }
 
     /** @return list<int> of each component, 0 for crumbs and, where there are more than can be named, for the smallest */
-    private function labelsOf(Components $components): array
+    private function labelsOf(Runs $runs, Components $components): array
     {
-        $kept = array_filter($components->area, fn (int $area): bool => $area >= $this->crumb);
+        $thin = $this->thin($runs, $components);
+        $kept = array_filter($components->area, fn (int $area, int $component): bool => $area >= $this->crumb && ! isset($thin[$component]), ARRAY_FILTER_USE_BOTH);
         if (count($kept) > Labels::MOST) {
             arsort($kept);
             $kept = array_slice($kept, 0, Labels::MOST, true);
@@ -155,11 +188,38 @@ final readonly class FlatsFinder
     }
 
     /**
+     * Slits between lines that touch nearly: no wider on the whole than a little more than a pixel, along rows or across them.
+     *
+     * @return array<int, true> by component
+     */
+    private function thin(Runs $runs, Components $components): array
+    {
+        $count = array_fill(0, count($components->area), 0);
+        $first = $last = [];
+        for ($y = 0; $y < $runs->height; $y++) {
+            for ($run = $runs->row[$y]; $run < $runs->row[$y + 1]; $run++) {
+                $component = $components->of[$run];
+                $count[$component]++;
+                $first[$component] ??= $y;
+                $last[$component] = $y;
+            }
+        }
+        $thin = [];
+        foreach ($components->area as $component => $area) {
+            if ($area < $this->thin * $count[$component] || ($last[$component] ?? 0) - ($first[$component] ?? 0) + 1 < $this->thin) {
+                $thin[$component] = true;
+            }
+        }
+
+        return $thin;
+    }
+
+    /**
      * @return array{string, string, array<int, Region>} labels, what is still open (255), regions by label
      */
     private function number(Runs $runs, Components $components, string $bounds): array
     {
-        $labelOf = $this->labelsOf($components);
+        $labelOf = $this->labelsOf($runs, $components);
         $regions = max([0, ...$labelOf]);
 
         $longest = $middle = array_fill(0, $regions + 1, 0);

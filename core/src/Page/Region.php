@@ -14,7 +14,7 @@ final readonly class Region implements Record
     /**
      * @param  int  $figure  0 while it is unfilled
      * @param  int  $material  0 while it is unfilled
-     * @param  int  $area  free pixels, those under the ink not counted
+     * @param  int  $area  free pixels, those under the ink not counted; of solid black its own
      * @param  int  $x  a pixel inside it, in the middle of its longest run
      * @param  bool  $locked  whether it stays as it is, whatever is filled or drawn over it
      * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all

@@ -17,6 +17,7 @@ use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\JoinRegions;
+use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
@@ -34,6 +35,7 @@ final class OpKinds
         FillRegions::class,
         FillInside::class,
         ChangeBridges::class,
+        LimitBridges::class,
         ShapeRegions::class,
         ResizeRegions::class,
         JoinRegions::class,

@@ -117,7 +117,7 @@ final class Relabelling
                 continue;
             }
             $area = $region->area + $by;
-            if ($area <= 0) {
+            if ($area <= 0 || $this->tilesWith($label) === []) {
                 $heirs = $this->went[$label] ?? [];
                 arsort($heirs);
                 $this->join($label, (int) (array_key_first($heirs) ?? 0));

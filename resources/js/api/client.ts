@@ -14,6 +14,7 @@ import type {
     FeedState,
     BridgesInput,
     JoinInput,
+    LimitInput,
     LockInput,
     ResizeInput,
     ShapeInput,
@@ -52,6 +53,7 @@ export type Op =
     | ({ kind: 'fill' } & FillInput)
     | ({ kind: 'fill.inside' } & FillInsideInput)
     | ({ kind: 'bridges' } & BridgesInput)
+    | ({ kind: 'bridges.limit' } & LimitInput)
     | ({ kind: 'flats.shape' } & ShapeInput)
     | ({ kind: 'flats.resize' } & ResizeInput)
     | ({ kind: 'flats.join' } & JoinInput)

@@ -103,6 +103,8 @@ export type JournalState = { undo: string | null; redo: string | null; count: nu
 
 export type LeaseState = { held: boolean; holder: string | null };
 
+export type LimitInput = { longest: number };
+
 export type LinesData = { rule: LineRule; colour: string; shown: boolean };
 
 export type LockInput = { labels: number[]; locked: boolean };

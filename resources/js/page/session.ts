@@ -199,6 +199,11 @@ export class PageSession {
         this.ask({ kind: 'bridges', draw: null, bridge: Number(number), as: kind });
     }
 
+    /** Gaps up to so many px are bridged without asking. */
+    limitBridges(longest: number): void {
+        this.ask({ kind: 'bridges.limit', longest });
+    }
+
     addPass(pass: NewPass): void {
         const id = randomId(12);
         this.showPass(id, pass);
@@ -548,6 +553,7 @@ const TITLES: Record<Op['kind'], string> = {
     'flats.strays': 'Giving stray pixels away',
     'colour.shift': 'The colour shift',
     bridges: 'The bridge',
+    'bridges.limit': 'The limit of bridges',
     fill: 'The fill',
     stroke: 'The stroke',
     'pass.add': 'The new pass',

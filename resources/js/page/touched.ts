@@ -7,6 +7,7 @@ export function touchedBy(op: Op): string[] {
         case 'fill':
             return op.labels.map((label) => `region ${label}`);
         case 'fill.inside':
+        case 'bridges.limit':
         case 'flats.shape':
         case 'flats.resize':
         case 'flats.join':

@@ -98,6 +98,8 @@ export interface BenchView {
     meant: Record<string, number> | null;
     /** The doubtful bridge that is looked at. */
     bridge: string | null;
+    /** The longest gap that would be bridged without asking, while it is being set; px. */
+    bridgeLimit: number | null;
     /** What a shape laid by hand does to the flats, and what it is drawn with. */
     shapeUse: ShapeUse;
     blockWith: BlockWith;
@@ -164,6 +166,7 @@ export class BenchModel {
             cues: [],
             meant: null,
             bridge: null,
+            bridgeLimit: null,
             shapeUse: 'add',
             blockWith: 'loop',
             chosen: [],

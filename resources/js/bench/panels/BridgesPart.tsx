@@ -2,6 +2,7 @@
 import { Fold } from '../../ui/Fold';
 import type { BridgeData, BridgeKind } from '../../api/generated';
 import { mayFlat } from '../../page/store';
+import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 
@@ -19,8 +20,51 @@ export function BridgesPart() {
             <Tick checked={isOn} onChange={(on) => bench.set({ bridges: on })}>
                 Show the {made} gaps that were closed
             </Tick>
+            <Limit />
             <Doubtful />
         </Fold>
+    );
+}
+
+const lengthOf = ({ x1, y1, x2, y2 }: BridgeData): number => Math.hypot(x2 - x1, y2 - y1);
+
+/** What another limit would add and drop shows on the page while it is dragged. */
+function Limit() {
+    const bench = useBenchModel();
+    const session = useSession();
+    const bridges = usePage((view) => view.records.bridge);
+    const limit = useBench((view) => view.bridgeLimit);
+    const isBlocked = usePage((view) => !mayFlat(view));
+    const found = Object.values(bridges).filter(({ kind }) => kind === 'found');
+    const doubtful = Object.values(bridges).filter(({ kind }) => kind === 'doubtful');
+    if (found.length + doubtful.length === 0) return null;
+    const now = Math.ceil(Math.max(0, ...found.map(lengthOf)));
+    const most = Math.ceil(Math.max(now, ...doubtful.map(lengthOf)));
+    const shown = limit ?? now;
+    const added = doubtful.filter((one) => lengthOf(one) <= shown).length;
+    const dropped = found.filter((one) => lengthOf(one) > shown).length;
+    const settle = (longest: number): void => {
+        bench.set({ bridgeLimit: null });
+        if (longest !== now) session.limitBridges(longest);
+    };
+    return (
+        <>
+            <Slide
+                wide
+                label="Up to"
+                most={most}
+                value={shown}
+                shown={`${shown} px`}
+                disabled={isBlocked}
+                onChange={(longest) => bench.set({ bridgeLimit: longest, bridges: true })}
+                onSettle={settle}
+            />
+            {limit !== null && (
+                <p className="figures" role="status">
+                    {added} more, {dropped} fewer
+                </p>
+            )}
+        </>
     );
 }
 

@@ -21,6 +21,16 @@ export function drawBridges(context: CanvasRenderingContext2D, toScreen: DOMMatr
     context.restore();
 }
 
+/** The bridges as they would be with another limit to their length: crossed out where they go, whole where they come. */
+export function asLimited(bridges: BridgeData[], longest: number | null): BridgeData[] {
+    if (longest === null) return bridges;
+    return bridges.map((bridge) => {
+        const isLonger = Math.hypot(bridge.x2 - bridge.x1, bridge.y2 - bridge.y1) > longest;
+        if (bridge.kind === 'found' && isLonger) return { ...bridge, kind: 'refused' };
+        return bridge.kind === 'doubtful' && !isLonger ? { ...bridge, kind: 'found' } : bridge;
+    });
+}
+
 function drawBar(context: CanvasRenderingContext2D, a: DOMPoint, b: DOMPoint): void {
     context.lineWidth = 2.5;
     context.beginPath();

@@ -19,6 +19,7 @@ import { lineOf } from '../model/shapes';
 import { CleanLooks, tilesInView } from './cleanLooks';
 import { originalMatrix, OriginalPictures } from './originals';
 import {
+    asLimited,
     drawAxis,
     drawBridges,
     drawCues,
@@ -473,11 +474,11 @@ export class SurfaceRenderer {
     }
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
-        const { overlays, bridges, stage, tool, size } = this.bench.view;
+        const { overlays, bridges, bridgeLimit, stage, tool, size } = this.bench.view;
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
-            const all = Object.values(this.bench.session.view.records.bridge);
-            drawBridges(context, toScreen, tool === 'bridge' ? all : all.filter(({ kind }) => kind !== 'refused'));
+            const all = asLimited(Object.values(this.bench.session.view.records.bridge), bridgeLimit);
+            drawBridges(context, toScreen, tool === 'bridge' || bridgeLimit !== null ? all : all.filter(({ kind }) => kind !== 'refused'));
         }
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);

@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Flats;
+
+use Awning\Core\Raster\Components;
+use Awning\Core\Raster\Runs;
+
+/**
+ * Areas of solid black among the lines: what is left of the ink when everything narrower than a square is taken away (its
+ * opening, in the words of morphology). Only stretches of rows in which there are wide enough runs are looked at.
+ */
+final readonly class SolidInk
+{
+    /** Lines are up to twice as wide as the usual line; what is wider than so many of it is an area. */
+    private const LINES = 4;
+
+    private const LEAST = 16;
+
+    /** Areas of fewer pixels are where lines meet, in squares of that width. */
+    private const SQUARES = 3;
+
+    /** Px a side of the square. */
+    private int $side;
+
+    public function __construct(float $lineWidth)
+    {
+        $this->side = max(self::LEAST, (int) round(self::LINES * $lineWidth));
+    }
+
+    /**
+     * @param  string  $bounds  255 where there is ink, one byte a pixel
+     * @return list<array{list<array{int, int}>, int}> of each area its runs, as first pixel and pixel after the last, and its pixels
+     */
+    public function areas(string $bounds, int $width, int $height): array
+    {
+        $areas = [];
+        foreach ($this->stretches($bounds, $width, $height) as [$top, $bottom]) {
+            $opened = $this->opened(substr($bounds, $top * $width, ($bottom - $top) * $width), $width, $bottom - $top);
+            if ($opened === null) {
+                continue;
+            }
+            $runs = Runs::of($opened, $width, $bottom - $top, "\xff");
+            $components = Components::of($runs);
+            $found = [];
+            foreach ($components->of as $run => $component) {
+                if ($components->area[$component] >= self::SQUARES * $this->side * $this->side) {
+                    $found[$component][] = [$top * $width + $runs->from[$run], $top * $width + $runs->to[$run]];
+                }
+            }
+            foreach ($found as $component => $list) {
+                $areas[] = [$list, $components->area[$component]];
+            }
+        }
+
+        return $areas;
+    }
+
+    /** @return list<array{int, int}> rows that follow each other and have runs as wide as the square, at least as many as it is high */
+    private function stretches(string $bounds, int $width, int $height): array
+    {
+        $run = str_repeat("\xff", $this->side);
+        $stretches = [];
+        $top = $last = null;
+        for ($at = 0; ($at = strpos($bounds, $run, $at)) !== false;) {
+            $y = intdiv($at, $width);
+            if ($at % $width + $this->side > $width) {
+                // Over the end of a row: not a run of it.
+                $at = ($y + 1) * $width;
+
+                continue;
+            }
+            if ($last !== null && $y > $last + 1) {
+                $stretches[] = [$top, $last + 1];
+                $top = $y;
+            }
+            $top ??= $y;
+            $last = $y;
+            $at = ($y + 1) * $width;
+        }
+        if ($top !== null && $last !== null) {
+            $stretches[] = [$top, $last + 1];
+        }
+        /** @var list<array{int, int}> $stretches */
+        $high = array_filter($stretches, fn (array $rows): bool => $this->side <= $rows[1] - $rows[0]);
+
+        return array_values($high);
+    }
+
+    /** @return ?string what squares that lie wholly in the ink cover; null for none */
+    private function opened(string $ink, int $width, int $height): ?string
+    {
+        $narrowed = '';
+        $run = $this->side - 1;
+        foreach (str_split($ink, max(1, $width)) as $row) {
+            $line = '';
+            for ($at = 0; $at < $width; $at = $end) {
+                $end = $at + strcspn($row, "\xff", $at);
+                $line .= str_repeat("\0", $end - $at);
+                $length = strspn($row, "\xff", $end);
+                $line .= $length > $run ? str_repeat("\xff", $length - $run).str_repeat("\0", $run) : str_repeat("\0", $length);
+                $end += $length;
+            }
+            $narrowed .= $line;
+        }
+        // A square's left top corner is where all of its rows have begun; from there it goes right and down again.
+        $corners = $this->rowsBelow($narrowed, $width, fn (string $a, string $b): string => $a & $b);
+        if (strspn($corners, "\0") === strlen($corners)) {
+            return null;
+        }
+        $tall = strrev($this->rowsBelow(strrev($corners), $width, fn (string $a, string $b): string => $a | $b));
+        $opened = '';
+        foreach (str_split($tall, max(1, $width)) as $row) {
+            $line = '';
+            for ($at = 0; $at < $width; $at = $end) {
+                $end = $at + strcspn($row, "\xff", $at);
+                $line .= str_repeat("\0", $end - $at);
+                $length = strspn($row, "\xff", $end);
+                if ($length > 0) {
+                    $line .= str_repeat("\xff", min($width - $end, $length + $run));
+                }
+                $end = $length > 0 ? strlen($line) : $end;
+            }
+            $opened .= substr($line, 0, $width);
+        }
+
+        return $opened;
+    }
+
+    /**
+     * Each row with as many below it as the square is high, joined; by doubling.
+     *
+     * @param  callable(string, string): string  $join
+     */
+    private function rowsBelow(string $plane, int $width, callable $join): string
+    {
+        $rows = 1;
+        while ($rows < $this->side) {
+            $by = min($rows, $this->side - $rows);
+            $plane = $join($plane, substr($plane, $by * $width).str_repeat("\0", $by * $width));
+            $rows += $by;
+        }
+
+        return $plane;
+    }
+}
