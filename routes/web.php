@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BeforeController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CleanLookController;
 use App\Http\Controllers\CueController;
@@ -59,6 +60,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/drawings/{drawing}/look', CleanLookController::class)->can('view', 'page')->where('drawing', '[a-z0-9]{6,24}');
         Route::get('pages/{page}/findings', FindingsController::class)->can('view', 'page');
         Route::post('pages/{page}/cues', CueController::class)->can('flat', 'page');
+        Route::get('pages/{page}/before', BeforeController::class)->can('flat', 'page');
         Route::post('pages/{page}/take', [TaskController::class, 'take'])->can('flat', 'page');
         Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');

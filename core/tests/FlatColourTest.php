@@ -8,11 +8,13 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\ColourRegions;
 use Awning\Core\Flats\ColourTaker;
 use Awning\Core\Flats\CueSpread;
+use Awning\Core\Flats\FillsOfBefore;
 use Awning\Core\Flats\FlatsAlignment;
 use Awning\Core\Flats\FlatsPicture;
 use Awning\Core\Flats\RegionColours;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Flats\RegionMatch;
+use Awning\Core\Flats\RegionShape;
 use Awning\Core\Flats\TakenColour;
 use Awning\Core\Flats\TakenFlats;
 use Awning\Core\Raster\Labels;
@@ -231,5 +233,31 @@ final class FlatColourTest extends TestCase
         $sliver = $this->labels([...array_fill(0, 3, $wide('AAAABBCCDD')), ...array_fill(0, 7, $wide('AAAABBCCDD'))]);
         self::assertSame([], RegionMatch::of($before, $this->labels(array_fill(0, 10, str_repeat('Z', 3).substr($wide('AAAABBCCDD'), 3))))->split());
         self::assertSame([], RegionMatch::of($before, $sliver)->merged());
+    }
+
+    public function test_shapes_are_told_in_parts_of_the_page(): void
+    {
+        $rows = array_fill(0, 10, str_repeat('A', 40));
+        for ($y = 2; $y < 6; $y++) {
+            $rows[$y] = str_repeat('A', 8).str_repeat('B', 12).str_repeat('A', 20);
+        }
+        $shape = RegionShape::all($this->labels($rows))[2];
+        self::assertEqualsWithDelta([48 / 400, 14 / 40, 4 / 10], [$shape->share, $shape->x, $shape->y], 1e-12);
+        self::assertEqualsWithDelta(sqrt((12 ** 2 - 1) / 12) / 40, $shape->wide, 1e-12, 'the deviation of a row of twelve');
+        self::assertEqualsWithDelta(sqrt((4 ** 2 - 1) / 12) / 10, $shape->high, 1e-12);
+        self::assertSame(0.0, $shape->unlike($shape));
+    }
+
+    public function test_regions_are_guessed_from_those_that_lie_alike(): void
+    {
+        $page = fn (int $moved): array => RegionShape::all($this->labels(array_map(fn (int $y): string => implode('', array_map(fn (int $x): string => match (true) {
+            $x >= 10 + $moved && $x < 30 + $moved && $y >= 5 && $y < 15 => 'B',
+            $x >= 60 && $x < 70 && $y >= 20 && $y < 45 => 'C',
+            $x >= 80 && $x < 84 && $y >= 2 && $y < 5 => 'D',
+            default => 'A',
+        }, range(0, 99))), range(0, 49))));
+        $guess = FillsOfBefore::guess(array_intersect_key($page(4), [2 => 0, 3 => 0, 4 => 0]), array_intersect_key($page(0), [2 => 0, 3 => 0]));
+        self::assertSame([2 => 2, 3 => 3], $guess, 'the small one is like neither');
+        self::assertSame([], FillsOfBefore::guess(array_intersect_key($page(50), [2 => 0]), array_intersect_key($page(0), [2 => 0])), 'too far away');
     }
 }

@@ -601,4 +601,19 @@ final class BenchTest extends TestCase
 
         return $out."xref\n0 $count\n0000000000 65535 f \n{$places}trailer<</Size $count/Root 1 0 R>>\nstartxref\n".strlen($out)."\n%%EOF";
     }
+
+    public function test_the_page_before_tells_what_regions_may_be_that_lie_alike(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $user = $this->person('Mira', $series);
+        $next = Page::query()->create(['series_id' => $series->id, 'number' => 2, 'title' => 'Night'])->refresh();
+        $this->import($page, $user);
+        self::assertSame([], $this->getJson("/api/pages/$page->id/before")->assertOk()->json(), 'the first page has none before it');
+        $this->op($page, $this->fillOp($material, $this->labelAt($page, 300, 200)))->assertOk();
+        $this->import($next, $user);
+        $label = $this->labelAt($next, 300, 200);
+        self::assertSame([$label => $material->id], $this->getJson("/api/pages/$next->id/before")->assertOk()->json());
+        $this->op($next, $this->fillOp($material, $label))->assertOk();
+        self::assertSame([], $this->getJson("/api/pages/$next->id/before")->json(), 'what is filled is not guessed');
+    }
 }

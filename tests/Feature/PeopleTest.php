@@ -134,6 +134,7 @@ final class PeopleTest extends TestCase
             'fill.inside' => [Role::Owner, Role::Colourist, Role::Flatter],
             'bridges' => [Role::Owner, Role::Colourist, Role::Flatter],
             'findings' => Role::cases(),
+            'before' => [Role::Owner, Role::Colourist, Role::Flatter],
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
             'colour.shift' => [Role::Owner, Role::Colourist],
         ];
@@ -184,6 +185,7 @@ final class PeopleTest extends TestCase
             $routes = [
                 'clean' => ['POST', "/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
                 'look' => ['POST', "/api/pages/$page->id/drawings/drawing1/look", ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]], 200],
+                'before' => ['GET', "/api/pages/$page->id/before", [], 200],
                 'findings' => ['GET', "/api/pages/$page->id/findings", [], 200],
                 'cues' => ['POST', "/api/pages/$page->id/cues", ['dabs' => [[1, $material->id, 1]]], 200],
                 'regions' => ['POST', "/api/pages/$page->id/regions", ['lease' => self::LEASE], 202],

@@ -99,7 +99,7 @@ final readonly class FlatsFinder
      */
     private static function withSolid(string &$labels, string &$open, array $regions, array $solid, int $width): array
     {
-        $next = max(array_keys($regions));
+        $next = max([0, ...array_keys($regions)]);
         foreach (array_slice($solid, 0, Labels::MOST - $next) as [$runs, $area]) {
             $word = pack('n', ++$next);
             $longest = [0, 0];

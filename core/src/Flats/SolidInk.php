@@ -63,11 +63,11 @@ final readonly class SolidInk
         $run = str_repeat("\xff", $this->side);
         $stretches = [];
         $top = $last = null;
-        for ($at = 0; ($at = strpos($bounds, $run, $at)) !== false;) {
+        for ($at = strpos($bounds, $run); $at !== false; $at = strpos($bounds, $run, min($next, strlen($bounds)))) {
             $y = intdiv($at, $width);
             if ($at % $width + $this->side > $width) {
                 // Over the end of a row: not a run of it.
-                $at = ($y + 1) * $width;
+                $next = ($y + 1) * $width;
 
                 continue;
             }
@@ -77,7 +77,7 @@ final readonly class SolidInk
             }
             $top ??= $y;
             $last = $y;
-            $at = ($y + 1) * $width;
+            $next = ($y + 1) * $width;
         }
         if ($top !== null && $last !== null) {
             $stretches[] = [$top, $last + 1];

@@ -185,6 +185,8 @@ export const api = {
     /** What dabs of materials mean for the regions around: material by region. */
     spreadCues: (page: number, dabs: [label: number, material: number, length: number][]) =>
         json<Record<string, number>>('POST', `/api/pages/${page}/cues`, { dabs }),
+    /** What unfilled regions may be, by those of the page before: material by region. */
+    asBefore: (page: number) => json<Record<string, number>>('GET', `/api/pages/${page}/before`),
     findings: (page: number) => json<FindingData[]>('GET', `/api/pages/${page}/findings`),
     findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
     /** A small picture of a file that a drawing came from. */

@@ -187,6 +187,16 @@ export class PageSession {
         }
     }
 
+    /** What unfilled regions may be, by those of the page before; null when it could not be told. */
+    async asBefore(): Promise<Record<string, number> | null> {
+        try {
+            return await api.asBefore(this.view.id);
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
+    }
+
     drawBridge(ends: [number, number, number, number]): void {
         this.ask({ kind: 'bridges', draw: ends, bridge: null, as: null });
     }

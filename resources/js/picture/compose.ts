@@ -104,7 +104,8 @@ export class Composer {
                 for (let i = 0; i < count; i++) {
                     const label = this.labels[i];
                     const isOn = ((x + (i % width) + y + Math.floor(i / width)) & 15) < 3;
-                    if (isOn && label !== 0 && this.flatOf[label] === undefined) canvas.set(i, HATCH);
+                    if (isOn && label !== 0 && (this.flatOf[label] === undefined || this.stack.proposed?.has(label) === true))
+                        canvas.set(i, HATCH);
                 }
             },
         };

@@ -61,6 +61,8 @@ export interface Stack {
     above: StackNode[];
     /** The labels that show clearly under a veil over all others, where flats are worked on; null: there is no veil. */
     clear: Set<number> | null;
+    /** Labels whose fill is only proposed: hatched like what is unfilled, over their colour. */
+    proposed: Set<number> | null;
 }
 
 export const toColour = (hex: string): Colour => parseInt(hex.slice(1), 16);
@@ -75,7 +77,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const flats = flatsOf(records, palette);
     const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
     const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
-    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null };
+    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, proposed: null };
     const planes = new Map<number, DepthPlane>();
     for (const [pass, node] of nodesOf(records)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);

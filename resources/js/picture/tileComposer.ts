@@ -16,7 +16,7 @@ const MOST_BELOW = 24;
 const MOST_ABOVE = 36;
 
 export class TileComposer {
-    private stack: Stack = { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null };
+    private stack: Stack = { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null };
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();

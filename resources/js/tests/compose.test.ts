@@ -121,7 +121,7 @@ describe('a worker', () => {
                 whole({ [active]: 3, [below]: 2, flats: 2 }),
             ),
         ).toBe(true);
-        worker.take({ kind: 'stack', version: 2, stack: { ...stack, planes: [], ink: [], above: [], clear: null } });
+        worker.take({ kind: 'stack', version: 2, stack: { ...stack, planes: [], ink: [], above: [], clear: null, proposed: null } });
         const bare = worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, []));
         expect(same(bare, whole({ [active]: 3, [below]: 2, flats: 2 }))).toBe(false);
     });
@@ -195,7 +195,7 @@ describe('a worker', () => {
         worker.take({
             kind: 'stack',
             version: 1,
-            stack: { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null },
+            stack: { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null },
         });
         const levels = new Uint8Array(256);
         expect(worker.compose({ ...job(null, {}, all), levels }).every((value) => value === 255)).toBe(true);

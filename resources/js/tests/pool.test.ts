@@ -91,8 +91,8 @@ describe('the compositing pool', () => {
     });
     it('tells every worker of a new stack', () => {
         const { pool: made, workers } = pool(2);
-        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null });
-        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null });
+        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null });
+        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null });
         expect(workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0)))).toEqual([
             [1, 2],
             [1, 2],

@@ -376,6 +376,13 @@ export class BenchModel {
         this.set({ meant: await this.session.meantBy(dabs) });
     }
 
+    /** Asks what unfilled regions may be, by the page before, to look at before it is done. */
+    async suggestAsBefore(): Promise<void> {
+        const meant = await this.session.asBefore();
+        if (meant !== null && Object.keys(meant).length === 0) this.session.say('No unfilled region lies like one of the page before.');
+        else this.set({ meant });
+    }
+
     /** Fills as the cues were found to mean; only with one figure's materials, if one is named. */
     takeCues(figure: number | null): void {
         const { meant } = this.view;

@@ -5,10 +5,10 @@ import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
 export function CuesPart() {
     const cues = useBench((view) => view.cues);
     const meant = useBench((view) => view.meant);
-    if (cues.length === 0) return null;
+    if (cues.length === 0 && meant === null) return null;
     return (
         <div className="rule-t flex flex-col gap-2 py-2 text-[13px]">
-            <h3 className="heading">Cues</h3>
+            <h3 className="heading">{cues.length > 0 ? 'Cues' : 'As on the page before'}</h3>
             {meant === null ? <Dabbed count={cues.length} /> : <Meant count={Object.keys(meant).length} />}
         </div>
     );
@@ -41,7 +41,7 @@ function Meant({ count }: { count: number }) {
     const isBlocked = usePage((view) => !mayFlat(view));
     return (
         <>
-            <p>{count === 1 ? 'One region would be filled.' : `${count} regions would be filled, as the page shows.`}</p>
+            <p>{count === 1 ? 'One region would be filled.' : `${count} regions would be filled, as the hatching shows.`}</p>
             <div className="flex flex-wrap gap-2">
                 <button className="act main" disabled={isBlocked || count === 0} onClick={() => bench.takeCues(null)}>
                     Fill them all

@@ -61,6 +61,7 @@ function Left() {
     const bench = useBenchModel();
     const open = usePage((view) => unfilled(view.records).length);
     const total = usePage((view) => Object.keys(view.records.region).length);
+    const number = usePage((view) => view.number);
     return (
         <div className="flex flex-col gap-1.5 pb-3">
             <p>{open === 0 ? `All ${regionsOf(total)} are filled.` : `${open} of ${regionsOf(total)} left`}</p>
@@ -71,9 +72,20 @@ function Left() {
                 aria-label="Regions filled"
             />
             {open > 0 && (
-                <button className="act self-start" onClick={() => bench.nextUnfilled()}>
-                    Next unfilled <kbd className="key">N</kbd>
-                </button>
+                <div className="flex flex-wrap gap-2">
+                    <button className="act" onClick={() => bench.nextUnfilled()}>
+                        Next unfilled <kbd className="key">N</kbd>
+                    </button>
+                    {number > 1 && (
+                        <button
+                            className="act"
+                            title="Regions that lie like those of the page before take their materials, after you have looked"
+                            onClick={() => void bench.suggestAsBefore()}
+                        >
+                            As on page {number - 1}
+                        </button>
+                    )}
+                </div>
             )}
         </div>
     );

@@ -166,8 +166,10 @@ export class SurfaceRenderer {
     private shownStack(): Stack {
         const { stack, records, palette } = this.bench.session.view;
         const { meant } = this.bench.view;
-        const shown = meant === null ? stack : buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
-        return { ...shown, clear: this.bench.clear };
+        const { clear } = this.bench;
+        if (meant === null) return { ...stack, clear };
+        const shown = buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
+        return { ...shown, clear, proposed: new Set(Object.keys(meant).map(Number)) };
     }
 
     private takeLook(): void {
