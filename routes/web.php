@@ -40,6 +40,8 @@ Route::prefix('api')->group(function (): void {
         Route::delete('series/{series}/members/{user}', [PeopleController::class, 'destroy'])->can('invite', 'series');
         Route::post('series/{series}/figures', [PaletteController::class, 'addFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
+        Route::patch('series/{series}/figures/{figure}', [PaletteController::class, 'changeFigure'])->can('colour', 'series');
+        Route::post('series/{series}/figures/{figure}/copies', [PaletteController::class, 'copyMaterials'])->can('colour', 'series');
         Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'update'])->can('colour', 'series');
 
         Route::get('pages/{page}', [PageController::class, 'show'])->can('view', 'page');

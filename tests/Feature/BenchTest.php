@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Figure;
 use App\Models\JournalEntry;
+use App\Models\Material;
 use App\Models\Original;
 use App\Models\Page;
 use App\Models\Role;
@@ -615,5 +617,38 @@ final class BenchTest extends TestCase
         self::assertSame([$label => $material->id], $this->getJson("/api/pages/$next->id/before")->assertOk()->json());
         $this->op($next, $this->fillOp($material, $label))->assertOk();
         self::assertSame([], $this->getJson("/api/pages/$next->id/before")->json(), 'what is filled is not guessed');
+    }
+
+    public function test_figures_are_renamed_moved_in_depth_and_take_materials_of_others(): void
+    {
+        [$series, , $material] = $this->series();
+        $this->actingAs($this->person('Mira', $series));
+        $others = array_map(fn (string $name): int => $this->postJson("/api/series/$series->id/figures", ['name' => $name])->assertStatus(201)->json('id'), ['Tamsin', 'The ferry']);
+        $order = fn (): array => Figure::query()->where('series_id', $series->id)->orderBy('depth')->pluck('name')->all();
+        self::assertSame(['Oda Brack', 'Tamsin', 'The ferry'], $order());
+        $change = fn (int $figure, array $how) => $this->patchJson("/api/series/$series->id/figures/$figure", $how);
+        $change($material->figure_id, ['nearer' => 1])->assertOk();
+        self::assertSame(['Tamsin', 'Oda Brack', 'The ferry'], $order());
+        $change($others[1], ['nearer' => -2])->assertOk();
+        self::assertSame(['The ferry', 'Tamsin', 'Oda Brack'], $order());
+        $change($others[0], ['nearer' => 50])->assertOk();
+        self::assertSame(['The ferry', 'Oda Brack', 'Tamsin'], $order());
+        $change($others[0], ['name' => 'Tamsin Reed'])->assertOk()->assertJsonPath('figures.0.name', fn (string $name): bool => $name !== 'Tamsin');
+        self::assertSame(['The ferry', 'Oda Brack', 'Tamsin Reed'], $order());
+        self::assertCount(3, Figure::query()->where('series_id', $series->id)->distinct()->pluck('depth'));
+
+        $copies = fn () => $this->postJson("/api/series/$series->id/figures/$others[0]/copies", ['materials' => [$material->id]])->assertStatus(201);
+        $copies();
+        $copies();
+        $copy = Material::query()->where('figure_id', $others[0])->get();
+        self::assertSame(['oilskin'], $copy->pluck('name')->all(), 'only once');
+        self::assertSame($material->pinned, $copy[0]->pinned);
+        self::assertSame($material->figure_id, $material->refresh()->figure_id, 'the other keeps its own');
+
+        [$foreign, , $theirs] = $this->series('Another Ferry');
+        $this->postJson("/api/series/$series->id/figures/$others[0]/copies", ['materials' => [$theirs->id]])->assertStatus(201);
+        self::assertSame(1, Material::query()->where('figure_id', $others[0])->count(), 'nothing of a series that is not one\'s own');
+        $change($theirs->figure_id, ['name' => 'Stolen'])->assertStatus(404);
+        self::assertNotSame($series->id, $foreign->id);
     }
 }

@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddFigure;
 use App\Desk\SeriesOps\AddMaterial;
+use App\Desk\SeriesOps\ChangeFigure;
+use App\Desk\SeriesOps\CopyMaterials;
 use App\Desk\SeriesOps\PinTone;
 use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesPalette;
@@ -43,6 +45,28 @@ final class PaletteController
         $entry = $this->apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
         return $this->added($series, $entry);
+    }
+
+    /** Another name for a figure, or another place in the depth. */
+    public function changeFigure(Request $request, Series $series, Figure $figure): JsonResponse
+    {
+        abort_unless($figure->series_id === $series->id, 404);
+        $request->validate(['name' => 'sometimes|string|max:80', 'nearer' => 'sometimes|integer|between:-1000,1000']);
+        $this->apply($request, $series, new ChangeFigure($figure, $request->has('name') ? $request->string('name')->toString() : null, $request->integer('nearer')));
+
+        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
+    }
+
+    /** The materials of others, so that regions can be given to a figure. */
+    public function copyMaterials(Request $request, Series $series, Figure $figure): JsonResponse
+    {
+        abort_unless($figure->series_id === $series->id, 404);
+        $request->validate(['materials' => 'required|array|max:1000', 'materials.*' => 'integer|min:1']);
+        /** @var list<int> $materials */
+        $materials = array_values(array_map(intval(...), $request->array('materials')));
+        $this->apply($request, $series, new CopyMaterials($figure, $materials));
+
+        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient(), 201);
     }
 
     /** Pins a tone to a colour, or with null lets it be derived again. */

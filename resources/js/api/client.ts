@@ -119,6 +119,10 @@ export const api = {
     removeMember: (series: number, user: number) => json<void>('DELETE', `/api/series/${series}/members/${user}`),
     addFigure: (series: number, name: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures`, { name, op_id }),
+    changeFigure: (series: number, figure: number, change: { name?: string; nearer?: number }, op_id: string) =>
+        json<PaletteState>('PATCH', `/api/series/${series}/figures/${figure}`, { ...change, op_id }),
+    copyMaterials: (series: number, figure: number, materials: number[], op_id: string) =>
+        json<PaletteState>('POST', `/api/series/${series}/figures/${figure}/copies`, { materials, op_id }),
     addMaterial: (series: number, figure: number, name: string, base: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/materials`, { name, base, op_id }),
     pin: (series: number, material: number, version: number, tone: Tone, colour: string | null, op_id: string) =>

@@ -429,6 +429,39 @@ export class PageSession {
         }
     }
 
+    /** Another name for a figure, or another place in the depth of all pages. */
+    async changeFigure(figure: number, change: { name?: string; nearer?: number }): Promise<void> {
+        try {
+            this.update({ palette: await api.changeFigure(this.view.series.id, figure, change, randomId(20)) });
+        } catch (error) {
+            this.report(error);
+        }
+    }
+
+    /**
+     * Gives regions to a figure, each with its material, which the figure gets where it has none of that name.
+     *
+     * @param figure null: a new one of this name
+     */
+    async giveTo(labels: number[], figure: number | null, name: string): Promise<void> {
+        const used = [...new Set(labels.map((label) => this.view.records.region[label]?.material ?? 0))].filter((material) => material > 0);
+        const names = new Map(this.view.palette.figures.flatMap(({ materials }) => materials.map((one) => [one.id, one.name] as const)));
+        try {
+            const series = this.view.series.id;
+            const taker = figure ?? (await api.addFigure(series, name, randomId(20))).id;
+            const palette = await api.copyMaterials(series, taker, used, randomId(20));
+            this.update({ palette });
+            const own = palette.figures.find(({ id }) => id === taker)?.materials ?? [];
+            for (const material of used) {
+                const copy = own.find((one) => one.name === names.get(material));
+                const of = labels.filter((label) => this.view.records.region[label]?.material === material);
+                if (copy !== undefined) this.fill(of, copy);
+            }
+        } catch (error) {
+            this.report(error);
+        }
+    }
+
     forgetTaken(): void {
         this.store.setState({ taken: null });
     }

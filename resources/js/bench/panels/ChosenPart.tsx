@@ -1,6 +1,6 @@
 /** What can be done with regions that are picked. */
 import { useState } from 'react';
-import { mayFlat } from '../../page/store';
+import { mayColour, mayFlat } from '../../page/store';
 import { NumberField } from '../../ui/NumberField';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 
@@ -54,7 +54,34 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
                 </button>
             </div>
             <Resize labels={labels} isBlocked={isBlocked || isLocked} />
+            <GiveTo labels={labels} isLocked={isLocked} />
         </>
+    );
+}
+
+/** Regions that are their own thing, or another figure's: they take their materials with them. */
+function GiveTo({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
+    const session = useSession();
+    const figures = usePage((view) => view.palette.figures);
+    const regions = usePage((view) => view.records.region);
+    const isBlocked = usePage((view) => !mayColour(view)) || isLocked || labels.every((label) => regions[label].material === 0);
+    const give = (value: string): void => {
+        if (value === 'new') void session.giveTo(labels, null, `New figure ${figures.length + 1}`);
+        else if (value !== '') void session.giveTo(labels, Number(value), '');
+    };
+    return (
+        <label className="flex items-center gap-2">
+            <span className="shrink-0">Give to</span>
+            <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => give(event.target.value)}>
+                <option value="">another figure …</option>
+                <option value="new">a new figure</option>
+                {figures.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                        {name}
+                    </option>
+                ))}
+            </select>
+        </label>
     );
 }
 

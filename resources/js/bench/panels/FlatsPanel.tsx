@@ -1,11 +1,12 @@
 /** What flatting needs: what is left, the figures and how much of the page each has, and the bridges. */
+import { useState } from 'react';
 import { Fold } from '../../ui/Fold';
 import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
-import { sizeOf } from '../../page/store';
+import { mayColour, sizeOf } from '../../page/store';
 import { Choice } from '../../ui/Choice';
 import { Panel } from '../../ui/Panel';
-import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
+import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { VEILS, type Veil } from '../model/model';
 import { BridgesPart } from './BridgesPart';
 import { ChosenPart } from './ChosenPart';
@@ -102,7 +103,7 @@ function Figures() {
             {figures.length === 0 && <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>}
             <ul>
                 {figures.map((figure) => (
-                    <FigureRow key={figure.id} figure={figure} share={found.get(figure.id)} whole={whole} />
+                    <FigureRow key={`${figure.id} ${figure.name}`} figure={figure} share={found.get(figure.id)} whole={whole} />
                 ))}
             </ul>
             <ValueBar />
@@ -150,6 +151,52 @@ function FigureRow({ figure, share, whole }: { figure: FigureState; share: Share
             >
                 <span style={{ width: `${(100 * (share?.area ?? 0)) / Math.max(1, whole)}%`, background: colour }} />
             </span>
+            {isPicked && <FigureSettings figure={figure} hasRegions={share !== undefined} />}
         </li>
+    );
+}
+
+/** Of the picked figure: its name, its place in the depth, and all of its regions at once. */
+function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegions: boolean }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const isBlocked = usePage((view) => !mayColour(view));
+    const [name, setName] = useState(figure.name);
+    const pickAll = (): void => {
+        const { region } = session.view.records;
+        bench.set({
+            tool: 'choose',
+            chosen: Object.keys(region)
+                .map(Number)
+                .filter((label) => region[label].figure === figure.id),
+        });
+    };
+    const rename = (): void => {
+        const wanted = name.trim();
+        if (wanted !== '' && wanted !== figure.name) void session.changeFigure(figure.id, { name: wanted });
+        else setName(figure.name);
+    };
+    return (
+        <span className="col-span-2 flex flex-wrap items-center gap-2 pt-1.5 font-normal">
+            <input
+                className="field min-w-0 flex-1"
+                aria-label="Name of the figure"
+                maxLength={80}
+                disabled={isBlocked}
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+                onBlur={rename}
+                onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+            />
+            <button className="act" disabled={isBlocked} onClick={() => void session.changeFigure(figure.id, { nearer: 1 })}>
+                Nearer
+            </button>
+            <button className="act" disabled={isBlocked} onClick={() => void session.changeFigure(figure.id, { nearer: -1 })}>
+                Farther
+            </button>
+            <button className="act" disabled={!hasRegions} onClick={pickAll}>
+                Pick all of it
+            </button>
+        </span>
     );
 }

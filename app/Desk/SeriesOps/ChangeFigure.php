@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Series;
+
+/** Gives a figure another name, or another place in the depth of all pages. */
+final readonly class ChangeFigure implements SeriesOp
+{
+    /**
+     * @param  ?string  $name  null: as it is
+     * @param  int  $nearer  by how many figures it comes nearer to the reader; below 0 farther away
+     */
+    public function __construct(private Figure $figure, private ?string $name, private int $nearer)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'figure.change';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return $this->name !== null ? "Rename {$this->figure->name}" : "Move {$this->figure->name} ".($this->nearer > 0 ? 'nearer' : 'farther away');
+    }
+
+    public function toInput(): array
+    {
+        return ['figure' => $this->figure->id, 'name' => $this->name, 'nearer' => $this->nearer];
+    }
+
+    public function apply(Series $series): array
+    {
+        /** @var list<Figure> $figures */
+        $figures = Figure::query()->lockForUpdate()->where('series_id', $series->id)->orderBy('depth')->get()->all();
+        $at = array_search($this->figure->id, array_map(fn (Figure $figure): int => $figure->id, $figures), true);
+        assert(is_int($at));
+        $before = array_map(fn (Figure $figure): array => ['name' => $figure->name, 'depth' => $figure->depth], $figures);
+        $depths = array_column($before, 'depth');
+        $figures[$at]->name = $this->name ?? $figures[$at]->name;
+        $moved = [...$figures];
+        array_splice($moved, max(0, min(count($figures) - 1, $at + $this->nearer)), 0, array_splice($moved, $at, 1));
+        foreach ($moved as $i => $figure) {
+            $figure->depth = $depths[$i];
+        }
+        $changed = array_filter($figures, fn (Figure $figure): bool => $figure->isDirty());
+        // Out of the way first: no two may stand at one depth, not even meanwhile.
+        Figure::query()->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))->increment('depth', 1 + max($depths));
+        $records = [];
+        foreach ($changed as $i => $figure) {
+            Figure::query()->whereKey($figure->id)->update(['name' => $figure->name, 'depth' => $figure->depth]);
+            $records[] = ['figure', $figure->id, $before[$i], ['name' => $figure->name, 'depth' => $figure->depth]];
+        }
+
+        return $records;
+    }
+}

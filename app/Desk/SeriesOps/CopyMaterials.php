@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Series;
+
+/** Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay. */
+final readonly class CopyMaterials implements SeriesOp
+{
+    /** @param  list<int>  $materials  of the series */
+    public function __construct(private Figure $figure, private array $materials)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'material.copy';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Copy materials to {$this->figure->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['figure' => $this->figure->id, 'materials' => $this->materials];
+    }
+
+    public function apply(Series $series): array
+    {
+        $has = Material::query()->where('figure_id', $this->figure->id)->pluck('name')->all();
+        $place = (int) Material::query()->where('figure_id', $this->figure->id)->max('place');
+        $records = [];
+        foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {
+            if (in_array($material->name, $has, true)) {
+                continue;
+            }
+            $has[] = $material->name;
+            $copy = Material::query()->create(['figure_id' => $this->figure->id, 'name' => $material->name, 'place' => ++$place, 'pinned' => $material->pinned])->refresh();
+            $records[] = ['material', $copy->id, null, $copy->toRecord()];
+        }
+
+        return $records;
+    }
+}
