@@ -106,10 +106,14 @@ describe('the bench', () => {
         const goTo = vi.fn();
         open().surface = { goTo } as unknown as SurfaceHandle;
         bench.nextUnfilled();
-        expect(goTo).toHaveBeenCalledWith(31, 32);
+        expect(goTo.mock.calls).toEqual([[31, 32, 20]]);
+        bench.nextUnfilled();
+        expect(goTo.mock.calls[1]).toEqual([11, 12, Math.sqrt(90)]);
+        bench.nextUnfilled();
+        expect(goTo.mock.calls[2]).toEqual([31, 32, 20]);
         bench.session.fill([1, 3], oilskin);
         bench.nextUnfilled();
-        expect(goTo).toHaveBeenCalledTimes(1);
+        expect(goTo).toHaveBeenCalledTimes(3);
         expect(bench.session.view.message).toBe('Every region is filled.');
     });
     it('says on the rail what is left in each stage', () => {

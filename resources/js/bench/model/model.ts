@@ -98,6 +98,8 @@ export interface BenchView {
     meant: Record<string, number> | null;
     /** The doubtful bridge that is looked at. */
     bridge: string | null;
+    /** The unfilled region that was shown last. */
+    open: string | null;
     /** The longest gap that would be bridged without asking, while it is being set; px. */
     bridgeLimit: number | null;
     /** What a shape laid by hand does to the flats, and what it is drawn with. */
@@ -127,7 +129,8 @@ export interface SurfaceHandle {
     turn(by: number): void;
     zoom(factor: number): void;
     pan(dx: number, dy: number): void;
-    goTo(x: number, y: number): void;
+    /** @param width px of the page that shall be seen well; none: as near as it is, or half size at the least */
+    goTo(x: number, y: number, width?: number): void;
     /** Ends the gesture under way without doing anything. */
     cancel(): void;
     refresh(): void;
@@ -166,6 +169,7 @@ export class BenchModel {
             cues: [],
             meant: null,
             bridge: null,
+            open: null,
             bridgeLimit: null,
             shapeUse: 'add',
             blockWith: 'loop',
@@ -408,11 +412,13 @@ export class BenchModel {
         this.surface?.goTo((x1 + x2) / 2, (y1 + y2) / 2);
     }
 
-    /** Shows the largest region that has no material yet. */
+    /** Shows the largest region that has no material yet; asked again, the next smaller one, as near as it needs. */
     nextUnfilled(): void {
-        const [largest] = unfilled(this.session.view.records).sort(([, a], [, b]) => b.area - a.area);
-        if (largest === undefined) this.session.say('Every region is filled.');
-        else this.surface?.goTo(largest[1].x, largest[1].y);
+        const open = unfilled(this.session.view.records).sort(([a, one], [b, other]) => other.area - one.area || Number(a) - Number(b));
+        if (open.length === 0) return this.session.say('Every region is filled.');
+        const [label, { x, y, area }] = open[(open.findIndex(([one]) => one === this.view.open) + 1) % open.length];
+        this.set({ open: label });
+        this.surface?.goTo(x, y, Math.sqrt(area));
     }
 }
 

@@ -66,6 +66,7 @@ function Left() {
     return (
         <div className="flex flex-col gap-1.5 pb-3">
             <p>{open === 0 ? `All ${regionsOf(total)} are filled.` : `${open} of ${regionsOf(total)} left`}</p>
+            {open === 0 && <div className="joy" aria-hidden />}
             <progress
                 className="progress progress-primary w-full"
                 value={total - open}

@@ -113,14 +113,21 @@ function handleOf(renderer: SurfaceRenderer, hand: Hand, bench: BenchModel): Non
             renderer.isFitted = false;
             change((view) => panBy(view, renderer.canvas, dx, dy));
         },
-        goTo(x, y) {
+        goTo(x, y, width) {
             renderer.isFitted = false;
-            change((view) => ({ ...view, x, y, scale: Math.max(view.scale, 0.5) }));
+            const near = width === undefined ? 0 : Math.min(NEAREST, (renderer.canvas.height * PART) / Math.max(1, width));
+            change((view) => ({ ...view, x, y, scale: Math.max(width === undefined ? view.scale : 0, near, LEAST_SCALE) }));
         },
         cancel: () => hand.cancel(),
         refresh: () => renderer.schedule(),
     };
 }
+
+/** Screen pixels a page pixel takes when something is shown: at the least, and of something tiny. */
+const LEAST_SCALE = 0.5;
+const NEAREST = 4;
+/** How much of the view what is shown takes. */
+const PART = 0.3;
 
 function zoom(renderer: SurfaceRenderer, x: number, y: number, factor: number): void {
     if (renderer.view === null) return;

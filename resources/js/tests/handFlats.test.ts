@@ -1,0 +1,330 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, type Op } from '../api/client';
+import type { BridgeData, PageStateData, TaskState } from '../api/generated';
+import { BenchModel } from '../bench/model/model';
+import { asLimited } from '../bench/surface/overlays';
+import { TOOLS } from '../bench/tools/registry';
+import type { ToolHost, ToolId, ToolPoint } from '../bench/tools/tool';
+import type { OutboxStorage } from '../page/outboxStorage';
+import { PageSession } from '../page/session';
+import { Composer } from '../picture/compose';
+import { chromaOf, lightnessOf, outOfRange } from '../picture/lightness';
+import { shifted } from '../picture/shift';
+import { buildStack } from '../picture/stack';
+import { figuresOf } from '../picture/values';
+import { clogs, oilskin, pageState, region, stubWindow } from './world';
+
+vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
+
+const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
+let bench: BenchModel;
+
+function open(records: Partial<PageStateData['records']> = {}): BenchModel {
+    const session = new PageSession(pageState({ records: { ...pageState().records, ...records } }), 1, nowhere);
+    session.store.setState({ held: true });
+    bench = new BenchModel(session);
+    bench.choose('flats');
+    bench.set({ target: { material: oilskin, figureName: 'Oda', tone: 'base', pass: null } });
+    return bench;
+}
+
+const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
+const point = (x: number, y: number, more: Partial<ToolPoint> = {}): ToolPoint => ({
+    x,
+    y,
+    pressure: 1,
+    shift: false,
+    alt: false,
+    isMouse: true,
+    time: 0,
+    ...more,
+});
+const host = (labelAt: (x: number, y: number) => number = () => 0): ToolHost => ({
+    bench,
+    view: { scale: 2, x: 0, y: 0, turn: 0, mirror: false },
+    level: 0,
+    labelAt,
+    touched: () => undefined,
+});
+
+function drag(tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void {
+    const gesture = TOOLS[tool].begin(host(labelAt), points[0]);
+    if (points.length > 1) gesture?.move(points.slice(1));
+    gesture?.up();
+}
+
+beforeEach(() => {
+    stubWindow();
+    vi.stubGlobal('document', { querySelector: () => null, documentElement: {} });
+});
+afterEach(() => {
+    bench?.session.end();
+    vi.unstubAllGlobals();
+});
+
+describe('blocking in', () => {
+    const loop = [point(10, 20), point(40, 20), point(40, 61)];
+
+    it('sends the outline with the picked material, and with Alt takes it away', () => {
+        open();
+        drag('block', loop);
+        drag('block', [{ ...loop[0], alt: true }, ...loop.slice(1)]);
+        const outline = [
+            [10, 20],
+            [40, 20],
+            [40, 61],
+        ];
+        expect(ops()).toEqual([
+            { kind: 'flats.shape', use: 'add', outline, pen: null, figure: 3, material: 9 },
+            { kind: 'flats.shape', use: 'take', outline, pen: null, figure: 3, material: 9 },
+        ]);
+    });
+
+    it('is closed by a click on its first corner, and no sooner', () => {
+        open().set({ blockWith: 'corners', shapeUse: 'keep' });
+        for (const [x, y] of [
+            [100, 100],
+            [150, 100],
+            [150, 160],
+        ])
+            drag('block', [point(x, y)]);
+        expect(ops()).toEqual([]);
+        drag('block', [point(104.9, 100)]);
+        expect(ops()).toEqual([
+            {
+                kind: 'flats.shape',
+                use: 'keep',
+                outline: [
+                    [100, 100],
+                    [150, 100],
+                    [150, 160],
+                ],
+                pen: null,
+                figure: 3,
+                material: 9,
+            },
+        ]);
+        expect(bench.view.draft).toEqual([]);
+        drag('block', [point(1, 1)]);
+        drag('block', [point(2, 2)]);
+        bench.endCorners();
+        expect(ops()).toHaveLength(1);
+    });
+
+    it('draws with a pen as wide as the size says, but no wider than the core takes', () => {
+        open().set({ blockWith: 'pen', size: 900 });
+        drag('block', [point(5, 6), point(7, 8)]);
+        expect(ops()[0]).toMatchObject({
+            outline: null,
+            pen: {
+                points: [
+                    [5, 6, 1],
+                    [7, 8, 1],
+                ],
+                width: 600,
+            },
+        });
+    });
+
+    it('wants a material unless it takes away', () => {
+        open().set({ target: null });
+        drag('block', loop);
+        expect(bench.session.view.message).toContain('Pick a material');
+        bench.set({ shapeUse: 'take' });
+        drag('block', loop);
+        expect(ops()).toMatchObject([{ use: 'take', figure: 0, material: 0 }]);
+    });
+});
+
+describe('picked regions', () => {
+    const at = (x: number): number => Math.floor(x / 10);
+
+    it('are taken by click and sweep, added and let go with Shift', () => {
+        open();
+        drag('choose', [point(15, 0)], at);
+        expect(bench.view.chosen).toEqual([1]);
+        drag('choose', [point(25, 0, { shift: true }), point(35, 0)], at);
+        expect(bench.view.chosen).toEqual([1, 2, 3]);
+        drag('choose', [point(25, 0, { shift: true })], at);
+        expect(bench.view.chosen).toEqual([1, 3]);
+        drag('choose', [point(25, 0)], at);
+        expect(bench.view.chosen).toEqual([2]);
+        bench.choose('light');
+        expect(bench.view.chosen).toEqual([]);
+    });
+
+    it('stay clear of the veil; else the figure or the material that is meant does', () => {
+        open({ region: { 1: region(0, 90), 2: region(9, 50), 3: { ...region(7, 30), figure: 3 }, 4: { ...region(8, 20), figure: 4 } } });
+        expect(bench.clear).toBeNull();
+        bench.set({ veil: 'figure' });
+        expect(bench.clear).toEqual(new Set([2, 3]));
+        bench.set({ veil: 'material' });
+        expect(bench.clear).toEqual(new Set([2]));
+        bench.set({ chosen: [4] });
+        expect(bench.clear).toEqual(new Set([4]));
+        bench.choose('light');
+        expect(bench.clear).toBeNull();
+    });
+
+    it('are shifted alone; without any, all of the material that are not locked', () => {
+        open({ region: { 1: region(9, 90), 2: region(9, 50), 3: { ...region(9, 30), locked: true }, 4: region(8, 20) } });
+        expect(bench.shiftable()).toEqual([1, 2]);
+        bench.set({ chosen: [2, 4, 99] });
+        expect(bench.shiftable()).toEqual([2]);
+    });
+
+    it('take their materials with them to another figure', async () => {
+        open({ region: { 1: region(9, 90), 2: { ...region(8, 50), figure: 4 }, 3: region(0, 5) } });
+        const { palette } = bench.session.view;
+        const copy = { ...oilskin, id: 21, figure: 4 };
+        const copies = vi.fn(async () => ({
+            ...palette,
+            figures: palette.figures.map((figure) => (figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure)),
+        }));
+        Object.assign(api, { copyMaterials: copies });
+        await bench.session.giveTo([1, 2, 3], 4, '');
+        expect(copies).toHaveBeenCalledWith(2, 4, [9, 8], expect.any(String));
+        expect(ops()).toEqual([
+            { kind: 'fill', labels: [1], figure: 4, material: 21 },
+            { kind: 'fill', labels: [2], figure: 4, material: 8 },
+        ]);
+        expect(bench.session.view.records.region[3].material).toBe(0);
+    });
+});
+
+describe('a veil and what is proposed', () => {
+    const look = { ink: 0, hatch: true, passes: false };
+    const block = (labels: number[]) => ({
+        count: labels.length,
+        x: 0,
+        y: 0,
+        width: labels.length,
+        bytes: (layer: string) => (layer === 'flats' ? Uint8Array.from(labels.flatMap((label) => [label >> 8, label & 255])) : null),
+    });
+    const stack = () => buildStack({ ...pageState().records, region: { 1: region(9, 9), 2: region(9, 9) } }, pageState().palette);
+    const colours = (clear: Set<number> | null, proposed: Set<number> | null, hatch = true): number[][] => {
+        const pixels = new Composer({ ...stack(), clear, proposed }, block([1, 2, 1, 1, 1, 1, 2, 2]), { ...look, hatch }).compose().rgba();
+        return Array.from({ length: 8 }, (_, i) => [...pixels.slice(4 * i, 4 * i + 3)]);
+    };
+    const base = [16, 8, 0].map((bits) => (parseInt(oilskin.tones.base.slice(1), 16) >> bits) & 255);
+
+    it('turns all but the meant to grey, only where flats are worked on', () => {
+        const veiled = colours(new Set([1]), null);
+        expect(veiled[0]).toEqual(base);
+        expect(veiled[1]).toEqual(base.map((part) => Math.round(0.22 * part + 0.78 * 0x8c)));
+        expect(colours(new Set([1]), null, false)[1]).toEqual(base);
+        expect(colours(null, null)[1]).toEqual(base);
+    });
+
+    it('is hatched over its colour', () => {
+        const seen = colours(null, new Set([2]));
+        expect(seen[1]).toEqual([0xb2, 0xb2, 0xb2]);
+        expect(seen[0]).toEqual(base);
+        expect(seen[6]).toEqual(base);
+    });
+});
+
+describe('colours of flats', () => {
+    it('have the lightness the standard gives them', () => {
+        // CIE 15 with sRGB's white: worked by hand from the formula.
+        expect(lightnessOf(0xffffff)).toBeCloseTo(100, 6);
+        expect(lightnessOf(0x777777)).toBeCloseTo(50.03, 1);
+        expect(lightnessOf(0x000000)).toBe(0);
+        expect(lightnessOf(0xff0000)).toBeCloseTo(53.24, 1);
+        expect(chromaOf(0x808080)).toBeCloseTo(0, 5);
+        expect(chromaOf(0xff0000)).toBeCloseTo(0.2577, 3);
+    });
+
+    it('are told when they leave no room for light or shadow, and by how much', () => {
+        expect(outOfRange(0xf4f4f4)).toMatch(/^L\* 96: 8 too bright/);
+        expect(outOfRange(0x101010)).toMatch(/^L\* 5: 15 too dark/);
+        expect(outOfRange(0xff0000)).toMatch(/129 %/);
+        expect(outOfRange(0xe0a93a)).toBeNull();
+    });
+
+    it('are shifted to nothing by nothing, and to grey by no chroma', () => {
+        for (const colour of [0xe0a93a, 0x123456, 0xffffff, 0]) {
+            expect(shifted(colour, { lightness: 0, chroma: 1, hue: 0 })).toBe(colour);
+            const grey = shifted(colour, { lightness: 0, chroma: 0, hue: 50 });
+            expect(Math.max(grey >> 16, (grey >> 8) & 255, grey & 255) - Math.min(grey >> 16, (grey >> 8) & 255, grey & 255)).toBeLessThan(
+                2,
+            );
+        }
+    });
+
+    it('are weighed by their area, the figure against the rest', () => {
+        const { region: regions } = { region: { 1: region(9, 90), 2: region(9, 10), 3: { ...region(8, 50), figure: 4 }, 4: region(0, 5) } };
+        const { flats } = buildStack({ ...pageState().records, region: regions }, pageState().palette);
+        const { ours, others } = figuresOf(regions, flats, 3);
+        expect(ours.map(({ area }) => area)).toEqual([100]);
+        expect(others.map(({ area }) => area)).toEqual([50]);
+        expect(figuresOf(regions, flats, null).others.reduce((sum, { area }) => sum + area, 0)).toBe(150);
+    });
+});
+
+describe('a limit for bridges', () => {
+    it('shows what goes crossed out and what comes whole', () => {
+        const bridge = (kind: BridgeData['kind'], length: number): BridgeData => ({
+            x1: 10,
+            y1: 5,
+            x2: 10 + length,
+            y2: 5,
+            kind,
+            score: 0.5,
+        });
+        const all = [
+            bridge('found', 8),
+            bridge('found', 13),
+            bridge('doubtful', 12),
+            bridge('doubtful', 13),
+            bridge('kept', 40),
+            bridge('refused', 3),
+        ];
+        expect(asLimited(all, 12).map(({ kind }) => kind)).toEqual(['found', 'refused', 'found', 'doubtful', 'kept', 'refused']);
+        expect(asLimited(all, null)).toBe(all);
+    });
+});
+
+describe('flats that were taken over', () => {
+    it('are settled row by row', async () => {
+        open();
+        const rows = [
+            { colour: '#112233', share: 0.2, verdict: 'new' as const, difference: 30, material: null, labels: [1, 3] },
+            { colour: '#445566', share: 0.1, verdict: 'new' as const, difference: 20, material: null, labels: [2] },
+        ];
+        const task: TaskState = {
+            id: 3,
+            kind: 'take',
+            state: 'done',
+            progress: 100,
+            message: 'Done',
+            download: null,
+            name: null,
+            question: null,
+            report: { name: 'theirs.png', right: 0, down: 0, rows },
+        };
+        bench.session.store.setState({ taken: task.report });
+        bench.session.settleTaken(rows[0], clogs);
+        expect(ops()).toEqual([{ kind: 'fill', labels: [1, 3], figure: 4, material: 8 }]);
+        expect(bench.session.view.taken?.rows.map(({ material }) => material)).toEqual([8, null]);
+        bench.session.forgetTaken();
+        expect(bench.session.view.taken).toBeNull();
+    });
+});
+
+describe('what the page before suggests', () => {
+    it('is looked at before it is taken, and said when there is nothing', async () => {
+        open();
+        Object.assign(api, { asBefore: async () => ({ 1: 9 }) });
+        await bench.suggestAsBefore();
+        expect(bench.view.meant).toEqual({ 1: 9 });
+        expect(ops()).toEqual([]);
+        bench.takeCues(null);
+        expect(ops()).toEqual([{ kind: 'fill', labels: [1], figure: 3, material: 9 }]);
+        Object.assign(api, { asBefore: async () => ({}) });
+        await bench.suggestAsBefore();
+        expect(bench.view.meant).toBeNull();
+        expect(bench.session.view.message).toContain('No unfilled region');
+    });
+});
