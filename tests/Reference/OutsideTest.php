@@ -17,10 +17,18 @@ use Awning\Core\Compose\ExactCanvas;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\CleanScan;
+use Awning\Core\Ink\Levels;
+use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\Bridge;
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
@@ -28,6 +36,10 @@ use Awning\Core\Raster\Projection;
 use Awning\Core\Raster\Warp;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\Ops\ChangeBridges;
+use Awning\Core\Sheet\Ops\FillRegions;
+use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
 use Imagick;
 use PHPUnit\Framework\TestCase;
@@ -113,7 +125,7 @@ rng = np.random.default_rng(5); img = np.zeros((700, 900), np.uint8)
 for _ in range(60): cv2.circle(img, (int(rng.integers(900)), int(rng.integers(700))), int(rng.integers(8, 160)), 255, int(rng.integers(1, 6)))
 cv2.imwrite('$this->folder/ink.png', img)"]);
         $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
-        $flats = (new FlatsFinder(0, 1))->find($ink);
+        $flats = (new FlatsFinder(0, 1, 0))->find($ink);
         file_put_contents("$this->folder/labels.png", (new PngWriter)->labels($flats->labels));
         $answer = $this->tool([self::PYTHON, '-c', "import cv2, numpy as np
 ink = cv2.imread('$this->folder/ink.png', 0); ours = cv2.imread('$this->folder/labels.png', -1).astype(np.int64)
@@ -252,6 +264,122 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
         }
         self::assertLessThanOrEqual(0.04, $sum['leaked'] / $sum['regions']);
         self::assertLessThanOrEqual(1.25, $sum['pieces'] / $sum['regions']);
+    }
+
+    /** A damaged sheet of openmoji drawings (CC BY-SA 4.0, npm), cleaned. */
+    private function sheetInk(string $group, int $seed): Plane
+    {
+        $this->tool([self::PYTHON, __DIR__.'/python/flats_sheets.py', 'make', 'node_modules/openmoji', $group, (string) $seed, $this->folder]);
+
+        return (new ScanCleaner)->clean((new ImageReader)->read("$this->folder/scan.png")->channels())->ink;
+    }
+
+    /** @return array<string, float> what is measured of labels against the undamaged drawing */
+    private function score(string $labels): array
+    {
+        return json_decode($this->tool([self::PYTHON, __DIR__.'/python/flats_sheets.py', 'score', "$this->folder/truth.png", $labels]), true);
+    }
+
+    /** The method to beat: trapped-ball filling, written with OpenCV, on the same cleaned ink. */
+    public function test_fewer_pieces_than_trapped_balls_at_no_more_leaks(): void
+    {
+        $sums = ['ours' => [0.0, 0.0], 'theirs' => [0.0, 0.0]];
+        foreach ([['people-body', 7], ['animals-nature', 8], ['food-drink', 9]] as [$group, $seed]) {
+            $ink = $this->sheetInk($group, $seed);
+            file_put_contents("$this->folder/ink.png", (new PngWriter)->grey($ink, 300));
+            file_put_contents("$this->folder/labels.png", (new PngWriter)->labels((new FlatsFinder)->find($ink)->labels));
+            $this->tool([self::PYTHON, __DIR__.'/python/flats_sheets.py', 'trapped', "$this->folder/ink.png", "$this->folder/trapped.png"]);
+            foreach (['ours' => 'labels', 'theirs' => 'trapped'] as $whose => $file) {
+                $score = $this->score("$this->folder/$file.png");
+                fwrite(STDERR, sprintf("\n%s, sheet %d, %s: %.1f %% leaked, %.2f pieces a region", $group, $seed, $whose, 100 * $score['leaked'], $score['pieces']));
+                $sums[$whose] = [$sums[$whose][0] + $score['leaked'] / 3, $sums[$whose][1] + $score['pieces'] / 3];
+            }
+        }
+        self::assertLessThan($sums['theirs'][1], $sums['ours'][1]);
+        self::assertLessThanOrEqual($sums['theirs'][0] + 0.01, $sums['ours'][0]);
+        self::assertGreaterThan(1.5, $sums['theirs'][1], 'the other method works as it is known to');
+    }
+
+    /** Mirrored, turned and moved drawings have mirrored, turned and moved regions. */
+    public function test_regions_turn_with_the_drawing(): void
+    {
+        $ink = $this->sheetInk('people-body', 11);
+        $side = $ink->width;
+        self::assertSame($side, $ink->height);
+        $rows = str_split($ink->data, $side);
+        $mirrored = new Plane($side, $side, implode('', array_map(strrev(...), $rows)));
+        $turned = '';
+        for ($x = 0; $x < $side; $x++) {
+            for ($y = $side - 1; $y >= 0; $y--) {
+                $turned .= $rows[$y][$x];
+            }
+        }
+        $moved = str_repeat("\0", 11 * $side).implode('', array_map(fn (string $row): string => str_repeat("\0", 7).substr($row, 0, -7), array_slice($rows, 0, -11)));
+        $flats = (new FlatsFinder)->find($ink);
+        $places = [
+            'mirrored' => [$mirrored, fn (int $x, int $y): array => [$side - 1 - $x, $y]],
+            'turned' => [new Plane($side, $side, $turned), fn (int $x, int $y): array => [$side - 1 - $y, $x]],
+            'moved' => [new Plane($side, $side, $moved), fn (int $x, int $y): array => [$x + 7, $y + 11]],
+        ];
+        foreach ($places as $how => [$plane, $place]) {
+            $other = (new FlatsFinder)->find($plane);
+            $pairs = $seen = [];
+            for ($y = 2; $y < $side - 12; $y += 3) {
+                for ($x = 2; $x < $side - 12; $x += 3) {
+                    if ($ink->at($x, $y) < FlatsFinder::BOUND) {
+                        $label = $flats->labels->at($x, $y);
+                        $seen[$label] = ($seen[$label] ?? 0) + 1;
+                        $pair = $other->labels->at(...$place($x, $y));
+                        $pairs[$label][$pair] = ($pairs[$label][$pair] ?? 0) + 1;
+                    }
+                }
+            }
+            $seen = array_filter($seen, fn (int $count): bool => $count >= 5);
+            $apart = array_filter($seen, fn (int $count, int $label): bool => max($pairs[$label]) < 0.95 * $count, ARRAY_FILTER_USE_BOTH);
+            $joined = count($seen) - count(array_unique(array_map(fn (int $label): int|string => array_search(max($pairs[$label]), $pairs[$label], true), array_keys($seen))));
+            self::assertGreaterThan(40, count($seen));
+            fwrite(STDERR, sprintf("\n%s: %d of %d regions in parts, %d joined", $how, count($apart), count($seen), $joined));
+            self::assertLessThanOrEqual(0.02 * count($seen), count($apart) + $joined, $how);
+        }
+    }
+
+    /** Whatever single bridge comes or goes, regions that do not touch it stay what they are. */
+    public function test_regions_keep_what_they_are_under_any_single_bridge(): void
+    {
+        $ink = $this->sheetInk('animals-nature', 12);
+        $source = new MemorySource;
+        $apply = function (Op $op) use ($source): void {
+            $sheet = new Sheet($source);
+            $op->apply($sheet);
+            $source->store($sheet->takeChange());
+        };
+        $apply(new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), (new FlatsFinder)->find($ink)));
+        $labels = array_keys((new Sheet($source))->all(Region::class));
+        foreach ($labels as $i => $label) {
+            $apply(new FillRegions([$label], 1 + $i % 5, 10 + $i));
+        }
+        $bridges = array_filter((new Sheet($source))->all(Bridge::class), fn (Bridge $bridge): bool => $bridge->kind->isMade());
+        self::assertGreaterThan(20, count($bridges));
+        foreach (array_slice($bridges, 0, 30, true) as $number => $bridge) {
+            $before = new Sheet($source);
+            $regions = $before->all(Region::class);
+            $beside = [];
+            foreach ($bridge->pixels() as [$x, $y]) {
+                for ($away = -2; $away <= 2; $away++) {
+                    $beside[$before->labelAt($x + $away, $y)] = $beside[$before->labelAt($x, $y + $away)] = true;
+                }
+            }
+            foreach (['refused', 'kept'] as $kind) {
+                $apply(ChangeBridges::fromInput(new Data(['draw' => null, 'bridge' => $number, 'as' => $kind])));
+                $after = (new Sheet($source))->all(Region::class);
+                foreach (array_diff_key($regions, $beside) as $label => $region) {
+                    self::assertEquals($region, $after[$label] ?? null, "bridge $number, $kind: region $label is not beside it");
+                }
+                foreach (array_diff_key($after, $regions) as $region) {
+                    self::assertTrue($region->isFilled(), 'a part keeps the fill');
+                }
+            }
+        }
     }
 
     /** @return array{Paint, Paint} a backdrop and a source that hold every combination of a grid of values */

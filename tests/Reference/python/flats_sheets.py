@@ -6,6 +6,8 @@ Measures: OpenCV's connectedComponents on the undamaged drawing is the truth.
     flats_sheets.py make OPENMOJI GROUP SEED DIR [any] [SIZE] [GAP]
                                                      writes DIR/truth.png (clean lines) and DIR/scan.png (damaged): lines cut
                                                      across, or at any angle; sheets of SIZE px, cuts of 2 to GAP px
+    flats_sheets.py trapped INK.png OUT.png          writes the regions of trapped-ball filling (Zhang, Chen, Zhu and Hu,
+                                                     "Vectorizing Cartoon Animations", 2009; from memory), as 16-bit labels
     flats_sheets.py score DIR/truth.png LABELS.png   prints one JSON object
 """
 import json
@@ -85,6 +87,32 @@ def scan(lines: np.ndarray, rng) -> np.ndarray:
     return np.clip(bgr + rng.normal(0, 4, (h, w, 1)), 0, 255).astype(np.uint8)
 
 
+def trapped(ink_path: str, out_path: str, largest: int = 8) -> None:
+    """Balls from large to small: what one can reach without passing a gap narrower than itself is a region."""
+    open_ground = (cv2.imread(ink_path, cv2.IMREAD_GRAYSCALE) < 100).astype(np.uint8)
+    labels = np.zeros(open_ground.shape, np.int32)
+    count = 0
+    for radius in range(largest, 2, -1):
+        left = (open_ground > 0) & (labels == 0)
+        ball = cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (2 * radius + 1, 2 * radius + 1))
+        core = cv2.erode(left.astype(np.uint8), ball, borderValue=1)
+        found, pieces, stats, _ = cv2.connectedComponentsWithStats(core, connectivity=4)
+        for piece in range(1, found):
+            x, y, w, h = stats[piece, :4]
+            left_, top, right, bottom = max(0, x - radius), max(0, y - radius), x + w + radius, y + h + radius
+            mask = cv2.dilate((pieces[top:bottom, left_:right] == piece).astype(np.uint8), ball) > 0
+            part = labels[top:bottom, left_:right]
+            mask &= left[top:bottom, left_:right] & (part == 0)
+            if mask.sum() >= 40:
+                count += 1
+                part[mask] = count
+    # What is left, under the lines too, goes to the nearest.
+    _, nearest = cv2.distanceTransformWithLabels((labels == 0).astype(np.uint8), cv2.DIST_L2, 5, labelType=cv2.DIST_LABEL_PIXEL)
+    of = np.zeros(nearest.max() + 1, np.int32)
+    of[nearest[labels > 0]] = labels[labels > 0]
+    cv2.imwrite(out_path, of[nearest].astype(np.uint16))
+
+
 def score(truth_path: str, labels_path: str) -> dict:
     free = (cv2.imread(truth_path, cv2.IMREAD_GRAYSCALE) >= 128).astype(np.uint8)
     labels = cv2.imread(labels_path, cv2.IMREAD_UNCHANGED).astype(np.int64)
@@ -123,5 +151,7 @@ if __name__ == "__main__":
         clean = sheet(openmoji, group, rng, side)
         cv2.imwrite(str(target / "truth.png"), clean)
         cv2.imwrite(str(target / "scan.png"), scan(cut_lines(clean, rng, any_angle, most), rng))
+    elif sys.argv[1] == "trapped":
+        trapped(sys.argv[2], sys.argv[3])
     else:
         print(json.dumps(score(sys.argv[2], sys.argv[3])))
