@@ -39,6 +39,7 @@ require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 require __DIR__.'/Desk.php';
+require __DIR__.'/Flats.php';
 
 const PYTHON = '/usr/bin/python3';
 /** A group of drawings that is measured and never looked at while tuning. */
@@ -118,6 +119,12 @@ for _ in range(7):
     t = time.perf_counter(); cv2.connectedComponents(free, connectivity=4); times.append(time.perf_counter() - t)
 print(1000 * statistics.median(times))"]);
 $row('regions alone', $regions, $opencv, 'OpenCV connectedComponents', '≤ 0.6 ×');
+
+// ---- flats by hand -----------------------------------------------------------------------------------------------------
+say('What the hand does to the flats of 16 megapixels');
+foreach (bench_flats($ink) as [$what, $middle, $target, $note]) {
+    $row($what, $middle, null, '', $target, $note);
+}
 
 // ---- compositing -------------------------------------------------------------------------------------------------------
 say('Compositing');

@@ -72,16 +72,11 @@ final class Relabelling
             return;
         }
         $free = strtr($this->ink->read($window), Bytes::identity(), Bytes::threshold(FlatsFinder::BOUND));
-        $differs = $before ^ $after;
-        for ($at = strspn($differs, "\0") & ~1, $end = strlen($differs); $at < $end; $at += strspn($differs, "\0", $at) & ~1) {
-            // Labels may differ in one byte only: then what is equal in between is short.
-            $length = 2;
-            while ($at + $length < $end && ($differs[$at + $length] !== "\0" || $differs[$at + $length + 1] !== "\0")) {
-                $length += 2;
+        foreach (Labels::spans($before ^ $after) as [$from, $to, $difference]) {
+            if ($difference !== 0) {
+                $this->count(substr($before, 2 * $from, 2 * ($to - $from)), substr($after, 2 * $from, 2 * ($to - $from)), substr($free, $from, $to - $from));
+                $this->moved += $to - $from;
             }
-            $this->count(substr($before, $at, $length), substr($after, $at, $length), substr($free, $at >> 1, $length >> 1));
-            $this->moved += $length >> 1;
-            $at += $length;
         }
         $this->labels->write($window, $after);
     }
@@ -117,13 +112,14 @@ final class Relabelling
                 continue;
             }
             $area = $region->area + $by;
-            if ($area <= 0 || $this->tilesWith($label) === []) {
+            $isWhere = $region->area > 0 && $this->sheet->labelAt($region->x, $region->y) === $label;
+            $place = $area <= 0 ? null : ($isWhere ? [$region->x, $region->y] : $this->place($label, $region));
+            if ($place === null) {
                 $heirs = $this->went[$label] ?? [];
                 arsort($heirs);
                 $this->join($label, (int) (array_key_first($heirs) ?? 0));
             } else {
-                [$x, $y] = $this->sheet->labelAt($region->x, $region->y) === $label && $region->area > 0 ? [$region->x, $region->y] : $this->place($label, $region);
-                $this->sheet->put($label, $region->reaching($area, $x, $y));
+                $this->sheet->put($label, $region->reaching($area, ...$place));
             }
         }
         $this->went = [];
@@ -173,22 +169,30 @@ final class Relabelling
         return $found;
     }
 
-    /** @return array{int, int} a pixel in the middle of a region's longest free run, in the tile nearest to where it was that has one */
-    private function place(int $label, Region $was): array
+    /** @return ?array{int, int} the middle of its longest run in the tile nearest to where it was that has one; null when it has no pixel left */
+    private function place(int $label, Region $was): ?array
     {
-        $tiles = $this->tilesWith($label);
+        $word = pack('n', $label);
+        $none = str_repeat("\0", TileGrid::PIXELS);
+        $places = $this->sheet->grid()->all();
         $away = fn (int $column, int $row): int => abs($column * TileGrid::SIZE + 128 - $was->x) + abs($row * TileGrid::SIZE + 128 - $was->y);
-        usort($tiles, fn (array $a, array $b): int => $away($a[0], $a[1]) <=> $away($b[0], $b[1]));
-        foreach ($tiles as [$column, $row, $tile]) {
-            $ink = $this->sheet->bytes(LayerName::ink(), $column, $row);
-            $free = strtr($ink, Bytes::identity(), Bytes::threshold(FlatsFinder::BOUND));
-            $place = self::longestRun($tile, $free, $label);
-            if ($place !== null) {
-                return [$column * TileGrid::SIZE + $place[0], $row * TileGrid::SIZE + $place[1]];
+        usort($places, fn (array $a, array $b): int => $away(...$a) <=> $away(...$b));
+        // Solid black has no pixel that is free.
+        foreach ([true, false] as $isFree) {
+            foreach ($places as [$column, $row]) {
+                $tile = $this->sheet->tile(LayerName::flats(), $column, $row);
+                if ($tile === null || ! str_contains($tile, $word)) {
+                    continue;
+                }
+                $bounds = $isFree ? strtr($this->sheet->bytes(LayerName::ink(), $column, $row), Bytes::identity(), Bytes::threshold(FlatsFinder::BOUND)) : $none;
+                $place = self::longestRun($tile, $bounds, $label);
+                if ($place !== null) {
+                    return [$column * TileGrid::SIZE + $place[0], $row * TileGrid::SIZE + $place[1]];
+                }
             }
         }
 
-        return [$was->x, $was->y];
+        return null;
     }
 
     /** @return ?array{int, int} the middle of a label's longest free run in a tile */
