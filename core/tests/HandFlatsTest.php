@@ -178,6 +178,21 @@ final class HandFlatsTest extends TestCase
         self::assertFalse($this->at(188, 270)->isFilled());
     }
 
+    public function test_a_border_is_pushed_into_the_neighbour(): void
+    {
+        $this->ask('flats.shape', $this->box(300, 60, 400, 160));
+        [$box, $paper] = [$this->label(350, 100), $this->label(450, 100)];
+        $push = fn (int $into, array $points) => $this->ask('flats.shape', ['use' => 'add', 'pen' => ['points' => $points, 'width' => 20], 'figure' => 0, 'material' => 0, 'into' => $into]);
+        $push($box, [[390, 100, 1], [420, 100, 1]]);
+        self::assertSame([$box, $box, $paper], array_map(fn (int $x): int => $this->label($x, 100), [399, 428, 432]));
+        $push($paper, [[440, 140, 1], [380, 140, 1]]);
+        self::assertSame([$box, $paper, $paper], array_map(fn (int $x): int => $this->label($x, 140), [368, 372, 399]), 'and back again');
+        self::assertSame(8, $this->at(428, 100)->material);
+        $this->ask('flats.lock', ['labels' => [$box], 'locked' => true]);
+        $this->expectException(OpRefused::class);
+        $push($box, [[390, 100, 1], [470, 100, 1]]);
+    }
+
     public function test_shapes_are_pixels_whose_middles_lie_inside(): void
     {
         mt_srand(7);

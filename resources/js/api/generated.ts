@@ -153,7 +153,7 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
-export type ShapeInput = { use: ShapeUse; outline: PlaceData[] | null; pen: FlatPenData | null; figure: number; material: number };
+export type ShapeInput = { use: ShapeUse; outline: PlaceData[] | null; pen: FlatPenData | null; figure: number; material: number; into: number | null };
 
 export type ShiftData = { material: number; lightness: number; chroma: number; hue: number };
 

@@ -182,7 +182,12 @@ function ShapeUseChoice() {
     );
 }
 
-const BLOCK_NAMES: Record<BlockWith, string> = { loop: 'with a loop', corners: 'with corners', pen: 'with a broad pen' };
+const BLOCK_NAMES: Record<BlockWith, string> = {
+    loop: 'with a loop',
+    corners: 'with corners',
+    pen: 'with a broad pen',
+    push: 'pushing a border',
+};
 
 function BlockWithChoice() {
     const bench = useBenchModel();

@@ -125,7 +125,7 @@ export class PageSession {
     }
 
     /** Flats laid by hand; which regions they become, the server sees. */
-    shapeRegions(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen'>, material: MaterialState | null): void {
+    shapeRegions(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen' | 'into'>, material: MaterialState | null): void {
         this.ask({ kind: 'flats.shape', use, ...shape, figure: material?.figure ?? 0, material: material?.id ?? 0 });
     }
 

@@ -226,11 +226,11 @@ describe('tools', () => {
         gesture?.up();
         expect(ops()).toEqual([{ kind: 'fill', labels: [1], figure: 3, material: 9 }]);
     });
-    it('sweep: every region between the places the hand was seen at', () => {
+    it('sweep: every unfilled region between the places the hand was seen at', () => {
         const gesture = begin('sweep', point(50, 50));
         gesture?.move([point(250, 50)]);
         gesture?.up();
-        expect(ops()).toMatchObject([{ labels: [1, 2, 3] }]);
+        expect(ops()).toMatchObject([{ labels: [1, 3] }]);
     });
     it('unfill: only what is filled', () => {
         const gesture = begin('unfill', point(50, 50));

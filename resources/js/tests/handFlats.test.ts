@@ -76,8 +76,8 @@ describe('blocking in', () => {
             [40, 61],
         ];
         expect(ops()).toEqual([
-            { kind: 'flats.shape', use: 'add', outline, pen: null, figure: 3, material: 9 },
-            { kind: 'flats.shape', use: 'take', outline, pen: null, figure: 3, material: 9 },
+            { kind: 'flats.shape', use: 'add', outline, pen: null, into: null, figure: 3, material: 9 },
+            { kind: 'flats.shape', use: 'take', outline, pen: null, into: null, figure: 3, material: 9 },
         ]);
     });
 
@@ -101,6 +101,7 @@ describe('blocking in', () => {
                     [150, 160],
                 ],
                 pen: null,
+                into: null,
                 figure: 3,
                 material: 9,
             },
@@ -125,6 +126,14 @@ describe('blocking in', () => {
                 width: 600,
             },
         });
+    });
+
+    it('pushes the border of the region it begins in, without a material', () => {
+        open().set({ target: null, blockWith: 'push', size: 30 });
+        drag('block', [point(15, 6), point(37, 8)], (x) => Math.floor(x / 10));
+        expect(ops()).toMatchObject([{ use: 'add', into: 1, pen: { width: 30 }, figure: 0, material: 0 }]);
+        drag('block', [point(5, 6), point(37, 8)], () => 0);
+        expect(ops()).toHaveLength(1);
     });
 
     it('wants a material unless it takes away', () => {
@@ -190,6 +199,20 @@ describe('picked regions', () => {
             { kind: 'fill', labels: [2], figure: 4, material: 8 },
         ]);
         expect(bench.session.view.records.region[3].material).toBe(0);
+    });
+});
+
+describe('a sweep', () => {
+    const at = (x: number): number => Math.floor(x / 10);
+
+    it('crosses what is filled and fills the rest; with Shift all of it', () => {
+        open({ region: { 1: region(0, 90), 2: region(8, 50), 3: region(0, 5) } });
+        drag('sweep', [point(15, 0), point(35, 0)], at);
+        expect(ops()).toEqual([{ kind: 'fill', labels: [1, 3], figure: 3, material: 9 }]);
+        drag('sweep', [point(15, 0), point(35, 0)], at);
+        expect(bench.session.view.message).toContain('Hold Shift');
+        drag('sweep', [point(15, 0, { shift: true }), point(25, 0)], at);
+        expect(ops().slice(1)).toEqual([{ kind: 'fill', labels: [1, 2], figure: 3, material: 9 }]);
     });
 });
 

@@ -30,7 +30,7 @@ use Awning\Core\Sheet\Sheet;
  * @phpstan-import-type PointData from Stroke
  *
  * @phpstan-type FlatPenData array{points: list<PointData>, width: float}
- * @phpstan-type ShapeInput array{use: value-of<ShapeUse>, outline: ?list<PlaceData>, pen: ?FlatPenData, figure: int, material: int}
+ * @phpstan-type ShapeInput array{use: value-of<ShapeUse>, outline: ?list<PlaceData>, pen: ?FlatPenData, figure: int, material: int, into: ?int}
  */
 final readonly class ShapeRegions implements ClientOp, Prepares
 {
@@ -43,10 +43,13 @@ final readonly class ShapeRegions implements ClientOp, Prepares
      * @param  ?Path  $path  of the pen
      * @param  float  $width  of the pen, px
      * @param  int  $material  0: whatever is there is taken away
+     * @param  ?int  $into  the region that grows, whatever it is filled with: its border is pushed
      */
-    public function __construct(private ShapeUse $use, private ?array $outline, private ?Path $path, private float $width, private int $figure, private int $material)
-    {
-        if ($use !== ShapeUse::Take && $material === 0) {
+    public function __construct(
+        private ShapeUse $use, private ?array $outline, private ?Path $path, private float $width, private int $figure, private int $material,
+        private ?int $into = null,
+    ) {
+        if ($use !== ShapeUse::Take && $material === 0 && $into === null) {
             throw new OpRefused('Pick a material first.');
         }
         $this->drawing = $path === null ? null : new StrokeDrawing($path, new Brush($width, 1, 1, 0));
@@ -74,6 +77,7 @@ final readonly class ShapeRegions implements ClientOp, Prepares
             $pen === null ? null : Path::fromPoints($pen->list('points', Path::MOST_POINTS)),
             $pen === null ? 0 : $pen->number('width', 1, self::WIDEST_PEN),
             $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0),
+            $input->has('into') ? $input->int('into', 1, Labels::MOST) : null,
         );
     }
 
@@ -83,16 +87,17 @@ final readonly class ShapeRegions implements ClientOp, Prepares
         return [
             'use' => $this->use->value, 'outline' => $this->outline,
             'pen' => $this->path === null ? null : ['points' => $this->path->points, 'width' => $this->width],
-            'figure' => $this->figure, 'material' => $this->material,
+            'figure' => $this->figure, 'material' => $this->material, 'into' => $this->into,
         ];
     }
 
     public function title(): string
     {
-        return match ($this->use) {
-            ShapeUse::Add => 'Block in',
-            ShapeUse::Take => 'Take away from the flats',
-            ShapeUse::Keep => 'Keep the flats inside',
+        return match (true) {
+            $this->into !== null => 'Push a border',
+            $this->use === ShapeUse::Add => 'Block in',
+            $this->use === ShapeUse::Take => 'Take away from the flats',
+            default => 'Keep the flats inside',
         };
     }
 
@@ -124,12 +129,24 @@ final readonly class ShapeRegions implements ClientOp, Prepares
         }
         $regions = $sheet->all(Region::class);
         $flats = new Relabelling($sheet);
-        $to = $this->use === ShapeUse::Add ? $this->addedTo($sheet, $flats->read($window), $inside, $regions) : self::begun($sheet, 0, 0);
+        $to = match (true) {
+            $this->into !== null => $this->pushed($regions),
+            $this->use === ShapeUse::Add => $this->addedTo($sheet, $flats->read($window), $inside, $regions),
+            default => self::begun($sheet, 0, 0),
+        };
         $flats->give($window, $inside, $to, fn (int $label): bool => $label !== $to && $this->mayLose($regions[$label] ?? null));
         if ($flats->moved() === 0) {
             throw new OpRefused('Nothing changes there: it is as you want it already, or locked.');
         }
         $flats->settle();
+    }
+
+    /** @param  array<array-key, Region>  $regions */
+    private function pushed(array $regions): int
+    {
+        $region = $regions[(int) $this->into] ?? throw new OpRefused('This region is gone. Reload the page and push its border again.');
+
+        return $region->locked ? throw new OpRefused('This region is locked. Unlock it before you push its border.') : (int) $this->into;
     }
 
     private function mayLose(?Region $region): bool

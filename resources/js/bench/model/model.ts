@@ -51,8 +51,8 @@ export interface Trial {
     place: PlacementData;
 }
 
-/** A freehand outline, corners that are clicked, or a broad pen. */
-export const BLOCK_WITH = ['loop', 'corners', 'pen'] as const;
+/** A freehand outline, corners that are clicked, a broad pen, or one that pushes the border of the region it begins in. */
+export const BLOCK_WITH = ['loop', 'corners', 'pen', 'push'] as const;
 export type BlockWith = (typeof BLOCK_WITH)[number];
 
 /** Nothing, the picked figure or the picked material stays clear. */
@@ -290,7 +290,7 @@ export class BenchModel {
 
     /** What was drawn becomes flats: with the picked material, or none of it any more. */
     shape(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen'>): void {
-        this.session.shapeRegions(use, shape, this.target?.material ?? null);
+        this.session.shapeRegions(use, { ...shape, into: null }, this.target?.material ?? null);
     }
 
     /** The corners that were set are the shape. */

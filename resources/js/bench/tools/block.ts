@@ -1,5 +1,5 @@
 /** Flats laid by hand where no line bounds them: with a loop, with corners, or with a broad pen. */
-import type { ShapeUse } from '../../api/generated';
+import type { FlatPenData, ShapeUse } from '../../api/generated';
 import type { BenchModel } from '../model/model';
 import { drawPath } from '../surface/overlays';
 import { may } from './may';
@@ -15,7 +15,8 @@ const WORDS: Record<ShapeUse, string> = {
     keep: 'only what is inside stays',
 };
 
-function sentence({ target, view: { shapeUse } }: BenchModel): string {
+function sentence({ target, view: { shapeUse, blockWith } }: BenchModel): string {
+    if (blockWith === 'push') return 'Pushing a border: begin in the region that shall grow, and drag into its neighbour';
     if (target === null)
         return shapeUse === 'take' ? 'Taking away whatever is filled inside the shape' : 'Pick a material at the left first';
     return `Blocking in: ${WORDS[shapeUse]} ${target.figureName}’s ${target.material.name}; with Alt it is taken away`;
@@ -32,6 +33,7 @@ export const block: Tool = {
     begin(host, start) {
         if (!may(host, 'flat')) return null;
         const { bench } = host;
+        if (bench.view.blockWith === 'push') return push(host, start);
         const use = start.alt ? 'take' : bench.view.shapeUse;
         if (bench.target === null && use !== 'take') {
             bench.session.say('Pick a material at the left first; then draw its shape.');
@@ -41,7 +43,7 @@ export const block: Tool = {
             case 'corners':
                 return setCorner(host, start);
             case 'pen':
-                return new PenGesture(host, use, start);
+                return new PenGesture(host, start, (pen) => bench.shape(use, { outline: null, pen }));
             case 'loop':
                 return new OutlineGesture(start, (outline) => {
                     if (outline.length > 2) bench.shape(use, { outline: thinned(outline), pen: null });
@@ -49,6 +51,12 @@ export const block: Tool = {
         }
     },
 };
+
+function push(host: ToolHost, start: ToolPoint): Gesture | null {
+    const into = host.labelAt(start.x, start.y);
+    if (into === 0) return null;
+    return new PenGesture(host, start, (pen) => host.bench.session.shapeRegions('add', { outline: null, pen, into }, null));
+}
 
 function setCorner({ bench, view }: ToolHost, { x, y }: ToolPoint): null {
     const { draft } = bench.view;
@@ -63,8 +71,8 @@ class PenGesture implements Gesture {
 
     constructor(
         private readonly host: ToolHost,
-        private readonly use: ShapeUse,
         start: ToolPoint,
+        private readonly done: (pen: FlatPenData) => void,
     ) {
         this.path = [start];
     }
@@ -74,8 +82,7 @@ class PenGesture implements Gesture {
     }
 
     up(): void {
-        const { bench } = this.host;
-        bench.shape(this.use, { outline: null, pen: { points: this.path.map(({ x, y }) => [x, y, 1]), width: this.width } });
+        this.done({ points: this.path.map(({ x, y }) => [x, y, 1]), width: this.width });
     }
 
     cancel(): void {
