@@ -21,6 +21,9 @@ final readonly class SolidInk
     /** Areas of fewer pixels are where lines meet, in squares of that width. */
     private const SQUARES = 3;
 
+    /** A rim of so many px is left out, so that what lies beside grows under the black, and the black to meet it. */
+    private const RIM = 4;
+
     /** Px a side of the square. */
     private int $side;
 
@@ -88,7 +91,7 @@ final readonly class SolidInk
         return array_values($high);
     }
 
-    /** @return ?string what squares that lie wholly in the ink cover; null for none */
+    /** @return ?string what squares that lie wholly in the ink cover, but for their rims; null for none */
     private function opened(string $ink, int $width, int $height): ?string
     {
         $narrowed = '';
@@ -105,41 +108,38 @@ final readonly class SolidInk
             $narrowed .= $line;
         }
         // A square's left top corner is where all of its rows have begun; from there it goes right and down again.
-        $corners = $this->rowsBelow($narrowed, $width, fn (string $a, string $b): string => $a & $b);
+        $corners = self::rowsBelow($narrowed, $width, $this->side, fn (string $a, string $b): string => $a & $b);
         if (strspn($corners, "\0") === strlen($corners)) {
             return null;
         }
-        $tall = strrev($this->rowsBelow(strrev($corners), $width, fn (string $a, string $b): string => $a | $b));
+        $rim = str_repeat("\0", self::RIM * $width);
+        $tall = strrev(self::rowsBelow(strrev($rim.substr($corners, 0, -strlen($rim))), $width, $this->side - 2 * self::RIM, fn (string $a, string $b): string => $a | $b));
         $opened = '';
         foreach (str_split($tall, max(1, $width)) as $row) {
             $line = '';
             for ($at = 0; $at < $width; $at = $end) {
                 $end = $at + strcspn($row, "\xff", $at);
-                $line .= str_repeat("\0", $end - $at);
                 $length = strspn($row, "\xff", $end);
-                if ($length > 0) {
-                    $line .= str_repeat("\xff", min($width - $end, $length + $run));
-                }
-                $end = $length > 0 ? strlen($line) : $end;
+                $line = str_pad($line, min($width, $end + ($length > 0 ? self::RIM : 0)), "\0");
+                $line = str_pad($line, min($width, $end + $length + ($length > 0 ? $run - self::RIM : 0)), "\xff");
+                $end += $length;
             }
-            $opened .= substr($line, 0, $width);
+            $opened .= $line;
         }
 
         return $opened;
     }
 
     /**
-     * Each row with as many below it as the square is high, joined; by doubling.
+     * Each row with those below it, so many in all, joined; by doubling.
      *
      * @param  callable(string, string): string  $join
      */
-    private function rowsBelow(string $plane, int $width, callable $join): string
+    private static function rowsBelow(string $plane, int $width, int $many, callable $join): string
     {
-        $rows = 1;
-        while ($rows < $this->side) {
-            $by = min($rows, $this->side - $rows);
+        for ($rows = 1; $rows < $many; $rows += $by) {
+            $by = min($rows, $many - $rows);
             $plane = $join($plane, substr($plane, $by * $width).str_repeat("\0", $by * $width));
-            $rows += $by;
         }
 
         return $plane;
