@@ -2,11 +2,20 @@
 
 declare(strict_types=1);
 
-/* Takes the pictures beside this file from the demo that ./awning start serves: php docs/screenshots/take.php */
+/* Takes the pictures beside this file from the demo that ./awning start serves: php docs/screenshots/take.php, with the
+ * database of the demo in the environment (DB_SOCKET, DB_DATABASE) */
 
+use App\Desk\PageMoment;
+use App\Models\Page;
+use Awning\Core\Sheet\FlatsExport;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StackBuilder;
+use Facebook\WebDriver\WebDriverBy;
+use Illuminate\Contracts\Console\Kernel;
 use Tests\Browser\Browser;
 
 require __DIR__.'/../../vendor/autoload.php';
+(require __DIR__.'/../../bootstrap/app.php')->make(Kernel::class)->bootstrap();
 $browser = new Browser('http://127.0.0.1:'.(getenv('AWNING_PORT') ?: '8017'));
 $shot = function (string $name) use ($browser): void {
     // Until everything in view is sharp.
@@ -44,7 +53,9 @@ $bench($pages[2]);
 $browser->press('Oda Brack oilskin base');
 $browser->run('document.querySelector("aside input[type=checkbox]").click()');
 $shot('bench-flats');
+$open = fn () => $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = one.querySelector("h3").textContent === "Bridges"))');
 $browser->press('Bridge');
+$open();
 $browser->press('Look at them');
 $browser->run('window.awning.bench.surface.zoom(4)');
 $shotInTime('flats-bridges');
@@ -67,6 +78,26 @@ $dab('The ferry hull base', [800, 1000], [1500, 1030]);
 $browser->press('Spread them');
 $browser->until('document.body.innerText.includes("would be filled")', 'what the cues mean');
 $shotInTime('flats-cues');
+// Page 1: what is picked, and its own flats with their colours a little off, taken over and taken back.
+$bench($pages[0]);
+$browser->press('Flats');
+$browser->press('Oda Brack oilskin base');
+$browser->press('Pick');
+$browser->run('const { session, bench } = window.awning; const { region } = session.view.records; bench.set({ chosen: Object.keys(region).map(Number).filter((label) => region[label].material === bench.target.material.id) })');
+$shotInTime('flats-picked');
+$browser->run('window.awning.bench.set({ chosen: [] })');
+$theirs = sys_get_temp_dir().'/their-flats.png';
+$moment = PageMoment::of(Page::query()->findOrFail($pages[0]));
+$sheet = new Sheet($moment->page);
+file_put_contents($theirs, (new FlatsExport($sheet, (new StackBuilder)->build($sheet, $moment->palette)))->png());
+exec('convert '.escapeshellarg($theirs).' -background white -flatten -modulate 100,93,101 '.escapeshellarg($theirs));
+$browser->driver->findElement(WebDriverBy::cssSelector('input[aria-label="A picture of flats"]'))->sendKeys($theirs);
+$browser->until('window.awning.session.view.taken !== null', 'what was taken over', 120);
+$browser->run('[...document.querySelectorAll("details")].forEach((one) => (one.open = one.textContent.includes("their-flats")))');
+$shotInTime('flats-taken');
+$browser->press('undo');
+usleep(2_000_000);
+unlink($theirs);
 $bench($pages[2]);
 $browser->press('Proof');
 $shot('bench-proof');
