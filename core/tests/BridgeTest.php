@@ -21,18 +21,7 @@ use PHPUnit\Framework\TestCase;
 /** How gaps are found, scored and chosen; and what is joined of hatching. */
 final class BridgeTest extends TestCase
 {
-    /** @param  callable(int, int): bool  $isInk */
-    private function drawn(int $width, int $height, callable $isInk): Plane
-    {
-        $data = '';
-        for ($y = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++) {
-                $data .= $isInk($x, $y) ? "\xff" : "\0";
-            }
-        }
-
-        return new Plane($width, $height, $data);
-    }
+    use DrawsPlanes;
 
     /** Strokes of 5 px from place to place. */
     private function strokes(int $side, array ...$strokes): Plane

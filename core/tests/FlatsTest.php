@@ -13,6 +13,8 @@ use PHPUnit\Framework\TestCase;
 
 final class FlatsTest extends TestCase
 {
+    use DrawsPlanes;
+
     /**
      * A square outline with a gap in its right side.
      */
@@ -297,19 +299,6 @@ final class FlatsTest extends TestCase
         $value = (new \ReflectionProperty($finder, $isCrumb ? 'crumb' : 'gap'))->getValue($finder);
 
         return is_int($value) ? $value : 0;
-    }
-
-    /** @param  callable(int, int): bool  $isInk */
-    private function drawn(int $width, int $height, callable $isInk): Plane
-    {
-        $data = '';
-        for ($y = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++) {
-                $data .= $isInk($x, $y) ? "\xff" : "\0";
-            }
-        }
-
-        return new Plane($width, $height, $data);
     }
 
     public function test_solid_black_is_a_region_of_its_own_and_lines_are_not(): void

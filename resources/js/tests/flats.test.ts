@@ -1,47 +1,22 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type Op } from '../api/client';
-import type { BridgeData, PageStateData } from '../api/generated';
-import { BenchModel, type SurfaceHandle } from '../bench/model/model';
+import type { BridgeData } from '../api/generated';
+import type { BenchModel, SurfaceHandle } from '../bench/model/model';
 import { bridgeAt } from '../bench/tools/bridge';
-import { TOOLS } from '../bench/tools/registry';
-import type { ToolHost, ToolId, ToolPoint } from '../bench/tools/tool';
-import type { OutboxStorage } from '../page/outboxStorage';
+import type { ToolId, ToolPoint } from '../bench/tools/tool';
 import { filledAs } from '../page/records';
-import { PageSession } from '../page/session';
 import { touchedBy } from '../page/touched';
+import { dragOn, flatting, opsOf, point } from './flatting';
 import { clogs, oilskin, pageState, region, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
-const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
 const found: BridgeData = { x1: 100, y1: 50, x2: 109, y2: 50, kind: 'found', score: 0.9 };
 let bench: BenchModel;
-
-function open(records: Partial<PageStateData['records']> = {}): BenchModel {
-    const session = new PageSession(pageState({ records: { ...pageState().records, ...records } }), 1, nowhere);
-    session.store.setState({ held: true });
-    bench = new BenchModel(session);
-    bench.choose('flats');
-    bench.set({ target: { material: oilskin, figureName: 'Oda', tone: 'base', pass: null } });
-    return bench;
-}
-
-const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
-const point = (x: number, y: number, shift = false): ToolPoint => ({ x, y, pressure: 1, shift, alt: false, isMouse: true, time: 0 });
-const host = (labelAt: (x: number, y: number) => number = () => 0): ToolHost => ({
-    bench,
-    view: { scale: 2, x: 0, y: 0, turn: 0, mirror: false },
-    level: 0,
-    labelAt,
-    touched: () => undefined,
-});
-
-function drag(tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void {
-    const gesture = TOOLS[tool].begin(host(labelAt), points[0]);
-    if (points.length > 1) gesture?.move(points.slice(1));
-    gesture?.up();
-}
+const open = (records?: Parameters<typeof flatting>[0]): BenchModel => (bench = flatting(records));
+const ops = (): Op[] => opsOf(bench);
+const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void => dragOn(bench, tool, points, labelAt);
 
 beforeEach(() => {
     stubWindow();
@@ -66,7 +41,7 @@ describe('bridges', () => {
     });
     it('are taken away by a click, kept with Shift, and made where they are doubtful', () => {
         open({ bridge: { 4: found, 9: { ...found, y1: 90, y2: 90, kind: 'doubtful' } } });
-        drag('bridge', [point(105, 50, true)]);
+        drag('bridge', [point(105, 50, { shift: true })]);
         drag('bridge', [point(105, 50)]);
         drag('bridge', [point(105, 90)]);
         drag('bridge', [point(300, 300)]);
@@ -102,7 +77,7 @@ describe('filling many at once', () => {
     it('a loop sends where it went; with Shift for filled ones, too', () => {
         open();
         drag('loop', [point(1.4, 2), point(50, 2), point(50, 60.6)]);
-        drag('loop', [point(1, 2, true), point(50, 2), point(50, 60)]);
+        drag('loop', [point(1, 2, { shift: true }), point(50, 2), point(50, 60)]);
         drag('loop', [point(1, 2), point(3, 3)]);
         expect(ops()).toEqual([
             {

@@ -1,58 +1,24 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type Op } from '../api/client';
-import type { BridgeData, PageStateData, TaskState } from '../api/generated';
-import { BenchModel } from '../bench/model/model';
+import type { BridgeData, TaskState } from '../api/generated';
+import type { BenchModel } from '../bench/model/model';
 import { asLimited } from '../bench/surface/overlays';
-import { TOOLS } from '../bench/tools/registry';
-import type { ToolHost, ToolId, ToolPoint } from '../bench/tools/tool';
-import type { OutboxStorage } from '../page/outboxStorage';
-import { PageSession } from '../page/session';
+import type { ToolId, ToolPoint } from '../bench/tools/tool';
 import { Composer } from '../picture/compose';
 import { chromaOf, lightnessOf, outOfRange } from '../picture/lightness';
 import { shifted } from '../picture/shift';
 import { buildStack } from '../picture/stack';
 import { figuresOf } from '../picture/values';
+import { dragOn, flatting, opsOf, point } from './flatting';
 import { clogs, oilskin, pageState, region, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
-const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
 let bench: BenchModel;
-
-function open(records: Partial<PageStateData['records']> = {}): BenchModel {
-    const session = new PageSession(pageState({ records: { ...pageState().records, ...records } }), 1, nowhere);
-    session.store.setState({ held: true });
-    bench = new BenchModel(session);
-    bench.choose('flats');
-    bench.set({ target: { material: oilskin, figureName: 'Oda', tone: 'base', pass: null } });
-    return bench;
-}
-
-const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
-const point = (x: number, y: number, more: Partial<ToolPoint> = {}): ToolPoint => ({
-    x,
-    y,
-    pressure: 1,
-    shift: false,
-    alt: false,
-    isMouse: true,
-    time: 0,
-    ...more,
-});
-const host = (labelAt: (x: number, y: number) => number = () => 0): ToolHost => ({
-    bench,
-    view: { scale: 2, x: 0, y: 0, turn: 0, mirror: false },
-    level: 0,
-    labelAt,
-    touched: () => undefined,
-});
-
-function drag(tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void {
-    const gesture = TOOLS[tool].begin(host(labelAt), points[0]);
-    if (points.length > 1) gesture?.move(points.slice(1));
-    gesture?.up();
-}
+const open = (records?: Parameters<typeof flatting>[0]): BenchModel => (bench = flatting(records));
+const ops = (): Op[] => opsOf(bench);
+const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void => dragOn(bench, tool, points, labelAt);
 
 beforeEach(() => {
     stubWindow();
