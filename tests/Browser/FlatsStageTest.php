@@ -87,7 +87,7 @@ final class FlatsStageTest extends BrowserTestCase
         $browser->press('Oda Brack oilskin base');
         $this->drag($browser, [[280, 100], [300, 150]]);
         $browser->press('Spread them');
-        $browser->until('document.body.innerText.includes("would be filled, as the page shows")', 'what it means');
+        $browser->until('document.body.innerText.includes("would be filled, as the hatching shows")', 'what it means');
         $this->shows($browser, [0x30, 0x50, 0xA0], 480, 200);
         self::assertSame([0, 0], [$this->materialAt(480, 200), $this->materialAt(300, 200)], 'looking fills nothing');
         $browser->press('Fill them all');
@@ -228,6 +228,7 @@ final class FlatsStageTest extends BrowserTestCase
     /** Drags a slider to a value and lets go. */
     private function slide(Browser $browser, string $label, int $value): void
     {
+        $browser->until('[...document.querySelectorAll("label")].some((one) => one.textContent.trim().startsWith("'.$label.'"))', "the slider $label");
         $browser->run('const field = [...document.querySelectorAll("label")].find((one) => one.textContent.trim().startsWith(arguments[0])).querySelector("input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, String(arguments[1])); field.dispatchEvent(new Event("input", { bubbles: true })); field.dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))', [$label, $value]);
     }
 }

@@ -103,7 +103,7 @@ final readonly class Model
         $pass = 'drillpass'.mt_rand(1, 6);
         $some = fn (array $of, mixed $else): mixed => $of === [] ? $else : $of[mt_rand(0, count($of) - 1)];
 
-        return match (mt_rand(0, $groups === [] ? 10 : 11)) {
+        return match (mt_rand(0, $groups === [] ? 16 : 17)) {
             0, 1 => ['kind' => 'fill', 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)], 'figure' => $material->figure_id, 'material' => $material->id],
             2, 3, 4 => [
                 'kind' => 'stroke', 'pass' => $pass, 'points' => [[mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10], [mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10]],
@@ -116,6 +116,11 @@ final readonly class Model
             8 => ['kind' => 'ink.draw', 'strokes' => array_map(fn (int $i): array => ['id' => "drillline$i", 'stroke' => mt_rand(0, 3) === 0 ? null : $this->line()], range(1, mt_rand(1, 4)))],
             9 => ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => [['role' => 'underdrawing'], ['role' => 'ink'], ['above' => (bool) mt_rand(0, 1)], ['order' => mt_rand(-2, 2)], ['visible' => (bool) mt_rand(0, 1)]][mt_rand(0, 4)]],
             10 => ['kind' => 'lines.colour', 'lines' => ['rule' => ['black', 'tone', 'colour'][mt_rand(0, 2)], 'colour' => sprintf('#%06x', mt_rand(0, 0xFFFFFF)), 'shown' => (bool) mt_rand(0, 1)]],
+            11, 12 => ['kind' => 'flats.shape', 'use' => ['add', 'add', 'take', 'keep'][mt_rand(0, 3)], 'outline' => array_map(fn (): array => [mt_rand(-50, 750), mt_rand(-50, 550)], range(0, mt_rand(2, 6))), 'pen' => null, 'figure' => $material->figure_id, 'material' => $material->id],
+            13 => ['kind' => 'flats.resize', 'labels' => [(int) $some($labels, 1)], 'by' => mt_rand(-9, 9)],
+            14 => ['kind' => ['flats.join', 'flats.absorb'][mt_rand(0, 1)], 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)]],
+            15 => ['kind' => 'flats.lock', 'labels' => [(int) $some($labels, 3)], 'locked' => mt_rand(0, 2) === 0],
+            16 => ['kind' => 'colour.shift', 'id' => 'drillshift'.mt_rand(1, 2), 'labels' => [], 'values' => ['material' => $material->id, 'lightness' => mt_rand(-2, 2) / 10]],
             default => ['kind' => 'group', 'id' => $some($groups, 'drillgroup1'), 'passes' => [], 'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1]],
         };
     }

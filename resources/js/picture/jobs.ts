@@ -34,5 +34,6 @@ export type ToWorker = TileJob | StackMessage;
 
 export interface FromWorker {
     id: number;
-    pixels: Uint8ClampedArray<ArrayBuffer>;
+    /** Null when it could not be composited. */
+    pixels: Uint8ClampedArray<ArrayBuffer> | null;
 }

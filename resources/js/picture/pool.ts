@@ -18,7 +18,8 @@ export interface TileRequest {
     layers: { layer: string; version: number; bytes: Uint8Array | null }[];
     active: string | null;
     levels: Uint8Array | null;
-    done: (pixels: Uint8ClampedArray<ArrayBuffer>) => void;
+    /** With null when it could not be composited. */
+    done: (pixels: Uint8ClampedArray<ArrayBuffer> | null) => void;
 }
 
 /** What of a worker the pool needs; tests bring their own. */

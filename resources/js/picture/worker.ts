@@ -1,5 +1,5 @@
 /** A compositing worker. */
-import type { FromWorker, ToWorker } from './jobs';
+import type { FromWorker, TileJob, ToWorker } from './jobs';
 import { TileComposer } from './tileComposer';
 
 const composer = new TileComposer();
@@ -9,7 +9,16 @@ self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
         composer.take(data);
         return;
     }
-    const pixels = composer.compose(data);
-    const answer: FromWorker = { id: data.id, pixels };
-    self.postMessage(answer, { transfer: [pixels.buffer] });
+    const answer: FromWorker = { id: data.id, pixels: composed(data) };
+    self.postMessage(answer, { transfer: answer.pixels === null ? [] : [answer.pixels.buffer] });
 };
+
+/** Whatever goes wrong with one tile, there is an answer: the tiles behind it wait for that. */
+function composed(job: TileJob): FromWorker['pixels'] {
+    try {
+        return composer.compose(job);
+    } catch (error) {
+        reportError(error);
+        return null;
+    }
+}

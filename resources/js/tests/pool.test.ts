@@ -30,7 +30,7 @@ function pool(count: number): { pool: ComposePool; workers: Recorder[] } {
     return { pool: made, workers };
 }
 
-const request = (column: number, versions: Record<string, number>, done: () => void = () => undefined): TileRequest => ({
+const request = (column: number, versions: Record<string, number>, done: TileRequest['done'] = () => undefined): TileRequest => ({
     key: `0 ${column},0`,
     column,
     row: 0,
@@ -87,6 +87,21 @@ describe('the compositing pool', () => {
             ['0 0,0', '0 0,0'],
             ['0 1,0', '0 1,0'],
             ['0 2,0', '0 2,0'],
+        ]);
+    });
+    it('goes on after a tile that could not be composited, and says which', () => {
+        const {
+            pool: made,
+            workers: [worker],
+        } = pool(1);
+        const done: [string, boolean][] = [];
+        made.ask(request(0, { ink: 1 }, (pixels) => done.push(['first', pixels === null])));
+        made.ask(request(1, { ink: 1 }, (pixels) => done.push(['second', pixels === null])));
+        worker.onmessage?.({ data: { id: 1, pixels: null } } as MessageEvent<FromWorker>);
+        worker.answer();
+        expect(done).toEqual([
+            ['first', true],
+            ['second', false],
         ]);
     });
     it('tells every worker of a new stack', () => {

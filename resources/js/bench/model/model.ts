@@ -131,6 +131,8 @@ export interface SurfaceHandle {
     pan(dx: number, dy: number): void;
     /** @param width px of the page that shall be seen well; none: as near as it is, or half size at the least */
     goTo(x: number, y: number, width?: number): void;
+    /** A full-size tile as the finished page shows it, four bytes a pixel; null while it is on its way. */
+    pixels(column: number, row: number): Promise<Uint8ClampedArray | null>;
     /** Ends the gesture under way without doing anything. */
     cancel(): void;
     refresh(): void;

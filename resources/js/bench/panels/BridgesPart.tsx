@@ -1,7 +1,7 @@
 /** The bridges of the page: how many of each kind, and those that are doubtful, one after the other. */
-import { Fold } from '../../ui/Fold';
 import type { BridgeData, BridgeKind } from '../../api/generated';
 import { mayFlat } from '../../page/store';
+import { Fold } from '../../ui/Fold';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';

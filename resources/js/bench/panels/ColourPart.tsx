@@ -1,5 +1,4 @@
 /** Corrects the picked material's colour on this page: in all of its regions, or in those that are picked. */
-import { Fold } from '../../ui/Fold';
 import { useState } from 'react';
 import type { FigureState, MaterialState, ShiftData } from '../../api/generated';
 import { randomId } from '../../page/ids';
@@ -7,6 +6,7 @@ import { mayColour, mayFlat } from '../../page/store';
 import { outOfRange } from '../../picture/lightness';
 import { shifted } from '../../picture/shift';
 import { toColour } from '../../picture/stack';
+import { Fold } from '../../ui/Fold';
 import { Slide } from '../../ui/Slide';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 

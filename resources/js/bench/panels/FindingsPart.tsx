@@ -1,9 +1,10 @@
 /** What is odd about the flats, each with a place, and a mend where there is one. */
-import { Fold } from '../../ui/Fold';
 import { useEffect } from 'react';
 import type { FindingData, FindingKind } from '../../api/generated';
 import { mayFlat } from '../../page/store';
+import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { PlacePicture } from './PlacePicture';
 
 /** Milliseconds without a change before it is looked again. */
 const CALM = 1500;
@@ -59,8 +60,9 @@ function Kind({ kind, findings }: { kind: FindingKind; findings: FindingData[] }
             </p>
             <ul>
                 {findings.slice(0, SHOWN).map((finding) => (
-                    <li key={`${finding.labels.join(' ')} ${finding.x} ${finding.y}`} className="flex items-center justify-between gap-2">
-                        <span className="figures quiet">{KINDS[kind].one(finding)}</span>
+                    <li key={`${finding.labels.join(' ')} ${finding.x} ${finding.y}`} className="flex items-center gap-2 py-0.5">
+                        <PlacePicture x={finding.x} y={finding.y} />
+                        <span className="figures quiet min-w-0 flex-1">{KINDS[kind].one(finding)}</span>
                         <button className="act" aria-label={`Show ${kind} at ${finding.x}, ${finding.y}`} onClick={() => show(finding)}>
                             Show
                         </button>

@@ -1,10 +1,10 @@
 /** What flatting needs: what is left, the figures and how much of the page each has, and the bridges. */
 import { useState } from 'react';
-import { Fold } from '../../ui/Fold';
 import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { mayColour, sizeOf } from '../../page/store';
 import { Choice } from '../../ui/Choice';
+import { Fold } from '../../ui/Fold';
 import { Panel } from '../../ui/Panel';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { VEILS, type Veil } from '../model/model';

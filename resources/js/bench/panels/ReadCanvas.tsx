@@ -102,7 +102,9 @@ class ReadPicture {
             layers: layers.map((layer) => ({ ...layer, bytes: layer.bytes ?? null })),
             active: null,
             levels: null,
-            done: (pixels) => this.put(pixels, column, row, side),
+            done: (pixels) => {
+                if (pixels !== null) this.put(pixels, column, row, side);
+            },
         });
     }
 

@@ -14,7 +14,7 @@ export function TakePart() {
     const taken = usePage((view) => view.taken);
     const open = taken?.rows.filter(({ material }) => material === null).length ?? 0;
     return (
-        <Fold title="Somebody’s flats" tells={taken === null ? '' : `${open} to settle`} isOpen={taken !== null}>
+        <Fold key={taken?.name ?? ''} title="Somebody’s flats" tells={taken === null ? '' : `${open} to settle`} isOpen={taken !== null}>
             {taken === null ? (
                 <p className="quiet">
                     A picture of flat colours over this line art: its areas become the regions, its colours are matched to the palette.

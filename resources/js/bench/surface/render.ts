@@ -411,6 +411,11 @@ export class SurfaceRenderer {
         this.pool.ask({
             ...request,
             done: (pixels) => {
+                if (pixels === null) {
+                    // Tried again when something changes.
+                    tile.isDirty = true;
+                    return;
+                }
                 tile.canvas.getContext('2d')?.putImageData(new ImageData(pixels, SIDE, SIDE), 0, 0);
                 tile.isReady = true;
                 this.schedule();
