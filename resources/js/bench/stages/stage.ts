@@ -34,10 +34,7 @@ export const STAGES: Stage[] = [
         name: 'Flats',
         tools: ['fill', 'sweep', 'loop', 'allBut', 'cue', 'unfill', 'bridge', 'block', 'choose'],
         look: { ink: LINES_BACK, hatch: true, passes: false },
-        left: (view) => {
-            const open = unfilled(view.records).length;
-            return sizeOf(view) === null ? '' : open === 0 ? '✓' : `${open} left`;
-        },
+        left: leftToFlat,
     },
     {
         id: 'light',
@@ -61,6 +58,15 @@ export const STAGES: Stage[] = [
         left: () => '',
     },
 ];
+
+/** What is unfilled; when nothing is, the gaps of which nobody has said whether they are any. */
+function leftToFlat(view: PageView): string {
+    if (sizeOf(view) === null) return '';
+    const open = unfilled(view.records).length;
+    if (open > 0) return `${open} left`;
+    const doubtful = Object.values(view.records.bridge).filter(({ kind }) => kind === 'doubtful').length;
+    return doubtful > 0 ? `${doubtful} in doubt` : '✓';
+}
 
 const count = (of: number): string => (of > 0 ? String(of) : '');
 
