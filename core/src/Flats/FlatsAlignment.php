@@ -20,6 +20,9 @@ final readonly class FlatsAlignment
     /** A shift must find so many times the ink that no shift does: chance alone finds a little more. */
     private const SURE = 1.15;
 
+    /** A picture so much of whose borders lies under ink is where it belongs. */
+    private const LIES_WELL = 0.6;
+
     /** Px between places that are tried, from coarse to fine. */
     private const STEPS = [8, 4, 2, 1];
 
@@ -34,6 +37,9 @@ final readonly class FlatsAlignment
         $at = [0, 0];
         $reach = (int) (self::REACH * max($ink->width, $ink->height));
         $untouched = $this->inkUnder($places, $plane, 0, 0);
+        if ($untouched >= self::LIES_WELL) {
+            return $at;
+        }
         foreach (self::STEPS as $step) {
             // Coarse steps would miss a thin line; the last ones want it as it is.
             $at = $this->best($places, $step > 2 ? $plane : $ink, $at, $reach, $step);
