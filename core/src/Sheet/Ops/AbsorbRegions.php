@@ -75,6 +75,8 @@ final readonly class AbsorbRegions implements ClientOp
     public function apply(Sheet $sheet): void
     {
         $regions = array_filter(array_intersect_key($sheet->all(Region::class), array_flip($this->labels)), fn (Region $region): bool => ! $region->locked);
+        // Of equals the one with the smaller label first, in whatever order they came.
+        ksort($regions);
         uasort($regions, fn (Region $a, Region $b): int => $a->area <=> $b->area);
         $flats = new Relabelling($sheet);
         $isDone = false;
@@ -112,6 +114,7 @@ final readonly class AbsorbRegions implements ClientOp
                 $shares[$other] = $border * (1 - (1 - self::INKED) * $ink[$other]);
             }
         }
+        ksort($shares);
         arsort($shares);
 
         return array_key_first($shares);

@@ -80,6 +80,8 @@ final readonly class JoinRegions implements ClientOp
         if (count($regions) < 2) {
             throw new OpRefused('Pick two regions or more that are not locked.');
         }
+        // Of equals the one with the smaller label, in whatever order they came.
+        ksort($regions);
         uasort($regions, fn (Region $a, Region $b): int => $b->area <=> $a->area);
         $into = (int) array_key_first($regions);
         $flats = new Relabelling($sheet);

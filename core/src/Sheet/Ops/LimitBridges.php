@@ -74,6 +74,8 @@ final readonly class LimitBridges implements ClientOp
         if (count($changed) > self::MOST) {
             throw new OpRefused(sprintf('%d bridges would come or go at once. Move the limit in smaller steps.', count($changed)));
         }
+        // In their order, in whatever order they came: parts are numbered as they are made.
+        ksort($changed);
         $regions = new Repartition($sheet);
         foreach ($changed as $number => $bridge) {
             $isMade = $bridge->kind === BridgeKind::Doubtful;
