@@ -11,8 +11,6 @@ use Awning\Core\Page\LayerName;
 use Awning\Core\Proof\Finding;
 use Awning\Core\Proof\FindingKind;
 use Awning\Core\Proof\StrayPixels;
-use Awning\Core\Raster\Labels;
-use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Cache;
 
@@ -30,7 +28,11 @@ final readonly class PageRegions
         $store = new PageStore($this->page);
         $state = hash('sha256', serialize([$store->hashesOf(LayerName::flats()), $store->hashesOf(LayerName::ink())]));
         /** @var array<int, array<int, array{int, float}>> $borders */
-        $borders = Cache::remember("page-regions:{$this->page->id}:$state", self::SECONDS, fn (): array => $this->made(new Sheet($store))->borders);
+        $borders = Cache::remember("page-regions:{$this->page->id}:$state", self::SECONDS, function () use ($store): array {
+            $sheet = new Sheet($store);
+
+            return RegionGraph::of($sheet->labels(), $sheet->ink())->borders;
+        });
 
         return new RegionGraph($borders);
     }
@@ -42,26 +44,9 @@ final readonly class PageRegions
         $state = hash('sha256', serialize($store->hashesOf(LayerName::flats())));
         /** @var list<array{list<int>, int, int, float}> $strays */
         $strays = Cache::remember("page-strays:{$this->page->id}:$state", self::SECONDS, fn (): array => array_map(
-            fn (Finding $stray): array => [$stray->labels, $stray->x, $stray->y, $stray->amount], StrayPixels::in($this->labels(new Sheet($store))),
+            fn (Finding $stray): array => [$stray->labels, $stray->x, $stray->y, $stray->amount], StrayPixels::in((new Sheet($store))->labels()),
         ));
 
         return array_map(fn (array $stray): Finding => new Finding(FindingKind::Stray, ...$stray), $strays);
-    }
-
-    private function labels(Sheet $sheet): Labels
-    {
-        $size = $sheet->size();
-
-        return new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
-    }
-
-    private function made(Sheet $sheet): RegionGraph
-    {
-        $size = $sheet->size();
-
-        return RegionGraph::of(
-            $this->labels($sheet),
-            new Plane($size->width, $size->height, $sheet->layer(LayerName::ink())),
-        );
     }
 }

@@ -19,7 +19,6 @@ use Awning\Core\Flats\ColourTaker;
 use Awning\Core\Flats\FlatsAlignment;
 use Awning\Core\Flats\TakenColour;
 use Awning\Core\Flats\TakenFlats;
-use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\OpRefused;
@@ -56,7 +55,7 @@ final class TakeOver extends PageTask
         $taken = (new ColourTaker(array_values($bases)))->take($picture->paint);
         unset($picture);
         $this->step($task, 55, 'Laying them under the lines');
-        $ink = new Plane($size->width, $size->height, $sheet->layer(LayerName::ink()));
+        $ink = $sheet->ink();
         [$taken, $right, $down] = self::placed($taken, $size, $ink);
         try {
             $areas = ColourRegions::of($taken, $ink);
@@ -88,7 +87,7 @@ final class TakeOver extends PageTask
     /** @return array<int, Rgb> base colours by material */
     private static function bases(Palette $palette): array
     {
-        return array_map(fn (array $tones): Rgb => new Rgb($tones['base'] >> 16 & 255, $tones['base'] >> 8 & 255, $tones['base'] & 255), $palette->materials);
+        return array_map(fn (array $tones): Rgb => Rgb::fromNumber($tones['base']), $palette->materials);
     }
 
     /**

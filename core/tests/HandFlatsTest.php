@@ -380,14 +380,14 @@ final class HandFlatsTest extends TestCase
         $regions = $sheet->all(Region::class);
         $colours = [8 => 0xC09040, 9 => 0xC29140, 7 => 0x203040];
         $proof = new FlatsProof($regions, $graph);
-        $alike = $proof->alike(fn (Region $region): ?int => $colours[$region->material] ?? null);
+        $alike = $proof->alike(fn (int $label): ?int => $colours[$regions[$label]->material] ?? null);
         self::assertCount(1, $alike);
         self::assertEqualsCanonicalizing([$this->label(310, 70), $this->label(360, 70)], $alike[0]->labels);
         self::assertEqualsWithDelta(Difference::ciede2000(Lab::of(Rgb::fromHex('#c09040')), Lab::of(Rgb::fromHex('#c29140'))), $alike[0]->amount, 1e-9);
         self::assertSame([[$this->label(310, 70)], [$this->label(460, 210)]], self::sorted($proof->alone()));
         self::assertSame([[$this->label(302, 252)]], array_map(fn (Finding $finding): array => $finding->labels, $proof->crumbs(300)));
         self::assertSame([], $proof->crumbs(150), 'at half the resolution 40 px are no crumb');
-        self::assertSame([], (new FlatsProof($regions, $graph))->alike(fn (Region $region): ?int => [8 => 0xC09040, 9 => 0x4090C0, 7 => 0][$region->material] ?? null));
+        self::assertSame([], (new FlatsProof($regions, $graph))->alike(fn (int $label): ?int => [8 => 0xC09040, 9 => 0x4090C0, 7 => 0][$regions[$label]->material] ?? null));
     }
 
     /**

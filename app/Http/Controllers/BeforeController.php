@@ -9,9 +9,7 @@ use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Flats\FillsOfBefore;
 use Awning\Core\Flats\RegionShape;
-use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 
@@ -39,11 +37,7 @@ final class BeforeController
     private function shapes(Page $page): array
     {
         $sheet = new Sheet(new Pyramid(new PageStore($page), self::LEVEL));
-        if ($sheet->isEmpty()) {
-            return [];
-        }
-        $size = $sheet->size();
 
-        return RegionShape::all(new Labels($size->width, $size->height, $sheet->layer(LayerName::flats())));
+        return $sheet->isEmpty() ? [] : RegionShape::all($sheet->labels());
     }
 }

@@ -8,11 +8,11 @@ use App\Desk\PageRegions;
 use App\Desk\SeriesPalette;
 use App\Models\Page;
 use App\Store\PageStore;
-use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\Region;
 use Awning\Core\Proof\Finding;
 use Awning\Core\Proof\FlatsProof;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Http\JsonResponse;
 
 /** What is odd about a page's flats. */
@@ -25,17 +25,10 @@ final class FindingsController
             return new JsonResponse([]);
         }
         $regions = new PageRegions($page);
-        $materials = (new SeriesPalette($page->series))->core()->materials;
-        $shifts = $sheet->all(ColourShift::class);
-        $colour = function (Region $region) use ($materials, $shifts): ?int {
-            $tones = $materials[$region->material] ?? null;
-            $shift = $shifts[$region->shift ?? ''] ?? null;
-
-            return $tones === null ? null : ($shift === null ? $tones : $shift->tones($tones))['base'];
-        };
+        $flats = (new StackBuilder)->build($sheet, (new SeriesPalette($page->series))->core())->flats;
         /** @var array<int, Region> $all */
         $all = $sheet->all(Region::class);
-        $findings = (new FlatsProof($all, $regions->graph()))->findings($colour, $sheet->size()->dpi, $regions->strays());
+        $findings = (new FlatsProof($all, $regions->graph()))->findings(fn (int $label): ?int => $flats[$label]->tones['base'] ?? null, $sheet->size()->dpi, $regions->strays());
 
         return new JsonResponse(array_map(fn (Finding $finding): array => $finding->toData(), $findings));
     }

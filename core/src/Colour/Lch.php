@@ -27,20 +27,6 @@ final readonly class Lch
     /** The nearest colour of the same lightness and hue that sRGB can show: chroma is lowered until it fits. */
     public function toRgb(): Rgb
     {
-        $low = 0.0;
-        $high = $this->c;
-        if ($this->toLab()->toLinear()->inGamut()) {
-            return $this->toLab()->toRgb();
-        }
-        for ($step = 0; $step < 16; $step++) {
-            $middle = ($low + $high) / 2;
-            if ((new self($this->l, $middle, $this->h))->toLab()->toLinear()->inGamut()) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
-
-        return (new self($this->l, $low, $this->h))->toLab()->toRgb();
+        return Gamut::fitted(fn (float $share): LinearRgb => (new self($this->l, $share * $this->c, $this->h))->toLab()->toLinear());
     }
 }

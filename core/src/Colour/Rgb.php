@@ -26,6 +26,12 @@ final readonly class Rgb implements \Stringable
         return new self((int) $red, (int) $green, (int) $blue);
     }
 
+    /** @param  int  $number  0xRRGGBB */
+    public static function fromNumber(int $number): self
+    {
+        return new self($number >> 16 & 255, $number >> 8 & 255, $number & 255);
+    }
+
     /** The nearest colour to three parts of 0..1; parts outside are held to the range. */
     public static function fromUnit(float $red, float $green, float $blue): self
     {

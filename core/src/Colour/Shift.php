@@ -26,19 +26,7 @@ final readonly class Shift
         $turn = deg2rad($this->hue);
         $a = $this->chroma * ($from->a * cos($turn) - $from->b * sin($turn));
         $b = $this->chroma * ($from->a * sin($turn) + $from->b * cos($turn));
-        if ((new Oklab($l, $a, $b))->toLinear()->inGamut()) {
-            return (new Oklab($l, $a, $b))->toRgb();
-        }
-        [$low, $high] = [0.0, 1.0];
-        for ($step = 0; $step < 16; $step++) {
-            $middle = ($low + $high) / 2;
-            if ((new Oklab($l, $middle * $a, $middle * $b))->toLinear()->inGamut()) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
 
-        return (new Oklab($l, $low * $a, $low * $b))->toRgb();
+        return Gamut::fitted(fn (float $share): LinearRgb => (new Oklab($l, $share * $a, $share * $b))->toLinear());
     }
 }

@@ -56,6 +56,6 @@ final readonly class ColourShift implements Record
     {
         $shift = new Shift($this->lightness, $this->chroma, $this->hue);
 
-        return array_map(fn (int $tone): int => $shift->of(new Rgb($tone >> 16 & 255, $tone >> 8 & 255, $tone & 255))->number(), $tones);
+        return array_map(fn (int $tone): int => $shift->of(Rgb::fromNumber($tone))->number(), $tones);
     }
 }

@@ -31,7 +31,7 @@ final readonly class FlatsProof
     }
 
     /**
-     * @param  callable(Region): ?int  $colour  0xRRGGBB of a filled region's base
+     * @param  callable(int): ?int  $colour  0xRRGGBB of a region's base by its label; null where it has none
      * @param  list<Finding>  $strays
      * @return list<Finding> kind by kind, the worst of each first
      */
@@ -72,7 +72,7 @@ final readonly class FlatsProof
     }
 
     /**
-     * @param  callable(Region): ?int  $colour
+     * @param  callable(int): ?int  $colour  0xRRGGBB by label
      * @return list<Finding> one for each pair of materials, at its longest border, the nearest colours first
      */
     public function alike(callable $colour): array
@@ -91,7 +91,7 @@ final readonly class FlatsProof
         }
         $found = [];
         foreach ($pairs as [$label, $other]) {
-            $between = self::difference($colour($this->regions[$label]), $colour($this->regions[$other]));
+            $between = self::difference($colour($label), $colour($other));
             $smaller = $this->regions[$this->regions[$label]->area < $this->regions[$other]->area ? $label : $other];
             if ($between < self::ALIKE) {
                 $found[] = new Finding(FindingKind::Alike, [$label, $other], $smaller->x, $smaller->y, $between);
@@ -104,9 +104,7 @@ final readonly class FlatsProof
 
     private static function difference(?int $a, ?int $b): float
     {
-        $lab = fn (int $colour): Lab => Lab::of(new Rgb($colour >> 16 & 255, $colour >> 8 & 255, $colour & 255));
-
-        return $a === null || $b === null ? INF : Difference::ciede2000($lab($a), $lab($b));
+        return $a === null || $b === null ? INF : Difference::ciede2000(Lab::of(Rgb::fromNumber($a)), Lab::of(Rgb::fromNumber($b)));
     }
 
     /**

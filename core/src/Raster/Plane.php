@@ -34,7 +34,6 @@ final readonly class Plane
         return ord($this->data[$y * $this->width + $x]);
     }
 
-    /** @param  string  $table  256 bytes: the new value for each old one */
     /** At another size, each pixel that of the nearest place: no values are mixed. */
     public function nearest(int $width, int $height): self
     {
@@ -57,6 +56,7 @@ final readonly class Plane
         return new self($width, $height, $data);
     }
 
+    /** @param  string  $table  256 bytes: the new value for each old one */
     public function mapped(string $table): self
     {
         return new self($this->width, $this->height, strtr($this->data, Bytes::identity(), $table));

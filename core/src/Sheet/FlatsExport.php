@@ -11,7 +11,6 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Flat;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Flats\FlatsPicture;
-use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
 
@@ -28,8 +27,7 @@ final readonly class FlatsExport
 
     public function __construct(private Sheet $sheet, private PageStack $stack)
     {
-        $size = $sheet->size();
-        $this->labels = new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
+        $this->labels = $sheet->labels();
         $this->flats = $stack->flats;
     }
 

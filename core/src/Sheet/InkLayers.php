@@ -133,9 +133,7 @@ final readonly class InkLayers
 
     public function whole(): Plane
     {
-        $size = $this->sheet->size();
-
-        return new Plane($size->width, $size->height, $this->sheet->layer(LayerName::ink()));
+        return $this->sheet->ink();
     }
 
     /** Strokes added to the ink there is: it need not be made anew. */

@@ -10,6 +10,7 @@ use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
@@ -150,6 +151,22 @@ final class Sheet
     public function layer(LayerName $layer): string
     {
         return $this->grid()->join(fn (int $column, int $row): ?string => $this->tile($layer, $column, $row), $layer->kind->bytesPerPixel());
+    }
+
+    /** The flats of the whole page. */
+    public function labels(): Labels
+    {
+        $size = $this->size();
+
+        return new Labels($size->width, $size->height, $this->layer(LayerName::flats()));
+    }
+
+    /** The ink of the whole page. */
+    public function ink(): Plane
+    {
+        $size = $this->size();
+
+        return new Plane($size->width, $size->height, $this->layer(LayerName::ink()));
     }
 
     /** @return list<array{int, int}> */

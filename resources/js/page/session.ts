@@ -149,12 +149,7 @@ export class PageSession {
 
     /** What is odd about the flats; null when it could not be told. */
     async findings(): Promise<FindingData[] | null> {
-        try {
-            return await api.findings(this.view.id);
-        } catch (error) {
-            this.report(error);
-            return null;
-        }
+        return this.told(() => api.findings(this.view.id));
     }
 
     lockRegions(labels: number[], locked: boolean): void {
@@ -179,22 +174,12 @@ export class PageSession {
 
     /** What dabs of materials mean for all regions; null when it could not be told. */
     async meantBy(dabs: [number, number, number][]): Promise<Record<string, number> | null> {
-        try {
-            return await api.spreadCues(this.view.id, dabs);
-        } catch (error) {
-            this.report(error);
-            return null;
-        }
+        return this.told(() => api.spreadCues(this.view.id, dabs));
     }
 
     /** What unfilled regions may be, by those of the page before; null when it could not be told. */
     async asBefore(): Promise<Record<string, number> | null> {
-        try {
-            return await api.asBefore(this.view.id);
-        } catch (error) {
-            this.report(error);
-            return null;
-        }
+        return this.told(() => api.asBefore(this.view.id));
     }
 
     drawBridge(ends: [number, number, number, number]): void {
@@ -290,12 +275,7 @@ export class PageSession {
 
     /** What lines would become if they were made to meet: to look at before it is done. */
     async tidied(overshoot: number, gap: number): Promise<DrawnData[]> {
-        try {
-            return await api.tidyLines(this.view.id, overshoot, gap);
-        } catch (error) {
-            this.report(error);
-            return [];
-        }
+        return (await this.told(() => api.tidyLines(this.view.id, overshoot, gap))) ?? [];
     }
 
     /** Draws the lines of an SVG file. */
@@ -342,6 +322,16 @@ export class PageSession {
 
     redo(): void {
         this.outbox.add({ kind: 'redo' });
+    }
+
+    /** An answer that changes nothing here; null when there is none, and then the person has been told why. */
+    private async told<T>(asked: () => Promise<T>): Promise<T | null> {
+        try {
+            return await asked();
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
     }
 
     private ask(op: Op): void {

@@ -15,7 +15,6 @@ use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\Op;
@@ -172,10 +171,8 @@ final readonly class LayInk implements Op
             return null;
         }
         $labels = $this->flats->labels;
-        $size = $sheet->size();
-        $before = new Labels($size->width, $size->height, $sheet->layer(LayerName::flats()));
 
-        return RegionMatch::of($before->crop(new Rect(0, 0, $labels->width, $labels->height)), $labels);
+        return RegionMatch::of($sheet->labels()->crop(new Rect(0, 0, $labels->width, $labels->height)), $labels);
     }
 
     /**

@@ -1,6 +1,6 @@
 /** Corrects the picked material's colour on this page: in all of its regions, or in those that are picked. */
 import { useState } from 'react';
-import type { FigureState, MaterialState, ShiftData } from '../../api/generated';
+import type { MaterialState, ShiftData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour, mayFlat } from '../../page/store';
 import { outOfRange } from '../../picture/lightness';
@@ -9,6 +9,7 @@ import { toColour } from '../../picture/stack';
 import { Fold } from '../../ui/Fold';
 import { Slide } from '../../ui/Slide';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
+import { MaterialOptions } from './MaterialOptions';
 
 type Values = Pick<ShiftData, 'lightness' | 'chroma' | 'hue'>;
 
@@ -147,24 +148,8 @@ function Exchange({ material }: { material: MaterialState }) {
             <span className="shrink-0">Exchange for</span>
             <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => exchange(event.target.value)}>
                 <option value="">another material …</option>
-                {figures.map((figure) => (
-                    <Others key={figure.id} figure={figure} but={material.id} />
-                ))}
+                <MaterialOptions but={material.id} />
             </select>
         </label>
-    );
-}
-
-function Others({ figure, but }: { figure: FigureState; but: number }) {
-    return (
-        <optgroup label={figure.name}>
-            {figure.materials
-                .filter(({ id }) => id !== but)
-                .map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
-        </optgroup>
     );
 }

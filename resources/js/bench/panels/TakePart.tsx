@@ -5,6 +5,7 @@ import { isGoing } from '../../page/tasks';
 import { FilePicker } from '../../ui/FilePicker';
 import { Fold } from '../../ui/Fold';
 import { useBenchModel, usePage, useSession, useTarget } from '../model/context';
+import { MaterialOptions } from './MaterialOptions';
 
 const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp';
 
@@ -96,15 +97,7 @@ function Row({ row, figures }: { row: TakenRow; figures: FigureState[] }) {
                 >
                     <option value="">not settled</option>
                     {mayAdd && <option value="new">a new material of {target?.figureName ?? figures[0]?.name}</option>}
-                    {figures.map((figure) => (
-                        <optgroup key={figure.id} label={figure.name}>
-                            {figure.materials.map(({ id, name }) => (
-                                <option key={id} value={id}>
-                                    {name}
-                                </option>
-                            ))}
-                        </optgroup>
-                    ))}
+                    <MaterialOptions />
                 </select>
                 <span className="figures quiet">
                     {(100 * row.share).toFixed(1)} % of the page · {verdictOf(row)}
