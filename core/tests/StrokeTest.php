@@ -18,6 +18,7 @@ use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Raster\Rect;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class StrokeTest extends TestCase
@@ -65,6 +66,24 @@ final class StrokeTest extends TestCase
         $second = $laying->add($first, "\xff\x80\0", 0.5);
         self::assertSame([192, 112, 0], array_map(ord(...), str_split($second)));
         self::assertSame([0, 56, 0], array_map(ord(...), str_split($laying->remove($second, "\xff\x80\xff", 1.0))));
+    }
+
+    public function test_a_varied_layer_is_laid_over_pixel_by_pixel_however_much_of_it_there_is(): void
+    {
+        $laying = new StrokeLaying;
+        mt_srand(8);
+        foreach ([40_003, 40_005, 9, 3] as $count) {
+            $layer = $stroke = '';
+            for ($i = 0; $i < $count; $i++) {
+                $layer .= chr(mt_rand(0, 255));
+                $stroke .= chr(mt_rand(1, 254));
+            }
+            $laid = $laying->add($layer, $stroke, 0.7);
+            self::assertSame($count, strlen($laid));
+            for ($i = 0; $i < $count; $i += $i < $count - 120 ? 53 : 1) {
+                self::assertEqualsWithDelta(ord($layer[$i]) + (255 - ord($layer[$i])) * ord($stroke[$i]) / 255 * 0.7, ord($laid[$i]), 0.51, "$i of $count");
+            }
+        }
     }
 
     public function test_a_soft_edge_falls_off_and_a_hard_one_does_not(): void
@@ -255,18 +274,32 @@ final class StrokeTest extends TestCase
         }
     }
 
-    /** Where two arms of a very soft stroke meet is a crease, and straight lines between looked-at pixels cut its corner. */
-    public function test_a_wide_soft_stroke_is_right_to_two_steps(): void
+    /** @return iterable<string, array{list<array{float, float, float}>}> */
+    public static function wideStrokes(): iterable
+    {
+        yield 'a loop' => [[[100.0, 100.0, 1.0], [900.0, 200.0, 0.9], [1500.0, 700.0, 1.0], [1000.0, 1300.0, 0.95], [300.0, 900.0, 1.0]]];
+        yield 'to and fro, a crease that lies' => [[[-900.0, 231.0, 1.0], [2700.0, 231.0, 1.0], [2700.0, 1203.0, 1.0], [-900.0, 1203.0, 1.0]]];
+        yield 'up and down, a crease that stands' => [[[417.0, -900.0, 1.0], [417.0, 2500.0, 1.0], [1391.0, 2500.0, 1.0], [1391.0, -900.0, 1.0]]];
+    }
+
+    /**
+     * Where two arms of a very soft stroke meet is a crease, and straight lines between looked-at pixels cut its corner.
+     *
+     * @param  list<array{float, float, float}>  $points
+     */
+    #[DataProvider('wideStrokes')]
+    public function test_a_wide_soft_stroke_is_right_to_two_steps(array $points): void
     {
         $brush = new Brush(1200, 0.0);
-        $path = new Path([[100.0, 100.0, 1.0], [900.0, 200.0, 0.9], [1500.0, 700.0, 1.0], [1000.0, 1300.0, 0.95], [300.0, 900.0, 1.0]]);
+        $path = new Path($points);
         $mask = (new StrokeRaster)->draw($path, $brush, new Rect(0, 0, 1801, 1503));
         $followed = $path->followed($brush);
         mt_srand(3);
         $off = [];
         for ($k = 0; $k < 4000; $k++) {
             [$x, $y] = [mt_rand(0, 1800), mt_rand(0, 1502)];
-            $off[] = abs($this->plainly($followed, $brush, $x, $y) - ord($mask->data[$y * 1801 + $x]));
+            $got = $x < $mask->bounds->right() && $x >= $mask->bounds->x ? ord($mask->data[($y - $mask->bounds->y) * $mask->bounds->width + $x - $mask->bounds->x]) : 0;
+            $off[] = abs($this->plainly($followed, $brush, $x, $y) - $got);
         }
         self::assertLessThanOrEqual(2.4, max($off));
         self::assertLessThan(0.3, array_sum($off) / count($off), 'on the whole it is rounding');

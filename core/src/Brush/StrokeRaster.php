@@ -23,12 +23,26 @@ final class StrokeRaster
     /** Squares that are not halved again, in places that are looked at. */
     private const PLACES = 8;
 
+    /** Narrower fall-offs than this are worked out pixel by pixel. */
+    private const WIDE = 120;
+
     /**
-     * Fall-off from which on only every second or fourth pixel is looked at, with straight lines between. The curve alone
-     * is off by less than a tenth of a step of 255 then. What counts is the crease where two parts of a stroke meet, each
-     * falling by up to 1.5 * 255 / width a pixel: off by up to 765 / 400 = 1.9 steps.
+     * In a wide fall-off only some pixels are looked at, with straight lines between. The curve alone is off by less than
+     * a quarter of a step of 255 when they lie no further apart than this part of its width.
      */
-    private const WIDE = [4 => 400, 2 => 200];
+    private const FURTHEST = 1 / 30;
+
+    /**
+     * Where two parts of a stroke meet is a crease, each falling by up to 1.5 * 255 / width a pixel. Pixels no further
+     * apart than this part of the width cut its corner by up to 765 / 400 = 1.9 steps, and that is let be.
+     */
+    private const NEAREST = 1 / 100;
+
+    /**
+     * Steps by which a looked-at pixel may differ from the mean of its neighbours, where they lie further apart: a
+     * crease inside the square cuts its corner by as much at the most, one beside its rim by up to twice that.
+     */
+    private const EVEN = 1.0;
 
     private const FULL = true;
 
@@ -111,58 +125,78 @@ final class StrokeRaster
         if ($segments === []) {
             return;
         }
-        $isSquare = $segments !== self::FULL && $side <= self::PLACES * $this->strideOf($segments);
-        $this->work += $segments === self::FULL ? 1 : count($segments) * ($isSquare ? self::PLACES * self::PLACES : 4);
-        if ($this->work > self::MOST_WORK) {
-            throw new \RangeException('This stroke goes to and fro too much for so large and soft a brush. Lift the pen once in a while.');
-        }
         if ($segments === self::FULL) {
+            $this->worked(1);
             $this->put($bounds, $x, $y, $side, null);
-        } elseif ($isSquare) {
-            $this->put($bounds, $x, $y, $side, $this->square($bounds->x + $x, $bounds->y + $y, $side, $segments));
-        } else {
-            $half = intdiv($side, 2);
-            foreach ([[0, 0], [$half, 0], [0, $half], [$half, $half]] as [$right, $down]) {
-                $this->fill($bounds, $x + $right, $y + $down, $half, $segments);
-            }
+
+            return;
+        }
+        $square = $this->square($bounds->x + $x, $bounds->y + $y, $side, $segments);
+        if ($square !== null) {
+            $this->put($bounds, $x, $y, $side, $square);
+
+            return;
+        }
+        $half = intdiv($side, 2);
+        foreach ([[0, 0], [$half, 0], [0, $half], [$half, $half]] as [$right, $down]) {
+            $this->fill($bounds, $x + $right, $y + $down, $half, $segments);
         }
     }
 
-    /**
-     * How far apart pixels need be looked at.
-     *
-     * @param  non-empty-list<Segment>  $segments
-     */
-    private function strideOf(array $segments): int
+    private function worked(int $places): void
+    {
+        $this->work += $places;
+        if ($this->work > self::MOST_WORK) {
+            throw new \RangeException('This stroke goes to and fro too much for so large and soft a brush. Lift the pen once in a while.');
+        }
+    }
+
+    /** @param  non-empty-list<Segment>  $segments */
+    private static function narrowest(array $segments): float
     {
         $width = INF;
         foreach ($segments as $segment) {
             $width = min($width, $segment->width);
         }
 
-        return $width >= self::WIDE[4] ? 4 : ($width >= self::WIDE[2] ? 2 : 1);
-    }
-
-    /** @param  non-empty-list<Segment>  $segments */
-    private function square(int $left, int $top, int $side, array $segments): string
-    {
-        if ($side > self::PLACES) {
-            return $this->even($left, $top, intdiv($side, self::PLACES), $segments);
-        }
-        $square = str_repeat("\0", $side * $side);
-        foreach ($segments as $segment) {
-            $square = $segment->over($square, $left, $top, $side);
-        }
-
-        return $square;
+        return $width;
     }
 
     /**
-     * Looked at in a grid, straight lines between.
-     *
-     * @param  list<Segment>  $segments
+     * @param  non-empty-list<Segment>  $segments
+     * @return ?string null where it is to be halved first
      */
-    private function even(int $left, int $top, int $stride, array $segments): string
+    private function square(int $left, int $top, int $side, array $segments): ?string
+    {
+        if ($side === self::PLACES) {
+            $this->worked(count($segments) * self::PLACES ** 2);
+            $square = str_repeat("\0", $side * $side);
+            foreach ($segments as $segment) {
+                $square = $segment->over($square, $left, $top, $side);
+            }
+
+            return $square;
+        }
+        $stride = intdiv($side, self::PLACES);
+        $width = self::narrowest($segments);
+        if ($width < self::WIDE || $stride > $width * self::FURTHEST) {
+            $this->worked(count($segments) * 4);
+
+            return null;
+        }
+        $this->worked(count($segments) * self::PLACES ** 2);
+        $grid = $this->grid($left, $top, $stride, $segments);
+
+        return $stride <= $width * self::NEAREST || self::isEven($grid) ? $this->between($grid, $stride) : null;
+    }
+
+    /**
+     * Coverage, in parts of a step, of places in a square and on its rims.
+     *
+     * @param  non-empty-list<Segment>  $segments
+     * @return list<float>
+     */
+    private function grid(int $left, int $top, int $stride, array $segments): array
     {
         $count = self::PLACES + 1;
         $shares = array_fill(0, $count * $count, 0.0);
@@ -173,6 +207,35 @@ final class StrokeRaster
         foreach ($shares as $share) {
             $grid[] = self::FINE * 255 * ($share >= 1 ? 1.0 : $share * $share * (3 - 2 * $share));
         }
+
+        return $grid;
+    }
+
+    /** @param  list<float>  $grid */
+    private static function isEven(array $grid): bool
+    {
+        $count = self::PLACES + 1;
+        $most = 2 * self::FINE * self::EVEN;
+        for ($y = 0, $at = 0; $y < $count; $y++) {
+            for ($x = 0; $x < $count; $x++, $at++) {
+                if ($x > 0 && $x < self::PLACES && abs($grid[$at - 1] + $grid[$at + 1] - 2 * $grid[$at]) > $most
+                    || $y > 0 && $y < self::PLACES && abs($grid[$at - $count] + $grid[$at + $count] - 2 * $grid[$at]) > $most) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * All pixels of a square, on straight lines between those looked at.
+     *
+     * @param  list<float>  $grid
+     */
+    private function between(array $grid, int $stride): string
+    {
+        $count = self::PLACES + 1;
         $square = '';
         for ($y = 0, $side = self::PLACES * $stride; $y < $side; $y++) {
             $square .= $this->row($grid, intdiv($y, $stride) * $count, $count, $y % $stride / $stride, $stride);

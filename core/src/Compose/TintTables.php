@@ -18,8 +18,8 @@ final class TintTables
 
     private int $asked = 0;
 
-    /** What comes of every backdrop at every coverage: the rows by backdrop, one after the other. */
-    private ?string $all = null;
+    /** @var ?list<int> what comes of every backdrop at every coverage: the rows by backdrop, one after the other */
+    private ?array $all = null;
 
     /** @var array<int, string> by coverage: backdrop to result */
     private array $byCoverage = [];
@@ -62,9 +62,11 @@ final class TintTables
         if ($this->asked < self::WORTH_A_TABLE) {
             return $this->computed($backdrops, $coverage);
         }
-        $this->all ??= implode('', array_map($this->over(...), range(0, 255)));
+        $this->all ??= self::numbers(implode('', array_map($this->over(...), range(0, 255))));
+        $eights = strlen($backdrops) & ~7;
 
-        return self::lookedUp($this->all, $backdrops, $coverage);
+        return self::lookedUp($this->all, substr($backdrops, 0, $eights), $coverage)
+            .$this->computed(substr($backdrops, $eights), substr($coverage, $eights));
     }
 
     private function computed(string $backdrops, string $coverage): string
@@ -80,13 +82,43 @@ final class TintTables
         return $backdrops;
     }
 
-    /** @param  string  $all  the rows by backdrop, one after the other */
-    private static function lookedUp(string $all, string $backdrops, string $coverage): string
+    /** @return list<int> */
+    private static function numbers(string $bytes): array
     {
-        for ($i = 0, $count = strlen($backdrops); $i < $count; $i++) {
-            $backdrops[$i] = $all[ord($backdrops[$i]) << 8 | ord($coverage[$i])];
+        $numbers = [];
+        for ($i = 0, $count = strlen($bytes); $i < $count; $i++) {
+            $numbers[] = ord($bytes[$i]);
         }
 
-        return $backdrops;
+        return $numbers;
+    }
+
+    /**
+     * Eight pixels are taken as one number, which is half the time of one after the other.
+     *
+     * @param  list<int>  $all  the rows by backdrop, one after the other
+     * @param  string  $backdrops  a multiple of eight
+     * @param  string  $coverage  as long or longer
+     */
+    private static function lookedUp(array $all, string $backdrops, string $coverage): string
+    {
+        /** @var array<int, int> $bs */
+        $bs = unpack('J*', $backdrops);
+        /** @var array<int, int> $cs */
+        $cs = unpack('J*', $coverage);
+        $out = [];
+        foreach ($bs as $i => $b) {
+            $c = $cs[$i];
+            $out[] = $all[($b >> 48) & 0xFF00 | ($c >> 56) & 255] << 56
+                | $all[($b >> 40) & 0xFF00 | ($c >> 48) & 255] << 48
+                | $all[($b >> 32) & 0xFF00 | ($c >> 40) & 255] << 40
+                | $all[($b >> 24) & 0xFF00 | ($c >> 32) & 255] << 32
+                | $all[($b >> 16) & 0xFF00 | ($c >> 24) & 255] << 24
+                | $all[($b >> 8) & 0xFF00 | ($c >> 16) & 255] << 16
+                | $all[$b & 0xFF00 | ($c >> 8) & 255] << 8
+                | $all[($b << 8) & 0xFF00 | $c & 255];
+        }
+
+        return pack('J*', ...$out);
     }
 }

@@ -21,6 +21,9 @@ final class Tinting
     /** How far a loop goes on before it looks for a constant stretch again. */
     private const STRETCH = 96;
 
+    /** Each may take a megabyte. */
+    private const MOST_TABLES = 400;
+
     /** @var array<string, TintTables> */
     private array $tables = [];
 
@@ -137,7 +140,7 @@ final class Tinting
     private function table(BlendMode $mode, int $source, float $opacity): TintTables
     {
         $key = "$mode->value $source $opacity";
-        if (! isset($this->tables[$key]) && count($this->tables) > 2000) {
+        if (! isset($this->tables[$key]) && count($this->tables) >= self::MOST_TABLES) {
             $this->tables = [];
         }
 
