@@ -10,6 +10,7 @@ use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Proof\Finding;
 use Awning\Core\Proof\FindingKind;
+use Awning\Core\Proof\Spills;
 use Awning\Core\Proof\StrayPixels;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Cache;
@@ -19,17 +20,18 @@ final readonly class PageRegions
 {
     private const SECONDS = 1800;
 
+    private PageStore $store;
+
     public function __construct(private Page $page)
     {
+        $this->store = new PageStore($page);
     }
 
     public function graph(): RegionGraph
     {
-        $store = new PageStore($this->page);
-        $state = hash('sha256', serialize([$store->hashesOf(LayerName::flats()), $store->hashesOf(LayerName::ink())]));
         /** @var array<int, array<int, array{int, float}>> $borders */
-        $borders = Cache::remember("page-regions:{$this->page->id}:$state", self::SECONDS, function () use ($store): array {
-            $sheet = new Sheet($store);
+        $borders = Cache::remember("page-regions:{$this->page->id}:{$this->state()}", self::SECONDS, function (): array {
+            $sheet = new Sheet($this->store);
 
             return RegionGraph::of($sheet->labels(), $sheet->ink())->borders;
         });
@@ -37,16 +39,24 @@ final readonly class PageRegions
         return new RegionGraph($borders);
     }
 
-    /** @return list<Finding> pixels that lie apart from the region they are of */
-    public function strays(): array
+    /** @return list<Finding> pixels that lie apart from the region they are of, or show beyond its line */
+    public function pixels(): array
     {
-        $store = new PageStore($this->page);
-        $state = hash('sha256', serialize($store->hashesOf(LayerName::flats())));
-        /** @var list<array{list<int>, int, int, float}> $strays */
-        $strays = Cache::remember("page-strays:{$this->page->id}:$state", self::SECONDS, fn (): array => array_map(
-            fn (Finding $stray): array => [$stray->labels, $stray->x, $stray->y, $stray->amount], StrayPixels::in((new Sheet($store))->labels()),
-        ));
+        $found = Cache::remember("page-pixels:{$this->page->id}:{$this->state()}", self::SECONDS, function (): array {
+            $sheet = new Sheet($this->store);
 
-        return array_map(fn (array $stray): Finding => new Finding(FindingKind::Stray, ...$stray), $strays);
+            return array_map(fn (Finding $finding): array => [$finding->kind->value, $finding->labels, $finding->x, $finding->y, $finding->amount], [
+                ...Spills::in($sheet->labels(), $sheet->ink()), ...StrayPixels::in($sheet->labels()),
+            ]);
+        });
+        /** @var list<array{string, list<int>, int, int, float}> $found */
+
+        return array_map(fn (array $one): Finding => new Finding(FindingKind::from($one[0]), $one[1], $one[2], $one[3], $one[4]), $found);
+    }
+
+    /** Names the flats and the ink there are. */
+    private function state(): string
+    {
+        return hash('sha256', serialize([$this->store->hashesOf(LayerName::flats()), $this->store->hashesOf(LayerName::ink())]));
     }
 }

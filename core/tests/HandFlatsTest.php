@@ -20,6 +20,7 @@ use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
 use Awning\Core\Proof\Finding;
 use Awning\Core\Proof\FlatsProof;
+use Awning\Core\Proof\Spills;
 use Awning\Core\Proof\StrayPixels;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Outline;
@@ -366,6 +367,24 @@ final class HandFlatsTest extends TestCase
         self::assertSame($this->label(500, 20), $this->label(442, 102));
         self::assertSame($large, $this->label(310, 70));
         self::assertSame([], StrayPixels::in(new Labels(self::WIDTH, self::HEIGHT, $this->sheet()->layer(LayerName::flats()))));
+    }
+
+    public function test_flats_that_show_beyond_their_line_are_found(): void
+    {
+        $spills = fn (): array => array_map(fn (Finding $spill): array => [$spill->labels, $spill->amount], Spills::in($this->sheet()->labels(), $this->sheet()->ink()));
+        self::assertSame([], $spills());
+        // Six columns reach through the wall (235..239) into the paper, a patch of its own into the room.
+        $this->ask('flats.shape', $this->box(200, 100, 246, 140, figure: 3, material: 8));
+        $this->ask('flats.shape', $this->box(235, 160, 330, 200, figure: 4, material: 9));
+        [$inside, $outside] = [$this->label(210, 110), $this->label(300, 180)];
+        self::assertSame([[[$inside], 240.0]], $spills(), 'what goes under the line only is no spill');
+        $this->ask('flats.shape', $this->box(228, 160, 331, 200, figure: 4, material: 9));
+        self::assertSame([[[$outside], 280.0], [[$inside], 240.0]], $spills());
+        $spill = Spills::in($this->sheet()->labels(), $this->sheet()->ink())[1];
+        self::assertTrue($spill->x >= 240 && $spill->x < 246 && $spill->y >= 100 && $spill->y < 140);
+        // A room of one's own beyond a line is none.
+        $this->ask('flats.join', ['labels' => [$this->label(100, 210), $this->label(500, 20)]]);
+        self::assertCount(2, $spills());
     }
 
     public function test_findings_name_the_regions_that_are_odd(): void

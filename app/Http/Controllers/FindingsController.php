@@ -28,7 +28,7 @@ final class FindingsController
         $flats = (new StackBuilder)->build($sheet, (new SeriesPalette($page->series))->core())->flats;
         /** @var array<int, Region> $all */
         $all = $sheet->all(Region::class);
-        $findings = (new FlatsProof($all, $regions->graph()))->findings(fn (int $label): ?int => $flats[$label]->tones['base'] ?? null, $sheet->size()->dpi, $regions->strays());
+        $findings = (new FlatsProof($all, $regions->graph()))->findings(fn (int $label): ?int => $flats[$label]->tones['base'] ?? null, $sheet->size()->dpi, $regions->pixels());
 
         return new JsonResponse(array_map(fn (Finding $finding): array => $finding->toData(), $findings));
     }

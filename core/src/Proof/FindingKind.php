@@ -17,4 +17,7 @@ enum FindingKind: string
 
     /** Pixels of a region that lie apart from the rest of it. */
     case Stray = 'stray';
+
+    /** Pixels of a region that show beyond the line that bounds it. */
+    case Spill = 'spill';
 }

@@ -32,12 +32,21 @@ final readonly class FlatsProof
 
     /**
      * @param  callable(int): ?int  $colour  0xRRGGBB of a region's base by its label; null where it has none
-     * @param  list<Finding>  $strays
+     * @param  list<Finding>  $pixels  stray ones and spills, the largest first
      * @return list<Finding> kind by kind, the worst of each first
      */
-    public function findings(callable $colour, float $dpi, array $strays = []): array
+    public function findings(callable $colour, float $dpi, array $pixels = []): array
     {
-        return [...$this->alike($colour), ...$this->alone(), ...array_slice($strays, 0, self::MOST), ...$this->crumbs($dpi)];
+        return [...$this->alike($colour), ...$this->alone(), ...self::most($pixels, FindingKind::Spill), ...self::most($pixels, FindingKind::Stray), ...$this->crumbs($dpi)];
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<Finding> the first of one kind
+     */
+    private static function most(array $findings, FindingKind $kind): array
+    {
+        return array_slice(array_values(array_filter($findings, fn (Finding $finding): bool => $finding->kind === $kind)), 0, self::MOST);
     }
 
     /** @return list<Finding> the smallest regions, smallest first */

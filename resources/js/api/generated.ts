@@ -27,7 +27,7 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
 
-export const FINDING_KINDS = ['crumb', 'alone', 'alike', 'stray'] as const;
+export const FINDING_KINDS = ['crumb', 'alone', 'alike', 'stray', 'spill'] as const;
 export type FindingKind = (typeof FINDING_KINDS)[number];
 
 export const SHAPE_USES = ['add', 'take', 'keep'] as const;

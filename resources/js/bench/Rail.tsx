@@ -61,7 +61,8 @@ function Where() {
 function StageButton({ stage }: { stage: Stage }) {
     const bench = useBenchModel();
     const isPicked = useBench((view) => view.stage === stage.id);
-    const left = usePage(stage.left);
+    const odd = useBench((view) => view.findings?.length ?? 0);
+    const left = usePage((view) => stage.left(view, odd));
     return (
         <button
             className={`flex items-center gap-1.5 px-3.5 ${isPicked ? 'stripe heading z-10' : ''}`}

@@ -118,19 +118,19 @@ describe('the bench', () => {
     });
     it('says on the rail what is left in each stage', () => {
         open({ records: { ...pageState().records, pass: { a: shade, b: { ...shade, figure: 0 }, c: shade } } });
-        expect(STAGES.map((stage) => stage.left(bench.session.view))).toEqual(['✓', '2 left', '2', '1', '']);
+        expect(STAGES.map((stage) => stage.left(bench.session.view, 3))).toEqual(['✓', '2 left', '2', '1', '']);
         const gap = { x1: 1, y1: 2, x2: 3, y2: 4, score: 0.5 };
         const bridge = {
             1: { ...gap, kind: 'doubtful' as const },
             2: { ...gap, kind: 'found' as const },
             3: { ...gap, kind: 'doubtful' as const },
         };
-        expect(STAGES[1].left(open({ records: { ...pageState().records, bridge } }).session.view)).toBe('2 left');
+        expect(STAGES[1].left(open({ records: { ...pageState().records, bridge } }).session.view, 3)).toBe('2 left');
         const filled = { 1: { ...pageState().records.region[2] } };
-        expect(STAGES[1].left(open({ records: { ...pageState().records, bridge, region: filled } }).session.view)).toBe('2 in doubt');
-        expect(STAGES[1].left(open({ records: { ...pageState().records, region: filled } }).session.view)).toBe('✓');
+        expect(STAGES[1].left(open({ records: { ...pageState().records, bridge, region: filled } }).session.view, 3)).toBe('5 to look at');
+        expect(STAGES[1].left(open({ records: { ...pageState().records, region: filled } }).session.view, 0)).toBe('✓');
         const empty = open({ records: { ...pageState().records, page: {}, region: {} } });
-        expect(STAGES.map((stage) => stage.left(empty.session.view))).toEqual(['import', '', '', '', '']);
+        expect(STAGES.map((stage) => stage.left(empty.session.view, 0))).toEqual(['import', '', '', '', '']);
     });
 });
 

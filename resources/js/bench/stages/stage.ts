@@ -12,8 +12,8 @@ export interface Stage {
     /** The first is the one used nine times in ten. */
     tools: ToolId[];
     look: Look;
-    /** What is left to do, for the rail: a few characters. */
-    left(view: PageView): string;
+    /** What is left to do, for the rail: a few characters. `odd` is how much was found that is worth a look. */
+    left(view: PageView, odd: number): string;
 }
 
 /** More tools and settings than fit beside each other: the settings have a row of their own. */
@@ -59,13 +59,13 @@ export const STAGES: Stage[] = [
     },
 ];
 
-/** What is unfilled; when nothing is, the gaps of which nobody has said whether they are any. */
-function leftToFlat(view: PageView): string {
+/** What is unfilled; when nothing is, what is to be looked at: odd flats, and gaps of which nobody has said whether they are any. */
+function leftToFlat(view: PageView, odd: number): string {
     if (sizeOf(view) === null) return '';
     const open = unfilled(view.records).length;
     if (open > 0) return `${open} left`;
     const doubtful = Object.values(view.records.bridge).filter(({ kind }) => kind === 'doubtful').length;
-    return doubtful > 0 ? `${doubtful} in doubt` : '✓';
+    return doubtful + odd > 0 ? `${doubtful + odd} to look at` : '✓';
 }
 
 const count = (of: number): string => (of > 0 ? String(of) : '');
