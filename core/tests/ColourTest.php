@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Lch;
 use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
+use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Shift;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
@@ -80,32 +83,79 @@ final class ColourTest extends TestCase
     /** Each rule worked out a second time, from what the class says of itself. */
     public function test_every_tone_follows_its_rule(): void
     {
-        foreach (['#ffe4b0', '#9cc4ff'] as $lightHex) {
-            $light = Rgb::fromHex($lightHex);
-            $rule = new ToneRule($light);
-            $lch = Lch::of($light);
-            $shadow = (new Lch(38, max(30, $lch->c), fmod($lch->h + 180, 360)))->toRgb();
-            self::assertEquals($shadow, $rule->shadow());
-            foreach (['#c98d6b', '#41667a', '#e8e0d0', '#181410'] as $hex) {
+        $dials = new Derivation(turn: 0.3, shade: 0.8, deep: 0.65, chroma: 1.2, light: 0.25, glint: 0.6, pull: 0.2);
+        foreach ([['#ffe4b0', ShadeHue::Opposite], ['#9cc4ff', ShadeHue::Opposite], ['#ffe4b0', ShadeHue::Blue]] as [$lightHex, $toward]) {
+            $lit = Oklab::of(Rgb::fromHex($lightHex));
+            $rule = new ToneRule(Rgb::fromHex($lightHex), $dials->with(['toward' => $toward->value]));
+            $hue = $toward === ShadeHue::Blue ? deg2rad(258) : atan2(-$lit->b, -$lit->a);
+            foreach (['#c98d6b', '#6a7480', '#b0a898', '#5a4a40'] as $hex) {
                 $base = Rgb::fromHex($hex);
-                $multiplied = function (Rgb $from, float $share) use ($shadow): Rgb {
-                    $parts = array_map(fn (int $part, int $by): float => $part / 255 * (1 - $share) + $part / 255 * $by / 255 * $share, $from->parts(), $shadow->parts());
+                $down = function (Rgb $from, float $kept) use ($hue): Rgb {
+                    $lab = Oklab::of($from);
 
-                    return new Rgb(...array_map(fn (float $part): int => (int) round(255 * $part), $parts));
+                    return (new Oklab($lab->l * $kept, 0.7 * 1.2 * $lab->a + 0.03 * cos($hue), 0.7 * 1.2 * $lab->b + 0.03 * sin($hue)))->fitted();
                 };
-                $lab = Lab::of($base);
-                $lit = Lab::of($light);
-                $lifted = fn (float $lift, float $pull): Rgb => (new Lab(max($lab->l, $lab->l + (min(98, $lit->l) - $lab->l) * $lift), $lab->a + ($lit->a - $lab->a) * $pull, $lab->b + ($lit->b - $lab->b) * $pull))->toRgb();
-                $line = Lch::of($base);
-                $expected = [
-                    'deep' => $multiplied($multiplied($base, 0.35), 0.55), 'shade' => $multiplied($base, 0.35), 'base' => $base,
-                    'light' => $lifted(0.30, 0.15), 'glint' => $lifted(0.68, 0.35), 'line' => (new Lch(0.28 * $line->l, 0.6 * $line->c, $line->h))->toRgb(),
-                ];
-                self::assertEquals($expected, $rule->complete(['base' => $base]), "$hex under $lightHex");
+                $up = function (Rgb $from, float $way) use ($lit): Rgb {
+                    $lab = Oklab::of($from);
+
+                    return (new Oklab($lab->l + (min(0.985, $lit->l) - $lab->l) * $way, 0.8 * $lab->a + 0.2 * $lit->a, 0.8 * $lab->b + 0.2 * $lit->b))->fitted();
+                };
+                $lab = Oklab::of($base);
+                self::assertEquals([
+                    'deep' => $down($down($base, 0.8), 0.65), 'shade' => $down($base, 0.8), 'base' => $base, 'light' => $up($base, 0.25), 'glint' => $up($up($base, 0.25), 0.6),
+                    'line' => (new Oklab(0.38 * $lab->l, 0.6 * $lab->a, 0.6 * $lab->b))->fitted(),
+                ], $rule->complete(['base' => $base]), "$hex under $lightHex");
             }
         }
         $this->expectException(\InvalidArgumentException::class);
         (new ToneRule)->complete(['shade' => new Rgb(1, 2, 3)]);
+    }
+
+    /** All of sRGB in steps of 15, its corners and greys among them, under three lights and at the ends of the dials. */
+    public function test_ramps_rise_in_lightness_from_any_base(): void
+    {
+        $rules = [new ToneRule, new ToneRule(Rgb::fromHex('#24305a'), new Derivation(ShadeHue::Blue, 0.8, 0.97, 0.98, 2.0, 0.05, 0.05, 0.5)), new ToneRule(Rgb::fromHex('#ff8000'), new Derivation(turn: 0.0, shade: 1.0, deep: 1.0, light: 0.0, glint: 0.0))];
+        $wrong = [];
+        for ($i = 0; $i < 18 ** 3; $i++) {
+            $base = new Rgb($i % 18 * 15, intdiv($i, 18) % 18 * 15, intdiv($i, 324) * 15);
+            foreach ($rules as $n => $rule) {
+                $l = array_map(fn (Rgb $tone): float => Oklab::of($tone)->l, array_slice($rule->complete(['base' => $base]), 0, 5));
+                if (! ($l['deep'] <= $l['shade'] && $l['shade'] <= $l['base'] && $l['base'] <= $l['light'] && $l['light'] <= $l['glint'])) {
+                    $wrong[] = "$base by rule $n";
+                }
+            }
+        }
+        self::assertSame([], $wrong);
+    }
+
+    public function test_what_srgb_cannot_show_loses_chroma_and_keeps_its_hue_and_lightness(): void
+    {
+        mt_srand(4);
+        for ($i = 0; $i < 300; $i++) {
+            $wanted = new Oklch(mt_rand(25, 90) / 100, mt_rand(5, 45) / 100, mt_rand(0, 3599) / 10);
+            $got = Oklch::of($wanted->toRgb());
+            self::assertEqualsWithDelta($wanted->l, $got->l, 0.006, "lightness of $wanted->l $wanted->c $wanted->h");
+            self::assertLessThan($wanted->c + 0.006, $got->c);
+            $turn = abs(fmod($got->h - $wanted->h + 540, 360) - 180);
+            self::assertLessThan(0.007, deg2rad($turn) * $got->c, "hue of $wanted->l $wanted->c $wanted->h");
+        }
+        $inside = Rgb::fromHex('#c98d6b');
+        self::assertEquals($inside, Oklch::of($inside)->toRgb());
+    }
+
+    public function test_dials_are_held_to_their_ranges(): void
+    {
+        $dials = new Derivation(turn: 0.4);
+        self::assertSame([0.4, 0.9, 'blue'], [$dials->with(['shade' => 0.9])->turn, $dials->with(['shade' => 0.9])->shade, $dials->with(['toward' => 'blue'])->toData()['toward']]);
+        self::assertEquals($dials, (new Derivation)->with($dials->toData()));
+        foreach (['turn' => 0.81, 'shade' => 0.2, 'pull' => NAN] as $name => $value) {
+            try {
+                $dials->with([$name => $value]);
+                self::fail("$name may be $value");
+            } catch (\RangeException $error) {
+                self::assertStringContainsString("'$name'", $error->getMessage());
+            }
+        }
     }
 
     /** Some of the pairs of Sharma, Wu and Dalal 2005 (from memory; all 34 are among the reference tests). */

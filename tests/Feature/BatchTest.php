@@ -8,6 +8,10 @@ use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
+use Awning\Core\Colour\Difference;
+use Awning\Core\Colour\Lab;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ToneRule;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Raster\Paint;
 use PHPUnit\Framework\TestCase;
@@ -184,6 +188,55 @@ final class BatchTest extends TestCase
         self::assertSame(2, json_decode((string) file_get_contents("$this->folder/report.json"), true)['layers']);
     }
 
+    public function test_palettes_are_derived_and_go_from_format_to_format(): void
+    {
+        $at = fn (string $name): string => "$this->folder/$name";
+        file_put_contents($at('bases.csv'), "skin,#c98d6b\noilskin,#e0a93a\n");
+        self::assertSame(0, $this->awning(['palette', 'derive', $at('bases.csv'), '--light', '#9cc4ff', '--out', $at('full.csv')])->getExitCode());
+        $tones = (new ToneRule(Rgb::fromHex('#9cc4ff')))->complete(['base' => Rgb::fromHex('#e0a93a')]);
+        self::assertStringContainsString(",oilskin,shade,{$tones['shade']->hex()},derived\r\n", (string) file_get_contents($at('full.csv')));
+        foreach ([['full.csv', 'full.json'], ['full.json', 'full.css'], ['full.css', 'back.csv'], ['full.json', 'card.svg'], ['full.css', 'card.png'], ['full.csv', 'card.pdf']] as [$from, $to]) {
+            $run = $this->awning(['palette', 'convert', $at($from), $at($to)]);
+            self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        }
+        self::assertFileEquals($at('full.csv'), $at('back.csv'));
+        self::assertStringStartsWith('%PDF-', (string) file_get_contents($at('card.pdf')));
+        $card = new \Imagick($at('card.png'));
+        $pixel = $card->getImagePixelColor(2 * (40 + 124 + 2 * 94 + 44), 2 * (70 + 13))->getColor();
+        self::assertSame([0xC9, 0x8D, 0x6B], [$pixel['r'], $pixel['g'], $pixel['b']], 'skin in the middle of the ramp');
+    }
+
+    public function test_a_picture_is_held_against_a_palette_and_gives_one(): void
+    {
+        $picture = new \Imagick;
+        $picture->newImage(240, 161, new \ImagickPixel('#41667a'), 'png');
+        $draw = new \ImagickDraw;
+        foreach ([['#c98d6b', 20, 20, 139, 119], ['#d6a040', 160, 90, 219, 149]] as [$colour, $x, $y, $right, $bottom]) {
+            $draw->setFillColor($colour);
+            $draw->rectangle($x, $y, $right, $bottom);
+        }
+        $picture->drawImage($draw);
+        $picture->writeImage("$this->folder/page.png");
+        file_put_contents("$this->folder/p.csv", "skin,#c98d6b\noilskin,#e0a93a\nsea,#41667a\n");
+        $run = $this->awning(['palette', 'match', "$this->folder/page.png", '--palette', "$this->folder/p.csv", '--out', "$this->folder/drift.png", '--report', "$this->folder/r.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
+        $report = json_decode((string) file_get_contents("$this->folder/r.json"), true);
+        self::assertSame([['#41667a', 'sea', 'exact'], ['#c98d6b', 'skin', 'exact'], ['#d6a040', 'oilskin', 'near']], array_map(fn (array $row): array => [$row['colour'], $row['tone'], $row['verdict']], $report));
+        self::assertEqualsWithDelta(12_000 / (240 * 161), $report[1]['share'], 0.005);
+        self::assertEqualsWithDelta(Difference::ciede2000(Lab::of(Rgb::fromHex('#d6a040')), Lab::of(Rgb::fromHex('#e0a93a'))), $report[2]['deltaE'], 0.05);
+        $drift = new \Imagick("$this->folder/drift.png");
+        $hue = function (int $x, int $y) use ($drift): int {
+            $pixel = $drift->getImagePixelColor($x, $y)->getColor();
+
+            return $pixel['r'] - $pixel['b'];
+        };
+        self::assertSame([0, 0], [$hue(60, 60), $hue(230, 10)]);
+        self::assertGreaterThan(40, $hue(190, 120));
+
+        self::assertSame(0, $this->awning(['palette', 'extract', "$this->folder/page.png", '--colours', '3', '--out', "$this->folder/three.csv"])->getExitCode());
+        self::assertSame("figure,material,tone,hex,kind\r\n,colour 1,base,#41667a,pinned\r\n,colour 2,base,#c98d6b,pinned\r\n,colour 3,base,#d6a040,pinned\r\n", file_get_contents("$this->folder/three.csv"));
+    }
+
     public function test_bad_input_gets_a_sentence_and_leaves_no_file(): void
     {
         file_put_contents("$this->folder/bad.png", 'no picture');
@@ -192,12 +245,15 @@ final class BatchTest extends TestCase
             ['render', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/bad.png"],
             ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--gap', 'many'],
             ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--weight', 'much'],
+            ['palette', 'convert', "$this->folder/bad.png", "$this->folder/out.csv"], ['palette', 'match', "$this->folder/bad.png", '--palette', "$this->folder/none.csv", '--out', "$this->folder/out.png"],
+            ['palette', 'extract', "$this->folder/bad.png", '--colours', '2', '--out', "$this->folder/out.csv"], ['palette', 'blend', "$this->folder/bad.png"],
             ['ink', "$this->folder/bad.png", '--width', '20', '--height', '20', '--out', "$this->folder/out.png"], ['ink', "$this->folder/none.svg", '--width', 'wide', '--height', '20', '--out', "$this->folder/out.png"],
         ] as $arguments) {
             $run = $this->awning($arguments);
             self::assertSame(1, $run->getExitCode(), implode(' ', $arguments));
             self::assertStringNotContainsString('#0', $run->getOutput().$run->getErrorOutput(), 'a stack trace is no help');
             self::assertFileDoesNotExist("$this->folder/out.png");
+            self::assertFileDoesNotExist("$this->folder/out.csv");
         }
     }
 }

@@ -8,10 +8,14 @@ use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\PngWriter;
+use Awning\Core\Colour\Clusters;
+use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Lch;
+use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
+use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\ExactCanvas;
 use Awning\Core\Compose\OpenRasterRenderer;
@@ -94,6 +98,59 @@ final class OutsideTest extends TestCase
                 }
             }
             self::assertEqualsWithDelta($theirs['delta'], Difference::ciede2000($lab, Lab::of(Rgb::fromHex($pairs[$i][1]))), 0.02, implode(' ', $pairs[$i]));
+        }
+    }
+
+    /** culori and colorjs.io: OKLCh and CIEDE2000 of 10 000 random pairs, and the matrices of Machado and others. */
+    public function test_ten_thousand_pairs_agree_with_two_libraries(): void
+    {
+        mt_srand(17);
+        $pairs = [];
+        for ($i = 0; $i < 10_000; $i++) {
+            $pairs[] = [sprintf('#%06x', mt_rand(0, 0xFFFFFF)), sprintf('#%06x', mt_rand(0, 0xFFFFFF))];
+        }
+        $worst = ['oklch' => 0.0, 'delta' => 0.0, 'seen' => 0.0];
+        foreach (json_decode($this->tool(['node', __DIR__.'/colour.mjs'], (string) json_encode($pairs)), true) as $i => $theirs) {
+            $colour = Rgb::fromHex($pairs[$i][0]);
+            $ours = Oklch::of($colour);
+            foreach (['oklch', 'oklchJs'] as $library) {
+                [$l, $c, $h] = $theirs[$library];
+                $turn = abs(fmod($ours->h - $h + 540, 360) - 180);
+                $worst['oklch'] = max($worst['oklch'], abs($ours->l - $l), abs($ours->c - $c), $ours->c * deg2rad($turn));
+            }
+            $worst['delta'] = max($worst['delta'], abs($theirs['delta'] - Difference::ciede2000(Lab::of($colour), Lab::of(Rgb::fromHex($pairs[$i][1])))));
+            foreach (ColourSight::cases() as $sight) {
+                $unit = array_map(fn (float $part): float => LinearRgb::encode(max(0.0, min(1.0, $part))), $theirs['seen'][$sight->value]);
+                foreach ($sight->of($colour)->unit() as $c => $part) {
+                    $worst['seen'] = max($worst['seen'], abs($part - $unit[$c]));
+                }
+            }
+        }
+        self::assertLessThan(0.0005, $worst['oklch']);
+        self::assertLessThan(0.02, $worst['delta']);
+        self::assertLessThan(0.6 / 255, $worst['seen'], 'rounding to eight bits');
+    }
+
+    /** SciPy's k-means from the same centres, on colours of equal weight. */
+    public function test_clusters_settle_where_those_of_scipy_do(): void
+    {
+        mt_srand(29);
+        $points = $rows = [];
+        for ($i = 0; $i < 900; $i++) {
+            $points[] = $point = Oklab::of(new Rgb(mt_rand(0, 90) + 80 * ($i % 3), mt_rand(0, 120) + 40 * ($i % 2), mt_rand(0, 255)));
+            $rows[] = [$point->l, $point->a, $point->b];
+        }
+        $weights = array_fill(0, 900, 1.0);
+        foreach ([3, 7, 12] as $count) {
+            $seeds = Clusters::seeds($points, $weights, $count);
+            [$centres] = Clusters::settled($points, $weights, $seeds);
+            $theirs = json_decode($this->tool([self::PYTHON, '-c', "import json, sys, numpy as np
+from scipy.cluster.vq import kmeans2
+points, seeds = json.load(sys.stdin)
+print(json.dumps(kmeans2(np.array(points), np.array(seeds), iter=100, minit='matrix')[0].tolist()))"], (string) json_encode([$rows, array_map(fn (Oklab $seed): array => [$seed->l, $seed->a, $seed->b], $seeds)])), true);
+            foreach ($centres as $i => $centre) {
+                self::assertEqualsWithDelta($theirs[$i], [$centre->l, $centre->a, $centre->b], 1e-9, "centre $i of $count");
+            }
         }
     }
 

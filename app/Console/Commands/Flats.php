@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Store\PaletteFile;
 use Awning\Core\Codec\ImageReader;
-use Awning\Core\Codec\PaletteCsv;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\ColourTaker;
@@ -102,7 +102,7 @@ final class Flats extends BatchCommand
     {
         $path = $this->path('palette');
 
-        return $path === null ? [] : (new PaletteCsv)->read($path);
+        return $path === null ? [] : PaletteFile::read($path)->bases();
     }
 
     private function cues(string $path, FlatsResult $flats): Paint

@@ -23,7 +23,11 @@ final readonly class Lab
 
     public static function of(Rgb $colour): self
     {
-        $light = LinearRgb::of($colour);
+        return self::ofLinear(LinearRgb::of($colour));
+    }
+
+    public static function ofLinear(LinearRgb $light): self
+    {
         [$r, $g, $b] = [$light->red, $light->green, $light->blue];
         // Linear sRGB to XYZ D50, Bradford adapted: the matrix CSS Color 4 gives, from memory, checked against culori.
         $xyz = [

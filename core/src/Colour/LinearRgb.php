@@ -16,6 +16,12 @@ final readonly class LinearRgb
         return new self(...array_map(self::decode(...), $colour->unit()));
     }
 
+    /** @param  array{float, float, float}  $parts  of an sRGB colour, 0..255, also between whole numbers */
+    public static function ofBytes(array $parts): self
+    {
+        return new self(self::decode($parts[0] / 255), self::decode($parts[1] / 255), self::decode($parts[2] / 255));
+    }
+
     /** Clipped to the gamut. */
     public function toRgb(): Rgb
     {

@@ -39,6 +39,12 @@ final readonly class Oklab
         );
     }
 
+    /** The colour of the same lightness and hue that sRGB can show: chroma is lowered until it fits. */
+    public function fitted(): Rgb
+    {
+        return Gamut::fitted(fn (float $share): LinearRgb => (new self($this->l, $share * $this->a, $share * $this->b))->toLinear());
+    }
+
     public function toRgb(): Rgb
     {
         return $this->toLinear()->toRgb();

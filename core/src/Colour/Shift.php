@@ -27,6 +27,6 @@ final readonly class Shift
         $a = $this->chroma * ($from->a * cos($turn) - $from->b * sin($turn));
         $b = $this->chroma * ($from->a * sin($turn) + $from->b * cos($turn));
 
-        return Gamut::fitted(fn (float $share): LinearRgb => (new Oklab($l, $share * $a, $share * $b))->toLinear());
+        return (new Oklab($l, $a, $b))->fitted();
     }
 }

@@ -7,30 +7,58 @@ namespace Awning\Core\Colour;
 /**
  * Derives the tones nobody has pinned from a material's base and the colour of the light.
  *
- * Shade: the base multiplied, at 35 %, by a colour of the hue opposite to the light's. Deep: the same once more,
- * stronger. Light: lighter and slightly toward the light's hue; glint: the same further. Line: a dark version of the
- * base. That shadows turn to the opposite hue, and 30 to 40 % of multiply, are common practice; lightness and chroma
- * of the shadow colour and the steps of the lights are our choice.
+ * With the base at lightness L and chroma vector v in Oklab, w a vector of chroma 0.1 in the hue that shades turn to, and
+ * (L°, v°) the light's colour:
+ *
+ *     shade   L * shade                     (1 - turn) * chroma * v + turn * w
+ *     deep    the same from the shade, its lightness times `deep`
+ *     light   L + (L° - L) * light          (1 - pull) * v + pull * v°      never darker than the base
+ *     glint   the same from the light, by `glint`
+ *     line    L * 0.38                      0.6 * v
+ *
+ * What sRGB cannot show loses chroma until it can, never a channel; where rounding to eight bits would turn the order of
+ * two tones round, both are one. That shadows turn to the hue opposite to the light's, and to blue under open sky and at
+ * night, is common practice; the form of the formula and its numbers are our choice.
  */
 final readonly class ToneRule
 {
-    public const SHADE_STRENGTH = 0.35;
+    /** Chroma of what shades turn to: that of a plain dyed cloth. */
+    private const TINT = 0.1;
 
-    private const DEEP_STRENGTH = 0.55;
+    /** Hue of a clear sky in Oklab, degrees: our choice. */
+    private const SKY = 258.0;
 
-    public function __construct(private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6))
+    /** No light lifts a tone beyond this lightness: white is paper. */
+    private const LIGHTEST = 0.985;
+
+    private const LINE_LIGHTNESS = 0.38;
+
+    private const LINE_CHROMA = 0.6;
+
+    public function __construct(private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6), private Derivation $dials = new Derivation)
     {
+    }
+
+    /** The rule under the same light with dials of a material's own. */
+    public function by(Derivation $dials): self
+    {
+        return new self($this->light, $dials);
+    }
+
+    public function dials(): Derivation
+    {
+        return $this->dials;
     }
 
     public function derive(Tone $tone, Rgb $base): Rgb
     {
         return match ($tone) {
             Tone::Base => $base,
-            Tone::Shade => $this->multiplied($base, self::SHADE_STRENGTH),
-            Tone::Deep => $this->multiplied($this->multiplied($base, self::SHADE_STRENGTH), self::DEEP_STRENGTH),
-            Tone::Light => $this->lifted($base, 0.30, 0.15),
-            Tone::Glint => $this->lifted($base, 0.68, 0.35),
-            Tone::Line => $this->darkened($base),
+            Tone::Shade => $this->darker($base, $this->dials->shade),
+            Tone::Deep => $this->darker($this->derive(Tone::Shade, $base), $this->dials->deep),
+            Tone::Light => $this->lighter($base, $this->dials->light),
+            Tone::Glint => $this->lighter($this->derive(Tone::Light, $base), $this->dials->glint),
+            Tone::Line => $this->line($base),
         };
     }
 
@@ -49,37 +77,32 @@ final readonly class ToneRule
         return $tones;
     }
 
-    /** The colour shadows are multiplied by: the light's opposite hue, dark enough to tell, never grey. */
-    public function shadow(): Rgb
+    private function darker(Rgb $from, float $kept): Rgb
     {
-        $light = Lch::of($this->light);
+        $lab = Oklab::of($from);
+        $hue = deg2rad($this->dials->toward === ShadeHue::Blue ? self::SKY : Oklch::of($this->light)->h + 180);
+        $keep = (1 - $this->dials->turn) * $this->dials->chroma;
+        $tint = $this->dials->turn * self::TINT;
+        $shade = (new Oklab($lab->l * $kept, $keep * $lab->a + $tint * cos($hue), $keep * $lab->b + $tint * sin($hue)))->fitted();
 
-        return (new Lch(38, max(30.0, $light->c), fmod($light->h + 180, 360)))->toRgb();
+        return Oklab::of($shade)->l <= $lab->l ? $shade : $from;
     }
 
-    private function multiplied(Rgb $base, float $strength): Rgb
+    private function lighter(Rgb $from, float $way): Rgb
     {
-        $parts = array_map(
-            fn (float $part, float $shadow): float => $part * (1 - $strength + $strength * $shadow),
-            $base->unit(), $this->shadow()->unit(),
-        );
+        $lab = Oklab::of($from);
+        $light = Oklab::of($this->light);
+        $pull = $this->dials->pull;
+        $lightness = max($lab->l, $lab->l + (min(self::LIGHTEST, $light->l) - $lab->l) * $way);
+        $lit = (new Oklab($lightness, (1 - $pull) * $lab->a + $pull * $light->a, (1 - $pull) * $lab->b + $pull * $light->b))->fitted();
 
-        return Rgb::fromUnit(...$parts);
+        return Oklab::of($lit)->l >= $lab->l ? $lit : $from;
     }
 
-    private function lifted(Rgb $base, float $lift, float $pull): Rgb
+    private function line(Rgb $base): Rgb
     {
-        $from = Lab::of($base);
-        $light = Lab::of($this->light);
-        $l = $from->l + (min(98.0, $light->l) - $from->l) * $lift;
+        $lab = Oklab::of($base);
 
-        return (new Lab(max($l, $from->l), $from->a + ($light->a - $from->a) * $pull, $from->b + ($light->b - $from->b) * $pull))->toRgb();
-    }
-
-    private function darkened(Rgb $base): Rgb
-    {
-        $from = Lch::of($base);
-
-        return (new Lch($from->l * 0.28, $from->c * 0.6, $from->h))->toRgb();
+        return (new Oklab($lab->l * self::LINE_LIGHTNESS, $lab->a * self::LINE_CHROMA, $lab->b * self::LINE_CHROMA))->fitted();
     }
 }

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Exchange;
+
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+
+/** A material with its tones, as it leaves Awning or comes in. */
+final readonly class PaletteMaterial
+{
+    public const LONGEST_NAME = 80;
+
+    /** @var array<string, Rgb> by tone name, dark to light, then the line */
+    public array $tones;
+
+    /**
+     * @param  array<string, Rgb>  $tones  by tone name, in any order
+     * @param  list<string>  $derived  names of the tones nobody has pinned
+     */
+    public function __construct(public string $name, array $tones, public array $derived = [])
+    {
+        $ordered = [];
+        foreach (Tone::cases() as $tone) {
+            if (isset($tones[$tone->value])) {
+                $ordered[$tone->value] = $tones[$tone->value];
+            }
+        }
+        $this->tones = $ordered;
+    }
+
+    public function isDerived(string $tone): bool
+    {
+        return in_array($tone, $this->derived, true);
+    }
+
+    /** @return array<string, Rgb> */
+    public function pinned(): array
+    {
+        return array_diff_key($this->tones, array_flip($this->derived));
+    }
+
+    /** The colour it is known by: its base, or what there is. */
+    public function base(): Rgb
+    {
+        return $this->tones[Tone::Base->value] ?? array_values($this->tones)[0] ?? new Rgb(0, 0, 0);
+    }
+}
