@@ -11,6 +11,7 @@ use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PaletteFileController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
@@ -42,7 +43,19 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
         Route::patch('series/{series}/figures/{figure}', [PaletteController::class, 'changeFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/copies', [PaletteController::class, 'copyMaterials'])->can('colour', 'series');
-        Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'update'])->can('colour', 'series');
+        Route::delete('series/{series}/figures/{figure}', [PaletteController::class, 'retireFigure'])->can('colour', 'series');
+        Route::put('series/{series}/materials/{material}/tones', [PaletteController::class, 'pin'])->can('colour', 'series');
+        Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'changeMaterial'])->can('colour', 'series');
+        Route::post('series/{series}/materials/{material}/copies', [PaletteController::class, 'duplicateMaterial'])->can('colour', 'series');
+        Route::delete('series/{series}/materials/{material}', [PaletteController::class, 'retireMaterial'])->can('colour', 'series');
+        Route::put('series/{series}/rule', [PaletteController::class, 'rule'])->can('colour', 'series');
+        Route::post('series/{series}/rule/preview', [PaletteController::class, 'preview'])->can('view', 'series');
+        Route::get('series/{series}/palette', [PaletteController::class, 'overview'])->can('view', 'series');
+        Route::get('series/{series}/palette/history', [PaletteController::class, 'history'])->can('view', 'series');
+        Route::post('series/{series}/palette/undo', [PaletteController::class, 'undo'])->can('colour', 'series');
+        Route::post('series/{series}/palette/redo', [PaletteController::class, 'redo'])->can('colour', 'series');
+        Route::get('series/{series}/palette/file/{format}', [PaletteFileController::class, 'show'])->can('view', 'series')->whereIn('format', ['csv', 'json', 'css', 'svg', 'png', 'pdf']);
+        Route::post('series/{series}/palette/file', [PaletteFileController::class, 'store'])->can('colour', 'series');
 
         Route::get('pages/{page}', [PageController::class, 'show'])->can('view', 'page');
         Route::get('pages/{page}/feed', [PageController::class, 'feed'])->can('view', 'page');
@@ -78,4 +91,4 @@ Route::middleware(['auth', StillWelcome::class])->group(function (): void {
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
 });
 
-Route::view('/{any?}', 'app')->where('any', '(series|bench|welcome)(/.*)?')->name('login');
+Route::view('/{any?}', 'app')->where('any', '(series|bench|palette|welcome)(/.*)?')->name('login');

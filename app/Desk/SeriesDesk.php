@@ -13,6 +13,9 @@ use Illuminate\Support\Facades\DB;
 /** The one door through which a series' palette changes: one op, one transaction, one journal entry, one version. */
 final class SeriesDesk
 {
+    /** Kinds of entries that put others' records back or again. */
+    public const SWAPS = ['undo', 'redo'];
+
     /**
      * @param  ?string  $id  the client's: asking again with the same id changes nothing more and gets the same entry
      *
@@ -20,19 +23,62 @@ final class SeriesDesk
      */
     public function apply(Series $series, User $user, SeriesOp $op, ?string $id = null): SeriesEntry
     {
-        return DB::transaction(function () use ($series, $user, $op, $id): SeriesEntry {
+        return $this->locked($series, $id, function (Series $row) use ($user, $op, $id): SeriesEntry {
+            $records = $op->apply($row);
+            SeriesEntry::query()->where('series_id', $row->id)->where('state', 'undone')->update(['state' => 'dropped']);
+
+            return $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, $id);
+        });
+    }
+
+    /** @throws Conflict when there is nothing to undo */
+    public function undo(Series $series, User $user, ?string $id = null): SeriesEntry
+    {
+        return $this->swap($series, $user, $id, true);
+    }
+
+    /** @throws Conflict when there is nothing to do again */
+    public function redo(Series $series, User $user, ?string $id = null): SeriesEntry
+    {
+        return $this->swap($series, $user, $id, false);
+    }
+
+    private function swap(Series $series, User $user, ?string $id, bool $back): SeriesEntry
+    {
+        return $this->locked($series, $id, function (Series $row) use ($user, $id, $back): SeriesEntry {
+            $entries = SeriesEntry::query()->where('series_id', $row->id)->whereNotIn('kind', self::SWAPS)->where('state', $back ? 'done' : 'undone');
+            /** @var SeriesEntry $entry */
+            $entry = ($back ? $entries->latest('version') : $entries->oldest('version'))->first()
+                ?? throw new Conflict($back ? 'There is nothing left to undo in the palette.' : 'There is nothing to redo in the palette.', ['reason' => 'palette']);
+            $records = PaletteRecords::put($row, array_map(fn (array $record): array => [$record[0], $record[1], $back ? $record[2] : $record[3]], $entry->records));
+            $entry->forceFill(['state' => $back ? 'undone' : 'done'])->save();
+
+            return $this->written($row, $user, $back ? 'undo' : 'redo', 1, ['entry' => $entry->id], ($back ? 'Undo: ' : 'Redo: ').$entry->title, $records, $id);
+        });
+    }
+
+    /** @param  callable(Series): SeriesEntry  $work */
+    private function locked(Series $series, ?string $id, callable $work): SeriesEntry
+    {
+        return DB::transaction(function () use ($series, $id, $work): SeriesEntry {
             $row = Series::query()->lockForUpdate()->findOrFail($series->id);
             $done = $id === null ? null : SeriesEntry::query()->where('series_id', $row->id)->where('op_id', $id)->first();
-            if ($done !== null) {
-                return $done;
-            }
-            $records = $op->apply($row);
-            $row->newQuery()->whereKey($row->id)->update(['palette_version' => ++$row->palette_version]);
 
-            return SeriesEntry::query()->create([
-                'series_id' => $row->id, 'user_id' => $user->id, 'version' => $row->palette_version, 'kind' => $op::kind(), 'form' => $op::form(),
-                'input' => $op->toInput(), 'title' => mb_substr($op->title(), 0, 120), 'records' => $records, 'op_id' => $id,
-            ]);
+            return $done ?? $work($row);
         });
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     * @param  list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}>  $records
+     */
+    private function written(Series $row, User $user, string $kind, int $form, array $input, string $title, array $records, ?string $id): SeriesEntry
+    {
+        $row->newQuery()->whereKey($row->id)->update(['palette_version' => ++$row->palette_version]);
+
+        return SeriesEntry::query()->create([
+            'series_id' => $row->id, 'user_id' => $user->id, 'version' => $row->palette_version, 'kind' => $kind, 'form' => $form,
+            'input' => $input, 'title' => mb_substr($title, 0, 120), 'records' => $records, 'op_id' => $id,
+        ]);
     }
 }

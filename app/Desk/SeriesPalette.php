@@ -6,19 +6,28 @@ namespace App\Desk;
 
 use App\Models\Material;
 use App\Models\Series;
+use App\Store\StandIns;
+use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
+use Awning\Core\Exchange\PaletteBook;
+use Awning\Core\Exchange\PaletteFigure;
+use Awning\Core\Exchange\PaletteMaterial;
 use Awning\Core\Sheet\Palette;
 
 /**
  * A series' palette, with the derived tones worked out.
  *
- * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>}
+ * @phpstan-import-type DerivationPart from Derivation
+ * @phpstan-import-type DerivationData from Derivation
+ *
+ * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
- * @phpstan-type PaletteState array{version: int, light: string, figures: list<FigureState>}
+ * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState}
  */
 final readonly class SeriesPalette
 {
@@ -26,7 +35,7 @@ final readonly class SeriesPalette
 
     public function __construct(private Series $series)
     {
-        $this->rule = new ToneRule(Rgb::fromHex($series->light));
+        $this->rule = $series->rule();
     }
 
     public function core(): Palette
@@ -43,6 +52,22 @@ final readonly class SeriesPalette
         return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()));
     }
 
+    /** As it leaves for other programs. */
+    public function book(): PaletteBook
+    {
+        $figures = [];
+        foreach ($this->series->load('figures.materials')->figures as $figure) {
+            $materials = $figure->materials->map(function (Material $material): PaletteMaterial {
+                $tones = $material->tones($this->rule);
+
+                return new PaletteMaterial($material->name, $tones, array_values(array_diff(array_keys($tones), array_keys($material->pinned))));
+            });
+            $figures[] = new PaletteFigure($figure->name, array_values($materials->all()));
+        }
+
+        return new PaletteBook($figures);
+    }
+
     /** @return PaletteState */
     public function toClient(): array
     {
@@ -54,7 +79,23 @@ final readonly class SeriesPalette
             ];
         }
 
-        return ['version' => $this->series->palette_version, 'light' => $this->series->light, 'figures' => $figures];
+        return [
+            'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
+            'standIns' => (new StandIns($this->series->id))->toClient(),
+        ];
+    }
+
+    /** @return array<int, array<string, string>> tones of each material by another rule, as #rrggbb */
+    public function tonesBy(ToneRule $rule): array
+    {
+        $tones = [];
+        foreach ($this->series->load('figures.materials')->figures as $figure) {
+            foreach ($figure->materials as $material) {
+                $tones[$material->id] = array_map(fn (Rgb $tone): string => $tone->hex(), $material->tones($rule));
+            }
+        }
+
+        return $tones;
     }
 
     /** @return MaterialState */
@@ -71,7 +112,7 @@ final readonly class SeriesPalette
             'id' => $material->id, 'figure' => $material->figure_id, 'name' => $material->name, 'version' => $material->version,
             'tones' => array_map(fn (Rgb $tone): string => $tone->hex(), $tones),
             'pinned' => array_keys($material->pinned),
-            'steps' => $steps,
+            'steps' => $steps, 'dials' => $material->dials,
         ];
     }
 }

@@ -14,12 +14,17 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $series_id
  * @property string $name
  * @property int $depth the higher, the nearer to the reader
+ * @property bool $retired whether it was taken out of the palette
+ * @property ?int $stands_in which figure takes its place then
  * @property Series $series
  * @property Collection<int, Material> $materials
  */
 final class Figure extends Model
 {
     protected $fillable = ['series_id', 'name', 'depth'];
+
+    /** @var array<string, string> */
+    protected $casts = ['retired' => 'boolean'];
 
     /** @return BelongsTo<Series, $this> */
     public function series(): BelongsTo
@@ -30,6 +35,12 @@ final class Figure extends Model
     /** @return HasMany<Material, $this> */
     public function materials(): HasMany
     {
-        return $this->hasMany(Material::class)->orderBy('place')->orderBy('id');
+        return $this->hasMany(Material::class)->where('retired', false)->orderBy('place')->orderBy('id');
+    }
+
+    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int} as the series' journal keeps it */
+    public function toRecord(): array
+    {
+        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in];
     }
 }

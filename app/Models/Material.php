@@ -4,26 +4,32 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
+ * @phpstan-import-type DerivationPart from Derivation
+ *
  * @property int $id
  * @property int $figure_id
  * @property string $name
  * @property int $place
  * @property array<string, string> $pinned tone name => #rrggbb
  * @property int $version
+ * @property bool $retired whether it was taken out of the palette
+ * @property ?int $stands_in which material takes its place then
+ * @property ?DerivationPart $dials of a rule of its own for derived tones
  * @property Figure $figure
  */
 final class Material extends Model
 {
-    protected $fillable = ['figure_id', 'name', 'place', 'pinned'];
+    protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials'];
 
     /** @var array<string, string> */
-    protected $casts = ['pinned' => 'array'];
+    protected $casts = ['pinned' => 'array', 'dials' => 'array', 'retired' => 'boolean'];
 
     /** @return BelongsTo<Figure, $this> */
     public function figure(): BelongsTo
@@ -31,15 +37,20 @@ final class Material extends Model
         return $this->belongsTo(Figure::class);
     }
 
-    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, version: int} as the series' journal keeps it */
+    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, retired: bool, stands_in: ?int, version: int} as the series' journal keeps it */
     public function toRecord(): array
     {
-        return ['figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'version' => $this->version];
+        return [
+            'figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'dials' => $this->dials,
+            'retired' => $this->retired, 'stands_in' => $this->stands_in, 'version' => $this->version,
+        ];
     }
 
     /** @return array<string, Rgb> all six tones, the derived ones by the rule */
     public function tones(ToneRule $rule): array
     {
-        return $rule->complete(array_map(Rgb::fromHex(...), $this->pinned));
+        $own = $this->dials === null ? $rule : $rule->by($rule->dials()->with($this->dials));
+
+        return $own->complete(array_map(Rgb::fromHex(...), $this->pinned));
     }
 }

@@ -23,6 +23,8 @@ final class PageStore implements SheetSource
     /** @var array<string, array<string, string>> layer => "column,row" => hash */
     private array $hashes = [];
 
+    private ?StandIns $standIns = null;
+
     public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles)
     {
     }
@@ -70,12 +72,19 @@ final class PageStore implements SheetSource
 
     public function records(RecordKind $kind): array
     {
-        return RecordKeepers::of($kind)->all($this->page->id);
+        return array_map($this->standIns()->of(...), RecordKeepers::of($kind)->all($this->page->id));
     }
 
     public function record(RecordKind $kind, int|string $key): ?Record
     {
-        return RecordKeepers::of($kind)->find($this->page->id, $key);
+        $record = RecordKeepers::of($kind)->find($this->page->id, $key);
+
+        return $record === null ? null : $this->standIns()->of($record);
+    }
+
+    private function standIns(): StandIns
+    {
+        return $this->standIns ??= new StandIns($this->page->series_id);
     }
 
     /** Writes a change and its journal entry. Call it inside a transaction that holds the page's row. */

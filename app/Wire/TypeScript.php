@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Wire;
 
 use App\Models\Role;
+use Awning\Core\Colour\ColourSight;
+use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\BridgeKind;
@@ -14,7 +16,9 @@ use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
 use Awning\Core\Page\ScopeKind;
 use Awning\Core\Page\ShapeUse;
+use Awning\Core\Proof\AdviceKind;
 use Awning\Core\Proof\FindingKind;
+use Awning\Core\Proof\Verdict;
 use Symfony\Component\Finder\Finder;
 
 /**
@@ -24,9 +28,9 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'FindingKind' => FindingKind::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
 
-    private const FOLDERS = ['app', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
+    private const FOLDERS = ['app', 'core/src/Colour', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 
     public function __construct(private readonly string $root)
     {

@@ -6,6 +6,7 @@ import { api } from './api/client';
 import type { PersonState, SessionState } from './api/generated';
 import { Failure } from './api/http';
 import { BenchScreen } from './bench/BenchScreen';
+import { PaletteScreen } from './palette/PaletteScreen';
 import { SeriesPage } from './series/SeriesPage';
 import { Shelf } from './shelf/Shelf';
 import { SignIn } from './shelf/SignIn';
@@ -67,6 +68,7 @@ function Door() {
         <Routes>
             <Route path="/" element={<Shelf user={user} onSignedOut={() => set({ ...session, user: null })} />} />
             <Route path="/series/:id" element={<SeriesRoute />} />
+            <Route path="/palette/:id" element={<PaletteRoute />} />
             <Route path="/bench/:id" element={<BenchRoute user={user} />} />
         </Routes>
     );
@@ -75,6 +77,11 @@ function Door() {
 function SeriesRoute() {
     const { id } = useParams();
     return <SeriesPage key={id} id={Number(id)} />;
+}
+
+function PaletteRoute() {
+    const { id } = useParams();
+    return <PaletteScreen key={id} id={Number(id)} />;
 }
 
 function BenchRoute({ user }: { user: PersonState }) {

@@ -210,10 +210,10 @@ final class Browser
         $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => $sources]);
     }
 
-    /** @return array{float, float} where the canvas begins in the viewport */
+    /** @return array{float, float} where the canvas begins in the viewport; its corner where there is none */
     private function corner(): array
     {
-        return $this->run('const b = document.getElementById("surface").getBoundingClientRect(); return [b.left, b.top]');
+        return $this->run('const b = document.getElementById("surface")?.getBoundingClientRect(); return [b?.left ?? 0, b?.top ?? 0]');
     }
 
     /**

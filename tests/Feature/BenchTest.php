@@ -170,11 +170,11 @@ final class BenchTest extends TestCase
     {
         [$series, , $material] = $this->series();
         $this->actingAs($this->person('Mira', $series));
-        $path = "/api/series/$series->id/materials/$material->id";
-        $this->patchJson($path, ['version' => 1, 'tone' => 'shade', 'colour' => '#112233'])->assertOk()->assertJsonPath('material.tones.shade', '#112233');
-        $this->patchJson($path, ['version' => 1, 'tone' => 'shade', 'colour' => '#445566'])->assertStatus(409)->assertJsonPath('theirs.tones.shade', '#112233')->assertJsonPath('yours.colour', '#445566');
-        $this->patchJson($path, ['version' => 2, 'tone' => 'shade', 'colour' => null])->assertOk()->assertJsonPath('material.pinned', ['base']);
-        $this->patchJson($path, ['version' => 3, 'tone' => 'base', 'colour' => null])->assertStatus(422);
+        $path = "/api/series/$series->id/materials/$material->id/tones";
+        $this->putJson($path, ['version' => 1, 'tones' => ['shade' => '#112233']])->assertOk()->assertJsonPath('material.tones.shade', '#112233');
+        $this->putJson($path, ['version' => 1, 'tones' => ['shade' => '#445566']])->assertStatus(409)->assertJsonPath('theirs.tones.shade', '#112233')->assertJsonPath('yours.tones.shade', '#445566');
+        $this->putJson($path, ['version' => 2, 'tones' => ['shade' => null]])->assertOk()->assertJsonPath('material.pinned', ['base']);
+        $this->putJson($path, ['version' => 3, 'tones' => ['base' => null]])->assertStatus(422);
     }
 
     public function test_changing_a_tone_changes_no_pixel_and_every_page_follows(): void
@@ -184,7 +184,7 @@ final class BenchTest extends TestCase
         $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
         $first = $this->get("/api/pages/$page->id/picture")->assertOk()->getContent();
-        $this->patchJson("/api/series/$series->id/materials/$material->id", ['version' => 1, 'tone' => 'base', 'colour' => '#2244cc'])->assertOk();
+        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#2244cc']])->assertOk();
         self::assertSame($print, $this->fingerprint($page));
         self::assertNotSame($first, $this->get("/api/pages/$page->id/picture")->assertOk()->getContent());
     }

@@ -119,7 +119,7 @@ final class DeskTest extends TestCase
     public function test_the_feed_brings_a_changed_palette_and_waits_only_where_there_is_room(): void
     {
         $version = $this->series->refresh()->palette_version;
-        $this->patchJson("/api/series/{$this->series->id}/materials/{$this->material->id}", ['version' => 1, 'tone' => 'shade', 'colour' => '#123456'])->assertOk();
+        $this->putJson("/api/series/{$this->series->id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['shade' => '#123456']])->assertOk();
         $news = $this->feed($this->page->refresh()->revision, $version);
         self::assertSame('#123456', $news['paletteState']['figures'][0]['materials'][0]['tones']['shade']);
         config(['awning.feed_seconds' => 0.5, 'awning.feed_slots' => 1]);
@@ -142,11 +142,11 @@ final class DeskTest extends TestCase
         self::assertSame($id, $this->postJson($path, $body)->assertStatus(201)->json('id'));
         self::assertSame(1, Figure::query()->where('name', 'Tamsin')->count());
         $this->postJson("$path/$id/materials", ['name' => 'clogs', 'base' => '#8a5a2b'])->assertStatus(201);
-        $this->patchJson("/api/series/{$this->series->id}/materials/{$this->material->id}", ['version' => 1, 'tone' => 'shade', 'colour' => '#112233'])->assertOk();
+        $this->putJson("/api/series/{$this->series->id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']])->assertOk();
         $entries = SeriesEntry::query()->orderBy('id')->get();
-        self::assertSame(['figure.add', 'material.add', 'tone.pin'], $entries->pluck('kind')->all());
+        self::assertSame(['figure.add', 'material.add', 'tones.pin'], $entries->pluck('kind')->all());
         self::assertSame([2, 3, 4], $entries->pluck('version')->all());
-        self::assertSame([['material' => $this->material->id, 'tone' => 'shade', 'colour' => '#112233'], $this->mira->id], [$entries[2]->input, $entries[2]->user_id]);
+        self::assertSame([['material' => $this->material->id, 'tones' => ['shade' => '#112233']], $this->mira->id], [$entries[2]->input, $entries[2]->user_id]);
         [$kind, $key, $before, $after] = $entries[2]->records[0];
         self::assertSame(['material', $this->material->id], [$kind, $key]);
         self::assertSame([['base' => '#e0a93a'], ['base' => '#e0a93a', 'shade' => '#112233']], [$before['pinned'] ?? null, $after['pinned'] ?? null]);

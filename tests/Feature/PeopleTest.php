@@ -60,7 +60,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1']);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv']);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -79,7 +79,7 @@ final class PeopleTest extends TestCase
         $label = $this->labelAt($page, 120, 200);
         $this->op($page, $this->fillOp($material, $label))->assertOk();
         $this->op($page, $this->strokeOp($material))->assertStatus(422)->assertJsonFragment(['message' => 'Your part in this series is flatting: you can fill regions, not paint.']);
-        $this->patchJson("/api/series/$series->id/materials/$material->id", ['version' => 1, 'tone' => 'base', 'colour' => '#112233'])->assertForbidden();
+        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#112233']])->assertForbidden();
         $this->actingAs($viewer)->getJson("/api/pages/$page->id")->assertOk();
         $this->postJson("/api/pages/$page->id/lease", ['lease' => self::LEASE])->assertForbidden();
         $this->postJson("/api/series/$series->id/members", ['email' => 'ida@awning.example', 'role' => 'owner'])->assertForbidden();
@@ -136,6 +136,8 @@ final class PeopleTest extends TestCase
             'findings' => Role::cases(),
             'rename figure' => [Role::Owner, Role::Colourist],
             'copy materials' => [Role::Owner, Role::Colourist],
+            ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette'], [Role::Owner, Role::Colourist]),
+            ...array_fill_keys(['palette', 'history', 'preview', 'palette file'], Role::cases()),
             'before' => [Role::Owner, Role::Colourist, Role::Flatter],
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
             'colour.shift' => [Role::Owner, Role::Colourist],
@@ -197,7 +199,17 @@ final class PeopleTest extends TestCase
                 'deliver' => ['POST', "/api/pages/$page->id/deliver", ['format' => 'png'], 202],
                 'add page' => ['POST', "/api/series/$series->id/pages", ['title' => "By $role->value"], 201],
                 'add figure' => ['POST', "/api/series/$series->id/figures", ['name' => "By $role->value"], 201],
-                'pin' => ['PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'deep', 'colour' => '#101010'], 200],
+                'pin' => ['PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['deep' => '#101010']], 200],
+                'change material' => ['PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version + ($allowed('pin') ? 1 : 0), 'name' => "By $role->value"], 200],
+                'duplicate material' => ['POST', "/api/series/$series->id/materials/$material->id/copies", [], 201],
+                'rule' => ['PUT', "/api/series/$series->id/rule", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
+                'undo palette' => ['POST', "/api/series/$series->id/palette/undo", [], 200],
+                'redo palette' => ['POST', "/api/series/$series->id/palette/redo", [], 200],
+                'take in a palette' => ['POST', "/api/series/$series->id/palette/file", ['name' => 'p.csv', 'text' => "a,#123456\n", 'take' => true], 200],
+                'palette' => ['GET', "/api/series/$series->id/palette", [], 200],
+                'history' => ['GET', "/api/series/$series->id/palette/history", [], 200],
+                'preview' => ['POST', "/api/series/$series->id/rule/preview", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
+                'palette file' => ['GET', "/api/series/$series->id/palette/file/json", [], 200],
                 'invite' => ['POST', "/api/series/$series->id/members", ['email' => 'owner@awning.example', 'role' => 'owner'], 200],
                 'feed' => ['GET', "/api/pages/$page->id/feed?since=0&palette=0", [], 200],
             ];

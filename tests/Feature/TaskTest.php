@@ -191,7 +191,7 @@ final class TaskTest extends TestCase
         $before = PagePicture::full($moment);
         $this->op($this->page, ['kind' => 'pass.remove', 'id' => 'shadepass1'])->assertOk();
         $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, 300, 200)))->assertOk();
-        $this->patchJson("/api/series/{$this->page->series_id}/materials/{$this->material->id}", ['version' => 1, 'tone' => 'base', 'colour' => '#112233'])->assertOk();
+        $this->putJson("/api/series/{$this->page->series_id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['base' => '#112233']])->assertOk();
         self::assertEquals($before, PagePicture::full($moment));
         self::assertNotEquals($before, PagePicture::full(PageMoment::of($this->page->refresh())));
         self::assertSame($this->page->refresh()->revision - 2, $moment->revision);

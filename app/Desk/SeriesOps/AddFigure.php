@@ -41,6 +41,6 @@ final readonly class AddFigure implements SeriesOp
             'depth' => 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'),
         ]);
 
-        return [['figure', $figure->id, null, ['name' => $figure->name, 'depth' => $figure->depth]]];
+        return [['figure', $figure->id, null, $figure->refresh()->toRecord()]];
     }
 }

@@ -41,10 +41,10 @@ final readonly class ChangeFigure implements SeriesOp
     public function apply(Series $series): array
     {
         /** @var list<Figure> $figures */
-        $figures = Figure::query()->lockForUpdate()->where('series_id', $series->id)->orderBy('depth')->get()->all();
+        $figures = Figure::query()->lockForUpdate()->where('series_id', $series->id)->where('retired', false)->orderBy('depth')->get()->all();
         $at = array_search($this->figure->id, array_map(fn (Figure $figure): int => $figure->id, $figures), true);
         assert(is_int($at));
-        $before = array_map(fn (Figure $figure): array => ['name' => $figure->name, 'depth' => $figure->depth], $figures);
+        $before = array_map(fn (Figure $figure): array => $figure->toRecord(), $figures);
         $depths = array_column($before, 'depth');
         $figures[$at]->name = $this->name ?? $figures[$at]->name;
         $moved = [...$figures];
@@ -54,11 +54,11 @@ final readonly class ChangeFigure implements SeriesOp
         }
         $changed = array_filter($figures, fn (Figure $figure): bool => $figure->isDirty());
         // Out of the way first: no two may stand at one depth, not even meanwhile.
-        Figure::query()->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))->increment('depth', 1 + max($depths));
+        Figure::query()->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
         $records = [];
         foreach ($changed as $i => $figure) {
             Figure::query()->whereKey($figure->id)->update(['name' => $figure->name, 'depth' => $figure->depth]);
-            $records[] = ['figure', $figure->id, $before[$i], ['name' => $figure->name, 'depth' => $figure->depth]];
+            $records[] = ['figure', $figure->id, $before[$i], $figure->toRecord()];
         }
 
         return $records;

@@ -38,7 +38,7 @@ final readonly class CopyMaterials implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $has = Material::query()->where('figure_id', $this->figure->id)->pluck('name')->all();
+        $has = Material::query()->where('figure_id', $this->figure->id)->where('retired', false)->pluck('name')->all();
         $place = (int) Material::query()->where('figure_id', $this->figure->id)->max('place');
         $records = [];
         foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {
@@ -46,7 +46,7 @@ final readonly class CopyMaterials implements SeriesOp
                 continue;
             }
             $has[] = $material->name;
-            $copy = Material::query()->create(['figure_id' => $this->figure->id, 'name' => $material->name, 'place' => ++$place, 'pinned' => $material->pinned])->refresh();
+            $copy = Material::query()->create(['figure_id' => $this->figure->id, 'name' => $material->name, 'place' => ++$place, 'pinned' => $material->pinned, 'dials' => $material->dials])->refresh();
             $records[] = ['material', $copy->id, null, $copy->toRecord()];
         }
 

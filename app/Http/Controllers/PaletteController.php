@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\PaletteHistory;
+use App\Desk\PaletteOverview;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddFigure;
 use App\Desk\SeriesOps\AddMaterial;
 use App\Desk\SeriesOps\ChangeFigure;
+use App\Desk\SeriesOps\ChangeMaterial;
+use App\Desk\SeriesOps\ChangeRule;
 use App\Desk\SeriesOps\CopyMaterials;
-use App\Desk\SeriesOps\PinTone;
+use App\Desk\SeriesOps\DuplicateMaterial;
+use App\Desk\SeriesOps\PinTones;
+use App\Desk\SeriesOps\RetireFigure;
+use App\Desk\SeriesOps\RetireMaterial;
 use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
@@ -17,11 +24,16 @@ use App\Models\Material;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
+use Awning\Core\Colour\Derivation;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Colour\ToneRule;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 
+/** @phpstan-import-type DerivationPart from Derivation */
 final class PaletteController
 {
     private const COLOUR = 'regex:/^#[0-9a-f]{6}$/D';
@@ -69,29 +81,161 @@ final class PaletteController
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient(), 201);
     }
 
-    /** Pins a tone to a colour, or with null lets it be derived again. */
-    public function update(Request $request, Series $series, Material $material): JsonResponse
+    /** Pins tones to colours, or with null lets them be derived again. */
+    public function pin(Request $request, Series $series, Material $material): JsonResponse
     {
-        abort_unless($material->figure->series_id === $series->id, 404);
+        self::isOf($series, $material);
         $request->validate([
             'version' => 'required|integer',
-            'tone' => ['required', Rule::enum(Tone::class)],
-            'colour' => ['nullable', self::COLOUR, Rule::requiredIf($request->input('tone') === 'base')],
+            'tones' => ['required', 'array:'.implode(',', array_column(Tone::cases(), 'value'))],
+            'tones.*' => ['nullable', self::COLOUR],
+            'tones.base' => ['sometimes', 'required', self::COLOUR],
         ]);
-        $colour = $request->input('colour');
-        $tone = $request->enum('tone', Tone::class) ?? abort(422);
-        $entry = $this->apply($request, $series, new PinTone($material, $request->integer('version'), $tone, is_string($colour) ? $colour : null));
+        /** @var non-empty-array<value-of<Tone>, ?string> $tones */
+        $tones = $request->array('tones');
+        $entry = $this->apply($request, $series, new PinTones($material, $request->integer('version'), $tones));
 
         return new JsonResponse(['material' => (new SeriesPalette($series))->material($material->refresh()), 'version' => $entry->version]);
     }
 
-    private function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry
+    /** Another name, place, figure or rule for a material. */
+    public function changeMaterial(Request $request, Series $series, Material $material): JsonResponse
+    {
+        self::isOf($series, $material);
+        $request->validate(['version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'figure' => 'sometimes|integer', 'place' => 'sometimes|integer|between:0,65535', 'dials' => 'sometimes|array'] + self::dials());
+        /** @var DerivationPart $dials */
+        $dials = $request->array('dials');
+        $op = new ChangeMaterial(
+            $material, $request->integer('version'),
+            $request->has('name') ? $request->string('name')->toString() : null,
+            $request->has('figure') ? self::figure($series, $request->integer('figure')) : null,
+            $request->has('place') ? $request->integer('place') : null,
+            $request->has('dials') ? $dials : null,
+        );
+
+        return $this->changed($request, $series, $op);
+    }
+
+    public function duplicateMaterial(Request $request, Series $series, Material $material): JsonResponse
+    {
+        self::isOf($series, $material);
+
+        return $this->added($series, $this->apply($request, $series, new DuplicateMaterial($material)));
+    }
+
+    /** Takes a material out; `into` takes its place. */
+    public function retireMaterial(Request $request, Series $series, Material $material): JsonResponse
+    {
+        self::isOf($series, $material);
+        $request->validate(['version' => 'required|integer', 'into' => 'nullable|integer']);
+        $into = $request->filled('into') ? Material::query()->whereRelation('figure', 'series_id', $series->id)->whereKeyNot($material->id)->findOrFail($request->integer('into')) : null;
+
+        return $this->changed($request, $series, new RetireMaterial($material, $request->integer('version'), $into));
+    }
+
+    /** Takes a figure out; `into` takes over its materials. */
+    public function retireFigure(Request $request, Series $series, Figure $figure): JsonResponse
+    {
+        abort_unless($figure->series_id === $series->id && ! $figure->retired, 404);
+        $request->validate(['into' => ['nullable', 'integer', "not_in:$figure->id"]]);
+
+        return $this->changed($request, $series, new RetireFigure($figure, $request->filled('into') ? self::figure($series, $request->integer('into')) : null));
+    }
+
+    public function rule(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['light' => ['required', self::COLOUR], 'dials' => 'required|array'] + self::dials());
+
+        return $this->changed($request, $series, new ChangeRule($request->string('light')->toString(), self::derivation($request)));
+    }
+
+    /** What the tones nobody has pinned would be by another rule; nothing is changed by asking. */
+    public function preview(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['light' => ['required', self::COLOUR], 'dials' => 'required|array'] + self::dials());
+
+        return new JsonResponse((new SeriesPalette($series))->tonesBy(new ToneRule(Rgb::fromHex($request->string('light')->toString()), self::derivation($request))));
+    }
+
+    public function undo(Request $request, Series $series): JsonResponse
+    {
+        return $this->swapped($request, $series, $this->desk->undo(...));
+    }
+
+    public function redo(Request $request, Series $series): JsonResponse
+    {
+        return $this->swapped($request, $series, $this->desk->redo(...));
+    }
+
+    public function overview(Series $series): JsonResponse
+    {
+        return new JsonResponse((new PaletteOverview($series))->toClient());
+    }
+
+    public function history(Series $series): JsonResponse
+    {
+        return new JsonResponse((new PaletteHistory($series))->toClient());
+    }
+
+    private static function isOf(Series $series, Material $material): void
+    {
+        abort_unless($material->figure->series_id === $series->id, 404);
+    }
+
+    private static function figure(Series $series, int $id): Figure
+    {
+        return Figure::query()->where('series_id', $series->id)->where('retired', false)->findOrFail($id);
+    }
+
+    /** @return array<string, mixed> what each dial may be, for validation */
+    private static function dials(): array
+    {
+        $rules = ['dials.toward' => ['sometimes', Rule::enum(ShadeHue::class)]];
+        foreach (Derivation::RANGES as $name => [$least, $most]) {
+            $rules["dials.$name"] = "sometimes|numeric|between:$least,$most";
+        }
+
+        return $rules;
+    }
+
+    private static function derivation(Request $request): Derivation
+    {
+        /** @var DerivationPart $dials */
+        $dials = $request->array('dials');
+
+        return (new Derivation)->with($dials);
+    }
+
+    private function changed(Request $request, Series $series, SeriesOp $op): JsonResponse
+    {
+        $this->apply($request, $series, $op);
+
+        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
+    }
+
+    /** @param  callable(Series, User, ?string): SeriesEntry  $swap */
+    private function swapped(Request $request, Series $series, callable $swap): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $entry = $swap($series, $user, self::opId($request));
+
+        return new JsonResponse(['title' => $entry->title, 'palette' => (new SeriesPalette($series->refresh()))->toClient()]);
+    }
+
+    private static function opId(Request $request): ?string
     {
         $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
+
+        return $request->has('op_id') ? $request->string('op_id')->toString() : null;
+    }
+
+    private function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry
+    {
         /** @var User $user */
         $user = $request->user();
 
-        return $this->desk->apply($series, $user, $op, $request->has('op_id') ? $request->string('op_id')->toString() : null);
+        return $this->desk->apply($series, $user, $op, self::opId($request));
     }
 
     private function added(Series $series, SeriesEntry $entry): JsonResponse

@@ -104,7 +104,8 @@ final class SwatchCard
 
         return sprintf('<rect x="%d" width="%d" height="%d" fill="%s"/>', $x, $width, self::SWATCH_HEIGHT, $colour->hex())
             .sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $x, self::SWATCH_HEIGHT, $width, self::GREY_HEIGHT, $grey->hex())
-            .self::text($x, $under + 11, 8, $tone.($isDerived ? ' (derived)' : '').'  '.$colour->hex())
+            .sprintf('<circle cx="%d" cy="%d" r="2.5" fill="%s" stroke="#000"/>', $x + 3, $under + 8, $isDerived ? 'none' : '#000')
+            .self::text($x + 11, $under + 11, 8, "$tone  {$colour->hex()}")
             .self::text($x, $under + 21, 8, sprintf('%.1f  %.1f  %.1f', $lab->l, self::signed($lab->a), self::signed($lab->b)), 'fill="#555"');
     }
 
@@ -129,7 +130,7 @@ final class SwatchCard
 
         return sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="sans-serif">', self::WIDTH, $height)."\n"
             .'<rect width="100%" height="100%" fill="#fff"/>'."\n"
-            .sprintf('<g transform="translate(%d %d)">%s</g>', self::MARGIN, self::MARGIN - 6, self::text(0, 14, 18, $this->title, 'font-weight="600"').self::text(self::NAME_WIDTH, 14, 8, 'Under each colour the grey of its lightness, its name and hex, and L* a* b* (D50).', 'fill="#555"'))."\n"
+            .sprintf('<g transform="translate(%d %d)">%s</g>', self::MARGIN, self::MARGIN - 6, self::text(0, 14, 18, $this->title, 'font-weight="600"').self::text(self::NAME_WIDTH, 14, 8, 'Under each colour the grey of its lightness, its name and hex, and L* a* b* (D50). Full dots are pinned, rings derived.', 'fill="#555"'))."\n"
             .$body."</svg>\n";
     }
 

@@ -22,7 +22,7 @@ final class RampAdvice
     public const APART = 5.0;
 
     /** A step may be so many times as large as the smallest of the ramp. */
-    private const UNEVEN = 4.0;
+    private const UNEVEN = 5.0;
 
     /** Chroma in OKLCh below which a colour is grey, and from which a base is none. */
     private const GREY = 0.012;

@@ -7,6 +7,11 @@ import type {
     AppliedState,
     ChangeDrawingInput,
     CleanData,
+    DerivationData,
+    DerivationPart,
+    HistoryEntryState,
+    ImportRow,
+    PaletteOverviewState,
     ColourLinesInput,
     DrawInkInput,
     DrawingData,
@@ -97,6 +102,16 @@ export interface Asking {
     lease: string;
 }
 
+/** Tones with the colour each is pinned to; null: derived again. */
+export type Tones = Partial<Record<Tone, string | null>>;
+
+export interface MaterialChange {
+    name?: string;
+    figure?: number;
+    place?: number;
+    dials?: DerivationPart;
+}
+
 export type TilePlace = [layer: string, column: number, row: number];
 
 export const api = {
@@ -125,13 +140,33 @@ export const api = {
         json<PaletteState>('POST', `/api/series/${series}/figures/${figure}/copies`, { materials, op_id }),
     addMaterial: (series: number, figure: number, name: string, base: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/materials`, { name, base, op_id }),
-    pin: (series: number, material: number, version: number, tone: Tone, colour: string | null, op_id: string) =>
-        json<{ material: MaterialState; version: number }>('PATCH', `/api/series/${series}/materials/${material}`, {
+    pin: (series: number, material: number, version: number, tones: Tones, op_id: string) =>
+        json<{ material: MaterialState; version: number }>('PUT', `/api/series/${series}/materials/${material}/tones`, {
             version,
-            tone,
-            colour,
+            tones,
             op_id,
         }),
+    changeMaterial: (series: number, { id, version }: MaterialState, change: MaterialChange, op_id: string) =>
+        json<PaletteState>('PATCH', `/api/series/${series}/materials/${id}`, { version, ...change, op_id }),
+    duplicateMaterial: (series: number, material: number, op_id: string) =>
+        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/materials/${material}/copies`, { op_id }),
+    retireMaterial: (series: number, { id, version }: MaterialState, into: number | null, op_id: string) =>
+        json<PaletteState>('DELETE', `/api/series/${series}/materials/${id}`, { version, into, op_id }),
+    retireFigure: (series: number, figure: number, into: number | null, op_id: string) =>
+        json<PaletteState>('DELETE', `/api/series/${series}/figures/${figure}`, { into, op_id }),
+    changeRule: (series: number, light: string, dials: DerivationData, op_id: string) =>
+        json<PaletteState>('PUT', `/api/series/${series}/rule`, { light, dials, op_id }),
+    previewRule: (series: number, light: string, dials: DerivationData) =>
+        json<Record<string, Record<Tone, string>>>('POST', `/api/series/${series}/rule/preview`, { light, dials }),
+    palette: (series: number) => json<PaletteOverviewState>('GET', `/api/series/${series}/palette`),
+    paletteHistory: (series: number) => json<HistoryEntryState[]>('GET', `/api/series/${series}/palette/history`),
+    undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
+    redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
+    paletteFile: (series: number, format: string): string => `/api/series/${series}/palette/file/${format}`,
+    readPalette: (series: number, name: string, text: string) =>
+        json<ImportRow[]>('POST', `/api/series/${series}/palette/file`, { name, text }),
+    takePalette: (series: number, name: string, text: string, op_id: string) =>
+        json<PaletteState>('POST', `/api/series/${series}/palette/file`, { name, text, take: true, op_id }),
 
     page: (id: number) => json<PageStateData>('GET', `/api/pages/${id}`),
     feed: (id: number, since: number, palette: number, wait: boolean) =>

@@ -6,6 +6,9 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line'] as const;
 export type Tone = (typeof TONES)[number];
 
+export const SHADE_HUES = ['opposite', 'blue'] as const;
+export type ShadeHue = (typeof SHADE_HUES)[number];
+
 export const BRIDGE_KINDS = ['found', 'kept', 'doubtful', 'refused'] as const;
 export type BridgeKind = (typeof BRIDGE_KINDS)[number];
 
@@ -27,8 +30,17 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
 
+export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
+export type AdviceKind = (typeof ADVICE_KINDS)[number];
+
+export const COLOUR_SIGHTS = ['protan', 'deutan', 'tritan'] as const;
+export type ColourSight = (typeof COLOUR_SIGHTS)[number];
+
 export const FINDING_KINDS = ['crumb', 'alone', 'alike', 'stray', 'spill'] as const;
 export type FindingKind = (typeof FINDING_KINDS)[number];
+
+export const VERDICTS = ['exact', 'near', 'unknown'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
 export const SHAPE_USES = ['add', 'take', 'keep'] as const;
 export type ShapeUse = (typeof SHAPE_USES)[number];
@@ -36,6 +48,8 @@ export type ShapeUse = (typeof SHAPE_USES)[number];
 export type AbsorbInput = { labels: number[] };
 
 export type AddPassInput = { id: string; pass: PassData };
+
+export type AdviceData = { kind: AdviceKind; tone: Tone; amount: number; other: number | null; sight: ColourSight | null; mend: string | null; release: boolean };
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
 
@@ -58,6 +72,10 @@ export type CornerData = [number, number];
 export type CropData = [number, number, number, number];
 
 export type DemoPerson = { id: number; name: string; email: string };
+
+export type DerivationData = { toward: ShadeHue; turn: number; shade: number; deep: number; chroma: number; light: number; glint: number; pull: number };
+
+export type DerivationPart = { toward?: ShadeHue; turn?: number; shade?: number; deep?: number; chroma?: number; light?: number; glint?: number; pull?: number };
 
 export type DrawInkInput = { strokes: DrawnData[] };
 
@@ -87,7 +105,11 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 
 export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; mode: BlendMode; opacity: number } };
 
+export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
+
 export type Holder = { id: number; name: string };
+
+export type ImportRow = { figure: string; material: string; does: 'add' | 'change' | 'leave'; before: Record<string, string> | null; after: Record<string, string> };
 
 export type InkPointData = [number, number, number];
 
@@ -109,7 +131,9 @@ export type LinesData = { rule: LineRule; colour: string; shown: boolean };
 
 export type LockInput = { labels: number[]; locked: boolean };
 
-export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[] };
+export type MatchedData = { colour: string; share: number; tone: string; deltaE: number; verdict: Verdict; x: number; y: number };
+
+export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null };
 
 export type MemberState = { id: number; name: string; role: Role };
 
@@ -117,7 +141,9 @@ export type PageCardState = { id: number; number: number; title: string; revisio
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
 
-export type PaletteState = { version: number; light: string; figures: FigureState[] };
+export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
+
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState };
 
 export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null };
 
@@ -130,6 +156,8 @@ export type PlaceData = [number, number];
 export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null; crop: CropData | null; covers: boolean };
 
 export type PointData = [number, number, number];
+
+export type RampsState = { name: string; before: Record<Tone, string> | null; after: Record<Tone, string> | null };
 
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
@@ -161,6 +189,8 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
 
+export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
+
 export type StartPageInput = { width: number; height: number; dpi: number };
 
 export type StraysInput = { places: PlaceData[] };
@@ -180,5 +210,7 @@ export type TileNames = Record<string, Record<string, string>>;
 export type TileNow = [string, number, number, string | null];
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
+
+export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };
 
 export type WaitingScan = { id: number; name: string };

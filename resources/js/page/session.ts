@@ -33,7 +33,7 @@ import { DatabaseStorage, type OutboxEntry, type OutboxStorage } from './outboxS
 import { withRecords } from './records';
 import { createPageStore, opened, type PageStore, type PageView } from './store';
 import { Tasks } from './tasks';
-import { asMade } from './target';
+import { asMade, isSameStanding } from './target';
 import { touchedBy } from './touched';
 
 export class PageSession {
@@ -343,7 +343,7 @@ export class PageSession {
     async pin(material: MaterialState, tone: Tone, colour: string | null): Promise<void> {
         if (colour !== null) this.showMaterial({ ...material, tones: { ...material.tones, [tone]: colour } });
         try {
-            const answer = await api.pin(this.view.series.id, material.id, material.version, tone, colour, randomId(20));
+            const answer = await api.pin(this.view.series.id, material.id, material.version, { [tone]: colour }, randomId(20));
             this.showMaterial(answer.material, answer.version);
         } catch (error) {
             const theirs = error instanceof Failure ? (error.details.theirs as MaterialState | undefined) : undefined;
@@ -529,7 +529,11 @@ export class PageSession {
     private async news(feed: FeedState): Promise<void> {
         if (!this.lease.held) this.lease.set(false, feed.holder?.name ?? null);
         if (feed.reset) return this.reload();
-        if (feed.paletteState !== null) this.update({ palette: feed.paletteState });
+        if (feed.paletteState !== null) {
+            // What became another's, or somebody else's, is so on the page as well.
+            if (!isSameStanding(this.view.palette, feed.paletteState)) return this.reload();
+            this.update({ palette: feed.paletteState });
+        }
         if (feed.revision !== this.view.revision) this.accept(feed, feed.journal);
     }
 

@@ -33,6 +33,13 @@ export function asMade(rules: PassRulesData, records: RecordsState, make: NewPas
     return { tone: null, colour: null, mode: 'normal', opacity: 1, visible: true, group: null, ...make, order };
 }
 
+/** Whether each material is still whose it was, and nothing else stands in for another than before. */
+export function isSameStanding(a: PaletteState, b: PaletteState): boolean {
+    const owners = new Map(a.figures.flatMap(({ materials }) => materials.map(({ id, figure }) => [id, figure] as const)));
+    const moved = b.figures.some(({ materials }) => materials.some(({ id, figure }) => owners.has(id) && owners.get(id) !== figure));
+    return !moved && JSON.stringify(a.standIns) === JSON.stringify(b.standIns);
+}
+
 /** The target with its material as it is now, or none when it is gone. */
 export function refreshed(palette: PaletteState, target: Target | null): Target | null {
     if (target === null) return null;

@@ -1,5 +1,5 @@
 /** How light and how strong a colour is, for the eye. */
-import { toLinear, toOklab } from './shift';
+import { toLinear, toOklab } from './oklab';
 import type { Colour } from './stack';
 
 /** CIE L* of a colour, 0..100 (CIE 15, D65 as sRGB has it). */

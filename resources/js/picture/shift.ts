@@ -1,67 +1,14 @@
 /** Shifts colours as the core does: in OKLCh (Ottosson 2020), with less chroma where sRGB cannot show it. Fixtures hold them together. */
 import type { ShiftData } from '../api/generated';
+import { fitted, toOklab } from './oklab';
 import type { Colour } from './stack';
-
-type Three = [number, number, number];
-
-/** Half a step of 8 bits. */
-const SLACK = 0.5 / 255;
-const STEPS = 16;
 
 export function shifted(colour: Colour, { lightness, chroma, hue }: Pick<ShiftData, 'lightness' | 'chroma' | 'hue'>): Colour {
     const [l, a, b] = toOklab(colour);
     const turn = (hue * Math.PI) / 180;
-    const light = Math.max(0, Math.min(1, l + lightness));
-    const turnedA = chroma * (a * Math.cos(turn) - b * Math.sin(turn));
-    const turnedB = chroma * (a * Math.sin(turn) + b * Math.cos(turn));
-    const at = (share: number): Three => encoded([light, share * turnedA, share * turnedB]);
-    if (isShown(at(1))) return packed(at(1));
-    let [low, high] = [0, 1];
-    for (let step = 0; step < STEPS; step++) {
-        const middle = (low + high) / 2;
-        if (isShown(at(middle))) low = middle;
-        else high = middle;
-    }
-    return packed(at(low));
-}
-
-const isShown = (parts: Three): boolean => parts.every((part) => part >= -SLACK && part <= 1 + SLACK);
-
-const packed = (parts: Three): Colour =>
-    parts.reduce((colour, part) => colour * 256 + Math.max(0, Math.min(255, Math.round(part * 255))), 0);
-
-function decode(value: number): number {
-    return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
-}
-
-function encode(value: number): number {
-    const size = Math.abs(value);
-    return Math.sign(value) * (size <= 0.0031308 ? size * 12.92 : 1.055 * size ** (1 / 2.4) - 0.055);
-}
-
-export function toLinear(colour: Colour): Three {
-    return [decode(((colour >> 16) & 255) / 255), decode(((colour >> 8) & 255) / 255), decode((colour & 255) / 255)];
-}
-
-export function toOklab(colour: Colour): Three {
-    const [r, g, b] = toLinear(colour);
-    const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
-    const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
-    const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
-    return [
-        0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
-        1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
-        0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
-    ];
-}
-
-function encoded([light, a, b]: Three): Three {
-    const l = (light + 0.3963377774 * a + 0.2158037573 * b) ** 3;
-    const m = (light - 0.1055613458 * a - 0.0638541728 * b) ** 3;
-    const s = (light - 0.0894841775 * a - 1.291485548 * b) ** 3;
-    return [
-        encode(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s),
-        encode(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s),
-        encode(-0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s),
-    ];
+    return fitted([
+        Math.max(0, Math.min(1, l + lightness)),
+        chroma * (a * Math.cos(turn) - b * Math.sin(turn)),
+        chroma * (a * Math.sin(turn) + b * Math.cos(turn)),
+    ]);
 }

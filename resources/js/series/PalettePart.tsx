@@ -1,5 +1,6 @@
 /** The palette of a series, and what can be added to it. */
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api } from '../api/client';
 import { TONES, type FigureState, type MaterialState, type SeriesState } from '../api/generated';
 import { randomId } from '../page/ids';
@@ -18,7 +19,10 @@ export function PalettePart({ series, onChange }: Props) {
     return (
         <section aria-label="Palette">
             <h2 className="heading mb-1 text-base">Palette</h2>
-            <p className="quiet mb-3">Deep, shade, base, light, glint, and the line. Change a tone on the bench and every page follows.</p>
+            <p className="quiet mb-2">Deep, shade, base, light, glint, and the line. Change a tone and every page follows.</p>
+            <Link className="act mb-3" to={`/palette/${series.id}`}>
+                Open the palette
+            </Link>
             {figures.length === 0 && <p className="mb-3">No figures yet. Add one for each thing that must stay separate.</p>}
             {figures.map((figure) => (
                 <FigurePart key={figure.id} series={series} figure={figure} mayColour={mayColour} onChange={onChange} />

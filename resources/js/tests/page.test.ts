@@ -14,11 +14,14 @@ const material = {
     version: 1,
     pinned: ['base' as const],
     steps: [1, 2, 3, 4],
+    dials: null,
     tones: { deep: '#100000', shade: '#200000', base: '#300000', light: '#400000', glint: '#500000', line: '#010000' },
 };
 const palette: PaletteState = {
     version: 1,
     light: '#ffffff',
+    dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
+    standIns: { materials: {}, figures: {} },
     figures: [
         { id: 3, name: 'Oda', depth: 2, materials: [material] },
         { id: 4, name: 'Tamsin', depth: 1, materials: [{ ...material, id: 8, figure: 4 }] },

@@ -18,9 +18,19 @@ export const oilskin: MaterialState = {
     version: 1,
     pinned: ['base'],
     steps: [1, 2, 3, 4],
+    dials: null,
     tones: tones(1),
 };
-export const clogs: MaterialState = { id: 8, figure: 4, name: 'clogs', version: 1, pinned: ['base'], steps: [1, 2, 3, 4], tones: tones(2) };
+export const clogs: MaterialState = {
+    id: 8,
+    figure: 4,
+    name: 'clogs',
+    version: 1,
+    pinned: ['base'],
+    steps: [1, 2, 3, 4],
+    dials: null,
+    tones: tones(2),
+};
 
 export const region = (material: number, area: number, x = 0, y = 0): RegionData => ({
     figure: material === 0 ? 0 : 3,
@@ -81,6 +91,8 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
         palette: {
             version: 4,
             light: '#ffffff',
+            dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
+            standIns: { materials: {}, figures: {} },
             figures: [
                 { id: 3, name: 'Oda', depth: 2, materials: [oilskin] },
                 { id: 5, name: 'Nobody', depth: 3, materials: [] },

@@ -1,5 +1,6 @@
 /** The page's figures, their materials, each a strip of tones from dark to light. Picking a tone sets where paint goes. */
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { TONES, type FigureState, type MaterialState, type Tone } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
@@ -13,6 +14,7 @@ interface Editing {
 
 export function PaletteBoard() {
     const figures = usePage((view) => view.palette.figures);
+    const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
     const target = useTarget();
     const [editing, setEditing] = useState<Editing | null>(null);
@@ -23,7 +25,11 @@ export function PaletteBoard() {
     return (
         <div className="flex h-full flex-col">
             <div className="flex h-10 shrink-0 items-center justify-between px-3">
-                <h2 className="heading">Palette</h2>
+                <h2 className="heading">
+                    <Link to={`/palette/${series}`} className="hover:underline" title="Open the palette on a screen of its own">
+                        Palette
+                    </Link>
+                </h2>
                 {target !== null && may && (
                     <button className="bare quiet text-[13px]" onClick={() => edit(target.material.id, target.tone)}>
                         Edit tone
@@ -31,7 +37,7 @@ export function PaletteBoard() {
                 )}
             </div>
             <div className="min-h-0 flex-1 overflow-y-auto pb-3">
-                {figures.length === 0 && <p className="px-3">The palette is empty. Add figures and materials on the series page.</p>}
+                {figures.length === 0 && <p className="px-3">The palette is empty. Open it to add figures and materials.</p>}
                 {figures.map((figure) => (
                     <Figure key={figure.id} figure={figure} target={target} onEdit={edit} />
                 ))}

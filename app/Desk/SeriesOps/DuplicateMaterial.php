@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Material;
+use App\Models\Series;
+
+/** A second material like one there is, after all others of the figure, under a name that is free. */
+final readonly class DuplicateMaterial implements SeriesOp
+{
+    private const LONGEST = 80;
+
+    public function __construct(private Material $material)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'material.duplicate';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Duplicate {$this->material->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['material' => $this->material->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = Material::query()->findOrFail($this->material->id);
+        $others = Material::query()->where('figure_id', $row->figure_id)->where('retired', false);
+        $taken = $others->pluck('name')->all();
+        for ($n = 2; in_array($name = mb_substr($row->name, 0, self::LONGEST - 6)." $n", $taken, true);) {
+            $n++;
+        }
+        $copy = Material::query()->create(['figure_id' => $row->figure_id, 'name' => $name, 'place' => 1 + (int) $others->max('place'), 'pinned' => $row->pinned, 'dials' => $row->dials])->refresh();
+
+        return [['material', $copy->id, null, $copy->toRecord()]];
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Series;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Exchange\PaletteBook;
+use Awning\Core\Exchange\PaletteMaterial;
+
+/**
+ * What a palette file says, taken in: figures and materials that are not there are added, pinned tones that differ are
+ * changed, all else is left. Figures and materials are known by their names.
+ *
+ * @phpstan-type ImportRow array{figure: string, material: string, does: 'add'|'change'|'leave', before: ?array<string, string>, after: array<string, string>}
+ */
+final readonly class ImportPalette implements SeriesOp
+{
+    /** Where materials go that no figure is named for. */
+    private const UNNAMED = 'Palette';
+
+    public function __construct(private PaletteBook $book)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'palette.import';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return 'Take in a palette file';
+    }
+
+    public function toInput(): array
+    {
+        return ['materials' => count($this->book->bases())];
+    }
+
+    /** @return list<ImportRow> what taking it in would do */
+    public function preview(Series $series): array
+    {
+        $rows = [];
+        foreach ($this->book->figures as $figure) {
+            $there = $this->figure($series, self::named($figure->name));
+            foreach ($figure->materials as $material) {
+                $row = $there === null ? null : self::material($there, $material->name);
+                $after = self::pinned($material, $row);
+                $rows[] = [
+                    'figure' => self::named($figure->name), 'material' => $material->name, 'does' => $row === null ? 'add' : ($after == $row->pinned ? 'leave' : 'change'),
+                    'before' => $row?->pinned, 'after' => $after,
+                ];
+            }
+        }
+
+        return $rows;
+    }
+
+    public function apply(Series $series): array
+    {
+        $records = [];
+        foreach ($this->book->figures as $figure) {
+            $name = self::named($figure->name);
+            $there = $this->figure($series, $name);
+            if ($there === null) {
+                $records = [...$records, ...(new AddFigure($name))->apply($series)];
+                $there = $this->figure($series, $name) ?? throw new \LogicException('A figure that was added is there.');
+            }
+            foreach ($figure->materials as $material) {
+                $record = self::taken($there, $material);
+                if ($record !== null) {
+                    $records[] = $record;
+                }
+            }
+        }
+
+        return $records;
+    }
+
+    /** @return ?array{string, int, ?array<string, mixed>, array<string, mixed>} */
+    private static function taken(Figure $figure, PaletteMaterial $material): ?array
+    {
+        $row = self::material($figure, $material->name);
+        $pinned = self::pinned($material, $row);
+        if ($row === null) {
+            $row = Material::query()->create(['figure_id' => $figure->id, 'name' => $material->name, 'place' => 1 + (int) $figure->materials()->max('place'), 'pinned' => $pinned])->refresh();
+
+            return ['material', $row->id, null, $row->toRecord()];
+        }
+        if ($pinned == $row->pinned) {
+            return null;
+        }
+        $before = $row->toRecord();
+        $row->pinned = $pinned;
+        $row->version++;
+        $row->save();
+
+        return ['material', $row->id, $before, $row->toRecord()];
+    }
+
+    private function figure(Series $series, string $name): ?Figure
+    {
+        return Figure::query()->where('series_id', $series->id)->where('retired', false)->where('name', $name)->first();
+    }
+
+    private static function material(Figure $figure, string $name): ?Material
+    {
+        return Material::query()->where('figure_id', $figure->id)->where('retired', false)->where('name', $name)->first();
+    }
+
+    /** @return array<string, string> tones that are pinned after it: those of the file, and a base in any case */
+    private static function pinned(PaletteMaterial $material, ?Material $there): array
+    {
+        $pinned = array_map(fn (Rgb $colour): string => $colour->hex(), $material->pinned());
+
+        return $pinned + ['base' => $there->pinned['base'] ?? $material->base()->hex()];
+    }
+
+    private static function named(string $figure): string
+    {
+        return $figure === '' ? self::UNNAMED : $figure;
+    }
+}

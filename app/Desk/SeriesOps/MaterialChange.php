@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Desk\Conflict;
+use App\Desk\SeriesPalette;
+use App\Models\Material;
+use App\Models\Series;
+
+/** A change to one material, as somebody who saw it at a version asked for it. */
+trait MaterialChange
+{
+    /**
+     * @param  int  $version  the material's, as the client knows it
+     * @param  array<string, mixed>  $yours  what the client would have it be
+     *
+     * @throws Conflict when it has changed since, with both values
+     */
+    private static function taken(Series $series, Material $material, int $version, array $yours): Material
+    {
+        $row = Material::query()->lockForUpdate()->findOrFail($material->id);
+        if ($row->retired) {
+            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
+        }
+        if ($row->version !== $version) {
+            throw new Conflict("Somebody changed $row->name meanwhile. Theirs is shown; choose again if yours should stand.", [
+                'reason' => 'palette', 'theirs' => (new SeriesPalette($series))->material($row), 'yours' => $yours,
+            ]);
+        }
+
+        return $row;
+    }
+
+    /** @return array{string, int, ?array<string, mixed>, ?array<string, mixed>} */
+    private static function saved(Material $row): array
+    {
+        $before = Material::query()->findOrFail($row->id)->toRecord();
+        $row->version++;
+        $row->save();
+
+        return ['material', $row->id, $before, $row->toRecord()];
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Material;
+use App\Models\Series;
+use Awning\Core\Colour\Tone;
+
+/** Pins some tones of a material to colours, or lets them be derived again: those that are null. The base is never derived. */
+final readonly class PinTones implements SeriesOp
+{
+    use MaterialChange;
+
+    /** @param  non-empty-array<value-of<Tone>, ?string>  $tones  #rrggbb, or null */
+    public function __construct(private Material $material, private int $version, private array $tones)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'tones.pin';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        $pinned = array_filter($this->tones, is_string(...));
+
+        return ($pinned === [] ? 'Derive' : 'Pin')." {$this->material->name}, ".implode(', ', array_keys($pinned ?: $this->tones));
+    }
+
+    public function toInput(): array
+    {
+        return ['material' => $this->material->id, 'tones' => $this->tones];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = self::taken($series, $this->material, $this->version, ['tones' => $this->tones]);
+        $row->pinned = array_filter([...$row->pinned, ...$this->tones], is_string(...));
+
+        return [self::saved($row)];
+    }
+}

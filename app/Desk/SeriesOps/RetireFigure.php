@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Series;
+
+/** Takes a figure out of the palette: another takes over its materials and passes, or they go with it. */
+final readonly class RetireFigure implements SeriesOp
+{
+    use MaterialChange;
+
+    public function __construct(private Figure $figure, private ?Figure $into)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'figure.retire';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return $this->into === null ? "Delete {$this->figure->name}" : "Merge {$this->figure->name} into {$this->into->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['figure' => $this->figure->id, 'into' => $this->into?->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = Figure::query()->lockForUpdate()->findOrFail($this->figure->id);
+        $before = $row->toRecord();
+        $row->forceFill(['retired' => true, 'stands_in' => $this->into?->id])->save();
+        $records = [['figure', $row->id, $before, $row->toRecord()]];
+        $place = $this->into === null ? 0 : (int) Material::query()->where('figure_id', $this->into->id)->max('place');
+        /** @var list<Material> $materials */
+        $materials = Material::query()->lockForUpdate()->where('figure_id', $row->id)->where('retired', false)->orderBy('place')->orderBy('id')->get()->all();
+        foreach ($materials as $material) {
+            if ($this->into === null) {
+                $material->retired = true;
+            } else {
+                $material->figure_id = $this->into->id;
+                $material->place = ++$place;
+            }
+            $records[] = self::saved($material);
+        }
+
+        return $records;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Desk\Conflict;
+use App\Models\Material;
+use App\Models\Series;
+
+/** Takes a material out of the palette; on all pages another takes its place, or nothing does and its regions are unfilled. */
+final readonly class RetireMaterial implements SeriesOp
+{
+    use MaterialChange;
+
+    public function __construct(private Material $material, private int $version, private ?Material $into)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'material.retire';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return $this->into === null ? "Delete {$this->material->name}" : "Merge {$this->material->name} into {$this->into->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['material' => $this->material->id, 'into' => $this->into?->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = self::taken($series, $this->material, $this->version, ['into' => $this->into?->id]);
+        if ($this->into !== null && Material::query()->whereKey($this->into->id)->where('retired', false)->doesntExist()) {
+            throw new Conflict("{$this->into->name} is no longer in the palette. Choose another.", ['reason' => 'palette', 'theirs' => null, 'yours' => ['into' => $this->into->id]]);
+        }
+        $row->retired = true;
+        $row->stands_in = $this->into?->id;
+
+        return [self::saved($row)];
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Figure;
+use App\Models\Material;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\ScopeKind;
+
+/**
+ * What takes the place of materials and figures that were taken out of a series' palette, or moved in it. Pages are not
+ * rewritten for that: their records are read as if they had been, and undoing it in the palette is enough to have them back.
+ */
+final class StandIns
+{
+    /** @var array<int, array{int, int}> of each material which one it is now, and of which figure; 0, 0 for none */
+    private array $materials = [];
+
+    /** @var array<int, int> of each figure that another took over, which */
+    private array $figures = [];
+
+    public function __construct(int $series)
+    {
+        $figures = Figure::query()->toBase()->where('series_id', $series)->get(['id', 'retired', 'stands_in'])->keyBy('id');
+        $materials = Material::query()->toBase()->whereIn('figure_id', $figures->keys())->get(['id', 'figure_id', 'retired', 'stands_in'])->keyBy('id');
+        foreach ($materials as $id => $row) {
+            for ($hops = count($materials); $row !== null && $row->retired && $hops > 0; $hops--) {
+                $row = $row->stands_in === null ? null : $materials[$row->stands_in] ?? null;
+            }
+            $this->materials[$id] = $row === null || $row->retired ? [0, 0] : [$row->id, $row->figure_id];
+        }
+        foreach ($figures as $id => $row) {
+            for ($hops = count($figures); $row->retired && $row->stands_in !== null && isset($figures[$row->stands_in]) && $hops > 0; $hops--) {
+                $row = $figures[$row->stands_in];
+            }
+            if ($row->id !== $id) {
+                $this->figures[$id] = $row->id;
+            }
+        }
+    }
+
+    /** @return array{materials: array<int, int>, figures: array<int, int>} only what is another now; 0 for none */
+    public function toClient(): array
+    {
+        return ['materials' => array_map(fn (array $one): int => $one[0], array_filter($this->materials, fn (array $one, int $id): bool => $one[0] !== $id, ARRAY_FILTER_USE_BOTH)), 'figures' => $this->figures];
+    }
+
+    public function of(Record $record): Record
+    {
+        return match (true) {
+            $record instanceof Region => $this->region($record),
+            $record instanceof PassSpec => $this->pass($record),
+            default => $record,
+        };
+    }
+
+    private function region(Region $region): Region
+    {
+        [$material, $figure] = $this->materials[$region->material] ?? [$region->material, $region->figure];
+
+        return $material === $region->material && $figure === $region->figure ? $region : $region->filled($figure, $material);
+    }
+
+    private function pass(PassSpec $pass): PassSpec
+    {
+        $figure = $this->figures[$pass->figure] ?? $pass->figure;
+        $scope = match ($pass->scope->kind) {
+            ScopeKind::Figure => $this->figures[$pass->scope->id] ?? $pass->scope->id,
+            ScopeKind::Material => $this->materials[$pass->scope->id][0] ?? $pass->scope->id,
+            default => $pass->scope->id,
+        };
+
+        return $figure === $pass->figure && $scope === $pass->scope->id ? $pass
+            : PassSpec::fromData(new Data(['figure' => $figure, 'scope' => ['kind' => $pass->scope->kind->value, 'id' => $scope]] + $pass->toData()));
+    }
+}

@@ -1,0 +1,115 @@
+/** What the palette's screen knows, and how it asks for changes. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useRef, useState } from 'react';
+import { api, type Tones } from '../api/client';
+import type { FigureState, MaterialState, PaletteOverviewState, PaletteState, Tone } from '../api/generated';
+import { Failure } from '../api/http';
+import { randomId } from '../page/ids';
+
+/** Milliseconds until what others change is seen. */
+const LOOK_EVERY = 5000;
+
+export interface Picked {
+    material: number;
+    tone: Tone;
+}
+
+/** Somebody was quicker: both values, to choose from. */
+export interface Clash {
+    theirs: MaterialState;
+    yours: Tones;
+}
+
+export interface PaletteDesk {
+    overview: PaletteOverviewState | undefined;
+    figures: FigureState[];
+    error: string | null;
+    message: string | null;
+    clash: Clash | null;
+    picked: Picked | null;
+    pick(picked: Picked): void;
+    /** Colours shown instead of the palette's while the hand drags or a rule is tried. */
+    trial: Trial;
+    tryOut(trial: Trial): void;
+    ask(work: (id: string) => Promise<unknown>): Promise<boolean>;
+    /** Asks for a change to one material, as this window has seen it. */
+    change(material: MaterialState, work: (seen: MaterialState, id: string) => Promise<PaletteState>): Promise<boolean>;
+    pin(material: MaterialState, tones: Tones): Promise<boolean>;
+    settle(): void;
+}
+
+/** By material and tone. */
+export type Trial = Record<number, Partial<Record<Tone, string>>>;
+
+export function usePalette(series: number): PaletteDesk {
+    const { data: overview, error } = useQuery({
+        queryKey: ['palette', series],
+        queryFn: () => api.palette(series),
+        refetchInterval: LOOK_EVERY,
+    });
+    const [clash, setClash] = useState<Clash | null>(null);
+    const [picked, pick] = useState<Picked | null>(null);
+    const [trial, tryOut] = useState<Trial>({});
+    const { message, ask } = useQueue(series, tryOut);
+    // What this window's own changes made of each material's version; what others made of it is not seen yet.
+    const own = useRef(new Map<number, number>());
+    const seen = (material: MaterialState): MaterialState => ({
+        ...material,
+        version: Math.max(material.version, own.current.get(material.id) ?? 0),
+    });
+    const learn = (material: MaterialState | undefined): void => {
+        if (material !== undefined) own.current.set(material.id, material.version);
+    };
+    const change: PaletteDesk['change'] = (material, work) =>
+        ask(async (id) => learn(materialOf((await work(seen(material), id)).figures, material.id)));
+    const pin: PaletteDesk['pin'] = (material, tones) =>
+        ask(async (id) => {
+            try {
+                learn((await api.pin(series, material.id, seen(material).version, tones, id)).material);
+                setClash(null);
+            } catch (reason) {
+                const theirs = reason instanceof Failure ? (reason.details.theirs as MaterialState | null | undefined) : undefined;
+                if (theirs !== undefined && theirs !== null) setClash({ theirs, yours: tones });
+                throw reason;
+            }
+        });
+    const figures = useMemo(() => (overview?.palette.figures ?? []).map((figure) => tried(figure, trial)), [overview, trial]);
+    const settle = (): void => setClash(null);
+    return { overview, figures, error: error?.message ?? null, message, clash, picked, pick, trial, tryOut, ask, change, pin, settle };
+}
+
+/** Changes one after the other: one may be asked for before the answer to the last is here. */
+function useQueue(series: number, tryOut: (trial: Trial) => void): Pick<PaletteDesk, 'message' | 'ask'> {
+    const client = useQueryClient();
+    const [message, setMessage] = useState<string | null>(null);
+    const queue = useRef<Promise<unknown>>(Promise.resolve());
+    const done = async (work: (id: string) => Promise<unknown>): Promise<boolean> => {
+        setMessage(null);
+        try {
+            await work(randomId(20));
+            return true;
+        } catch (reason) {
+            setMessage(reason instanceof Error ? reason.message : 'Something went wrong. Try again.');
+            return false;
+        } finally {
+            await Promise.all(['palette', 'history', 'series'].map((key) => client.invalidateQueries({ queryKey: [key, series] })));
+            tryOut({});
+        }
+    };
+    const ask = (work: (id: string) => Promise<unknown>): Promise<boolean> => {
+        const next = queue.current.then(() => done(work));
+        queue.current = next;
+        return next;
+    };
+    return { message, ask };
+}
+
+function tried(figure: FigureState, trial: Trial): FigureState {
+    const materials = figure.materials.map((one) =>
+        trial[one.id] === undefined ? one : { ...one, tones: { ...one.tones, ...trial[one.id] } },
+    );
+    return { ...figure, materials };
+}
+
+export const materialOf = (figures: FigureState[], id: number | undefined): MaterialState | undefined =>
+    figures.flatMap(({ materials }) => materials).find((material) => material.id === id);

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Models\Material;
+use Awning\Core\Colour\Oklch;
+use Awning\Core\Colour\Rgb;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
+
+/** The palette's own screen: tones by the hand and by numbers, materials moved, merged, taken back; files out and in. */
+final class PaletteTest extends BrowserTestCase
+{
+    private function open(): Browser
+    {
+        Material::query()->create(['figure_id' => $this->oilskin()->figure_id, 'name' => 'skin', 'place' => 9, 'pinned' => ['base' => '#c98d6b']]);
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('The Salt Ferry');
+        $browser->press('Open the palette');
+        $browser->until('document.querySelectorAll(".pin-mark").length > 6', 'the palette');
+
+        return $browser;
+    }
+
+    private function oilskin(): Material
+    {
+        return Material::query()->where('name', 'oilskin')->firstOrFail();
+    }
+
+    private function pinned(string $tone, ?string $colour): void
+    {
+        for ($tries = 0; $tries < 50 && ($this->oilskin()->pinned[$tone] ?? null) !== $colour; $tries++) {
+            usleep(100_000);
+        }
+        self::assertSame($colour, $this->oilskin()->pinned[$tone] ?? null);
+    }
+
+    public function test_a_tone_is_changed_by_numbers_by_the_hand_and_taken_back(): void
+    {
+        $browser = $this->open();
+        $browser->press('Oda Brack oilskin shade, derived');
+        $browser->until('document.querySelector("section[aria-label=Tone] h2")?.innerText.includes("oilskin › shade")', 'the tone');
+        $derived = $browser->run('return [...document.querySelectorAll("section[aria-label=Tone] input")].find((one) => one.value.startsWith("#")).value');
+
+        // Hex, red green blue, L*a*b*: what is typed is pinned; the ring becomes a dot.
+        $typed = fn (string $label, string $text) => $browser->run('
+            const field = [...document.querySelectorAll("section[aria-label=Tone] label")].find((one) => one.innerText.startsWith(arguments[0])).querySelector("input");
+            field.focus(); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, arguments[1]);
+            field.dispatchEvent(new Event("input", { bubbles: true })); field.blur();', [$label, $text]);
+        $typed('Hex', '#8a5d48');
+        $this->pinned('shade', '#8a5d48');
+        $browser->until('document.querySelector("button[aria-label=\"Oda Brack oilskin shade, pinned\"] .pin-mark.full")', 'a full dot');
+        $typed('Red', '120, 90, 60');
+        $this->pinned('shade', '#785a3c');
+        $typed('L* a* b*', '50, 0, 0');
+        $this->pinned('shade', '#777777');
+        $typed('Hex', 'no colour');
+        usleep(300_000);
+        $this->pinned('shade', '#777777');
+
+        // The plane of neighbours: pulled through it, what counts is where the hand lets go.
+        [$left, $top, $width, $height] = $browser->run('const box = document.querySelector("figure [role=presentation]").getBoundingClientRect(); return [box.x, box.y, box.width, box.height]');
+        $browser->stroke([[$left + 20, $top + 90], [$left + 0.1 * $width, $top + 0.5 * $height], [$left + 0.12 * $width, $top + 0.4 * $height]]);
+        for ($tries = 0; $tries < 50 && $this->oilskin()->pinned['shade'] === '#777777'; $tries++) {
+            usleep(100_000);
+        }
+        $picked = Oklch::of(Rgb::fromHex($this->oilskin()->pinned['shade']));
+        self::assertEqualsWithDelta(0.6, $picked->l, 0.03);
+
+        // Back to where it was, by the button and by the key.
+        foreach (['#777777', '#785a3c', '#8a5d48'] as $i => $colour) {
+            if ($i === 1) {
+                $browser->driver->findElement(WebDriverBy::tagName('body'))->sendKeys([WebDriverKeys::CONTROL, 'z']);
+            } else {
+                $browser->press('undo');
+            }
+            $this->pinned('shade', $colour);
+        }
+        $browser->until('[...document.querySelectorAll("button")].some((one) => one.innerText === "Let it follow")', 'what is pinned may follow');
+        $browser->press('Let it follow');
+        $this->pinned('shade', null);
+        $browser->until("[...document.querySelectorAll('section[aria-label=Tone] input')].some((one) => one.value === '$derived')", 'derived again');
+    }
+
+    public function test_somebody_elses_change_is_shown_beside_ones_own(): void
+    {
+        $browser = $this->open();
+        $browser->press('Oda Brack oilskin shade, derived');
+        $browser->until('document.querySelector("figure [role=presentation]")', 'the tone');
+        $row = $this->oilskin();
+        // Meanwhile, before this window has heard of it.
+        Material::query()->whereKey($row->id)->update(['pinned' => json_encode(['base' => '#e0a93a', 'shade' => '#102030']), 'version' => $row->version + 1]);
+        $browser->press('Pin it as it is');
+        $browser->until('document.querySelector("[role=alert]")?.innerText.includes("meanwhile")', 'both values');
+        $browser->press('Take yours');
+        $browser->until('!document.body.innerText.includes("Which shall it be")', 'it is settled');
+        self::assertNotSame('#102030', $this->oilskin()->pinned['shade']);
+    }
+
+    public function test_materials_are_moved_merged_and_the_rule_is_dragged(): void
+    {
+        $browser = $this->open();
+        $names = '[...document.querySelectorAll("section[aria-label=\"Oda Brack\"] li [draggable]")].map((one) => one.ariaLabel.split(" ")[1].replace(":", ""))';
+        $before = $browser->run("return $names");
+        $browser->run('[...document.querySelectorAll("section[aria-label=\"Oda Brack\"] [draggable]")][0].focus()');
+        $browser->keys(WebDriverKeys::ARROW_DOWN);
+        $browser->until("$names.join() !== '".implode(',', $before)."'", 'another order');
+        self::assertSame([$before[1], $before[0]], array_slice($browser->run("return $names"), 0, 2));
+
+        $browser->press('oilskin');
+        $browser->until('document.body.innerText.includes("Delete or merge")', 'the material');
+        $browser->press('Duplicate');
+        $browser->until('document.querySelector("section[aria-label=\"Oda Brack\"]").innerText.includes("oilskin 2")', 'a second one');
+        $browser->press('oilskin 2');
+        $browser->until('document.querySelector("section[aria-label=Tone] h2")?.innerText.includes("oilskin 2")', 'it is picked');
+        $browser->press('Delete or merge …');
+        $browser->until('document.body.innerText.includes("No page uses it.")', 'what uses it');
+        $select = $browser->driver->findElement(WebDriverBy::xpath('//span[contains(., "In its place")]/following-sibling::select'));
+        (new WebDriverSelect($select))->selectByVisibleText('Oda Brack, oilskin');
+        $browser->press('Merge');
+        $browser->until('!document.querySelector("section[aria-label=\"Oda Brack\"]").innerText.includes("oilskin 2")', 'it is gone');
+        self::assertSame([true, $this->oilskin()->id], [Material::query()->where('name', 'oilskin 2')->value('retired'), Material::query()->where('name', 'oilskin 2')->value('stands_in')]);
+
+        // A dial of the rule: the palette shows it before it is made so.
+        $browser->press('Rule');
+        $shade = 'getComputedStyle(document.querySelector("button[aria-label=\"Oda Brack oilskin shade, derived\"]")).backgroundColor';
+        $was = $browser->run("return $shade");
+        $browser->run('const dial = [...document.querySelectorAll("section[aria-label=Rule] label")].find((one) => one.innerText.startsWith("Shade keeps")).querySelector("input");
+            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(dial, 40); dial.dispatchEvent(new Event("input", { bubbles: true }))');
+        $browser->until("$shade !== '$was'", 'the whole palette shows it');
+        self::assertNull($this->oilskin()->figure->series->dials);
+        $browser->press('Make it the series’ rule');
+        $browser->until('[...document.querySelectorAll("button")].some((one) => one.innerText === "undo" && one.title.includes("rule"))', 'it is the rule');
+        self::assertSame(0.4, (float) ($this->oilskin()->figure->series->dials['shade'] ?? 0));
+        self::assertNotSame($was, $browser->run("return $shade"));
+        $browser->press('History');
+        $browser->until('document.querySelector("section[aria-label=History]").innerText.includes("Merge oilskin 2 into oilskin")', 'the history');
+    }
+
+    public function test_a_file_is_shown_before_it_is_taken_in(): void
+    {
+        $browser = $this->open();
+        $browser->press('In and out');
+        $file = sys_get_temp_dir().'/awning-palette.csv';
+        file_put_contents($file, "Oda Brack,sou'wester,#c8962e\nOda Brack,oilskin,#e0a93b\n");
+        $browser->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $browser->until('document.body.innerText.includes("1 added, 1 changed, 0 left")', 'what it would do');
+        self::assertSame('#e0a93a', $this->oilskin()->pinned['base']);
+        $browser->press('Take it in');
+        $browser->until('document.querySelector("section[aria-label=\"Oda Brack\"]").innerText.includes("sou\'wester")', 'it is there');
+        $this->pinned('base', '#e0a93b');
+        file_put_contents($file, "skin,#12345\n\nx,#zz\n");
+        $browser->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $browser->until('document.querySelector("[role=alert]")?.innerText.includes("Line")', 'which line is wrong');
+    }
+}

@@ -1,0 +1,288 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\AddFigure;
+use App\Desk\SeriesOps\AddMaterial;
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\Series;
+use App\Models\SeriesEntry;
+use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Colour\Derivation;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\ShadeHue;
+use Awning\Core\Colour\ToneRule;
+use Awning\Core\Exchange\PaletteFiles;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Tests\TestCase;
+
+/** A palette that is changed, by one or by two, taken back, emptied, and carried to files and back. */
+final class PaletteTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private Series $series;
+
+    private Page $page;
+
+    private Material $oilskin;
+
+    private Material $skin;
+
+    private Material $brass;
+
+    private User $mira;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->series, $this->page, $this->oilskin] = $this->series();
+        $this->mira = $this->person('Mira', $this->series);
+        $desk = new SeriesDesk;
+        $this->skin = $this->added($desk->apply($this->series, $this->mira, new AddMaterial($this->oilskin->figure, 'skin', '#c98d6b')));
+        $purser = Figure::query()->findOrFail($desk->apply($this->series, $this->mira, new AddFigure('Tin Purser'))->records[0][1]);
+        $this->brass = $this->added($desk->apply($this->series, $this->mira, new AddMaterial($purser, 'brass', '#b08a3c')));
+        $this->actingAs($this->mira);
+    }
+
+    private function added(SeriesEntry $entry): Material
+    {
+        return Material::query()->findOrFail($entry->records[0][1]);
+    }
+
+    /** @return array<string, mixed> */
+    private function change(string $method, string $path, array $body = [], int $status = 200): array
+    {
+        return (array) $this->json($method, "/api/series/{$this->series->id}/$path", $body)->assertStatus($status)->json();
+    }
+
+    /** @return array<string, list<string>> names of the materials by figure, in order */
+    private function names(): array
+    {
+        $names = [];
+        foreach ($this->change('GET', 'palette')['palette']['figures'] as $figure) {
+            $names[$figure['name']] = array_column($figure['materials'], 'name');
+        }
+
+        return $names;
+    }
+
+    private function version(Material $material): int
+    {
+        return $material->refresh()->version;
+    }
+
+    public function test_materials_are_renamed_moved_and_put_in_order(): void
+    {
+        $figure = $this->oilskin->figure->name;
+        $before = $this->names()[$figure];
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 1, 'name' => 'weathered skin']);
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'place' => 0]);
+        self::assertSame(['weathered skin', ...array_values(array_diff($before, ['skin']))], $this->names()[$figure]);
+        $this->change('PATCH', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'figure' => $this->oilskin->figure_id, 'place' => 1]);
+        self::assertSame('brass', $this->names()[$figure][1]);
+        self::assertSame([], $this->names()['Tin Purser']);
+        $copy = $this->change('POST', "materials/{$this->brass->id}/copies", [], 201);
+        $again = $this->change('POST', "materials/{$this->brass->id}/copies", [], 201);
+        self::assertSame(['brass 2', 'brass 3'], array_slice($this->names()[$figure], -2));
+        self::assertNotSame($copy['id'], $again['id']);
+        $this->change('PATCH', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'figure' => 999_999], 404);
+        [$another] = $this->series('Another');
+        $this->change('PATCH', 'materials/'.Material::query()->whereRelation('figure', 'series_id', $another->id)->firstOrFail()->id, ['version' => 1, 'name' => 'x'], 404);
+    }
+
+    public function test_undo_goes_back_step_by_step_and_redo_forward(): void
+    {
+        $figure = $this->oilskin->figure->name;
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233', 'deep' => '#001122']]);
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'name' => 'hide']);
+        self::assertSame('Rename skin', $this->change('GET', 'palette')['undo']);
+        self::assertSame('Undo: Rename skin', $this->change('POST', 'palette/undo')['title']);
+        self::assertContains('skin', $this->names()[$figure]);
+        self::assertSame(['base' => '#c98d6b', 'deep' => '#001122', 'shade' => '#112233'], collect($this->skin->refresh()->pinned)->sortKeys()->all());
+        $this->change('POST', 'palette/undo');
+        self::assertSame(['base' => '#c98d6b'], $this->skin->refresh()->pinned);
+        self::assertSame(5, $this->skin->version, 'a version is never seen twice');
+        $this->change('POST', 'palette/redo');
+        $this->change('POST', 'palette/redo');
+        self::assertSame(['hide', '#112233'], [$this->skin->refresh()->name, $this->skin->pinned['shade']]);
+        $this->change('POST', 'palette/redo', [], 409);
+        $this->change('POST', 'palette/undo');
+        $this->change('PATCH', "figures/{$this->oilskin->figure_id}", ['name' => 'Oda']);
+        $this->change('POST', 'palette/redo', [], 409);
+        // What was added goes, and comes again under the same id.
+        foreach (range(1, 10) as $_) {
+            $this->json('POST', "/api/series/{$this->series->id}/palette/undo");
+        }
+        self::assertArrayNotHasKey('Tin Purser', $this->names());
+        self::assertNull($this->change('GET', 'palette')['undo']);
+        $id = self::opId();
+        $this->change('POST', 'palette/redo', ['op_id' => $id]);
+        $this->change('POST', 'palette/redo', ['op_id' => $id]);
+        self::assertContains('skin', $this->names()[$this->oilskin->figure->refresh()->name], 'asked twice, done once');
+        self::assertArrayNotHasKey('Tin Purser', $this->names());
+        $this->change('POST', 'palette/redo');
+        self::assertArrayHasKey('Tin Purser', $this->names());
+        self::assertSame('Redo: Add the figure Tin Purser', $this->change('GET', 'palette/history')[0]['title']);
+    }
+
+    public function test_history_shows_who_did_what_with_ramps(): void
+    {
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']]);
+        [$entry] = $this->change('GET', 'palette/history');
+        self::assertSame(['Pin skin, shade', 'Mira', 'skin'], [$entry['title'], $entry['who'], $entry['ramps'][0]['name']]);
+        self::assertSame((new ToneRule)->complete(['base' => Rgb::fromHex('#c98d6b')])['shade']->hex(), $entry['ramps'][0]['before']['shade']);
+        self::assertSame('#112233', $entry['ramps'][0]['after']['shade']);
+        $this->change('DELETE', "materials/{$this->skin->id}", ['version' => 2, 'into' => null]);
+        self::assertNull($this->change('GET', 'palette/history')[0]['ramps'][0]['after']);
+    }
+
+    public function test_two_people_get_both_values_and_nothing_is_lost(): void
+    {
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']]);
+        foreach ([['PATCH', '', ['name' => 'x']], ['DELETE', '', ['into' => null]], ['PUT', '/tones', ['tones' => ['shade' => '#000001']]]] as [$method, $path, $body]) {
+            $answer = $this->change($method, "materials/{$this->skin->id}$path", $body + ['version' => 1], 409);
+            self::assertSame('#112233', $answer['theirs']['tones']['shade']);
+        }
+        self::assertSame('#112233', $this->skin->refresh()->pinned['shade']);
+        $this->change('DELETE', "materials/{$this->skin->id}", ['version' => 2, 'into' => null]);
+        $gone = $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 3, 'tones' => ['shade' => '#000001']], 409);
+        self::assertStringContainsString('out of the palette', $gone['message']);
+        self::assertNull($gone['theirs']);
+        $this->change('DELETE', "materials/{$this->oilskin->id}", ['version' => $this->version($this->oilskin), 'into' => $this->skin->id], 409);
+        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['base' => null]], 422);
+        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['middle' => '#000000']], 422);
+    }
+
+    /** @return array<int, Region> */
+    private function regions(): array
+    {
+        return (new PageStore($this->page->refresh()))->records(RecordKind::Region);
+    }
+
+    public function test_what_is_merged_away_is_another_on_all_pages_until_it_is_undone(): void
+    {
+        $this->import($this->page, $this->mira);
+        $label = $this->labelAt($this->page, 100, 200);
+        $other = $this->labelAt($this->page, 480, 200);
+        $this->op($this->page, $this->fillOp($this->skin, $label))->assertOk();
+        $this->op($this->page, $this->fillOp($this->oilskin, $other))->assertOk();
+        $this->op($this->page, $this->strokeOp($this->skin))->assertOk();
+        $use = $this->change('GET', 'palette')['uses'][$this->skin->id];
+        self::assertSame([1, [$this->page->number], $this->page->id, 600], [$use['regions'], $use['pages'], $use['place']['page'], $use['width']]);
+        self::assertSame($label, $this->labelAt($this->page, $use['place']['x'], $use['place']['y']));
+
+        $merged = $this->change('DELETE', "materials/{$this->skin->id}", ['version' => $this->version($this->skin), 'into' => $this->brass->id]);
+        self::assertSame([$this->skin->id => $this->brass->id], $merged['standIns']['materials']);
+        self::assertSame([$this->brass->id, $this->brass->figure_id], [$this->regions()[$label]->material, $this->regions()[$label]->figure]);
+        self::assertSame($this->oilskin->id, $this->regions()[$other]->material);
+        self::assertSame($this->brass->id, $this->getJson("/api/pages/{$this->page->id}")->json("records.region.$label.material"));
+        self::assertSame(1, $this->change('GET', 'palette')['uses'][$this->brass->id]['regions']);
+        $this->op($this->page, $this->fillOp($this->skin, $other))->assertStatus(422);
+        // One after the other: what stands in may be taken away itself.
+        $this->change('DELETE', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'into' => $this->oilskin->id]);
+        self::assertSame($this->oilskin->id, $this->regions()[$label]->material);
+        $this->change('DELETE', "materials/{$this->oilskin->id}", ['version' => $this->version($this->oilskin), 'into' => null]);
+        self::assertSame([0, 0, 0], [$this->regions()[$label]->material, $this->regions()[$label]->figure, $this->regions()[$other]->material]);
+        foreach ([[0, $this->oilskin->id], [1, $this->brass->id], [2, $this->skin->id]] as [, $material]) {
+            $this->change('POST', 'palette/undo');
+            self::assertSame($material, $this->regions()[$label]->material);
+        }
+    }
+
+    public function test_a_figure_that_is_merged_takes_its_passes_along(): void
+    {
+        $this->import($this->page, $this->mira);
+        $label = $this->labelAt($this->page, 100, 200);
+        $this->op($this->page, $this->fillOp($this->brass, $label))->assertOk();
+        $this->op($this->page, $this->strokeOp($this->brass))->assertOk();
+        $purser = $this->brass->figure_id;
+        $oda = $this->oilskin->figure_id;
+        $this->change('DELETE', "figures/$purser", ['into' => $purser], 422);
+        $this->change('DELETE', "figures/$purser", ['into' => $oda]);
+        self::assertSame([$this->brass->id, $oda], [$this->regions()[$label]->material, $this->regions()[$label]->figure]);
+        $pass = (new PageStore($this->page->refresh()))->record(RecordKind::Pass, 'shadepass1');
+        self::assertInstanceOf(PassSpec::class, $pass);
+        self::assertSame([$oda, $oda], [$pass->figure, $pass->scope->id]);
+        self::assertSame('brass', last($this->names()[$this->oilskin->figure->name]));
+        $this->change('DELETE', "figures/$purser", [], 404);
+        $this->change('POST', 'palette/undo');
+        self::assertSame($purser, $this->regions()[$label]->figure);
+        self::assertSame(['brass'], $this->names()['Tin Purser']);
+        $this->change('DELETE', "figures/$purser", []);
+        self::assertSame(0, $this->regions()[$label]->material);
+        self::assertArrayNotHasKey('Tin Purser', $this->names());
+    }
+
+    public function test_the_rule_is_of_the_series_and_a_material_may_have_its_own(): void
+    {
+        $dials = ['toward' => 'blue', 'turn' => 0.4, 'shade' => 0.6];
+        $would = $this->change('POST', 'rule/preview', ['light' => '#ffe0b0', 'dials' => $dials])[$this->skin->id];
+        $rule = new ToneRule(Rgb::fromHex('#ffe0b0'), new Derivation(ShadeHue::Blue, 0.4, 0.6));
+        $tones = array_map(fn (Rgb $tone): string => $tone->hex(), $rule->complete(['base' => Rgb::fromHex('#c98d6b')]));
+        self::assertSame($tones, $would);
+        $shade = fn (): string => collect($this->change('GET', 'palette')['palette']['figures'])->flatMap(fn (array $figure): array => $figure['materials'])->firstWhere('id', $this->skin->id)['tones']['shade'];
+        $before = $shade();
+        self::assertNotSame($tones['shade'], $before, 'nothing is changed by asking');
+        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => $dials]);
+        self::assertSame($tones['shade'], $shade());
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 1, 'dials' => ['shade' => 0.9]]);
+        self::assertSame($rule->by($rule->dials()->with(['shade' => 0.9]))->derive(\Awning\Core\Colour\Tone::Shade, Rgb::fromHex('#c98d6b'))->hex(), $shade());
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'dials' => []]);
+        self::assertSame($tones['shade'], $shade());
+        foreach (['POST', 'POST', 'POST'] as $_) {
+            $this->change('POST', 'palette/undo');
+        }
+        self::assertSame($before, $shade());
+        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => ['turn' => 0.9]], 422);
+        $this->change('PUT', 'rule', ['light' => 'red', 'dials' => $dials], 422);
+        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => ['turn' => '1e999']], 422);
+    }
+
+    public function test_a_palette_goes_to_files_and_comes_back(): void
+    {
+        foreach (['csv', 'json', 'css'] as $format) {
+            $text = $this->get("/api/series/{$this->series->id}/palette/file/$format")->assertOk()->assertHeader('content-disposition')->getContent();
+            $book = PaletteFiles::read($format, (string) $text);
+            self::assertSame(array_keys($this->names()), array_map(fn ($figure): string => $figure->name, $book->figures));
+            $rows = $this->change('POST', 'palette/file', ['name' => "p.$format", 'text' => $text]);
+            self::assertSame(['leave'], array_values(array_unique(array_column($rows, 'does'))), 'what left comes back as it is');
+        }
+        self::assertStringStartsWith('%PDF', (string) $this->get("/api/series/{$this->series->id}/palette/file/pdf")->assertOk()->getContent());
+        $this->get("/api/series/{$this->series->id}/palette/file/exe")->assertStatus(404);
+
+        $text = "Tin Purser,brass,#b08a3d\nTin Purser,brass,glint,#ffffee\nTin Purser,eye,#a0d0c8\nsail,#d0c8b0\n";
+        $rows = $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text]);
+        self::assertSame([['Tin Purser', 'brass', 'change'], ['Tin Purser', 'eye', 'add'], ['Palette', 'sail', 'add']], array_map(fn (array $row): array => [$row['figure'], $row['material'], $row['does']], $rows));
+        self::assertSame([['base' => '#b08a3c'], ['base' => '#b08a3d', 'glint' => '#ffffee']], [$rows[0]['before'], collect($rows[0]['after'])->sortKeys()->all()]);
+        self::assertSame('#b08a3c', $this->brass->refresh()->pinned['base'], 'nothing is changed by asking');
+        $id = self::opId();
+        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true, 'op_id' => $id]);
+        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true, 'op_id' => $id]);
+        self::assertSame([['brass', 'eye'], ['sail'], '#b08a3d'], [$this->names()['Tin Purser'], $this->names()['Palette'], $this->brass->refresh()->pinned['base']]);
+        $this->change('POST', 'palette/undo');
+        self::assertSame([['brass'], '#b08a3c'], [$this->names()['Tin Purser'], $this->brass->refresh()->pinned['base']]);
+        self::assertStringContainsString('Line 2', $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => "a,#123456\nb,#12\n", 'take' => true], 422)['message']);
+        self::assertSame(['brass'], $this->names()['Tin Purser']);
+    }
+
+    public function test_advice_stands_beside_each_material(): void
+    {
+        $near = $this->change('POST', "figures/{$this->oilskin->figure_id}/materials", ['name' => 'near', 'base' => '#c88c6a'], 201)['id'];
+        $advice = $this->change('GET', 'palette')['advice'];
+        $alike = array_values(array_filter($advice[$near], fn (array $one): bool => $one['kind'] === 'alike'));
+        self::assertSame([$this->skin->id, 1], [$alike[0]['other'], count($alike)]);
+        self::assertLessThan(1, $alike[0]['amount']);
+        $this->change('PUT', "materials/$near/tones", ['version' => 1, 'tones' => ['base' => $alike[0]['mend']]]);
+        self::assertSame([], array_values(array_filter($this->change('GET', 'palette')['advice'][$near], fn (array $one): bool => in_array($one['kind'], ['alike', 'sight'], true) && $one['other'] === $this->skin->id)));
+    }
+}
