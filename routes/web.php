@@ -12,6 +12,7 @@ use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PaletteFileController;
+use App\Http\Controllers\PaletteVersionController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
@@ -54,6 +55,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/palette/history', [PaletteController::class, 'history'])->can('view', 'series');
         Route::post('series/{series}/palette/undo', [PaletteController::class, 'undo'])->can('colour', 'series');
         Route::post('series/{series}/palette/redo', [PaletteController::class, 'redo'])->can('colour', 'series');
+        Route::get('series/{series}/versions', [PaletteVersionController::class, 'index'])->can('view', 'series');
+        Route::post('series/{series}/versions', [PaletteVersionController::class, 'store'])->can('colour', 'series');
+        Route::post('series/{series}/versions/{version}/restore', [PaletteVersionController::class, 'restore'])->can('colour', 'series');
+        Route::put('series/{series}/pages/{page}/palette', [PaletteVersionController::class, 'hold'])->can('colour', 'series');
         Route::get('series/{series}/palette/file/{format}', [PaletteFileController::class, 'show'])->can('view', 'series')->whereIn('format', ['csv', 'json', 'css', 'svg', 'png', 'pdf']);
         Route::post('series/{series}/palette/file', [PaletteFileController::class, 'store'])->can('colour', 'series');
 

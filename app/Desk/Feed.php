@@ -108,7 +108,7 @@ final readonly class Feed
             'tiles' => array_values($tiles),
             'records' => array_values($records),
             'journal' => $behind === 0 ? null : (new Journal($page))->toClient(),
-            'paletteState' => $page->series->palette_version === $palette ? null : (new SeriesPalette($page->series))->toClient(),
+            'paletteState' => $page->series->palette_version === $palette ? null : SeriesPalette::of($page)->toClient(),
         ];
     }
 }

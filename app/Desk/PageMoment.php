@@ -28,7 +28,7 @@ final readonly class PageMoment
         $moment = DB::transaction(function () use ($page): self {
             $row = Page::query()->findOrFail($page->id);
             $series = Series::query()->findOrFail($row->series_id);
-            $palette = (new SeriesPalette($series))->core();
+            $palette = (new SeriesPalette($series, $row))->core();
             // The palette has just loaded them.
             $names = $series->figures->pluck('name', 'id')->all();
             $materials = [];

@@ -29,6 +29,6 @@ final readonly class PagePicture
     {
         $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
 
-        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, (new SeriesPalette($page->series))->core()));
+        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, SeriesPalette::of($page)->core()));
     }
 }

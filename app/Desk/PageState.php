@@ -63,7 +63,7 @@ final readonly class PageState
             'role' => $role?->value,
             'records' => $records,
             'tiles' => array_map(fn (int $level): object => (object) (new Pyramid($store, $level))->names(), range(0, Pyramid::HIGHEST)),
-            'palette' => (new SeriesPalette($page->series))->toClient(),
+            'palette' => SeriesPalette::of($page)->toClient(),
             'journal' => (new Journal($page))->toClient(),
             'rules' => PassRules::toData(),
             'waiting' => $this->waiting(),

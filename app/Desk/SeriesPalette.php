@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Material;
+use App\Models\Page;
 use App\Models\Series;
 use App\Store\StandIns;
 use Awning\Core\Colour\Derivation;
@@ -27,15 +28,31 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string}
  */
 final readonly class SeriesPalette
 {
     private ToneRule $rule;
 
-    public function __construct(private Series $series)
+    /** @param  ?Page  $page  one that may hold a version of it */
+    public function __construct(private Series $series, private ?Page $page = null)
     {
         $this->rule = $series->rule();
+    }
+
+    /** As a page shows it: by the version it holds, where it holds one. */
+    public static function of(Page $page): self
+    {
+        return new self($page->series, $page);
+    }
+
+    /** @return array<string, Rgb> */
+    private function tones(Material $material): array
+    {
+        $held = $this->page?->held;
+        $follows = $held === null || in_array($material->id, $this->page->follows ?? [], true);
+
+        return ($follows ? null : $held->tones($material->id)) ?? $material->tones($this->rule);
     }
 
     public function core(): Palette
@@ -44,7 +61,7 @@ final readonly class SeriesPalette
         $figures = $this->series->load('figures.materials')->figures;
         foreach ($figures as $figure) {
             foreach ($figure->materials as $material) {
-                $materials[$material->id] = array_map(fn (Rgb $tone): int => $tone->number(), $material->tones($this->rule));
+                $materials[$material->id] = array_map(fn (Rgb $tone): int => $tone->number(), $this->tones($material));
                 $figureOf[$material->id] = $figure->id;
             }
         }
@@ -81,7 +98,7 @@ final readonly class SeriesPalette
 
         return [
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
-            'standIns' => (new StandIns($this->series->id))->toClient(),
+            'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name,
         ];
     }
 
@@ -101,7 +118,7 @@ final readonly class SeriesPalette
     /** @return MaterialState */
     public function material(Material $material): array
     {
-        $tones = $material->tones($this->rule);
+        $tones = $this->tones($material);
         $labs = array_map(Lab::of(...), array_values(array_diff_key($tones, [Tone::Line->value => 0])));
         $steps = [];
         for ($i = 1; $i < count($labs); $i++) {

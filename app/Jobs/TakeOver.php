@@ -50,7 +50,7 @@ final class TakeOver extends PageTask
         $this->step($task, 5, 'Reading the flats');
         $picture = $this->picture($task, $original);
         $this->step($task, 20, 'Finding their colours');
-        $palette = (new SeriesPalette($task->page->series))->core();
+        $palette = SeriesPalette::of($task->page)->core();
         $bases = self::bases($palette);
         $taken = (new ColourTaker(array_values($bases)))->take($picture->paint);
         unset($picture);

@@ -19,6 +19,9 @@ use Illuminate\Support\Carbon;
  * @property ?int $height
  * @property ?float $dpi
  * @property bool $behind lines have changed since the regions were found
+ * @property ?int $holds_id the palette's version it holds; null: it follows the palette
+ * @property ?list<int> $follows materials that follow all the same
+ * @property ?PaletteVersion $held
  * @property ?int $holder_id
  * @property ?string $lease
  * @property ?Carbon $lease_until
@@ -34,12 +37,18 @@ final class Page extends Model
     protected $fillable = ['series_id', 'number', 'title'];
 
     /** @var array<string, string> */
-    protected $casts = ['lease_until' => 'datetime', 'behind' => 'boolean'];
+    protected $casts = ['lease_until' => 'datetime', 'behind' => 'boolean', 'follows' => 'array'];
 
     /** @return BelongsTo<Series, $this> */
     public function series(): BelongsTo
     {
         return $this->belongsTo(Series::class);
+    }
+
+    /** @return BelongsTo<PaletteVersion, $this> */
+    public function held(): BelongsTo
+    {
+        return $this->belongsTo(PaletteVersion::class, 'holds_id');
     }
 
     /** @return BelongsTo<User, $this> */

@@ -271,6 +271,11 @@ final class PaletteTest extends TestCase
         self::assertSame([['brass', 'eye'], ['sail'], '#b08a3d'], [$this->names()['Tin Purser'], $this->names()['Palette'], $this->brass->refresh()->pinned['base']]);
         $this->change('POST', 'palette/undo');
         self::assertSame([['brass'], '#b08a3c'], [$this->names()['Tin Purser'], $this->brass->refresh()->pinned['base']]);
+        // What a file says nothing of stays pinned; what it calls derived is let go.
+        $this->change('PUT', "materials/{$this->brass->id}/tones", ['version' => $this->version($this->brass), 'tones' => ['light' => '#ffeecc', 'deep' => '#201808']]);
+        $text = "figure,material,tone,hex,kind\nTin Purser,brass,base,#b08a3e,pinned\nTin Purser,brass,deep,#000000,derived\n";
+        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true]);
+        self::assertSame(['base' => '#b08a3e', 'light' => '#ffeecc'], collect($this->brass->refresh()->pinned)->sortKeys()->all());
         self::assertStringContainsString('Line 2', $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => "a,#123456\nb,#12\n", 'take' => true], 422)['message']);
         self::assertSame(['brass'], $this->names()['Tin Purser']);
     }
@@ -284,5 +289,57 @@ final class PaletteTest extends TestCase
         self::assertLessThan(1, $alike[0]['amount']);
         $this->change('PUT', "materials/$near/tones", ['version' => 1, 'tones' => ['base' => $alike[0]['mend']]]);
         self::assertSame([], array_values(array_filter($this->change('GET', 'palette')['advice'][$near], fn (array $one): bool => in_array($one['kind'], ['alike', 'sight'], true) && $one['other'] === $this->skin->id)));
+    }
+
+    public function test_a_page_that_holds_a_version_keeps_its_colours_until_it_takes_them_over(): void
+    {
+        $this->import($this->page, $this->mira);
+        $label = $this->labelAt($this->page, 100, 200);
+        $other = $this->labelAt($this->page, 480, 200);
+        $this->op($this->page, $this->fillOp($this->skin, $label))->assertOk();
+        $this->op($this->page, $this->fillOp($this->oilskin, $other))->assertOk();
+        $id = $this->change('POST', 'versions', ['name' => 'Book 1, printed'], 201)['id'];
+        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $id]);
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->version($this->skin), 'tones' => ['base' => '#b07a5a']]);
+        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => $this->version($this->oilskin), 'tones' => ['base' => '#d09a30']]);
+        $added = $this->change('POST', "figures/{$this->oilskin->figure_id}/materials", ['name' => 'rope', 'base' => '#90805a'], 201)['id'];
+
+        $tones = fn (): array => collect($this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('palette.figures'))->flatMap(fn (array $figure): array => $figure['materials'])->mapWithKeys(fn (array $one): array => [$one['id'] => $one['tones']['base']])->all();
+        self::assertSame(['#c98d6b', '#e0a93a', '#90805a'], [$tones()[$this->skin->id], $tones()[$this->oilskin->id], $tones()[$added]]);
+        self::assertSame('Book 1, printed', $this->getJson("/api/pages/{$this->page->id}")->json('palette.held'));
+        $picture = function (int $x, int $y): array {
+            $image = new \Imagick;
+            $image->readImageBlob((string) $this->get("/api/pages/{$this->page->id}/picture?".bin2hex(random_bytes(4)))->assertOk()->getContent());
+            $pixel = $image->getImagePixelColor((int) ($x * $image->getImageWidth() / 600), (int) ($y * $image->getImageWidth() / 600))->getColor();
+
+            return [$pixel['r'], $pixel['g'], $pixel['b']];
+        };
+        self::assertSame([0xC9, 0x8D, 0x6B], $picture(100, 200));
+
+        $version = $this->change('GET', 'versions')['versions'][0];
+        $base = array_values(array_filter($version['moved'], fn (array $one): bool => $one['material'] === $this->skin->id && $one['tone'] === 'base'))[0];
+        self::assertSame(['#c98d6b', '#b07a5a'], [$base['before'], $base['after']]);
+        self::assertEqualsWithDelta(\Awning\Core\Colour\Difference::ciede2000(\Awning\Core\Colour\Lab::of(Rgb::fromHex('#c98d6b')), \Awning\Core\Colour\Lab::of(Rgb::fromHex('#b07a5a'))), $base['deltaE'], 0.006);
+        $differences = array_column($version['moved'], 'deltaE');
+        $sorted = $differences;
+        rsort($sorted);
+        self::assertSame([$sorted, []], [$differences, array_filter($version['moved'], fn (array $one): bool => $one['material'] === $this->brass->id)]);
+
+        // Some are taken over, then all.
+        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $id, 'follows' => [$this->oilskin->id]]);
+        self::assertSame(['#c98d6b', '#d09a30'], [$tones()[$this->skin->id], $tones()[$this->oilskin->id]]);
+        self::assertSame([[0xC9, 0x8D, 0x6B], [0xD0, 0x9A, 0x30]], [$picture(100, 200), $picture(480, 200)]);
+        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => null]);
+        self::assertSame(['#b07a5a', null], [$tones()[$this->skin->id], $this->getJson("/api/pages/{$this->page->id}")->json('palette.held')]);
+
+        // Going back is a change like any other.
+        $this->change('POST', "versions/$id/restore");
+        self::assertSame(['#c98d6b', '#90805a'], [$tones()[$this->skin->id], $tones()[$added]]);
+        self::assertSame([], $this->change('GET', 'versions')['versions'][0]['moved']);
+        $this->change('POST', 'palette/undo');
+        self::assertSame('#b07a5a', $tones()[$this->skin->id]);
+        [$another, $elsewhere] = $this->series('Another');
+        $this->change('PUT', "pages/$elsewhere->id/palette", ['version' => $id], 404);
+        $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
     }
 }

@@ -117,12 +117,12 @@ final readonly class ImportPalette implements SeriesOp
         return Material::query()->where('figure_id', $figure->id)->where('retired', false)->where('name', $name)->first();
     }
 
-    /** @return array<string, string> tones that are pinned after it: those of the file, and a base in any case */
+    /** @return array<string, string> tones that are pinned after it: those of the file, and those it says nothing of; a base in any case */
     private static function pinned(PaletteMaterial $material, ?Material $there): array
     {
         $pinned = array_map(fn (Rgb $colour): string => $colour->hex(), $material->pinned());
 
-        return $pinned + ['base' => $there->pinned['base'] ?? $material->base()->hex()];
+        return $pinned + array_diff_key($there->pinned ?? [], array_flip($material->derived)) + ['base' => $there->pinned['base'] ?? $material->base()->hex()];
     }
 
     private static function named(string $figure): string

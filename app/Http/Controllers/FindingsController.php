@@ -25,7 +25,7 @@ final class FindingsController
             return new JsonResponse([]);
         }
         $regions = new PageRegions($page);
-        $flats = (new StackBuilder)->build($sheet, (new SeriesPalette($page->series))->core())->flats;
+        $flats = (new StackBuilder)->build($sheet, SeriesPalette::of($page)->core())->flats;
         /** @var array<int, Region> $all */
         $all = $sheet->all(Region::class);
         $findings = (new FlatsProof($all, $regions->graph()))->findings(fn (int $label): ?int => $flats[$label]->tones['base'] ?? null, $sheet->size()->dpi, $regions->pixels());

@@ -12,6 +12,7 @@ import type {
     HistoryEntryState,
     ImportRow,
     PaletteOverviewState,
+    PaletteVersionsState,
     ColourLinesInput,
     DrawInkInput,
     DrawingData,
@@ -162,6 +163,12 @@ export const api = {
     paletteHistory: (series: number) => json<HistoryEntryState[]>('GET', `/api/series/${series}/palette/history`),
     undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
     redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
+    versions: (series: number) => json<PaletteVersionsState>('GET', `/api/series/${series}/versions`),
+    nameVersion: (series: number, name: string) => json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
+    restoreVersion: (series: number, version: number, op_id: string) =>
+        json<PaletteVersionsState>('POST', `/api/series/${series}/versions/${version}/restore`, { op_id }),
+    holdPalette: (series: number, page: number, version: number | null, follows: number[]) =>
+        json<PaletteVersionsState>('PUT', `/api/series/${series}/pages/${page}/palette`, { version, follows }),
     paletteFile: (series: number, format: string): string => `/api/series/${series}/palette/file/${format}`,
     readPalette: (series: number, name: string, text: string) =>
         json<ImportRow[]>('POST', `/api/series/${series}/palette/file`, { name, text }),

@@ -109,6 +109,8 @@ export type HistoryEntryState = { version: number; title: string; who: string | 
 
 export type Holder = { id: number; name: string };
 
+export type HoldingState = { page: number; number: number; title: string; holds: number | null; follows: number[] };
+
 export type ImportRow = { figure: string; material: string; does: 'add' | 'change' | 'leave'; before: Record<string, string> | null; after: Record<string, string> };
 
 export type InkPointData = [number, number, number];
@@ -122,6 +124,8 @@ export type InvitationState = { kind: 'join' | 'password'; series: string | null
 export type JoinInput = { labels: number[] };
 
 export type JournalState = { undo: string | null; redo: string | null; count: number };
+
+export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null };
 
 export type LeaseState = { held: boolean; holder: string | null };
 
@@ -137,13 +141,19 @@ export type MaterialState = { id: number; figure: number; name: string; version:
 
 export type MemberState = { id: number; name: string; role: Role };
 
+export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
+
 export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null };
+
+export type PaletteVersionState = { id: number; name: string; version: number; who: string | null; when: string; moved: MovedTone[] };
+
+export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
 export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null };
 

@@ -32,6 +32,11 @@ export function FigureList({ desk, onPick }: Props) {
                     onChange={(event) => setSearch(event.target.value)}
                 />
             )}
+            <p className="quiet mb-2 flex gap-4 text-[13px]">
+                <span>● pinned</span>
+                <span>○ follows from the base</span>
+                <span className="ml-auto">Drag ⠿ to move a material</span>
+            </p>
             {desk.figures.length === 0 && (
                 <p className="mb-3">The palette is empty. Add a figure for each thing that must stay separate.</p>
             )}

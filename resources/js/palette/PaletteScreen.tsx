@@ -8,9 +8,10 @@ import { FilePart } from './FilePart';
 import { HistoryPart } from './HistoryPart';
 import { RulePart } from './RulePart';
 import { ToneDesk } from './ToneDesk';
+import { VersionsPart } from './VersionsPart';
 import { materialOf, usePalette, type PaletteDesk } from './usePalette';
 
-const PARTS = { tone: 'Tone', rule: 'Rule', history: 'History', files: 'In and out' } as const;
+const PARTS = { tone: 'Tone', rule: 'Rule', history: 'History', versions: 'Versions', files: 'In and out' } as const;
 
 type Part = keyof typeof PARTS;
 
@@ -52,6 +53,7 @@ export function PaletteScreen({ id }: { id: number }) {
                     {part === 'tone' && <TonePart desk={desk} />}
                     {part === 'rule' && <RulePart desk={desk} />}
                     {part === 'history' && <HistoryPart series={id} />}
+                    {part === 'versions' && <VersionsPart desk={desk} />}
                     {part === 'files' && <FilePart desk={desk} />}
                 </section>
             </div>

@@ -15,6 +15,7 @@ interface Editing {
 export function PaletteBoard() {
     const figures = usePage((view) => view.palette.figures);
     const series = usePage((view) => view.series.id);
+    const held = usePage((view) => view.palette.held);
     const may = usePage(mayColour);
     const target = useTarget();
     const [editing, setEditing] = useState<Editing | null>(null);
@@ -37,6 +38,11 @@ export function PaletteBoard() {
                 )}
             </div>
             <div className="min-h-0 flex-1 overflow-y-auto pb-3">
+                {held !== null && (
+                    <p className="quiet px-3 pb-1 text-[13px]">
+                        This page holds “{held}”: what has changed in the palette since is not on it.
+                    </p>
+                )}
                 {figures.length === 0 && <p className="px-3">The palette is empty. Open it to add figures and materials.</p>}
                 {figures.map((figure) => (
                     <Figure key={figure.id} figure={figure} target={target} onEdit={edit} />

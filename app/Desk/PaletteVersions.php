@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\PaletteVersion;
+use App\Models\Series;
+use App\Models\User;
+use Awning\Core\Colour\Difference;
+use Awning\Core\Colour\Lab;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Named versions of a palette, and which pages hold one instead of following.
+ *
+ * @phpstan-type MovedTone array{material: int, name: string, tone: value-of<Tone>, before: string, after: string, deltaE: float}
+ * @phpstan-type PaletteVersionState array{id: int, name: string, version: int, who: ?string, when: string, moved: list<MovedTone>}
+ * @phpstan-type HoldingState array{page: int, number: int, title: string, holds: ?int, follows: list<int>}
+ * @phpstan-type PaletteVersionsState array{versions: list<PaletteVersionState>, pages: list<HoldingState>}
+ */
+final readonly class PaletteVersions
+{
+    public function __construct(private Series $series)
+    {
+    }
+
+    public function name(User $user, string $name): PaletteVersion
+    {
+        return DB::transaction(function () use ($user, $name): PaletteVersion {
+            $series = Series::query()->lockForUpdate()->findOrFail($this->series->id);
+            $materials = [];
+            foreach ($series->load('figures.materials')->figures as $figure) {
+                foreach ($figure->materials as $material) {
+                    $materials[$material->id] = ['pinned' => $material->pinned, 'dials' => $material->dials];
+                }
+            }
+
+            return PaletteVersion::query()->create([
+                'series_id' => $series->id, 'user_id' => $user->id, 'name' => $name, 'version' => $series->palette_version,
+                'palette' => ['light' => $series->light, 'dials' => $series->dials, 'materials' => $materials],
+            ])->refresh();
+        });
+    }
+
+    /**
+     * @param  ?PaletteVersion  $version  null: the page follows
+     * @param  list<int>  $follows  materials that follow all the same
+     */
+    public function hold(Page $page, ?PaletteVersion $version, array $follows = []): void
+    {
+        DB::transaction(function () use ($page, $version, $follows): void {
+            $series = Series::query()->lockForUpdate()->findOrFail($this->series->id);
+            Page::query()->whereKey($page->id)->update(['holds_id' => $version?->id, 'follows' => $version === null || $follows === [] ? null : json_encode($follows)]);
+            // What is open shows other colours now.
+            $series->newQuery()->whereKey($series->id)->update(['palette_version' => $series->palette_version + 1]);
+        });
+    }
+
+    /** @return PaletteVersionsState */
+    public function toClient(): array
+    {
+        $versions = PaletteVersion::query()->with('user')->where('series_id', $this->series->id)->latest('id')->get();
+        $pages = Page::query()->where('series_id', $this->series->id)->orderBy('number')->get();
+
+        return [
+            'versions' => array_values($versions->map(fn (PaletteVersion $version): array => [
+                'id' => $version->id, 'name' => $version->name, 'version' => $version->version, 'who' => $version->user?->name, 'when' => $version->made_at->toIso8601String(),
+                'moved' => $this->moved($version),
+            ])->all()),
+            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'holds' => $page->holds_id, 'follows' => $page->follows ?? []])->all()),
+        ];
+    }
+
+    /** @return list<MovedTone> what has moved on since, the furthest first */
+    private function moved(PaletteVersion $version): array
+    {
+        $moved = [];
+        $rule = $this->series->rule();
+        foreach ($this->series->load('figures.materials')->figures as $figure) {
+            foreach ($figure->materials as $material) {
+                $then = $version->tones($material->id);
+                foreach ($then === null ? [] : $material->tones($rule) as $tone => $now) {
+                    if ($then[$tone]->number() !== $now->number()) {
+                        $moved[] = self::row($figure, $material, $tone, $then[$tone], $now);
+                    }
+                }
+            }
+        }
+        usort($moved, fn (array $a, array $b): int => $b['deltaE'] <=> $a['deltaE']);
+
+        return $moved;
+    }
+
+    /** @return MovedTone */
+    private static function row(Figure $figure, Material $material, string $tone, Rgb $before, Rgb $after): array
+    {
+        return [
+            'material' => $material->id, 'name' => "$figure->name, $material->name", 'tone' => Tone::from($tone)->value, 'before' => $before->hex(), 'after' => $after->hex(),
+            'deltaE' => round(Difference::ciede2000(Lab::of($before), Lab::of($after)), 2),
+        ];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Material;
+use App\Models\PaletteVersion;
+use App\Models\Series;
+use Awning\Core\Colour\Derivation;
+
+/** The colours of a named version again, for all pages that follow; what was added since stays as it is. */
+final readonly class RestoreVersion implements SeriesOp
+{
+    use MaterialChange;
+
+    public function __construct(private PaletteVersion $version)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'version.restore';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Restore {$this->version->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['version' => $this->version->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $kept = $this->version->palette;
+        $records = (new ChangeRule($kept['light'], (new Derivation)->with($kept['dials'] ?? [])))->apply($series);
+        /** @var list<Material> $materials */
+        $materials = Material::query()->lockForUpdate()->whereKey(array_keys($kept['materials']))->where('retired', false)->get()->all();
+        foreach ($materials as $material) {
+            $then = $kept['materials'][$material->id];
+            if ($material->pinned != $then['pinned'] || $material->dials != $then['dials']) {
+                $material->pinned = $then['pinned'];
+                $material->dials = $then['dials'];
+                $records[] = self::saved($material);
+            }
+        }
+
+        return $records;
+    }
+}

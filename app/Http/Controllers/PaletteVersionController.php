@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\PaletteVersions;
+use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\RestoreVersion;
+use App\Models\Page;
+use App\Models\PaletteVersion;
+use App\Models\Series;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Named versions of a palette: made, compared, restored, held by pages. */
+final class PaletteVersionController
+{
+    public function index(Series $series): JsonResponse
+    {
+        return new JsonResponse((new PaletteVersions($series))->toClient());
+    }
+
+    public function store(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['name' => 'required|string|max:80']);
+        /** @var User $user */
+        $user = $request->user();
+        $version = (new PaletteVersions($series))->name($user, $request->string('name')->toString());
+
+        return new JsonResponse(['id' => $version->id], 201);
+    }
+
+    public function restore(Request $request, Series $series, PaletteVersion $version, SeriesDesk $desk): JsonResponse
+    {
+        abort_unless($version->series_id === $series->id, 404);
+        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
+        /** @var User $user */
+        $user = $request->user();
+        $desk->apply($series, $user, new RestoreVersion($version), $request->has('op_id') ? $request->string('op_id')->toString() : null);
+
+        return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
+    }
+
+    /** Whether a page follows the palette or holds a version, and which materials follow all the same. */
+    public function hold(Request $request, Series $series, Page $page): JsonResponse
+    {
+        abort_unless($page->series_id === $series->id, 404);
+        $request->validate(['version' => 'present|nullable|integer', 'follows' => 'sometimes|array|max:5000', 'follows.*' => 'integer|min:1']);
+        $version = $request->filled('version') ? PaletteVersion::query()->where('series_id', $series->id)->findOrFail($request->integer('version')) : null;
+        (new PaletteVersions($series))->hold($page, $version, array_values(array_map(intval(...), $request->array('follows'))));
+
+        return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
+    }
+}

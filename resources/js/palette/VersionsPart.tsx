@@ -1,0 +1,158 @@
+/** Named versions of the palette: what has moved since, and which pages hold one instead of following. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { HoldingState, MovedTone, PaletteVersionState } from '../api/generated';
+import { OneLineForm } from '../ui/Form';
+import type { PaletteDesk } from './usePalette';
+
+/** Of one version so many are shown at once. */
+const SHOWN = 12;
+
+export function VersionsPart({ desk }: { desk: PaletteDesk }) {
+    const client = useQueryClient();
+    const series = desk.overview?.id ?? 0;
+    const palette = desk.overview?.palette.version;
+    const { data } = useQuery({ queryKey: ['versions', series, palette], queryFn: () => api.versions(series) });
+    const ask = async (work: (op: string) => Promise<unknown>): Promise<void> => {
+        await desk.ask(work);
+        await client.invalidateQueries({ queryKey: ['versions', series] });
+    };
+    if (data === undefined) return <p className="quiet">Looking …</p>;
+    const may = desk.overview?.mayColour === true;
+    return (
+        <div className="flex flex-col gap-4">
+            {may && (
+                <OneLineForm
+                    label="Give the palette, as it is now, a name"
+                    field="name"
+                    button="Keep it"
+                    placeholder="Book 1, printed"
+                    maxLength={80}
+                    className=""
+                    onAdd={(name) => ask(() => api.nameVersion(series, name))}
+                />
+            )}
+            {data.versions.length === 0 && <p>No versions yet. A named one can be compared with, gone back to, and held by pages.</p>}
+            {data.versions.map((version) => (
+                <Version
+                    key={version.id}
+                    version={version}
+                    onRestore={may ? () => void ask((op) => api.restoreVersion(series, version.id, op)) : null}
+                />
+            ))}
+            {data.versions.length > 0 && (
+                <section aria-label="Pages" className="rule-t pt-3">
+                    <h2 className="heading mb-1 text-base">Which palette each page wears</h2>
+                    <ul className="flex flex-col gap-1.5">
+                        {data.pages.map((page) => (
+                            <Wearing
+                                key={page.page}
+                                page={page}
+                                versions={data.versions}
+                                disabled={!may}
+                                onHold={(version, follows) => void ask(() => api.holdPalette(series, page.page, version, follows))}
+                            />
+                        ))}
+                    </ul>
+                </section>
+            )}
+        </div>
+    );
+}
+
+function Version({ version, onRestore }: { version: PaletteVersionState; onRestore: (() => void) | null }) {
+    const when = new Date(version.when).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+    return (
+        <section aria-label={version.name} className="rule-t pt-3">
+            <div className="flex items-baseline gap-3">
+                <h2 className="heading min-w-0 flex-1 truncate text-base">{version.name}</h2>
+                <span className="quiet text-[13px]">
+                    {version.who ?? 'Somebody'}, {when}
+                </span>
+                {onRestore !== null && version.moved.length > 0 && (
+                    <button className="act narrow" onClick={onRestore}>
+                        Go back to it
+                    </button>
+                )}
+            </div>
+            <p className="mb-1 text-[13px]">
+                {version.moved.length === 0 ? 'The palette is as it was then.' : `${version.moved.length} tones have moved on since:`}
+            </p>
+            <Moved moved={version.moved} />
+        </section>
+    );
+}
+
+function Moved({ moved }: { moved: MovedTone[] }) {
+    return (
+        <ul className="text-[13px]">
+            {moved.slice(0, SHOWN).map((one) => (
+                <li key={`${one.material} ${one.tone}`} className="flex items-center gap-2 py-0.5">
+                    <span className="min-w-0 flex-1 truncate">
+                        {one.name}, {one.tone}
+                    </span>
+                    <span className="figures quiet">ΔE {one.deltaE.toFixed(1)}</span>
+                    <span className="h-5 w-10" title={one.before} style={{ background: one.before }} />
+                    <span className="-ml-2 h-5 w-10" title={one.after} style={{ background: one.after }} />
+                </li>
+            ))}
+        </ul>
+    );
+}
+
+interface WearingProps {
+    page: HoldingState;
+    versions: PaletteVersionState[];
+    disabled: boolean;
+    onHold: (version: number | null, follows: number[]) => void;
+}
+
+function Wearing({ page, versions, disabled, onHold }: WearingProps) {
+    const [isOpen, setOpen] = useState(false);
+    const held = versions.find(({ id }) => id === page.holds);
+    const waiting = (held?.moved ?? []).filter(({ material }) => !page.follows.includes(material));
+    const materials = [...new Map(waiting.map((one) => [one.material, one.name.split(', ').pop() ?? one.name] as const))];
+    return (
+        <li className="flex flex-col gap-1">
+            <div className="flex items-center gap-3">
+                <span className="min-w-0 flex-1 truncate">
+                    {page.number}. {page.title}
+                </span>
+                {waiting.length > 0 && (
+                    <button className="bare quiet text-[13px]" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+                        {waiting.length} tones have moved on
+                    </button>
+                )}
+                <select
+                    className="field"
+                    aria-label={`Palette of page ${page.number}`}
+                    value={page.holds ?? ''}
+                    disabled={disabled}
+                    onChange={(event) => onHold(event.target.value === '' ? null : Number(event.target.value), [])}
+                >
+                    <option value="">follows the palette</option>
+                    {versions.map(({ id, name }) => (
+                        <option key={id} value={id}>
+                            holds {name}
+                        </option>
+                    ))}
+                </select>
+            </div>
+            {isOpen && (
+                <div className="flex flex-wrap gap-2 pl-4">
+                    {materials.map(([id, name]) => (
+                        <button
+                            key={id}
+                            className="act narrow"
+                            disabled={disabled}
+                            onClick={() => onHold(page.holds, [...page.follows, id])}
+                        >
+                            Take {name} over
+                        </button>
+                    ))}
+                </div>
+            )}
+        </li>
+    );
+}
