@@ -9,6 +9,7 @@ use App\Http\Controllers\CueController;
 use App\Http\Controllers\FindingsController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
+use App\Http\Controllers\PageColoursController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PaletteFileController;
@@ -78,6 +79,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/import', [TaskController::class, 'import'])->can('flat', 'page');
         Route::post('pages/{page}/clean', [TaskController::class, 'clean'])->can('flat', 'page');
         Route::post('pages/{page}/drawings/{drawing}/look', CleanLookController::class)->can('view', 'page')->where('drawing', '[a-z0-9]{6,24}');
+        Route::get('pages/{page}/colours', PageColoursController::class)->can('view', 'page');
         Route::get('pages/{page}/findings', FindingsController::class)->can('view', 'page');
         Route::post('pages/{page}/cues', CueController::class)->can('flat', 'page');
         Route::get('pages/{page}/before', BeforeController::class)->can('flat', 'page');

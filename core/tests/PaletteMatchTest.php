@@ -18,8 +18,11 @@ use Awning\Core\Proof\AdviceKind;
 use Awning\Core\Proof\NamedColour;
 use Awning\Core\Proof\PaletteMatch;
 use Awning\Core\Proof\RampAdvice;
+use Awning\Core\Proof\SeenColours;
 use Awning\Core\Proof\Verdict;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
 
 final class PaletteMatchTest extends TestCase
@@ -121,6 +124,17 @@ final class PaletteMatchTest extends TestCase
         self::assertGreaterThan($hue(35, 205) + 20, $hue(95, 205));
         self::assertGreaterThan($hue(95, 205) + 20, $hue(155, 205));
         self::assertSame(0, $hue(12, 205));
+    }
+
+    public function test_what_a_reader_sees_is_the_mean_of_the_light_where_no_ink_lies(): void
+    {
+        // Label 1: a black and a white pixel, and one under ink; label 2: another material; label 3: none.
+        $labels = new Labels(3, 2, pack('n*', 1, 1, 1, 2, 3, 2));
+        $picture = new Paint(3, 2, "\x00\xff\x80\x10\x77\x12", "\x00\xff\x80\x20\x77\x20", "\x00\xff\x80\x30\x77\x30", str_repeat("\xff", 6));
+        $seen = SeenColours::of($picture, $labels, new Plane(3, 2, "\0\x0b\x0c\0\0\0"), [1 => 7, 2 => 8, 3 => 0]);
+        self::assertSame([7, 8], array_keys($seen));
+        self::assertSame(['#bcbcbc', '#112030'], [$seen[7]->colour->hex(), $seen[8]->colour->hex()], 'half the light is 188, not 128');
+        self::assertSame([2 / 6, 2 / 6], [$seen[7]->share, $seen[8]->share]);
     }
 
     public function test_what_is_see_through_lies_on_white(): void

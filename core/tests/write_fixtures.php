@@ -12,6 +12,9 @@ use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
+use Awning\Core\Colour\Difference;
+use Awning\Core\Colour\Lab;
+use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
@@ -258,8 +261,20 @@ $grains = array_map(fn (float $amount): array => [
     'amount' => $amount, 'line' => base64_encode($line), 'grained' => base64_encode(Grain::on(new StrokeMask(new Rect(512, 256, 256, 256), $line), $amount)->data),
 ], [0.3, 1.0]);
 
+$hexes = ['#000000', '#ffffff', '#808080', '#ff0000', '#00ff00', '#0000ff', '#010203', '#fefdfc'];
+for ($i = 0; $i < 120; $i++) {
+    $hexes[] = sprintf('#%06x', mt_rand(0, 0xFFFFFF));
+}
+$colours = array_map(function (int $i) use ($hexes): array {
+    [$colour, $next] = [Rgb::fromHex($hexes[$i]), Rgb::fromHex($hexes[($i + 1) % count($hexes)])];
+    [$lab, $lch] = [Lab::of($colour), Oklch::of($colour)];
+
+    return ['hex' => $hexes[$i], 'lab' => [$lab->l, $lab->a, $lab->b], 'oklch' => [$lch->l, $lch->c, $lch->h], 'delta' => Difference::ciede2000($lab, Lab::of($next))];
+}, array_keys($hexes));
+
 $folder = $argv[1];
 @mkdir($folder, 0777, true);
 file_put_contents("$folder/pages.json", json_encode(['count' => COUNT, 'palette' => $paletteData, 'pages' => $pages], JSON_THROW_ON_ERROR));
 file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings, 'grains' => $grains], JSON_THROW_ON_ERROR));
+file_put_contents("$folder/colours.json", json_encode($colours, JSON_THROW_ON_ERROR));
 printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

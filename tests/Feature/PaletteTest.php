@@ -342,4 +342,26 @@ final class PaletteTest extends TestCase
         $this->change('PUT', "pages/$elsewhere->id/palette", ['version' => $id], 404);
         $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
     }
+
+    public function test_what_a_reader_sees_of_a_material_is_measured(): void
+    {
+        $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk()->assertJsonPath('materials', []);
+        $this->import($this->page, $this->mira);
+        $label = $this->labelAt($this->page, 100, 200);
+        $this->op($this->page, $this->fillOp($this->skin, $label))->assertOk();
+        $this->op($this->page, $this->fillOp($this->brass, $this->labelAt($this->page, 480, 200)))->assertOk();
+        $seen = $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk()->json('materials');
+        self::assertSame(['#c98d6b', '#c98d6b', '#b08a3c'], [$seen[$this->skin->id]['flat'], $seen[$this->skin->id]['seen'], $seen[$this->brass->id]['seen']]);
+        self::assertSame($label, $this->labelAt($this->page, $seen[$this->skin->id]['x'], $seen[$this->skin->id]['y']));
+        self::assertArrayNotHasKey($this->oilskin->id, $seen);
+        // A pass over all of it, half as strong as it can be: the reader sees it, the flats stay.
+        $this->op($this->page, ['kind' => 'pass.add', 'id' => 'nightfall1', 'pass' => ['name' => 'Night', 'figure' => 0, 'kind' => 'tint', 'colour' => '#000000', 'scope' => ['kind' => 'page', 'id' => 0], 'mode' => 'normal', 'opacity' => 0.5]])->assertOk();
+        $points = array_map(fn (int $x): array => [$x, 200, 1], range(0, 600, 20));
+        $this->op($this->page, ['kind' => 'stroke', 'pass' => 'nightfall1', 'points' => $points, 'brush' => ['size' => 1000, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'erase' => false, 'colour' => null, 'make' => null])->assertOk();
+        $now = $this->getJson("/api/pages/{$this->page->id}/colours")->json('materials')[$this->skin->id];
+        self::assertSame('#c98d6b', $now['flat']);
+        foreach (Rgb::fromHex('#c98d6b')->parts() as $i => $part) {
+            self::assertEqualsWithDelta($part / 2, Rgb::fromHex($now['seen'])->parts()[$i], 1.5);
+        }
+    }
 }

@@ -11,6 +11,7 @@ import type {
     DerivationPart,
     HistoryEntryState,
     ImportRow,
+    PageColoursState,
     PaletteOverviewState,
     PaletteVersionsState,
     ColourLinesInput,
@@ -163,6 +164,7 @@ export const api = {
     paletteHistory: (series: number) => json<HistoryEntryState[]>('GET', `/api/series/${series}/palette/history`),
     undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
     redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
+    pageColours: (page: number) => json<PageColoursState>('GET', `/api/pages/${page}/colours`),
     versions: (series: number) => json<PaletteVersionsState>('GET', `/api/series/${series}/versions`),
     nameVersion: (series: number, name: string) => json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
     restoreVersion: (series: number, version: number, op_id: string) =>

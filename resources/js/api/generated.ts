@@ -145,6 +145,8 @@ export type MovedTone = { material: number; name: string; tone: Tone; before: st
 
 export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
 
+export type PageColoursState = { page: number; number: number; materials: Record<string, SeenState> };
+
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
@@ -182,6 +184,8 @@ export type RemovePassInput = { id: string };
 export type ResizeInput = { labels: number[]; by: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
+
+export type SeenState = { flat: string; seen: string; share: number; x: number; y: number };
 
 export type SeriesCard = { id: number; name: string; role: Role; pages: PageCardState[] };
 

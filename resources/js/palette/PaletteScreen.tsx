@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import { ThemeSwitch } from '../ui/theme';
+import { DriftPart } from './DriftPart';
 import { FigureList } from './FigureList';
 import { FilePart } from './FilePart';
 import { HistoryPart } from './HistoryPart';
@@ -11,7 +12,7 @@ import { ToneDesk } from './ToneDesk';
 import { VersionsPart } from './VersionsPart';
 import { materialOf, usePalette, type PaletteDesk } from './usePalette';
 
-const PARTS = { tone: 'Tone', rule: 'Rule', history: 'History', versions: 'Versions', files: 'In and out' } as const;
+const PARTS = { tone: 'Tone', rule: 'Rule', history: 'History', versions: 'Versions', drift: 'Drift', files: 'In and out' } as const;
 
 type Part = keyof typeof PARTS;
 
@@ -54,6 +55,7 @@ export function PaletteScreen({ id }: { id: number }) {
                     {part === 'rule' && <RulePart desk={desk} />}
                     {part === 'history' && <HistoryPart series={id} />}
                     {part === 'versions' && <VersionsPart desk={desk} />}
+                    {part === 'drift' && <DriftPart desk={desk} />}
                     {part === 'files' && <FilePart desk={desk} />}
                 </section>
             </div>

@@ -63,6 +63,7 @@ export class SurfaceRenderer {
     private readonly insets: Insets = { top: 16, right: 16, bottom: 72, left: 16 };
     /** The page fills the free area, whatever size that comes to have. */
     isFitted = true;
+    private place = placeIn(window.location.search);
     private activeLayer: string | null = null;
     private readonly shown = new Map<string, Shown>();
     private isScheduled = false;
@@ -200,6 +201,14 @@ export class SurfaceRenderer {
         this.schedule();
     }
 
+    /** Whoever follows a link to a place sees it first. */
+    private beginAtPlace(): void {
+        if (this.place === null || this.view === null) return;
+        this.view = { ...this.view, ...this.place, scale: Math.max(this.view.scale, PLACE_SCALE) };
+        this.place = null;
+        this.isFitted = false;
+    }
+
     private draw(): void {
         const context = this.canvas.getContext('2d');
         const size = sizeOf(this.bench.session.view);
@@ -212,6 +221,7 @@ export class SurfaceRenderer {
             const bottom = hasTwoRows(stageOf(this.bench.view.stage)) ? TWO_ROWS : this.insets.bottom;
             this.view = fit(size, this.canvas, { ...this.insets, bottom });
             this.bench.set({ mirror: false });
+            this.beginAtPlace();
         }
         const toScreen = matrix(this.view, this.canvas);
         context.save();
@@ -508,3 +518,12 @@ const isTurnTried = (drawing: DrawingData, { clean }: Trial): boolean =>
     clean.turn !== null && Math.abs(clean.turn - drawing.found.turned) > 0.001;
 
 const hasSameSize = (a: Box | null, b: Box | null): boolean => a?.width === b?.width && a?.height === b?.height;
+
+/** Screen pixels a page pixel takes at the least where a link leads to. */
+const PLACE_SCALE = 0.5;
+
+/** A place on the page as links name it: `?at=x,y`. */
+export function placeIn(search: string): { x: number; y: number } | null {
+    const match = /^(\d{1,5}),(\d{1,5})$/.exec(new URLSearchParams(search).get('at') ?? '');
+    return match === null ? null : { x: Number(match[1]), y: Number(match[2]) };
+}

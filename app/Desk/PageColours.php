@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Page;
+use App\Store\PageStore;
+use App\Store\Pyramid;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Page\Region;
+use Awning\Core\Proof\SeenColours;
+use Awning\Core\Sheet\Sheet;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * What each material looks like on a page: its flats, and what a reader sees with all passes and moods over them.
+ *
+ * @phpstan-type SeenState array{flat: string, seen: string, share: float, x: int, y: int}
+ * @phpstan-type PageColoursState array{page: int, number: int, materials: array<int, SeenState>}
+ */
+final readonly class PageColours
+{
+    /** An eighth of the page's size: means do not need more. */
+    private const LEVEL = 3;
+
+    private const SECONDS = 86_400;
+
+    public function __construct(private Page $page)
+    {
+    }
+
+    /** @return PageColoursState */
+    public function toClient(): array
+    {
+        $key = "page-colours:{$this->page->id}:{$this->page->revision}:{$this->page->series->palette_version}";
+        /** @var array<int, SeenState> $materials */
+        $materials = Cache::remember($key, self::SECONDS, $this->measured(...));
+
+        return ['page' => $this->page->id, 'number' => $this->page->number, 'materials' => $materials];
+    }
+
+    /** @return array<int, SeenState> by material */
+    private function measured(): array
+    {
+        $picture = PagePicture::reduced($this->page, self::LEVEL);
+        if ($picture === null) {
+            return [];
+        }
+        $sheet = new Sheet(new Pyramid(new PageStore($this->page), self::LEVEL));
+        /** @var array<int, Region> $regions */
+        $regions = $sheet->all(Region::class);
+        $bases = SeriesPalette::of($this->page)->core()->materials;
+        $seen = SeenColours::of($picture, $sheet->labels(), $sheet->ink(), array_map(fn (Region $region): int => $region->material, $regions));
+        $largest = $this->largest();
+        $states = [];
+        foreach (array_intersect_key($seen, $bases, $largest) as $material => $colour) {
+            $states[$material] = [
+                'flat' => sprintf('#%06x', $bases[$material]['base']), 'seen' => $colour->colour->hex(), 'share' => round($colour->share, 6),
+                'x' => $largest[$material]->x, 'y' => $largest[$material]->y,
+            ];
+        }
+
+        return $states;
+    }
+
+    /** @return array<int, Region> of each material its largest region, in the page's own pixels */
+    private function largest(): array
+    {
+        $largest = [];
+        foreach ((new PageStore($this->page))->records(RecordKind::Region) as $region) {
+            if ($region instanceof Region && $region->area > ($largest[$region->material]->area ?? 0)) {
+                $largest[$region->material] = $region;
+            }
+        }
+
+        return $largest;
+    }
+}
