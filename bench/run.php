@@ -40,6 +40,7 @@ $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 require __DIR__.'/Desk.php';
 require __DIR__.'/Flats.php';
+require __DIR__.'/Palettes.php';
 
 const PYTHON = '/usr/bin/python3';
 /** A group of drawings that is measured and never looked at while tuning. */
@@ -124,6 +125,12 @@ $row('regions alone', $regions, $opencv, 'OpenCV connectedComponents', '≤ 0.6 
 say('What the hand does to the flats of 16 megapixels');
 foreach (bench_flats($ink) as [$what, $middle, $target, $note]) {
     $row($what, $middle, null, '', $target, $note);
+}
+
+// ---- palettes ----------------------------------------------------------------------------------------------------------
+say('Palettes');
+foreach (bench_palettes($work) as $line) {
+    $row(...$line);
 }
 
 // ---- compositing -------------------------------------------------------------------------------------------------------

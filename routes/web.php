@@ -42,6 +42,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/invitations', [InvitationController::class, 'store'])->can('invite', 'series');
         Route::delete('series/{series}/members/{user}', [PeopleController::class, 'destroy'])->can('invite', 'series');
         Route::post('series/{series}/figures', [PaletteController::class, 'addFigure'])->can('colour', 'series');
+        Route::post('series/{series}/figures/taken', [PaletteController::class, 'copyFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
         Route::patch('series/{series}/figures/{figure}', [PaletteController::class, 'changeFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/copies', [PaletteController::class, 'copyMaterials'])->can('colour', 'series');

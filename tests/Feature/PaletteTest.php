@@ -280,6 +280,26 @@ final class PaletteTest extends TestCase
         self::assertSame(['brass'], $this->names()['Tin Purser']);
     }
 
+    public function test_a_figure_of_another_series_is_taken_over_as_a_copy(): void
+    {
+        [$another] = $this->series('Another');
+        $theirs = Figure::query()->where('series_id', $another->id)->firstOrFail();
+        $theirs->update(['name' => 'Keeper']);
+        $material = $theirs->materials()->firstOrFail();
+        $material->forceFill(['pinned' => ['base' => '#405060', 'glint' => '#f0f8ff'], 'dials' => ['shade' => 0.5]])->save();
+        $this->change('POST', 'figures/taken', ['figure' => $theirs->id], 403);
+        \App\Models\Member::query()->create(['series_id' => $another->id, 'user_id' => $this->mira->id, 'role' => \App\Models\Role::Viewer]);
+        $this->change('POST', 'figures/taken', ['figure' => $this->oilskin->figure_id], 422);
+        $this->change('POST', 'figures/taken', ['figure' => $theirs->id]);
+        $copy = Material::query()->whereRelation('figure', fn ($figures) => $figures->where('series_id', $this->series->id)->where('name', 'Keeper'))->firstOrFail();
+        self::assertSame([$material->name, ['base' => '#405060', 'glint' => '#f0f8ff'], ['shade' => 0.5]], [$copy->name, collect($copy->pinned)->sortKeys()->all(), $copy->dials]);
+        $this->change('PUT', "materials/$copy->id/tones", ['version' => 1, 'tones' => ['base' => '#000001']]);
+        self::assertSame('#405060', $material->refresh()->pinned['base'], 'it goes its own way');
+        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'palette/undo');
+        self::assertArrayNotHasKey('Keeper', $this->names());
+    }
+
     public function test_advice_stands_beside_each_material(): void
     {
         $near = $this->change('POST', "figures/{$this->oilskin->figure_id}/materials", ['name' => 'near', 'base' => '#c88c6a'], 201)['id'];

@@ -12,6 +12,7 @@ use App\Desk\SeriesOps\AddMaterial;
 use App\Desk\SeriesOps\ChangeFigure;
 use App\Desk\SeriesOps\ChangeMaterial;
 use App\Desk\SeriesOps\ChangeRule;
+use App\Desk\SeriesOps\CopyFigure;
 use App\Desk\SeriesOps\CopyMaterials;
 use App\Desk\SeriesOps\DuplicateMaterial;
 use App\Desk\SeriesOps\PinTones;
@@ -31,6 +32,7 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
 /** @phpstan-import-type DerivationPart from Derivation */
@@ -121,6 +123,17 @@ final class PaletteController
         self::isOf($series, $material);
 
         return $this->added($series, $this->apply($request, $series, new DuplicateMaterial($material)));
+    }
+
+    /** A figure of another series of the person's, as a copy. */
+    public function copyFigure(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['figure' => 'required|integer']);
+        $figure = Figure::query()->where('retired', false)->findOrFail($request->integer('figure'));
+        Gate::authorize('view', $figure->series);
+        abort_if($figure->series_id === $series->id, 422, 'This figure is in the series already.');
+
+        return $this->changed($request, $series, new CopyFigure($figure));
     }
 
     /** Takes a material out; `into` takes its place. */

@@ -156,6 +156,8 @@ export const api = {
         json<PaletteState>('DELETE', `/api/series/${series}/materials/${id}`, { version, into, op_id }),
     retireFigure: (series: number, figure: number, into: number | null, op_id: string) =>
         json<PaletteState>('DELETE', `/api/series/${series}/figures/${figure}`, { into, op_id }),
+    copyFigure: (series: number, figure: number, op_id: string) =>
+        json<PaletteState>('POST', `/api/series/${series}/figures/taken`, { figure, op_id }),
     changeRule: (series: number, light: string, dials: DerivationData, op_id: string) =>
         json<PaletteState>('PUT', `/api/series/${series}/rule`, { light, dials, op_id }),
     previewRule: (series: number, light: string, dials: DerivationData) =>

@@ -1,4 +1,5 @@
 /** The palette taken away in open formats, or a file taken in: first what it would do, then it is done. */
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { ImportRow } from '../api/generated';
@@ -61,7 +62,49 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
                     {reading !== null && <Preview reading={reading} onTake={() => void take(reading)} onLeave={() => setReading(null)} />}
                 </section>
             )}
+            {desk.overview?.mayColour === true && <FromSeries desk={desk} />}
         </div>
+    );
+}
+
+/** A figure of another series, with its materials, as a copy. */
+function FromSeries({ desk }: { desk: PaletteDesk }) {
+    const id = desk.overview?.id ?? 0;
+    const [from, setFrom] = useState<number | null>(null);
+    const { data: shelf } = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
+    const { data: other } = useQuery({ queryKey: ['series', from], queryFn: () => api.series(from ?? 0), enabled: from !== null });
+    const others = (shelf ?? []).filter((series) => series.id !== id);
+    return (
+        <section aria-label="From another series" className="rule-t pt-3">
+            <h2 className="heading mb-1 text-base">A figure from another series</h2>
+            {others.length === 0 && <p className="quiet">There is no other series you are in.</p>}
+            {others.length > 0 && (
+                <select
+                    className="field"
+                    aria-label="From which series"
+                    value={from ?? ''}
+                    onChange={(event) => setFrom(event.target.value === '' ? null : Number(event.target.value))}
+                >
+                    <option value="">From which series?</option>
+                    {others.map((series) => (
+                        <option key={series.id} value={series.id}>
+                            {series.name}
+                        </option>
+                    ))}
+                </select>
+            )}
+            <ul className="mt-2">
+                {(from === null ? [] : (other?.palette.figures ?? [])).map((figure) => (
+                    <li key={figure.id} className="flex items-center gap-2 py-1">
+                        <span className="min-w-0 flex-1 truncate">{figure.name}</span>
+                        <Colours tones={Object.fromEntries(figure.materials.map(({ name, tones }) => [name, tones.base]))} />
+                        <button className="act narrow" onClick={() => void desk.ask((op) => api.copyFigure(id, figure.id, op))}>
+                            Take over
+                        </button>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 

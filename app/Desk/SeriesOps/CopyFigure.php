@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Series;
+
+/**
+ * A figure of another series with its materials, as a copy that goes its own way from then on: what is pinned is the same, all
+ * else follows from this series' light and rule.
+ */
+final readonly class CopyFigure implements SeriesOp
+{
+    public function __construct(private Figure $figure)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'figure.copy';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Take {$this->figure->name} over from {$this->figure->series->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['figure' => $this->figure->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $records = (new AddFigure($this->figure->name))->apply($series);
+        foreach ($this->figure->materials()->get() as $place => $material) {
+            $copy = Material::query()->create(['figure_id' => $records[0][1], 'name' => $material->name, 'place' => $place + 1, 'pinned' => $material->pinned, 'dials' => $material->dials])->refresh();
+            $records[] = ['material', $copy->id, null, $copy->toRecord()];
+        }
+
+        return $records;
+    }
+}
