@@ -10,6 +10,7 @@ use App\Models\Page;
 use App\Models\RegionRow;
 use App\Models\Series;
 use App\Models\SeriesEntry;
+use App\Models\User;
 use App\Store\StandIns;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Proof\Advice;
@@ -32,7 +33,7 @@ final readonly class PaletteOverview
     }
 
     /** @return PaletteOverviewState */
-    public function toClient(): array
+    public function toClient(User $user): array
     {
         $palette = new SeriesPalette($this->series);
         $advice = [];
@@ -41,7 +42,7 @@ final readonly class PaletteOverview
         }
 
         return [
-            'id' => $this->series->id, 'name' => $this->series->name, 'mayColour' => request()->user()?->roleIn($this->series)?->mayColour() ?? false,
+            'id' => $this->series->id, 'name' => $this->series->name, 'mayColour' => $user->roleIn($this->series)?->mayColour() ?? false,
             'palette' => $palette->toClient(), 'uses' => $this->uses(), 'advice' => $advice,
             'undo' => $this->title('done'), 'redo' => $this->title('undone'),
         ];

@@ -180,9 +180,12 @@ final class PaletteController
         return $this->swapped($request, $series, $this->desk->redo(...));
     }
 
-    public function overview(Series $series): JsonResponse
+    public function overview(Request $request, Series $series): JsonResponse
     {
-        return new JsonResponse((new PaletteOverview($series))->toClient());
+        /** @var User $user */
+        $user = $request->user();
+
+        return new JsonResponse((new PaletteOverview($series))->toClient($user));
     }
 
     public function history(Series $series): JsonResponse

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import { TONES, type FigureState, type MaterialState, type Tone, type UseState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
 import { randomId } from '../page/ids';
+import { NameField } from './NameField';
 import type { PaletteDesk, Picked } from './usePalette';
 
 /** From so many materials on there is a field to search in. */
@@ -108,9 +109,7 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
     const series = desk.overview?.id ?? 0;
     const others = desk.figures.filter(({ id }) => id !== figure.id);
     const regions = figure.materials.reduce((sum, { id }) => sum + (desk.overview?.uses[id]?.regions ?? 0), 0);
-    const rename = (name: string): void => {
-        if (name.trim() !== '' && name !== figure.name) void desk.ask((op) => api.changeFigure(series, figure.id, { name }, op));
-    };
+    const rename = (name: string): void => void desk.ask((op) => api.changeFigure(series, figure.id, { name }, op));
     return (
         <div className="rule-b mb-0.5 pb-0.5">
             <div className="flex items-center gap-2">
@@ -130,15 +129,7 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
             </div>
             {isOpen && (
                 <div className="flex flex-wrap items-end gap-3 py-2 text-[13px]">
-                    <label className="flex flex-col gap-0.5">
-                        <span className="quiet">Name</span>
-                        <input
-                            className="field w-36"
-                            maxLength={80}
-                            defaultValue={figure.name}
-                            onBlur={(event) => rename(event.target.value)}
-                        />
-                    </label>
+                    <NameField name={figure.name} onRename={rename} />
                     <label className="flex flex-col gap-0.5">
                         <span className="quiet">
                             {regions === 0

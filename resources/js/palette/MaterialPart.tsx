@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { MaterialState } from '../api/generated';
+import { NameField } from './NameField';
 import type { PaletteDesk } from './usePalette';
 
 interface Props {
@@ -11,24 +12,13 @@ interface Props {
 
 export function MaterialPart({ desk, material }: Props) {
     const series = desk.overview?.id ?? 0;
-    const rename = (name: string): void => {
-        if (name.trim() !== '' && name !== material.name)
-            void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { name }, op));
-    };
+    const rename = (name: string): void => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { name }, op));
     const move = (figure: number): void => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { figure }, op));
     return (
         <section aria-label="The material" className="rule-t flex flex-col gap-3 pt-3 text-[13px]">
             <h3 className="heading">The material</h3>
             <div className="flex flex-wrap items-end gap-3">
-                <label className="flex flex-col gap-0.5">
-                    <span className="quiet">Name</span>
-                    <input
-                        className="field w-40"
-                        maxLength={80}
-                        defaultValue={material.name}
-                        onBlur={(event) => rename(event.target.value)}
-                    />
-                </label>
+                <NameField name={material.name} onRename={rename} />
                 <label className="flex flex-col gap-0.5">
                     <span className="quiet">Figure</span>
                     <select className="field" value={material.figure} onChange={(event) => move(Number(event.target.value))}>
