@@ -19,6 +19,7 @@ use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TileController;
+use App\Http\Controllers\VariantController;
 use App\Http\Middleware\StillWelcome;
 use Illuminate\Support\Facades\Route;
 
@@ -57,6 +58,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/palette/history', [PaletteController::class, 'history'])->can('view', 'series');
         Route::post('series/{series}/palette/undo', [PaletteController::class, 'undo'])->can('colour', 'series');
         Route::post('series/{series}/palette/redo', [PaletteController::class, 'redo'])->can('colour', 'series');
+        Route::get('series/{series}/variants', [VariantController::class, 'index'])->can('view', 'series');
+        Route::post('series/{series}/variants', [VariantController::class, 'store'])->can('colour', 'series');
+        Route::patch('series/{series}/variants/{variant}', [VariantController::class, 'update'])->can('colour', 'series');
+        Route::put('series/{series}/pages/{page}/variant', [VariantController::class, 'wear'])->can('colour', 'series');
         Route::get('series/{series}/versions', [PaletteVersionController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/versions', [PaletteVersionController::class, 'store'])->can('colour', 'series');
         Route::post('series/{series}/versions/{version}/restore', [PaletteVersionController::class, 'restore'])->can('colour', 'series');

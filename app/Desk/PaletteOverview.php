@@ -15,6 +15,7 @@ use App\Store\StandIns;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Proof\Advice;
 use Awning\Core\Proof\RampAdvice;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -28,6 +29,8 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class PaletteOverview
 {
+    private const SECONDS = 3600;
+
     public function __construct(private Series $series)
     {
     }
@@ -35,17 +38,24 @@ final readonly class PaletteOverview
     /** @return PaletteOverviewState */
     public function toClient(User $user): array
     {
-        $palette = new SeriesPalette($this->series);
-        $advice = [];
-        foreach ($this->series->load('figures.materials')->figures as $figure) {
-            $advice += $this->advice($figure);
-        }
-
         return [
             'id' => $this->series->id, 'name' => $this->series->name, 'mayColour' => $user->roleIn($this->series)?->mayColour() ?? false,
-            'palette' => $palette->toClient(), 'uses' => $this->uses(), 'advice' => $advice,
+            'palette' => (new SeriesPalette($this->series))->toClient(), 'uses' => $this->uses(), 'advice' => $this->allAdvice(),
             'undo' => $this->title('done'), 'redo' => $this->title('undone'),
         ];
+    }
+
+    /** @return array<int, list<AdviceData>> by material; worked out once for each state of the palette */
+    private function allAdvice(): array
+    {
+        return Cache::remember("palette-advice:{$this->series->id}:{$this->series->palette_version}", self::SECONDS, function (): array {
+            $advice = [];
+            foreach ($this->series->load('figures.materials')->figures as $figure) {
+                $advice += $this->advice($figure);
+            }
+
+            return $advice;
+        });
     }
 
     /** @return array<int, list<AdviceData>> by material */

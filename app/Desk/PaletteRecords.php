@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Figure;
 use App\Models\Material;
+use App\Models\PaletteVariant;
 use App\Models\Series;
 
 /** Puts records of a palette's journal in place: as they were before a change, or after it. */
@@ -25,7 +26,7 @@ final class PaletteRecords
         foreach ($records as $i => [$kind, $id, $to]) {
             $row = self::row($series, $kind, $id);
             $row->forceFill(self::columns($to ?? ['retired' => true] + $before[$i]));
-            if ($row instanceof Material) {
+            if ($row instanceof Material || $row instanceof PaletteVariant) {
                 // Never an old version again: whoever still shows that one has not seen this.
                 $row->version = 1 + (int) $before[$i]['version'];
             }
@@ -36,11 +37,12 @@ final class PaletteRecords
         return $done;
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|Series
+    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series
     {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
+            'variant' => PaletteVariant::query()->findOrFail($id),
             default => $series,
         };
     }

@@ -28,7 +28,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string}
  */
 final readonly class SeriesPalette
 {
@@ -50,9 +50,10 @@ final readonly class SeriesPalette
     private function tones(Material $material): array
     {
         $held = $this->page?->held;
+        $others = $this->page?->worn->tones[$material->id] ?? [];
         $follows = $held === null || in_array($material->id, $this->page->follows ?? [], true);
 
-        return ($follows ? null : $held->tones($material->id)) ?? $material->tones($this->rule);
+        return ($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others);
     }
 
     public function core(): Palette
@@ -98,7 +99,7 @@ final readonly class SeriesPalette
 
         return [
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
-            'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name,
+            'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
         ];
     }
 

@@ -46,11 +46,14 @@ final class Material extends Model
         ];
     }
 
-    /** @return array<string, Rgb> all six tones, the derived ones by the rule */
-    public function tones(ToneRule $rule): array
+    /**
+     * @param  array<string, string>  $others  tones that are pinned to other colours, as #rrggbb
+     * @return array<string, Rgb> all six tones, the derived ones by the rule
+     */
+    public function tones(ToneRule $rule, array $others = []): array
     {
         $own = $this->dials === null ? $rule : $rule->by($rule->dials()->with($this->dials));
 
-        return $own->complete(array_map(Rgb::fromHex(...), $this->pinned));
+        return $own->complete(array_map(Rgb::fromHex(...), $others + $this->pinned));
     }
 }

@@ -21,7 +21,9 @@ use Illuminate\Support\Carbon;
  * @property bool $behind lines have changed since the regions were found
  * @property ?int $holds_id the palette's version it holds; null: it follows the palette
  * @property ?list<int> $follows materials that follow all the same
+ * @property ?int $wears_id the variant of the palette it wears
  * @property ?PaletteVersion $held
+ * @property ?PaletteVariant $worn
  * @property ?int $holder_id
  * @property ?string $lease
  * @property ?Carbon $lease_until
@@ -49,6 +51,15 @@ final class Page extends Model
     public function held(): BelongsTo
     {
         return $this->belongsTo(PaletteVersion::class, 'holds_id');
+    }
+
+    /** @return BelongsTo<PaletteVariant, $this> one that is not retired */
+    public function worn(): BelongsTo
+    {
+        $variant = $this->belongsTo(PaletteVariant::class, 'wears_id');
+        $variant->where('retired', false);
+
+        return $variant;
     }
 
     /** @return BelongsTo<User, $this> */

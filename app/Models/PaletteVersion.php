@@ -42,8 +42,11 @@ final class PaletteVersion extends Model
         return $this->belongsTo(User::class);
     }
 
-    /** @return ?array<string, Rgb> all six tones of a material then; null when it was not there */
-    public function tones(int $material): ?array
+    /**
+     * @param  array<string, string>  $others  tones that are pinned to other colours, as #rrggbb
+     * @return ?array<string, Rgb> all six tones of a material then; null when it was not there
+     */
+    public function tones(int $material, array $others = []): ?array
     {
         $kept = $this->palette['materials'][$material] ?? null;
         if ($kept === null) {
@@ -51,6 +54,6 @@ final class PaletteVersion extends Model
         }
         $rule = new ToneRule(Rgb::fromHex($this->palette['light']), (new Derivation)->with($this->palette['dials'] ?? [])->with($kept['dials'] ?? []));
 
-        return $rule->complete(array_map(Rgb::fromHex(...), $kept['pinned']));
+        return $rule->complete(array_map(Rgb::fromHex(...), $others + $kept['pinned']));
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Models\Material;
+use App\Models\RegionRow;
+use App\Models\User;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Facebook\WebDriver\WebDriverBy;
@@ -155,5 +157,57 @@ final class PaletteTest extends BrowserTestCase
         file_put_contents($file, "skin,#12345\n\nx,#zz\n");
         $browser->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
         $browser->until('document.querySelector("[role=alert]")?.innerText.includes("Line")', 'which line is wrong');
+    }
+
+    private function choose(Browser $browser, string $label, string $option): void
+    {
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector("select[aria-label='$label']"))))->selectByVisibleText($option);
+    }
+
+    public function test_versions_are_held_variants_worn_and_drift_leads_to_its_place(): void
+    {
+        $mira = User::query()->where('name', 'Mira')->firstOrFail();
+        $this->preparedPage($mira);
+        $browser = $this->open();
+        $browser->press('Versions');
+        $browser->until('document.querySelector("section[aria-label=Versions] input")', 'the versions');
+        $browser->type('section[aria-label=Versions] input', 'Book 1');
+        $browser->press('Keep it');
+        $browser->until('document.querySelector("select[aria-label=\\"Palette of page 1\\"]")', 'which page wears which');
+        $this->choose($browser, 'Palette of page 1', 'holds Book 1');
+        $browser->press('Oda Brack oilskin base, pinned');
+        $browser->until('document.querySelector("figure [role=presentation]")', 'the tone');
+        $browser->run('const field = [...document.querySelectorAll("section[aria-label=Tone] label")].find((one) => one.innerText.startsWith("Hex")).querySelector("input");
+            field.focus(); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#b07a30"); field.dispatchEvent(new Event("input", { bubbles: true })); field.blur();');
+        $this->pinned('base', '#b07a30');
+        $browser->press('Versions');
+        $browser->until('document.body.innerText.includes("tones have moved on since")', 'what has moved');
+
+        // The page keeps its colours: the flats are as far from the palette as the change was.
+        $browser->press('Drift');
+        $browser->until('document.querySelector("section[aria-label=\\"The worst\\"] li")?.innerText.includes("to the palette")', 'the drift', 60);
+        $browser->press('Versions');
+        $browser->until('[...document.querySelectorAll("button")].some((one) => one.innerText.includes("tones have moved on"))', 'what waits');
+        $browser->run('[...document.querySelectorAll("button")].find((one) => one.innerText.includes("tones have moved on")).click()');
+        $browser->until('[...document.querySelectorAll("button")].some((one) => one.innerText === "Take oilskin over")', 'what may be taken over');
+        $browser->press('Take oilskin over');
+        $browser->until('![...document.querySelectorAll("button")].some((one) => one.innerText.includes("tones have moved on"))', 'nothing waits');
+
+        $browser->press('Variants');
+        $browser->until('document.querySelector("section[aria-label=Variants] input")', 'the variants');
+        $browser->type('section[aria-label=Variants] input', 'Wet');
+        $browser->press('Add', 'section[aria-label=Variants] button');
+        $browser->until('document.querySelector("input[type=color][aria-label=\\"base in Wet\\"]")', 'another colour for the picked tone');
+        $browser->run('const field = document.querySelector("input[type=color][aria-label=\\"base in Wet\\"]");
+            field.focus(); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#704818"); field.dispatchEvent(new Event("input", { bubbles: true })); field.blur();');
+        $browser->until('document.querySelector("span[aria-label=\\"oilskin in Wet\\"]")', 'a second strip');
+        $this->choose($browser, 'Variant of page 1', 'Wet');
+        $browser->until('document.querySelector("select[aria-label=\\"Variant of page 1\\"]").selectedOptions[0].innerText === "Wet"', 'the page wears it');
+        $browser->press('Drift');
+        $browser->until('document.querySelector("section[aria-label=\\"The worst\\"] a")', 'the drift again', 60);
+        $browser->run('document.querySelector("section[aria-label=\\"The worst\\"] a").click()');
+        $browser->until('window.awning?.renderer?.view && document.body.innerText.includes("wears the variant")', 'the place on the bench');
+        [$x, $y] = $browser->run('return [window.awning.renderer.view.x, window.awning.renderer.view.y]');
+        self::assertContains('oilskin', Material::query()->whereIn('id', RegionRow::query()->where('x', $x)->where('y', $y)->pluck('material_id'))->pluck('name')->all());
     }
 }

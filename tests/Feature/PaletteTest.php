@@ -363,6 +363,47 @@ final class PaletteTest extends TestCase
         $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
     }
 
+    public function test_a_page_wears_a_variant_and_all_it_does_not_say_comes_from_the_palette(): void
+    {
+        $this->import($this->page, $this->mira);
+        $this->op($this->page, $this->fillOp($this->skin, $this->labelAt($this->page, 100, 200)))->assertOk();
+        $added = $this->change('POST', 'variants', ['name' => 'Wet'], 201);
+        $wet = $added['variants'][0]['id'];
+        $put = fn (int $version, int $material, array $tones, int $status = 200): array => $this->change('PATCH', "variants/$wet", ['version' => $version, 'material' => $material, 'tones' => $tones], $status);
+        $put(1, $this->skin->id, ['base' => '#a87050', 'glint' => '#ffffff']);
+        $put(1, $this->skin->id, ['base' => '#000000'], 409);
+        $state = $put(2, $this->brass->id, ['line' => '#102030'])['variants'][0];
+        $rule = new ToneRule;
+        $expected = array_map(fn (Rgb $tone): string => $tone->hex(), $rule->complete(['base' => Rgb::fromHex('#a87050'), 'glint' => Rgb::fromHex('#ffffff')]));
+        self::assertSame($expected, $state['materials'][$this->skin->id]['tones']);
+        self::assertSame([['base', 'glint'], ['line']], [$state['materials'][$this->skin->id]['own'], $state['materials'][$this->brass->id]['own']]);
+
+        $tones = fn (): array => collect($this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('palette.figures'))->flatMap(fn (array $figure): array => $figure['materials'])->mapWithKeys(fn (array $one): array => [$one['id'] => $one['tones']])->all();
+        self::assertSame('#c98d6b', $tones()[$this->skin->id]['base'], 'no page wears it yet');
+        $this->change('PUT', "pages/{$this->page->id}/variant", ['variant' => $wet]);
+        self::assertSame([$expected, '#102030', '#b08a3c', '#e0a93a'], [$tones()[$this->skin->id], $tones()[$this->brass->id]['line'], $tones()[$this->brass->id]['base'], $tones()[$this->oilskin->id]['base']]);
+        self::assertSame('Wet', $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'));
+        self::assertSame('#a87050', $this->getJson("/api/pages/{$this->page->id}/colours")->json("materials.{$this->skin->id}.seen"));
+        // A version that is held is worn with it.
+        $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->version($this->skin), 'tones' => ['deep' => '#111111']]);
+        self::assertSame('#111111', $tones()[$this->skin->id]['deep']);
+        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $book]);
+        self::assertSame($expected, $tones()[$this->skin->id]);
+        $put(3, $this->skin->id, ['base' => null, 'glint' => null]);
+        self::assertSame('#c98d6b', $tones()[$this->skin->id]['base']);
+        $this->change('POST', 'palette/undo');
+        self::assertSame('#a87050', $tones()[$this->skin->id]['base']);
+        $this->change('PATCH', "variants/$wet", ['version' => 5, 'retire' => true]);
+        self::assertSame(['#c98d6b', null, []], [$tones()[$this->skin->id]['base'], $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'), $this->change('GET', 'variants')['variants']]);
+        $this->change('PATCH', "variants/$wet", ['version' => 6, 'name' => 'x'], 404);
+        $this->change('POST', 'palette/undo');
+        self::assertSame('#a87050', $tones()[$this->skin->id]['base']);
+        [$another, $elsewhere] = $this->series('Another');
+        $this->change('PUT', "pages/$elsewhere->id/variant", ['variant' => $wet], 404);
+        $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(403);
+    }
+
     public function test_what_a_reader_sees_of_a_material_is_measured(): void
     {
         $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk()->assertJsonPath('materials', []);

@@ -53,6 +53,7 @@ final class PeopleTest extends TestCase
         $owner = $this->person('Owner', $series, Role::Owner);
         $task = \App\Models\Task::query()->create(['page_id' => $page->id, 'user_id' => $owner->id, 'kind' => 'deliver', 'state' => 'done', 'progress' => 100, 'message' => '', 'input' => []]);
         $version = \App\Models\PaletteVersion::query()->create(['series_id' => $series->id, 'name' => 'Book 1', 'version' => 1, 'palette' => ['light' => '#ffffff', 'dials' => null, 'materials' => []]]);
+        $variant = \App\Models\PaletteVariant::query()->create(['series_id' => $series->id, 'name' => 'Wet', 'tones' => []]);
         $stranger = $this->person('Stranger', $series, null);
         $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password'];
         $checked = 0;
@@ -61,7 +62,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id]);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -137,8 +138,8 @@ final class PeopleTest extends TestCase
             'findings' => Role::cases(),
             'rename figure' => [Role::Owner, Role::Colourist],
             'copy materials' => [Role::Owner, Role::Colourist],
-            ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette', 'name version', 'hold version'], [Role::Owner, Role::Colourist]),
-            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions'], Role::cases()),
+            ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette', 'name version', 'hold version', 'add variant', 'wear variant'], [Role::Owner, Role::Colourist]),
+            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions', 'variants'], Role::cases()),
             'before' => [Role::Owner, Role::Colourist, Role::Flatter],
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
             'colour.shift' => [Role::Owner, Role::Colourist],
@@ -211,6 +212,9 @@ final class PeopleTest extends TestCase
                 'history' => ['GET', "/api/series/$series->id/palette/history", [], 200],
                 'preview' => ['POST', "/api/series/$series->id/rule/preview", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
                 'palette file' => ['GET', "/api/series/$series->id/palette/file/json", [], 200],
+                'variants' => ['GET', "/api/series/$series->id/variants", [], 200],
+                'add variant' => ['POST', "/api/series/$series->id/variants", ['name' => 'Wet'], 201],
+                'wear variant' => ['PUT', "/api/series/$series->id/pages/$page->id/variant", ['variant' => null], 200],
                 'versions' => ['GET', "/api/series/$series->id/versions", [], 200],
                 'name version' => ['POST', "/api/series/$series->id/versions", ['name' => 'Book 1'], 201],
                 'hold version' => ['PUT', "/api/series/$series->id/pages/$page->id/palette", ['version' => null], 200],

@@ -38,6 +38,12 @@ final class RampAdvice
 
     private const RAMP = [Tone::Deep, Tone::Shade, Tone::Base, Tone::Light, Tone::Glint];
 
+    /** Colours further apart in L* than this are not near, whatever else they are: CIEDE2000 divides it by 1.75 at the most. */
+    private const LIGHTNESS_PARTS = 9.0;
+
+    /** Of one material no more than so many others it is near to. */
+    private const MOST = 3;
+
     /** How finely a mending lightness is looked for, and how far inside a bound mended chroma lies; OKLCh. */
     private const NUDGE = 0.01;
 
@@ -145,34 +151,43 @@ final class RampAdvice
 
     /**
      * @param  array<int, Rgb>  $bases  of the materials of one figure
-     * @return array<int, list<Advice>> by the later one of each pair
+     * @return array<int, list<Advice>> by the later one of each pair, no more than a few each
      */
     public static function figure(array $bases): array
     {
+        $seen = [];
+        foreach ($bases as $id => $base) {
+            $seen[$id] = [Lab::of($base), ...array_map(fn (ColourSight $sight): Lab => Lab::of($sight->of($base)), ColourSight::cases())];
+        }
         $found = [];
-        $ids = array_keys($bases);
-        foreach ($ids as $i => $id) {
-            foreach (array_slice($ids, 0, $i) as $other) {
-                $advice = self::pair($bases[$other], $bases[$id], $other);
-                if ($advice !== null) {
-                    $found[$id][] = $advice;
+        $before = [];
+        foreach ($seen as $id => $labs) {
+            foreach ($before as $other => $others) {
+                $near = self::near($others, $labs);
+                if ($near !== null && count($found[$id] ?? []) < self::MOST) {
+                    [$sight, $difference] = $near;
+                    $found[$id][] = new Advice($sight === null ? AdviceKind::Alike : AdviceKind::Sight, Tone::Base, $difference, $other, $sight, self::apart($bases[$other], $bases[$id]));
                 }
             }
+            $before[$id] = $labs;
         }
 
         return $found;
     }
 
-    private static function pair(Rgb $first, Rgb $second, int $other): ?Advice
+    /**
+     * @param  non-empty-list<Lab>  $first  as all see it, then as each kind of eyes does
+     * @param  non-empty-list<Lab>  $second
+     * @return ?array{?ColourSight, float} for which eyes two colours are too near, and how near; null when for none
+     */
+    private static function near(array $first, array $second): ?array
     {
-        $difference = self::difference($first, $second);
-        if ($difference < self::APART) {
-            return new Advice(AdviceKind::Alike, Tone::Base, $difference, $other, null, self::apart($first, $second));
-        }
-        foreach (ColourSight::cases() as $sight) {
-            $seen = $sight->difference($first, $second);
-            if ($seen < self::APART) {
-                return new Advice(AdviceKind::Sight, Tone::Base, $seen, $other, $sight, self::apart($first, $second));
+        foreach ($first as $i => $one) {
+            if (abs($one->l - $second[$i]->l) <= self::LIGHTNESS_PARTS) {
+                $difference = Difference::ciede2000($one, $second[$i]);
+                if ($difference < self::APART) {
+                    return [$i === 0 ? null : ColourSight::cases()[$i - 1], $difference];
+                }
             }
         }
 

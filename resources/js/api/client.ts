@@ -13,6 +13,8 @@ import type {
     ImportRow,
     PageColoursState,
     PaletteOverviewState,
+    PaletteVariantsState,
+    VariantState,
     PaletteVersionsState,
     ColourLinesInput,
     DrawInkInput,
@@ -114,6 +116,13 @@ export interface MaterialChange {
     dials?: DerivationPart;
 }
 
+export interface VariantChange {
+    name?: string;
+    material?: number;
+    tones?: Tones;
+    retire?: boolean;
+}
+
 export type TilePlace = [layer: string, column: number, row: number];
 
 export const api = {
@@ -167,6 +176,13 @@ export const api = {
     undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
     redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
     pageColours: (page: number) => json<PageColoursState>('GET', `/api/pages/${page}/colours`),
+    variants: (series: number) => json<PaletteVariantsState>('GET', `/api/series/${series}/variants`),
+    addVariant: (series: number, name: string, op_id: string) =>
+        json<PaletteVariantsState>('POST', `/api/series/${series}/variants`, { name, op_id }),
+    changeVariant: (series: number, { id, version }: VariantState, change: VariantChange, op_id: string) =>
+        json<PaletteVariantsState>('PATCH', `/api/series/${series}/variants/${id}`, { version, ...change, op_id }),
+    wearVariant: (series: number, page: number, variant: number | null) =>
+        json<PaletteVariantsState>('PUT', `/api/series/${series}/pages/${page}/variant`, { variant }),
     versions: (series: number) => json<PaletteVersionsState>('GET', `/api/series/${series}/versions`),
     nameVersion: (series: number, name: string) => json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
     restoreVersion: (series: number, version: number, op_id: string) =>

@@ -151,7 +151,9 @@ export type PageStateData = { id: number; number: number; title: string; revisio
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null };
+
+export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 
 export type PaletteVersionState = { id: number; name: string; version: number; who: string | null; when: string; moved: MovedTone[] };
 
@@ -227,4 +229,12 @@ export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 
 export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };
 
+export type VariantMaterial = { own: Tone[]; tones: Record<Tone, string> };
+
+export type VariantState = { id: number; name: string; version: number; materials: Record<string, VariantMaterial> };
+
+export type VariantTones = Record<string, Record<Tone, string>>;
+
 export type WaitingScan = { id: number; name: string };
+
+export type WearingState = { page: number; number: number; title: string; wears: number | null };

@@ -1,7 +1,7 @@
 /** All figures with their materials, each a ramp from dark to light; moved by the hand or by keys. */
 import { useState, type DragEvent, type KeyboardEvent } from 'react';
 import { api } from '../api/client';
-import { TONES, type FigureState, type MaterialState, type Tone, type UseState } from '../api/generated';
+import { TONES, type FigureState, type MaterialState, type Tone, type UseState, type VariantState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
 import { randomId } from '../page/ids';
 import { NameField } from './NameField';
@@ -206,11 +206,25 @@ function Row({ desk, figure, material, place, onPick }: RowProps) {
                     />
                 ))}
             </span>
+            <Second variant={desk.variant} material={material} />
             <span className="quiet figures ml-auto whitespace-nowrap text-[12px]">{usedBy(desk.overview?.uses[material.id])}</span>
             <span className="figures w-14 whitespace-nowrap text-right text-[12px] text-primary">
                 {advice > 0 ? `${advice} to see` : ''}
             </span>
         </div>
+    );
+}
+
+/** What the variant that is shown makes of it. */
+function Second({ variant, material }: { variant: VariantState | null; material: MaterialState }) {
+    const other = variant?.materials[material.id];
+    if (variant === null || other === undefined) return null;
+    return (
+        <span className="flex" title={variant.name} role="img" aria-label={`${material.name} in ${variant.name}`}>
+            {TONES.map((tone) => (
+                <span key={tone} className="h-5 w-3" style={{ background: other.tones[tone] }} />
+            ))}
+        </span>
     );
 }
 

@@ -9,10 +9,19 @@ import { FilePart } from './FilePart';
 import { HistoryPart } from './HistoryPart';
 import { RulePart } from './RulePart';
 import { ToneDesk } from './ToneDesk';
+import { VariantsPart } from './VariantsPart';
 import { VersionsPart } from './VersionsPart';
 import { materialOf, usePalette, type PaletteDesk } from './usePalette';
 
-const PARTS = { tone: 'Tone', rule: 'Rule', history: 'History', versions: 'Versions', drift: 'Drift', files: 'In and out' } as const;
+const PARTS = {
+    tone: 'Tone',
+    rule: 'Rule',
+    history: 'History',
+    versions: 'Versions',
+    variants: 'Variants',
+    drift: 'Drift',
+    files: 'In and out',
+} as const;
 
 type Part = keyof typeof PARTS;
 
@@ -47,7 +56,7 @@ export function PaletteScreen({ id }: { id: number }) {
                     desk={desk}
                     onPick={(picked) => {
                         desk.pick(picked);
-                        setPart('tone');
+                        if (part !== 'variants') setPart('tone');
                     }}
                 />
                 <section aria-label={PARTS[part]} className="rule-l min-h-0 overflow-y-auto p-4">
@@ -55,6 +64,7 @@ export function PaletteScreen({ id }: { id: number }) {
                     {part === 'rule' && <RulePart desk={desk} />}
                     {part === 'history' && <HistoryPart series={id} />}
                     {part === 'versions' && <VersionsPart desk={desk} />}
+                    {part === 'variants' && <VariantsPart desk={desk} />}
                     {part === 'drift' && <DriftPart desk={desk} />}
                     {part === 'files' && <FilePart desk={desk} />}
                 </section>

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { api, type Tones } from '../api/client';
-import type { FigureState, MaterialState, PaletteOverviewState, PaletteState, Tone } from '../api/generated';
+import type { FigureState, MaterialState, PaletteOverviewState, PaletteState, Tone, VariantState } from '../api/generated';
 import { Failure } from '../api/http';
 import { randomId } from '../page/ids';
 
@@ -31,6 +31,9 @@ export interface PaletteDesk {
     /** Colours shown instead of the palette's while the hand drags or a rule is tried. */
     trial: Trial;
     tryOut(trial: Trial): void;
+    /** The variant that is shown below the ramps. */
+    variant: VariantState | null;
+    showVariant(variant: VariantState | null): void;
     ask(work: (id: string) => Promise<unknown>): Promise<boolean>;
     /** Asks for a change to one material, as this window has seen it. */
     change(material: MaterialState, work: (seen: MaterialState, id: string) => Promise<PaletteState>): Promise<boolean>;
@@ -50,6 +53,7 @@ export function usePalette(series: number): PaletteDesk {
     const [clash, setClash] = useState<Clash | null>(null);
     const [picked, pick] = useState<Picked | null>(null);
     const [trial, tryOut] = useState<Trial>({});
+    const [variant, showVariant] = useState<VariantState | null>(null);
     const { message, ask } = useQueue(series, tryOut);
     // What this window's own changes made of each material's version; what others made of it is not seen yet.
     const own = useRef(new Map<number, number>());
@@ -75,7 +79,23 @@ export function usePalette(series: number): PaletteDesk {
         });
     const figures = useMemo(() => (overview?.palette.figures ?? []).map((figure) => tried(figure, trial)), [overview, trial]);
     const settle = (): void => setClash(null);
-    return { overview, figures, error: error?.message ?? null, message, clash, picked, pick, trial, tryOut, ask, change, pin, settle };
+    return {
+        overview,
+        figures,
+        error: error?.message ?? null,
+        message,
+        clash,
+        picked,
+        pick,
+        trial,
+        tryOut,
+        variant,
+        showVariant,
+        ask,
+        change,
+        pin,
+        settle,
+    };
 }
 
 /** Changes one after the other: one may be asked for before the answer to the last is here. */

@@ -23,6 +23,7 @@ const palette: PaletteState = {
     dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
     standIns: { materials: {}, figures: {} },
     held: null,
+    worn: null,
     figures: [
         { id: 3, name: 'Oda', depth: 2, materials: [material] },
         { id: 4, name: 'Tamsin', depth: 1, materials: [{ ...material, id: 8, figure: 4 }] },

@@ -94,6 +94,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
             standIns: { materials: {}, figures: {} },
             held: null,
+            worn: null,
             figures: [
                 { id: 3, name: 'Oda', depth: 2, materials: [oilskin] },
                 { id: 5, name: 'Nobody', depth: 3, materials: [] },

@@ -16,6 +16,7 @@ export function PaletteBoard() {
     const figures = usePage((view) => view.palette.figures);
     const series = usePage((view) => view.series.id);
     const held = usePage((view) => view.palette.held);
+    const worn = usePage((view) => view.palette.worn);
     const may = usePage(mayColour);
     const target = useTarget();
     const [editing, setEditing] = useState<Editing | null>(null);
@@ -43,6 +44,7 @@ export function PaletteBoard() {
                         This page holds “{held}”: what has changed in the palette since is not on it.
                     </p>
                 )}
+                {worn !== null && <p className="quiet px-3 pb-1 text-[13px]">This page wears the variant “{worn}”.</p>}
                 {figures.length === 0 && <p className="px-3">The palette is empty. Open it to add figures and materials.</p>}
                 {figures.map((figure) => (
                     <Figure key={figure.id} figure={figure} target={target} onEdit={edit} />

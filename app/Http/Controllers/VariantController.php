@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\PaletteVariants;
+use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\AddVariant;
+use App\Desk\SeriesOps\ChangeVariant;
+use App\Desk\SeriesOps\SeriesOp;
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\PaletteVariant;
+use App\Models\Series;
+use App\Models\User;
+use Awning\Core\Colour\Tone;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Variants of a palette: made, changed, worn by pages. */
+final class VariantController
+{
+    public function __construct(private readonly SeriesDesk $desk)
+    {
+    }
+
+    public function index(Series $series): JsonResponse
+    {
+        return new JsonResponse((new PaletteVariants($series))->toClient());
+    }
+
+    public function store(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['name' => 'required|string|max:80']);
+
+        return $this->changed($request, $series, new AddVariant($request->string('name')->toString()), 201);
+    }
+
+    public function update(Request $request, Series $series, PaletteVariant $variant): JsonResponse
+    {
+        abort_unless($variant->series_id === $series->id && ! $variant->retired, 404);
+        $request->validate([
+            'version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'material' => 'sometimes|integer', 'retire' => 'sometimes|boolean',
+            'tones' => ['required_with:material', 'array:'.implode(',', array_column(Tone::cases(), 'value'))], 'tones.*' => ['nullable', 'regex:/^#[0-9a-f]{6}$/D'],
+        ]);
+        $material = $request->has('material') ? Material::query()->whereRelation('figure', 'series_id', $series->id)->findOrFail($request->integer('material'))->id : null;
+        /** @var array<value-of<Tone>, ?string> $tones */
+        $tones = $request->array('tones');
+
+        return $this->changed($request, $series, new ChangeVariant(
+            $variant, $request->integer('version'), $request->has('name') ? $request->string('name')->toString() : null, $material, $tones, $request->boolean('retire'),
+        ));
+    }
+
+    /** Which variant a page wears; null: the palette as it is. */
+    public function wear(Request $request, Series $series, Page $page): JsonResponse
+    {
+        abort_unless($page->series_id === $series->id, 404);
+        $request->validate(['variant' => 'present|nullable|integer']);
+        $variant = $request->filled('variant') ? PaletteVariant::query()->where('series_id', $series->id)->where('retired', false)->findOrFail($request->integer('variant')) : null;
+        (new PaletteVariants($series))->wear($page, $variant);
+
+        return new JsonResponse((new PaletteVariants($series->refresh()))->toClient());
+    }
+
+    private function changed(Request $request, Series $series, SeriesOp $op, int $status = 200): JsonResponse
+    {
+        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
+        /** @var User $user */
+        $user = $request->user();
+        $this->desk->apply($series, $user, $op, $request->has('op_id') ? $request->string('op_id')->toString() : null);
+
+        return new JsonResponse((new PaletteVariants($series->refresh()))->toClient(), $status);
+    }
+}
