@@ -1,7 +1,10 @@
 /** A piece of a page that uses the material; pixels of the tone follow the hand. */
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { UseState } from '../api/generated';
+import { meanAround } from '../picture/mean';
 import { colourOf } from '../picture/oklch';
+import type { Colour } from '../picture/stack';
+import { Choice } from '../ui/Choice';
 
 const WIDTH = 232;
 const HEIGHT = 118;
@@ -15,9 +18,16 @@ interface Props {
     now: string;
     /** Names the state of pages and palette: a new picture for a new one. */
     state: string;
+    /** Takes a colour out of the picture; null where nothing may be changed. */
+    onTake: ((colour: Colour) => void) | null;
 }
 
-export function PlaceCrop({ use, pageWidth, before, now, state }: Props) {
+/** Pixels across of which a colour that is taken is the mean. */
+const ACROSS = ['1', '3', '11', '31'] as const;
+const ACROSS_NAMES = { '1': 'a point', '3': '3 px', '11': '11 px', '31': '31 px' };
+
+export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props) {
+    const [across, setAcross] = useState<(typeof ACROSS)[number]>('3');
     const canvas = useRef<HTMLCanvasElement>(null);
     const [crop, setCrop] = useState<ImageData | null>(null);
     const place = use?.place ?? null;
@@ -43,7 +53,38 @@ export function PlaceCrop({ use, pageWidth, before, now, state }: Props) {
     }, [crop, before, now]);
     if (place === null)
         return <p className="quiet w-56 text-[13px]">No page uses this material yet: once one does, a piece of it shows here.</p>;
-    return <canvas ref={canvas} width={WIDTH} height={HEIGHT} role="img" aria-label="A piece of a page that uses it" />;
+    const take = (event: MouseEvent<HTMLCanvasElement>): void => {
+        if (crop === null || onTake === null) return;
+        const box = event.currentTarget.getBoundingClientRect();
+        onTake(meanAround(crop, event.clientX - box.left, event.clientY - box.top, Number(across)));
+    };
+    return (
+        <div className="flex flex-col gap-1 text-[13px]">
+            { }
+            <canvas
+                ref={canvas}
+                width={WIDTH}
+                height={HEIGHT}
+                role="img"
+                aria-label="A piece of a page that uses it"
+                className={onTake === null ? '' : 'cursor-crosshair'}
+                onClick={take}
+            />
+            {onTake !== null && (
+                <span className="flex items-center gap-2">
+                    <span className="quiet">Click takes the colour of</span>
+                    <Choice
+                        label="Of how many pixels"
+                        isLabelHidden
+                        value={across}
+                        options={ACROSS}
+                        names={ACROSS_NAMES}
+                        onChange={setAcross}
+                    />
+                </span>
+            )}
+        </div>
+    );
 }
 
 function cropOf(image: HTMLImageElement, x: number, y: number, pageWidth: number): ImageData | null {

@@ -57,6 +57,7 @@ export function ToneDesk({ desk, material, tone }: Props) {
                     before={before}
                     now={now}
                     state={`palette-${desk.overview?.palette.version ?? 0}`}
+                    onTake={may ? (colour) => take(hexOf(colour)) : null}
                 />
             </div>
             {may && <PinButtons desk={desk} material={material} tone={tone} now={now} />}

@@ -6,6 +6,7 @@ import { isSameStanding } from '../page/target';
 import { csvOf, driftOf, worst } from '../palette/drift';
 import { ofLab, toLab } from '../picture/cielab';
 import { ciede2000 } from '../picture/difference';
+import { meanAround } from '../picture/mean';
 import { colourOf, hexOf, isShown, ofOklch, toOklch } from '../picture/oklch';
 import { clogs, oilskin, pageState } from './world';
 
@@ -104,6 +105,21 @@ describe('drift', () => {
         expect(lines[1]).toBe('"Oda, =oil, ""skin""",1,0.2500,#c98d6b,#c98d6b,#b07a5a,0.00,');
         const formula = driftOf([{ ...figures[1], name: '=SUM(A1)' }], pages);
         expect(csvOf(formula).split('\r\n')[1].startsWith('"\'=SUM(A1), clogs"')).toBe(true);
+    });
+});
+
+describe('a colour that is taken', () => {
+    // Two columns of black, one of white, then a stripe of colour; five rows.
+    const row = [0, 0, 0, 255, 0, 0, 0, 255, 255, 255, 255, 255, 16, 32, 48, 255];
+    const picture = { data: new Uint8ClampedArray(Array.from({ length: 5 }, () => row).flat()), width: 4, height: 5 };
+
+    it('is the mean of the light about a place, and nothing beyond the rim', () => {
+        expect(meanAround(picture, 3.9, 2.2, 1)).toBe(0x102030);
+        // A third of the light, not a third of the number.
+        expect(meanAround(picture, 1, 2, 3)).toBe(0x9c9c9c);
+        expect(meanAround(picture, 0, 0, 3)).toBe(0);
+        expect(meanAround(picture, -5, 99, 1)).toBe(0);
+        expect(meanAround(picture, 2, 2, 31)).toBe(meanAround(picture, 0, 4, 11));
     });
 });
 
