@@ -60,7 +60,7 @@ export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props)
     };
     return (
         <div className="flex flex-col gap-1 text-[13px]">
-            { }
+            {}
             <canvas
                 ref={canvas}
                 width={WIDTH}
