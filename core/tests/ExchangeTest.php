@@ -34,6 +34,7 @@ final class ExchangeTest extends TestCase
                 new PaletteMaterial('日本 🦀 </style> */ \\', ['base' => new Rgb(9, 8, 7)]),
                 new PaletteMaterial('derived', ['glint' => new Rgb(4, 5, 6)]),
             ]),
+            new PaletteFigure('A', [new PaletteMaterial('b c', ['base' => new Rgb(11, 12, 13)]), new PaletteMaterial('b-c', ['base' => new Rgb(14, 15, 16)], []), new PaletteMaterial('b.c', ['base' => new Rgb(17, 18, 19)]), new PaletteMaterial('b·c', ['base' => new Rgb(20, 21, 22)])]),
             new PaletteFigure('derived', [new PaletteMaterial('12', ['shade' => new Rgb(255, 0, 128)])]),
             new PaletteFigure('$derived', [new PaletteMaterial('base', ['base' => new Rgb(0, 0, 0)])]),
         ]);

@@ -15,6 +15,7 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use Awning\Core\Proof\Advice;
 use Awning\Core\Proof\AdviceKind;
+use Awning\Core\Proof\LabelPiece;
 use Awning\Core\Proof\NamedColour;
 use Awning\Core\Proof\PaletteMatch;
 use Awning\Core\Proof\RampAdvice;
@@ -114,6 +115,16 @@ final class PaletteMatchTest extends TestCase
         }
     }
 
+    /** Where noise is as large as the drift of 2 itself, the two larger ones are found, and still nothing else. */
+    public function test_much_noise_is_no_colour(): void
+    {
+        foreach ([6, 9, 14] as $noise) {
+            $rows = self::palette()->match(self::page([self::WALL, self::off(8), self::off(14)], $noise))->toData();
+            self::assertCount(5, $rows, "noise $noise: ".json_encode(array_column($rows, 'colour')));
+            self::assertSame([['wall', 'exact'], ['skin', 'exact'], ['sea', 'exact'], ['wall', 'unknown'], ['wall', 'unknown']], array_map(fn (array $row): array => [$row['tone'], $row['verdict']], $rows), "noise $noise");
+        }
+    }
+
     /** What drifts has a hue, the more the further off it is; all else is grey. */
     private function assertGlows(Paint $picture, int $noise): void
     {
@@ -135,6 +146,26 @@ final class PaletteMatchTest extends TestCase
         self::assertSame([7, 8], array_keys($seen));
         self::assertSame(['#bcbcbc', '#112030'], [$seen[7]->colour->hex(), $seen[8]->colour->hex()], 'half the light is 188, not 128');
         self::assertSame([2 / 6, 2 / 6], [$seen[7]->share, $seen[8]->share]);
+    }
+
+    public function test_pieces_touch_by_corners_and_rooms_do_not(): void
+    {
+        // A line of ink, two pixels across, from corner to corner: the same region on both sides, in two rooms; without ink one piece.
+        $labels = new Labels(4, 4, str_repeat(pack('n', 5), 16));
+        $ink = '';
+        for ($i = 0; $i < 16; $i++) {
+            $ink .= in_array($i % 4 - intdiv($i, 4), [0, 1], true) ? "\xff" : "\0";
+        }
+        self::assertCount(1, LabelPiece::in($labels));
+        $sides = LabelPiece::in($labels, new Plane(4, 4, $ink));
+        self::assertSame([3, 6], array_map(fn (LabelPiece $piece): int => $piece->area, $sides));
+        self::assertNotSame($sides[0]->room, $sides[1]->room);
+        // Two pixels of one label that meet at a corner, over a ground of another.
+        $corner = LabelPiece::in(new Labels(2, 2, pack('n*', 7, 8, 8, 7)), new Plane(2, 2, "\0\xff\xff\0"));
+        self::assertSame([1, 2], [count($corner), $corner[0]->area], 'one piece');
+        $apart = LabelPiece::in(new Labels(2, 2, pack('n*', 7, 8, 8, 9)), new Plane(2, 2, "\0\xff\xff\0"));
+        self::assertCount(2, $apart);
+        self::assertNotSame($apart[0]->room, $apart[1]->room, 'nobody gets through a corner');
     }
 
     public function test_what_is_see_through_lies_on_white(): void
@@ -220,6 +251,8 @@ final class PaletteMatchTest extends TestCase
         self::assertSame([8], array_keys($found));
         self::assertSame([AdviceKind::Alike, 7], [$found[8][0]->kind, $found[8][0]->other]);
         self::assertSame([], RampAdvice::figure([7 => $bases[7], 8 => $found[8][0]->mend ?? $bases[7], 9 => $bases[9]]), 'the mend parts them');
+        // Three steps of L* apart, and still near; ten apart, and not.
+        self::assertSame([2], array_keys(RampAdvice::figure([1 => Rgb::fromHex('#c98d6b'), 2 => Rgb::fromHex('#d39774'), 3 => Rgb::fromHex('#edaf8b')])));
         // A red and a green of one lightness are far apart, but not without one of the cones.
         $pair = [3 => Rgb::fromHex('#b86a50'), 4 => Rgb::fromHex('#7f8a4a')];
         $sight = RampAdvice::figure($pair)[4][0] ?? null;
