@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\JournalEntry;
+use App\Models\Page;
 use App\Models\PageChange;
+use App\Store\StandIns;
+use Awning\Core\Page\RecordKind;
 
 /**
  * What an op came to: the page's new revision, and the tiles and records that now differ.
@@ -16,6 +19,9 @@ use App\Models\PageChange;
  */
 final readonly class Applied
 {
+    /** Kinds of records that name figures or materials. */
+    private const IN_PALETTE = ['region', 'pass'];
+
     /** @param  ?JournalEntry  $entry  null when the op altered nothing */
     public function __construct(public int $revision, public ?JournalEntry $entry, private bool $back = false)
     {
@@ -38,8 +44,23 @@ final readonly class Applied
     public function records(): array
     {
         $side = $this->back ? 2 : 3;
+        $records = array_map(fn (array $record): array => [$record[0], (string) $record[1], $record[$side]], $this->entry->records ?? []);
+        if ($this->entry === null || array_intersect(array_column($records, 0), self::IN_PALETTE) === []) {
+            return $records;
+        }
+        // The journal may name what the palette has no more.
+        $standIns = new StandIns((int) Page::query()->whereKey($this->entry->page_id)->value('series_id'));
 
-        return array_map(fn (array $record): array => [$record[0], (string) $record[1], $record[$side]], $this->entry->records ?? []);
+        return array_map(fn (array $record): array => [$record[0], $record[1], self::now($standIns, $record[0], $record[2])], $records);
+    }
+
+    /**
+     * @param  ?array<string, mixed>  $data
+     * @return ?array<string, mixed>
+     */
+    private static function now(StandIns $standIns, string $kind, ?array $data): ?array
+    {
+        return $data === null || ! in_array($kind, self::IN_PALETTE, true) ? $data : $standIns->of(RecordKind::from($kind)->read($data))->toData();
     }
 
     /** @return AppliedState */

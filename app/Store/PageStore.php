@@ -82,6 +82,20 @@ final class PageStore implements SheetSource
         return $record === null ? null : $this->standIns()->of($record);
     }
 
+    /**
+     * A change in terms of what is kept, not of how it is read: what a material or figure was before another stood in for
+     * it must be there when that is undone in the palette.
+     */
+    private function asKept(RecordChange $change): RecordChange
+    {
+        if ($change->before === null || $this->standIns()->isEmpty()) {
+            return $change;
+        }
+        $kept = RecordKeepers::of($change->kind)->find($this->page->id, $change->key) ?? $change->before;
+
+        return new RecordChange($change->kind, $change->key, $kept, $change->after === null ? null : StandIns::unread($kept, $change->before, $change->after));
+    }
+
     private function standIns(): StandIns
     {
         return $this->standIns ??= new StandIns($this->page->series_id);
@@ -103,12 +117,13 @@ final class PageStore implements SheetSource
         }
         $this->tiles->put($bytes);
         $this->placeTiles($rows);
-        $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $change->records));
+        $records = array_map($this->asKept(...), $change->records);
+        $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $records));
 
         return JournalEntry::query()->create([
             'page_id' => $this->page->id, 'user_id' => $user, 'title' => mb_substr($op->title(), 0, 120), 'state' => 'done',
             'kind' => $op::kind(), 'form' => $op::form(), 'input' => $op->toInput(), 'right' => $op->right(), 'tiles' => $tiles,
-            'records' => array_map(fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()], $change->records),
+            'records' => array_map(fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()], $records),
         ]);
     }
 

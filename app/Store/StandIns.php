@@ -50,6 +50,14 @@ final class StandIns
         return ['materials' => array_map(fn (array $one): int => $one[0], array_filter($this->materials, fn (array $one, int $id): bool => $one[0] !== $id, ARRAY_FILTER_USE_BOTH)), 'figures' => $this->figures];
     }
 
+    /** Whether nothing is another now. */
+    public function isEmpty(): bool
+    {
+        ['materials' => $materials, 'figures' => $figures] = $this->toClient();
+
+        return $materials === [] && $figures === [];
+    }
+
     public function of(Record $record): Record
     {
         return match (true) {
@@ -57,6 +65,26 @@ final class StandIns
             $record instanceof PassSpec => $this->pass($record),
             default => $record,
         };
+    }
+
+    /**
+     * A changed record under the material or figure that is kept, where these are not what was changed: it must be there
+     * when the palette has it back.
+     *
+     * @param  Record  $kept  as it is kept
+     * @param  Record  $before  as it was read
+     * @param  Record  $after  what was made of that
+     */
+    public static function unread(Record $kept, Record $before, Record $after): Record
+    {
+        if ($kept instanceof Region && $before instanceof Region && $after instanceof Region) {
+            return $after->material === $before->material ? $after->filled($kept->figure, $kept->material) : $after;
+        }
+        if ($kept instanceof PassSpec && $before instanceof PassSpec && $after instanceof PassSpec) {
+            return $after->figure === $before->figure && $after->scope == $before->scope ? self::under($after, $kept->figure, $kept->scope->id) : $after;
+        }
+
+        return $after;
     }
 
     private function region(Region $region): Region
@@ -75,7 +103,11 @@ final class StandIns
             default => $pass->scope->id,
         };
 
-        return $figure === $pass->figure && $scope === $pass->scope->id ? $pass
-            : PassSpec::fromData(new Data(['figure' => $figure, 'scope' => ['kind' => $pass->scope->kind->value, 'id' => $scope]] + $pass->toData()));
+        return $figure === $pass->figure && $scope === $pass->scope->id ? $pass : self::under($pass, $figure, $scope);
+    }
+
+    private static function under(PassSpec $pass, int $figure, int $scope): PassSpec
+    {
+        return PassSpec::fromData(new Data(['figure' => $figure, 'scope' => ['kind' => $pass->scope->kind->value, 'id' => $scope]] + $pass->toData()));
     }
 }

@@ -188,6 +188,11 @@ final class PaletteTest extends TestCase
         self::assertSame($this->brass->id, $this->getJson("/api/pages/{$this->page->id}")->json("records.region.$label.material"));
         self::assertSame(1, $this->change('GET', 'palette')['uses'][$this->brass->id]['regions']);
         $this->op($this->page, $this->fillOp($this->skin, $other))->assertStatus(422);
+        // The page's own undo brings back what was there then: as what it is now.
+        $this->op($this->page, $this->fillOp($this->oilskin, $label))->assertOk();
+        $back = $this->undo($this->page)->assertOk()->json('records');
+        self::assertSame([$this->brass->id, $this->brass->figure_id], [$back[0][2]['material'], $back[0][2]['figure']]);
+        $this->op($this->page, ['kind' => 'flats.lock', 'labels' => [$label], 'locked' => true])->assertOk();
         // One after the other: what stands in may be taken away itself.
         $this->change('DELETE', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'into' => $this->oilskin->id]);
         self::assertSame($this->oilskin->id, $this->regions()[$label]->material);
@@ -195,7 +200,7 @@ final class PaletteTest extends TestCase
         self::assertSame([0, 0, 0], [$this->regions()[$label]->material, $this->regions()[$label]->figure, $this->regions()[$other]->material]);
         foreach ([[0, $this->oilskin->id], [1, $this->brass->id], [2, $this->skin->id]] as [, $material]) {
             $this->change('POST', 'palette/undo');
-            self::assertSame($material, $this->regions()[$label]->material);
+            self::assertSame([$material, true], [$this->regions()[$label]->material, $this->regions()[$label]->locked]);
         }
     }
 
@@ -213,10 +218,16 @@ final class PaletteTest extends TestCase
         $pass = (new PageStore($this->page->refresh()))->record(RecordKind::Pass, 'shadepass1');
         self::assertInstanceOf(PassSpec::class, $pass);
         self::assertSame([$oda, $oda], [$pass->figure, $pass->scope->id]);
+        // What is changed meanwhile stays whose it was.
+        $this->op($this->page, ['kind' => 'pass.change', 'id' => 'shadepass1', 'values' => ['opacity' => 0.4]])->assertOk();
+        $this->op($this->page, ['kind' => 'flats.lock', 'labels' => [$label], 'locked' => true])->assertOk();
         self::assertSame('brass', last($this->names()[$this->oilskin->figure->name]));
         $this->change('DELETE', "figures/$purser", [], 404);
         $this->change('POST', 'palette/undo');
-        self::assertSame($purser, $this->regions()[$label]->figure);
+        self::assertSame([$purser, true], [$this->regions()[$label]->figure, $this->regions()[$label]->locked]);
+        $pass = (new PageStore($this->page->refresh()))->record(RecordKind::Pass, 'shadepass1');
+        self::assertInstanceOf(PassSpec::class, $pass);
+        self::assertSame([$purser, $purser, 0.4], [$pass->figure, $pass->scope->id, $pass->opacity]);
         self::assertSame(['brass'], $this->names()['Tin Purser']);
         $this->change('DELETE', "figures/$purser", []);
         self::assertSame(0, $this->regions()[$label]->material);
