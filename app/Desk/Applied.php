@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\JournalEntry;
-use App\Models\Page;
 use App\Models\PageChange;
 use App\Store\StandIns;
 use Awning\Core\Page\RecordKind;
@@ -19,9 +18,6 @@ use Awning\Core\Page\RecordKind;
  */
 final readonly class Applied
 {
-    /** Kinds of records that name figures or materials. */
-    private const IN_PALETTE = ['region', 'pass'];
-
     /** @param  ?JournalEntry  $entry  null when the op altered nothing */
     public function __construct(public int $revision, public ?JournalEntry $entry, private bool $back = false)
     {
@@ -40,32 +36,29 @@ final readonly class Applied
         return array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $tile[$side]], $this->entry->tiles ?? []);
     }
 
-    /** @return list<RecordNow> kind, key, data */
-    public function records(): array
+    /**
+     * @param  StandIns  $standIns  the journal may name what the palette has no more
+     * @return list<RecordNow> kind, key, data
+     */
+    public function records(StandIns $standIns): array
     {
         $side = $this->back ? 2 : 3;
-        $records = array_map(fn (array $record): array => [$record[0], (string) $record[1], $record[$side]], $this->entry->records ?? []);
-        if ($this->entry === null || array_intersect(array_column($records, 0), self::IN_PALETTE) === []) {
-            return $records;
-        }
-        // The journal may name what the palette has no more.
-        $standIns = new StandIns((int) Page::query()->whereKey($this->entry->page_id)->value('series_id'));
 
-        return array_map(fn (array $record): array => [$record[0], $record[1], self::now($standIns, $record[0], $record[2])], $records);
+        return array_map(fn (array $record): array => [$record[0], (string) $record[1], self::now($standIns, RecordKind::from($record[0]), $record[$side])], $this->entry->records ?? []);
     }
 
     /**
      * @param  ?array<string, mixed>  $data
      * @return ?array<string, mixed>
      */
-    private static function now(StandIns $standIns, string $kind, ?array $data): ?array
+    private static function now(StandIns $standIns, RecordKind $kind, ?array $data): ?array
     {
-        return $data === null || ! in_array($kind, self::IN_PALETTE, true) ? $data : $standIns->of(RecordKind::from($kind)->read($data))->toData();
+        return $data === null || ! StandIns::concern($kind) ? $data : $standIns->of($kind->read($data))->toData();
     }
 
     /** @return AppliedState */
-    public function toClient(): array
+    public function toClient(StandIns $standIns): array
     {
-        return ['revision' => $this->revision, 'title' => $this->entry?->title, 'tiles' => $this->tiles(), 'records' => $this->records()];
+        return ['revision' => $this->revision, 'title' => $this->entry?->title, 'tiles' => $this->tiles(), 'records' => $this->records($standIns)];
     }
 }

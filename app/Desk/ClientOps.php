@@ -48,7 +48,7 @@ final readonly class ClientOps
     private function known(References $names): void
     {
         foreach ($names->figures as $figure) {
-            Figure::query()->where('series_id', $this->series->id)->where('retired', false)->whereKey($figure)->exists()
+            Figure::living()->where('series_id', $this->series->id)->whereKey($figure)->exists()
                 || throw new OpRefused('This figure is no longer in the series. Pick another.');
         }
         foreach ($names->materials as $material) {
@@ -61,7 +61,7 @@ final readonly class ClientOps
 
     private function figureOf(int $material): int
     {
-        $figure = Material::query()->whereRelation('figure', 'series_id', $this->series->id)->where('retired', false)->whereKey($material)->value('figure_id');
+        $figure = Material::living()->whereRelation('figure', 'series_id', $this->series->id)->whereKey($material)->value('figure_id');
 
         return is_int($figure) ? $figure : throw new OpRefused('This material is no longer in the palette. Pick another.');
     }

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Page;
 use App\Models\PageChange;
+use App\Store\StandIns;
 use Closure;
 use Illuminate\Support\Facades\DB;
 
@@ -89,12 +90,13 @@ final readonly class Feed
         /** @var list<PageChange> $changes */
         $changes = $behind < 1 || $behind > self::MOST ? [] : PageChange::query()->with('entry')->where('page_id', $page->id)->where('revision', '>', $since)->orderBy('revision')->get()->all();
         $tiles = $records = [];
+        $standIns = new StandIns($page->series_id);
         foreach ($changes as $change) {
             $applied = Applied::again($change);
             foreach ($applied->tiles() as $tile) {
                 $tiles["$tile[0] $tile[1] $tile[2]"] = $tile;
             }
-            foreach ($applied->records() as $record) {
+            foreach ($applied->records($standIns) as $record) {
                 $records["$record[0] $record[1]"] = $record;
             }
         }

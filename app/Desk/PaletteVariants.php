@@ -9,7 +9,6 @@ use App\Models\PaletteVariant;
 use App\Models\Series;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Illuminate\Support\Facades\DB;
 
 /**
  * The variants of a palette, with what comes of each, and which pages wear one.
@@ -25,21 +24,11 @@ final readonly class PaletteVariants
     {
     }
 
-    public function wear(Page $page, ?PaletteVariant $variant): void
-    {
-        DB::transaction(function () use ($page, $variant): void {
-            $series = Series::query()->lockForUpdate()->findOrFail($this->series->id);
-            Page::query()->whereKey($page->id)->update(['wears_id' => $variant?->id]);
-            // What is open shows other colours now.
-            $series->newQuery()->whereKey($series->id)->update(['palette_version' => $series->palette_version + 1]);
-        });
-    }
-
     /** @return PaletteVariantsState */
     public function toClient(): array
     {
         /** @var list<PaletteVariant> $variants */
-        $variants = PaletteVariant::query()->where('series_id', $this->series->id)->where('retired', false)->orderBy('id')->get()->all();
+        $variants = PaletteVariant::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
         $pages = Page::query()->where('series_id', $this->series->id)->orderBy('number')->get();
         $living = array_map(fn (PaletteVariant $variant): int => $variant->id, $variants);
 

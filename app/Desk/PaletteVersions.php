@@ -48,20 +48,6 @@ final readonly class PaletteVersions
         });
     }
 
-    /**
-     * @param  ?PaletteVersion  $version  null: the page follows
-     * @param  list<int>  $follows  materials that follow all the same
-     */
-    public function hold(Page $page, ?PaletteVersion $version, array $follows = []): void
-    {
-        DB::transaction(function () use ($page, $version, $follows): void {
-            $series = Series::query()->lockForUpdate()->findOrFail($this->series->id);
-            Page::query()->whereKey($page->id)->update(['holds_id' => $version?->id, 'follows' => $version === null || $follows === [] ? null : json_encode($follows)]);
-            // What is open shows other colours now.
-            $series->newQuery()->whereKey($series->id)->update(['palette_version' => $series->palette_version + 1]);
-        });
-    }
-
     /** @return PaletteVersionsState */
     public function toClient(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\SeriesOps\SeriesOp;
+use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
@@ -28,6 +29,21 @@ final class SeriesDesk
             SeriesEntry::query()->where('series_id', $row->id)->where('state', 'undone')->update(['state' => 'dropped']);
 
             return $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, $id);
+        });
+    }
+
+    /**
+     * Which version and variant of the palette a page wears. The palette itself stays as it is, but what is open shows other
+     * colours now.
+     *
+     * @param  array{holds_id: ?int, follows: ?string}|array{wears_id: ?int}  $columns
+     */
+    public function dress(Page $page, array $columns): void
+    {
+        DB::transaction(function () use ($page, $columns): void {
+            $series = Series::query()->lockForUpdate()->findOrFail($page->series_id);
+            Page::query()->whereKey($page->id)->update($columns);
+            $series->newQuery()->whereKey($series->id)->update(['palette_version' => $series->palette_version + 1]);
         });
     }
 

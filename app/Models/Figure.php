@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Figure extends Model
 {
+    use CanRetire;
+
     protected $fillable = ['series_id', 'name', 'depth'];
 
     /** @var array<string, string> */

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Material extends Model
 {
+    use CanRetire;
+
     protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials'];
 
     /** @var array<string, string> */

@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class PaletteVariant extends Model
 {
+    use CanRetire;
+
     public $timestamps = false;
 
     protected $fillable = ['series_id', 'name', 'tones'];

@@ -23,10 +23,11 @@ final class PageStore implements SheetSource
     /** @var array<string, array<string, string>> layer => "column,row" => hash */
     private array $hashes = [];
 
-    private ?StandIns $standIns = null;
+    private readonly StandIns $standIns;
 
     public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles)
     {
+        $this->standIns = new StandIns($page->series_id);
     }
 
     public function tile(LayerName $layer, int $column, int $row): ?string
@@ -72,33 +73,37 @@ final class PageStore implements SheetSource
 
     public function records(RecordKind $kind): array
     {
-        return array_map($this->standIns()->of(...), RecordKeepers::of($kind)->all($this->page->id));
+        return array_map($this->standIns->of(...), RecordKeepers::of($kind)->all($this->page->id));
     }
 
     public function record(RecordKind $kind, int|string $key): ?Record
     {
         $record = RecordKeepers::of($kind)->find($this->page->id, $key);
 
-        return $record === null ? null : $this->standIns()->of($record);
+        return $record === null ? null : $this->standIns->of($record);
     }
 
     /**
-     * A change in terms of what is kept, not of how it is read: what a material or figure was before another stood in for
-     * it must be there when that is undone in the palette.
+     * Changes in terms of what is kept, not of how it is read: what a material or figure was before another stood in for it
+     * must be there when that is undone in the palette.
+     *
+     * @param  list<RecordChange>  $changes
+     * @return list<RecordChange>
      */
-    private function asKept(RecordChange $change): RecordChange
+    private function asKept(array $changes): array
     {
-        if ($change->before === null || $this->standIns()->isEmpty()) {
-            return $change;
+        $named = array_filter($changes, fn (RecordChange $change): bool => $change->before !== null && StandIns::concern($change->kind));
+        if ($named === [] || $this->standIns->isEmpty()) {
+            return $changes;
         }
-        $kept = RecordKeepers::of($change->kind)->find($this->page->id, $change->key) ?? $change->before;
+        $kept = [];
+        foreach ($named as $i => $change) {
+            $before = ($kept[$change->kind->value] ??= RecordKeepers::of($change->kind)->all($this->page->id))[$change->key] ?? $change->before;
+            $after = $change->after === null ? null : StandIns::unread($before, $change->before ?? $before, $change->after);
+            $changes[$i] = new RecordChange($change->kind, $change->key, $before, $after);
+        }
 
-        return new RecordChange($change->kind, $change->key, $kept, $change->after === null ? null : StandIns::unread($kept, $change->before, $change->after));
-    }
-
-    private function standIns(): StandIns
-    {
-        return $this->standIns ??= new StandIns($this->page->series_id);
+        return array_values($changes);
     }
 
     /** Writes a change and its journal entry. Call it inside a transaction that holds the page's row. */
@@ -117,7 +122,7 @@ final class PageStore implements SheetSource
         }
         $this->tiles->put($bytes);
         $this->placeTiles($rows);
-        $records = array_map($this->asKept(...), $change->records);
+        $records = $this->asKept($change->records);
         $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $records));
 
         return JournalEntry::query()->create([

@@ -9,6 +9,7 @@ use App\Models\Material;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\ScopeKind;
 
@@ -18,21 +19,41 @@ use Awning\Core\Page\ScopeKind;
  */
 final class StandIns
 {
-    /** @var array<int, array{int, int}> of each material which one it is now, and of which figure; 0, 0 for none */
-    private array $materials = [];
+    /** Records that name materials or figures. */
+    private const CONCERNED = [RecordKind::Region, RecordKind::Pass];
+
+    /** @var ?array<int, array{int, int}> of each material which one it is now, and of which figure; 0, 0 for none */
+    private ?array $materials = null;
 
     /** @var array<int, int> of each figure that another took over, which */
     private array $figures = [];
 
-    public function __construct(int $series)
+    public function __construct(private readonly int $series)
     {
-        $figures = Figure::query()->toBase()->where('series_id', $series)->get(['id', 'retired', 'stands_in'])->keyBy('id');
+    }
+
+    public static function concern(RecordKind $kind): bool
+    {
+        return in_array($kind, self::CONCERNED, true);
+    }
+
+    /** @return array<int, array{int, int}> looked up when first asked for: most ops never do */
+    private function materials(): array
+    {
+        return $this->materials ??= $this->lookedUp();
+    }
+
+    /** @return array<int, array{int, int}> */
+    private function lookedUp(): array
+    {
+        $figures = Figure::query()->toBase()->where('series_id', $this->series)->get(['id', 'retired', 'stands_in'])->keyBy('id');
         $materials = Material::query()->toBase()->whereIn('figure_id', $figures->keys())->get(['id', 'figure_id', 'retired', 'stands_in'])->keyBy('id');
+        $now = [];
         foreach ($materials as $id => $row) {
             for ($hops = count($materials); $row !== null && $row->retired && $hops > 0; $hops--) {
                 $row = $row->stands_in === null ? null : $materials[$row->stands_in] ?? null;
             }
-            $this->materials[$id] = $row === null || $row->retired ? [0, 0] : [$row->id, $row->figure_id];
+            $now[$id] = $row === null || $row->retired ? [0, 0] : [$row->id, $row->figure_id];
         }
         foreach ($figures as $id => $row) {
             for ($hops = count($figures); $row->retired && $row->stands_in !== null && isset($figures[$row->stands_in]) && $hops > 0; $hops--) {
@@ -42,20 +63,20 @@ final class StandIns
                 $this->figures[$id] = $row->id;
             }
         }
+
+        return $now;
     }
 
     /** @return array{materials: array<int, int>, figures: array<int, int>} only what is another now; 0 for none */
     public function toClient(): array
     {
-        return ['materials' => array_map(fn (array $one): int => $one[0], array_filter($this->materials, fn (array $one, int $id): bool => $one[0] !== $id, ARRAY_FILTER_USE_BOTH)), 'figures' => $this->figures];
+        return ['materials' => array_map(fn (array $one): int => $one[0], array_filter($this->materials(), fn (array $one, int $id): bool => $one[0] !== $id, ARRAY_FILTER_USE_BOTH)), 'figures' => $this->figures];
     }
 
     /** Whether nothing is another now. */
     public function isEmpty(): bool
     {
-        ['materials' => $materials, 'figures' => $figures] = $this->toClient();
-
-        return $materials === [] && $figures === [];
+        return $this->toClient() === ['materials' => [], 'figures' => []];
     }
 
     public function of(Record $record): Record
@@ -89,17 +110,18 @@ final class StandIns
 
     private function region(Region $region): Region
     {
-        [$material, $figure] = $this->materials[$region->material] ?? [$region->material, $region->figure];
+        [$material, $figure] = $this->materials()[$region->material] ?? [$region->material, $region->figure];
 
         return $material === $region->material && $figure === $region->figure ? $region : $region->filled($figure, $material);
     }
 
     private function pass(PassSpec $pass): PassSpec
     {
+        $materials = $this->materials();
         $figure = $this->figures[$pass->figure] ?? $pass->figure;
         $scope = match ($pass->scope->kind) {
             ScopeKind::Figure => $this->figures[$pass->scope->id] ?? $pass->scope->id,
-            ScopeKind::Material => $this->materials[$pass->scope->id][0] ?? $pass->scope->id,
+            ScopeKind::Material => $materials[$pass->scope->id][0] ?? $pass->scope->id,
             default => $pass->scope->id,
         };
 

@@ -8,6 +8,7 @@ use App\Models\Role;
 use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Colour\Verdict;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\DrawingRole;
@@ -18,7 +19,6 @@ use Awning\Core\Page\ScopeKind;
 use Awning\Core\Page\ShapeUse;
 use Awning\Core\Proof\AdviceKind;
 use Awning\Core\Proof\FindingKind;
-use Awning\Core\Proof\Verdict;
 use Symfony\Component\Finder\Finder;
 
 /**

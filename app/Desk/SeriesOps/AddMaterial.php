@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Models\Figure;
-use App\Models\Material;
 use App\Models\Series;
 
 /** A new material of a figure, after those it has. */
 final readonly class AddMaterial implements SeriesOp
 {
+    use MaterialChange;
+
     /** @param  string  $base  #rrggbb */
     public function __construct(private Figure $figure, private string $name, private string $base)
     {
@@ -38,11 +39,6 @@ final readonly class AddMaterial implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $material = Material::query()->create([
-            'figure_id' => $this->figure->id, 'name' => $this->name,
-            'place' => 1 + (int) $this->figure->materials()->max('place'), 'pinned' => ['base' => $this->base],
-        ]);
-
-        return [['material', $material->id, null, $material->refresh()->toRecord()]];
+        return [self::added($this->figure->id, $this->name, ['base' => $this->base])];
     }
 }

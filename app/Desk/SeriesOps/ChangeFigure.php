@@ -41,7 +41,7 @@ final readonly class ChangeFigure implements SeriesOp
     public function apply(Series $series): array
     {
         /** @var list<Figure> $figures */
-        $figures = Figure::query()->lockForUpdate()->where('series_id', $series->id)->where('retired', false)->orderBy('depth')->get()->all();
+        $figures = Figure::living()->lockForUpdate()->where('series_id', $series->id)->orderBy('depth')->get()->all();
         $at = array_search($this->figure->id, array_map(fn (Figure $figure): int => $figure->id, $figures), true);
         assert(is_int($at));
         $before = array_map(fn (Figure $figure): array => $figure->toRecord(), $figures);

@@ -61,7 +61,7 @@ final readonly class ChangeMaterial implements SeriesOp
         if ($this->figure !== null || $this->place !== null) {
             $row->figure_id = $this->figure->id ?? $row->figure_id;
             /** @var list<Material> $others */
-            $others = Material::query()->where('figure_id', $row->figure_id)->where('retired', false)->whereKeyNot($row->id)->orderBy('place')->orderBy('id')->get()->all();
+            $others = Material::living()->where('figure_id', $row->figure_id)->whereKeyNot($row->id)->orderBy('place')->orderBy('id')->get()->all();
             array_splice($others, $this->place ?? count($others), 0, [$row]);
             foreach ($others as $place => $one) {
                 $one->place = $place + 1;

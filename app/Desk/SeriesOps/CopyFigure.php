@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Models\Figure;
-use App\Models\Material;
 use App\Models\Series;
 
 /**
@@ -14,6 +13,8 @@ use App\Models\Series;
  */
 final readonly class CopyFigure implements SeriesOp
 {
+    use MaterialChange;
+
     public function __construct(private Figure $figure)
     {
     }
@@ -41,9 +42,8 @@ final readonly class CopyFigure implements SeriesOp
     public function apply(Series $series): array
     {
         $records = (new AddFigure($this->figure->name))->apply($series);
-        foreach ($this->figure->materials()->get() as $place => $material) {
-            $copy = Material::query()->create(['figure_id' => $records[0][1], 'name' => $material->name, 'place' => $place + 1, 'pinned' => $material->pinned, 'dials' => $material->dials])->refresh();
-            $records[] = ['material', $copy->id, null, $copy->toRecord()];
+        foreach ($this->figure->materials()->get() as $material) {
+            $records[] = self::added($records[0][1], $material->name, $material->pinned, $material->dials);
         }
 
         return $records;

@@ -11,6 +11,8 @@ use App\Models\Series;
 /** Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay. */
 final readonly class CopyMaterials implements SeriesOp
 {
+    use MaterialChange;
+
     /** @param  list<int>  $materials  of the series */
     public function __construct(private Figure $figure, private array $materials)
     {
@@ -38,16 +40,14 @@ final readonly class CopyMaterials implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $has = Material::query()->where('figure_id', $this->figure->id)->where('retired', false)->pluck('name')->all();
-        $place = (int) Material::query()->where('figure_id', $this->figure->id)->max('place');
+        $has = Material::living()->where('figure_id', $this->figure->id)->pluck('name')->all();
         $records = [];
         foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {
             if (in_array($material->name, $has, true)) {
                 continue;
             }
             $has[] = $material->name;
-            $copy = Material::query()->create(['figure_id' => $this->figure->id, 'name' => $material->name, 'place' => ++$place, 'pinned' => $material->pinned, 'dials' => $material->dials])->refresh();
-            $records[] = ['material', $copy->id, null, $copy->toRecord()];
+            $records[] = self::added($this->figure->id, $material->name, $material->pinned, $material->dials);
         }
 
         return $records;

@@ -10,6 +10,8 @@ use App\Models\Series;
 /** A second material like one there is, after all others of the figure, under a name that is free. */
 final readonly class DuplicateMaterial implements SeriesOp
 {
+    use MaterialChange;
+
     private const LONGEST = 80;
 
     public function __construct(private Material $material)
@@ -39,13 +41,11 @@ final readonly class DuplicateMaterial implements SeriesOp
     public function apply(Series $series): array
     {
         $row = Material::query()->findOrFail($this->material->id);
-        $others = Material::query()->where('figure_id', $row->figure_id)->where('retired', false);
-        $taken = $others->pluck('name')->all();
+        $taken = Material::living()->where('figure_id', $row->figure_id)->pluck('name')->all();
         for ($n = 2; in_array($name = mb_substr($row->name, 0, self::LONGEST - 6)." $n", $taken, true);) {
             $n++;
         }
-        $copy = Material::query()->create(['figure_id' => $row->figure_id, 'name' => $name, 'place' => 1 + (int) $others->max('place'), 'pinned' => $row->pinned, 'dials' => $row->dials])->refresh();
 
-        return [['material', $copy->id, null, $copy->toRecord()]];
+        return [self::added($row->figure_id, $name, $row->pinned, $row->dials)];
     }
 }

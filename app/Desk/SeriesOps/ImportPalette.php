@@ -19,6 +19,8 @@ use Awning\Core\Exchange\PaletteMaterial;
  */
 final readonly class ImportPalette implements SeriesOp
 {
+    use MaterialChange;
+
     /** Where materials go that no figure is named for. */
     private const UNNAMED = 'Palette';
 
@@ -76,7 +78,7 @@ final readonly class ImportPalette implements SeriesOp
                 $there = $this->figure($series, $name) ?? throw new \LogicException('A figure that was added is there.');
             }
             foreach ($figure->materials as $material) {
-                $record = self::taken($there, $material);
+                $record = self::takenIn($there, $material);
                 if ($record !== null) {
                     $records[] = $record;
                 }
@@ -87,34 +89,29 @@ final readonly class ImportPalette implements SeriesOp
     }
 
     /** @return ?array{string, int, ?array<string, mixed>, array<string, mixed>} */
-    private static function taken(Figure $figure, PaletteMaterial $material): ?array
+    private static function takenIn(Figure $figure, PaletteMaterial $material): ?array
     {
         $row = self::material($figure, $material->name);
         $pinned = self::pinned($material, $row);
         if ($row === null) {
-            $row = Material::query()->create(['figure_id' => $figure->id, 'name' => $material->name, 'place' => 1 + (int) $figure->materials()->max('place'), 'pinned' => $pinned])->refresh();
-
-            return ['material', $row->id, null, $row->toRecord()];
+            return self::added($figure->id, $material->name, $pinned);
         }
         if ($pinned == $row->pinned) {
             return null;
         }
-        $before = $row->toRecord();
         $row->pinned = $pinned;
-        $row->version++;
-        $row->save();
 
-        return ['material', $row->id, $before, $row->toRecord()];
+        return self::saved($row);
     }
 
     private function figure(Series $series, string $name): ?Figure
     {
-        return Figure::query()->where('series_id', $series->id)->where('retired', false)->where('name', $name)->first();
+        return Figure::living()->where('series_id', $series->id)->where('name', $name)->first();
     }
 
     private static function material(Figure $figure, string $name): ?Material
     {
-        return Material::query()->where('figure_id', $figure->id)->where('retired', false)->where('name', $name)->first();
+        return Material::living()->where('figure_id', $figure->id)->where('name', $name)->first();
     }
 
     /** @return array<string, string> tones that are pinned after it: those of the file, and those it says nothing of; a base in any case */

@@ -8,8 +8,13 @@ use App\Desk\Conflict;
 use App\Desk\SeriesPalette;
 use App\Models\Material;
 use App\Models\Series;
+use Awning\Core\Colour\Derivation;
 
-/** A change to one material, as somebody who saw it at a version asked for it. */
+/**
+ * A change to one material, as somebody who saw it at a version asked for it; or a new one.
+ *
+ * @phpstan-import-type DerivationPart from Derivation
+ */
 trait MaterialChange
 {
     /**
@@ -33,7 +38,22 @@ trait MaterialChange
         return $row;
     }
 
-    /** @return array{string, int, ?array<string, mixed>, ?array<string, mixed>} */
+    /**
+     * A new material of a figure, after those it has.
+     *
+     * @param  array<string, string>  $pinned  tone name => #rrggbb, a base among them
+     * @param  ?DerivationPart  $dials
+     * @return array{string, int, null, array<string, mixed>} as the series' journal keeps it
+     */
+    private static function added(int $figure, string $name, array $pinned, ?array $dials = null): array
+    {
+        $place = 1 + (int) Material::living()->where('figure_id', $figure)->max('place');
+        $row = Material::query()->create(['figure_id' => $figure, 'name' => $name, 'place' => $place, 'pinned' => $pinned, 'dials' => $dials])->refresh();
+
+        return ['material', $row->id, null, $row->toRecord()];
+    }
+
+    /** @return array{string, int, array<string, mixed>, array<string, mixed>} as the series' journal keeps it */
     private static function saved(Material $row): array
     {
         $before = Material::query()->findOrFail($row->id)->toRecord();

@@ -45,7 +45,7 @@ final readonly class RetireFigure implements SeriesOp
         $records = [['figure', $row->id, $before, $row->toRecord()]];
         $place = $this->into === null ? 0 : (int) Material::query()->where('figure_id', $this->into->id)->max('place');
         /** @var list<Material> $materials */
-        $materials = Material::query()->lockForUpdate()->where('figure_id', $row->id)->where('retired', false)->orderBy('place')->orderBy('id')->get()->all();
+        $materials = Material::living()->lockForUpdate()->where('figure_id', $row->id)->orderBy('place')->orderBy('id')->get()->all();
         foreach ($materials as $material) {
             if ($this->into === null) {
                 $material->retired = true;

@@ -40,7 +40,7 @@ final readonly class RetireMaterial implements SeriesOp
     public function apply(Series $series): array
     {
         $row = self::taken($series, $this->material, $this->version, ['into' => $this->into?->id]);
-        if ($this->into !== null && Material::query()->whereKey($this->into->id)->where('retired', false)->doesntExist()) {
+        if ($this->into !== null && Material::living()->whereKey($this->into->id)->doesntExist()) {
             throw new Conflict("{$this->into->name} is no longer in the palette. Choose another.", ['reason' => 'palette', 'theirs' => null, 'yours' => ['into' => $this->into->id]]);
         }
         $row->retired = true;

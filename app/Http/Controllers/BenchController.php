@@ -12,6 +12,7 @@ use App\Http\Requests\OpRequest;
 use App\Models\Page;
 use App\Models\Role;
 use App\Store\PageStore;
+use App\Store\StandIns;
 use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Brush\TidyLines;
 use Awning\Core\Page\InkStroke;
@@ -88,6 +89,6 @@ final class BenchController
 
     private function answer(Page $page, Applied $applied): JsonResponse
     {
-        return new JsonResponse($applied->toClient() + ['journal' => (new Journal($page))->toClient()]);
+        return new JsonResponse($applied->toClient(new StandIns($page->series_id)) + ['journal' => (new Journal($page))->toClient()]);
     }
 }

@@ -38,6 +38,8 @@ use Illuminate\Validation\Rule;
 /** @phpstan-import-type DerivationPart from Derivation */
 final class PaletteController
 {
+    use ChangesPalette;
+
     private const COLOUR = 'regex:/^#[0-9a-f]{6}$/D';
 
     public function __construct(private readonly SeriesDesk $desk)
@@ -47,7 +49,7 @@ final class PaletteController
     public function addFigure(Request $request, Series $series): JsonResponse
     {
         $request->validate(['name' => 'required|string|max:80']);
-        $entry = $this->apply($request, $series, new AddFigure($request->string('name')->toString()));
+        $entry = self::apply($request, $series, new AddFigure($request->string('name')->toString()));
 
         return $this->added($series, $entry);
     }
@@ -56,7 +58,7 @@ final class PaletteController
     {
         abort_unless($figure->series_id === $series->id, 404);
         $request->validate(['name' => 'required|string|max:80', 'base' => ['required', self::COLOUR]]);
-        $entry = $this->apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
+        $entry = self::apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
         return $this->added($series, $entry);
     }
@@ -66,7 +68,7 @@ final class PaletteController
     {
         abort_unless($figure->series_id === $series->id, 404);
         $request->validate(['name' => 'sometimes|string|max:80', 'nearer' => 'sometimes|integer|between:-1000,1000']);
-        $this->apply($request, $series, new ChangeFigure($figure, $request->has('name') ? $request->string('name')->toString() : null, $request->integer('nearer')));
+        self::apply($request, $series, new ChangeFigure($figure, $request->has('name') ? $request->string('name')->toString() : null, $request->integer('nearer')));
 
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
     }
@@ -78,7 +80,7 @@ final class PaletteController
         $request->validate(['materials' => 'required|array|max:1000', 'materials.*' => 'integer|min:1']);
         /** @var list<int> $materials */
         $materials = array_values(array_map(intval(...), $request->array('materials')));
-        $this->apply($request, $series, new CopyMaterials($figure, $materials));
+        self::apply($request, $series, new CopyMaterials($figure, $materials));
 
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient(), 201);
     }
@@ -95,7 +97,7 @@ final class PaletteController
         ]);
         /** @var non-empty-array<value-of<Tone>, ?string> $tones */
         $tones = $request->array('tones');
-        $entry = $this->apply($request, $series, new PinTones($material, $request->integer('version'), $tones));
+        $entry = self::apply($request, $series, new PinTones($material, $request->integer('version'), $tones));
 
         return new JsonResponse(['material' => (new SeriesPalette($series))->material($material->refresh()), 'version' => $entry->version]);
     }
@@ -122,14 +124,14 @@ final class PaletteController
     {
         self::isOf($series, $material);
 
-        return $this->added($series, $this->apply($request, $series, new DuplicateMaterial($material)));
+        return $this->added($series, self::apply($request, $series, new DuplicateMaterial($material)));
     }
 
     /** A figure of another series of the person's, as a copy. */
     public function copyFigure(Request $request, Series $series): JsonResponse
     {
         $request->validate(['figure' => 'required|integer']);
-        $figure = Figure::query()->where('retired', false)->findOrFail($request->integer('figure'));
+        $figure = Figure::living()->findOrFail($request->integer('figure'));
         Gate::authorize('view', $figure->series);
         abort_if($figure->series_id === $series->id, 422, 'This figure is in the series already.');
 
@@ -182,10 +184,7 @@ final class PaletteController
 
     public function overview(Request $request, Series $series): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
-
-        return new JsonResponse((new PaletteOverview($series))->toClient($user));
+        return new JsonResponse((new PaletteOverview($series))->toClient(self::user($request)));
     }
 
     public function history(Series $series): JsonResponse
@@ -200,7 +199,7 @@ final class PaletteController
 
     private static function figure(Series $series, int $id): Figure
     {
-        return Figure::query()->where('series_id', $series->id)->where('retired', false)->findOrFail($id);
+        return Figure::living()->where('series_id', $series->id)->findOrFail($id);
     }
 
     /** @return array<string, mixed> what each dial may be, for validation */
@@ -224,7 +223,7 @@ final class PaletteController
 
     private function changed(Request $request, Series $series, SeriesOp $op): JsonResponse
     {
-        $this->apply($request, $series, $op);
+        self::apply($request, $series, $op);
 
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
     }
@@ -232,26 +231,9 @@ final class PaletteController
     /** @param  callable(Series, User, ?string): SeriesEntry  $swap */
     private function swapped(Request $request, Series $series, callable $swap): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
-        $entry = $swap($series, $user, self::opId($request));
+        $entry = $swap($series, self::user($request), self::opId($request));
 
         return new JsonResponse(['title' => $entry->title, 'palette' => (new SeriesPalette($series->refresh()))->toClient()]);
-    }
-
-    private static function opId(Request $request): ?string
-    {
-        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
-
-        return $request->has('op_id') ? $request->string('op_id')->toString() : null;
-    }
-
-    private function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $this->desk->apply($series, $user, $op, self::opId($request));
     }
 
     private function added(Series $series, SeriesEntry $entry): JsonResponse

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\ImportPalette;
 use App\Desk\SeriesPalette;
 use App\Models\Series;
-use App\Models\User;
 use App\Store\PaletteFile;
 use Awning\Core\Exchange\BrokenPalette;
 use Awning\Core\Exchange\PaletteFiles;
@@ -20,6 +18,8 @@ use Illuminate\Support\Str;
 /** A palette as a file: taken away in an open format, or taken in. */
 final class PaletteFileController
 {
+    use ChangesPalette;
+
     private const TYPES = ['csv' => 'text/csv; charset=utf-8', 'json' => 'application/json', 'css' => 'text/css; charset=utf-8', 'svg' => 'image/svg+xml', 'png' => 'image/png', 'pdf' => 'application/pdf'];
 
     public function show(Series $series, string $format): Response
@@ -32,9 +32,9 @@ final class PaletteFileController
     }
 
     /** What taking a file in would do; with `take` it is done. */
-    public function store(Request $request, Series $series, SeriesDesk $desk): JsonResponse
+    public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:190', 'text' => 'required|string|max:'.PaletteFiles::MOST_BYTES, 'take' => 'sometimes|boolean', 'op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
+        $request->validate(['name' => 'required|string|max:190', 'text' => 'required|string|max:'.PaletteFiles::MOST_BYTES, 'take' => 'sometimes|boolean']);
         try {
             $import = new ImportPalette(PaletteFiles::read(PaletteFile::extension($request->string('name')->toString()), (string) $request->input('text')));
         } catch (BrokenPalette $error) {
@@ -43,9 +43,7 @@ final class PaletteFileController
         if (! $request->boolean('take')) {
             return new JsonResponse($import->preview($series));
         }
-        /** @var User $user */
-        $user = $request->user();
-        $desk->apply($series, $user, $import, $request->has('op_id') ? $request->string('op_id')->toString() : null);
+        self::apply($request, $series, $import);
 
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
     }

@@ -10,13 +10,14 @@ use App\Desk\SeriesOps\RestoreVersion;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** Named versions of a palette: made, compared, restored, held by pages. */
 final class PaletteVersionController
 {
+    use ChangesPalette;
+
     public function index(Series $series): JsonResponse
     {
         return new JsonResponse((new PaletteVersions($series))->toClient());
@@ -25,20 +26,15 @@ final class PaletteVersionController
     public function store(Request $request, Series $series): JsonResponse
     {
         $request->validate(['name' => 'required|string|max:80']);
-        /** @var User $user */
-        $user = $request->user();
-        $version = (new PaletteVersions($series))->name($user, $request->string('name')->toString());
+        $version = (new PaletteVersions($series))->name(self::user($request), $request->string('name')->toString());
 
         return new JsonResponse(['id' => $version->id], 201);
     }
 
-    public function restore(Request $request, Series $series, PaletteVersion $version, SeriesDesk $desk): JsonResponse
+    public function restore(Request $request, Series $series, PaletteVersion $version): JsonResponse
     {
         abort_unless($version->series_id === $series->id, 404);
-        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
-        /** @var User $user */
-        $user = $request->user();
-        $desk->apply($series, $user, new RestoreVersion($version), $request->has('op_id') ? $request->string('op_id')->toString() : null);
+        self::apply($request, $series, new RestoreVersion($version));
 
         return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
     }
@@ -49,7 +45,8 @@ final class PaletteVersionController
         abort_unless($page->series_id === $series->id, 404);
         $request->validate(['version' => 'present|nullable|integer', 'follows' => 'sometimes|array|max:5000', 'follows.*' => 'integer|min:1']);
         $version = $request->filled('version') ? PaletteVersion::query()->where('series_id', $series->id)->findOrFail($request->integer('version')) : null;
-        (new PaletteVersions($series))->hold($page, $version, array_values(array_map(intval(...), $request->array('follows'))));
+        $follows = $version === null ? [] : array_values(array_map(intval(...), $request->array('follows')));
+        (new SeriesDesk)->dress($page, ['holds_id' => $version?->id, 'follows' => $follows === [] ? null : json_encode($follows)]);
 
         return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
     }

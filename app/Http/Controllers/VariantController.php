@@ -13,7 +13,6 @@ use App\Models\Material;
 use App\Models\Page;
 use App\Models\PaletteVariant;
 use App\Models\Series;
-use App\Models\User;
 use Awning\Core\Colour\Tone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,9 +20,7 @@ use Illuminate\Http\Request;
 /** Variants of a palette: made, changed, worn by pages. */
 final class VariantController
 {
-    public function __construct(private readonly SeriesDesk $desk)
-    {
-    }
+    use ChangesPalette;
 
     public function index(Series $series): JsonResponse
     {
@@ -58,18 +55,15 @@ final class VariantController
     {
         abort_unless($page->series_id === $series->id, 404);
         $request->validate(['variant' => 'present|nullable|integer']);
-        $variant = $request->filled('variant') ? PaletteVariant::query()->where('series_id', $series->id)->where('retired', false)->findOrFail($request->integer('variant')) : null;
-        (new PaletteVariants($series))->wear($page, $variant);
+        $variant = $request->filled('variant') ? PaletteVariant::living()->where('series_id', $series->id)->findOrFail($request->integer('variant')) : null;
+        (new SeriesDesk)->dress($page, ['wears_id' => $variant?->id]);
 
         return new JsonResponse((new PaletteVariants($series->refresh()))->toClient());
     }
 
     private function changed(Request $request, Series $series, SeriesOp $op, int $status = 200): JsonResponse
     {
-        $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
-        /** @var User $user */
-        $user = $request->user();
-        $this->desk->apply($series, $user, $op, $request->has('op_id') ? $request->string('op_id')->toString() : null);
+        self::apply($request, $series, $op);
 
         return new JsonResponse((new PaletteVariants($series->refresh()))->toClient(), $status);
     }

@@ -112,13 +112,9 @@ final class PaletteCsv implements PaletteFormat
         }
         $at = $colours[count($colours) - 1];
         $names = array_slice(array_values(array_filter(array_slice($fields, 0, $at), fn (string $field): bool => $field !== '')), 0, 3);
-        $tone = count($names) > 1 ? Tone::tryFrom(strtolower($names[count($names) - 1])) : null;
-        if ($tone !== null) {
-            array_pop($names);
-        }
-        $material = self::named((string) array_pop($names), $line);
+        $names = array_map(fn (string $name): string => self::named($name, $line), $names);
 
-        return new PaletteRow(self::named(implode(' / ', $names), $line), $material === '' ? $fields[$at] : $material, $tone ?? Tone::Base, Rgb::fromHex($fields[$at]), false, $line);
+        return PaletteRow::at($names === [] ? [$fields[$at]] : $names, Rgb::fromHex($fields[$at]), false, $line);
     }
 
     private static function isColour(string $field): bool

@@ -7,6 +7,7 @@ namespace Awning\Core\Flats;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Verdict;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Runs;
@@ -228,6 +229,6 @@ final readonly class ColourTaker
             }
         }
 
-        return new TakenColour($theirs, $best !== null && $least <= TakenColour::NEAR ? $best : $theirs, $best === null ? null : $least, $share);
+        return new TakenColour($theirs, $best !== null && Verdict::of($least) !== Verdict::Unknown ? $best : $theirs, $best === null ? null : $least, $share);
     }
 }

@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace Awning\Core\Flats;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Verdict;
 
 /** A flat colour of somebody else's, and what it became. */
 final readonly class TakenColour
 {
-    public const EXACT = 1.0;
-
-    public const NEAR = 5.0;
-
     /**
      * @param  Rgb  $theirs  as it is in their picture
      * @param  Rgb  $ours  the palette's, or theirs where the palette has none that is near
@@ -26,10 +23,10 @@ final readonly class TakenColour
     /** @return 'exact'|'near'|'new' */
     public function verdict(): string
     {
-        return match (true) {
-            $this->difference === null || $this->difference > self::NEAR => 'new',
-            $this->difference <= self::EXACT => 'exact',
-            default => 'near',
+        return match ($this->difference === null ? Verdict::Unknown : Verdict::of($this->difference)) {
+            Verdict::Exact => 'exact',
+            Verdict::Near => 'near',
+            Verdict::Unknown => 'new',
         };
     }
 }

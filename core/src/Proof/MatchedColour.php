@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Proof;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Verdict;
 
 /**
  * A flat colour of a picture beside the nearest tone of a palette.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Proof;
 
+use Awning\Core\Colour\Verdict;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import { TONES, type FigureState, type MaterialState, type Tone, type UseState, type VariantState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
 import { randomId } from '../page/ids';
+import { Ramp } from '../ui/Ramp';
 import { NameField } from './NameField';
 import type { PaletteDesk, Picked } from './usePalette';
 
@@ -220,10 +221,8 @@ function Second({ variant, material }: { variant: VariantState | null; material:
     const other = variant?.materials[material.id];
     if (variant === null || other === undefined) return null;
     return (
-        <span className="flex" title={variant.name} role="img" aria-label={`${material.name} in ${variant.name}`}>
-            {TONES.map((tone) => (
-                <span key={tone} className="h-5 w-3" style={{ background: other.tones[tone] }} />
-            ))}
+        <span title={variant.name} role="img" aria-label={`${material.name} in ${variant.name}`}>
+            <Ramp tones={other.tones} size="h-5 w-3" />
         </span>
     );
 }

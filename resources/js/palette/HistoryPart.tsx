@@ -1,7 +1,8 @@
 /** What happened to the palette: who did what when, with the ramps before and after. */
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
-import { TONES, type HistoryEntryState, type RampsState } from '../api/generated';
+import type { HistoryEntryState, RampsState } from '../api/generated';
+import { Ramp } from '../ui/Ramp';
 
 export function HistoryPart({ series }: { series: number }) {
     const { data: entries } = useQuery({ queryKey: ['history', series], queryFn: () => api.paletteHistory(series) });
@@ -31,9 +32,9 @@ function Entry({ entry }: { entry: HistoryEntryState }) {
             <div className="flex flex-col gap-1">
                 {entry.ramps.map((ramps, i) => (
                     <div key={i} className="flex items-center gap-1.5" title={ramps.name}>
-                        <Ramp tones={ramps.before} />
+                        <Then tones={ramps.before} />
                         <span aria-label="became">→</span>
-                        <Ramp tones={ramps.after} />
+                        <Then tones={ramps.after} />
                     </div>
                 ))}
             </div>
@@ -41,13 +42,7 @@ function Entry({ entry }: { entry: HistoryEntryState }) {
     );
 }
 
-function Ramp({ tones }: { tones: RampsState['before'] }) {
+function Then({ tones }: { tones: RampsState['before'] }) {
     if (tones === null) return <span className="quiet w-[84px] text-center text-[12px]">not there</span>;
-    return (
-        <span className="flex">
-            {TONES.map((tone) => (
-                <span key={tone} className="h-4 w-[14px]" style={{ background: tones[tone] }} />
-            ))}
-        </span>
-    );
+    return <Ramp tones={tones} size="h-4 w-[14px]" />;
 }

@@ -1,7 +1,7 @@
 /** A material's ramp on a sphere and a folded cloth, lit from the upper left: what a tone does beside the others. */
 import { useEffect, useRef } from 'react';
 import type { Tone } from '../api/generated';
-import { colourOf } from '../picture/oklch';
+import { toColour } from '../picture/stack';
 
 const WIDTH = 232;
 const HEIGHT = 118;
@@ -35,7 +35,7 @@ function paint(picture: ImageData, x: number, y: number, tones: Record<Tone, str
     if (normal === null) return;
     const lit = normal[0] * LIGHT[0] + normal[1] * LIGHT[1] + normal[2] * LIGHT[2];
     const tone = BANDS.find(([, from]) => lit >= from)?.[0] ?? 'deep';
-    const colour = colourOf(tones[tone]);
+    const colour = toColour(tones[tone]);
     picture.data.set([colour >> 16, (colour >> 8) & 255, colour & 255, 255], 4 * (y * WIDTH + x));
 }
 

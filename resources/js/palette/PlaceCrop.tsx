@@ -2,8 +2,7 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { UseState } from '../api/generated';
 import { meanAround } from '../picture/mean';
-import { colourOf } from '../picture/oklch';
-import type { Colour } from '../picture/stack';
+import { toColour, type Colour } from '../picture/stack';
 import { Choice } from '../ui/Choice';
 
 const WIDTH = 232;
@@ -49,7 +48,7 @@ export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props)
     useEffect(() => {
         const context = canvas.current?.getContext('2d');
         if (crop === null || context === null || context === undefined) return;
-        context.putImageData(recoloured(crop, colourOf(before), colourOf(now)), 0, 0);
+        context.putImageData(recoloured(crop, toColour(before), toColour(now)), 0, 0);
     }, [crop, before, now]);
     if (place === null)
         return <p className="quiet w-56 text-[13px]">No page uses this material yet: once one does, a piece of it shows here.</p>;

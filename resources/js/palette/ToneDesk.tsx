@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { TONES, type MaterialState, type Tone } from '../api/generated';
 import { toLab, ofLab } from '../picture/cielab';
-import { colourOf, hexOf, ofOklch, toOklch, type Oklch } from '../picture/oklch';
+import { hexOf, ofOklch, toOklch, type Oklch } from '../picture/oklch';
+import { toColour } from '../picture/stack';
 import { AdviceList } from './AdviceList';
 import { ColourEntry } from './ColourEntry';
 import { Maquette } from './Maquette';
@@ -20,7 +21,7 @@ interface Props {
 
 export function ToneDesk({ desk, material, tone }: Props) {
     const before = material.tones[tone];
-    const [wanted, setWanted] = useState<Oklch>(() => toOklch(colourOf(before)));
+    const [wanted, setWanted] = useState<Oklch>(() => toOklch(toColour(before)));
     const now = hexOf(ofOklch(wanted));
     const may = desk.overview?.mayColour === true;
     const figure = desk.figures.find(({ id }) => id === material.figure);
@@ -30,7 +31,7 @@ export function ToneDesk({ desk, material, tone }: Props) {
         desk.tryOut({ [material.id]: { [tone]: hexOf(ofOklch(to)) } });
     };
     const take = (hex: string): void => {
-        drag(toOklch(colourOf(hex), wanted.h));
+        drag(toOklch(toColour(hex), wanted.h));
         if (hex !== before) void desk.pin(material, { [tone]: hex });
     };
     const settle = (): void => {
@@ -47,7 +48,7 @@ export function ToneDesk({ desk, material, tone }: Props) {
             </div>
             <Clash desk={desk} material={material} />
             <Tracks colour={wanted} disabled={!may} onChange={drag} onSettle={settle} />
-            <ColourEntry colour={colourOf(now)} disabled={!may} onTake={(colour) => take(hexOf(colour))} />
+            <ColourEntry colour={toColour(now)} disabled={!may} onTake={(colour) => take(hexOf(colour))} />
             <div className="flex items-start gap-4">
                 <Comparison before={before} now={now} />
                 <Maquette tones={shown.tones} />
@@ -82,9 +83,9 @@ function Comparison({ before, now }: { before: string; now: string }) {
     );
 }
 
-const greyOf = (hex: string): string => hexOf(ofLab([toLab(colourOf(hex))[0], 0, 0]));
+const greyOf = (hex: string): string => hexOf(ofLab([toLab(toColour(hex))[0], 0, 0]));
 
-const lightness = (hex: string): string => toLab(colourOf(hex))[0].toFixed(0);
+const lightness = (hex: string): string => toLab(toColour(hex))[0].toFixed(0);
 
 function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
     const others = material.pinned.filter((one) => one !== 'base');

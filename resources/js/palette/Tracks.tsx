@@ -1,6 +1,6 @@
 /** Lightness, chroma and hue of a colour, each a track that shows what sRGB can show there, and a plane of neighbours. */
 import { useEffect, useRef, type PointerEvent } from 'react';
-import { isShown, MOST_CHROMA, ofOklch, type Oklch } from '../picture/oklch';
+import { hexOf, isShown, MOST_CHROMA, ofOklch, type Oklch } from '../picture/oklch';
 
 const WIDTH = 240;
 const HEIGHT = 18;
@@ -44,7 +44,7 @@ function hatch(context: CanvasRenderingContext2D, x: number, y: number, width: n
     context.fillRect(x, y, width, height);
 }
 
-const css = (colour: Oklch): string => `#${ofOklch(colour).toString(16).padStart(6, '0')}`;
+const css = (colour: Oklch): string => hexOf(ofOklch(colour));
 
 function Track({ axis, colour, disabled, onChange, onSettle }: Props & { axis: Axis }) {
     const canvas = useRef<HTMLCanvasElement>(null);

@@ -2,9 +2,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api, type VariantChange } from '../api/client';
-import { TONES, type MaterialState, type Tone, type VariantMaterial, type VariantState, type WearingState } from '../api/generated';
+import type { MaterialState, VariantMaterial, VariantState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
+import { Ramp } from '../ui/Ramp';
 import { NameField } from './NameField';
+import { Wardrobe } from './Wardrobe';
 import { materialOf, type PaletteDesk } from './usePalette';
 
 export function VariantsPart({ desk }: { desk: PaletteDesk }) {
@@ -54,20 +56,15 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
             </div>
             {variant !== null && <Variant key={variant.id} desk={desk} variant={variant} disabled={!may} onChange={change} />}
             {data.variants.length > 0 && (
-                <section aria-label="Pages" className="rule-t pt-3">
-                    <h2 className="heading mb-1 text-base">Which variant each page wears</h2>
-                    <ul className="flex flex-col gap-1.5">
-                        {data.pages.map((page) => (
-                            <Wearing
-                                key={page.page}
-                                page={page}
-                                variants={data.variants}
-                                disabled={!may}
-                                onWear={(id) => void ask(() => api.wearVariant(series, page.page, id))}
-                            />
-                        ))}
-                    </ul>
-                </section>
+                <Wardrobe
+                    title="Which variant each page wears"
+                    what="Variant"
+                    none="the palette"
+                    pages={data.pages.map((page) => ({ ...page, worn: page.wears }))}
+                    choices={data.variants}
+                    disabled={!may}
+                    onChoose={(page, id) => void ask(() => api.wearVariant(series, page, id))}
+                />
             )}
         </div>
     );
@@ -159,50 +156,9 @@ function Compared({ material, variant }: { material: MaterialState | undefined; 
     return (
         <li className="flex items-center gap-2 py-0.5">
             <span className="min-w-0 flex-1 truncate">{material.name}</span>
-            <Ramp tones={material.tones} />
+            <Ramp tones={material.tones} size="h-5 w-6" />
             <span aria-label="becomes">→</span>
-            <Ramp tones={variant.tones} />
-        </li>
-    );
-}
-
-function Ramp({ tones }: { tones: Record<Tone, string> }) {
-    return (
-        <span className="flex">
-            {TONES.map((tone) => (
-                <span key={tone} className="h-5 w-6" title={`${tone} ${tones[tone]}`} style={{ background: tones[tone] }} />
-            ))}
-        </span>
-    );
-}
-
-interface WearingProps {
-    page: WearingState;
-    variants: VariantState[];
-    disabled: boolean;
-    onWear: (variant: number | null) => void;
-}
-
-function Wearing({ page, variants, disabled, onWear }: WearingProps) {
-    return (
-        <li className="flex items-center gap-3">
-            <span className="min-w-0 flex-1 truncate">
-                {page.number}. {page.title}
-            </span>
-            <select
-                className="field"
-                aria-label={`Variant of page ${page.number}`}
-                value={page.wears ?? ''}
-                disabled={disabled}
-                onChange={(event) => onWear(event.target.value === '' ? null : Number(event.target.value))}
-            >
-                <option value="">the palette</option>
-                {variants.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
-            </select>
+            <Ramp tones={variant.tones} size="h-5 w-6" />
         </li>
     );
 }

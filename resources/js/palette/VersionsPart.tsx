@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { HoldingState, MovedTone, PaletteVersionState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
+import { Wardrobe } from './Wardrobe';
 import type { PaletteDesk } from './usePalette';
 
 /** Of one version so many are shown at once. */
@@ -18,6 +19,8 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
         await desk.ask(work);
         await client.invalidateQueries({ queryKey: ['versions', series] });
     };
+    const hold = (page: number, version: number | null, follows: number[]): Promise<void> =>
+        ask(() => api.holdPalette(series, page, version, follows));
     if (data === undefined) return <p className="quiet">Looking …</p>;
     const may = desk.overview?.mayColour === true;
     return (
@@ -42,20 +45,23 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
                 />
             ))}
             {data.versions.length > 0 && (
-                <section aria-label="Pages" className="rule-t pt-3">
-                    <h2 className="heading mb-1 text-base">Which palette each page wears</h2>
-                    <ul className="flex flex-col gap-1.5">
-                        {data.pages.map((page) => (
-                            <Wearing
-                                key={page.page}
-                                page={page}
-                                versions={data.versions}
-                                disabled={!may}
-                                onHold={(version, follows) => void ask(() => api.holdPalette(series, page.page, version, follows))}
-                            />
-                        ))}
-                    </ul>
-                </section>
+                <Wardrobe
+                    title="Which palette each page wears"
+                    what="Palette"
+                    none="follows the palette"
+                    pages={data.pages.map((page) => ({ ...page, worn: page.holds }))}
+                    choices={data.versions.map(({ id, name }) => ({ id, name: `holds ${name}` }))}
+                    disabled={!may}
+                    onChoose={(page, id) => void hold(page, id, [])}
+                    more={({ page }) => (
+                        <Waiting
+                            page={data.pages.find((one) => one.page === page)}
+                            versions={data.versions}
+                            disabled={!may}
+                            onTake={(version, follows) => void hold(page, version, follows)}
+                        />
+                    )}
+                />
             )}
         </div>
     );
@@ -101,58 +107,31 @@ function Moved({ moved }: { moved: MovedTone[] }) {
     );
 }
 
-interface WearingProps {
-    page: HoldingState;
+interface WaitingProps {
+    page: HoldingState | undefined;
     versions: PaletteVersionState[];
     disabled: boolean;
-    onHold: (version: number | null, follows: number[]) => void;
+    onTake: (version: number | null, follows: number[]) => void;
 }
 
-function Wearing({ page, versions, disabled, onHold }: WearingProps) {
+/** What has moved on since the version that a page holds, to be taken over material by material. */
+function Waiting({ page, versions, disabled, onTake }: WaitingProps) {
     const [isOpen, setOpen] = useState(false);
-    const held = versions.find(({ id }) => id === page.holds);
-    const waiting = (held?.moved ?? []).filter(({ material }) => !page.follows.includes(material));
+    const held = versions.find(({ id }) => id === page?.holds);
+    const waiting = (held?.moved ?? []).filter(({ material }) => page?.follows.includes(material) === false);
     const materials = [...new Map(waiting.map((one) => [one.material, one.name.split(', ').pop() ?? one.name] as const))];
+    if (page === undefined || waiting.length === 0) return null;
     return (
-        <li className="flex flex-col gap-1">
-            <div className="flex items-center gap-3">
-                <span className="min-w-0 flex-1 truncate">
-                    {page.number}. {page.title}
-                </span>
-                {waiting.length > 0 && (
-                    <button className="bare quiet text-[13px]" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-                        {waiting.length} tones have moved on
+        <div className="flex flex-wrap items-center gap-2">
+            <button className="bare quiet text-[13px]" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+                {waiting.length} tones have moved on
+            </button>
+            {isOpen &&
+                materials.map(([id, name]) => (
+                    <button key={id} className="act narrow" disabled={disabled} onClick={() => onTake(page.holds, [...page.follows, id])}>
+                        Take {name} over
                     </button>
-                )}
-                <select
-                    className="field"
-                    aria-label={`Palette of page ${page.number}`}
-                    value={page.holds ?? ''}
-                    disabled={disabled}
-                    onChange={(event) => onHold(event.target.value === '' ? null : Number(event.target.value), [])}
-                >
-                    <option value="">follows the palette</option>
-                    {versions.map(({ id, name }) => (
-                        <option key={id} value={id}>
-                            holds {name}
-                        </option>
-                    ))}
-                </select>
-            </div>
-            {isOpen && (
-                <div className="flex flex-wrap gap-2 pl-4">
-                    {materials.map(([id, name]) => (
-                        <button
-                            key={id}
-                            className="act narrow"
-                            disabled={disabled}
-                            onClick={() => onHold(page.holds, [...page.follows, id])}
-                        >
-                            Take {name} over
-                        </button>
-                    ))}
-                </div>
-            )}
-        </li>
+                ))}
+        </div>
     );
 }

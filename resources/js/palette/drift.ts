@@ -2,7 +2,7 @@
 import type { FigureState, PageColoursState, SeenState } from '../api/generated';
 import { ciede2000 } from '../picture/difference';
 import { toLab } from '../picture/cielab';
-import { colourOf } from '../picture/oklch';
+import { toColour } from '../picture/stack';
 
 export interface Cell {
     page: PageColoursState;
@@ -54,7 +54,7 @@ export function worst(rows: Row[], count: number): Worst[] {
     return all.sort((a, b) => b.amount - a.amount).slice(0, count);
 }
 
-const between = (a: string, b: string): number => ciede2000(toLab(colourOf(a)), toLab(colourOf(b)));
+const between = (a: string, b: string): number => ciede2000(toLab(toColour(a)), toLab(toColour(b)));
 
 const COLUMNS = ['material', 'page', 'share', 'palette', 'flats', 'seen', 'deltaE flats to palette', 'deltaE seen to page before'];
 

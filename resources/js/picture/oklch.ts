@@ -32,5 +32,3 @@ export const isShown = (colour: Oklch): boolean => isInGamut(lab(colour));
 export const ofOklch = (colour: Oklch): Colour => fitted(lab(colour));
 
 export const hexOf = (colour: Colour): string => `#${colour.toString(16).padStart(6, '0')}`;
-
-export const colourOf = (hex: string): Colour => parseInt(hex.slice(1), 16);

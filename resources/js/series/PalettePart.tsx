@@ -2,8 +2,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import { TONES, type FigureState, type MaterialState, type SeriesState } from '../api/generated';
+import type { FigureState, MaterialState, SeriesState } from '../api/generated';
 import { randomId } from '../page/ids';
+import { Ramp } from '../ui/Ramp';
 import { Field, Form, OneLineForm, useAsking } from '../ui/Form';
 
 interface Props {
@@ -52,16 +53,7 @@ function Strip({ material }: { material: MaterialState }) {
             <span className="w-24 truncate" title={material.name}>
                 {material.name}
             </span>
-            <span className="flex">
-                {TONES.map((tone) => (
-                    <span
-                        key={tone}
-                        title={`${tone} ${material.tones[tone]}`}
-                        className={`h-5 ${tone === 'line' ? 'ml-1 w-3' : 'w-8'}`}
-                        style={{ background: material.tones[tone] }}
-                    />
-                ))}
-            </span>
+            <Ramp tones={material.tones} size="h-5 w-8" line="ml-1 h-5 w-3" />
         </div>
     );
 }

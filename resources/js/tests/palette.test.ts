@@ -7,7 +7,8 @@ import { csvOf, driftOf, worst } from '../palette/drift';
 import { ofLab, toLab } from '../picture/cielab';
 import { ciede2000 } from '../picture/difference';
 import { meanAround } from '../picture/mean';
-import { colourOf, hexOf, isShown, ofOklch, toOklch } from '../picture/oklch';
+import { hexOf, isShown, ofOklch, toOklch } from '../picture/oklch';
+import { toColour } from '../picture/stack';
 import { clogs, oilskin, pageState } from './world';
 
 interface ColourFixture {
@@ -24,7 +25,7 @@ describe('colours', () => {
     it('are those of the core, there and back', () => {
         expect(colours.length).toBeGreaterThan(100);
         for (const [i, { hex, lab, oklch, delta }] of colours.entries()) {
-            const colour = colourOf(hex);
+            const colour = toColour(hex);
             toLab(colour).forEach((part, k) => expect(part).toBeCloseTo(lab[k], 3));
             const { l, c, h } = toOklch(colour);
             expect(l).toBeCloseTo(oklch[0], 5);
@@ -33,7 +34,7 @@ describe('colours', () => {
             expect(hexOf(ofOklch({ l, c, h }))).toBe(hex);
             expect(hexOf(ofLab(toLab(colour)))).toBe(hex);
             const next = colours[(i + 1) % colours.length];
-            expect(ciede2000(toLab(colour), toLab(colourOf(next.hex)))).toBeCloseTo(delta, 3);
+            expect(ciede2000(toLab(colour), toLab(toColour(next.hex)))).toBeCloseTo(delta, 3);
         }
     });
 

@@ -4,6 +4,7 @@ import type { MaterialState, ShiftData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour, mayFlat } from '../../page/store';
 import { outOfRange } from '../../picture/lightness';
+import { hexOf } from '../../picture/oklch';
 import { shifted } from '../../picture/shift';
 import { toColour } from '../../picture/stack';
 import { Fold } from '../../ui/Fold';
@@ -119,7 +120,7 @@ function Settled({ material, now, isBlocked, onBack }: SettledProps) {
     const everywhere = (): void => {
         const colour = shifted(toColour(material.tones.base), now);
         onBack();
-        void session.pin(material, 'base', `#${colour.toString(16).padStart(6, '0')}`);
+        void session.pin(material, 'base', hexOf(colour));
     };
     return (
         <div className="flex flex-wrap gap-2">

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Proof;
+namespace Awning\Core\Colour;
 
 /** How near a colour is to the nearest of a palette. */
 enum Verdict: string

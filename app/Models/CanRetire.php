@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+
+/** Something of a palette that is never deleted: pages and journals name it, and undo brings it back. */
+trait CanRetire
+{
+    /** @return Builder<static> those that are in the palette now */
+    public static function living(): Builder
+    {
+        return static::query()->where('retired', false);
+    }
+}

@@ -1,0 +1,25 @@
+/** A material's tones from dark to light, then its line, as they lie beside each other. */
+import { TONES, type Tone } from '../api/generated';
+
+interface Props {
+    tones: Record<Tone, string>;
+    /** Height and width of a tone. */
+    size: string;
+    /** Of the line, where it stands apart. */
+    line?: string;
+}
+
+export function Ramp({ tones, size, line = size }: Props) {
+    return (
+        <span className="flex">
+            {TONES.map((tone) => (
+                <span
+                    key={tone}
+                    title={`${tone} ${tones[tone]}`}
+                    className={tone === 'line' ? line : size}
+                    style={{ background: tones[tone] }}
+                />
+            ))}
+        </span>
+    );
+}
