@@ -28,7 +28,7 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
         <div className="flex flex-col gap-4">
             <p className="quiet">
                 Each strip is what the reader sees of a material, page by page, with light and mood over it; the line above it is its flats.
-                Numbers are CIEDE2000.
+                Numbers are CIEDE2000; a strip’s is its largest step from page to page.
             </p>
             {here.length < pages.length && (
                 <p>
