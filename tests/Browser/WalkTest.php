@@ -126,6 +126,8 @@ final class WalkTest extends BrowserTestCase
         $watcher = $this->signIn('Ida');
         $watcher->press('1. Noon');
         $watcher->until('document.querySelector("header [role=status]")?.innerText === "watching Mira"', 'Ida watches Mira');
+        // Her workers are scripts of their own: until they are there, a server that is lost is lost for them.
+        $watcher->until('window.awning.renderer.colourAt(120, 200)', 'the tiles of the one who watches');
 
         $browser->press('Light');
         $browser->press('Oda Brack oilskin shade');
