@@ -100,13 +100,19 @@ final class Browser
         throw new \RuntimeException("Waited $seconds s in vain for: $what. On the page: ".mb_substr((string) $this->run('return document.body.innerText'), 0, 900));
     }
 
-    /** Clicks the element of that role or tag whose text or label matches. */
+    /** Clicks the element of that role or tag whose text or label matches, once it stands still and nothing lies over it. */
     public function press(string $text, string $selector = 'button, a'): void
     {
         $at = $this->until(
-            '(() => { const t = '.json_encode($text).'; const all = [...document.querySelectorAll('.json_encode($selector).')].filter((e) => !e.disabled);
+            '(async () => { const t = '.json_encode($text).'; const all = [...document.querySelectorAll('.json_encode($selector).')].filter((e) => !e.disabled);
             const found = all.find((e) => e.getAttribute("aria-label") === t) ?? all.find((e) => e.innerText.trim().startsWith(t)) ?? all.find((e) => e.innerText.includes(t));
-            if (!found) return null; found.scrollIntoView({ block: "nearest" }); const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] })()',
+            if (!found) return null;
+            found.scrollIntoView({ block: "nearest" });
+            const place = () => { const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] };
+            const frame = () => new Promise((done) => requestAnimationFrame(done));
+            const before = place(); await frame(); await frame(); const at = place();
+            const hit = document.elementFromPoint(...at);
+            return hit && (found.contains(hit) || hit.contains(found)) && at.join() === before.join() ? at : null })()',
             "something to press called \"$text\"",
         );
         $this->click($at[0], $at[1]);

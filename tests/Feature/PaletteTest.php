@@ -163,6 +163,25 @@ final class PaletteTest extends TestCase
         $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['middle' => '#000000']], 422);
     }
 
+    public function test_what_was_taken_out_meanwhile_is_not_changed_and_nothing_is_added_to_it(): void
+    {
+        $purser = $this->brass->figure_id;
+        $this->change('DELETE', "figures/$purser", ['into' => null]);
+        $version = $this->version($this->skin);
+        foreach ([
+            ['PATCH', "figures/$purser", ['name' => 'x']],
+            ['PATCH', "figures/$purser", ['nearer' => 1]],
+            ['POST', "figures/$purser/materials", ['name' => 'tin', 'base' => '#99a0a0']],
+            ['POST', "figures/$purser/copies", ['materials' => [$this->skin->id]]],
+            ['POST', "materials/{$this->brass->id}/copies", []],
+        ] as [$method, $path, $body]) {
+            self::assertStringContainsString('out of the palette', $this->change($method, $path, $body, 409)['message']);
+        }
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => $version, 'figure' => $purser], 404);
+        self::assertSame(3, Material::query()->count());
+        self::assertSame('Tin Purser', Figure::query()->findOrFail($purser)->name);
+    }
+
     /** @return array<int, Region> */
     private function regions(): array
     {

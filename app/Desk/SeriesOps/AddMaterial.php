@@ -10,6 +10,7 @@ use App\Models\Series;
 /** A new material of a figure, after those it has. */
 final readonly class AddMaterial implements SeriesOp
 {
+    use FigureChange;
     use MaterialChange;
 
     /** @param  string  $base  #rrggbb */
@@ -39,6 +40,6 @@ final readonly class AddMaterial implements SeriesOp
 
     public function apply(Series $series): array
     {
-        return [self::added($this->figure->id, $this->name, ['base' => $this->base])];
+        return [self::added(self::standing($this->figure)->id, $this->name, ['base' => $this->base])];
     }
 }

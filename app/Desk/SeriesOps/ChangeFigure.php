@@ -10,6 +10,8 @@ use App\Models\Series;
 /** Gives a figure another name, or another place in the depth of all pages. */
 final readonly class ChangeFigure implements SeriesOp
 {
+    use FigureChange;
+
     /**
      * @param  ?string  $name  null: as it is
      * @param  int  $nearer  by how many figures it comes nearer to the reader; below 0 farther away
@@ -40,6 +42,7 @@ final readonly class ChangeFigure implements SeriesOp
 
     public function apply(Series $series): array
     {
+        self::standing($this->figure);
         /** @var list<Figure> $figures */
         $figures = Figure::living()->lockForUpdate()->where('series_id', $series->id)->orderBy('depth')->get()->all();
         $at = array_search($this->figure->id, array_map(fn (Figure $figure): int => $figure->id, $figures), true);

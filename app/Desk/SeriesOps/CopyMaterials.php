@@ -11,6 +11,7 @@ use App\Models\Series;
 /** Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay. */
 final readonly class CopyMaterials implements SeriesOp
 {
+    use FigureChange;
     use MaterialChange;
 
     /** @param  list<int>  $materials  of the series */
@@ -40,14 +41,15 @@ final readonly class CopyMaterials implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $has = Material::living()->where('figure_id', $this->figure->id)->pluck('name')->all();
+        $figure = self::standing($this->figure);
+        $has = Material::living()->where('figure_id', $figure->id)->pluck('name')->all();
         $records = [];
         foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {
             if (in_array($material->name, $has, true)) {
                 continue;
             }
             $has[] = $material->name;
-            $records[] = self::added($this->figure->id, $material->name, $material->pinned, $material->dials);
+            $records[] = self::added($figure->id, $material->name, $material->pinned, $material->dials);
         }
 
         return $records;

@@ -40,7 +40,7 @@ final readonly class DuplicateMaterial implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $row = Material::query()->findOrFail($this->material->id);
+        $row = self::present($this->material);
         $taken = Material::living()->where('figure_id', $row->figure_id)->pluck('name')->all();
         for ($n = 2; in_array($name = mb_substr($row->name, 0, self::LONGEST - 6)." $n", $taken, true);) {
             $n++;

@@ -25,14 +25,26 @@ trait MaterialChange
      */
     private static function taken(Series $series, Material $material, int $version, array $yours): Material
     {
-        $row = Material::query()->lockForUpdate()->findOrFail($material->id);
-        if ($row->retired) {
-            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
-        }
+        $row = self::present($material, $yours);
         if ($row->version !== $version) {
             throw new Conflict("Somebody changed $row->name meanwhile. Theirs is shown; choose again if yours should stand.", [
                 'reason' => 'palette', 'theirs' => (new SeriesPalette($series))->material($row), 'yours' => $yours,
             ]);
+        }
+
+        return $row;
+    }
+
+    /**
+     * @param  ?array<string, mixed>  $yours
+     *
+     * @throws Conflict when it has been taken out of the palette since it was shown
+     */
+    private static function present(Material $material, ?array $yours = null): Material
+    {
+        $row = Material::query()->lockForUpdate()->findOrFail($material->id);
+        if ($row->retired) {
+            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
         }
 
         return $row;

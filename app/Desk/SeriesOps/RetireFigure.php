@@ -11,6 +11,7 @@ use App\Models\Series;
 /** Takes a figure out of the palette: another takes over its materials and passes, or they go with it. */
 final readonly class RetireFigure implements SeriesOp
 {
+    use FigureChange;
     use MaterialChange;
 
     public function __construct(private Figure $figure, private ?Figure $into)
@@ -39,18 +40,19 @@ final readonly class RetireFigure implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $row = Figure::query()->lockForUpdate()->findOrFail($this->figure->id);
+        $row = self::standing($this->figure);
+        $into = $this->into === null ? null : self::standing($this->into);
         $before = $row->toRecord();
-        $row->forceFill(['retired' => true, 'stands_in' => $this->into?->id])->save();
+        $row->forceFill(['retired' => true, 'stands_in' => $into?->id])->save();
         $records = [['figure', $row->id, $before, $row->toRecord()]];
-        $place = $this->into === null ? 0 : (int) Material::query()->where('figure_id', $this->into->id)->max('place');
+        $place = $into === null ? 0 : (int) Material::query()->where('figure_id', $into->id)->max('place');
         /** @var list<Material> $materials */
         $materials = Material::living()->lockForUpdate()->where('figure_id', $row->id)->orderBy('place')->orderBy('id')->get()->all();
         foreach ($materials as $material) {
-            if ($this->into === null) {
+            if ($into === null) {
                 $material->retired = true;
             } else {
-                $material->figure_id = $this->into->id;
+                $material->figure_id = $into->id;
                 $material->place = ++$place;
             }
             $records[] = self::saved($material);
