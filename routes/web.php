@@ -9,12 +9,14 @@ use App\Http\Controllers\CueController;
 use App\Http\Controllers\FindingsController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
+use App\Http\Controllers\MatchController;
 use App\Http\Controllers\PageColoursController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PaletteFileController;
 use App\Http\Controllers\PaletteVersionController;
 use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TaskController;
@@ -45,6 +47,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/figures', [PaletteController::class, 'addFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/taken', [PaletteController::class, 'copyFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/materials', [PaletteController::class, 'addMaterial'])->can('colour', 'series');
+        Route::post('series/{series}/figures/{figure}/colours', [PaletteController::class, 'takeColours'])->can('colour', 'series');
         Route::patch('series/{series}/figures/{figure}', [PaletteController::class, 'changeFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/copies', [PaletteController::class, 'copyMaterials'])->can('colour', 'series');
         Route::delete('series/{series}/figures/{figure}', [PaletteController::class, 'retireFigure'])->can('colour', 'series');
@@ -66,6 +69,12 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/versions', [PaletteVersionController::class, 'store'])->can('colour', 'series');
         Route::post('series/{series}/versions/{version}/restore', [PaletteVersionController::class, 'restore'])->can('colour', 'series');
         Route::put('series/{series}/pages/{page}/palette', [PaletteVersionController::class, 'hold'])->can('colour', 'series');
+        Route::get('series/{series}/references', [ReferenceController::class, 'index'])->can('view', 'series');
+        Route::post('series/{series}/references', [ReferenceController::class, 'store'])->can('flat', 'series');
+        Route::get('series/{series}/references/{reference}/picture', [ReferenceController::class, 'show'])->can('view', 'series');
+        Route::patch('series/{series}/references/{reference}', [ReferenceController::class, 'update'])->can('flat', 'series');
+        Route::delete('series/{series}/references/{reference}', [ReferenceController::class, 'destroy'])->can('flat', 'series');
+        Route::post('series/{series}/matches', MatchController::class)->can('view', 'series');
         Route::get('series/{series}/palette/file/{format}', [PaletteFileController::class, 'show'])->can('view', 'series')->whereIn('format', ['csv', 'json', 'css', 'svg', 'png', 'pdf']);
         Route::post('series/{series}/palette/file', [PaletteFileController::class, 'store'])->can('colour', 'series');
 
@@ -104,4 +113,4 @@ Route::middleware(['auth', StillWelcome::class])->group(function (): void {
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
 });
 
-Route::view('/{any?}', 'app')->where('any', '(series|bench|palette|welcome)(/.*)?')->name('login');
+Route::view('/{any?}', 'app')->where('any', '(series|bench|palette|board|welcome)(/.*)?')->name('login');

@@ -48,7 +48,7 @@ final class PageDesk
      */
     public function land(Task $task, Op $op): Applied
     {
-        return $this->locked($task->page, "task-$task->id", function (Page $row) use ($task): void {
+        return $this->locked($task->onPage(), "task-$task->id", function (Page $row) use ($task): void {
             $state = Task::query()->lockForUpdate()->whereKey($task->id)->value('state');
             if ($state !== 'working') {
                 throw new TaskEnded;
@@ -57,7 +57,7 @@ final class PageDesk
                 Lease::check($row, $task->user, $task->lease);
             }
         }, function (PageStore $store) use ($task, $op): ?JournalEntry {
-            $entry = $this->write($store, $task->page, $task->user, $op);
+            $entry = $this->write($store, $task->onPage(), $task->user, $op);
             $task->finish();
 
             return $entry;

@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 
 /** Writes the page as a file to take away: always a new one, at full size. */
-final class Deliver extends PageTask
+final class Deliver extends LongTask
 {
     public const FORMATS = ['png', 'tiff', 'jpeg', 'ora', 'flats', 'flats-figures', 'flats-materials'];
 
@@ -35,7 +35,7 @@ final class Deliver extends PageTask
     {
         $format = (string) $task->input['format'];
         $this->step($task, 5, 'Composing the page');
-        $moment = PageMoment::of($task->page);
+        $moment = PageMoment::of($task->onPage());
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
         $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
         if (str_starts_with($format, 'flats')) {
@@ -82,9 +82,9 @@ final class Deliver extends PageTask
     /** @param  resource|string  $contents */
     private function put(Task $task, PageMoment $moment, mixed $contents, int $size, string $ending): void
     {
-        $path = $this->path($task->page, $ending);
+        $path = $this->path($task->onPage(), $ending);
         (new WholeFile(Storage::disk('works')))->put($path, $contents, $size);
-        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($task->page, $moment->revision, $ending)])->save();
+        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($task->onPage(), $moment->revision, $ending)])->save();
     }
 
     private function path(Page $page, string $ending): string

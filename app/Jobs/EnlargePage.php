@@ -9,7 +9,7 @@ use App\Models\Task;
 use Awning\Core\Sheet\Ops\EnlargePage as Enlarging;
 
 /** Makes a page larger: all its layers are resampled. */
-final class EnlargePage extends PageTask
+final class EnlargePage extends LongTask
 {
     public static function line(): string
     {

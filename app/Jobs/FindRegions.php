@@ -13,7 +13,7 @@ use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
 
 /** Finds the regions anew after lines were drawn or taken away. */
-final class FindRegions extends PageTask
+final class FindRegions extends LongTask
 {
     public static function line(): string
     {
@@ -22,7 +22,7 @@ final class FindRegions extends PageTask
 
     protected function work(Task $task): void
     {
-        $sheet = new Sheet(new PageStore($task->page));
+        $sheet = new Sheet(new PageStore($task->onPage()));
         $this->step($task, 20, 'Finding the regions');
         $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)));
         $this->step($task, 80, 'Laying them on the page');

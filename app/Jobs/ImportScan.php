@@ -35,7 +35,7 @@ use Awning\Core\Sheet\Sheet;
  * Reads a drawing's original, cleans it as it is wanted, lays it where it is wanted, finds the regions of all the ink
  * there is then, and lands both as one op. A drawing that is on the page already is cleaned and placed anew.
  */
-final class ImportScan extends PageTask
+final class ImportScan extends LongTask
 {
     public static function line(): string
     {
@@ -44,7 +44,7 @@ final class ImportScan extends PageTask
 
     protected function work(Task $task): void
     {
-        $sheet = new Sheet(new PageStore($task->page));
+        $sheet = new Sheet(new PageStore($task->onPage()));
         $id = is_string($task->input['drawing'] ?? null) ? $task->input['drawing'] : LayInk::FIRST;
         $before = $sheet->find(Drawing::class, $id);
         $original = $this->original($task, $before);
@@ -71,7 +71,7 @@ final class ImportScan extends PageTask
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
-        $told = $op->told(new Sheet(new PageStore($task->page)));
+        $told = $op->told(new Sheet(new PageStore($task->onPage())));
         (new PageDesk)->land($task, $op);
         $task->say(implode(' ', array_filter([
             $source->pictures > 1 && ! $isAgain ? "Picture $number of {$source->pictures} in the file was taken; Place takes another." : '',

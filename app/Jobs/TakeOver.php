@@ -8,7 +8,6 @@ use App\Desk\PageDesk;
 use App\Desk\SeriesPalette;
 use App\Models\Original;
 use App\Models\Task;
-use App\Store\ChildDecoder;
 use App\Store\Originals;
 use App\Store\PageStore;
 use Awning\Core\Codec\Picture;
@@ -32,7 +31,7 @@ use Awning\Core\Sheet\Sheet;
  *
  * @phpstan-import-type TakenRow from Task
  */
-final class TakeOver extends PageTask
+final class TakeOver extends LongTask
 {
     /** Pictures whose sides are in proportion to the page's within this are scaled to it. */
     private const PROPORTION = 0.01;
@@ -44,13 +43,13 @@ final class TakeOver extends PageTask
 
     protected function work(Task $task): void
     {
-        $sheet = new Sheet(new PageStore($task->page));
+        $sheet = new Sheet(new PageStore($task->onPage()));
         $size = $sheet->size();
         $original = Original::query()->where('page_id', $task->page_id)->findOrFail($task->input['original'] ?? 0);
         $this->step($task, 5, 'Reading the flats');
         $picture = $this->picture($task, $original);
         $this->step($task, 20, 'Finding their colours');
-        $palette = SeriesPalette::of($task->page)->core();
+        $palette = SeriesPalette::of($task->onPage())->core();
         $bases = self::bases($palette);
         $taken = (new ColourTaker(array_values($bases)))->take($picture->paint);
         unset($picture);
@@ -75,11 +74,10 @@ final class TakeOver extends PageTask
 
     private function picture(Task $task, Original $original): Picture
     {
-        $originals = new Originals;
         try {
-            return $originals->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read($file, fn () => $this->step($task, 5, 'Reading the flats'), false, 1));
+            return $this->decoded($task, $original, 5, 'Reading the flats');
         } catch (UnreadableImage $error) {
-            $originals->forget($task);
+            (new Originals)->forget($task);
             throw $error;
         }
     }

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\Page;
 use App\Models\QueuedJob;
+use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
@@ -17,7 +18,7 @@ use Illuminate\Validation\ValidationException;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class];
+    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class];
 
     /** So many pieces of one person's may wait. */
     private const MOST = 20;
@@ -31,16 +32,16 @@ final class Tasks
      * @param  array<string, mixed>  $input
      * @param  ?string  $lease  the lease of the page it changes; null when it changes nothing
      */
-    public function begin(Page $page, User $user, string $kind, array $input, ?string $lease = null): Task
+    public function begin(Page|Series $of, User $user, string $kind, array $input, ?string $lease = null): Task
     {
-        return DB::transaction(function () use ($page, $user, $kind, $input, $lease): Task {
+        return DB::transaction(function () use ($of, $user, $kind, $input, $lease): Task {
             // Two requests at a time must not both find room for one.
             User::query()->lockForUpdate()->findOrFail($user->id);
             if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= self::MOST) {
                 throw ValidationException::withMessages(['task' => 'Twenty pieces of work are waiting already. Let some finish first.']);
             }
             $task = Task::query()->create([
-                'page_id' => $page->id, 'user_id' => $user->id, 'kind' => $kind, 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting',
+                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting',
                 'input' => $input, 'lease' => $lease,
             ]);
             $this->queue($task);
@@ -55,7 +56,7 @@ final class Tasks
         // Waits for a landing that is under way: then the answer is that it is done.
         $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']) === 1;
-        if ($isStopped && in_array($task->kind, ['import', 'take'], true)) {
+        if ($isStopped && in_array($task->kind, ['import', 'take', 'match'], true)) {
             (new Originals)->forget($task);
         }
 
@@ -115,7 +116,7 @@ final class Tasks
 
     private function queue(Task $task): void
     {
-        /** @var class-string<PageTask> $job */
+        /** @var class-string<LongTask> $job */
         $job = self::JOBS[$task->kind];
         $id = Queue::pushOn($job::line(), new $job($task->id));
         if (is_int($id)) {

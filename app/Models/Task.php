@@ -4,21 +4,26 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Proof\MatchedColour;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * Work that takes longer than a request, with its progress.
  *
+ * @phpstan-import-type MatchedData from MatchedColour
+ *
  * @phpstan-type TakenRow array{colour: string, share: float, verdict: 'exact'|'near'|'new', difference: ?float, material: ?int, labels: list<int>}
  * @phpstan-type TakenReport array{name: string, right: int, down: int, rows: list<TakenRow>}
+ * @phpstan-type MatchReport array{name: string, width: int, height: int, rows: list<MatchedData>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport}
  *
  * @property int $id
- * @property int $page_id
+ * @property ?int $page_id
+ * @property ?int $series_id instead, where it is of no page
  * @property int $user_id
- * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver' $kind
+ * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match' $kind
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message
@@ -29,14 +34,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?int $job_id the queue's number for it
  * @property ?string $worker the process that works on it
  * @property ?TaskQuestion $question what the person must decide first
- * @property ?TakenReport $report what came of it that a person settles
+ * @property TakenReport|MatchReport|null $report what came of it that a person settles
  * @property ?\Illuminate\Support\Carbon $created_at
- * @property Page $page
+ * @property ?Page $page
+ * @property ?Series $series
  * @property User $user
  */
 final class Task extends Model
 {
-    protected $fillable = ['page_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question', 'report'];
+    protected $fillable = ['page_id', 'series_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question', 'report'];
 
     /** @var array<string, string> */
     protected $casts = ['input' => 'array', 'question' => 'array', 'report' => 'array'];
@@ -45,6 +51,22 @@ final class Task extends Model
     public function page(): BelongsTo
     {
         return $this->belongsTo(Page::class);
+    }
+
+    /** @return BelongsTo<Series, $this> */
+    public function series(): BelongsTo
+    {
+        return $this->belongsTo(Series::class);
+    }
+
+    public function onPage(): Page
+    {
+        return $this->page ?? throw new \LogicException("Task $this->id is not of a page.");
+    }
+
+    public function inSeries(): Series
+    {
+        return $this->page->series ?? $this->series ?? throw new \LogicException("Task $this->id is of nothing.");
     }
 
     /** @return BelongsTo<User, $this> */
@@ -75,7 +97,8 @@ final class Task extends Model
             'download' => $this->state === 'done' && $this->result_path !== null ? "/deliveries/$this->id" : null,
             'name' => $this->result_name,
             'question' => $this->state === 'failed' ? $this->question : null,
-            'report' => $this->state === 'done' ? $this->report : null,
+            'report' => $this->state === 'done' && $this->kind === 'take' ? $this->report : null,
+            'match' => $this->state === 'done' && $this->kind === 'match' ? $this->report : null,
         ];
     }
 }

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Storage;
 /** Small pictures of originals, to lay a cleaned drawing beside: made where the original is decoded anyway. */
 final readonly class OriginalViews
 {
-    private const SIDE = 2000;
+    public const SIDE = 2000;
 
     private const JPEG = "\xff\xd8\xff";
 

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Original;
 use App\Models\Page;
+use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Facades\Storage;
@@ -13,11 +14,12 @@ use Illuminate\Support\Facades\Storage;
 /** Files as they were sent, byte for byte, under names of our own. */
 final class Originals
 {
-    public function keep(Page $page, User $user, string $file, string $name): Original
+    /** @param  Page|Series  $of  what it belongs to */
+    public function keep(Page|Series $of, User $user, string $file, string $name): Original
     {
         $sha256 = (string) hash_file('sha256', $file);
         $bytes = (int) filesize($file);
-        $path = sprintf('originals/%d/%s', $page->id, $sha256);
+        $path = sprintf($of instanceof Page ? 'originals/%d/%s' : 'originals/series-%d/%s', $of->id, $sha256);
         $whole = new WholeFile(Storage::disk('works'));
         // A file that is there may be half of one, from before files were only named when whole.
         if (! $whole->is($path, $bytes, $sha256)) {
@@ -25,7 +27,7 @@ final class Originals
         }
 
         return Original::query()->create([
-            'page_id' => $page->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => $bytes,
+            $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => $bytes,
             'name' => mb_substr((string) preg_replace('/[\p{C}\/\\\\]+/u', ' ', $name), 0, 200),
         ]);
     }
@@ -41,7 +43,7 @@ final class Originals
     }
 
     /** What an earlier import of the same bytes kept stays. */
-    private function discard(Original $original): void
+    public function discard(Original $original): void
     {
         $original->delete();
         (new OriginalViews)->discard($original);

@@ -1,11 +1,12 @@
 import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
-import { BrowserRouter, Route, Routes, useParams } from 'react-router';
+import { BrowserRouter, Route, Routes, useParams, useSearchParams } from 'react-router';
 import { api } from './api/client';
 import type { PersonState, SessionState } from './api/generated';
 import { Failure } from './api/http';
 import { BenchScreen } from './bench/BenchScreen';
+import { BoardScreen } from './board/BoardScreen';
 import { PaletteScreen } from './palette/PaletteScreen';
 import { SeriesPage } from './series/SeriesPage';
 import { Shelf } from './shelf/Shelf';
@@ -69,6 +70,7 @@ function Door() {
             <Route path="/" element={<Shelf user={user} onSignedOut={() => set({ ...session, user: null })} />} />
             <Route path="/series/:id" element={<SeriesRoute />} />
             <Route path="/palette/:id" element={<PaletteRoute />} />
+            <Route path="/board/:id" element={<BoardRoute />} />
             <Route path="/bench/:id" element={<BenchRoute user={user} />} />
         </Routes>
     );
@@ -82,6 +84,13 @@ function SeriesRoute() {
 function PaletteRoute() {
     const { id } = useParams();
     return <PaletteScreen key={id} id={Number(id)} />;
+}
+
+function BoardRoute() {
+    const { id } = useParams();
+    const [query] = useSearchParams();
+    const page = query.get('page');
+    return <BoardScreen key={`${id} ${page}`} id={Number(id)} page={page === null ? null : Number(page)} />;
 }
 
 function BenchRoute({ user }: { user: PersonState }) {

@@ -6,8 +6,11 @@ namespace Tests\Feature;
 
 use App\Models\Figure;
 use App\Models\Member;
+use App\Models\Original;
 use App\Models\Page;
+use App\Models\ReferencePicture;
 use App\Models\Role;
+use App\Models\Series;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Page\Region;
@@ -47,6 +50,13 @@ final class PeopleTest extends TestCase
         $this->postJson('/api/session/demo', ['id' => $demo->id])->assertOk()->assertJsonPath('user.name', 'Guest');
     }
 
+    private function reference(Series $series, User $owner): ReferencePicture
+    {
+        $original = Original::query()->create(['series_id' => $series->id, 'user_id' => $owner->id, 'name' => 'sea.png', 'path' => 'originals/none', 'sha256' => str_repeat('a', 64), 'bytes' => 1]);
+
+        return ReferencePicture::query()->create(['series_id' => $series->id, 'original_id' => $original->id, 'name' => 'sea.png']);
+    }
+
     public function test_every_route_refuses_strangers(): void
     {
         [$series, $page, $material] = $this->series();
@@ -54,6 +64,7 @@ final class PeopleTest extends TestCase
         $task = \App\Models\Task::query()->create(['page_id' => $page->id, 'user_id' => $owner->id, 'kind' => 'deliver', 'state' => 'done', 'progress' => 100, 'message' => '', 'input' => []]);
         $version = \App\Models\PaletteVersion::query()->create(['series_id' => $series->id, 'name' => 'Book 1', 'version' => 1, 'palette' => ['light' => '#ffffff', 'dials' => null, 'materials' => []]]);
         $variant = \App\Models\PaletteVariant::query()->create(['series_id' => $series->id, 'name' => 'Wet', 'tones' => []]);
+        $reference = $this->reference($series, $owner);
         $stranger = $this->person('Stranger', $series, null);
         $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password'];
         $checked = 0;
@@ -62,7 +73,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id, '{reference}' => $reference->id]);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -138,15 +149,17 @@ final class PeopleTest extends TestCase
             'findings' => Role::cases(),
             'rename figure' => [Role::Owner, Role::Colourist],
             'copy materials' => [Role::Owner, Role::Colourist],
-            ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette', 'name version', 'hold version', 'add variant', 'wear variant'], [Role::Owner, Role::Colourist]),
-            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions', 'variants'], Role::cases()),
+            ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette', 'name version', 'hold version', 'add variant', 'wear variant', 'take colours'], [Role::Owner, Role::Colourist]),
+            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions', 'variants', 'references', 'match'], Role::cases()),
             'before' => [Role::Owner, Role::Colourist, Role::Flatter],
+            'arrange reference' => [Role::Owner, Role::Colourist, Role::Flatter],
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
             'colour.shift' => [Role::Owner, Role::Colourist],
         ];
         [$series, $page, $material] = $this->series();
         $owner = $this->person('Owner', $series, Role::Owner);
         $this->import($page, $owner);
+        $reference = $this->reference($series, $owner);
         foreach (Role::cases() as $number => $role) {
             $person = $role === Role::Owner ? $owner : $this->person($role->value, $series, $role);
             $page->forceFill(['holder_id' => $person->id, 'lease' => self::LEASE, 'lease_until' => now()->addHour()])->save();
@@ -215,6 +228,10 @@ final class PeopleTest extends TestCase
                 'variants' => ['GET', "/api/series/$series->id/variants", [], 200],
                 'add variant' => ['POST', "/api/series/$series->id/variants", ['name' => 'Wet'], 201],
                 'wear variant' => ['PUT', "/api/series/$series->id/pages/$page->id/variant", ['variant' => null], 200],
+                'take colours' => ['POST', "/api/series/$series->id/figures/$material->figure_id/colours", ['name' => 'x', 'ramp' => true, 'colours' => ['#808080']], 201],
+                'references' => ['GET', "/api/series/$series->id/references", [], 200],
+                'arrange reference' => ['PATCH', "/api/series/$series->id/references/$reference->id", ['x' => 1], 200],
+                'match' => ['POST', "/api/series/$series->id/matches", ['page' => $page->id], 202],
                 'versions' => ['GET', "/api/series/$series->id/versions", [], 200],
                 'name version' => ['POST', "/api/series/$series->id/versions", ['name' => 'Book 1'], 201],
                 'hold version' => ['PUT', "/api/series/$series->id/pages/$page->id/palette", ['version' => null], 200],

@@ -10,7 +10,7 @@ use App\Desk\PagePicture;
 use App\Desk\TaskEnded;
 use App\Desk\TwoHands;
 use App\Jobs\ImportScan;
-use App\Jobs\PageTask;
+use App\Jobs\LongTask;
 use App\Jobs\Tasks;
 use App\Jobs\Worker;
 use App\Models\JournalEntry;
@@ -62,7 +62,7 @@ final class TaskTest extends TestCase
     {
         $payload = json_decode((string) DB::table('jobs')->where('id', $task->job_id)->value('payload'), true);
         $job = unserialize($payload['data']['command']);
-        self::assertInstanceOf(PageTask::class, $job);
+        self::assertInstanceOf(LongTask::class, $job);
         $job->handle();
 
         return $task->refresh();

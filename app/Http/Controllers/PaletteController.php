@@ -19,6 +19,7 @@ use App\Desk\SeriesOps\PinTones;
 use App\Desk\SeriesOps\RetireFigure;
 use App\Desk\SeriesOps\RetireMaterial;
 use App\Desk\SeriesOps\SeriesOp;
+use App\Desk\SeriesOps\TakeColours;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
@@ -26,6 +27,8 @@ use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
 use Awning\Core\Colour\Derivation;
+use Awning\Core\Colour\MainColours;
+use Awning\Core\Colour\PickedRamp;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
@@ -83,6 +86,19 @@ final class PaletteController
         self::apply($request, $series, new CopyMaterials($figure, $materials));
 
         return new JsonResponse((new SeriesPalette($series->refresh()))->toClient(), 201);
+    }
+
+    /** Colours out of a picture, as one material's ramp or as many materials. */
+    public function takeColours(Request $request, Series $series, Figure $figure): JsonResponse
+    {
+        abort_unless($figure->series_id === $series->id, 404);
+        $most = $request->boolean('ramp') ? PickedRamp::MOST : MainColours::MOST;
+        $request->validate(['name' => 'required|string|max:80', 'ramp' => 'required|boolean', 'colours' => "required|list|min:1|max:$most", 'colours.*' => ['required', self::COLOUR]]);
+        /** @var non-empty-list<string> $colours */
+        $colours = $request->array('colours');
+        $op = new TakeColours($figure, $request->string('name')->toString(), array_map(Rgb::fromHex(...), $colours), $request->boolean('ramp'));
+
+        return $this->added($series, self::apply($request, $series, $op));
     }
 
     /** Pins tones to colours, or with null lets them be derived again. */

@@ -12,10 +12,7 @@ use App\Models\Page;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
-use App\Store\PdfPage;
-use App\Store\SvgDrawing;
 use Awning\Core\Codec\ImageHeader;
-use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
@@ -31,6 +28,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class TaskController
 {
+    use TakesPictures;
+
     public function __construct(private readonly Tasks $tasks)
     {
     }
@@ -51,7 +50,7 @@ final class TaskController
         ]);
         $file = $request->file('scan');
         if ($file instanceof UploadedFile) {
-            PdfPage::is($file->path()) || SvgDrawing::is($file->path()) || OpenRasterFile::is($file->path()) || ImageHeader::of($file->path());
+            self::isPicture($file->path());
             $original = $originals->keep($page, $request->person(), $file->path(), $file->getClientOriginalName());
         } else {
             $original = $page->originals()->findOrFail($request->integer('original'));
@@ -159,6 +158,6 @@ final class TaskController
     private function mine(Request $request, Task $task): void
     {
         $user = $request->user();
-        abort_unless($user instanceof User && $task->user_id === $user->id && $user->roleIn($task->page->series) !== null, 403);
+        abort_unless($user instanceof User && $task->user_id === $user->id && $user->roleIn($task->inSeries()) !== null, 403);
     }
 }

@@ -16,15 +16,21 @@ final readonly class Thumbnail
 
     public function of(Paint $paint): Paint
     {
-        $scale = min(1.0, $this->side / max($paint->width, $paint->height));
-        $width = max(1, (int) round($paint->width * $scale));
-        $height = max(1, (int) round($paint->height * $scale));
+        [$width, $height] = $this->size($paint->width, $paint->height);
         $planes = [];
         foreach ([$paint->red, $paint->green, $paint->blue, $paint->alpha] as $plane) {
             $planes[] = self::shrink($plane, $paint->width, $paint->height, $width, $height);
         }
 
         return new Paint($width, $height, ...$planes);
+    }
+
+    /** @return array{positive-int, positive-int} width and height of the copy of a picture of that size */
+    public function size(int $width, int $height): array
+    {
+        $scale = min(1.0, $this->side / max($width, $height));
+
+        return [max(1, (int) round($width * $scale)), max(1, (int) round($height * $scale))];
     }
 
     /** One plane, averaged down. */

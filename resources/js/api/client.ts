@@ -42,6 +42,7 @@ import type {
     PaletteState,
     PassData,
     PersonState,
+    ReferenceState,
     PlacementData,
     RemoveDrawingInput,
     RemovePassInput,
@@ -123,6 +124,12 @@ export interface VariantChange {
     retire?: boolean;
 }
 
+/** How a picture hangs on the board. */
+export type Arrangement = Partial<Pick<ReferenceState, 'x' | 'y' | 'across' | 'mirrored' | 'grey'>>;
+
+/** What is held against a palette. */
+export type HeldAgainst = { page: number } | { reference: number } | { picture: File };
+
 export type TilePlace = [layer: string, column: number, row: number];
 
 export const api = {
@@ -175,6 +182,34 @@ export const api = {
     paletteHistory: (series: number) => json<HistoryEntryState[]>('GET', `/api/series/${series}/palette/history`),
     undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
     redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
+    /** @param ramp whether they are one material's tones, dark to light */
+    takeColours: (series: number, figure: number, name: string, ramp: boolean, colours: readonly string[], op_id: string) =>
+        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/colours`, {
+            name,
+            ramp,
+            colours,
+            op_id,
+        }),
+    /** Pictures beside the work: those of the series, and of one page. */
+    pictures: (series: number, page: number | null) =>
+        json<ReferenceState[]>('GET', `/api/series/${series}/references${page === null ? '' : `?page=${page}`}`),
+    hangPicture(series: number, page: number | null, picture: File): Promise<ReferenceState[]> {
+        const form = new FormData();
+        form.set('picture', picture);
+        if (page !== null) form.set('page', String(page));
+        return json<ReferenceState[]>('POST', `/api/series/${series}/references`, form);
+    },
+    arrangePicture: (series: number, id: number, arrangement: Arrangement) =>
+        json<ReferenceState>('PATCH', `/api/series/${series}/references/${id}`, arrangement),
+    takePictureAway: (series: number, id: number) => json<void>('DELETE', `/api/series/${series}/references/${id}`),
+    pictureUrl: (series: number, id: number) => `/api/series/${series}/references/${id}/picture`,
+    holdAgainst(series: number, what: HeldAgainst): Promise<TaskState> {
+        const url = `/api/series/${series}/matches`;
+        if (!('picture' in what)) return json<TaskState>('POST', url, what);
+        const form = new FormData();
+        form.set('picture', what.picture);
+        return json<TaskState>('POST', url, form);
+    },
     pageColours: (page: number) => json<PageColoursState>('GET', `/api/pages/${page}/colours`),
     variants: (series: number) => json<PaletteVariantsState>('GET', `/api/series/${series}/variants`),
     addVariant: (series: number, name: string, op_id: string) =>

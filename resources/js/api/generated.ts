@@ -135,6 +135,10 @@ export type LinesData = { rule: LineRule; colour: string; shown: boolean };
 
 export type LockInput = { labels: number[]; locked: boolean };
 
+export type MainColour = { colour: string; share: number };
+
+export type MatchReport = { name: string; width: number; height: number; rows: MatchedData[] };
+
 export type MatchedData = { colour: string; share: number; tone: string; deltaE: number; verdict: Verdict; x: number; y: number };
 
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null };
@@ -176,6 +180,8 @@ export type RampsState = { name: string; before: Record<Tone, string> | null; af
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
 export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData>; shift: Record<string, ShiftData> };
+
+export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
 export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null };
 
@@ -219,7 +225,7 @@ export type TakenRow = { colour: string; share: number; verdict: 'exact' | 'near
 
 export type TaskQuestion = { kind: 'cut'; share: number; original: number };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null };
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver' | 'reference' | 'match'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null; match: MatchReport | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

@@ -13,6 +13,7 @@ import { listenForPaste } from './paste';
 import type { BenchModel } from './model/model';
 import { PaletteBoard } from './palette/PaletteBoard';
 import { ReadView } from './panels/ReadView';
+import { PicturesPane } from './PicturesPane';
 import { Rail } from './Rail';
 import { PANELS } from './panels/registry';
 import { Surface } from './surface/Surface';
@@ -76,6 +77,7 @@ function Middle() {
                     </p>
                 </div>
             )}
+            <PicturesPane />
             {!isEmpty && <ToolStrip />}
             <TaskBar />
         </main>

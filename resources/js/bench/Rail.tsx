@@ -25,6 +25,7 @@ export function Rail() {
                 <UndoButtons />
                 <SavingState />
                 <ThemeSwitch onChange={() => bench.surface?.refresh()} />
+                <PicturesButton />
                 <button className="bare" aria-label="Keys" title="All keys" onClick={() => bench.set({ isKeySheetOpen: true })}>
                     ?
                 </button>
@@ -71,6 +72,21 @@ function StageButton({ stage }: { stage: Stage }) {
         >
             {stage.name}
             <span className="quiet figures text-[12px]">{left}</span>
+        </button>
+    );
+}
+
+function PicturesButton() {
+    const bench = useBenchModel();
+    const isOpen = useBench((view) => view.arePicturesOpen);
+    return (
+        <button
+            className="bare"
+            aria-pressed={isOpen}
+            title="Pictures beside the work"
+            onClick={() => bench.set({ arePicturesOpen: !isOpen })}
+        >
+            pictures
         </button>
     );
 }

@@ -10,6 +10,8 @@ const WHAT = {
     enlarge: 'Enlarging',
     take: 'Taking over',
     deliver: 'Delivering',
+    reference: 'Reading',
+    match: 'Comparing',
 };
 
 export function TaskBar() {

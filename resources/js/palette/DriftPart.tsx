@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { PageColoursState } from '../api/generated';
 import { csvOf, driftOf, worst, type Cell, type Row, type Worst } from './drift';
+import { HoldPart } from './HoldPart';
 import type { PaletteDesk } from './usePalette';
 
 const WORST = 10;
@@ -26,6 +27,8 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
     const found = worst(rows, WORST).filter(({ amount }) => amount >= UNSEEN);
     return (
         <div className="flex flex-col gap-4">
+            <HoldPart series={id} />
+            <h2 className="heading rule-t pt-3 text-base">From page to page</h2>
             <p className="quiet">
                 Each strip is what the reader sees of a material, page by page, with light and mood over it; the line above it is its flats.
                 Numbers are CIEDE2000; a strip’s is its largest step from page to page.

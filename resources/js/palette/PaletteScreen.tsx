@@ -7,6 +7,7 @@ import { DriftPart } from './DriftPart';
 import { FigureList } from './FigureList';
 import { FilePart } from './FilePart';
 import { HistoryPart } from './HistoryPart';
+import { PicturesPart } from './PicturesPart';
 import { RulePart } from './RulePart';
 import { ToneDesk } from './ToneDesk';
 import { VariantsPart } from './VariantsPart';
@@ -16,6 +17,7 @@ import { materialOf, usePalette, type PaletteDesk } from './usePalette';
 const PARTS = {
     tone: 'Tone',
     rule: 'Rule',
+    pictures: 'Pictures',
     history: 'History',
     versions: 'Versions',
     variants: 'Variants',
@@ -24,6 +26,9 @@ const PARTS = {
 } as const;
 
 type Part = keyof typeof PARTS;
+
+/** Parts in which a tone is picked to do something with it there. */
+const KEPT = new Set<Part>(['variants', 'pictures']);
 
 export function PaletteScreen({ id }: { id: number }) {
     const desk = usePalette(id);
@@ -56,12 +61,13 @@ export function PaletteScreen({ id }: { id: number }) {
                     desk={desk}
                     onPick={(picked) => {
                         desk.pick(picked);
-                        if (part !== 'variants') setPart('tone');
+                        if (!KEPT.has(part)) setPart('tone');
                     }}
                 />
                 <section aria-label={PARTS[part]} className="rule-l min-h-0 overflow-y-auto p-4">
                     {part === 'tone' && <TonePart desk={desk} />}
                     {part === 'rule' && <RulePart desk={desk} />}
+                    {part === 'pictures' && <PicturesPart desk={desk} />}
                     {part === 'history' && <HistoryPart series={id} />}
                     {part === 'versions' && <VersionsPart desk={desk} />}
                     {part === 'variants' && <VariantsPart desk={desk} />}
@@ -117,11 +123,11 @@ function Head({ desk, part, onPart }: { desk: PaletteDesk; part: Part; onPart: (
                 </button>
                 <ThemeSwitch />
             </div>
-            <nav className="flex w-[37rem] items-stretch" aria-label="Parts">
+            <nav className="flex items-stretch" aria-label="Parts">
                 {(Object.keys(PARTS) as Part[]).map((one) => (
                     <button
                         key={one}
-                        className={`px-3.5 ${one === part ? 'stripe heading z-10' : ''}`}
+                        className={`px-3 ${one === part ? 'stripe heading z-10' : ''}`}
                         aria-pressed={one === part}
                         onClick={() => onPart(one)}
                     >

@@ -292,6 +292,7 @@ describe('flats that were taken over', () => {
             name: null,
             question: null,
             report: { name: 'theirs.png', right: 0, down: 0, rows },
+            match: null,
         };
         bench.session.store.setState({ taken: task.report });
         bench.session.settleTaken(rows[0], clogs);

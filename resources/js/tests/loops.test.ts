@@ -106,6 +106,7 @@ describe('long work', () => {
         download: null,
         name: null,
         report: null,
+        match: null,
         question: null,
         ...more,
     });

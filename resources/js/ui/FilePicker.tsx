@@ -9,6 +9,7 @@ export function FilePicker({
     onFiles,
     isMultiple = false,
     isMain = false,
+    isNarrow = false,
     title,
 }: {
     label: string;
@@ -19,6 +20,7 @@ export function FilePicker({
     onFiles: (files: [File, ...File[]]) => void;
     isMultiple?: boolean;
     isMain?: boolean;
+    isNarrow?: boolean;
     title?: string;
 }) {
     const input = useRef<HTMLInputElement>(null);
@@ -38,7 +40,12 @@ export function FilePicker({
                 aria-label={name}
                 onChange={(event) => take(event.target.files)}
             />
-            <button className={isMain ? 'act main' : 'act'} disabled={disabled} title={title} onClick={() => input.current?.click()}>
+            <button
+                className={`act ${isMain ? 'main' : ''} ${isNarrow ? 'narrow' : ''}`}
+                disabled={disabled}
+                title={title}
+                onClick={() => input.current?.click()}
+            >
                 {label}
             </button>
         </>

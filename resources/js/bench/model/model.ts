@@ -120,6 +120,8 @@ export interface BenchView {
     under: Under | null;
     mirror: boolean;
     isKeySheetOpen: boolean;
+    /** Whether the pin-up board lies over the page. */
+    arePicturesOpen: boolean;
 }
 
 /** What the surface can be told from outside. */
@@ -184,6 +186,7 @@ export class BenchModel {
             under: null,
             mirror: false,
             isKeySheetOpen: false,
+            arePicturesOpen: false,
         }));
     }
 

@@ -6,9 +6,13 @@ namespace App\Jobs;
 
 use App\Desk\Conflict;
 use App\Desk\TaskEnded;
+use App\Models\Original;
 use App\Models\Task;
+use App\Store\ChildDecoder;
 use App\Store\NotKept;
+use App\Store\Originals;
 use App\Store\PageLock;
+use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -16,10 +20,10 @@ use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
 
 /**
- * Work on a page that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and
- * run again at any moment: what it makes is laid on the page in the transaction that ends it.
+ * Work that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and run again
+ * at any moment: what it makes of a page is laid there in the transaction that ends it.
  */
-abstract class PageTask implements ShouldQueue
+abstract class LongTask implements ShouldQueue
 {
     use Queueable;
 
@@ -43,12 +47,12 @@ abstract class PageTask implements ShouldQueue
         if ($task === null || ! in_array($task->state, ['waiting', 'working'], true)) {
             return;
         }
-        $lock = new PageLock($task->page_id);
+        $lock = $task->page_id === null ? null : new PageLock($task->page_id);
         try {
             $task->forceFill(['worker' => Worker::me()])->save();
             $this->step($task, 2, 'Starting');
             if (static::line() === 'long') {
-                $lock->take(fn () => $this->step($task, 2, 'Waiting for other work on this page'));
+                $lock?->take(fn () => $this->step($task, 2, 'Waiting for other work on this page'));
             }
             $this->work($task);
             $task->finish();
@@ -57,7 +61,7 @@ abstract class PageTask implements ShouldQueue
         } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {
             $task->forceFill(['state' => 'failed', 'message' => mb_substr($error->getMessage(), 0, 400)])->save();
         } finally {
-            $lock->give();
+            $lock?->give();
         }
     }
 
@@ -65,6 +69,15 @@ abstract class PageTask implements ShouldQueue
     {
         Task::query()->whereKey($this->taskId)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'failed', 'message' => 'This did not work out because of an error on our side. Nothing was changed; try again.']);
+    }
+
+    /**
+     * @throws UnreadableImage
+     * @throws TaskEnded
+     */
+    protected function decoded(Task $task, Original $original, int $progress, string $message): Picture
+    {
+        return (new Originals)->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read($file, fn () => $this->step($task, $progress, $message)));
     }
 
     /** @throws TaskEnded when somebody pressed stop meanwhile */

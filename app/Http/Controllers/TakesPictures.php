@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Original;
+use App\Models\Series;
+use App\Models\User;
+use App\Store\Originals;
+use App\Store\PdfPage;
+use App\Store\SvgDrawing;
+use Awning\Core\Codec\ImageHeader;
+use Awning\Core\Codec\OpenRasterFile;
+use Awning\Core\Codec\UnreadableImage;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+
+/** Pictures that are sent: looked at by their first bytes only, and kept; whatever decodes them does it in its own process. */
+trait TakesPictures
+{
+    private static function picture(): string
+    {
+        return 'required|file|max:'. 1024 * (int) config('awning.upload_megabytes');
+    }
+
+    /** @throws UnreadableImage when it is no picture that can be opened */
+    private static function kept(Request $request, Series $series, Originals $originals): Original
+    {
+        $file = $request->file('picture');
+        abort_unless($file instanceof UploadedFile, 422);
+        self::isPicture($file->path());
+
+        return $originals->keep($series, self::person($request), $file->path(), $file->getClientOriginalName());
+    }
+
+    /** @throws UnreadableImage */
+    private static function isPicture(string $path): void
+    {
+        PdfPage::is($path) || SvgDrawing::is($path) || OpenRasterFile::is($path) || ImageHeader::of($path);
+    }
+
+    private static function person(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(401);
+    }
+}
