@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Figure;
 use App\Models\Material;
+use App\Models\PaletteVariant;
 use App\Models\Role;
 use App\Models\Series;
 use Awning\Core\Sheet\ClientOp;
@@ -56,6 +57,10 @@ final readonly class ClientOps
         }
         foreach ($names->materialsOf as $material => $figure) {
             $this->figureOf($material) === $figure || throw new OpRefused('This material belongs to another figure now. Pick it again.');
+        }
+        foreach ($names->variants as $variant) {
+            PaletteVariant::living()->where('series_id', $this->series->id)->whereKey($variant)->exists()
+                || throw new OpRefused('This variant is no longer in the palette. Pick another.');
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Material;
 use App\Models\Page;
+use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Store\StandIns;
 use Awning\Core\Colour\Derivation;
@@ -28,7 +29,8 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string}
+ * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>}
  */
 final readonly class SeriesPalette
 {
@@ -46,11 +48,19 @@ final readonly class SeriesPalette
         return new self($page->series, $page);
     }
 
-    /** @return array<string, Rgb> */
+    /** @return array<string, Rgb> as the page shows them */
     private function tones(Material $material): array
     {
+        return $this->dressed($material, $this->page?->worn->tones[$material->id] ?? []);
+    }
+
+    /**
+     * @param  array<value-of<Tone>, string>  $others  what a variant says of it
+     * @return array<string, Rgb>
+     */
+    private function dressed(Material $material, array $others): array
+    {
         $held = $this->page?->held;
-        $others = $this->page?->worn->tones[$material->id] ?? [];
         $follows = $held === null || in_array($material->id, $this->page->follows ?? [], true);
 
         return ($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others);
@@ -62,12 +72,63 @@ final readonly class SeriesPalette
         $figures = $this->series->load('figures.materials')->figures;
         foreach ($figures as $figure) {
             foreach ($figure->materials as $material) {
-                $materials[$material->id] = array_map(fn (Rgb $tone): int => $tone->number(), $this->tones($material));
+                $materials[$material->id] = self::numbers($this->tones($material));
                 $figureOf[$material->id] = $figure->id;
             }
         }
+        $variants = array_map(fn (array $variant): array => array_map(fn (array $tones): array => self::numbers($tones), $variant), array_column($this->wardrobe(), 'materials', 'id'));
 
-        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()));
+        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants);
+    }
+
+    /**
+     * @param  array<string, Rgb>  $tones
+     * @return array<string, int>
+     */
+    private static function numbers(array $tones): array
+    {
+        return array_map(fn (Rgb $tone): int => $tone->number(), $tones);
+    }
+
+    /**
+     * What regions of the page may wear instead of what it wears as a whole; as number 0 the palette as it is.
+     *
+     * @return list<array{id: int, name: string, materials: array<int, array<string, Rgb>>}> only the materials that differ
+     */
+    private function wardrobe(): array
+    {
+        if ($this->page === null) {
+            return [];
+        }
+        /** @var list<PaletteVariant> $variants */
+        $variants = PaletteVariant::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
+        $worn = $this->page->worn->tones ?? [];
+        $wardrobe = $worn === [] ? [] : [['id' => 0, 'name' => 'The palette', 'materials' => $this->differing($worn, [])]];
+        foreach ($variants as $variant) {
+            // What the page's own variant says does not hold for regions that wear another.
+            $wardrobe[] = ['id' => $variant->id, 'name' => $variant->name, 'materials' => $this->differing($variant->tones + $worn, $variant->tones)];
+        }
+
+        return $wardrobe;
+    }
+
+    /**
+     * @param  array<int, mixed>  $which  materials by id
+     * @param  array<int, array<value-of<Tone>, string>>  $others  what is said of each
+     * @return array<int, array<string, Rgb>>
+     */
+    private function differing(array $which, array $others): array
+    {
+        $tones = [];
+        foreach ($this->series->figures as $figure) {
+            foreach ($figure->materials as $material) {
+                if (isset($which[$material->id])) {
+                    $tones[$material->id] = $this->dressed($material, $others[$material->id] ?? []);
+                }
+            }
+        }
+
+        return $tones;
     }
 
     /** As it leaves for other programs. */
@@ -100,7 +161,17 @@ final readonly class SeriesPalette
         return [
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
+            'variants' => array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe()),
         ];
+    }
+
+    /**
+     * @param  array<string, Rgb>  $tones
+     * @return array<string, string>
+     */
+    private static function hexes(array $tones): array
+    {
+        return array_map(fn (Rgb $tone): string => $tone->hex(), $tones);
     }
 
     /** @return array<int, array<string, string>> tones of each material by another rule, as #rrggbb */
@@ -109,7 +180,7 @@ final readonly class SeriesPalette
         $tones = [];
         foreach ($this->series->load('figures.materials')->figures as $figure) {
             foreach ($figure->materials as $material) {
-                $tones[$material->id] = array_map(fn (Rgb $tone): string => $tone->hex(), $material->tones($rule));
+                $tones[$material->id] = self::hexes($material->tones($rule));
             }
         }
 
@@ -128,7 +199,7 @@ final readonly class SeriesPalette
 
         return [
             'id' => $material->id, 'figure' => $material->figure_id, 'name' => $material->name, 'version' => $material->version,
-            'tones' => array_map(fn (Rgb $tone): string => $tone->hex(), $tones),
+            'tones' => self::hexes($tones),
             'pinned' => array_keys($material->pinned),
             'steps' => $steps, 'dials' => $material->dials,
         ];

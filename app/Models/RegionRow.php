@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $material_id
  * @property bool $locked
  * @property ?string $shift
+ * @property ?int $wears
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -31,11 +32,11 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift];
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift);
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears);
     }
 }

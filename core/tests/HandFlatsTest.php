@@ -444,4 +444,33 @@ final class HandFlatsTest extends TestCase
         self::assertSame([], $this->sheet()->all(ColourShift::class));
         self::assertNull($this->at(410, 70)->shift);
     }
+
+    public function test_regions_wear_variants_of_the_palette_under_their_shifts(): void
+    {
+        $this->ask('flats.shape', $this->box(300, 60, 350, 110, material: 8));
+        $this->ask('flats.shape', $this->box(400, 60, 450, 110, material: 8));
+        $this->ask('flats.shape', $this->box(300, 200, 350, 250, material: 9));
+        $this->ask('flats.shape', $this->box(400, 200, 450, 250, material: 9));
+        [$one, $two, $three, $four] = [$this->label(310, 70), $this->label(410, 70), $this->label(310, 210), $this->label(410, 210)];
+        $this->ask('variant.wear', ['labels' => [$one, $three], 'variant' => 5]);
+        $this->ask('variant.wear', ['labels' => [$two], 'variant' => 0]);
+        $this->ask('colour.shift', ['id' => 'shift00001', 'labels' => [], 'values' => ['material' => 8, 'lightness' => 0.0, 'chroma' => 0.0, 'hue' => 0.0]]);
+        $palette = new Palette([8 => ['base' => 0xE0A93A], 9 => ['base' => 0x104080]], [8 => 3, 9 => 3], [3], [0 => [8 => ['base' => 0x20C040]], 5 => [8 => ['base' => 0xC02020]]]);
+        $base = fn (int $label): int => (new StackBuilder)->build($this->sheet(), $palette)->flats[$label]->tones['base'];
+        $grey = new Shift(0, 0, 0);
+        // One shift, two variants: each is shifted from what it wears. What a variant does not say is the palette's.
+        self::assertSame([$grey->of(Rgb::fromHex('#c02020'))->number(), $grey->of(Rgb::fromHex('#20c040'))->number(), 0x104080, 0x104080], array_map($base, [$one, $two, $three, $four]));
+        // It stays on when the region is filled otherwise; a variant that is gone is none.
+        $this->ask('fill', ['labels' => [$three], 'figure' => 3, 'material' => 8]);
+        self::assertSame([5, 0, 5, null], [$this->at(310, 70)->wears, $this->at(410, 70)->wears, $this->at(310, 210)->wears, $this->at(410, 210)->wears]);
+        self::assertSame(0xC02020, $base($three));
+        $this->ask('variant.wear', ['labels' => [$three], 'variant' => 77]);
+        self::assertSame(0xE0A93A, $base($three));
+        $this->ask('variant.wear', ['labels' => [$three], 'variant' => null]);
+        self::assertNull($this->at(310, 210)->wears);
+        // A locked region keeps what it wears.
+        $this->ask('flats.lock', ['labels' => [$one], 'locked' => true]);
+        $this->expectException(OpRefused::class);
+        $this->ask('variant.wear', ['labels' => [$one], 'variant' => null]);
+    }
 }

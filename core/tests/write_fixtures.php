@@ -91,17 +91,21 @@ foreach (CAST as $figure => $materials) {
         $figureOf[$material] = $figure;
     }
 }
-$palette = new Palette($tones, $figureOf, [2, 1, 3]);
+// Variants by number: one says something of two materials, one of another; 0 is the palette itself where a page wears one.
+$dressed = tones();
+$variants = [0 => [4 => $dressed[1]], 7 => [2 => $dressed[2], 3 => $dressed[4]], 12 => [3 => $dressed[3]]];
+$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants);
 
 /**
  * @param  array<string, PassSpec>  $passes
  * @param  array<string, PassGroup>  $groups
  * @param  array<int, ColourShift>  $shifts  by label
+ * @param  array<int, int>  $wearing  variant by label
  * @return array<string, mixed>
  */
-function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = []): array
+function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = [], array $wearing = []): array
 {
-    global $palette, $tones, $figureOf;
+    global $palette, $figureOf;
     $labels = '';
     while (strlen($labels) < 2 * COUNT) {
         $labels .= str_repeat("\0".chr(mt_rand(0, 5)), mt_rand(2, 14));
@@ -109,7 +113,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     $labels = substr($labels, 0, 2 * COUNT);
     $records = [];
     foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
-        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null));
+        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null, wears: $wearing[$label] ?? null));
     }
     $records[] = new RecordChange(RecordKind::Region, '5', null, new Region(0, 0, 9, 1, 1));
     $layers = ['flats' => $labels, 'ink' => coverage()];
@@ -193,6 +197,10 @@ for ($seed = 1; $seed <= 24; $seed++) {
     $shift = fn (int $material): ColourShift => new ColourShift($material, mt_rand(-50, 50) / 100, mt_rand(0, 200) / 100, mt_rand(-180, 180));
     $pages[] = page("shifted $seed", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.8)], shifts: [1 => $shift(2), 3 => $shift(3)]);
 }
+foreach ([[1 => 7, 3 => 12], [1 => 12, 3 => 7, 4 => 0], [1 => 99, 2 => 7, 3 => 7]] as $number => $wearing) {
+    $pages[] = page("dressed $number", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.6)], wearing: $wearing);
+    $pages[] = page("dressed and shifted $number", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.6)], shifts: [1 => new ColourShift(2, 0.1, 1.2, 40), 3 => new ColourShift(3, -0.2, 0.7, -90)], wearing: $wearing);
+}
 for ($seed = 1; $seed <= 40; $seed++) {
     $passes = [];
     $scopes = [[1, Scope::figure(1)], [1, Scope::material(2)], [1, Scope::material(3)], [2, Scope::figure(2)], [2, Scope::material(1)], [3, Scope::figure(3)], [0, Scope::page()], [1, Scope::ink()]];
@@ -206,11 +214,12 @@ for ($seed = 1; $seed <= 40; $seed++) {
     $pages[] = page("random stack $seed", $passes, $isGrouped ? ['group01' => new PassGroup($isolated, $isolated ? BlendMode::cases()[mt_rand(0, 16)] : BlendMode::Normal, mt_rand(30, 100) / 100)] : []);
 }
 
-$paletteData = ['version' => 1, 'light' => '#ffffff', 'figures' => []];
+$hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);
+$paletteData = ['version' => 1, 'light' => '#ffffff', 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants)];
 foreach (CAST as $figure => $materials) {
     $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
         'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],
-        'tones' => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones[$material]),
+        'tones' => $hexes($tones[$material]),
     ], $materials)];
 }
 
@@ -261,16 +270,16 @@ $grains = array_map(fn (float $amount): array => [
     'amount' => $amount, 'line' => base64_encode($line), 'grained' => base64_encode(Grain::on(new StrokeMask(new Rect(512, 256, 256, 256), $line), $amount)->data),
 ], [0.3, 1.0]);
 
-$hexes = ['#000000', '#ffffff', '#808080', '#ff0000', '#00ff00', '#0000ff', '#010203', '#fefdfc'];
+$samples = ['#000000', '#ffffff', '#808080', '#ff0000', '#00ff00', '#0000ff', '#010203', '#fefdfc'];
 for ($i = 0; $i < 120; $i++) {
-    $hexes[] = sprintf('#%06x', mt_rand(0, 0xFFFFFF));
+    $samples[] = sprintf('#%06x', mt_rand(0, 0xFFFFFF));
 }
-$colours = array_map(function (int $i) use ($hexes): array {
-    [$colour, $next] = [Rgb::fromHex($hexes[$i]), Rgb::fromHex($hexes[($i + 1) % count($hexes)])];
+$colours = array_map(function (int $i) use ($samples): array {
+    [$colour, $next] = [Rgb::fromHex($samples[$i]), Rgb::fromHex($samples[($i + 1) % count($samples)])];
     [$lab, $lch] = [Lab::of($colour), Oklch::of($colour)];
 
-    return ['hex' => $hexes[$i], 'lab' => [$lab->l, $lab->a, $lab->b], 'oklch' => [$lch->l, $lch->c, $lch->h], 'delta' => Difference::ciede2000($lab, Lab::of($next))];
-}, array_keys($hexes));
+    return ['hex' => $samples[$i], 'lab' => [$lab->l, $lab->a, $lab->b], 'oklch' => [$lch->l, $lch->c, $lch->h], 'delta' => Difference::ciede2000($lab, Lab::of($next))];
+}, array_keys($samples));
 
 $folder = $argv[1];
 @mkdir($folder, 0777, true);

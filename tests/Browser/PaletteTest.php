@@ -209,5 +209,18 @@ final class PaletteTest extends BrowserTestCase
         $browser->until('window.awning?.renderer?.view && document.body.innerText.includes("wears the variant")', 'the place on the bench');
         [$x, $y] = $browser->run('return [window.awning.renderer.view.x, window.awning.renderer.view.y]');
         self::assertContains('oilskin', Material::query()->whereIn('id', RegionRow::query()->where('x', $x)->where('y', $y)->pluck('material_id'))->pluck('name')->all());
+
+        // One of its regions wears the palette all the same.
+        $browser->until('window.awning.session.view.held', 'the page is held');
+        $base = fn (): int => $browser->run('const { stack, records } = window.awning.session.view; return stack.flats.get(Number(Object.entries(records.region).find(([, one]) => one.x === arguments[0] && one.y === arguments[1])[0])).tones.base', [$x, $y]);
+        self::assertSame(0x704818, $base());
+        $browser->press('Flats');
+        $browser->run('const regions = Object.entries(window.awning.session.view.records.region); window.awning.bench.set({ chosen: [Number(regions.find(([, one]) => one.x === arguments[0] && one.y === arguments[1])[0])] })', [$x, $y]);
+        $browser->until('[...document.querySelectorAll("label")].some((one) => one.innerText.startsWith("Wears"))', 'what it wears');
+        $browser->run('[...document.querySelectorAll("label")].find((one) => one.innerText.startsWith("Wears")).querySelector("select").id = "wears"');
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::id('wears'))))->selectByVisibleText('The palette');
+        $browser->until('window.awning.session.outbox.saving === "saved"', 'it is saved');
+        self::assertSame(1, RegionRow::query()->where('wears', 0)->count());
+        self::assertSame(hexdec(substr($this->oilskin()->pinned['base'], 1)), $base());
     }
 }

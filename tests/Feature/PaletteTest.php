@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddFigure;
 use App\Desk\SeriesOps\AddMaterial;
+use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Page;
@@ -22,7 +23,10 @@ use Awning\Core\Exchange\PaletteFiles;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
 /** A palette that is changed, by one or by two, taken back, emptied, and carried to files and back. */
@@ -432,6 +436,38 @@ final class PaletteTest extends TestCase
         [$another, $elsewhere] = $this->series('Another');
         $this->change('PUT', "pages/$elsewhere->id/variant", ['variant' => $wet], 404);
         $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(403);
+    }
+
+    public function test_regions_wear_variants_of_their_own(): void
+    {
+        $this->import($this->page, $this->mira);
+        [$left, $middle, $right] = array_map(fn (int $x): int => $this->labelAt($this->page, $x, 200), [100, 300, 480]);
+        $this->op($this->page, $this->fillOp($this->skin, $left, $middle, $right))->assertOk();
+        $made = [];
+        foreach (['Wet' => '#a87050', 'Night' => '#304060'] as $name => $base) {
+            $made[$name] = collect($this->change('POST', 'variants', ['name' => $name], 201)['variants'])->firstWhere('name', $name)['id'];
+            $this->change('PATCH', "variants/$made[$name]", ['version' => 1, 'material' => $this->skin->id, 'tones' => ['base' => $base]]);
+        }
+        $wear = fn (array $labels, ?int $variant): TestResponse => $this->op($this->page, ['kind' => 'variant.wear', 'labels' => $labels, 'variant' => $variant]);
+        $wear([$left], $made['Night'])->assertOk()->assertJsonPath('records.0.2.wears', $made['Night']);
+        $wear([$middle], 0)->assertOk();
+        $bases = function () use ($left, $middle, $right): array {
+            $flats = (new StackBuilder)->build(new Sheet(new PageStore($this->page->refresh())), SeriesPalette::of($this->page)->core())->flats;
+
+            return array_map(fn (int $label): string => sprintf('#%06x', $flats[$label]->tones['base']), [$left, $middle, $right]);
+        };
+        self::assertSame(['#304060', '#c98d6b', '#c98d6b'], $bases());
+        $this->change('PUT', "pages/{$this->page->id}/variant", ['variant' => $made['Wet']]);
+        self::assertSame(['#304060', '#c98d6b', '#a87050'], $bases());
+        $variants = collect($this->getJson("/api/pages/{$this->page->id}")->json('palette.variants'))->keyBy('id');
+        self::assertSame([0, $made['Wet'], $made['Night']], $variants->keys()->all());
+        self::assertSame(['#c98d6b', '#304060'], [$variants[0]['materials'][$this->skin->id]['base'], $variants[$made['Night']]['materials'][$this->skin->id]['base']]);
+        // Taken out of the palette, it is worn no more; and what is not of this series never is.
+        $this->change('PATCH', "variants/{$made['Night']}", ['version' => 2, 'retire' => true]);
+        self::assertSame(['#a87050', '#c98d6b', '#a87050'], $bases());
+        $wear([$right], $made['Night'])->assertStatus(422);
+        $this->undo($this->page)->assertOk();
+        self::assertSame(['#a87050', '#a87050', '#a87050'], $bases());
     }
 
     public function test_what_a_reader_sees_of_a_material_is_measured(): void

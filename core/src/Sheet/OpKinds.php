@@ -26,6 +26,7 @@ use Awning\Core\Sheet\Ops\ShapeRegions;
 use Awning\Core\Sheet\Ops\ShiftColours;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\Ops\WearVariant;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
 final class OpKinds
@@ -43,6 +44,7 @@ final class OpKinds
         AbsorbRegions::class,
         AbsorbStrays::class,
         ShiftColours::class,
+        WearVariant::class,
         Stroke::class,
         AddPass::class,
         ChangePass::class,

@@ -11,8 +11,19 @@ final readonly class Palette
      * @param  array<int, array<string, int>>  $materials  material id => tone name => 0xRRGGBB
      * @param  array<int, int>  $figureOf  material id => figure id
      * @param  list<int>  $depths  figure ids, farthest first
+     * @param  array<int, array<int, array<string, int>>>  $variants  variant id => material id => tones, only where they differ; under 0
+     *                                                                  the palette's own, where the page wears a variant
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [])
+    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [])
     {
+    }
+
+    /**
+     * @param  ?int  $variant  null: as the page shows it
+     * @return ?array<string, int> the tones of a material; null when it is not in the palette
+     */
+    public function tones(int $material, ?int $variant = null): ?array
+    {
+        return ($variant === null ? null : $this->variants[$variant][$material] ?? null) ?? $this->materials[$material] ?? null;
     }
 }

@@ -7,15 +7,16 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\ScopeKind;
 
-/** What an op names that lies outside the page: figures and materials, which must be of the page's series. */
+/** What an op names that lies outside the page: figures, materials and variants of the palette, which must be of the page's series. */
 final readonly class References
 {
     /**
      * @param  list<int>  $figures
      * @param  list<int>  $materials
      * @param  array<int, int>  $materialsOf  material => the figure it is said to be of
+     * @param  list<int>  $variants
      */
-    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [])
+    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [])
     {
     }
 

@@ -62,28 +62,21 @@ final readonly class StackBuilder
     private function flats(Sheet $sheet, Palette $palette): array
     {
         $flats = [];
-        $shifted = $this->shifted($sheet, $palette);
+        $shifts = $sheet->all(ColourShift::class);
+        $shifted = [];
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $tones = $shifted[$region->shift ?? ''] ?? $palette->materials[$region->material] ?? null;
-            if ($tones !== null) {
-                $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
+            $tones = $palette->tones($region->material, $region->wears);
+            if ($tones === null) {
+                continue;
             }
+            $shift = $shifts[$region->shift ?? ''] ?? null;
+            if ($shift !== null && $shift->material === $region->material) {
+                $tones = $shifted["$region->shift $region->wears"] ??= $shift->tones($tones);
+            }
+            $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
         }
 
         return $flats;
-    }
-
-    /** @return array<string, array<string, int>> tones by shift */
-    private function shifted(Sheet $sheet, Palette $palette): array
-    {
-        $shifted = [];
-        foreach ($sheet->all(ColourShift::class) as $id => $shift) {
-            if (isset($palette->materials[$shift->material])) {
-                $shifted[(string) $id] = $shift->tones($palette->materials[$shift->material]);
-            }
-        }
-
-        return $shifted;
     }
 
     /**

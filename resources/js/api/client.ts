@@ -54,6 +54,7 @@ import type {
     StrokeInput,
     TaskState,
     Tone,
+    WearInput,
 } from './generated';
 import { headers, json, send } from './http';
 import { unpackTiles, type NamedTile } from './packed';
@@ -71,6 +72,7 @@ export type Op =
     | ({ kind: 'flats.absorb' } & AbsorbInput)
     | ({ kind: 'flats.strays' } & StraysInput)
     | ({ kind: 'colour.shift' } & ShiftInput)
+    | ({ kind: 'variant.wear' } & WearInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }

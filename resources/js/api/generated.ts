@@ -155,7 +155,7 @@ export type PageStateData = { id: number; number: number; title: string; revisio
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[] };
 
 export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 
@@ -183,7 +183,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null };
 
 export type RemoveDrawingInput = { id: string };
 
@@ -243,4 +243,8 @@ export type VariantTones = Record<string, Record<Tone, string>>;
 
 export type WaitingScan = { id: number; name: string };
 
+export type WearInput = { labels: number[]; variant: number | null };
+
 export type WearingState = { page: number; number: number; title: string; wears: number | null };
+
+export type WornState = { id: number; name: string; materials: Record<string, Record<Tone, string>> };

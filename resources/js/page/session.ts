@@ -159,6 +159,14 @@ export class PageSession {
         this.ask({ kind: 'flats.lock', labels, locked });
     }
 
+    /** @param variant 0: the palette as it is; null: what the whole page wears */
+    dress(labels: number[], variant: number | null): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], wears: variant };
+        this.show({ region });
+        this.ask({ kind: 'variant.wear', labels, variant });
+    }
+
     /** Shows how a shift that is still being dragged would look. */
     previewShift(id: string, labels: number[], values: ShiftData): void {
         const region = { ...this.view.records.region };
@@ -589,6 +597,7 @@ const TITLES: Record<Op['kind'], string> = {
     'flats.absorb': 'Giving crumbs away',
     'flats.strays': 'Giving stray pixels away',
     'colour.shift': 'The colour shift',
+    'variant.wear': 'The variant',
     bridges: 'The bridge',
     'bridges.limit': 'The limit of bridges',
     fill: 'The fill',

@@ -1,5 +1,14 @@
 /** What a page shows, bottom up, from its records and palette; the same order as the core's. */
-import { TONES, type BlendMode, type PaletteState, type PassData, type RecordsState, type ScopeData, type Tone } from '../api/generated';
+import {
+    TONES,
+    type BlendMode,
+    type PaletteState,
+    type PassData,
+    type RecordsState,
+    type ScopeData,
+    type ShiftData,
+    type Tone,
+} from '../api/generated';
 
 import { shifted } from './shift';
 
@@ -108,27 +117,31 @@ function linesOf(records: RecordsState): Lines {
 function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {
     const tones = new Map<number, Record<Tone, Colour>>();
     for (const material of palette.figures.flatMap((figure) => figure.materials)) {
-        tones.set(material.id, Object.fromEntries(TONES.map((tone) => [tone, toColour(material.tones[tone])])) as Record<Tone, Colour>);
+        tones.set(material.id, numbersOf(material.tones));
     }
-    const shifts = shiftedTones(records.shift, tones);
+    const variants = new Map(palette.variants.map(({ id, materials }) => [id, materials]));
     const flats = new Map<number, Flat>();
+    const shifts = new Map<string, Record<Tone, Colour>>();
     for (const [label, region] of Object.entries(records.region)) {
-        const known = shifts.get(region.shift ?? '') ?? tones.get(region.material);
-        if (known !== undefined) flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
+        const worn = region.wears === null ? undefined : variants.get(region.wears)?.[region.material];
+        let known = worn === undefined ? tones.get(region.material) : numbersOf(worn);
+        if (known === undefined) continue;
+        const shift = records.shift[region.shift ?? ''] as ShiftData | undefined;
+        if (shift !== undefined && shift.material === region.material) {
+            const key = `${region.shift} ${region.wears}`;
+            const all = shifts.get(key) ?? shiftedTones(known, shift);
+            shifts.set(key, (known = all));
+        }
+        flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
     }
     return flats;
 }
 
-/** The tones of each shift, by its id. */
-function shiftedTones(shifts: RecordsState['shift'], tones: Map<number, Record<Tone, Colour>>): Map<string, Record<Tone, Colour>> {
-    const found = new Map<string, Record<Tone, Colour>>();
-    for (const [id, shift] of Object.entries(shifts)) {
-        const of = tones.get(shift.material);
-        if (of !== undefined)
-            found.set(id, Object.fromEntries(TONES.map((tone) => [tone, shifted(of[tone], shift)])) as Record<Tone, Colour>);
-    }
-    return found;
-}
+const numbersOf = (tones: Record<Tone, string>): Record<Tone, Colour> =>
+    Object.fromEntries(TONES.map((tone) => [tone, toColour(tones[tone])])) as Record<Tone, Colour>;
+
+const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Tone, Colour> =>
+    Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
 
 /** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
 function nodesOf(records: RecordsState): [PassData, StackNode][] {

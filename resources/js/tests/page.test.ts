@@ -22,6 +22,7 @@ const palette: PaletteState = {
     light: '#ffffff',
     dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
     standIns: { materials: {}, figures: {} },
+    variants: [],
     held: null,
     worn: null,
     figures: [
@@ -29,7 +30,7 @@ const palette: PaletteState = {
         { id: 4, name: 'Tamsin', depth: 1, materials: [{ ...material, id: 8, figure: 4 }] },
     ],
 };
-const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null };
+const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null, wears: null };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},
     region: { 1: region, 2: { ...region, figure: 0, material: 0, area: 5 } },

@@ -40,6 +40,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     y,
     locked: false,
     shift: null,
+    wears: null,
 });
 
 export const shade: PassData = {
@@ -93,6 +94,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             light: '#ffffff',
             dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
             standIns: { materials: {}, figures: {} },
+            variants: [],
             held: null,
             worn: null,
             figures: [

@@ -55,7 +55,38 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
             </div>
             <Resize labels={labels} isBlocked={isBlocked || isLocked} />
             <GiveTo labels={labels} isLocked={isLocked} />
+            <Wears labels={labels} isLocked={isLocked} />
         </>
+    );
+}
+
+/** A variant of the palette for a panel, or for anything that is picked. */
+function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
+    const session = useSession();
+    const variants = usePage((view) => view.palette.variants);
+    const regions = usePage((view) => view.records.region);
+    const isBlocked = usePage((view) => !mayColour(view)) || isLocked;
+    if (variants.length === 0) return null;
+    const worn = new Set(labels.map((label) => String(regions[label].wears ?? 'page')));
+    const dress = (value: string): void => session.dress(labels, value === 'page' ? null : Number(value));
+    return (
+        <label className="flex items-center gap-2">
+            <span className="shrink-0">Wears</span>
+            <select
+                className="field min-w-0 flex-1"
+                disabled={isBlocked}
+                value={worn.size === 1 ? [...worn][0] : ''}
+                onChange={(event) => dress(event.target.value)}
+            >
+                {worn.size > 1 && <option value="">several</option>}
+                <option value="page">as the whole page</option>
+                {variants.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                        {name}
+                    </option>
+                ))}
+            </select>
+        </label>
     );
 }
 
