@@ -50,6 +50,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/figures/{figure}/colours', [PaletteController::class, 'takeColours'])->can('colour', 'series');
         Route::patch('series/{series}/figures/{figure}', [PaletteController::class, 'changeFigure'])->can('colour', 'series');
         Route::post('series/{series}/figures/{figure}/copies', [PaletteController::class, 'copyMaterials'])->can('colour', 'series');
+        Route::delete('series/{series}/figures/{figure}/link', [PaletteController::class, 'unlinkFigure'])->can('colour', 'series');
         Route::delete('series/{series}/figures/{figure}', [PaletteController::class, 'retireFigure'])->can('colour', 'series');
         Route::put('series/{series}/materials/{material}/tones', [PaletteController::class, 'pin'])->can('colour', 'series');
         Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'changeMaterial'])->can('colour', 'series');

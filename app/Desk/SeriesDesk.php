@@ -17,6 +17,9 @@ final class SeriesDesk
     /** Kinds of entries that put others' records back or again. */
     public const SWAPS = ['undo', 'redo'];
 
+    /** Entries that no undo takes back: what a figure follows would only be followed again. */
+    private const LASTING = [...self::SWAPS, 'figure.follow'];
+
     /**
      * @param  ?string  $id  the client's: asking again with the same id changes nothing more and gets the same entry
      *
@@ -29,6 +32,24 @@ final class SeriesDesk
             SeriesEntry::query()->where('series_id', $row->id)->where('state', 'undone')->update(['state' => 'dropped']);
 
             return $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, $id);
+        });
+    }
+
+    /**
+     * Applies what may have nothing to do.
+     *
+     * @return bool whether it had
+     */
+    public function applyIfDue(Series $series, User $user, SeriesOp $op): bool
+    {
+        return DB::transaction(function () use ($series, $user, $op): bool {
+            $row = Series::query()->lockForUpdate()->findOrFail($series->id);
+            $records = $op->apply($row);
+            if ($records !== []) {
+                $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, null);
+            }
+
+            return $records !== [];
         });
     }
 
@@ -62,7 +83,7 @@ final class SeriesDesk
     private function swap(Series $series, User $user, ?string $id, bool $back): SeriesEntry
     {
         return $this->locked($series, $id, function (Series $row) use ($user, $id, $back): SeriesEntry {
-            $entries = SeriesEntry::query()->where('series_id', $row->id)->whereNotIn('kind', self::SWAPS)->where('state', $back ? 'done' : 'undone');
+            $entries = SeriesEntry::query()->where('series_id', $row->id)->whereNotIn('kind', self::LASTING)->where('state', $back ? 'done' : 'undone');
             /** @var SeriesEntry $entry */
             $entry = ($back ? $entries->latest('version') : $entries->oldest('version'))->first()
                 ?? throw new Conflict($back ? 'There is nothing left to undo in the palette.' : 'There is nothing to redo in the palette.', ['reason' => 'palette']);

@@ -27,7 +27,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-import-type DerivationData from Derivation
  *
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
- * @phpstan-type FigureState array{id: int, name: string, depth: int, materials: list<MaterialState>}
+ * @phpstan-type FigureState array{id: int, name: string, depth: int, follows: ?string, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>}
@@ -151,9 +151,9 @@ final readonly class SeriesPalette
     public function toClient(): array
     {
         $figures = [];
-        foreach ($this->series->load('figures.materials')->figures as $figure) {
+        foreach ($this->series->load('figures.materials', 'figures.followed.series')->figures as $figure) {
             $figures[] = [
-                'id' => $figure->id, 'name' => $figure->name, 'depth' => $figure->depth,
+                'id' => $figure->id, 'name' => $figure->name, 'depth' => $figure->depth, 'follows' => $figure->followed?->series->name,
                 'materials' => $figure->materials->map($this->material(...))->values()->all(),
             ];
         }

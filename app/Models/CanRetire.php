@@ -12,6 +12,6 @@ trait CanRetire
     /** @return Builder<static> those that are in the palette now */
     public static function living(): Builder
     {
-        return static::query()->where('retired', false);
+        return static::query()->where((new static)->qualifyColumn('retired'), false);
     }
 }

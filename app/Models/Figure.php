@@ -16,6 +16,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $depth the higher, the nearer to the reader
  * @property bool $retired whether it was taken out of the palette
  * @property ?int $stands_in which figure takes its place then
+ * @property ?int $follows_id a figure of another series that it follows
+ * @property ?int $linked_by who made it follow
+ * @property int $followed_version the other series' palette when it last was up to date
+ * @property ?Figure $followed
  * @property Series $series
  * @property Collection<int, Material> $materials
  */
@@ -34,15 +38,21 @@ final class Figure extends Model
         return $this->belongsTo(Series::class);
     }
 
+    /** @return BelongsTo<Figure, $this> */
+    public function followed(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'follows_id');
+    }
+
     /** @return HasMany<Material, $this> */
     public function materials(): HasMany
     {
         return $this->hasMany(Material::class)->where('retired', false)->orderBy('place')->orderBy('id');
     }
 
-    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int} as the series' journal keeps it */
+    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int, follows_id: ?int} as the series' journal keeps it */
     public function toRecord(): array
     {
-        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in];
+        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id];
     }
 }

@@ -22,6 +22,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $retired whether it was taken out of the palette
  * @property ?int $stands_in which material takes its place then
  * @property ?DerivationPart $dials of a rule of its own for derived tones
+ * @property ?int $follows_id a material of another series that it follows, as its figure does
+ * @property ?Material $followed
  * @property Figure $figure
  */
 final class Material extends Model
@@ -33,18 +35,24 @@ final class Material extends Model
     /** @var array<string, string> */
     protected $casts = ['pinned' => 'array', 'dials' => 'array', 'retired' => 'boolean'];
 
+    /** @return BelongsTo<Material, $this> */
+    public function followed(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'follows_id');
+    }
+
     /** @return BelongsTo<Figure, $this> */
     public function figure(): BelongsTo
     {
         return $this->belongsTo(Figure::class);
     }
 
-    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, retired: bool, stands_in: ?int, version: int} as the series' journal keeps it */
+    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series' journal keeps it */
     public function toRecord(): array
     {
         return [
             'figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'dials' => $this->dials,
-            'retired' => $this->retired, 'stands_in' => $this->stands_in, 'version' => $this->version,
+            'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id, 'version' => $this->version,
         ];
     }
 

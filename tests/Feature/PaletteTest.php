@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\FigureLinks;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddFigure;
 use App\Desk\SeriesOps\AddMaterial;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
+use App\Models\Member;
 use App\Models\Page;
+use App\Models\Role;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
@@ -436,6 +439,63 @@ final class PaletteTest extends TestCase
         [$another, $elsewhere] = $this->series('Another');
         $this->change('PUT', "pages/$elsewhere->id/variant", ['variant' => $wet], 404);
         $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(403);
+    }
+
+    public function test_a_figure_follows_one_of_another_series_until_it_is_let_go(): void
+    {
+        [$other] = $this->series('Book 2');
+        Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Colourist]);
+        $there = fn (string $method, string $path, array $body = [], int $status = 200): array => (array) $this->json($method, "/api/series/$other->id/$path", $body)->assertStatus($status)->json();
+        $oda = $this->oilskin->figure_id;
+        $linked = collect($there('POST', 'figures/taken', ['figure' => $oda, 'follow' => true])['figures'])->firstWhere('follows', 'The Test Ferry');
+        self::assertSame(['Oda Brack', ['oilskin', 'skin']], [$linked['name'], array_column($linked['materials'], 'name')]);
+        [$oilskin, $skin] = array_column($linked['materials'], 'id');
+        $now = fn (): array => collect($there('GET', 'palette')['palette']['figures'])->firstWhere('id', $linked['id']);
+
+        // It changes where it is set: named, pinned, added, merged; what is open here hears of it.
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['base' => '#a06040', 'glint' => '#ffeedd']]);
+        $this->change('PATCH', "figures/$oda", ['name' => 'Captain Brack']);
+        $rope = $this->change('POST', "figures/$oda/materials", ['name' => 'rope', 'base' => '#b09060'], 201)['id'];
+        $version = $other->refresh()->palette_version;
+        self::assertSame(1, (new FigureLinks)->catchUp());
+        self::assertSame(0, (new FigureLinks)->catchUp(), 'once is enough');
+        self::assertSame($version + 1, $other->refresh()->palette_version);
+        $figure = $now();
+        self::assertSame(['Captain Brack', ['oilskin', 'skin', 'rope'], '#a06040', '#ffeedd'], [$figure['name'], array_column($figure['materials'], 'name'), $figure['materials'][1]['tones']['base'], $figure['materials'][1]['tones']['glint']]);
+        self::assertSame([$oilskin, $skin], array_slice(array_column($figure['materials'], 'id'), 0, 2), 'pages name them by these');
+        $this->change('DELETE', "materials/$rope", ['version' => 1, 'into' => $this->oilskin->id]);
+        (new FigureLinks)->catchUp();
+        self::assertSame($oilskin, Material::query()->where('follows_id', $rope)->sole()->stands_in);
+
+        // Nobody changes it here, by hand or by undo; its place in the depth is this series' own.
+        foreach ([['PUT', "materials/$skin/tones", ['version' => Material::query()->findOrFail($skin)->version, 'tones' => ['deep' => '#000000']]], ['PATCH', "figures/{$linked['id']}", ['name' => 'x']], ['POST', "figures/{$linked['id']}/materials", ['name' => 'x', 'base' => '#000000']]] as [$method, $path, $body]) {
+            self::assertStringContainsString('follows', $there($method, $path, $body, 409)['message']);
+        }
+        $there('PATCH', "figures/{$linked['id']}", ['nearer' => -1]);
+        $there('POST', 'palette/undo');
+        self::assertSame('Captain Brack', $now()['name']);
+
+        // Let go, it is as it was last, and its own.
+        $there('DELETE', "figures/{$linked['id']}/link");
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 2, 'tones' => ['base' => '#112233']]);
+        self::assertSame(0, (new FigureLinks)->catchUp());
+        self::assertSame([null, '#a06040'], [$now()['follows'], $now()['materials'][1]['tones']['base']]);
+        $there('PATCH', "figures/{$linked['id']}", ['name' => 'Oda of book 2']);
+        $there('DELETE', "figures/{$linked['id']}/link", [], 404);
+    }
+
+    public function test_a_link_shows_nothing_to_those_who_may_no_longer_see(): void
+    {
+        [$other] = $this->series('Book 2');
+        $pell = $this->person('Pell', $other);
+        $this->actingAs($pell)->postJson("/api/series/$other->id/figures/taken", ['figure' => $this->oilskin->figure_id, 'follow' => true])->assertStatus(403);
+        $member = Member::query()->create(['series_id' => $this->series->id, 'user_id' => $pell->id, 'role' => Role::Viewer]);
+        $this->actingAs($pell)->postJson("/api/series/$other->id/figures/taken", ['figure' => $this->oilskin->figure_id, 'follow' => true])->assertOk();
+        $member->newQuery()->where(['series_id' => $this->series->id, 'user_id' => $pell->id])->delete();
+        $this->actingAs($this->mira);
+        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['base' => '#123456']]);
+        self::assertSame(0, (new FigureLinks)->catchUp());
+        self::assertSame('#e0a93a', Material::query()->where('follows_id', $this->oilskin->id)->sole()->pinned['base']);
     }
 
     public function test_regions_wear_variants_of_their_own(): void

@@ -40,6 +40,6 @@ final readonly class AddMaterial implements SeriesOp
 
     public function apply(Series $series): array
     {
-        return [self::added(self::standing($this->figure)->id, $this->name, ['base' => $this->base])];
+        return [self::added(self::ownOf($this->figure)->id, $this->name, ['base' => $this->base])];
     }
 }

@@ -42,7 +42,7 @@ final readonly class ChangeFigure implements SeriesOp
 
     public function apply(Series $series): array
     {
-        self::standing($this->figure);
+        $this->name === null ? self::standing($this->figure) : self::ownOf($this->figure);
         /** @var list<Figure> $figures */
         $figures = Figure::living()->lockForUpdate()->where('series_id', $series->id)->orderBy('depth')->get()->all();
         $at = array_search($this->figure->id, array_map(fn (Figure $figure): int => $figure->id, $figures), true);

@@ -60,7 +60,7 @@ final readonly class ChangeMaterial implements SeriesOp
         $row->dials = $this->dials === null ? $row->dials : ($this->dials ?: null);
         $records = [];
         if ($this->figure !== null || $this->place !== null) {
-            $row->figure_id = $this->figure === null ? $row->figure_id : self::standing($this->figure)->id;
+            $row->figure_id = $this->figure === null ? $row->figure_id : self::ownOf($this->figure)->id;
             /** @var list<Material> $others */
             $others = Material::living()->where('figure_id', $row->figure_id)->whereKeyNot($row->id)->orderBy('place')->orderBy('id')->get()->all();
             array_splice($others, $this->place ?? count($others), 0, [$row]);

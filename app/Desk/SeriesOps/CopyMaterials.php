@@ -41,7 +41,7 @@ final readonly class CopyMaterials implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $figure = self::standing($this->figure);
+        $figure = self::ownOf($this->figure);
         $has = Material::living()->where('figure_id', $figure->id)->pluck('name')->all();
         $records = [];
         foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {

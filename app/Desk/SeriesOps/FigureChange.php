@@ -24,4 +24,19 @@ trait FigureChange
 
         return $row;
     }
+
+    /**
+     * The same, where what it is itself shall change.
+     *
+     * @throws Conflict when it follows another series', too
+     */
+    private static function ownOf(Figure $figure): Figure
+    {
+        $row = self::standing($figure);
+        if ($row->followed !== null) {
+            throw new Conflict("$row->name follows {$row->followed->series->name}. Change it there, or let it go its own way first.", ['reason' => 'palette', 'theirs' => null, 'yours' => null]);
+        }
+
+        return $row;
+    }
 }

@@ -58,7 +58,7 @@ final readonly class ImportPalette implements SeriesOp
                 $row = $there === null ? null : self::material($there, $material->name);
                 $after = self::pinned($material, $row);
                 $rows[] = [
-                    'figure' => self::named($figure->name), 'material' => $material->name, 'does' => $row === null ? 'add' : ($after == $row->pinned ? 'leave' : 'change'),
+                    'figure' => self::named($figure->name), 'material' => $material->name, 'does' => $there?->follows_id !== null ? 'leave' : ($row === null ? 'add' : ($after == $row->pinned ? 'leave' : 'change')),
                     'before' => $row?->pinned, 'after' => $after,
                 ];
             }
@@ -77,7 +77,8 @@ final readonly class ImportPalette implements SeriesOp
                 $records = [...$records, ...(new AddFigure($name))->apply($series)];
                 $there = $this->figure($series, $name) ?? throw new \LogicException('A figure that was added is there.');
             }
-            foreach ($figure->materials as $material) {
+            // One that follows another series is changed there.
+            foreach ($there->follows_id === null ? $figure->materials : [] as $material) {
                 $record = self::takenIn($there, $material);
                 if ($record !== null) {
                     $records[] = $record;

@@ -38,13 +38,17 @@ trait MaterialChange
     /**
      * @param  ?array<string, mixed>  $yours
      *
-     * @throws Conflict when it has been taken out of the palette since it was shown
+     * @throws Conflict when it has been taken out of the palette since it was shown, or follows another series'
      */
     private static function present(Material $material, ?array $yours = null): Material
     {
         $row = Material::query()->lockForUpdate()->findOrFail($material->id);
         if ($row->retired) {
             throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
+        }
+
+        if ($row->follows_id !== null) {
+            throw new Conflict("$row->name follows another series. Change it there, or let {$row->figure->name} go its own way first.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
         }
 
         return $row;

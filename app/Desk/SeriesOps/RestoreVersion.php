@@ -43,7 +43,7 @@ final readonly class RestoreVersion implements SeriesOp
         $kept = $this->version->palette;
         $records = (new ChangeRule($kept['light'], (new Derivation)->with($kept['dials'] ?? [])))->apply($series);
         /** @var list<Material> $materials */
-        $materials = Material::living()->lockForUpdate()->whereKey(array_keys($kept['materials']))->get()->all();
+        $materials = Material::living()->lockForUpdate()->whereNull('follows_id')->whereKey(array_keys($kept['materials']))->get()->all();
         foreach ($materials as $material) {
             $then = $kept['materials'][$material->id];
             if ($material->pinned != $then['pinned'] || $material->dials != $then['dials']) {

@@ -41,7 +41,7 @@ final readonly class RetireFigure implements SeriesOp
     public function apply(Series $series): array
     {
         $row = self::standing($this->figure);
-        $into = $this->into === null ? null : self::standing($this->into);
+        $into = $this->into === null ? null : self::ownOf($this->into);
         $before = $row->toRecord();
         $row->forceFill(['retired' => true, 'stands_in' => $into?->id])->save();
         $records = [['figure', $row->id, $before, $row->toRecord()]];

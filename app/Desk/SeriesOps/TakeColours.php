@@ -48,7 +48,7 @@ final readonly class TakeColours implements SeriesOp
 
     public function apply(Series $series): array
     {
-        $figure = self::standing($this->figure)->id;
+        $figure = self::ownOf($this->figure)->id;
         if ($this->ramp) {
             return [self::added($figure, $this->name, array_map(fn (Rgb $colour): string => $colour->hex(), PickedRamp::of($this->colours)))];
         }

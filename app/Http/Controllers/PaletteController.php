@@ -15,11 +15,13 @@ use App\Desk\SeriesOps\ChangeRule;
 use App\Desk\SeriesOps\CopyFigure;
 use App\Desk\SeriesOps\CopyMaterials;
 use App\Desk\SeriesOps\DuplicateMaterial;
+use App\Desk\SeriesOps\LinkFigure;
 use App\Desk\SeriesOps\PinTones;
 use App\Desk\SeriesOps\RetireFigure;
 use App\Desk\SeriesOps\RetireMaterial;
 use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesOps\TakeColours;
+use App\Desk\SeriesOps\UnlinkFigure;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
@@ -143,15 +145,23 @@ final class PaletteController
         return $this->added($series, self::apply($request, $series, new DuplicateMaterial($material)));
     }
 
-    /** A figure of another series of the person's, as a copy. */
+    /** A figure of another series of the person's, as a copy or as a link. */
     public function copyFigure(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['figure' => 'required|integer']);
+        $request->validate(['figure' => 'required|integer', 'follow' => 'sometimes|boolean']);
         $figure = Figure::living()->findOrFail($request->integer('figure'));
         Gate::authorize('view', $figure->series);
         abort_if($figure->series_id === $series->id, 422, 'This figure is in the series already.');
 
-        return $this->changed($request, $series, new CopyFigure($figure));
+        return $this->changed($request, $series, $request->boolean('follow') ? new LinkFigure($figure, self::user($request)) : new CopyFigure($figure));
+    }
+
+    /** A figure that follows another goes its own way. */
+    public function unlinkFigure(Request $request, Series $series, Figure $figure): JsonResponse
+    {
+        abort_unless($figure->series_id === $series->id && $figure->follows_id !== null, 404);
+
+        return $this->changed($request, $series, new UnlinkFigure($figure));
     }
 
     /** Takes a material out; `into` takes its place. */

@@ -174,8 +174,11 @@ export const api = {
         json<PaletteState>('DELETE', `/api/series/${series}/materials/${id}`, { version, into, op_id }),
     retireFigure: (series: number, figure: number, into: number | null, op_id: string) =>
         json<PaletteState>('DELETE', `/api/series/${series}/figures/${figure}`, { into, op_id }),
-    copyFigure: (series: number, figure: number, op_id: string) =>
-        json<PaletteState>('POST', `/api/series/${series}/figures/taken`, { figure, op_id }),
+    /** @param follow whether it stays what it is there, or is a copy that goes its own way */
+    takeFigure: (series: number, figure: number, follow: boolean, op_id: string) =>
+        json<PaletteState>('POST', `/api/series/${series}/figures/taken`, { figure, follow, op_id }),
+    letFigureGo: (series: number, figure: number, op_id: string) =>
+        json<PaletteState>('DELETE', `/api/series/${series}/figures/${figure}/link`, { op_id }),
     changeRule: (series: number, light: string, dials: DerivationData, op_id: string) =>
         json<PaletteState>('PUT', `/api/series/${series}/rule`, { light, dials, op_id }),
     previewRule: (series: number, light: string, dials: DerivationData) =>

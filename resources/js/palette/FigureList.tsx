@@ -82,7 +82,7 @@ function Figure({ desk, figure, isWhole, onPick }: Props & { figure: FigureState
                     </li>
                 ))}
             </ul>
-            {isWhole && desk.overview?.mayColour === true && (
+            {isWhole && figure.follows === null && desk.overview?.mayColour === true && (
                 <div onDragOver={(event) => event.preventDefault()} onDrop={(event) => drop(event, figure.materials.length)}>
                     <AddMaterial desk={desk} figure={figure} />
                 </div>
@@ -117,6 +117,7 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                 <h2 className="heading min-w-0 flex-1 truncate" title={figure.name}>
                     {figure.name}
                 </h2>
+                {figure.follows !== null && <span className="quiet text-[13px]">follows {figure.follows}</span>}
                 {desk.overview?.mayColour === true && (
                     <button
                         className="bare quiet text-[13px]"
@@ -130,7 +131,13 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
             </div>
             {isOpen && (
                 <div className="flex flex-wrap items-end gap-3 py-2 text-[13px]">
-                    <NameField name={figure.name} onRename={rename} />
+                    {figure.follows === null ? (
+                        <NameField name={figure.name} onRename={rename} />
+                    ) : (
+                        <button className="act" onClick={() => void desk.ask((op) => api.letFigureGo(series, figure.id, op))}>
+                            Let it go its own way
+                        </button>
+                    )}
                     <label className="flex flex-col gap-0.5">
                         <span className="quiet">
                             {regions === 0
@@ -166,7 +173,7 @@ interface RowProps extends Props {
 
 function Row({ desk, figure, material, place, onPick }: RowProps) {
     const isPicked = desk.picked?.material === material.id;
-    const may = desk.overview?.mayColour === true;
+    const may = desk.overview?.mayColour === true && figure.follows === null;
     const advice = desk.overview?.advice[material.id]?.length ?? 0;
     const step = (event: KeyboardEvent): void => {
         const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;

@@ -98,8 +98,19 @@ function FromSeries({ desk }: { desk: PaletteDesk }) {
                     <li key={figure.id} className="flex items-center gap-2 py-1">
                         <span className="min-w-0 flex-1 truncate">{figure.name}</span>
                         <Colours tones={Object.fromEntries(figure.materials.map(({ name, tones }) => [name, tones.base]))} />
-                        <button className="act narrow" onClick={() => void desk.ask((op) => api.copyFigure(id, figure.id, op))}>
-                            Take over
+                        <button
+                            className="act narrow"
+                            title="Goes its own way from then on"
+                            onClick={() => void desk.ask((op) => api.takeFigure(id, figure.id, false, op))}
+                        >
+                            Copy
+                        </button>
+                        <button
+                            className="act narrow"
+                            title="Stays what it is there, also when it changes"
+                            onClick={() => void desk.ask((op) => api.takeFigure(id, figure.id, true, op))}
+                        >
+                            Follow
                         </button>
                     </li>
                 ))}

@@ -23,8 +23,9 @@ export function ToneDesk({ desk, material, tone }: Props) {
     const before = material.tones[tone];
     const [wanted, setWanted] = useState<Oklch>(() => toOklch(toColour(before)));
     const now = hexOf(ofOklch(wanted));
-    const may = desk.overview?.mayColour === true;
     const figure = desk.figures.find(({ id }) => id === material.figure);
+    const follows = figure?.follows ?? null;
+    const may = desk.overview?.mayColour === true && follows === null;
     const isPinned = material.pinned.includes(tone);
     const drag = (to: Oklch): void => {
         setWanted(to);
@@ -46,6 +47,7 @@ export function ToneDesk({ desk, material, tone }: Props) {
                 </h2>
                 <span className="quiet whitespace-nowrap">{isPinned ? '● pinned' : '○ follows from the base'}</span>
             </div>
+            {follows !== null && <p>Set in {follows}, and followed here. Under Change, it can be let go its own way.</p>}
             <Clash desk={desk} material={material} />
             <Tracks colour={wanted} disabled={!may} onChange={drag} onSettle={settle} />
             <ColourEntry colour={toColour(now)} disabled={!may} onTake={(colour) => take(hexOf(colour))} />

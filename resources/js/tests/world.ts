@@ -98,9 +98,9 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             held: null,
             worn: null,
             figures: [
-                { id: 3, name: 'Oda', depth: 2, materials: [oilskin] },
-                { id: 5, name: 'Nobody', depth: 3, materials: [] },
-                { id: 4, name: 'Tamsin', depth: 1, materials: [clogs] },
+                { id: 3, name: 'Oda', depth: 2, follows: null, materials: [oilskin] },
+                { id: 5, name: 'Nobody', depth: 3, follows: null, materials: [] },
+                { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [clogs] },
             ],
         },
         journal: { undo: 'Import', redo: null, count: 1 },
