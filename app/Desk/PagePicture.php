@@ -24,6 +24,21 @@ final readonly class PagePicture
         return (new SheetPicture(new Compositor, new TwoHands))->compose($sheet, (new StackBuilder)->build($sheet, $moment->palette), $progress);
     }
 
+    /**
+     * As large as it may be with no side longer than that: halved as often as it takes, four times at the most.
+     *
+     * @return ?Paint null while the page is empty
+     */
+    public static function upTo(Page $page, int $side): ?Paint
+    {
+        $level = 0;
+        while ($level < Pyramid::HIGHEST && max((int) $page->width, (int) $page->height) >> $level > $side) {
+            $level++;
+        }
+
+        return self::reduced($page, $level);
+    }
+
     /** @return ?Paint null while the page is empty */
     public static function reduced(Page $page, int $level): ?Paint
     {

@@ -32,6 +32,21 @@ final class Originals
         ]);
     }
 
+    /** What was made here, kept like what is sent. */
+    public function keepBytes(Page|Series $of, User $user, string $bytes, string $name): Original
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'awning');
+        try {
+            if (file_put_contents($file, $bytes) !== strlen($bytes)) {
+                throw new NotKept('There is no room on the disk to keep this. Free some and try again.');
+            }
+
+            return $this->keep($of, $user, $file, $name);
+        } finally {
+            @unlink($file);
+        }
+    }
+
     /** Forgets a file whose import came to nothing, unless another import took it in or is about to. */
     public function forget(Task $import): void
     {

@@ -108,6 +108,20 @@ final class PictureTest extends TestCase
         Storage::disk('works')->assertExists(ReferencePicture::query()->sole()->original->path);
     }
 
+    public function test_a_page_is_hung_up_as_it_is(): void
+    {
+        $url = "/api/series/{$this->series->id}/references";
+        $this->postJson($url, ['of' => $this->page->id])->assertStatus(422);
+        $this->import($this->page, $this->mira);
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$this->labelAt($this->page, 100, 200)], 'figure' => $this->oilskin->figure_id, 'material' => $this->oilskin->id])->assertOk();
+        $this->postJson($url, ['of' => $this->page->id])->assertStatus(202);
+        [$one] = $this->board();
+        self::assertSame(['p. 1 Noon', 600, 400], [$one['name'], $one['width'], $one['height']]);
+        self::assertContains('#e0a93a', array_column($one['colours'][3], 'colour'));
+        [, $elsewhere] = $this->series('Another Ferry');
+        $this->postJson($url, ['of' => $elsewhere->id])->assertStatus(404);
+    }
+
     public function test_what_is_no_picture_or_of_another_series_is_refused_and_a_broken_one_says_so(): void
     {
         $url = "/api/series/{$this->series->id}/references";

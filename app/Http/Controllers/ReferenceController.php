@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\PagePicture;
 use App\Jobs\Tasks;
+use App\Models\Original;
 use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Store\Originals;
 use App\Store\OriginalViews;
+use Awning\Core\Codec\PngWriter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -39,13 +42,13 @@ final class ReferenceController
 
     public function store(Request $request, Series $series, Originals $originals, Tasks $tasks): JsonResponse
     {
-        $request->validate(['picture' => self::picture(), 'page' => 'sometimes|integer']);
+        $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer'] + ($request->has('of') ? [] : ['picture' => self::picture()]));
         $page = $request->has('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
         $hanging = ReferencePicture::query()->where('series_id', $series->id)->count();
         if ($hanging >= self::MOST) {
             throw ValidationException::withMessages(['picture' => self::MOST.' pictures hang here already. Take some away first.']);
         }
-        $original = self::kept($request, $series, $originals);
+        $original = $request->has('of') ? self::ofPage($request, $series, $originals) : self::kept($request, $series, $originals);
         DB::transaction(function () use ($request, $series, $page, $original, $hanging, $tasks): void {
             $reference = ReferencePicture::query()->create([
                 'series_id' => $series->id, 'page_id' => $page?->id, 'original_id' => $original->id, 'name' => $original->name,
@@ -55,6 +58,15 @@ final class ReferenceController
         });
 
         return $this->all($series, $page?->id)->setStatusCode(202);
+    }
+
+    /** A page as it is now: to hold others beside it, and to pick colours out of it. */
+    private static function ofPage(Request $request, Series $series, Originals $originals): Original
+    {
+        $page = Page::query()->where('series_id', $series->id)->findOrFail($request->integer('of'));
+        $picture = PagePicture::upTo($page, OriginalViews::SIDE) ?? throw ValidationException::withMessages(['of' => 'This page is empty; there is nothing to hang up yet.']);
+
+        return $originals->keepBytes($series, self::person($request), (new PngWriter)->paint($picture), "p. $page->number $page->title");
     }
 
     /** Where it hangs, how wide, and whether mirrored or grey. */

@@ -204,6 +204,9 @@ export const api = {
         if (page !== null) form.set('page', String(page));
         return json<ReferenceState[]>('POST', `/api/series/${series}/references`, form);
     },
+    /** Hangs a page up as it is now. */
+    hangPage: (series: number, page: number | null, of: number) =>
+        json<ReferenceState[]>('POST', `/api/series/${series}/references`, page === null ? { of } : { of, page }),
     arrangePicture: (series: number, id: number, arrangement: Arrangement) =>
         json<ReferenceState>('PATCH', `/api/series/${series}/references/${id}`, arrangement),
     takePictureAway: (series: number, id: number) => json<void>('DELETE', `/api/series/${series}/references/${id}`),

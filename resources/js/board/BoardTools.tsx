@@ -1,4 +1,6 @@
 /** What the hand does on the board, and what can be brought there. */
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../api/client';
 import { Choice } from '../ui/Choice';
 import { FilePicker } from '../ui/FilePicker';
 import { ACROSS, ACROSS_NAMES } from './sample';
@@ -37,7 +39,28 @@ export function BoardTools({ board, mayHang, isNarrow = false }: { board: Board;
                     onFiles={(files) => void board.pictures.hang(files)}
                 />
             )}
+            {mayHang && <PagePicker board={board} />}
             {board.pictures.message !== null && <span role="alert">{board.pictures.message}</span>}
         </div>
+    );
+}
+
+/** Hangs up a page of ours, to hold others beside it or to pick colours out of it. */
+function PagePicker({ board }: { board: Board }) {
+    const { data } = useQuery({ queryKey: ['series', board.series], queryFn: () => api.series(board.series) });
+    return (
+        <select
+            className="field w-28"
+            aria-label="Hang up a page"
+            value=""
+            onChange={(event) => void board.pictures.hangPage(Number(event.target.value))}
+        >
+            <option value="">A page …</option>
+            {data?.pages.map(({ id, number, title }) => (
+                <option key={id} value={id}>
+                    p. {number} {title}
+                </option>
+            ))}
+        </select>
     );
 }

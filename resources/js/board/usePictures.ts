@@ -13,6 +13,8 @@ export interface Pictures {
     all: ReferenceState[] | null;
     message: string | null;
     hang(files: readonly File[]): Promise<void>;
+    /** A page of ours, as it is now. */
+    hangPage(of: number): Promise<void>;
     /** Shows where the hand has it; nothing is kept yet. */
     show(id: number, arrangement: Arrangement): void;
     arrange(id: number, arrangement: Arrangement): Promise<void>;
@@ -52,6 +54,7 @@ export function usePictures(series: number, page: number | null): Pictures {
             ask(async () => {
                 for (const file of files) client.setQueryData(key, await api.hangPicture(series, page, file));
             }),
+        hangPage: (of) => ask(async () => client.setQueryData(key, await api.hangPage(series, page, of))),
         arrange: (id, arrangement) => {
             show(id, arrangement);
             return ask(() => api.arrangePicture(series, id, arrangement));
