@@ -68,6 +68,8 @@ Route::prefix('api')->group(function (): void {
         Route::put('series/{series}/pages/{page}/variant', [VariantController::class, 'wear'])->can('colour', 'series');
         Route::get('series/{series}/versions', [PaletteVersionController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/versions', [PaletteVersionController::class, 'store'])->can('colour', 'series');
+        Route::get('series/{series}/versions/compare', [PaletteVersionController::class, 'compare'])->can('view', 'series');
+        Route::get('series/{series}/pages/{page}/as/{number}', [PaletteVersionController::class, 'picture'])->can('view', 'series')->whereNumber('number');
         Route::post('series/{series}/versions/{version}/restore', [PaletteVersionController::class, 'restore'])->can('colour', 'series');
         Route::put('series/{series}/pages/{page}/palette', [PaletteVersionController::class, 'hold'])->can('colour', 'series');
         Route::get('series/{series}/references', [ReferenceController::class, 'index'])->can('view', 'series');

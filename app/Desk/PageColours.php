@@ -14,9 +14,9 @@ use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Cache;
 
 /**
- * What each material looks like on a page: its flats, and what a reader sees with all passes and moods over them.
+ * What each material looks like on a page: its flats, those with the light on them, and what a reader sees, moods and all.
  *
- * @phpstan-type SeenState array{flat: string, seen: string, share: float, x: int, y: int}
+ * @phpstan-type SeenState array{flat: string, lit: string, seen: string, share: float, x: int, y: int}
  * @phpstan-type PageColoursState array{page: int, number: int, materials: array<int, SeenState>}
  */
 final readonly class PageColours
@@ -33,7 +33,7 @@ final readonly class PageColours
     /** @return PageColoursState */
     public function toClient(): array
     {
-        $key = "page-colours:{$this->page->id}:{$this->page->revision}:{$this->page->series->palette_version}";
+        $key = "page-colours-lit:{$this->page->id}:{$this->page->revision}:{$this->page->series->palette_version}";
         /** @var array<int, SeenState> $materials */
         $materials = Cache::remember($key, self::SECONDS, $this->measured(...));
 
@@ -44,19 +44,22 @@ final readonly class PageColours
     private function measured(): array
     {
         $picture = PagePicture::reduced($this->page, self::LEVEL);
-        if ($picture === null) {
+        $lit = PagePicture::reduced($this->page, self::LEVEL, mood: false);
+        if ($picture === null || $lit === null) {
             return [];
         }
         $sheet = new Sheet(new Pyramid(new PageStore($this->page), self::LEVEL));
         /** @var array<int, Region> $regions */
         $regions = $sheet->all(Region::class);
         $bases = SeriesPalette::of($this->page)->core()->materials;
-        $seen = SeenColours::of($picture, $sheet->labels(), $sheet->ink(), array_map(fn (Region $region): int => $region->material, $regions));
+        $materials = array_map(fn (Region $region): int => $region->material, $regions);
+        $seen = SeenColours::of($picture, $sheet->labels(), $sheet->ink(), $materials);
+        $shone = SeenColours::of($lit, $sheet->labels(), $sheet->ink(), $materials);
         $largest = $this->largest();
         $states = [];
         foreach (array_intersect_key($seen, $bases, $largest) as $material => $colour) {
             $states[$material] = [
-                'flat' => sprintf('#%06x', $bases[$material]['base']), 'seen' => $colour->colour->hex(), 'share' => round($colour->share, 6),
+                'flat' => sprintf('#%06x', $bases[$material]['base']), 'lit' => $shone[$material]->colour->hex(), 'seen' => $colour->colour->hex(), 'share' => round($colour->share, 6),
                 'x' => $largest[$material]->x, 'y' => $largest[$material]->y,
             ];
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use App\Models\PaletteVersion;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Compose\Compositor;
@@ -39,11 +40,32 @@ final readonly class PagePicture
         return self::reduced($page, $level);
     }
 
-    /** @return ?Paint null while the page is empty */
-    public static function reduced(Page $page, int $level): ?Paint
+    /**
+     * As small as on the shelf, as if the page held a version of the palette, or with null none.
+     *
+     * @return ?Paint null while the page is empty
+     */
+    public static function asIf(Page $page, ?PaletteVersion $version): ?Paint
     {
-        $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
+        return self::composed(new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)), SeriesPalette::asIf($page, $version), true);
+    }
 
-        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, SeriesPalette::of($page)->core()));
+    /**
+     * @param  bool  $mood  whether with what lies over the whole page
+     * @return ?Paint null while the page is empty
+     */
+    public static function reduced(Page $page, int $level, bool $mood = true): ?Paint
+    {
+        return self::composed(new Sheet(new Pyramid(new PageStore($page), $level)), SeriesPalette::of($page), $mood);
+    }
+
+    private static function composed(Sheet $sheet, SeriesPalette $palette, bool $mood): ?Paint
+    {
+        if ($sheet->isEmpty()) {
+            return null;
+        }
+        $stack = (new StackBuilder)->build($sheet, $palette->core());
+
+        return (new SheetPicture)->compose($sheet, $mood ? $stack : $stack->withoutMood());
     }
 }

@@ -57,23 +57,27 @@ final readonly class PaletteVersions
         return [
             'versions' => array_values($versions->map(fn (PaletteVersion $version): array => [
                 'id' => $version->id, 'name' => $version->name, 'version' => $version->version, 'who' => $version->user?->name, 'when' => $version->made_at->toIso8601String(),
-                'moved' => $this->moved($version),
+                'moved' => $this->between($version, null),
             ])->all()),
             'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'holds' => $page->holds_id, 'follows' => $page->follows ?? []])->all()),
         ];
     }
 
-    /** @return list<MovedTone> what has moved on since, the furthest first */
-    private function moved(PaletteVersion $version): array
+    /**
+     * What differs between two versions of the palette, or one and the palette now.
+     *
+     * @param  ?PaletteVersion  $from  null: the palette now; so for the other
+     * @return list<MovedTone> the furthest first
+     */
+    public function between(?PaletteVersion $from, ?PaletteVersion $to): array
     {
         $moved = [];
-        $rule = $this->series->rule();
         foreach ($this->series->load('figures.materials')->figures as $figure) {
             foreach ($figure->materials as $material) {
-                $then = $version->tones($material->id);
-                foreach ($then === null ? [] : $material->tones($rule) as $tone => $now) {
-                    if ($then[$tone]->number() !== $now->number()) {
-                        $moved[] = self::row($figure, $material, $tone, $then[$tone], $now);
+                $before = $this->tones($from, $material);
+                foreach ($before === null ? [] : $this->tones($to, $material) ?? [] as $tone => $after) {
+                    if (isset($before[$tone]) && $before[$tone]->number() !== $after->number()) {
+                        $moved[] = self::row($figure, $material, $tone, $before[$tone], $after);
                     }
                 }
             }
@@ -81,6 +85,12 @@ final readonly class PaletteVersions
         usort($moved, fn (array $a, array $b): int => $b['deltaE'] <=> $a['deltaE']);
 
         return $moved;
+    }
+
+    /** @return ?array<string, Rgb> null when the material was not there then */
+    private function tones(?PaletteVersion $version, Material $material): ?array
+    {
+        return $version === null ? $material->tones($this->series->rule()) : $version->tones($material->id);
     }
 
     /** @return MovedTone */

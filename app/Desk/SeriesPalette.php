@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Material;
 use App\Models\Page;
 use App\Models\PaletteVariant;
+use App\Models\PaletteVersion;
 use App\Models\Series;
 use App\Store\StandIns;
 use Awning\Core\Colour\Derivation;
@@ -46,6 +47,15 @@ final readonly class SeriesPalette
     public static function of(Page $page): self
     {
         return new self($page->series, $page);
+    }
+
+    /** As a page would show it if it held that version, or with null none. */
+    public static function asIf(Page $page, ?PaletteVersion $version): self
+    {
+        $other = clone $page;
+        $other->follows = null;
+
+        return new self($page->series, $other->setRelation('held', $version));
     }
 
     /** @return array<string, Rgb> as the page shows them */

@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Storage;
 final readonly class ShelfPicture
 {
     /** An eighth of the page's size. */
-    private const LEVEL = 3;
+    public const LEVEL = 3;
 
     /** A maker that takes longer is taken for dead. */
     private const MAKING_SECONDS = 60;

@@ -22,7 +22,7 @@ final class Fuzz
 
     private const FIELDS = [
         'email', 'password', 'old', 'name', 'title', 'role', 'lease', 'id', 'base', 'op', 'since', 'palette', 'wait', 'level', 'want', 'format', 'drawing', 'clean', 'place', 'strokes', 'stroke', 'weight', 'scan', 'original', 'cut',
-        'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token', 'colours', 'ramp', 'page', 'reference', 'x', 'across',
+        'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token', 'colours', 'ramp', 'page', 'reference', 'x', 'across', 'from', 'to', 'of', 'follow',
     ];
 
     private const OP_FIELDS = ['labels', 'figure', 'material', 'pass', 'points', 'brush', 'erase', 'colour', 'make', 'id', 'values', 'passes', 'how', 'kind'];
@@ -35,7 +35,7 @@ final class Fuzz
     public function run(int $times): array
     {
         $page = $this->world->page();
-        $ids = ['{series}' => $this->world->series->id, '{page}' => $page->id, '{user}' => User::query()->value('id'), '{figure}' => $this->world->materials[0]->figure_id, '{material}' => $this->world->materials[0]->id, '{task}' => 1, '{hash}' => str_repeat('a', 64), '{token}' => str_repeat('b', 40), '{format}' => 'csv', '{version}' => 1, '{variant}' => 1, '{reference}' => 1, '{any?}' => 'series'];
+        $ids = ['{series}' => $this->world->series->id, '{page}' => $page->id, '{user}' => User::query()->value('id'), '{figure}' => $this->world->materials[0]->figure_id, '{material}' => $this->world->materials[0]->id, '{task}' => 1, '{hash}' => str_repeat('a', 64), '{token}' => str_repeat('b', 40), '{format}' => 'csv', '{version}' => 1, '{variant}' => 1, '{reference}' => 1, '{number}' => 0, '{any?}' => 'series'];
         $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage')));
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
         $statuses = [];

@@ -18,6 +18,7 @@ use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
 use App\Store\PageStore;
+use Awning\Core\Codec\ImageReader;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ShadeHue;
@@ -441,6 +442,38 @@ final class PaletteTest extends TestCase
         $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(403);
     }
 
+    public function test_two_versions_are_compared_as_numbers_and_as_pictures(): void
+    {
+        $this->import($this->page, $this->mira);
+        $this->op($this->page, $this->fillOp($this->skin, $this->labelAt($this->page, 100, 200)))->assertOk();
+        $first = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['base' => '#806040', 'shade' => '#403020', 'deep' => '#201810', 'light' => '#a08060', 'glint' => '#c0a080', 'line' => '#181008']]);
+        $second = $this->change('POST', 'versions', ['name' => 'Book 2'], 201)['id'];
+        $this->change('PUT', "materials/{$this->brass->id}/tones", ['version' => 1, 'tones' => ['line' => '#000000']]);
+        $compare = fn (int $from, int $to): array => $this->change('GET', "versions/compare?from=$from&to=$to");
+        $there = $compare($first, $second);
+        self::assertSame(['Oda Brack, skin'], array_values(array_unique(array_column($there, 'name'))));
+        self::assertSame(['#c98d6b', '#806040'], array_values(array_intersect_key(collect($there)->firstWhere('tone', 'base'), ['before' => 0, 'after' => 0])));
+        self::assertSame(['#806040', '#c98d6b'], array_values(array_intersect_key(collect($compare($second, $first))->firstWhere('tone', 'base'), ['before' => 0, 'after' => 0])));
+        self::assertSame([['Tin Purser, brass', 'line', '#000000']], array_map(fn (array $one): array => [$one['name'], $one['tone'], $one['after']], $compare($second, 0)));
+        self::assertSame([], $compare($first, $first));
+
+        // In the filled box of the page: by each version, by the palette now, whatever the page holds.
+        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $first, 'follows' => [$this->skin->id]]);
+        $colour = function (int $version): string {
+            $file = sys_get_temp_dir().'/as.png';
+            file_put_contents($file, $this->get("/api/series/{$this->series->id}/pages/{$this->page->id}/as/$version")->assertOk()->getContent());
+            $paint = (new ImageReader)->read($file)->paint;
+            $at = 25 * $paint->width + 15;
+
+            return sprintf('#%02x%02x%02x', ord($paint->red[$at]), ord($paint->green[$at]), ord($paint->blue[$at]));
+        };
+        self::assertSame(['#c98d6b', '#806040', '#806040'], [$colour($first), $colour($second), $colour(0)]);
+        [$another, $elsewhere] = $this->series('Another');
+        $this->getJson("/api/series/{$this->series->id}/pages/$elsewhere->id/as/0")->assertStatus(404);
+        $this->getJson("/api/series/{$this->series->id}/pages/{$this->page->id}/as/999")->assertStatus(404);
+    }
+
     public function test_a_figure_follows_one_of_another_series_until_it_is_let_go(): void
     {
         [$other] = $this->series('Book 2');
@@ -546,9 +579,13 @@ final class PaletteTest extends TestCase
         $points = array_map(fn (int $x): array => [$x, 200, 1], range(0, 600, 20));
         $this->op($this->page, ['kind' => 'stroke', 'pass' => 'nightfall1', 'points' => $points, 'brush' => ['size' => 1000, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'erase' => false, 'colour' => null, 'make' => null])->assertOk();
         $now = $this->getJson("/api/pages/{$this->page->id}/colours")->json('materials')[$this->skin->id];
-        self::assertSame('#c98d6b', $now['flat']);
+        self::assertSame(['#c98d6b', '#c98d6b'], [$now['flat'], $now['lit']]);
         foreach (Rgb::fromHex('#c98d6b')->parts() as $i => $part) {
             self::assertEqualsWithDelta($part / 2, Rgb::fromHex($now['seen'])->parts()[$i], 1.5);
         }
+        // Light within the figure is light, not mood.
+        $this->op($this->page, ['kind' => 'stroke', 'pass' => 'shadeall01', 'points' => $points, 'brush' => ['size' => 1000, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'erase' => false, 'colour' => null, 'make' => ['name' => 'Shade', 'figure' => $this->skin->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->skin->figure_id], 'mode' => 'normal', 'opacity' => 1]])->assertOk();
+        $shaded = $this->getJson("/api/pages/{$this->page->id}/colours")->json('materials')[$this->skin->id];
+        self::assertSame(['#c98d6b', (new ToneRule)->complete(['base' => Rgb::fromHex('#c98d6b')])['shade']->hex()], [$shaded['flat'], $shaded['lit']]);
     }
 }

@@ -73,7 +73,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id, '{reference}' => $reference->id]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id, '{reference}' => $reference->id, '{number}' => 0]);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);
@@ -150,7 +150,7 @@ final class PeopleTest extends TestCase
             'rename figure' => [Role::Owner, Role::Colourist],
             'copy materials' => [Role::Owner, Role::Colourist],
             ...array_fill_keys(['change material', 'duplicate material', 'rule', 'undo palette', 'redo palette', 'take in a palette', 'name version', 'hold version', 'add variant', 'wear variant', 'take colours'], [Role::Owner, Role::Colourist]),
-            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions', 'variants', 'references', 'match'], Role::cases()),
+            ...array_fill_keys(['palette', 'history', 'preview', 'palette file', 'versions', 'variants', 'references', 'match', 'compare versions'], Role::cases()),
             'before' => [Role::Owner, Role::Colourist, Role::Flatter],
             'arrange reference' => [Role::Owner, Role::Colourist, Role::Flatter],
             'flats.shape' => [Role::Owner, Role::Colourist, Role::Flatter],
@@ -232,6 +232,7 @@ final class PeopleTest extends TestCase
                 'references' => ['GET', "/api/series/$series->id/references", [], 200],
                 'arrange reference' => ['PATCH', "/api/series/$series->id/references/$reference->id", ['x' => 1], 200],
                 'match' => ['POST', "/api/series/$series->id/matches", ['page' => $page->id], 202],
+                'compare versions' => ['GET', "/api/series/$series->id/versions/compare?from=0&to=0", [], 200],
                 'versions' => ['GET', "/api/series/$series->id/versions", [], 200],
                 'name version' => ['POST', "/api/series/$series->id/versions", ['name' => 'Book 1'], 201],
                 'hold version' => ['PUT', "/api/series/$series->id/pages/$page->id/palette", ['version' => null], 200],

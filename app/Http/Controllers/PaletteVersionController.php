@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\PagePicture;
 use App\Desk\PaletteVersions;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\RestoreVersion;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
+use Awning\Core\Codec\PngWriter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** Named versions of a palette: made, compared, restored, held by pages. */
 final class PaletteVersionController
@@ -37,6 +40,29 @@ final class PaletteVersionController
         self::apply($request, $series, new RestoreVersion($version));
 
         return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
+    }
+
+    /** What differs between two; 0: the palette now. */
+    public function compare(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['from' => 'required|integer', 'to' => 'required|integer']);
+
+        return new JsonResponse((new PaletteVersions($series))->between(self::version($series, $request->integer('from')), self::version($series, $request->integer('to'))));
+    }
+
+    /** A small picture of a page as it would be by that version, or with 0 by the palette now. */
+    public function picture(Series $series, Page $page, int $number): Response
+    {
+        abort_unless($page->series_id === $series->id, 404);
+        $picture = PagePicture::asIf($page, self::version($series, $number));
+        abort_if($picture === null, 404);
+
+        return new Response((new PngWriter)->paint($picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, no-cache']);
+    }
+
+    private static function version(Series $series, int $id): ?PaletteVersion
+    {
+        return $id === 0 ? null : PaletteVersion::query()->where('series_id', $series->id)->findOrFail($id);
     }
 
     /** Whether a page follows the palette or holds a version, and which materials follow all the same. */

@@ -26,6 +26,12 @@ final readonly class PageStack
     ) {
     }
 
+    /** The same without what lies over the whole page: moods and glows. */
+    public function withoutMood(): self
+    {
+        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone);
+    }
+
     /** Whether all flats can be laid before the first pass, because no pass would be hidden by a nearer figure's. */
     public function flatsComeFirst(): bool
     {

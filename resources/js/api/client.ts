@@ -37,6 +37,7 @@ import type {
     JournalState,
     LeaseState,
     MaterialState,
+    MovedTone,
     PageCardState,
     PageStateData,
     PaletteState,
@@ -227,6 +228,12 @@ export const api = {
     wearVariant: (series: number, page: number, variant: number | null) =>
         json<PaletteVariantsState>('PUT', `/api/series/${series}/pages/${page}/variant`, { variant }),
     versions: (series: number) => json<PaletteVersionsState>('GET', `/api/series/${series}/versions`),
+    /** What differs between two versions; 0: the palette now. */
+    compareVersions: (series: number, from: number, to: number) =>
+        json<MovedTone[]>('GET', `/api/series/${series}/versions/compare?from=${from}&to=${to}`),
+    /** A small picture of a page by a version of the palette; 0: by the palette now. */
+    pageAsUrl: (series: number, page: number, version: number, state: string) =>
+        `/api/series/${series}/pages/${page}/as/${version}?${state}`,
     nameVersion: (series: number, name: string) => json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
     restoreVersion: (series: number, version: number, op_id: string) =>
         json<PaletteVersionsState>('POST', `/api/series/${series}/versions/${version}/restore`, { op_id }),

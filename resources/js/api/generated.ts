@@ -193,7 +193,7 @@ export type ResizeInput = { labels: number[]; by: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 
-export type SeenState = { flat: string; seen: string; share: number; x: number; y: number };
+export type SeenState = { flat: string; lit: string; seen: string; share: number; x: number; y: number };
 
 export type SeriesCard = { id: number; name: string; role: Role; pages: PageCardState[] };
 

@@ -30,8 +30,8 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
             <HoldPart series={id} />
             <h2 className="heading rule-t pt-3 text-base">From page to page</h2>
             <p className="quiet">
-                Each strip is what the reader sees of a material, page by page, with light and mood over it; the line above it is its flats.
-                Numbers are CIEDE2000; a strip’s is its largest step from page to page.
+                Three bands a page: the flats, the flats with the light on them, and what the reader sees, mood and all. Numbers are
+                CIEDE2000; a row’s is its largest step from page to page.
             </p>
             {here.length < pages.length && (
                 <p>
@@ -100,10 +100,11 @@ function Strip({ row }: { row: Row }) {
                     <Link
                         key={cell.page.page}
                         to={`/bench/${cell.page.page}?at=${cell.seen.x},${cell.seen.y}`}
-                        title={`Page ${cell.page.number}: flats ${cell.seen.flat}, ΔE ${cell.flat.toFixed(1)} to the palette; seen as ${cell.seen.seen}`}
-                        className="flex h-7 min-w-2 flex-1 flex-col"
+                        title={`Page ${cell.page.number}: flats ${cell.seen.flat}, ΔE ${cell.flat.toFixed(1)} to the palette; with light ${cell.seen.lit}; seen as ${cell.seen.seen}`}
+                        className="flex h-8 min-w-2 flex-1 flex-col"
                     >
                         <span className="h-2" style={{ background: cell.seen.flat }} />
+                        <span className="h-2.5" style={{ background: cell.seen.lit }} />
                         <span className="flex-1" style={{ background: cell.seen.seen }} />
                     </Link>
                 ))}

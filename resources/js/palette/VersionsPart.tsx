@@ -2,13 +2,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { HoldingState, MovedTone, PaletteVersionState } from '../api/generated';
+import type { HoldingState, PaletteVersionState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
+import { Moved } from './Moved';
+import { TwoPictures } from './TwoPictures';
+import { Compare } from './Compare';
 import { Wardrobe } from './Wardrobe';
 import type { PaletteDesk } from './usePalette';
-
-/** Of one version so many are shown at once. */
-const SHOWN = 12;
 
 export function VersionsPart({ desk }: { desk: PaletteDesk }) {
     const client = useQueryClient();
@@ -44,6 +44,7 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
                     onRestore={may ? () => void ask((op) => api.restoreVersion(series, version.id, op)) : null}
                 />
             ))}
+            {data.versions.length > 0 && <Compare desk={desk} versions={data.versions} />}
             {data.versions.length > 0 && (
                 <Wardrobe
                     title="Which palette each page wears"
@@ -55,6 +56,8 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
                     onChoose={(page, id) => void hold(page, id, [])}
                     more={({ page }) => (
                         <Waiting
+                            series={series}
+                            state={String(palette)}
                             page={data.pages.find((one) => one.page === page)}
                             versions={data.versions}
                             disabled={!may}
@@ -90,24 +93,10 @@ function Version({ version, onRestore }: { version: PaletteVersionState; onResto
     );
 }
 
-function Moved({ moved }: { moved: MovedTone[] }) {
-    return (
-        <ul className="text-[13px]">
-            {moved.slice(0, SHOWN).map((one) => (
-                <li key={`${one.material} ${one.tone}`} className="flex items-center gap-2 py-0.5">
-                    <span className="min-w-0 flex-1 truncate">
-                        {one.name}, {one.tone}
-                    </span>
-                    <span className="figures quiet">ΔE {one.deltaE.toFixed(1)}</span>
-                    <span className="h-5 w-10" title={one.before} style={{ background: one.before }} />
-                    <span className="-ml-2 h-5 w-10" title={one.after} style={{ background: one.after }} />
-                </li>
-            ))}
-        </ul>
-    );
-}
-
 interface WaitingProps {
+    series: number;
+    /** Names the palette now. */
+    state: string;
     page: HoldingState | undefined;
     versions: PaletteVersionState[];
     disabled: boolean;
@@ -115,7 +104,7 @@ interface WaitingProps {
 }
 
 /** What has moved on since the version that a page holds, to be taken over material by material. */
-function Waiting({ page, versions, disabled, onTake }: WaitingProps) {
+function Waiting({ series, state, page, versions, disabled, onTake }: WaitingProps) {
     const [isOpen, setOpen] = useState(false);
     const held = versions.find(({ id }) => id === page?.holds);
     const waiting = (held?.moved ?? []).filter(({ material }) => page?.follows.includes(material) === false);
@@ -132,6 +121,17 @@ function Waiting({ page, versions, disabled, onTake }: WaitingProps) {
                         Take {name} over
                     </button>
                 ))}
+            {isOpen && held !== undefined && (
+                <TwoPictures
+                    series={series}
+                    page={page.page}
+                    state={state}
+                    sides={[
+                        { version: held.id, name: `by ${held.name}` },
+                        { version: 0, name: 'by the palette now' },
+                    ]}
+                />
+            )}
         </div>
     );
 }

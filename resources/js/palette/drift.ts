@@ -9,6 +9,8 @@ export interface Cell {
     seen: SeenState;
     /** CIEDE2000 of its flats against the palette's base. */
     flat: number;
+    /** CIEDE2000 of its flats with the light on them against the page before that has it; null on the first. */
+    lit: number | null;
     /** CIEDE2000 of what is seen against the page before that has it; null on the first. */
     before: number | null;
 }
@@ -33,6 +35,7 @@ export function driftOf(figures: FigureState[], pages: PageColoursState[]): Row[
                     page,
                     seen,
                     flat: between(tones.base, seen.flat),
+                    lit: last === undefined ? null : between(last.seen.lit, seen.lit),
                     before: last === undefined ? null : between(last.seen.seen, seen.seen),
                 });
             }
@@ -56,19 +59,32 @@ export function worst(rows: Row[], count: number): Worst[] {
 
 const between = (a: string, b: string): number => ciede2000(toLab(toColour(a)), toLab(toColour(b)));
 
-const COLUMNS = ['material', 'page', 'share', 'palette', 'flats', 'seen', 'deltaE flats to palette', 'deltaE seen to page before'];
+const COLUMNS = [
+    'material',
+    'page',
+    'share',
+    'palette',
+    'flats',
+    'lit',
+    'seen',
+    'deltaE flats to palette',
+    'deltaE lit to page before',
+    'deltaE seen to page before',
+];
 
 /** RFC 4180; what a spreadsheet would take for a formula gets an apostrophe in front. */
 export function csvOf(rows: Row[]): string {
     const lines = rows.flatMap(({ name, base, cells }) =>
-        cells.map(({ page, seen, flat, before }) => [
+        cells.map(({ page, seen, flat, lit, before }) => [
             name,
             String(page.number),
             seen.share.toFixed(4),
             base,
             seen.flat,
+            seen.lit,
             seen.seen,
             flat.toFixed(2),
+            lit === null ? '' : lit.toFixed(2),
             before === null ? '' : before.toFixed(2),
         ]),
     );

@@ -73,11 +73,11 @@ describe('drift', () => {
         { id: 3, name: 'Oda', depth: 2, follows: null, materials: [base({ ...oilskin, name: '=oil, "skin"' }, '#c98d6b')] },
         { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [base(clogs, '#41667a')] },
     ];
-    const seen = (flat: string, all: string) => ({ flat, seen: all, share: 0.25, x: 10, y: 20 });
+    const seen = (flat: string, all: string, lit = all) => ({ flat, lit, seen: all, share: 0.25, x: 10, y: 20 });
     const pages: PageColoursState[] = [
         { page: 11, number: 1, materials: { [oilskin.id]: seen('#c98d6b', '#b07a5a'), [clogs.id]: seen('#41667a', '#41667a') } },
         { page: 12, number: 2, materials: { [clogs.id]: seen('#41667a', '#41667a') } },
-        { page: 13, number: 3, materials: { [oilskin.id]: seen('#d09a70', '#b07a5a'), [clogs.id]: seen('#41667a', '#203040') } },
+        { page: 13, number: 3, materials: { [oilskin.id]: seen('#d09a70', '#b07a5a'), [clogs.id]: seen('#41667a', '#203040', '#35586a') } },
     ];
     const rows = driftOf(figures, pages);
 
@@ -90,6 +90,7 @@ describe('drift', () => {
         expect(rows[0].cells[0].flat).toBe(0);
         expect(rows[0].cells[1].before).toBe(0);
         expect(rows[0].cells[1].flat).toBeCloseTo(ciede2000(toLab(0xc98d6b), toLab(0xd09a70)), 9);
+        expect(rows[1].cells[2].lit).toBeCloseTo(ciede2000(toLab(0x41667a), toLab(0x35586a)), 9);
         expect(rows[1].cells[2].before).toBeCloseTo(ciede2000(toLab(0x41667a), toLab(0x203040)), 9);
     });
 
@@ -103,7 +104,14 @@ describe('drift', () => {
     it('goes to a table in which nothing is a formula', () => {
         const lines = csvOf(rows).split('\r\n');
         expect(lines).toHaveLength(7);
-        expect(lines[1]).toBe('"Oda, =oil, ""skin""",1,0.2500,#c98d6b,#c98d6b,#b07a5a,0.00,');
+        expect(lines[1]).toBe('"Oda, =oil, ""skin""",1,0.2500,#c98d6b,#c98d6b,#b07a5a,#b07a5a,0.00,,');
+        expect(lines[5].split(',').slice(-6)).toEqual([
+            '#41667a',
+            '#35586a',
+            '#203040',
+            '0.00',
+            ...[rows[1].cells[2].lit, rows[1].cells[2].before].map((one) => one?.toFixed(2)),
+        ]);
         const formula = driftOf([{ ...figures[1], name: '=SUM(A1)' }], pages);
         expect(csvOf(formula).split('\r\n')[1].startsWith('"\'=SUM(A1), clogs"')).toBe(true);
     });
