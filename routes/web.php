@@ -17,6 +17,7 @@ use App\Http\Controllers\PaletteFileController;
 use App\Http\Controllers\PaletteVersionController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\ReferenceController;
+use App\Http\Controllers\ReplaceController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TaskController;
@@ -53,6 +54,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('series/{series}/figures/{figure}/link', [PaletteController::class, 'unlinkFigure'])->can('colour', 'series');
         Route::delete('series/{series}/figures/{figure}', [PaletteController::class, 'retireFigure'])->can('colour', 'series');
         Route::put('series/{series}/materials/{material}/tones', [PaletteController::class, 'pin'])->can('colour', 'series');
+        Route::put('series/{series}/materials/{material}/more', [PaletteController::class, 'nameTones'])->can('colour', 'series');
         Route::patch('series/{series}/materials/{material}', [PaletteController::class, 'changeMaterial'])->can('colour', 'series');
         Route::post('series/{series}/materials/{material}/copies', [PaletteController::class, 'duplicateMaterial'])->can('colour', 'series');
         Route::delete('series/{series}/materials/{material}', [PaletteController::class, 'retireMaterial'])->can('colour', 'series');
@@ -77,6 +79,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/references/{reference}/picture', [ReferenceController::class, 'show'])->can('view', 'series');
         Route::patch('series/{series}/references/{reference}', [ReferenceController::class, 'update'])->can('flat', 'series');
         Route::delete('series/{series}/references/{reference}', [ReferenceController::class, 'destroy'])->can('flat', 'series');
+        Route::post('series/{series}/replace', ReplaceController::class)->can('colour', 'series');
         Route::post('series/{series}/matches', MatchController::class)->can('view', 'series');
         Route::get('series/{series}/palette/file/{format}', [PaletteFileController::class, 'show'])->can('view', 'series')->whereIn('format', ['csv', 'json', 'css', 'svg', 'png', 'pdf']);
         Route::post('series/{series}/palette/file', [PaletteFileController::class, 'store'])->can('colour', 'series');

@@ -31,6 +31,14 @@ final class Lease
             ->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
     }
 
+    /** @throws Conflict when somebody else works on the page */
+    public static function checkFree(Page $page, User $user): void
+    {
+        if ($page->lease_until?->isFuture() === true && $page->holder !== null && $page->holder->id !== $user->id) {
+            throw new Conflict("{$page->holder->name} is working on page $page->number; it was left as it is.", ['reason' => 'lease']);
+        }
+    }
+
     /** @throws Conflict when somebody else holds the page, or nobody does any more */
     public static function check(Page $page, User $user, string $token): void
     {

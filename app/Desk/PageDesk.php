@@ -39,6 +39,20 @@ final class PageDesk
     }
 
     /**
+     * A change from outside the bench: to a page that nobody else works on. A window of the person's own that has it open
+     * learns of it.
+     *
+     * @return bool whether there was anything to do
+     *
+     * @throws Conflict when somebody else works on it
+     * @throws OpRefused
+     */
+    public function applyBeside(Page $page, User $user, Op $op): bool
+    {
+        return $this->locked($page, null, fn (Page $row) => Lease::checkFree($row, $user), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false)->entry !== null;
+    }
+
+    /**
      * Lays what a task made on the page and ends the task, both or neither: a stop, a page given back, a second run of
      * the same job are looked for under the same locks.
      *

@@ -62,7 +62,7 @@ final readonly class PaletteHistory
         if ($record === null || ($record['retired'] ?? false) === true) {
             return null;
         }
-        $material = new Material(['pinned' => $record['pinned'], 'dials' => $record['dials'] ?? null]);
+        $material = new Material(['pinned' => $record['pinned'], 'dials' => $record['dials'] ?? null, 'more' => $record['more'] ?? null]);
 
         return array_map(fn (Rgb $tone): string => $tone->hex(), $material->tones($rule));
     }

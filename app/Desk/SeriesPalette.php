@@ -27,7 +27,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-import-type DerivationPart from Derivation
  * @phpstan-import-type DerivationData from Derivation
  *
- * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart}
+ * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart, more: list<array{tone: value-of<Tone>, name: string}>}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, follows: ?string, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
@@ -73,7 +73,18 @@ final readonly class SeriesPalette
         $held = $this->page?->held;
         $follows = $held === null || in_array($material->id, $this->page->follows ?? [], true);
 
-        return ($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others);
+        return self::filled(($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others));
+    }
+
+    /**
+     * Where a pass lays a named tone that the material has not, or no more, its base shows.
+     *
+     * @param  array<string, Rgb>  $tones
+     * @return array<string, Rgb>
+     */
+    private static function filled(array $tones): array
+    {
+        return $tones + array_fill_keys(array_column(Tone::more(), 'value'), $tones[Tone::Base->value]);
     }
 
     public function core(): Palette
@@ -149,7 +160,7 @@ final readonly class SeriesPalette
             $materials = $figure->materials->map(function (Material $material): PaletteMaterial {
                 $tones = $material->tones($this->rule);
 
-                return new PaletteMaterial($material->name, $tones, array_values(array_diff(array_keys($tones), array_keys($material->pinned))));
+                return new PaletteMaterial($material->name, $tones, array_values(array_diff(array_keys($tones), array_keys($material->pinned))), $material->more ?? []);
             });
             $figures[] = new PaletteFigure($figure->name, array_values($materials->all()));
         }
@@ -201,7 +212,7 @@ final readonly class SeriesPalette
     public function material(Material $material): array
     {
         $tones = $this->tones($material);
-        $labs = array_map(Lab::of(...), array_values(array_diff_key($tones, [Tone::Line->value => 0])));
+        $labs = array_map(fn (Tone $tone): Lab => Lab::of($tones[$tone->value]), [Tone::Deep, Tone::Shade, Tone::Base, Tone::Light, Tone::Glint]);
         $steps = [];
         for ($i = 1; $i < count($labs); $i++) {
             $steps[] = round(Difference::ciede2000($labs[$i - 1], $labs[$i]), 1);
@@ -212,6 +223,7 @@ final readonly class SeriesPalette
             'tones' => self::hexes($tones),
             'pinned' => array_keys($material->pinned),
             'steps' => $steps, 'dials' => $material->dials,
+            'more' => array_map(fn (string $tone, string $name): array => ['tone' => Tone::from($tone)->value, 'name' => $name], array_keys($material->more ?? []), array_values($material->more ?? [])),
         ];
     }
 }

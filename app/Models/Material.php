@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -18,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property int $place
  * @property array<string, string> $pinned tone name => #rrggbb
+ * @property ?array<string, string> $more what the tones beside the six are called, in their order; all of them are pinned
  * @property int $version
  * @property bool $retired whether it was taken out of the palette
  * @property ?int $stands_in which material takes its place then
@@ -30,10 +32,10 @@ final class Material extends Model
 {
     use CanRetire;
 
-    protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials'];
+    protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials', 'more'];
 
     /** @var array<string, string> */
-    protected $casts = ['pinned' => 'array', 'dials' => 'array', 'retired' => 'boolean'];
+    protected $casts = ['pinned' => 'array', 'dials' => 'array', 'more' => 'array', 'retired' => 'boolean'];
 
     /** @return BelongsTo<Material, $this> */
     public function followed(): BelongsTo
@@ -47,23 +49,26 @@ final class Material extends Model
         return $this->belongsTo(Figure::class);
     }
 
-    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series' journal keeps it */
+    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, more: ?array<string, string>, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series' journal keeps it */
     public function toRecord(): array
     {
         return [
-            'figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'dials' => $this->dials,
+            'figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'dials' => $this->dials, 'more' => $this->more,
             'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id, 'version' => $this->version,
         ];
     }
 
     /**
      * @param  array<string, string>  $others  tones that are pinned to other colours, as #rrggbb
-     * @return array<string, Rgb> all six tones, the derived ones by the rule
+     * @return array<string, Rgb> all six tones, the derived ones by the rule, and those that are named
      */
     public function tones(ToneRule $rule, array $others = []): array
     {
         $own = $this->dials === null ? $rule : $rule->by($rule->dials()->with($this->dials));
 
-        return $own->complete(array_map(Rgb::fromHex(...), $others + $this->pinned));
+        // A variant may still say something of a tone that is gone.
+        $gone = array_diff_key(array_flip(array_column(Tone::more(), 'value')), $this->more ?? []);
+
+        return $own->complete(array_map(Rgb::fromHex(...), array_diff_key($others + $this->pinned, $gone)));
     }
 }

@@ -36,6 +36,10 @@ final class ExchangeTest extends TestCase
             ]),
             new PaletteFigure('A', [new PaletteMaterial('b c', ['base' => new Rgb(11, 12, 13)]), new PaletteMaterial('b-c', ['base' => new Rgb(14, 15, 16)], []), new PaletteMaterial('b.c', ['base' => new Rgb(17, 18, 19)]), new PaletteMaterial('b·c', ['base' => new Rgb(20, 21, 22)])]),
             new PaletteFigure('derived', [new PaletteMaterial('12', ['shade' => new Rgb(255, 0, 128)])]),
+            new PaletteFigure('Gems', [
+                new PaletteMaterial('amber', ['base' => new Rgb(200, 140, 20), 'more-3' => new Rgb(31, 32, 33), 'more-1' => new Rgb(41, 42, 43)], [], ['more-3' => '=far, "facet" 💎', 'more-1' => 'near \\ */ facet']),
+                new PaletteMaterial('more-1', ['base' => new Rgb(51, 52, 53), 'more-2' => new Rgb(61, 62, 63)], [], ['more-2' => 'deep']),
+            ]),
             new PaletteFigure('$derived', [new PaletteMaterial('base', ['base' => new Rgb(0, 0, 0)])]),
         ]);
     }
@@ -143,7 +147,7 @@ final class ExchangeTest extends TestCase
         self::assertStringContainsString('A &amp; B &lt;i&gt;', $card->whole());
         foreach (self::book()->rows() as $row) {
             self::assertStringContainsString('fill="'.$row->colour->hex().'"', $card->whole());
-            self::assertStringContainsString($row->tone->value.'  '.$row->colour->hex(), $card->whole());
+            self::assertStringContainsString(htmlspecialchars(mb_substr($row->called ?: $row->tone->value, 0, 9), ENT_XML1 | ENT_QUOTES).'  '.$row->colour->hex(), $card->whole());
         }
         $derived = count(array_filter(self::book()->rows(), fn ($row): bool => $row->isDerived));
         self::assertSame([$derived, count(self::book()->rows()) - $derived], [substr_count($card->whole(), 'r="2.5" fill="none"'), substr_count($card->whole(), 'r="2.5" fill="#000"')]);
@@ -152,6 +156,23 @@ final class ExchangeTest extends TestCase
         $many = new SwatchCard(new PaletteBook([new PaletteFigure('F', array_map(fn (int $i): PaletteMaterial => new PaletteMaterial("m $i", ['base' => Rgb::fromNumber($i)]), range(1, 40)))]));
         self::assertCount(3, $many->sheets());
         self::assertSame(40, substr_count(implode('', $many->sheets()), '>base  '));
+    }
+
+    public function test_named_tones_keep_their_names_and_their_order_and_are_never_derived(): void
+    {
+        $gem = new PaletteMaterial('amber', ['more-3' => new Rgb(1, 1, 1), 'base' => new Rgb(200, 140, 20), 'more-1' => new Rgb(2, 2, 2)], [], ['more-3' => 'far facet', 'more-1' => 'near facet', 'more-2' => 'without a colour']);
+        self::assertSame(['base', 'more-3', 'more-1'], array_keys($gem->tones));
+        $book = (new PaletteBook([new PaletteFigure('Gems', [$gem])]))->derived(new ToneRule);
+        self::assertSame(['Gems / amber / far facet', 'Gems / amber / near facet'], array_slice(array_map(fn ($row): string => $row->title(), $book->rows()), 6));
+        self::assertSame(['deep', 'shade', 'light', 'glint', 'line'], $book->figures[0]->materials[0]->derived);
+        $svg = (new SwatchCard($book))->whole();
+        self::assertStringContainsString('>far facet  #010101<', $svg);
+        self::assertLessThan(strpos($svg, 'near face'), strpos($svg, 'far facet'));
+        // The second row of one material does not lie on the first of the next.
+        $two = (new SwatchCard(new PaletteBook([new PaletteFigure('', [$gem, new PaletteMaterial('jet', ['base' => new Rgb(0, 0, 9)])])])))->whole();
+        preg_match_all('/<g transform="translate\(40 (\d+)\)">/', $two, $places);
+        self::assertSame(136, (int) $places[1][2] - (int) $places[1][1]);
+        self::assertSame(['base' => 9, 'more-4' => 7], array_map(fn (Rgb $tone): int => $tone->number(), array_diff_key((new ToneRule)->complete(['base' => Rgb::fromNumber(9), 'more-4' => Rgb::fromNumber(7)]), array_flip(['deep', 'shade', 'light', 'glint', 'line']))));
     }
 
     public function test_colours_of_pictures_and_palettes_to_hold_them_against(): void

@@ -86,12 +86,12 @@ final class PageTest extends TestCase
         $scopes = array_column(PassRules::toData()['tones'], 'scope', 'tone');
         self::assertSame('ink', $scopes['line']);
         unset($scopes['line']);
-        self::assertSame(['figure'], array_values(array_unique($scopes)));
-        self::assertCount(5, $scopes);
+        self::assertSame(['figure' => 5, 'material' => 4], array_count_values($scopes));
+        self::assertSame(array_column(Tone::cases(), 'value'), array_map(fn (Tone $tone): string => $tone->value, [...Tone::six(), ...Tone::more()]));
         foreach (Tone::cases() as $tone) {
-            $pass = PassRules::forTone($tone, 4);
+            $pass = PassRules::forTone($tone, 4, 9);
             self::assertSame([4, PassRules::toneName($tone), $tone->value], [$pass->figure, $pass->name, $pass->toData()['tone'] ?? null]);
-            self::assertEquals($tone === Tone::Line ? Scope::ink() : Scope::figure(4), $pass->scope);
+            self::assertEquals($tone === Tone::Line ? Scope::ink() : ($tone->isMore() ? Scope::material(9) : Scope::figure(4)), $pass->scope);
         }
     }
 

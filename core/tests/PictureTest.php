@@ -210,14 +210,14 @@ final class PictureTest extends TestCase
     public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void
     {
         $rules = PassRules::toData();
-        self::assertSame(['deep', 'shade', 'base', 'light', 'glint', 'line'], array_column($rules['tones'], 'tone'));
-        self::assertSame(['figure', 'figure', 'figure', 'figure', 'figure', 'ink'], array_column($rules['tones'], 'scope'));
-        self::assertSame(['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour'], array_column($rules['tones'], 'name'));
+        self::assertSame(['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'], array_column($rules['tones'], 'tone'));
+        self::assertSame(['figure', 'figure', 'figure', 'figure', 'figure', 'ink', 'material', 'material', 'material', 'material'], array_column($rules['tones'], 'scope'));
+        self::assertSame(['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour', ...array_fill(0, 4, 'Named tone')], array_column($rules['tones'], 'name'));
         foreach ($rules['hangable'] as $entry) {
             $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => 'figure', 'id' => 3]]));
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(['multiply', 'multiply', 'screen', 'plus-lighter', 'normal', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
-        self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8)->scope);
+        self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }
 }

@@ -158,7 +158,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
 function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, int $figure = 1, float $order = 1.0, ?string $group = null, bool $visible = true): PassSpec
 {
     $content = match ($kind) {
-        'tone' => new ToneContent(Tone::cases()[mt_rand(0, 5)]),
+        'tone' => new ToneContent(Tone::cases()[mt_rand(0, 9)]),
         'tint' => new TintContent(new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255))),
         default => new PaintContent,
     };

@@ -87,6 +87,26 @@ final class PaletteTest extends BrowserTestCase
         $browser->until("[...document.querySelectorAll('section[aria-label=Tone] input')].some((one) => one.value === '$derived')", 'derived again');
     }
 
+    public function test_a_material_gets_a_tone_of_its_own_that_is_painted_with(): void
+    {
+        $browser = $this->open();
+        $browser->press('Oda Brack oilskin glint, derived');
+        $browser->until('document.querySelector("section[aria-label=\"More tones\"] input")', 'more tones');
+        $browser->type('section[aria-label="More tones"] input', 'Wet fold');
+        $browser->press('Add', 'section[aria-label="More tones"] button');
+        $browser->until('document.querySelector("section[aria-label=Tone] h2")?.innerText.includes("oilskin › Wet fold")', 'the new tone is picked');
+        self::assertSame(['more-1' => 'Wet fold'], $this->oilskin()->more);
+        $browser->visit('/bench/'.\App\Models\Page::query()->where('number', 1)->where('series_id', $this->oilskin()->figure->series_id)->firstOrFail()->id);
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->press('Light');
+        $browser->press('Oda Brack oilskin Wet fold');
+        self::assertStringContainsString('its tone “Wet fold” · stays inside Oda Brack’s oilskin', (string) $browser->run('return document.getElementById("target-sentence").innerText'));
+        $browser->driver->findElement(WebDriverBy::tagName('body'))->sendKeys('3');
+        $browser->until('document.getElementById("target-sentence").innerText.includes("base tone")', 'the base by its key');
+        $browser->driver->findElement(WebDriverBy::tagName('body'))->sendKeys('6');
+        $browser->until('document.getElementById("target-sentence").innerText.includes("Wet fold")', 'the named tone by its key');
+    }
+
     public function test_somebody_elses_change_is_shown_beside_ones_own(): void
     {
         $browser = $this->open();

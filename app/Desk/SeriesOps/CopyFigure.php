@@ -43,7 +43,7 @@ final readonly class CopyFigure implements SeriesOp
     {
         $records = (new AddFigure($this->figure->name))->apply($series);
         foreach ($this->figure->materials()->get() as $material) {
-            $records[] = self::added($records[0][1], $material->name, $material->pinned, $material->dials);
+            $records[] = self::added($records[0][1], $material->name, $material->pinned, $material->dials, $material->more);
         }
 
         return $records;

@@ -49,7 +49,7 @@ final readonly class CopyMaterials implements SeriesOp
                 continue;
             }
             $has[] = $material->name;
-            $records[] = self::added($figure->id, $material->name, $material->pinned, $material->dials);
+            $records[] = self::added($figure->id, $material->name, $material->pinned, $material->dials, $material->more);
         }
 
         return $records;

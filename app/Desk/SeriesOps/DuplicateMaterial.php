@@ -46,6 +46,6 @@ final readonly class DuplicateMaterial implements SeriesOp
             $n++;
         }
 
-        return [self::added($row->figure_id, $name, $row->pinned, $row->dials)];
+        return [self::added($row->figure_id, $name, $row->pinned, $row->dials, $row->more)];
     }
 }

@@ -84,6 +84,7 @@ final readonly class FollowFigure implements SeriesOp
         $own->name = $source->name;
         $own->pinned = $source->pinned;
         $own->dials = $source->dials;
+        $own->more = $source->more;
         $own->place = $source->place;
         $own->retired = false;
         $own->stands_in = null;
@@ -94,7 +95,7 @@ final readonly class FollowFigure implements SeriesOp
     /** @return array{string, int, null, array<string, mixed>} */
     private static function following(Figure $row, Material $source): array
     {
-        [$kind, $id] = self::added($row->id, $source->name, $source->pinned, $source->dials);
+        [$kind, $id] = self::added($row->id, $source->name, $source->pinned, $source->dials, $source->more);
         $material = Material::query()->findOrFail($id);
         $material->forceFill(['follows_id' => $source->id])->save();
 

@@ -95,12 +95,13 @@ final readonly class ImportPalette implements SeriesOp
         $row = self::material($figure, $material->name);
         $pinned = self::pinned($material, $row);
         if ($row === null) {
-            return self::added($figure->id, $material->name, $pinned);
+            return self::added($figure->id, $material->name, $pinned, more: $material->more ?: null);
         }
         if ($pinned == $row->pinned) {
             return null;
         }
         $row->pinned = $pinned;
+        $row->more = ($material->more + ($row->more ?? [])) ?: null;
 
         return self::saved($row);
     }

@@ -59,12 +59,13 @@ trait MaterialChange
      *
      * @param  array<string, string>  $pinned  tone name => #rrggbb, a base among them
      * @param  ?DerivationPart  $dials
+     * @param  ?array<string, string>  $more  names of the tones beside the six
      * @return array{string, int, null, array<string, mixed>} as the series' journal keeps it
      */
-    private static function added(int $figure, string $name, array $pinned, ?array $dials = null): array
+    private static function added(int $figure, string $name, array $pinned, ?array $dials = null, ?array $more = null): array
     {
         $place = 1 + (int) Material::living()->where('figure_id', $figure)->max('place');
-        $row = Material::query()->create(['figure_id' => $figure, 'name' => $name, 'place' => $place, 'pinned' => $pinned, 'dials' => $dials])->refresh();
+        $row = Material::query()->create(['figure_id' => $figure, 'name' => $name, 'place' => $place, 'pinned' => $pinned, 'dials' => $dials, 'more' => $more])->refresh();
 
         return ['material', $row->id, null, $row->toRecord()];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Conflict;
 use App\Models\Material;
 use App\Models\Series;
 use Awning\Core\Colour\Tone;
@@ -43,6 +44,11 @@ final readonly class PinTones implements SeriesOp
     public function apply(Series $series): array
     {
         $row = self::taken($series, $this->material, $this->version, ['tones' => $this->tones]);
+        foreach ($this->tones as $tone => $colour) {
+            if (Tone::from($tone)->isMore() && ($colour === null || ! isset($row->more[$tone]))) {
+                throw new Conflict("This tone of $row->name is gone, or has no colour to follow. Name it again first.", ['reason' => 'palette', 'theirs' => null, 'yours' => ['tones' => $this->tones]]);
+            }
+        }
         $row->pinned = array_filter([...$row->pinned, ...$this->tones], is_string(...));
 
         return [self::saved($row)];

@@ -16,6 +16,7 @@ use App\Desk\SeriesOps\CopyFigure;
 use App\Desk\SeriesOps\CopyMaterials;
 use App\Desk\SeriesOps\DuplicateMaterial;
 use App\Desk\SeriesOps\LinkFigure;
+use App\Desk\SeriesOps\NameTones;
 use App\Desk\SeriesOps\PinTones;
 use App\Desk\SeriesOps\RetireFigure;
 use App\Desk\SeriesOps\RetireMaterial;
@@ -40,7 +41,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
-/** @phpstan-import-type DerivationPart from Derivation */
+/**
+ * @phpstan-import-type DerivationPart from Derivation
+ * @phpstan-import-type NamedTone from NameTones
+ */
 final class PaletteController
 {
     use ChangesPalette;
@@ -118,6 +122,21 @@ final class PaletteController
         $entry = self::apply($request, $series, new PinTones($material, $request->integer('version'), $tones));
 
         return new JsonResponse(['material' => (new SeriesPalette($series))->material($material->refresh()), 'version' => $entry->version]);
+    }
+
+    /** The tones that a material has beside its six: all there shall be, in their order. */
+    public function nameTones(Request $request, Series $series, Material $material): JsonResponse
+    {
+        self::isOf($series, $material);
+        $slots = array_column(Tone::more(), 'value');
+        $request->validate([
+            'version' => 'required|integer', 'more' => 'present|list|max:'.count($slots),
+            'more.*.tone' => ['required', 'distinct', Rule::in($slots)], 'more.*.name' => 'required|string|max:40', 'more.*.colour' => ['required', self::COLOUR],
+        ]);
+        /** @var list<NamedTone> $more */
+        $more = array_map(fn (array $one): array => array_intersect_key($one, ['tone' => 0, 'name' => 0, 'colour' => 0]), $request->array('more'));
+
+        return $this->changed($request, $series, new NameTones($material, $request->integer('version'), $more));
     }
 
     /** Another name, place, figure or rule for a material. */

@@ -59,19 +59,25 @@ final readonly class ToneRule
             Tone::Light => $this->lighter($base, $this->dials->light),
             Tone::Glint => $this->lighter($this->derive(Tone::Light, $base), $this->dials->glint),
             Tone::Line => $this->line($base),
+            default => throw new \InvalidArgumentException('Tones that somebody has named are pinned, and never derived.'),
         };
     }
 
     /**
      * @param  array<string, Rgb>  $pinned  by tone name; base must be among them
-     * @return array<string, Rgb> all six tones, dark to light, then line
+     * @return array<string, Rgb> all six tones, dark to light, then line, then what is pinned beside them
      */
     public function complete(array $pinned): array
     {
         $base = $pinned[Tone::Base->value] ?? throw new \InvalidArgumentException('A material needs a base colour before its tones can be derived.');
         $tones = [];
-        foreach (Tone::cases() as $tone) {
+        foreach (Tone::six() as $tone) {
             $tones[$tone->value] = $pinned[$tone->value] ?? $this->derive($tone, $base);
+        }
+        foreach (Tone::more() as $tone) {
+            if (isset($pinned[$tone->value])) {
+                $tones[$tone->value] = $pinned[$tone->value];
+            }
         }
 
         return $tones;

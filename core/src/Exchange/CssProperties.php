@@ -9,7 +9,7 @@ use Awning\Core\Colour\Tone;
 
 /**
  * CSS custom properties. Beside its tones a material has a property with its names as strings, and one that lists the
- * tones nobody has pinned, so that nothing is lost. Any other file's properties that are colours are read as materials.
+ * tones nobody has pinned, so that nothing is lost; a tone beside the six has one with what it is called. Any other file's properties that are colours are read as materials.
  */
 final class CssProperties implements PaletteFormat
 {
@@ -28,6 +28,9 @@ final class CssProperties implements PaletteFormat
                 $lines[] = sprintf('  %s: %s / %s;', $name, self::quoted($figure->name), self::quoted($material->name));
                 foreach ($material->tones as $tone => $colour) {
                     $lines[] = sprintf('  %s--%s: %s;', $name, $tone, $colour->hex());
+                    if (isset($material->more[$tone])) {
+                        $lines[] = sprintf('  %s--%s--called: %s;', $name, $tone, self::quoted($material->more[$tone]));
+                    }
                 }
                 if ($material->derived !== []) {
                     $lines[] = sprintf('  %s--derived: %s;', $name, implode(' ', $material->derived));
@@ -56,7 +59,8 @@ final class CssProperties implements PaletteFormat
         foreach ($properties as $property => [$value, $line]) {
             $colour = self::colour($property, $value, $line);
             if ($colour !== null) {
-                $rows[] = self::row($property, $colour, $names, $derived, $line);
+                $called = $properties["$property--called"][0] ?? '';
+                $rows[] = self::row($property, $colour, $names, $derived, $line, str_starts_with($called, '"') ? self::unquoted($called) : '');
             }
         }
 
@@ -105,7 +109,7 @@ final class CssProperties implements PaletteFormat
      * @param  array<string, array{string, string}>  $names
      * @param  array<string, list<string>|false>  $derived
      */
-    private static function row(string $property, Rgb $colour, array $names, array $derived, int $line): PaletteRow
+    private static function row(string $property, Rgb $colour, array $names, array $derived, int $line, string $called): PaletteRow
     {
         $at = (int) strrpos($property, '--');
         [$owner, $tone] = [substr($property, 0, $at), Tone::tryFrom(substr($property, $at + 2))];
@@ -114,7 +118,7 @@ final class CssProperties implements PaletteFormat
         }
         [$figure, $material] = $names[$owner] ?? ['', substr($owner, 2)];
 
-        return new PaletteRow(PaletteRow::name($figure, $line), PaletteRow::name($material, $line), $tone, $colour, in_array($tone->value, ($derived[$owner] ?? false) ?: [], true), $line);
+        return new PaletteRow(PaletteRow::name($figure, $line), PaletteRow::name($material, $line), $tone, $colour, in_array($tone->value, ($derived[$owner] ?? false) ?: [], true), $line, PaletteRow::name($called, $line));
     }
 
     /** @param  array<string, bool>  $taken */

@@ -33,7 +33,8 @@ final class DesignTokens implements PaletteFormat
                 $name = self::name($material->name, $names);
                 $materials[$name] = self::called($name, $material->name);
                 foreach ($material->tones as $tone => $colour) {
-                    $materials[$name][$tone] = ['$value' => $material->isDerived($tone) ? sprintf('{%s.%s.%s.%s}', self::DERIVED, $group, $name, $tone) : self::value($colour)];
+                    $called = isset($material->more[$tone]) ? ['$description' => $material->more[$tone]] : [];
+                    $materials[$name][$tone] = $called + ['$value' => $material->isDerived($tone) ? sprintf('{%s.%s.%s.%s}', self::DERIVED, $group, $name, $tone) : self::value($colour)];
                     if ($material->isDerived($tone)) {
                         $derived[$name][$tone] = ['$value' => self::value($colour)];
                     }
@@ -78,7 +79,7 @@ final class DesignTokens implements PaletteFormat
                 yield from $this->rows($root, $member, $json, $here, $named, $type);
             } elseif (($member['$type'] ?? $type ?? 'color') === 'color') {
                 $value = $member['$value'];
-                yield PaletteRow::at($named, $this->colour($root, $value, $json, $here), is_string($value) && str_starts_with($value, '{'.self::DERIVED.'.'), $json->line($here));
+                yield PaletteRow::at($named, $this->colour($root, $value, $json, $here), is_string($value) && str_starts_with($value, '{'.self::DERIVED.'.'), $json->line($here), is_string($member['$description'] ?? null) ? $member['$description'] : '');
             }
         }
     }

@@ -25,14 +25,17 @@ final readonly class PaletteBook
      */
     public static function ofRows(iterable $rows): self
     {
-        $tones = $derived = [];
+        $tones = $derived = $more = [];
         foreach ($rows as $row) {
             $tone = $row->tone->value;
             if (isset($tones[$row->figure][$row->material][$tone])) {
                 throw BrokenPalette::at($row->line, sprintf('%s comes a second time. Give each tone one colour.', $row->title()));
             }
             $tones[$row->figure][$row->material][$tone] = $row->colour;
-            if ($row->isDerived) {
+            if ($row->tone->isMore()) {
+                $more[$row->figure][$row->material][$tone] = $row->called !== '' ? $row->called : $tone;
+            }
+            if ($row->isDerived && ! $row->tone->isMore()) {
                 $derived[$row->figure][$row->material][] = $tone;
             }
         }
@@ -40,7 +43,7 @@ final readonly class PaletteBook
         foreach ($tones as $figure => $materials) {
             $list = [];
             foreach ($materials as $material => $colours) {
-                $list[] = new PaletteMaterial((string) $material, $colours, $derived[$figure][$material] ?? []);
+                $list[] = new PaletteMaterial((string) $material, $colours, $derived[$figure][$material] ?? [], $more[$figure][$material] ?? []);
             }
             $figures[] = new PaletteFigure((string) $figure, $list);
         }
@@ -55,7 +58,7 @@ final readonly class PaletteBook
         foreach ($this->figures as $figure) {
             foreach ($figure->materials as $material) {
                 foreach ($material->tones as $tone => $colour) {
-                    $rows[] = new PaletteRow($figure->name, $material->name, Tone::from($tone), $colour, $material->isDerived($tone));
+                    $rows[] = new PaletteRow($figure->name, $material->name, Tone::from($tone), $colour, $material->isDerived($tone), called: $material->more[$tone] ?? '');
                 }
             }
         }
@@ -83,7 +86,7 @@ final readonly class PaletteBook
             $pinned = $material->pinned() + [Tone::Base->value => $material->base()];
             $all = $rule->complete($pinned);
 
-            return new PaletteMaterial($material->name, $all, array_values(array_diff(array_keys($all), array_keys($pinned))));
+            return new PaletteMaterial($material->name, $all, array_values(array_diff(array_keys($all), array_keys($pinned))), $material->more);
         }, $figure->materials)), $this->figures));
     }
 }

@@ -8,7 +8,8 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 
 /**
- * Comma-separated values, RFC 4180, a tone a line: figure, material, tone, hex, and whether it is pinned or derived.
+ * Comma-separated values, RFC 4180, a tone a line: figure, material, tone, hex, whether it is pinned or derived, and
+ * what a tone beside the six is called.
  *
  * Read are such files with their columns in any order, and lists without a header line: in each line the last field that is
  * a colour, and before it the material; or the figure and the material; or these and the tone. A first line without a
@@ -20,6 +21,9 @@ final class PaletteCsv implements PaletteFormat
 {
     private const COLUMNS = ['figure', 'material', 'tone', 'hex', 'kind'];
 
+    /** What tones beside the six are called; only where there are some. */
+    private const CALLED = 'called';
+
     /** Other names that columns go by. */
     private const ALSO = ['colour' => 'hex', 'color' => 'hex', 'value' => 'hex', 'name' => 'material'];
 
@@ -29,9 +33,12 @@ final class PaletteCsv implements PaletteFormat
 
     public function write(PaletteBook $book): string
     {
-        $lines = [self::line(self::COLUMNS)];
-        foreach ($book->rows() as $row) {
-            $lines[] = self::line([self::harmless($row->figure), self::harmless($row->material), $row->tone->value, $row->colour->hex(), $row->isDerived ? self::DERIVED : 'pinned']);
+        $rows = $book->rows();
+        $isCalled = array_filter($rows, fn (PaletteRow $row): bool => $row->called !== '') !== [];
+        $lines = [self::line([...self::COLUMNS, ...($isCalled ? [self::CALLED] : [])])];
+        foreach ($rows as $row) {
+            $called = $isCalled ? [self::harmless($row->called)] : [];
+            $lines[] = self::line([self::harmless($row->figure), self::harmless($row->material), $row->tone->value, $row->colour->hex(), $row->isDerived ? self::DERIVED : 'pinned', ...$called]);
         }
 
         return implode('', $lines);
@@ -100,7 +107,7 @@ final class PaletteCsv implements PaletteFormat
         $tone = $field('tone') === '' ? Tone::Base : Tone::tryFrom(strtolower($field('tone')))
             ?? throw BrokenPalette::at($line, sprintf("there is no tone '%s'. Tones are %s.", $field('tone'), implode(', ', array_column(Tone::cases(), 'value'))));
 
-        return new PaletteRow(self::named($field('figure'), $line), self::materialNamed($field('material'), $line), $tone, Rgb::fromHex($hex), strtolower($field('kind')) === self::DERIVED, $line);
+        return new PaletteRow(self::named($field('figure'), $line), self::materialNamed($field('material'), $line), $tone, Rgb::fromHex($hex), strtolower($field('kind')) === self::DERIVED, $line, $tone->isMore() ? self::named($field(self::CALLED), $line) : '');
     }
 
     /** @param  list<string>  $fields */

@@ -12,14 +12,15 @@ final readonly class PaletteMaterial
 {
     public const LONGEST_NAME = 80;
 
-    /** @var array<string, Rgb> by tone name, dark to light, then the line */
+    /** @var array<string, Rgb> by tone name, dark to light, then the line, then the named ones */
     public array $tones;
 
     /**
      * @param  array<string, Rgb>  $tones  by tone name, in any order
      * @param  list<string>  $derived  names of the tones nobody has pinned
+     * @param  array<string, string>  $more  what the tones beside the six are called; in their order
      */
-    public function __construct(public string $name, array $tones, public array $derived = [])
+    public function __construct(public string $name, array $tones, public array $derived = [], public array $more = [])
     {
         $ordered = [];
         foreach (Tone::cases() as $tone) {
@@ -27,7 +28,11 @@ final readonly class PaletteMaterial
                 $ordered[$tone->value] = $tones[$tone->value];
             }
         }
-        $this->tones = $ordered;
+        $named = [];
+        foreach (array_keys($more) as $tone) {
+            $named += isset($ordered[$tone]) ? [$tone => $ordered[$tone]] : [];
+        }
+        $this->tones = array_diff_key($ordered, $more) + $named;
     }
 
     public function isDerived(string $tone): bool

@@ -10,7 +10,10 @@ use Awning\Core\Colour\Tone;
 /** One tone of a palette, with where it stands. */
 final readonly class PaletteRow
 {
-    /** @param  int  $line  of the file it was read from */
+    /**
+     * @param  int  $line  of the file it was read from
+     * @param  string  $called  what a tone beside the six is called
+     */
     public function __construct(
         public string $figure,
         public string $material,
@@ -18,6 +21,7 @@ final readonly class PaletteRow
         public Rgb $colour,
         public bool $isDerived = false,
         public int $line = 0,
+        public string $called = '',
     ) {
     }
 
@@ -26,7 +30,7 @@ final readonly class PaletteRow
      *
      * @param  list<string>  $path
      */
-    public static function at(array $path, Rgb $colour, bool $isDerived, int $line): self
+    public static function at(array $path, Rgb $colour, bool $isDerived, int $line, string $called = ''): self
     {
         $tone = count($path) > 1 ? Tone::tryFrom(strtolower($path[count($path) - 1])) : null;
         if ($tone !== null) {
@@ -34,7 +38,7 @@ final readonly class PaletteRow
         }
         $material = (string) array_pop($path);
 
-        return new self(self::name(implode(' / ', $path), $line), self::name($material, $line), $tone ?? Tone::Base, $colour, $isDerived, $line);
+        return new self(self::name(implode(' / ', $path), $line), self::name($material, $line), $tone ?? Tone::Base, $colour, $isDerived, $line, $tone?->isMore() === true ? self::name($called, $line) : '');
     }
 
     /** @throws BrokenPalette when it is no name */
@@ -55,6 +59,6 @@ final readonly class PaletteRow
     {
         $parts = array_filter([$this->figure, $this->material], fn (string $part): bool => $part !== '');
 
-        return implode(' / ', $this->figure === '' && $this->tone === Tone::Base ? $parts : [...$parts, $this->tone->value]);
+        return implode(' / ', $this->figure === '' && $this->tone === Tone::Base ? $parts : [...$parts, $this->called !== '' ? $this->called : $this->tone->value]);
     }
 }

@@ -37,6 +37,8 @@ final class SwatchCard
 
     private const GLYPHS_IN_NAME = 20;
 
+    private const GLYPHS_IN_TONE = 9;
+
     public function __construct(private readonly PaletteBook $book, private readonly string $title = 'Palette')
     {
     }
@@ -77,7 +79,7 @@ final class SwatchCard
                 $parts[] = [self::HEADING, self::text(0, 22, 15, $figure->name, 'font-weight="600"'), true];
             }
             foreach ($figure->materials as $material) {
-                $parts[] = [self::ROW, $this->row($material), false];
+                $parts[] = [self::ROW * ($material->more === [] ? 1 : 2), $this->row($material), false];
             }
         }
 
@@ -88,11 +90,18 @@ final class SwatchCard
     {
         $name = mb_strlen($material->name) > self::GLYPHS_IN_NAME ? mb_substr($material->name, 0, self::GLYPHS_IN_NAME - 1).'…' : $material->name;
         $row = self::text(0, 17, 11, $name);
-        foreach (array_keys($material->tones) as $tone) {
-            $row .= $this->swatch(self::NAME_WIDTH + self::SWATCH_WIDTH * (int) array_search($tone, array_column(Tone::cases(), 'value'), true), $tone, $material->tones[$tone], $material->isDerived($tone));
+        $more = '';
+        foreach ($material->tones as $tone => $colour) {
+            $place = array_search($tone, array_column(Tone::six(), 'value'), true);
+            if ($place === false) {
+                $at = (int) array_search($tone, array_keys($material->more), true);
+                $more .= $this->swatch(self::NAME_WIDTH + self::SWATCH_WIDTH * $at, mb_substr($material->more[$tone] ?? $tone, 0, self::GLYPHS_IN_TONE), $colour, false);
+            } else {
+                $row .= $this->swatch(self::NAME_WIDTH + self::SWATCH_WIDTH * $place, $tone, $colour, $material->isDerived($tone));
+            }
         }
 
-        return $row;
+        return $row.($more === '' ? '' : sprintf('<g transform="translate(0 %d)">%s</g>', self::ROW, $more));
     }
 
     private function swatch(int $x, string $tone, Rgb $colour, bool $isDerived): string

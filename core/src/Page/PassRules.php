@@ -16,10 +16,17 @@ use Awning\Core\Colour\Tone;
  */
 final class PassRules
 {
-    /** The pass a tone paints in when no other is picked. */
-    public static function forTone(Tone $tone, int $figure): PassSpec
+    /**
+     * The pass a tone paints in when no other is picked. What a material has beside its six tones is its own: it is clipped
+     * to the material, and called as the tone is.
+     */
+    public static function forTone(Tone $tone, int $figure, int $material): PassSpec
     {
-        return new PassSpec(self::toneName($tone), $figure, new ToneContent($tone), $tone === Tone::Line ? Scope::ink() : Scope::figure($figure));
+        return new PassSpec(self::toneName($tone), $figure, new ToneContent($tone), match (true) {
+            $tone === Tone::Line => Scope::ink(),
+            $tone->isMore() => Scope::material($material),
+            default => Scope::figure($figure),
+        });
     }
 
     public static function toneName(Tone $tone): string
@@ -31,6 +38,7 @@ final class PassRules
             Tone::Light => 'Light',
             Tone::Glint => 'Glint',
             Tone::Line => 'Line colour',
+            default => 'Named tone',
         };
     }
 
@@ -58,7 +66,7 @@ final class PassRules
     {
         return [
             'tones' => array_map(fn (Tone $tone): array => [
-                'tone' => $tone->value, 'name' => self::toneName($tone), 'scope' => self::forTone($tone, 1)->scope->kind->value,
+                'tone' => $tone->value, 'name' => self::toneName($tone), 'scope' => self::forTone($tone, 1, 1)->scope->kind->value,
             ], Tone::cases()),
             'hangable' => self::hangable(),
             'orderStep' => PassOrder::STEP,

@@ -97,6 +97,17 @@ final readonly class PassSpec implements Record
         return new self($this->name, $this->figure, $this->content, $this->scope, $this->mode, $this->opacity, $this->visible, $order, $this->group);
     }
 
+    public function clippedTo(Scope $scope): self
+    {
+        return new self($this->name, $this->figure, $this->content, $scope, $this->mode, $this->opacity, $this->visible, $this->order, $this->group);
+    }
+
+    /** Of the same kind: what was laid in it stays. */
+    public function showing(PassContent $content): self
+    {
+        return new self($this->name, $this->figure, $content, $this->scope, $this->mode, $this->opacity, $this->visible, $this->order, $this->group);
+    }
+
     public function layer(string $id): LayerName
     {
         return LayerName::ofPass($id, $this->content->kind()->layer());

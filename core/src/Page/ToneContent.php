@@ -15,7 +15,7 @@ final readonly class ToneContent implements PassContent
 
     public static function fromData(Data $data): self
     {
-        return new self($data->choice('tone', Tone::class, 'A tone pass needs one of the six tones.'));
+        return new self($data->choice('tone', Tone::class, 'A tone pass needs one of the palette’s tones.'));
     }
 
     public function toData(): array

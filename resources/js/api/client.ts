@@ -38,7 +38,9 @@ import type {
     LeaseState,
     MaterialState,
     MovedTone,
+    NamedTone,
     PageCardState,
+    PageOutcome,
     PageStateData,
     PaletteState,
     PassData,
@@ -130,6 +132,9 @@ export interface VariantChange {
 /** How a picture hangs on the board. */
 export type Arrangement = Partial<Pick<ReferenceState, 'x' | 'y' | 'across' | 'mirrored' | 'grey'>>;
 
+/** What comes in place of what. */
+export type Replacing = { material: number; into: number } | { figure: number; tone: Tone; into: Tone };
+
 /** What is held against a palette. */
 export type HeldAgainst = { page: number } | { reference: number } | { picture: File };
 
@@ -167,6 +172,9 @@ export const api = {
             tones,
             op_id,
         }),
+    /** @param more all there shall be beside the six, in their order */
+    nameTones: (series: number, { id, version }: MaterialState, more: NamedTone[], op_id: string) =>
+        json<PaletteState>('PUT', `/api/series/${series}/materials/${id}/more`, { version, more, op_id }),
     changeMaterial: (series: number, { id, version }: MaterialState, change: MaterialChange, op_id: string) =>
         json<PaletteState>('PATCH', `/api/series/${series}/materials/${id}`, { version, ...change, op_id }),
     duplicateMaterial: (series: number, material: number, op_id: string) =>
@@ -196,6 +204,9 @@ export const api = {
             colours,
             op_id,
         }),
+    /** One material, or one tone of a figure, in place of another on some pages. */
+    replace: (series: number, what: Replacing, pages: number[]) =>
+        json<PageOutcome[]>('POST', `/api/series/${series}/replace`, { ...what, pages }),
     /** Pictures beside the work: those of the series, and of one page. */
     pictures: (series: number, page: number | null) =>
         json<ReferenceState[]>('GET', `/api/series/${series}/references${page === null ? '' : `?page=${page}`}`),

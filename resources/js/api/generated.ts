@@ -3,7 +3,7 @@
 export const ROLES = ['owner', 'colourist', 'flatter', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line'] as const;
+export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'] as const;
 export type Tone = (typeof TONES)[number];
 
 export const SHADE_HUES = ['opposite', 'blue'] as const;
@@ -141,15 +141,19 @@ export type MatchReport = { name: string; width: number; height: number; rows: M
 
 export type MatchedData = { colour: string; share: number; tone: string; deltaE: number; verdict: Verdict; x: number; y: number };
 
-export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null };
+export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null; more: { tone: Tone; name: string }[] };
 
 export type MemberState = { id: number; name: string; role: Role };
 
 export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
 
+export type NamedTone = { tone: Tone; name: string; colour: string };
+
 export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
 
 export type PageColoursState = { page: number; number: number; materials: Record<string, SeenState> };
+
+export type PageOutcome = { page: number; number: number; done: boolean; why: string };
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
 

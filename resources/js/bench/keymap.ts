@@ -42,6 +42,12 @@ export const KEYS: KeyBinding[] = [
         is: (event) => /^[1-5]$/.test(event.key),
         run: (bench, event) => bench.pickTone(TONES[Number(event.key) - 1]),
     },
+    {
+        shown: '6 – 9',
+        what: 'its named tones',
+        is: (event) => /^[6-9]$/.test(event.key),
+        run: (bench, event) => bench.pickNamed(Number(event.key) - 6),
+    },
     { shown: '0', what: 'line colour', is: key('0'), run: (bench) => bench.pickTone('line') },
     { shown: 'C', what: 'next figure of the cast', is: (event) => key('c')(event) && !event.shiftKey, run: (bench) => bench.stepFigure(1) },
     { shown: 'Shift C', what: 'figure before', is: (event) => key('c')(event) && event.shiftKey, run: (bench) => bench.stepFigure(-1) },

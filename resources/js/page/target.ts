@@ -1,6 +1,6 @@
 /** Where paint goes. Picking a tone is enough; the sentence under the canvas is made from this and nothing else. */
 import type { NewPass } from '../api/client';
-import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, Tone } from '../api/generated';
+import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, ScopeData, Tone } from '../api/generated';
 import { randomId } from './ids';
 
 export interface Target {
@@ -15,14 +15,18 @@ export interface Target {
 export function passFor(rules: PassRulesData, records: RecordsState, target: Target): { id: string; make: NewPass | null } {
     if (target.pass !== null && records.pass[target.pass] !== undefined) return { id: target.pass, make: null };
     const rule = rules.tones.find((one) => one.tone === target.tone) ?? rules.tones[0];
-    const figure = target.material.figure;
+    const { figure } = target.material;
+    const scope = { kind: rule.scope, id: rule.scope === 'material' ? target.material.id : rule.scope === 'figure' ? figure : 0 };
     for (const [id, pass] of Object.entries(records.pass)) {
-        if (pass.figure === figure && pass.kind === 'tone' && pass.tone === target.tone && pass.scope.kind === rule.scope)
+        if (pass.figure === figure && pass.kind === 'tone' && pass.tone === target.tone && isSameScope(pass.scope, scope))
             return { id, make: null };
     }
-    const scope = { kind: rule.scope, id: rule.scope === 'figure' ? figure : 0 };
-    return { id: randomId(12), make: { name: rule.name, figure, kind: 'tone', tone: target.tone, scope } };
+    const name = target.material.more.find(({ tone }) => tone === target.tone)?.name ?? rule.name;
+    return { id: randomId(12), make: { name, figure, kind: 'tone', tone: target.tone, scope } };
 }
+
+/** The ink is one for all. */
+const isSameScope = (a: ScopeData, b: ScopeData): boolean => a.kind === b.kind && (a.kind === 'ink' || a.id === b.id);
 
 /** A pass as it will be once the server has made it: on top of its figure's. */
 export function asMade(rules: PassRulesData, records: RecordsState, make: NewPass): PassData {
@@ -54,10 +58,12 @@ export function sentence(rules: PassRulesData, records: RecordsState, target: Ta
     if (target === null) return 'Pick a tone at the left: it loads the colour and says where the paint goes.';
     const { id, make } = passFor(rules, records, target);
     const pass = make ?? records.pass[id];
-    return `${erasing ? 'Erasing in' : 'Painting'} ${target.figureName}’s ${pass.name.toLowerCase()} · ${contentOf(pass)} · ${reachOf(pass, target)}`;
+    return `${erasing ? 'Erasing in' : 'Painting'} ${target.figureName}’s ${pass.name.toLowerCase()} · ${contentOf(pass, target)} · ${reachOf(pass, target)}`;
 }
 
-function contentOf(pass: NewPass): string {
+function contentOf(pass: NewPass, { material }: Target): string {
+    const named = material.more.find(({ tone }) => tone === pass.tone);
+    if (named !== undefined) return `its tone “${named.name}”`;
     if (pass.kind === 'tone') return `each material’s own ${pass.tone === 'line' ? 'line colour' : `${pass.tone} tone`}`;
     return pass.kind === 'tint' ? `${pass.colour} in ${pass.mode}` : 'free colour';
 }

@@ -1,7 +1,8 @@
 /** All figures with their materials, each a ramp from dark to light; moved by the hand or by keys. */
 import { useState, type DragEvent, type KeyboardEvent } from 'react';
 import { api } from '../api/client';
-import { TONES, type FigureState, type MaterialState, type Tone, type UseState, type VariantState } from '../api/generated';
+import type { FigureState, MaterialState, Tone, UseState, VariantState } from '../api/generated';
+import { MORE, SIX, nameOf } from '../api/tones';
 import { OneLineForm } from '../ui/Form';
 import { randomId } from '../page/ids';
 import { Ramp } from '../ui/Ramp';
@@ -11,6 +12,8 @@ import type { PaletteDesk, Picked } from './usePalette';
 /** From so many materials on there is a field to search in. */
 const MANY = 20;
 const FIRST_COLOUR = '#b08d6a';
+/** Of tones that stand apart. */
+const WIDTHS: Partial<Record<Tone, string>> = { line: 'ml-1.5 w-5', ...Object.fromEntries(MORE.map((tone) => [tone, 'ml-1 w-6'])) };
 
 interface Props {
     desk: PaletteDesk;
@@ -203,7 +206,7 @@ function Row({ desk, figure, material, place, onPick }: RowProps) {
                 {material.name}
             </button>
             <span className="flex" role="group" aria-label={`${figure.name}, ${material.name}`}>
-                {TONES.map((tone) => (
+                {[...SIX, ...material.more.map(({ tone }) => tone)].map((tone) => (
                     <Swatch
                         key={tone}
                         figure={figure}
@@ -250,10 +253,10 @@ function Swatch({ figure, material, tone, isPicked, onPick }: SwatchProps) {
     const isPinned = material.pinned.includes(tone);
     return (
         <button
-            aria-label={`${figure.name} ${material.name} ${tone}, ${isPinned ? 'pinned' : 'derived'}`}
+            aria-label={`${figure.name} ${material.name} ${nameOf(material, tone)}, ${isPinned ? 'pinned' : 'derived'}`}
             aria-pressed={isPicked}
-            title={`${tone} ${material.tones[tone]}, ${isPinned ? 'pinned' : 'derived'}`}
-            className={`relative h-7 ${tone === 'line' ? 'ml-1.5 w-5' : 'w-10'} ${isPicked ? 'stripe z-10' : ''}`}
+            title={`${nameOf(material, tone)} ${material.tones[tone]}, ${isPinned ? 'pinned' : 'derived'}`}
+            className={`relative h-7 ${WIDTHS[tone] ?? 'w-10'} ${isPicked ? 'stripe z-10' : ''}`}
             style={{ background: material.tones[tone] }}
             onClick={onPick}
         >

@@ -2,7 +2,9 @@
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { MaterialState } from '../api/generated';
+import { MoreTones } from './MoreTones';
 import { NameField } from './NameField';
+import { ReplacePart } from './ReplacePart';
 import type { PaletteDesk } from './usePalette';
 
 interface Props {
@@ -33,6 +35,8 @@ export function MaterialPart({ desk, material }: Props) {
                     Duplicate
                 </button>
             </div>
+            <MoreTones desk={desk} material={material} />
+            <ReplacePart desk={desk} material={material} />
             <Removal desk={desk} material={material} />
         </section>
     );

@@ -1,7 +1,8 @@
 /** The light of a series and the rule by which tones follow from it: dragged, the whole palette shows it at once. */
 import { useEffect, useState } from 'react';
 import { api } from '../api/client';
-import { SHADE_HUES, TONES, type DerivationData, type PaletteState, type ShadeHue } from '../api/generated';
+import { SHADE_HUES, type DerivationData, type PaletteState, type ShadeHue } from '../api/generated';
+import { SIX } from '../api/tones';
 import { Choice } from '../ui/Choice';
 import { materialOf, type PaletteDesk, type Trial } from './usePalette';
 
@@ -150,7 +151,7 @@ function OwnRule({ desk, dials, isChanged }: { desk: PaletteDesk; dials: Derivat
     const material = materialOf(desk.overview?.palette.figures ?? [], desk.picked?.material);
     const series = desk.overview?.id ?? 0;
     if (material === undefined || desk.overview?.mayColour !== true) return null;
-    const hasDerived = TONES.some((tone) => !material.pinned.includes(tone));
+    const hasDerived = SIX.some((tone) => !material.pinned.includes(tone));
     return (
         <div className="rule-t flex flex-col gap-2 pt-3">
             <p>

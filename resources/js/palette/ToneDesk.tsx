@@ -1,6 +1,7 @@
 /** One tone: its colour by the hand or by numbers, beside what it was, in grey, on a shape and on a page. */
 import { useState } from 'react';
-import { TONES, type MaterialState, type Tone } from '../api/generated';
+import type { MaterialState, Tone } from '../api/generated';
+import { MORE, SIX, nameOf } from '../api/tones';
 import { toLab, ofLab } from '../picture/cielab';
 import { hexOf, ofOklch, toOklch, type Oklch } from '../picture/oklch';
 import { toColour } from '../picture/stack';
@@ -43,7 +44,7 @@ export function ToneDesk({ desk, material, tone }: Props) {
         <div className="flex flex-col gap-4">
             <div className="flex items-baseline justify-between gap-3">
                 <h2 className="heading truncate text-base">
-                    {figure?.name} › {material.name} › {tone}
+                    {figure?.name} › {material.name} › {nameOf(material, tone)}
                 </h2>
                 <span className="quiet whitespace-nowrap">{isPinned ? '● pinned' : '○ follows from the base'}</span>
             </div>
@@ -90,8 +91,8 @@ const greyOf = (hex: string): string => hexOf(ofLab([toLab(toColour(hex))[0], 0,
 const lightness = (hex: string): string => toLab(toColour(hex))[0].toFixed(0);
 
 function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
-    const others = material.pinned.filter((one) => one !== 'base');
-    const derived = TONES.filter((one) => !material.pinned.includes(one));
+    const others = material.pinned.filter((one) => one !== 'base' && !MORE.includes(one));
+    const derived = SIX.filter((one) => !material.pinned.includes(one));
     return (
         <div className="flex flex-wrap gap-2">
             {!material.pinned.includes(tone) && (
@@ -99,7 +100,7 @@ function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
                     Pin it as it is
                 </button>
             )}
-            {material.pinned.includes(tone) && tone !== 'base' && (
+            {others.includes(tone) && (
                 <button className="act narrow" onClick={() => void desk.pin(material, { [tone]: null })}>
                     Let it follow
                 </button>

@@ -7,6 +7,8 @@ import { announcementsOf, orderBetween } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
 
+const MORE_TONES = { 'more-1': '#600000', 'more-2': '#300000', 'more-3': '#300000', 'more-4': '#300000' };
+
 const material = {
     id: 9,
     figure: 3,
@@ -15,7 +17,8 @@ const material = {
     pinned: ['base' as const],
     steps: [1, 2, 3, 4],
     dials: null,
-    tones: { deep: '#100000', shade: '#200000', base: '#300000', light: '#400000', glint: '#500000', line: '#010000' },
+    more: [],
+    tones: { deep: '#100000', shade: '#200000', base: '#300000', light: '#400000', glint: '#500000', line: '#010000', ...MORE_TONES },
 };
 const palette: PaletteState = {
     version: 1,
@@ -47,6 +50,7 @@ const rules: PassRulesData = {
         { tone: 'shade', name: 'Shade', scope: 'figure' },
         { tone: 'light', name: 'Light', scope: 'figure' },
         { tone: 'line', name: 'Line colour', scope: 'ink' },
+        { tone: 'more-2', name: 'Named tone', scope: 'material' },
     ],
     hangable: [],
     orderStep: 1,
@@ -80,6 +84,16 @@ describe('the target', () => {
             name: 'Line colour',
             scope: { kind: 'ink', id: 0 },
         });
+    });
+    it('paints a named tone in a pass of its own, inside the material that has it', () => {
+        const gem = { ...material, id: 12, more: [{ tone: 'more-2' as const, name: 'Far facet' }] };
+        const facet = { ...target, material: gem, tone: 'more-2' as const };
+        const make = passFor(rules, records(), facet).make;
+        expect(make).toEqual({ name: 'Far facet', figure: 3, kind: 'tone', tone: 'more-2', scope: { kind: 'material', id: 12 } });
+        const ofGem = { ...pass, tone: 'more-2' as const, scope: { kind: 'material' as const, id: 12 } };
+        const there = records({ a: { ...ofGem, scope: { kind: 'material', id: 9 } }, b: ofGem });
+        expect(passFor(rules, there, facet)).toEqual({ id: 'b', make: null });
+        expect(sentence(rules, there, facet, false)).toContain('its tone “Far facet” · stays inside Oda’s oilskin');
     });
     it('shows a new pass where the server will hang it', () => {
         const there = records({ a: { ...pass, order: 4.5 }, b: { ...pass, figure: 4, order: 9 } });

@@ -9,6 +9,10 @@ const tones = (seed: number): Record<Tone, string> => ({
     light: `#0${seed}3000`,
     glint: `#0${seed}4000`,
     line: `#0${seed}5000`,
+    'more-1': `#0${seed}6000`,
+    'more-2': `#0${seed}2000`,
+    'more-3': `#0${seed}2000`,
+    'more-4': `#0${seed}2000`,
 });
 
 export const oilskin: MaterialState = {
@@ -19,6 +23,7 @@ export const oilskin: MaterialState = {
     pinned: ['base'],
     steps: [1, 2, 3, 4],
     dials: null,
+    more: [],
     tones: tones(1),
 };
 export const clogs: MaterialState = {
@@ -29,6 +34,7 @@ export const clogs: MaterialState = {
     pinned: ['base'],
     steps: [1, 2, 3, 4],
     dials: null,
+    more: [],
     tones: tones(2),
 };
 

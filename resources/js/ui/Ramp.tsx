@@ -1,5 +1,6 @@
 /** A material's tones from dark to light, then its line, as they lie beside each other. */
-import { TONES, type Tone } from '../api/generated';
+import type { Tone } from '../api/generated';
+import { SIX } from '../api/tones';
 
 interface Props {
     tones: Record<Tone, string>;
@@ -12,7 +13,7 @@ interface Props {
 export function Ramp({ tones, size, line = size }: Props) {
     return (
         <span className="flex">
-            {TONES.map((tone) => (
+            {SIX.map((tone) => (
                 <span
                     key={tone}
                     title={`${tone} ${tones[tone]}`}

@@ -353,6 +353,12 @@ export class BenchModel {
         if (this.target !== null) this.set({ target: { ...this.target, tone, pass: null } });
     }
 
+    /** A tone that the material has beside its six. */
+    pickNamed(number: number): void {
+        const named = this.target?.material.more.at(number);
+        if (named !== undefined) this.pickTone(named.tone);
+    }
+
     /** Picks the material of a region. */
     pickFrom(label: number): void {
         const { records, palette } = this.session.view;

@@ -1,7 +1,8 @@
 /** The page's figures, their materials, each a strip of tones from dark to light. Picking a tone sets where paint goes. */
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { TONES, type FigureState, type MaterialState, type Tone } from '../../api/generated';
+import type { FigureState, MaterialState, Tone } from '../../api/generated';
+import { SIX, nameOf } from '../../api/tones';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
 import { useBenchModel, usePage, useTarget } from '../model/context';
@@ -92,26 +93,48 @@ interface StripProps {
 function Strip({ material, figureName, target, onEdit }: StripProps) {
     const bench = useBenchModel();
     const isPicked = target?.material.id === material.id;
+    const button = (tone: Tone) => (
+        <ToneButton
+            key={tone}
+            tone={tone}
+            material={material}
+            figureName={figureName}
+            isPicked={isPicked && target?.tone === tone}
+            onPick={() => bench.set({ target: { material, figureName, tone, pass: null } })}
+            onEdit={() => onEdit(tone)}
+        />
+    );
     return (
         <div className={`flex items-center gap-2 py-[3px] pl-3 pr-2 ${isPicked ? 'stripe-side bg-base-200' : ''}`}>
             <span className={`w-[74px] shrink-0 truncate text-[13px] ${isPicked ? 'heading' : ''}`} title={material.name}>
                 {material.name}
             </span>
-            <span className="flex flex-1" role="group" aria-label={`${figureName}, ${material.name}`}>
-                {TONES.map((tone) => (
-                    <ToneButton
-                        key={tone}
-                        tone={tone}
-                        material={material}
-                        figureName={figureName}
-                        isPicked={isPicked && target?.tone === tone}
-                        onPick={() => bench.set({ target: { material, figureName, tone, pass: null } })}
-                        onEdit={() => onEdit(tone)}
-                    />
-                ))}
+            <span className="flex flex-1 flex-col gap-[2px]" role="group" aria-label={`${figureName}, ${material.name}`}>
+                <span className="flex">{SIX.map(button)}</span>
+                <SecondStrips material={material} />
+                {material.more.length > 0 && <span className="flex">{material.more.map(({ tone }) => button(tone))}</span>}
             </span>
         </div>
     );
+}
+
+/** What variants that are worn on this page make of a material; where the whole page wears one, what the palette says. */
+function SecondStrips({ material }: { material: MaterialState }) {
+    const variants = usePage((view) => view.palette.variants);
+    const regions = usePage((view) => view.records.region);
+    const worn = new Set(Object.values(regions).map(({ wears }) => wears));
+    const shown = variants.filter(({ id, materials }) => (id === 0 || worn.has(id)) && materials[material.id] !== undefined);
+    return shown.map(({ id, name, materials }) => (
+        <span key={id} className="flex" role="img" aria-label={`${material.name} in ${name}`} title={`${material.name} in ${name}`}>
+            {SIX.map((tone) => (
+                <span
+                    key={tone}
+                    className={`h-[6px] ${tone === 'line' ? 'ml-1.5 w-3' : 'flex-1'}`}
+                    style={{ background: materials[material.id][tone] }}
+                />
+            ))}
+        </span>
+    ));
 }
 
 interface ToneProps {
@@ -128,9 +151,9 @@ function ToneButton({ tone, material, figureName, isPicked, onPick, onEdit }: To
     const width = tone === 'line' ? 'ml-1.5 w-3' : 'flex-1';
     return (
         <button
-            aria-label={`${figureName} ${material.name} ${tone}`}
+            aria-label={`${figureName} ${material.name} ${nameOf(material, tone)}`}
             aria-pressed={isPicked}
-            title={`${tone} ${material.tones[tone]}, ${made} · double-click to edit`}
+            title={`${nameOf(material, tone)} ${material.tones[tone]}, ${made} · double-click to edit`}
             className={`relative h-[24px] ${width} ${isPicked ? 'stripe z-10' : ''}`}
             style={{ background: material.tones[tone] }}
             onClick={onPick}

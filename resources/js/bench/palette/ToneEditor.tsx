@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { HexColorInput, HexColorPicker } from 'react-colorful';
 import type { MaterialState, Tone } from '../../api/generated';
+import { MORE, nameOf } from '../../api/tones';
 import { Dialog } from '../../ui/Dialog';
 import { usePage, useSession } from '../model/context';
 
@@ -23,7 +24,7 @@ export function ToneEditor({ material, tone, onClose }: Props) {
         onClose();
     };
     return (
-        <Dialog title={`${material.name}, ${tone}`} onClose={onClose}>
+        <Dialog title={`${material.name}, ${nameOf(material, tone)}`} onClose={onClose}>
             <p className="quiet mb-4">
                 {isPinned ? 'This tone is pinned.' : 'This tone is derived from the base and the light.'} All pages of {series} follow at
                 once.
@@ -50,7 +51,7 @@ export function ToneEditor({ material, tone, onClose }: Props) {
                 <button className="act main" onClick={() => pin(colour)}>
                     Pin this colour
                 </button>
-                {isPinned && tone !== 'base' && (
+                {isPinned && tone !== 'base' && !MORE.includes(tone) && (
                     <button className="act" onClick={() => pin(null)}>
                         Derive it from the base
                     </button>
