@@ -69,6 +69,8 @@ final class PageDesk
             }
             if ($task->lease !== null) {
                 Lease::check($row, $task->user, $task->lease);
+            } else {
+                Lease::checkFree($row, $task->user);
             }
         }, function (PageStore $store) use ($task, $op): ?JournalEntry {
             $entry = $this->write($store, $task->onPage(), $task->user, $op);

@@ -15,9 +15,10 @@ use App\Models\Task;
 use App\Store\Originals;
 use App\Store\WholeFile;
 use Awning\Core\Codec\PngWriter;
-use Awning\Core\Codec\UnreadableImage;
+use Awning\Core\Codec\Thumbnail;
 use Awning\Core\Exchange\ImageColours;
 use Awning\Core\Proof\PaletteMatch;
+use Awning\Core\Proof\PaletteSnap;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Support\Facades\Storage;
@@ -26,6 +27,11 @@ use Illuminate\Support\Str;
 /** Holds a picture, or a page of ours, against the palette: which colours drift, by how much, and where. */
 final class HoldAgainst extends LongTask
 {
+    /** Beside the drift lie pictures of no more than this side: as it is, and as it would be on the palette. */
+    public const PARTS = ['before', 'snapped'];
+
+    private const PREVIEW = 1200;
+
     public static function line(): string
     {
         return 'quick';
@@ -40,17 +46,27 @@ final class HoldAgainst extends LongTask
         }
         $picture = isset($task->input['page']) ? $this->page($task, $series) : $this->file($task);
         $this->step($task, 60, 'Holding it against the palette');
-        $drift = (new PaletteMatch(ImageColours::tones($book)))->match($picture);
-        $this->step($task, 85, 'Drawing where it drifts');
-        $path = sprintf('deliveries/series-%d/%s.png', $series->id, Str::lower((string) Str::ulid()));
-        $png = (new PngWriter)->paint($drift->drift($picture));
-        (new WholeFile(Storage::disk('works')))->put($path, $png, strlen($png));
+        $match = new PaletteMatch(ImageColours::tones($book));
+        $drift = $match->match($picture);
+        $this->step($task, 80, 'Drawing where it drifts');
+        $folder = sprintf('deliveries/series-%d/%s', $series->id, Str::lower((string) Str::ulid()));
+        self::put("$folder/drift.png", $drift->drift($picture));
+        $this->step($task, 90, 'Trying it on the palette');
+        $small = (new Thumbnail(self::PREVIEW))->of($picture);
+        self::put("$folder/before.png", $small);
+        self::put("$folder/snapped.png", PaletteSnap::of($small, $match->match($small)));
         $task->forceFill([
-            'result_path' => $path, 'result_name' => 'drift.png',
+            'result_path' => "$folder/drift.png", 'result_name' => 'drift.png',
             'report' => ['name' => (string) $task->input['name'], 'width' => $picture->width, 'height' => $picture->height, 'rows' => $drift->toData()],
         ])->save();
         // It was sent only to be looked at.
         (new Originals)->forget($task);
+    }
+
+    private static function put(string $path, Paint $picture): void
+    {
+        $png = (new PngWriter)->paint($picture);
+        (new WholeFile(Storage::disk('works')))->put($path, $png, strlen($png));
     }
 
     private function page(Task $task, Series $series): Paint
@@ -68,11 +84,7 @@ final class HoldAgainst extends LongTask
         $original = isset($task->input['reference'])
             ? ReferencePicture::query()->where('series_id', $task->series_id)->findOrFail($task->input['reference'])->original
             : Original::query()->where('series_id', $task->series_id)->findOrFail($task->input['original'] ?? 0);
-        try {
-            return $this->decoded($task, $original, 10, 'Reading the picture')->paint;
-        } catch (UnreadableImage $error) {
-            (new Originals)->forget($task);
-            throw $error;
-        }
+
+        return $this->decoded($task, $original, 10, 'Reading the picture')->paint;
     }
 }

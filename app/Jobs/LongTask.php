@@ -60,6 +60,9 @@ abstract class LongTask implements ShouldQueue
             return;
         } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {
             $task->forceFill(['state' => 'failed', 'message' => mb_substr($error->getMessage(), 0, 400)])->save();
+            if (in_array($task->kind, Tasks::ONCE, true)) {
+                (new Originals)->forget($task);
+            }
         } finally {
             $lock?->give();
         }

@@ -8,10 +8,8 @@ use App\Desk\PageDesk;
 use App\Desk\SeriesPalette;
 use App\Models\Original;
 use App\Models\Task;
-use App\Store\Originals;
 use App\Store\PageStore;
 use Awning\Core\Codec\Picture;
-use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\ColourRegions;
 use Awning\Core\Flats\ColourTaker;
@@ -74,12 +72,7 @@ final class TakeOver extends LongTask
 
     private function picture(Task $task, Original $original): Picture
     {
-        try {
-            return $this->decoded($task, $original, 5, 'Reading the flats');
-        } catch (UnreadableImage $error) {
-            (new Originals)->forget($task);
-            throw $error;
-        }
+        return $this->decoded($task, $original, 5, 'Reading the flats');
     }
 
     /** @return array<int, Rgb> base colours by material */

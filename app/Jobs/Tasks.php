@@ -18,7 +18,10 @@ use Illuminate\Validation\ValidationException;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class];
+    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class, 'snap' => SnapPicture::class];
+
+    /** Work on a file that is of no more use when it fails; an import may be asked for again. */
+    public const ONCE = ['take', 'match', 'snap'];
 
     /** So many pieces of one person's may wait. */
     private const MOST = 20;
@@ -56,7 +59,7 @@ final class Tasks
         // Waits for a landing that is under way: then the answer is that it is done.
         $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']) === 1;
-        if ($isStopped && in_array($task->kind, ['import', 'take', 'match'], true)) {
+        if ($isStopped && in_array($task->kind, ['import', ...self::ONCE], true)) {
             (new Originals)->forget($task);
         }
 

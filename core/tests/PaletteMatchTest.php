@@ -19,6 +19,7 @@ use Awning\Core\Proof\AdviceKind;
 use Awning\Core\Proof\LabelPiece;
 use Awning\Core\Proof\NamedColour;
 use Awning\Core\Proof\PaletteMatch;
+use Awning\Core\Proof\PaletteSnap;
 use Awning\Core\Proof\RampAdvice;
 use Awning\Core\Proof\SeenColours;
 use Awning\Core\Raster\Labels;
@@ -43,25 +44,25 @@ final class PaletteMatchTest extends TestCase
      *
      * @param  array<int, array{int, int, int}>  $patches  their colours
      */
-    private static function page(array $patches, int $noise): Paint
+    private static function page(array $patches, int $noise, array $wall = self::WALL, array $skin = self::SKIN, array $sea = self::SEA): Paint
     {
         mt_srand(11);
         $planes = ['', '', ''];
         for ($y = 0; $y < self::HEIGHT; $y++) {
             for ($x = 0; $x < self::WIDTH; $x++) {
-                $colour = self::WALL;
+                $colour = $wall;
                 foreach ($patches as $i => $patch) {
                     if ($x >= 20 + 60 * $i && $x < 50 + 60 * $i && $y >= 190 && $y < 220) {
                         $colour = $patch;
                     }
                 }
                 if ($x >= 200 && $x < 310 && $y >= 30 && $y < 120) {
-                    $colour = self::SEA;
+                    $colour = $sea;
                 }
                 $inside = max(0.0, min(1.0, 61.5 - hypot($x - 90, $y - 80)));
                 $line = max(0.0, min(1.0, 2.2 - abs($x - 1.4 * $y) / 1.7));
                 foreach ($planes as $c => $plane) {
-                    $value = $colour[$c] + (self::SKIN[$c] - $colour[$c]) * $inside;
+                    $value = $colour[$c] + ($skin[$c] - $colour[$c]) * $inside;
                     $value += (20 - $value) * $line;
                     $planes[$c] .= chr((int) max(0, min(255, round($value + ($noise > 0 ? mt_rand(-$noise, $noise) : 0)))));
                 }
@@ -113,6 +114,45 @@ final class PaletteMatchTest extends TestCase
             }
             $this->assertGlows($drift->drift($page), $noise);
         }
+    }
+
+    /** The same page drawn in the palette's own colours is what snapping should come to. */
+    public function test_a_picture_that_drifts_is_moved_onto_the_palette(): void
+    {
+        [$wall, $skin, $sea] = [[178, 175, 160], [196, 146, 114], [70, 98, 126]];
+        $patches = [self::off(14)];
+        $truth = self::page($patches, 0);
+        foreach ([0, 4] as $noise) {
+            $theirs = self::page($patches, $noise, $wall, $skin, $sea);
+            $drift = self::palette()->match($theirs);
+            self::assertSame(['near', 'near', 'near', 'unknown'], array_column($drift->toData(), 'verdict'));
+            $snapped = PaletteSnap::of($theirs, $drift);
+            foreach ([[150, 230, self::WALL], [90, 80, self::SKIN], [250, 60, self::SEA], [330, 242, self::WALL]] as [$x, $y, $tone]) {
+                self::assertSame([...$tone, 255], $snapped->at($x, $y), "flat at $x, $y, noise $noise");
+            }
+            self::assertSame($theirs->at(35, 205), $snapped->at(35, 205), 'what the palette does not know stays');
+            $exact = $far = $sum = 0;
+            foreach (['red', 'green', 'blue'] as $plane) {
+                for ($at = 0, $count = strlen($truth->$plane); $at < $count; $at++) {
+                    $off = abs(ord($truth->$plane[$at]) - ord($snapped->$plane[$at]));
+                    $exact += $off === 0 ? 1 : 0;
+                    $far += $off > 12 ? 1 : 0;
+                    $sum += $off;
+                }
+            }
+            $count = 3 * strlen($truth->red);
+            self::assertGreaterThan($noise === 0 ? 0.97 : 0.93, $exact / $count, "noise $noise");
+            self::assertLessThan(0.002, $far / $count, "noise $noise");
+            self::assertLessThan(0.35, $sum / $count, "noise $noise");
+        }
+        // What is right already comes back as it was.
+        $right = self::page([self::WALL], 0);
+        $same = PaletteSnap::of($right, self::palette()->match($right));
+        $most = 0;
+        foreach (['red', 'green', 'blue'] as $plane) {
+            $most = max($most, ...array_map(fn (int $a, int $b): int => abs($a - $b), unpack('C*', $right->$plane), unpack('C*', $same->$plane)));
+        }
+        self::assertLessThanOrEqual(2, $most);
     }
 
     /** Where noise is as large as the drift of 2 itself, the two larger ones are found, and still nothing else. */

@@ -12,6 +12,7 @@ use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Raster\Paint;
 use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverSelect;
 
 /** Pictures beside the work: hung up, arranged, asked for colours; and held against the palette. */
 final class BoardTest extends BrowserTestCase
@@ -133,5 +134,13 @@ final class BoardTest extends BrowserTestCase
         self::assertStringContainsString('= the tone', $ours[0]);
         self::assertStringContainsString('50.0 %', $ours[0]);
         self::assertStringContainsString('≠ no tone of ours', implode(array_diff($rows, $ours)));
+
+        // Another view of it; and laid over a page, whose proportions it has not, it says why not.
+        $browser->press('On the palette');
+        $browser->until('document.querySelector("[alt^=\"On the palette\"]")?.naturalWidth === 240', 'the picture on the palette', 30);
+        $browser->run('document.querySelector("select[aria-label=\"Over which page\"]").id = "over"');
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::id('over'))))->selectByIndex(1);
+        $browser->press('on the palette');
+        $browser->until('[...document.querySelectorAll("[role=alert]")].some((one) => /240 × 150|no line art/.test(one.innerText))', 'why it is not laid', 40);
     }
 }

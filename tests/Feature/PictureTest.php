@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\PagePicture;
 use App\Models\Material;
 use App\Models\Original;
 use App\Models\Page;
@@ -12,8 +13,10 @@ use App\Models\Role;
 use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
+use App\Store\PageStore;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\Paint;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Storage;
@@ -189,6 +192,13 @@ final class PictureTest extends TestCase
         $pixel = fn (int $x): array => [ord($drift->red[100 * 300 + $x]), ord($drift->green[100 * 300 + $x]), ord($drift->blue[100 * 300 + $x])];
         self::assertCount(1, array_unique($pixel(20)), 'what is as it should be is grey');
         self::assertGreaterThan(1, count(array_unique($pixel(250))), 'what drifts glows');
+        // As it was sent, and as it would be on the palette.
+        foreach (['before' => [0x40, 0x90, 0xE0], 'snapped' => [0x40, 0x90, 0xE0]] as $part => $colour) {
+            file_put_contents($file, $this->get("{$task['download']}?part=$part")->assertOk()->streamedContent());
+            $paint = (new ImageReader)->read($file)->paint;
+            self::assertSame($colour, array_slice($paint->at(250, 100), 0, 3), $part);
+        }
+        $this->getJson("{$task['download']}?part=drift")->assertStatus(422);
         $this->post("/api/series/{$this->series->id}/matches", [], ['Accept' => 'application/json'])->assertStatus(422);
     }
 
@@ -208,6 +218,52 @@ final class PictureTest extends TestCase
         $exact = array_values(array_filter($task['match']['rows'], fn (array $row): bool => $row['verdict'] === 'exact'));
         self::assertSame(['Oda Brack / oilskin / base'], array_column($exact, 'tone'));
         self::assertEqualsWithDelta(150 * 270 / (600 * 400), $exact[0]['share'], 0.02);
+    }
+
+    /** The oilskin's colour and the skin's, each some way off, and one that is nobody's; twice the page's size. */
+    private function drifting(): string
+    {
+        $planes = [];
+        foreach ([[0xDA, 0xC4, 0x10], [0xAC, 0x92, 0x20], [0x42, 0x72, 0xE0]] as [$first, $second, $third]) {
+            $planes[] = str_repeat(str_repeat(chr($first), 400).str_repeat(chr($second), 400).str_repeat(chr($third), 400), 800);
+        }
+
+        return (new PngWriter)->paint(new Paint(1200, 800, $planes[0], $planes[1], $planes[2], str_repeat("\xff", 1200 * 800)));
+    }
+
+    public function test_a_coloured_page_is_laid_over_ours_on_the_palette_and_taken_back(): void
+    {
+        Material::query()->create(['figure_id' => $this->oilskin->figure_id, 'name' => 'skin', 'place' => 2, 'pinned' => ['base' => '#c98d6b']]);
+        $url = "/api/pages/{$this->page->id}/snap";
+        $task = fn (array $what): array => $this->getJson('/api/tasks/'.$this->post($url, $what, ['Accept' => 'application/json'])->assertStatus(202)->json('id'))->json();
+        self::assertSame('failed', $task(['picture' => $this->upload($this->drifting(), 'theirs.png')])['state'], 'there is no page yet');
+        $this->import($this->page, $this->mira);
+        $before = $this->page->refresh()->revision;
+        $wrong = $task(['picture' => $this->upload((new PngWriter)->paint(Paint::solid(100, 90, [1, 2, 3])), 'square.png')]);
+        self::assertStringContainsString('100 × 90 px, the page 600 × 400', $wrong['message']);
+        self::assertSame(['done', 'Done'], array_values(array_intersect_key($task(['picture' => $this->upload($this->drifting(), 'theirs.png')]), ['state' => 0, 'message' => 0])));
+        self::assertSame($before + 1, $this->page->refresh()->revision);
+        self::assertSame(1, Original::query()->where('page_id', $this->page->id)->count(), 'the scan is kept, what was laid is in the tiles');
+
+        $pass = collect((new PageStore($this->page))->records(RecordKind::Pass))->sole();
+        self::assertSame(['theirs.png', 'paint', 'page'], [$pass->name, $pass->content->kind()->value, $pass->scope->kind->value]);
+        $seen = function (int $x, int $y): string {
+            $paint = PagePicture::reduced($this->page->refresh(), 0);
+
+            return sprintf('#%02x%02x%02x', ord($paint->red[$y * 600 + $x]), ord($paint->green[$y * 600 + $x]), ord($paint->blue[$y * 600 + $x]));
+        };
+        self::assertSame(['#e0a93a', '#c98d6b', '#1020e0', '#1020e0'], [$seen(100, 10), $seen(300, 390), $seen(500, 200), $seen(599, 399)]);
+        $this->undo($this->page)->assertOk();
+        self::assertSame([], (new PageStore($this->page->refresh()))->records(RecordKind::Pass));
+
+        // From the board the picture stays; and where somebody else works, nothing is laid.
+        $this->hang($this->drifting(), 'hung.png');
+        self::assertSame('done', $task(['reference' => $this->board()[0]['id']])['state']);
+        self::assertSame(1, ReferencePicture::query()->count());
+        $pell = $this->person('Pell', $this->series);
+        $this->page->refresh()->forceFill(['holder_id' => $pell->id, 'lease_until' => now()->addMinute()])->save();
+        $this->post($url, ['reference' => $this->board()[0]['id']], ['Accept' => 'application/json'])->assertStatus(409);
+        $this->actingAs($this->person('Ida', $this->series, Role::Flatter))->post($url, [], ['Accept' => 'application/json'])->assertStatus(403);
     }
 
     public function test_one_who_is_not_of_the_series_cannot_see_what_was_held(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Original;
+use App\Models\Page;
 use App\Models\Series;
 use App\Models\User;
 use App\Store\Originals;
@@ -25,13 +26,13 @@ trait TakesPictures
     }
 
     /** @throws UnreadableImage when it is no picture that can be opened */
-    private static function kept(Request $request, Series $series, Originals $originals): Original
+    private static function kept(Request $request, Page|Series $of, Originals $originals): Original
     {
         $file = $request->file('picture');
         abort_unless($file instanceof UploadedFile, 422);
         self::isPicture($file->path());
 
-        return $originals->keep($series, self::person($request), $file->path(), $file->getClientOriginalName());
+        return $originals->keep($of, self::person($request), $file->path(), $file->getClientOriginalName());
     }
 
     /** @throws UnreadableImage */

@@ -7,8 +7,10 @@ namespace App\Http\Controllers;
 use App\Desk\Lease;
 use App\Http\Requests\HolderRequest;
 use App\Jobs\Deliver;
+use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
 use App\Models\Page;
+use App\Models\ReferencePicture;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
@@ -92,6 +94,22 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'take', ['original' => $original->id], $request->lease()));
     }
 
+    /** Lays a page that somebody else coloured over this one, its colours moved onto the palette: a file, or a picture from the board. */
+    public function snap(Request $request, Page $page, Originals $originals): JsonResponse
+    {
+        $request->validate(['reference' => 'sometimes|integer', 'picture' => [$request->has('reference') ? 'exclude' : 'required', 'file', 'max:'. 1024 * (int) config('awning.upload_megabytes')]]);
+        Lease::checkFree($page, self::person($request));
+        if ($request->has('reference')) {
+            $reference = ReferencePicture::query()->where('series_id', $page->series_id)->findOrFail($request->integer('reference'));
+            $input = ['reference' => $reference->id, 'name' => $reference->name];
+        } else {
+            $original = self::kept($request, $page, $originals);
+            $input = ['original' => $original->id, 'name' => $original->name];
+        }
+
+        return $this->begun($this->tasks->begin($page, self::person($request), 'snap', $input));
+    }
+
     public function regions(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
@@ -151,6 +169,12 @@ final class TaskController
     {
         $this->mine($request, $task);
         abort_unless($task->state === 'done' && $task->result_path !== null, 404);
+        $request->validate(['part' => ['sometimes', Rule::in(HoldAgainst::PARTS)]]);
+        if ($request->has('part')) {
+            abort_unless($task->kind === 'match', 404);
+
+            return Storage::disk('works')->response(dirname($task->result_path).'/'.$request->string('part')->toString().'.png');
+        }
 
         return Storage::disk('works')->download($task->result_path, $task->result_name);
     }

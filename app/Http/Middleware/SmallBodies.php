@@ -16,7 +16,7 @@ final class SmallBodies
 
     public function handle(Request $request, Closure $next): Response
     {
-        $isUpload = $request->isMethod('POST') && $request->is('api/pages/*/import', 'api/pages/*/take', 'api/series/*/references', 'api/series/*/matches') && str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
+        $isUpload = $request->isMethod('POST') && $request->is('api/pages/*/import', 'api/pages/*/take', 'api/pages/*/snap', 'api/series/*/references', 'api/series/*/matches') && str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
         if (! $isUpload && (int) $request->server('CONTENT_LENGTH') > self::MOST) {
             return response()->json(['message' => 'This is more than can be sent in one go. Do it in smaller steps.'], 413);
         }

@@ -37,7 +37,7 @@ final readonly class PaletteDrift
      * @param  string  $of  two bytes a block: number of its colour, from 1
      * @param  list<MatchedColour>  $colours
      */
-    public function __construct(private int $side, private int $columns, private string $of, public array $colours)
+    public function __construct(public int $side, public int $columns, public string $of, public array $colours)
     {
     }
 

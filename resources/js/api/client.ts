@@ -230,6 +230,14 @@ export const api = {
         form.set('picture', what.picture);
         return json<TaskState>('POST', url, form);
     },
+    /** Lays somebody's coloured page over one of ours, its colours moved onto the palette. */
+    snap(page: number, what: { reference: number } | { picture: File }): Promise<TaskState> {
+        const url = `/api/pages/${page}/snap`;
+        if ('reference' in what) return json<TaskState>('POST', url, what);
+        const form = new FormData();
+        form.set('picture', what.picture);
+        return json<TaskState>('POST', url, form);
+    },
     pageColours: (page: number) => json<PageColoursState>('GET', `/api/pages/${page}/colours`),
     variants: (series: number) => json<PaletteVariantsState>('GET', `/api/series/${series}/variants`),
     addVariant: (series: number, name: string, op_id: string) =>

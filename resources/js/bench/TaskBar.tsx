@@ -12,6 +12,7 @@ const WHAT = {
     deliver: 'Delivering',
     reference: 'Reading',
     match: 'Comparing',
+    snap: 'Taking over',
 };
 
 export function TaskBar() {

@@ -7,6 +7,8 @@ import { PICTURES } from '../board/BoardTools';
 import { isGoing } from '../page/tasks';
 import { FilePicker } from '../ui/FilePicker';
 import { useAsking } from '../ui/Form';
+import { SnapPart } from './SnapPart';
+import { TaskLine } from './TaskLine';
 import { useFollowed } from './useFollowed';
 
 const SAYS: Record<Verdict, string> = { exact: '= the tone', near: '≈ near it', unknown: '≠ no tone of ours' };
@@ -17,7 +19,12 @@ const SMALLEST = 0.0005;
 export function HoldPart({ series }: { series: number }) {
     const { task, begin, stop } = useFollowed();
     const { error, ask } = useAsking();
-    const hold = (what: HeldAgainst): void => void ask(async () => begin(await api.holdAgainst(series, what)));
+    const [held, setHeld] = useState<HeldAgainst | null>(null);
+    const hold = (what: HeldAgainst): void =>
+        void ask(async () => {
+            setHeld(what);
+            begin(await api.holdAgainst(series, what));
+        });
     return (
         <section aria-label="A picture against the palette">
             <h2 className="heading mb-1 text-base">Hold a picture against the palette</h2>
@@ -33,9 +40,13 @@ export function HoldPart({ series }: { series: number }) {
                 <OfOurs series={series} disabled={isGoing(task)} onHold={hold} />
             </div>
             {error !== null && <p role="alert">{error.message}</p>}
-            {task !== null && isGoing(task) && <Going task={task} onStop={stop} />}
-            {task !== null && (task.state === 'failed' || task.state === 'stopped') && <p role="alert">{task.message}</p>}
-            {task?.match !== undefined && task.match !== null && <Result task={task} report={task.match} />}
+            {task !== null && <TaskLine task={task} onStop={stop} />}
+            {task?.match !== undefined && task.match !== null && (
+                <>
+                    <Result key={task.id} task={task} report={task.match} />
+                    {held !== null && !('page' in held) && <SnapPart key={`snap ${task.id}`} series={series} what={held} />}
+                </>
+            )}
         </section>
     );
 }
@@ -70,18 +81,6 @@ function OfOurs({ series, disabled, onHold }: { series: number; disabled: boolea
                     </option>
                 ))}
         </select>
-    );
-}
-
-function Going({ task, onStop }: { task: TaskState; onStop: () => void }) {
-    return (
-        <p className="mt-2 flex items-center gap-3" role="status">
-            <span>{task.message}</span>
-            <progress className="progress progress-primary flex-1" value={task.progress} max={100} aria-label={task.message} />
-            <button className="act narrow" onClick={onStop}>
-                Stop
-            </button>
-        </p>
     );
 }
 
@@ -140,11 +139,32 @@ function Result({ task, report }: { task: TaskState; report: MatchReport }) {
     );
 }
 
+const VIEWS = { drift: 'Where it drifts', before: 'As it is', snapped: 'On the palette' } as const;
+type PictureView = keyof typeof VIEWS;
+
+const SAYING: Record<PictureView, string> = {
+    drift: 'Grey is as it should be; the further off a colour is, the more it glows. A ring shows where the line you are on lies.',
+    before: 'As it was sent.',
+    snapped: 'What is near a tone becomes it; edges follow. What the palette does not know stays.',
+};
+
 function DriftPicture({ url, report, marked }: { url: string; report: MatchReport; marked: MatchedData | null }) {
+    const [view, setView] = useState<PictureView>('drift');
     return (
         <figure>
+            <div className="mb-1 flex gap-2">
+                {(Object.keys(VIEWS) as PictureView[]).map((one) => (
+                    <button key={one} className="act narrow" aria-pressed={one === view} onClick={() => setView(one)}>
+                        {VIEWS[one]}
+                    </button>
+                ))}
+            </div>
             <span className="relative inline-block">
-                <img src={url} alt="Where it drifts, glowing on grey" className="max-h-72 max-w-full" />
+                <img
+                    src={view === 'drift' ? url : `${url}?part=${view}`}
+                    alt={`${VIEWS[view]}: ${report.name}`}
+                    className="max-h-72 max-w-full"
+                />
                 {marked !== null && (
                     <span
                         className="plane-mark"
@@ -152,9 +172,7 @@ function DriftPicture({ url, report, marked }: { url: string; report: MatchRepor
                     />
                 )}
             </span>
-            <figcaption className="quiet text-[13px]">
-                Grey is as it should be; the further off a colour is, the more it glows. A ring shows where the line you are on lies.
-            </figcaption>
+            <figcaption className="quiet text-[13px]">{SAYING[view]}</figcaption>
         </figure>
     );
 }
