@@ -23,6 +23,7 @@ use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
 
 /**
  * Requests through the application, database included, network left out; in a database of its own.
@@ -75,7 +76,7 @@ function bench_desk(string $scan): array
         'make' => ['name' => 'Shade', 'figure' => $figure->id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $figure->id], 'mode' => 'normal', 'opacity' => 1],
     ]);
     $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
-    $tone = fn (int $i) => $send('PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version, 'tone' => 'shade', 'colour' => sprintf('#6644%02x', 40 + $i)]);
+    $tone = fn (int $i) => $send('PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['shade' => sprintf('#6644%02x', 40 + $i)]]);
 
     $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'grain' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
     foreach (array_chunk($lines, 500) as $chunk) {
@@ -84,6 +85,13 @@ function bench_desk(string $scan): array
     $ink = fn (int $i) => $op(['kind' => 'ink.draw', 'strokes' => [['id' => sprintf('drawn%08d', $i), 'stroke' => ['points' => $points($i), 'weight' => 8, 'taper' => 0.1, 'steady' => 0]]]]);
     $move = fn (int $i) => $op(['kind' => 'ink.draw', 'strokes' => [['id' => sprintf('line%08d', 70 * $i), 'stroke' => ['points' => $points($i), 'weight' => 8, 'taper' => 0.1, 'steady' => 0]]]]);
     $open = fn () => $send('GET', "/api/pages/$page->id", []);
+    $drift = function () use ($send, $page): void {
+        Cache::flush();
+        for ($i = 0; $i < 20; $i++) {
+            $send('GET', "/api/pages/$page->id/colours", []);
+            Cache::flush();
+        }
+    };
 
     return [
         ['ink a 600 px line on a page with 5 000 lines', ...$measure($ink), '≤ 60 ms median, 120 ms p95'],
@@ -93,5 +101,6 @@ function bench_desk(string $scan): array
         ['the largest, softest brush, right across a 16 MP page', ...$measure(fn (int $i) => $stroke($i, true), 5), '≤ 1 000 ms'],
         ['fill a region', ...$measure($fill), '≤ 60 ms'],
         ['change a tone', ...$measure($tone), '≤ 60 ms'],
+        ['a drift report of 20 such pages', ...$measure($drift, 3), ''],
     ];
 }

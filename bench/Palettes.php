@@ -8,6 +8,7 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
 use Awning\Core\Proof\NamedColour;
 use Awning\Core\Proof\PaletteMatch;
+use Awning\Core\Proof\PaletteSnap;
 use Awning\Core\Raster\Paint;
 
 /**
@@ -36,6 +37,9 @@ function bench_palettes(string $work): array
     });
     $page = $picture();
     $clusters = median(3, fn () => MainColours::of($page, 8));
+    $few = new PaletteMatch(array_slice($tones, 0, 12));
+    $drift = $few->match($page);
+    $snap = median(3, fn () => PaletteSnap::of($page, $drift));
     $rule = new ToneRule;
     $derive = median(9, function () use ($rule): void {
         for ($i = 0; $i < 1000; $i++) {
@@ -45,6 +49,7 @@ function bench_palettes(string $work): array
 
     return [
         ['a 16 MP picture held against 40 tones, read and matched', $matching, $remap, 'ImageMagick -remap', '≤ 1.5 ×', "$found flat colours"],
+        ['its colours moved onto a palette, edges unmixed', $snap, null, '', '', ''],
         ['eight main colours of it', $clusters, null, '', '', ''],
         ['derived tones of 1 000 materials', $derive, null, '', '', ''],
     ];
