@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Desk\PageDesk;
+use App\Desk\PictureOnBoard;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;
 use App\Models\Page;
+use App\Models\ReferencePicture;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
@@ -66,6 +68,7 @@ final class DemoLoader
             Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => $role]);
         }
         $this->palette($series);
+        $this->studies($series, $people[0]);
         foreach (self::PAGES as $number => $title) {
             ($this->say)("Drawing page $number of The Salt Ferry: $title");
             $this->page(Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title]), $people[0]);
@@ -83,6 +86,16 @@ final class DemoLoader
                 $row = Material::query()->create(['figure_id' => $figure->id, 'name' => $material, 'place' => $place++, 'pinned' => $pinned]);
                 $this->materials[$number++] = ['figure' => $figure->id, 'material' => $row->id];
             }
+        }
+    }
+
+    /** What hangs beside the pages. */
+    private function studies(Series $series, User $user): void
+    {
+        foreach (DemoStudies::all() as $name => $png) {
+            $original = (new Originals)->keepBytes($series, $user, $png, $name);
+            $reference = ReferencePicture::query()->create(['series_id' => $series->id, 'original_id' => $original->id, 'name' => $name, 'x' => 350 * ReferencePicture::query()->where('series_id', $series->id)->count(), 'y' => 0]);
+            (new Originals)->withFile($original, fn (string $file) => (new PictureOnBoard($reference))->show((new ImageReader)->read($file), static fn () => null));
         }
     }
 

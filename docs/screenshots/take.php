@@ -46,6 +46,11 @@ $pages = $browser->run('return [...document.querySelectorAll("section[aria-label
 $palette = (string) $browser->run('return new URL(document.querySelector("a[href^=\\"/palette/\\"]").href).pathname');
 $browser->press('Make a link');
 $link = (string) $browser->until('document.querySelector("input[readonly]")?.value', 'an invitation');
+$browser->visit(str_replace('palette', 'board', $palette));
+$browser->until('[...document.querySelectorAll("[aria-label=\"Pin-up board\"] img")].filter((one) => one.naturalWidth > 0).length > 1', 'the board', 60);
+$browser->press('Harbour at dusk.png');
+$browser->press('Pick all of these');
+$shot('board');
 $bench($pages[0]);
 $browser->press('Oda Brack oilskin shade');
 $browser->press('Set Shade');
