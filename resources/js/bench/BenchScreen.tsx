@@ -1,12 +1,12 @@
 /** Loads a page and opens a session on it. */
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { PageStateData } from '../api/generated';
 import { PageSession } from '../page/session';
 import { ComposePool } from '../picture/pool';
 import { Bench } from './Bench';
 import { BenchModel } from './model/model';
+import { Trouble } from '../ui/Trouble';
 
 interface Opened {
     bench: BenchModel;
@@ -32,14 +32,7 @@ export function BenchScreen({ page, user }: { page: number; user: number }) {
         };
     }, [page, user]);
     if (error !== null) {
-        return (
-            <p className="p-8" role="alert">
-                {error}{' '}
-                <Link className="underline" to="/">
-                    Back to the shelf
-                </Link>
-            </p>
-        );
+        return <Trouble message={error} />;
     }
     return opened === null ? <p className="p-8">Opening the page …</p> : <Bench {...opened} />;
 }

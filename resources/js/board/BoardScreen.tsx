@@ -9,6 +9,7 @@ import { ChosenPicture } from './ChosenPicture';
 import { PickedColours } from './PickedColours';
 import { PinBoard } from './PinBoard';
 import { useBoard } from './useBoard';
+import { Trouble } from '../ui/Trouble';
 
 export function BoardScreen({ id, page }: { id: number; page: number | null }) {
     const client = useQueryClient();
@@ -19,14 +20,7 @@ export function BoardScreen({ id, page }: { id: number; page: number | null }) {
         if (name !== undefined) document.title = `Pictures of ${name} · Awning`;
     }, [name]);
     if (series === undefined) {
-        return error === null ? null : (
-            <p className="p-8" role="alert">
-                {error.message}{' '}
-                <Link className="underline" to="/">
-                    Back to the shelf
-                </Link>
-            </p>
-        );
+        return error === null ? null : <Trouble message={error.message} />;
     }
     const mayHang = series.role !== 'viewer';
     const mayColour = series.role === 'owner' || series.role === 'colourist';

@@ -13,6 +13,7 @@ import { ToneDesk } from './ToneDesk';
 import { VariantsPart } from './VariantsPart';
 import { VersionsPart } from './VersionsPart';
 import { materialOf, usePalette, type PaletteDesk } from './usePalette';
+import { Trouble } from '../ui/Trouble';
 
 const PARTS = {
     tone: 'Tone',
@@ -39,14 +40,7 @@ export function PaletteScreen({ id }: { id: number }) {
     }, [name]);
     useUndoKeys(desk);
     if (desk.overview === undefined) {
-        return desk.error === null ? null : (
-            <p className="p-8" role="alert">
-                {desk.error}{' '}
-                <Link className="underline" to="/">
-                    Back to the shelf
-                </Link>
-            </p>
-        );
+        return desk.error === null ? null : <Trouble message={desk.error} />;
     }
     return (
         <main className="flex h-full flex-col">

@@ -9,6 +9,7 @@ import { ThemeSwitch } from '../ui/theme';
 import { PagePicture, progressOf } from './PagePicture';
 import { PalettePart } from './PalettePart';
 import { PeoplePart } from './PeoplePart';
+import { Trouble } from '../ui/Trouble';
 
 export function SeriesPage({ id }: { id: number }) {
     const client = useQueryClient();
@@ -18,14 +19,7 @@ export function SeriesPage({ id }: { id: number }) {
         if (series !== undefined) document.title = `${series.name} · Awning`;
     }, [series]);
     if (error !== null) {
-        return (
-            <p className="p-8" role="alert">
-                {error.message}{' '}
-                <Link className="underline" to="/">
-                    Back to the shelf
-                </Link>
-            </p>
-        );
+        return <Trouble message={error.message} />;
     }
     if (series === undefined) return null;
     return (
