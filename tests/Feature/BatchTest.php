@@ -8,12 +8,15 @@ use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
+use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
 use Awning\Core\Page\InkStroke;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
@@ -235,6 +238,36 @@ final class BatchTest extends TestCase
 
         self::assertSame(0, $this->awning(['palette', 'extract', "$this->folder/page.png", '--colours', '3', '--out', "$this->folder/three.csv"])->getExitCode());
         self::assertSame("figure,material,tone,hex,kind\r\n,colour 1,base,#41667a,pinned\r\n,colour 2,base,#c98d6b,pinned\r\n,colour 3,base,#d6a040,pinned\r\n", file_get_contents("$this->folder/three.csv"));
+    }
+
+    public function test_a_first_light_is_worked_out_from_region_numbers(): void
+    {
+        $data = '';
+        for ($y = 0; $y < 181; $y++) {
+            for ($x = 0; $x < 240; $x++) {
+                $data .= pack('n', hypot($x - 120, $y - 90) <= 70 ? 40_000 : 0);
+            }
+        }
+        file_put_contents("$this->folder/labels.png", (new PngWriter)->labels(new Labels(240, 181, $data)));
+        $run = $this->awning(['rough', "$this->folder/labels.png", '--light', '135,30', '--out', "$this->folder/rough", '--report', "$this->folder/rough.json"]);
+        self::assertSame(0, $run->getExitCode(), $run->getOutput());
+        $at = fn (string $name, int $x, int $y): array => array_slice((new ImageReader)->read("$this->folder/rough/$name.png")->paint->at($x, $y), 0, 3);
+        // Azimuth counter-clockwise from the right, so 135 is the upper left.
+        self::assertSame([[255, 0], [0, 255]], [[$at('shade', 165, 135)[0], $at('light', 165, 135)[0]], [$at('shade', 82, 55)[0], $at('light', 82, 55)[0]]]);
+        self::assertSame([0, 0, 0, 0], array_map(fn (string $name): int => $at($name, 10, 10)[0], ['shade', 'light', 'occlusion', 'rim']));
+        self::assertEqualsWithDelta([127.5 + 127.5 * 49 / 70, 127.5, 127.5 + 127.5 * sqrt(0.51)], $at('normals', 169, 90), 5);
+        self::assertEqualsWithDelta([127.5, 127.5 + 127.5 * 49 / 70, 127.5 + 127.5 * sqrt(0.51)], $at('normals', 120, 41), 5);
+        $report = json_decode((string) file_get_contents("$this->folder/rough.json"), true);
+        self::assertSame([240, 181, 135, 30], [$report['width'], $report['height'], (int) $report['azimuth'], (int) $report['elevation']]);
+
+        $grey = (new PngWriter)->grey(Plane::filled(9, 9, 3));
+        file_put_contents("$this->folder/grey.png", $grey);
+        foreach ([['labels.png', '--light', '135'], ['labels.png', '--light', '0,95'], ['grey.png', '--light', '0,45'], ['none.png', '--light', '0,45']] as [$file, $option, $light]) {
+            $run = $this->awning(['rough', "$this->folder/$file", $option, $light, '--out', "$this->folder/not"]);
+            self::assertSame(1, $run->getExitCode(), "$file $light");
+            self::assertMatchesRegularExpression('/AZIMUTH,ELEVATION|elevation from -90 to 90|16 bits|could not be (opened|read)/', $run->getOutput().$run->getErrorOutput());
+        }
+        self::assertDirectoryDoesNotExist("$this->folder/not");
     }
 
     public function test_bad_input_gets_a_sentence_and_leaves_no_file(): void

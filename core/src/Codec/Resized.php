@@ -12,22 +12,22 @@ final class Resized
 {
     public static function to(Paint $paint, int $width, int $height): Paint
     {
-        if ($paint->width === $width && $paint->height === $height) {
-            return $paint;
-        }
-        $planes = array_map(fn (string $plane): string => self::plane($plane, $paint, $width, $height), [$paint->red, $paint->green, $paint->blue, $paint->alpha]);
+        $planes = array_map(fn (string $plane): string => self::plane($plane, $paint->width, $paint->height, $width, $height), [$paint->red, $paint->green, $paint->blue, $paint->alpha]);
 
         return new Paint($width, $height, ...$planes);
     }
 
-    private static function plane(string $plane, Paint $of, int $width, int $height): string
+    public static function plane(string $plane, int $width, int $height, int $toWidth, int $toHeight): string
     {
+        if ($width === $toWidth && $height === $toHeight) {
+            return $plane;
+        }
         $image = new Imagick;
-        $image->setSize($of->width, $of->height);
+        $image->setSize($width, $height);
         $image->setOption('depth', '8');
         $image->setFormat('gray');
         $image->readImageBlob($plane);
-        $image->resizeImage($width, $height, Imagick::FILTER_MITCHELL, 1);
+        $image->resizeImage($toWidth, $toHeight, Imagick::FILTER_MITCHELL, 1);
         $image->setImageFormat('gray');
         $image->setImageDepth(8);
         $bytes = $image->getImageBlob();

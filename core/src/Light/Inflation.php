@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Raster\Labels;
+
+/**
+ * Regions blown up to round bodies, each for itself.
+ *
+ * Where a pixel is d from the border and the region there is as wide as a circle of radius R, the surface leans by
+ *
+ *     sin(lean) = 1 - d / R          away from the border: a quarter turn at the border, facing the reader in the middle
+ *
+ * which is exact for a sphere (a disc) and for a cylinder (a bar). R is the distance of the medial axis (Blum's skeleton) one
+ * comes to by walking uphill from the pixel, smoothed along the region, so that a narrow arm is round in itself and not a rim of
+ * the body it grows out of. The formula is ours; nothing is iterated.
+ */
+final readonly class Inflation
+{
+    /**
+     * @param  list<float>  $x  of each pixel, where the surface faces: to the right
+     * @param  list<float>  $y  up
+     * @param  list<float>  $depth  d / R, 0 at the border, 1 on the axis
+     * @param  array<int, float>  $border  distance from the border, px
+     */
+    private function __construct(public int $width, public int $height, public array $x, public array $y, public array $depth, public array $border)
+    {
+    }
+
+    /** Uphill is less steep than this on the axis, where two borders are equally near: the mean of two slopes of 1 that meet. */
+    private const AXIS = 0.8;
+
+    /** Between the centres of two pixels lies the border. */
+    private const HALF = 0.5;
+
+    /** Px to either side over which slopes are smoothed, and radii: borders are made of pixels. */
+    private const SMOOTH_SLOPE = 2;
+
+    private const SMOOTH_RADIUS = 8;
+
+    private const SMOOTH_SURFACE = 3;
+
+    public static function of(Labels $labels): self
+    {
+        [$width, $height] = [$labels->width, $labels->height];
+        /** @var list<int> $of */
+        $of = array_values((array) unpack('n*', $labels->data));
+        $border = array_map(fn (int $squared): float => sqrt($squared) - self::HALF, BorderDistance::squared($labels));
+        [$slopeX, $slopeY] = self::slopes($of, $width, $height, $border);
+        $radius = self::smoothed($of, $width, $height, self::radii($of, $width, $border, $slopeX, $slopeY), self::SMOOTH_RADIUS);
+        $slopeX = self::smoothed($of, $width, $height, $slopeX, self::SMOOTH_SLOPE);
+        $slopeY = self::smoothed($of, $width, $height, $slopeY, self::SMOOTH_SLOPE);
+        $xs = $ys = $depth = [];
+        foreach ($border as $at => $distance) {
+            $part = min(1.0, $distance / max($radius[$at], self::HALF));
+            $steep = sqrt($slopeX[$at] ** 2 + $slopeY[$at] ** 2);
+            $lean = $steep > 0 ? (1 - $part) / $steep : 0.0;
+            $xs[] = -$slopeX[$at] * $lean;
+            $ys[] = $slopeY[$at] * $lean;
+            $depth[] = $part;
+        }
+
+        [$xs, $ys] = array_map(fn (array $part): array => array_values(self::smoothed($of, $width, $height, $part, self::SMOOTH_SURFACE)), [$xs, $ys]);
+
+        return new self($width, $height, $xs, $ys, $depth, $border);
+    }
+
+    /**
+     * Uphill from the border, by central differences within the region; beyond the border it goes downhill on.
+     *
+     * @param  list<int>  $of  labels
+     * @param  array<int, float>  $border
+     * @return array{list<float>, list<float>} to the right, down
+     */
+    private static function slopes(array $of, int $width, int $height, array $border): array
+    {
+        $right = $down = [];
+        for ($y = 0, $at = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++, $at++) {
+                $label = $of[$at];
+                $here = $border[$at];
+                $west = $x === 0 ? $here : ($of[$at - 1] === $label ? $border[$at - 1] : -$border[$at - 1]);
+                $east = $x === $width - 1 ? $here : ($of[$at + 1] === $label ? $border[$at + 1] : -$border[$at + 1]);
+                $north = $y === 0 ? $here : ($of[$at - $width] === $label ? $border[$at - $width] : -$border[$at - $width]);
+                $south = $y === $height - 1 ? $here : ($of[$at + $width] === $label ? $border[$at + $width] : -$border[$at + $width]);
+                $right[] = ($east - $west) / 2;
+                $down[] = ($south - $north) / 2;
+            }
+        }
+
+        return [$right, $down];
+    }
+
+    /**
+     * @param  list<int>  $of
+     * @param  array<int, float>  $border
+     * @param  list<float>  $slopeX
+     * @param  list<float>  $slopeY
+     * @return array<int, float> how far the axis one comes to is from the border
+     */
+    private static function radii(array $of, int $width, array $border, array $slopeX, array $slopeY): array
+    {
+        $radius = $border;
+        foreach (self::fromInside($border) as $at) {
+            if (self::AXIS ** 2 <= $slopeX[$at] ** 2 + $slopeY[$at] ** 2) {
+                $uphill = self::uphill($of, $width, $border, $at);
+                $radius[$at] = $radius[$uphill];
+            }
+        }
+
+        return $radius;
+    }
+
+    /**
+     * The farthest from the border first, to half a pixel: whoever is uphill is known already.
+     *
+     * @param  array<int, float>  $border
+     * @return \Generator<int>
+     */
+    private static function fromInside(array $border): \Generator
+    {
+        $rings = [];
+        foreach ($border as $at => $distance) {
+            $rings[(int) (2 * $distance)][] = $at;
+        }
+        krsort($rings);
+        foreach ($rings as $ring) {
+            yield from $ring;
+        }
+    }
+
+    /**
+     * @param  list<int>  $of
+     * @param  array<int, float>  $border
+     * @return int the neighbour that is farthest up, or the pixel itself
+     */
+    private static function uphill(array $of, int $width, array $border, int $at): int
+    {
+        $x = $at % $width;
+        $here = $border[$at];
+        $label = $of[$at];
+        $best = $at;
+        $steepest = 0.0;
+        $left = $x > 0 ? -1 : 0;
+        $right = $x < $width - 1 ? 1 : 0;
+        foreach ([$left, $right, -$width, $width] as $step) {
+            $other = $at + $step;
+            if (($of[$other] ?? -1) === $label && $steepest < $border[$other] - $here) {
+                $steepest = $border[$other] - $here;
+                $best = $other;
+            }
+        }
+        foreach ([$left - $width, $right - $width, $left + $width, $right + $width] as $step) {
+            $other = $at + $step;
+            if (($of[$other] ?? -1) === $label && M_SQRT1_2 * ($border[$other] - $here) > $steepest) {
+                $steepest = M_SQRT1_2 * ($border[$other] - $here);
+                $best = $other;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Means within the region, along rows and then columns, twice: nearly a bell.
+     *
+     * @param  list<int>  $of
+     * @param  array<int, float>  $values
+     * @param  int  $reach  px to either side
+     * @return array<int, float>
+     */
+    private static function smoothed(array $of, int $width, int $height, array $values, int $reach): array
+    {
+        for ($time = 0; $time < 2; $time++) {
+            for ($y = 0; $y < $height; $y++) {
+                self::smoothLine($of, $values, $y * $width, 1, $width, $reach);
+            }
+            for ($x = 0; $x < $width; $x++) {
+                self::smoothLine($of, $values, $x, $width, $height, $reach);
+            }
+        }
+
+        return $values;
+    }
+
+    /**
+     * @param  list<int>  $of
+     * @param  array<int, float>  $values
+     */
+    private static function smoothLine(array $of, array &$values, int $from, int $step, int $count, int $reach): void
+    {
+        for ($first = 0; $first < $count; $first = $next) {
+            $label = $of[$from + $first * $step];
+            $sums = [0.0];
+            for ($next = $first; $next < $count && $of[$from + $next * $step] === $label; $next++) {
+                $sums[] = $sums[$next - $first] + $values[$from + $next * $step];
+            }
+            $length = $next - $first;
+            for ($i = 0; $i < $length; $i++) {
+                // As far to one side as to the other, so that a slope stays one up to the border.
+                $far = min($reach, $i, $length - 1 - $i);
+                $values[$from + ($first + $i) * $step] = ($sums[$i + $far + 1] - $sums[$i - $far]) / (2 * $far + 1);
+            }
+        }
+    }
+}
