@@ -17,13 +17,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @phpstan-type TakenReport array{name: string, right: int, down: int, rows: list<TakenRow>}
  * @phpstan-type MatchReport array{name: string, width: int, height: int, rows: list<MatchedData>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport}
  *
  * @property int $id
  * @property ?int $page_id
  * @property ?int $series_id instead, where it is of no page
  * @property int $user_id
- * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap' $kind
+ * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough' $kind
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message

@@ -22,7 +22,7 @@ final class Fuzz
 
     private const FIELDS = [
         'email', 'password', 'old', 'name', 'title', 'role', 'lease', 'id', 'base', 'op', 'since', 'palette', 'wait', 'level', 'want', 'format', 'drawing', 'clean', 'place', 'strokes', 'stroke', 'weight', 'scan', 'original', 'cut',
-        'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token', 'colours', 'ramp', 'page', 'reference', 'x', 'across', 'more', 'pages', 'into', 'from', 'to', 'of', 'follow',
+        'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token', 'colours', 'ramp', 'page', 'reference', 'x', 'across', 'azimuth', 'elevation', 'figure', 'more', 'pages', 'into', 'from', 'to', 'of', 'follow',
     ];
 
     private const OP_FIELDS = ['labels', 'figure', 'material', 'pass', 'points', 'brush', 'erase', 'colour', 'make', 'id', 'values', 'passes', 'how', 'kind'];

@@ -13,6 +13,7 @@ use App\Jobs\ImportScan;
 use App\Jobs\LongTask;
 use App\Jobs\Tasks;
 use App\Jobs\Worker;
+use App\Models\Figure;
 use App\Models\JournalEntry;
 use App\Models\Material;
 use App\Models\Original;
@@ -24,6 +25,8 @@ use App\Store\FrozenPage;
 use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Sheet\OneHand;
 use Awning\Core\Sheet\Ops\FillRegions;
@@ -56,6 +59,44 @@ final class TaskTest extends TestCase
     private function begin(string $kind = 'clean', array $input = ['clean' => ['paper' => 20, 'ink' => 200]]): Task
     {
         return (new Tasks)->begin($this->page, $this->user, $kind, $input, $kind === 'deliver' ? null : self::LEASE);
+    }
+
+    public function test_a_first_light_is_roughed_in_beside_what_the_hand_has_painted(): void
+    {
+        config(['queue.default' => 'sync']);
+        $left = $this->labelAt($this->page, 100, 200);
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $hand = ['make' => ['name' => 'Shade', 'figure' => $this->material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->material->figure_id], 'mode' => 'normal', 'opacity' => 1]];
+        $this->op($this->page, ['kind' => 'stroke', 'pass' => 'byhand0001', 'points' => [[60, 80, 1], [90, 80, 1]], 'erase' => false, 'brush' => ['size' => 12, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0]] + $hand)->assertOk();
+        $rough = fn (float $azimuth, int $status = 202): array => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $this->material->figure_id, 'azimuth' => $azimuth, 'elevation' => 0])->assertStatus($status)->json();
+        self::assertSame('done', $this->getJson("/api/tasks/{$rough(0)['id']}")->json('state'));
+        $figure = $this->material->figure_id;
+        $passes = fn (): array => (new PageStore($this->page->refresh()))->records(RecordKind::Pass);
+        self::assertEqualsCanonicalizing(['byhand0001', "rough{$figure}shade", "rough{$figure}occlusion", "rough{$figure}light", "rough{$figure}rim"], array_keys($passes()));
+        $coverage = function (string $id, int $x): int {
+            $sheet = new Sheet(new PageStore($this->page->refresh()));
+
+            return ord($sheet->layer($sheet->find(PassSpec::class, $id)->layer($id))[200 * 600 + $x]);
+        };
+        // The left box, 40 to 200, light from the right: its left half is in shade, its right rim lit; nothing lies beside it.
+        self::assertSame([255, 0, 0], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 180), $coverage("rough{$figure}light", 60)]);
+        self::assertGreaterThan(240, $coverage("rough{$figure}light", 190));
+        self::assertSame([0, 0], [$coverage("rough{$figure}shade", 20), $coverage("rough{$figure}shade", 300)]);
+
+        // Changed by hand, and the light moved: mode and place stay, coverage follows, the hand's own pass is as it was.
+        $this->op($this->page, ['kind' => 'pass.change', 'id' => "rough{$figure}shade", 'values' => ['opacity' => 0.4, 'order' => 0.5]])->assertOk();
+        $painted = $coverage('byhand0001', 75);
+        $rough(180);
+        self::assertSame([0, 255], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 180)]);
+        self::assertSame([0.4, 0.5, $painted], [$passes()["rough{$figure}shade"]->opacity, $passes()["rough{$figure}shade"]->order, $coverage('byhand0001', 75)]);
+        self::assertCount(5, $passes());
+        $this->undo($this->page)->assertOk();
+        self::assertSame(255, $coverage("rough{$figure}shade", 60));
+
+        $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'Nobody', 'depth' => 7]);
+        $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'azimuth' => 10, 'elevation' => 20])->assertStatus(202)->json('id');
+        self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'azimuth' => 10, 'elevation' => 91])->assertStatus(422);
     }
 
     private function workOn(Task $task): Task

@@ -9,6 +9,7 @@ use App\Http\Requests\HolderRequest;
 use App\Jobs\Deliver;
 use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
+use App\Models\Figure;
 use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Task;
@@ -115,6 +116,17 @@ final class TaskController
         Lease::check($page, $request->person(), $request->lease());
 
         return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
+    }
+
+    /** A first light on a figure, from where a light stands. */
+    public function rough(HolderRequest $request, Page $page): JsonResponse
+    {
+        Lease::check($page, $request->person(), $request->lease());
+        $request->validate(['figure' => 'required|integer', 'azimuth' => 'required|numeric|between:0,360', 'elevation' => 'required|numeric|between:-90,90']);
+        $figure = Figure::living()->where('series_id', $page->series_id)->findOrFail($request->integer('figure'));
+        $input = ['figure' => $figure->id, 'azimuth' => $request->float('azimuth'), 'elevation' => $request->float('elevation')];
+
+        return $this->begun($this->tasks->begin($page, $request->person(), 'rough', $input, $request->lease()));
     }
 
     public function enlarge(HolderRequest $request, Page $page): JsonResponse

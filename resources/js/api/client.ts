@@ -327,6 +327,9 @@ export const api = {
     /** A small picture of a file that a drawing came from. */
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>
         `/api/pages/${page}/originals/${original}?picture=${picture}`,
+    /** A first light on a figure; degrees. */
+    roughIn: (id: number, lease: string, figure: number, azimuth: number, elevation: number) =>
+        json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, azimuth, elevation }),
     enlarge: (id: number, lease: string, factor: number) => json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),
     tasks: (id: number) => json<TaskState[]>('GET', `/api/pages/${id}/tasks`),

@@ -13,6 +13,7 @@ const WHAT = {
     reference: 'Reading',
     match: 'Comparing',
     snap: 'Taking over',
+    rough: 'First light',
 };
 
 export function TaskBar() {

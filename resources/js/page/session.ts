@@ -396,6 +396,10 @@ export class PageSession {
         return this.begin(() => api.clean(this.view.id, this.lease.token, drawing, clean, place));
     }
 
+    roughIn(figure: number, azimuth: number, elevation: number): Promise<TaskState | null> {
+        return this.begin(() => api.roughIn(this.view.id, this.lease.token, figure, azimuth, elevation));
+    }
+
     findRegions(): Promise<TaskState | null> {
         return this.begin(() => api.findRegions(this.view.id, this.lease.token));
     }

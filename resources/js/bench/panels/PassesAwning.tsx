@@ -19,6 +19,7 @@ import { Panel } from '../../ui/Panel';
 import { usePage, useSession, useTarget } from '../model/context';
 import { AddPass } from './AddPass';
 import { LinesSlat } from './LinesSlat';
+import { RoughPart } from './RoughPart';
 import { Slat } from './Slat';
 
 export function LightPanel() {
@@ -51,6 +52,7 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
             )}
             <Hung passes={passes} />
             <LinesSlat />
+            {figure !== 0 && <RoughPart />}
         </Panel>
     );
 }
