@@ -124,6 +124,7 @@ abstract class BrowserTestCase extends TestCase
             $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))->sendKeys($text);
         }
         $browser->press('Sign in');
+        $browser->until('!document.querySelector("input[type=password]")', 'whoever signed in is in');
 
         return $browser;
     }

@@ -84,10 +84,10 @@ final readonly class LayRoughIn implements Op
         $scope = Scope::figure($this->figure);
 
         return [
-            'shade' => [new PassSpec('Shade, roughed in', $this->figure, new ToneContent(Tone::Shade), $scope), $this->rough->shade],
-            'occlusion' => [new PassSpec('Occlusion, roughed in', $this->figure, new TintContent(Rgb::fromHex('#4b4668')), $scope, BlendMode::Multiply, 0.5), $this->rough->occlusion],
-            'light' => [new PassSpec('Light, roughed in', $this->figure, new ToneContent(Tone::Light), $scope), $this->rough->light],
-            'rim' => [new PassSpec('Rim, roughed in', $this->figure, new TintContent(Rgb::fromHex('#ffe2b0')), $scope, BlendMode::Screen, 0.8), $this->rough->rim],
+            'shade' => [new PassSpec('Rough shade', $this->figure, new ToneContent(Tone::Shade), $scope), $this->rough->shade],
+            'occlusion' => [new PassSpec('Rough occlusion', $this->figure, new TintContent(Rgb::fromHex('#4b4668')), $scope, BlendMode::Multiply, 0.5), $this->rough->occlusion],
+            'light' => [new PassSpec('Rough light', $this->figure, new ToneContent(Tone::Light), $scope), $this->rough->light],
+            'rim' => [new PassSpec('Rough rim', $this->figure, new TintContent(Rgb::fromHex('#ffe2b0')), $scope, BlendMode::Screen, 0.8), $this->rough->rim],
         ];
     }
 

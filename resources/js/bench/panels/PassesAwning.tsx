@@ -40,6 +40,7 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
     return (
         <Panel title={`Passes of ${name}`} action={may ? add : undefined}>
             {isAdding && <AddPass figure={figure} name={name} onDone={() => setAdding(false)} />}
+            {figure !== 0 && <RoughPart />}
             <div className="heading border border-base-content/50 bg-base-300 px-2 py-1 text-[13px]">
                 {figure === 0 ? 'The page' : 'Flats'}
             </div>
@@ -52,7 +53,6 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
             )}
             <Hung passes={passes} />
             <LinesSlat />
-            {figure !== 0 && <RoughPart />}
         </Panel>
     );
 }

@@ -19,6 +19,9 @@ const BANDS: [Tone, number][] = [
     ['shade', -2],
 ];
 
+/** 359.6 is 0, not 360. */
+const whole = (degrees: number): number => Math.round(degrees) % 360;
+
 export function RoughPart() {
     const target = useTarget();
     const session = useSession();
@@ -33,7 +36,7 @@ export function RoughPart() {
                 <p className="quiet figures text-[13px]">
                     Drag the light over the ball.
                     <br />
-                    from {Math.round(light.azimuth)}°
+                    from {whole(light.azimuth)}°
                     <br />
                     height {Math.round(light.elevation)}°
                 </p>
@@ -82,8 +85,8 @@ function Ball({ material, light, onLight }: BallProps) {
             tabIndex={0}
             role="slider"
             aria-label="Where the light comes from"
-            aria-valuenow={Math.round(light.azimuth)}
-            aria-valuetext={`from ${Math.round(light.azimuth)} degrees, height ${Math.round(light.elevation)}`}
+            aria-valuenow={whole(light.azimuth)}
+            aria-valuetext={`from ${whole(light.azimuth)} degrees, height ${Math.round(light.elevation)}`}
             className="shrink-0 cursor-grab touch-none"
             onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
