@@ -37,7 +37,7 @@ final readonly class PaletteVersions
             $materials = [];
             foreach ($series->load('figures.materials')->figures as $figure) {
                 foreach ($figure->materials as $material) {
-                    $materials[$material->id] = ['pinned' => $material->pinned, 'dials' => $material->dials];
+                    $materials[$material->id] = ['pinned' => $material->pinned, 'dials' => $material->dials, 'more' => $material->more];
                 }
             }
 

@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  *
  * @phpstan-import-type DerivationPart from Derivation
  *
- * @phpstan-type KeptMaterial array{pinned: array<string, string>, dials: ?DerivationPart}
+ * @phpstan-type KeptMaterial array{pinned: array<string, string>, dials: ?DerivationPart, more?: ?array<string, string>}
  *
  * @property int $id
  * @property int $series_id

@@ -483,6 +483,11 @@ final class PaletteTest extends TestCase
         $this->change('POST', 'palette/undo');
         self::assertSame('#ffffff', $seen(120));
         self::assertSame(['verdigris', 'polish'], array_column($state()['more'], 'name'));
+        // A version has them, too, and restoring it brings them back.
+        $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
+        $name([$tone('more-2', 'other', '#102030')]);
+        $this->change('POST', "versions/$book/restore");
+        self::assertSame([['more-3', 'more-1'], '#ffffff', '#b08a3c'], [array_column($state()['more'], 'tone'), $state()['tones']['more-1'], $state()['tones']['more-2']]);
     }
 
     public function test_a_material_or_a_tone_is_replaced_on_chosen_pages(): void
@@ -580,6 +585,14 @@ final class PaletteTest extends TestCase
         $this->change('DELETE', "materials/$rope", ['version' => 1, 'into' => $this->oilskin->id]);
         (new FigureLinks)->catchUp();
         self::assertSame($oilskin, Material::query()->where('follows_id', $rope)->sole()->stands_in);
+        // Deleted there, it stays here, for pages wear it; and it is this series' own from then on.
+        $belt = $this->change('POST', "figures/$oda/materials", ['name' => 'belt', 'base' => '#706040'], 201)['id'];
+        (new FigureLinks)->catchUp();
+        $own = Material::query()->where('follows_id', $belt)->sole();
+        $this->change('DELETE', "materials/$belt", ['version' => 1, 'into' => null]);
+        (new FigureLinks)->catchUp();
+        self::assertSame([false, null], [$own->refresh()->retired, $own->follows_id]);
+        $there('PATCH', "materials/$own->id", ['version' => $own->version, 'name' => 'our belt']);
 
         // Nobody changes it here, by hand or by undo; its place in the depth is this series' own.
         foreach ([['PUT', "materials/$skin/tones", ['version' => Material::query()->findOrFail($skin)->version, 'tones' => ['deep' => '#000000']]], ['PATCH', "figures/{$linked['id']}", ['name' => 'x']], ['POST', "figures/{$linked['id']}/materials", ['name' => 'x', 'base' => '#000000']]] as [$method, $path, $body]) {

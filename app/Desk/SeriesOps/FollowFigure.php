@@ -45,7 +45,8 @@ final readonly class FollowFigure implements SeriesOp
     {
         $row = Figure::query()->lockForUpdate()->findOrFail($this->figure->id);
         $source = $row->followed;
-        if ($row->retired || $source === null) {
+        // Taken out there, it is nobody's to change here: it stays as it is.
+        if ($row->retired || $source === null || $source->retired) {
             return [];
         }
         /** @var array<int, Material> $own  by what each follows */
@@ -56,13 +57,27 @@ final readonly class FollowFigure implements SeriesOp
         }
         $gone = array_diff_key($own, $source->materials()->get()->keyBy('id')->all());
         foreach (array_filter($gone, fn (Material $material): bool => ! $material->retired) as $material) {
-            $material->retired = true;
-            $into = $own[$material->followed->stands_in ?? 0] ?? null;
-            $material->stands_in = $into?->id;
-            $records[] = self::saved($material);
+            $records[] = self::without($material, $own[$material->followed->stands_in ?? 0] ?? null);
         }
 
         return array_values(array_filter($records));
+    }
+
+    /**
+     * What is gone there: merged, it is merged here, too; deleted, it stays and goes its own way, for pages of this series wear it.
+     *
+     * @return array{string, int, array<string, mixed>, array<string, mixed>}
+     */
+    private static function without(Material $material, ?Material $into): array
+    {
+        if ($into === null) {
+            $material->follows_id = null;
+        } else {
+            $material->retired = true;
+            $material->stands_in = $into->id;
+        }
+
+        return self::saved($material);
     }
 
     /** @return list<array{string, int, array<string, mixed>, array<string, mixed>}> */

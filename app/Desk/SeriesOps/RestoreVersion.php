@@ -46,9 +46,10 @@ final readonly class RestoreVersion implements SeriesOp
         $materials = Material::living()->lockForUpdate()->whereNull('follows_id')->whereKey(array_keys($kept['materials']))->get()->all();
         foreach ($materials as $material) {
             $then = $kept['materials'][$material->id];
-            if ($material->pinned != $then['pinned'] || $material->dials != $then['dials']) {
-                $material->pinned = $then['pinned'];
-                $material->dials = $then['dials'];
+            $material->pinned = $then['pinned'];
+            $material->dials = $then['dials'];
+            $material->more = $then['more'] ?? null;
+            if ($material->isDirty()) {
                 $records[] = self::saved($material);
             }
         }
