@@ -649,6 +649,14 @@ final class PaletteTest extends TestCase
         $variants = collect($this->getJson("/api/pages/{$this->page->id}")->json('palette.variants'))->keyBy('id');
         self::assertSame([0, $made['Wet'], $made['Night']], $variants->keys()->all());
         self::assertSame(['#c98d6b', '#304060'], [$variants[0]['materials'][$this->skin->id]['base'], $variants[$made['Night']]['materials'][$this->skin->id]['base']]);
+        // What the page's variant says of other materials does not hold where another is worn.
+        $this->change('PATCH', "variants/{$made['Wet']}", ['version' => 2, 'material' => $this->brass->id, 'tones' => ['base' => '#111111']]);
+        $this->op($this->page, $this->fillOp($this->brass, $right))->assertOk();
+        self::assertSame('#111111', $bases()[2]);
+        $wear([$right], $made['Night'])->assertOk();
+        self::assertSame('#b08a3c', $bases()[2]);
+        $this->undo($this->page)->assertOk();
+        $this->undo($this->page)->assertOk();
         // Taken out of the palette, it is worn no more; and what is not of this series never is.
         $this->change('PATCH', "variants/{$made['Night']}", ['version' => 2, 'retire' => true]);
         self::assertSame(['#a87050', '#c98d6b', '#a87050'], $bases());
