@@ -26,24 +26,35 @@ export interface TileRequest {
 export interface WorkerLike {
     postMessage(message: ToWorker): void;
     onmessage: ((event: MessageEvent<FromWorker>) => void) | null;
+    /** Its script could not be loaded, or failed. */
+    onerror: ((event: ErrorEvent) => void) | null;
     terminate(): void;
 }
 
 /** The same bound as the worker's: what it has let go of must be sent again. */
 const MOST_TILES = 160;
 
+/** Milliseconds until a worker that failed is started anew; and how often a tile is tried with a new one. */
+const RESTART_AFTER = 1000;
+const MOST_FAULTS = 5;
+
 class Lane {
     private readonly waiting = new Map<string, TileRequest>();
     private readonly sent = new Map<string, Map<string, number>>();
     private current: { id: number; request: TileRequest } | null = null;
     private id = 0;
+    private faults = 0;
+    private worker: WorkerLike | null = null;
+    private lastStack: ToWorker | null = null;
+    private hasEnded = false;
 
-    constructor(private readonly worker: WorkerLike) {
-        worker.onmessage = ({ data }) => this.answered(data);
+    constructor(private readonly make: () => WorkerLike) {
+        this.start();
     }
 
     stack(stack: Stack, version: number): void {
-        this.worker.postMessage({ kind: 'stack', version, stack });
+        this.lastStack = { kind: 'stack', version, stack };
+        this.worker?.postMessage(this.lastStack);
     }
 
     ask(request: TileRequest): void {
@@ -52,11 +63,33 @@ class Lane {
     }
 
     end(): void {
-        this.worker.terminate();
+        this.hasEnded = true;
+        this.worker?.terminate();
+    }
+
+    private start(): void {
+        if (this.hasEnded) return;
+        this.worker = this.make();
+        this.worker.onmessage = ({ data }) => this.answered(data);
+        this.worker.onerror = () => this.failed();
+        if (this.lastStack !== null) this.worker.postMessage(this.lastStack);
+        this.next();
+    }
+
+    /** The server may be away for a while: another worker gets what this one had, a few times. */
+    private failed(): void {
+        const { worker, current } = this;
+        this.worker = this.current = null;
+        worker?.terminate();
+        this.sent.clear();
+        this.faults++;
+        if (current !== null && this.faults >= MOST_FAULTS) current.request.done(null);
+        else if (current !== null && !this.waiting.has(current.request.key)) this.waiting.set(current.request.key, current.request);
+        setTimeout(() => this.start(), RESTART_AFTER);
     }
 
     private next(): void {
-        if (this.current !== null) return;
+        if (this.current !== null || this.worker === null) return;
         const [first] = this.waiting;
         if (first === undefined) return;
         const [key, request] = first;
@@ -79,6 +112,7 @@ class Lane {
     private answered({ id, pixels }: FromWorker): void {
         const done = this.current;
         this.current = null;
+        this.faults = 0;
         if (done !== null && done.id === id) done.request.done(pixels);
         this.next();
     }
@@ -89,7 +123,7 @@ export class ComposePool {
     private stackVersion = 0;
 
     constructor(make: () => WorkerLike = startWorker, count = Math.max(1, (navigator.hardwareConcurrency || 2) - 1)) {
-        this.lanes = Array.from({ length: count }, () => new Lane(make()));
+        this.lanes = Array.from({ length: count }, () => new Lane(make));
     }
 
     setStack(stack: Stack): void {

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { FromWorker, TileJob, ToWorker } from '../picture/jobs';
 import { BLACK_LINES } from '../picture/stack';
 import { ComposePool, type TileRequest, type WorkerLike } from '../picture/pool';
@@ -6,10 +6,17 @@ import { ComposePool, type TileRequest, type WorkerLike } from '../picture/pool'
 class Recorder implements WorkerLike {
     messages: ToWorker[] = [];
     onmessage: ((event: MessageEvent<FromWorker>) => void) | null = null;
+    onerror: ((event: ErrorEvent) => void) | null = null;
+    isEnded = false;
     postMessage(message: ToWorker): void {
         this.messages.push(message);
     }
-    terminate(): void {}
+    terminate(): void {
+        this.isEnded = true;
+    }
+    fail(): void {
+        this.onerror?.({} as ErrorEvent);
+    }
     get jobs(): TileJob[] {
         return this.messages.filter((message) => message.kind === 'tile');
     }
@@ -103,6 +110,41 @@ describe('the compositing pool', () => {
             ['first', true],
             ['second', false],
         ]);
+    });
+    it('starts a worker anew that failed, and gives it all that the other had', () => {
+        vi.useFakeTimers();
+        const { pool: made, workers } = pool(1);
+        const done: [string, boolean][] = [];
+        made.setStack({ flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null });
+        made.ask(request(0, { ink: 1 }, (pixels) => done.push(['first', pixels === null])));
+        made.ask(request(1, { ink: 1 }, (pixels) => done.push(['second', pixels === null])));
+        workers[0].fail();
+        expect([workers.length, workers[0].isEnded, done]).toEqual([1, true, []]);
+        vi.advanceTimersByTime(1000);
+        expect(workers[1].messages[0]).toMatchObject({ kind: 'stack', version: 1 });
+        workers[1].answer();
+        workers[1].answer();
+        expect(done).toEqual([
+            ['second', false],
+            ['first', false],
+        ]);
+        // The bytes of a layer are sent again: the new one has none.
+        expect(workers[1].jobs.map((job) => job.layers[0].bytes?.[0])).toEqual([1, 1]);
+        made.end();
+        vi.useRealTimers();
+    });
+    it('gives a tile up at which worker after worker fails', () => {
+        vi.useFakeTimers();
+        const { pool: made, workers } = pool(1);
+        const done: boolean[] = [];
+        made.ask(request(0, { ink: 1 }, (pixels) => done.push(pixels === null)));
+        for (let time = 0; time < 5; time++) {
+            workers[time].fail();
+            vi.advanceTimersByTime(1000);
+        }
+        expect([workers.length, done]).toEqual([6, [true]]);
+        made.end();
+        vi.useRealTimers();
     });
     it('tells every worker of a new stack', () => {
         const { pool: made, workers } = pool(2);

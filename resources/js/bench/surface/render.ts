@@ -5,6 +5,7 @@
 import type { DrawingData, InkPointData } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
+import { changedLabels, holdsAny } from '../../picture/changes';
 import { buildStack, layersOf, type Stack } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
@@ -74,6 +75,8 @@ export class SurfaceRenderer {
     private readonly originals: OriginalPictures;
     private readonly looks: CleanLooks;
     private readonly stops: (() => void)[] = [];
+    /** As it was shown last. */
+    private stack: Stack | null = null;
 
     constructor(
         readonly canvas: HTMLCanvasElement,
@@ -158,9 +161,23 @@ export class SurfaceRenderer {
 
     private takeStack(): void {
         const stack = this.shownStack();
+        const changed = this.stack === null ? null : changedLabels(this.stack, stack);
+        this.stack = stack;
         this.layers = layersOf(stack);
         this.pool.setStack(stack);
-        this.dirty(null, null);
+        if (changed === null) this.dirty(null, null);
+        else this.dirtyWhere(changed);
+    }
+
+    /** Where some regions look different; a tile whose flats are not here yet may hold them. */
+    private dirtyWhere(labels: ReadonlySet<number>): void {
+        for (const [key, tile] of this.shown) {
+            const [level, place] = key.split(' ');
+            const [column, row] = place.split(',').map(Number);
+            const flats = this.bench.session.tiles.peek(Number(level), 'flats', column, row);
+            if (flats === null || holdsAny(flats, labels)) tile.isDirty = true;
+        }
+        this.schedule();
     }
 
     /** The page as it is, or as cues that are looked at would fill it. */

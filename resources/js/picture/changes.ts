@@ -1,0 +1,37 @@
+/** What looks different when a stack takes the place of another: a tone that is changed concerns only where it is. */
+import { TONES } from '../api/generated';
+import type { Flat, Stack } from './stack';
+
+/** @return the labels that look different, and nothing else does; null: anything may */
+export function changedLabels(before: Stack, after: Stack): Set<number> | null {
+    const hasMarks = [before, after].some(({ clear, proposed }) => clear !== null || proposed !== null);
+    if (hasMarks || passesOf(before) !== passesOf(after)) return null;
+    const changed = new Set<number>();
+    for (const [label, flat] of before.flats) if (!isSame(flat, after.flats.get(label))) changed.add(label);
+    for (const label of after.flats.keys()) if (!before.flats.has(label)) changed.add(label);
+    return changed;
+}
+
+/** All that is laid over the flats. */
+const passesOf = ({ planes, ink, lines, above }: Stack): string => JSON.stringify([planes, ink, lines, above]);
+
+function isSame(flat: Flat, other: Flat | undefined): boolean {
+    return (
+        other !== undefined &&
+        flat.figure === other.figure &&
+        flat.material === other.material &&
+        TONES.every((tone) => flat.tones[tone] === other.tones[tone])
+    );
+}
+
+/** @param flats two bytes a pixel, high byte first */
+export function holdsAny(flats: Uint8Array, labels: ReadonlySet<number>): boolean {
+    let last = -1;
+    for (let at = 0; at < flats.length; at += 2) {
+        const label = (flats[at] << 8) | flats[at + 1];
+        if (label === last) continue;
+        if (labels.has(label)) return true;
+        last = label;
+    }
+    return false;
+}
