@@ -133,7 +133,7 @@ final class HandTest extends BrowserTestCase
         $order = fn (): array => (array) $browser->run('return [...document.querySelectorAll("[aria-label^=\\"Move \\"]")].map((e) => e.getAttribute("aria-label"))');
         self::assertSame(['Move Shade', 'Move Light'], $order());
         // Come to by Tab, as Space is the page's after a click.
-        $browser->run('const all = [...document.querySelectorAll("button, input, select, a, [tabindex]")].filter((e) => !e.disabled && e.tabIndex >= 0); all[all.findIndex((e) => e.ariaLabel === "Move Shade") - 1].focus()');
+        $browser->run('const all = [...document.querySelectorAll("button, input, select, a, summary, [tabindex]")].filter((e) => !e.disabled && e.tabIndex >= 0); all[all.findIndex((e) => e.ariaLabel === "Move Shade") - 1].focus()');
         $browser->keys("\u{E004}");
         self::assertSame('Move Shade', $browser->run('return document.activeElement.getAttribute("aria-label")'));
         $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';

@@ -125,7 +125,7 @@ export type JoinInput = { labels: number[] };
 
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
-export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null };
+export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null; more?: Record<string, string> | null };
 
 export type LeaseState = { held: boolean; holder: string | null };
 
