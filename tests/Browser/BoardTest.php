@@ -98,6 +98,31 @@ final class BoardTest extends BrowserTestCase
         self::assertSame(0, ReferencePicture::query()->count());
     }
 
+    public function test_pictures_are_pasted_and_dropped_and_the_board_is_zoomed_and_dragged(): void
+    {
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->visit("/board/{$this->seriesId()}");
+        $browser->until('document.body.innerText.includes("Nothing hangs here yet")', 'the empty board');
+        $bytes = base64_encode((string) file_get_contents($this->halves('carried.png')));
+        $carried = 'const carried = new DataTransfer(); carried.items.add(new File([Uint8Array.from(atob(arguments[0]), (one) => one.charCodeAt(0))], arguments[1], { type: "image/png" }));';
+        $browser->run("$carried window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: carried, bubbles: true, cancelable: true }))", [$bytes, 'pasted.png']);
+        $browser->until('document.querySelectorAll("[aria-label=\"Pin-up board\"] img").length === 1', 'what was pasted', 40);
+        $browser->run("$carried document.querySelector('[aria-label=\"Pin-up board\"]').dispatchEvent(new DragEvent('drop', { dataTransfer: carried, bubbles: true, cancelable: true }))", [$bytes, 'dropped.png']);
+        $browser->until('[...document.querySelectorAll("[aria-label=\"Pin-up board\"] img")].filter((one) => one.naturalWidth === 240).length === 2', 'what was dropped', 40);
+        self::assertEqualsCanonicalizing(['pasted.png', 'dropped.png'], ReferencePicture::query()->pluck('name')->all());
+
+        // The wheel zooms about the pointer: the corner of the picture that is under it stays there.
+        [$left, $top, $width] = $this->box($browser);
+        $browser->wheel($left + 1, $top + 1, -200);
+        $browser->until('Math.abs(document.querySelector("[aria-label=\"Pin-up board\"] img").getBoundingClientRect().width - '.(1.44 * $width).') < 1', 'a larger picture');
+        self::assertEqualsWithDelta([$left, $top], array_slice($this->box($browser), 0, 2), 2);
+        // The bare board is dragged, and with it all that hangs there; nothing of that is kept.
+        [$left, $top, $width, $height] = $this->box($browser);
+        $browser->stroke([[$left + 30, $top + $height + 60], [$left + 60, $top + $height + 80], [$left + 130, $top + $height + 100]]);
+        self::assertEqualsWithDelta([$left + 100, $top + 40], array_slice($this->box($browser), 0, 2), 2);
+        self::assertEquals([0.0, 350.0], ReferencePicture::query()->orderBy('id')->pluck('x')->all());
+    }
+
     public function test_a_colour_is_picked_at_the_bench_into_the_tone_that_is_picked(): void
     {
         $browser = $this->browser = $this->signIn('Mira');
