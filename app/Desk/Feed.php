@@ -101,10 +101,12 @@ final readonly class Feed
             }
         }
 
+        $holder = $page->heldBy();
+
         return [
             'revision' => $page->revision,
             'palette' => $page->series->palette_version,
-            'holder' => $page->lease_until?->isFuture() && $page->holder !== null ? ['id' => $page->holder->id, 'name' => $page->holder->name] : null,
+            'holder' => $holder === null ? null : ['id' => $holder->id, 'name' => $holder->name],
             // A revision that nobody wrote down, or one that is not there yet: only the whole page will do.
             'reset' => count($changes) !== $behind,
             'tiles' => array_values($tiles),

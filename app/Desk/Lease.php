@@ -34,8 +34,9 @@ final class Lease
     /** @throws Conflict when somebody else works on the page */
     public static function checkFree(Page $page, User $user): void
     {
-        if ($page->lease_until?->isFuture() === true && $page->holder !== null && $page->holder->id !== $user->id) {
-            throw new Conflict("{$page->holder->name} is working on page $page->number; it was left as it is.", ['reason' => 'lease']);
+        $other = $page->heldBy();
+        if ($other !== null && $other->id !== $user->id) {
+            throw new Conflict("{$other->name} is working on page $page->number; it was left as it is.", ['reason' => 'lease']);
         }
     }
 
@@ -45,7 +46,7 @@ final class Lease
         if ($page->lease === $token && $page->holder_id === $user->id) {
             return;
         }
-        $other = $page->lease_until !== null && $page->lease_until->isFuture() ? $page->holder : null;
+        $other = $page->heldBy();
         throw new Conflict($other !== null && $other->id !== $user->id
             ? "{$other->name} is working on this page. You are watching; your change was not made."
             : 'This window no longer holds the page. Take it again to go on; your change was not made.', ['reason' => 'lease']);

@@ -56,7 +56,7 @@ final readonly class PageCard
             'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
             'regions' => (int) $page->regions_count, 'unfilled' => (int) $page->unfilled_count, 'passes' => (int) $page->passes_count,
             'waiting' => (int) $page->regions_count === 0 && (bool) $page->originals_exists,
-            'holder' => $page->lease_until?->isFuture() ? $page->holder?->name : null,
+            'holder' => $page->heldBy()?->name,
         ];
     }
 }

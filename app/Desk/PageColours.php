@@ -9,7 +9,9 @@ use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Proof\ColourOnPage;
 use Awning\Core\Proof\SeenColours;
+use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Cache;
 
@@ -43,18 +45,15 @@ final readonly class PageColours
     /** @return array<int, SeenState> by material */
     private function measured(): array
     {
-        $picture = PagePicture::reduced($this->page, self::LEVEL);
-        $lit = PagePicture::reduced($this->page, self::LEVEL, mood: false);
-        if ($picture === null || $lit === null) {
+        $sheet = new Sheet(new Pyramid(new PageStore($this->page), self::LEVEL));
+        if ($sheet->isEmpty()) {
             return [];
         }
-        $sheet = new Sheet(new Pyramid(new PageStore($this->page), self::LEVEL));
-        /** @var array<int, Region> $regions */
-        $regions = $sheet->all(Region::class);
-        $bases = SeriesPalette::of($this->page)->core()->materials;
-        $materials = array_map(fn (Region $region): int => $region->material, $regions);
-        $seen = SeenColours::of($picture, $sheet->labels(), $sheet->ink(), $materials);
-        $shone = SeenColours::of($lit, $sheet->labels(), $sheet->ink(), $materials);
+        $palette = SeriesPalette::of($this->page);
+        [$lit, $picture] = PagePicture::litAndSeen($sheet, $palette);
+        $bases = $palette->core()->materials;
+        $seen = self::colours($sheet, $picture);
+        $shone = $lit === $picture ? $seen : self::colours($sheet, $lit);
         $largest = $this->largest();
         $states = [];
         foreach (array_intersect_key($seen, $bases, $largest) as $material => $colour) {
@@ -65,6 +64,12 @@ final readonly class PageColours
         }
 
         return $states;
+    }
+
+    /** @return array<int, ColourOnPage> by material */
+    private static function colours(Sheet $sheet, Paint $picture): array
+    {
+        return SeenColours::of($picture, $sheet->labels(), $sheet->ink(), array_map(fn (Region $region): int => $region->material, $sheet->all(Region::class)));
     }
 
     /** @return array<int, Region> of each material its largest region, in the page's own pixels */

@@ -47,25 +47,30 @@ final readonly class PagePicture
      */
     public static function asIf(Page $page, ?PaletteVersion $version): ?Paint
     {
-        return self::composed(new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)), SeriesPalette::asIf($page, $version), true);
+        return self::composed(new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)), SeriesPalette::asIf($page, $version));
+    }
+
+    /** @return ?Paint null while the page is empty */
+    public static function reduced(Page $page, int $level): ?Paint
+    {
+        return self::composed(new Sheet(new Pyramid(new PageStore($page), $level)), SeriesPalette::of($page));
     }
 
     /**
-     * @param  bool  $mood  whether with what lies over the whole page
-     * @return ?Paint null while the page is empty
+     * As its flats are with the light on them, and as the reader sees it, with all that lies over the whole page.
+     *
+     * @return array{Paint, Paint} the same picture where nothing does
      */
-    public static function reduced(Page $page, int $level, bool $mood = true): ?Paint
+    public static function litAndSeen(Sheet $sheet, SeriesPalette $palette): array
     {
-        return self::composed(new Sheet(new Pyramid(new PageStore($page), $level)), SeriesPalette::of($page), $mood);
+        $stack = (new StackBuilder)->build($sheet, $palette->core());
+        $seen = (new SheetPicture)->compose($sheet, $stack);
+
+        return [$stack->above === [] ? $seen : (new SheetPicture)->compose($sheet, $stack->withoutMood()), $seen];
     }
 
-    private static function composed(Sheet $sheet, SeriesPalette $palette, bool $mood): ?Paint
+    private static function composed(Sheet $sheet, SeriesPalette $palette): ?Paint
     {
-        if ($sheet->isEmpty()) {
-            return null;
-        }
-        $stack = (new StackBuilder)->build($sheet, $palette->core());
-
-        return (new SheetPicture)->compose($sheet, $mood ? $stack : $stack->withoutMood());
+        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, $palette->core()));
     }
 }

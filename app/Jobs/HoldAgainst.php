@@ -7,9 +7,7 @@ namespace App\Jobs;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
 use App\Desk\SeriesPalette;
-use App\Models\Original;
 use App\Models\Page;
-use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Models\Task;
 use App\Store\Originals;
@@ -44,7 +42,7 @@ final class HoldAgainst extends LongTask
         if ($book->rows() === []) {
             throw new OpRefused('The palette is empty. Add a figure and a material first.');
         }
-        $picture = isset($task->input['page']) ? $this->page($task, $series) : $this->file($task);
+        $picture = isset($task->input['page']) ? $this->page($task, $series) : $this->decoded($task, self::fileOf($task), 10, 'Reading the picture')->paint;
         $this->step($task, 60, 'Holding it against the palette');
         $match = new PaletteMatch(ImageColours::tones($book));
         $drift = $match->match($picture);
@@ -77,14 +75,5 @@ final class HoldAgainst extends LongTask
         }
 
         return PagePicture::full(PageMoment::of($page), fn (float $share) => $this->step($task, 5 + (int) (50 * $share), 'Composing the page'));
-    }
-
-    private function file(Task $task): Paint
-    {
-        $original = isset($task->input['reference'])
-            ? ReferencePicture::query()->where('series_id', $task->series_id)->findOrFail($task->input['reference'])->original
-            : Original::query()->where('series_id', $task->series_id)->findOrFail($task->input['original'] ?? 0);
-
-        return $this->decoded($task, $original, 10, 'Reading the picture')->paint;
     }
 }

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Desk\Conflict;
 use App\Desk\TaskEnded;
 use App\Models\Original;
+use App\Models\ReferencePicture;
 use App\Models\Task;
 use App\Store\ChildDecoder;
 use App\Store\NotKept;
@@ -72,6 +73,16 @@ abstract class LongTask implements ShouldQueue
     {
         Task::query()->whereKey($this->taskId)->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'failed', 'message' => 'This did not work out because of an error on our side. Nothing was changed; try again.']);
+    }
+
+    /** The file that was sent for it, or that of a picture on the series' board. */
+    protected static function fileOf(Task $task): Original
+    {
+        if (isset($task->input['reference'])) {
+            return ReferencePicture::query()->where('series_id', $task->inSeries()->id)->findOrFail($task->input['reference'])->original;
+        }
+
+        return Original::query()->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])->findOrFail($task->input['original'] ?? 0);
     }
 
     /**

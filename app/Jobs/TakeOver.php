@@ -6,10 +6,8 @@ namespace App\Jobs;
 
 use App\Desk\PageDesk;
 use App\Desk\SeriesPalette;
-use App\Models\Original;
 use App\Models\Task;
 use App\Store\PageStore;
-use Awning\Core\Codec\Picture;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\ColourRegions;
 use Awning\Core\Flats\ColourTaker;
@@ -31,9 +29,6 @@ use Awning\Core\Sheet\Sheet;
  */
 final class TakeOver extends LongTask
 {
-    /** Pictures whose sides are in proportion to the page's within this are scaled to it. */
-    private const PROPORTION = 0.01;
-
     public static function line(): string
     {
         return 'long';
@@ -43,9 +38,9 @@ final class TakeOver extends LongTask
     {
         $sheet = new Sheet(new PageStore($task->onPage()));
         $size = $sheet->size();
-        $original = Original::query()->where('page_id', $task->page_id)->findOrFail($task->input['original'] ?? 0);
+        $original = self::fileOf($task);
         $this->step($task, 5, 'Reading the flats');
-        $picture = $this->picture($task, $original);
+        $picture = $this->decoded($task, $original, 5, 'Reading the flats');
         $this->step($task, 20, 'Finding their colours');
         $palette = SeriesPalette::of($task->onPage())->core();
         $bases = self::bases($palette);
@@ -70,11 +65,6 @@ final class TakeOver extends LongTask
         (new PageDesk)->land($task, new TakeFlats($original->name, $areas->labels, $regions));
     }
 
-    private function picture(Task $task, Original $original): Picture
-    {
-        return $this->decoded($task, $original, 5, 'Reading the flats');
-    }
-
     /** @return array<int, Rgb> base colours by material */
     private static function bases(Palette $palette): array
     {
@@ -88,8 +78,7 @@ final class TakeOver extends LongTask
      */
     private static function placed(TakenFlats $taken, PageSize $size, Plane $ink): array
     {
-        $proportion = $taken->width * $size->height / ($taken->height * $size->width);
-        if (abs($proportion - 1) <= self::PROPORTION && ($taken->width !== $size->width || $taken->height !== $size->height)) {
+        if ($size->isInProportion($taken->width, $taken->height) && ($taken->width !== $size->width || $taken->height !== $size->height)) {
             $taken = $taken->scaled($size->width, $size->height);
         }
         [$right, $down] = (new FlatsAlignment)->find($taken, $ink);

@@ -68,6 +68,12 @@ final class Page extends Model
         return $this->belongsTo(User::class, 'holder_id');
     }
 
+    /** Whoever works on it now; a lease that has lapsed is nobody's. */
+    public function heldBy(): ?User
+    {
+        return $this->lease_until?->isFuture() === true ? $this->holder : null;
+    }
+
     /** @return HasMany<Original, $this> */
     public function originals(): HasMany
     {

@@ -8,6 +8,7 @@ use Awning\Core\Codec\LabelsReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Light\KeyLight;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Stopwatch;
 
 /** A first light from the shapes of regions, without a database. */
@@ -32,7 +33,7 @@ final class Rough extends BatchCommand
                 throw new \InvalidArgumentException("The folder $folder could not be made. Check that the one above it is there.");
             }
             $png = new PngWriter;
-            $this->write("$folder/normals.png", $png->rgb($labels->width, $labels->height, self::interleaved($rough)));
+            $this->write("$folder/normals.png", $png->rgb($labels->width, $labels->height, self::interleaved(...$rough->normals())));
             foreach (['shade' => $rough->shade, 'light' => $rough->light, 'occlusion' => $rough->occlusion, 'rim' => $rough->rim] as $name => $plane) {
                 $this->write("$folder/$name.png", $png->grey($plane));
             }
@@ -52,14 +53,12 @@ final class Rough extends BatchCommand
         return new KeyLight((float) $match[1], (float) $match[2]);
     }
 
-    /** x, y, z of each pixel as its red, green, blue; row after row, so that no array has an element a pixel. */
-    private static function interleaved(RoughIn $rough): string
+    /** As red, green, blue of each pixel; without an array that has an element a pixel. */
+    private static function interleaved(Plane $x, Plane $y, Plane $z): string
     {
         $bytes = '';
-        for ($from = 0, $width = $rough->x->width, $end = strlen($rough->x->data); $from < $end; $from += $width) {
-            for ($at = $from; $at < $from + $width; $at++) {
-                $bytes .= $rough->x->data[$at].$rough->y->data[$at].$rough->z->data[$at];
-            }
+        for ($at = 0, $end = strlen($x->data); $at < $end; $at++) {
+            $bytes .= $x->data[$at].$y->data[$at].$z->data[$at];
         }
 
         return $bytes;

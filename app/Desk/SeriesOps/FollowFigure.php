@@ -52,11 +52,11 @@ final readonly class FollowFigure implements SeriesOp
         /** @var array<int, Material> $own  by what each follows */
         $own = Material::query()->lockForUpdate()->where('figure_id', $row->id)->whereNotNull('follows_id')->get()->keyBy('follows_id')->all();
         $records = $this->named($row, $source);
-        foreach ($source->materials()->get() as $material) {
+        $there = $source->materials()->get()->keyBy('id')->all();
+        foreach ($there as $material) {
             $records[] = isset($own[$material->id]) ? self::like($own[$material->id], $material) : self::following($row, $material);
         }
-        $gone = array_diff_key($own, $source->materials()->get()->keyBy('id')->all());
-        foreach (array_filter($gone, fn (Material $material): bool => ! $material->retired) as $material) {
+        foreach (array_filter(array_diff_key($own, $there), fn (Material $material): bool => ! $material->retired) as $material) {
             $records[] = self::without($material, $own[$material->followed->stands_in ?? 0] ?? null);
         }
 

@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use App\Jobs\Tasks;
 use App\Models\Page;
-use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Store\Originals;
 use Illuminate\Http\JsonResponse;
@@ -19,34 +18,17 @@ final class MatchController
 
     public function __invoke(Request $request, Series $series, Originals $originals, Tasks $tasks): JsonResponse
     {
-        $request->validate(['page' => 'sometimes|integer', 'reference' => 'sometimes|integer', 'picture' => 'sometimes|'.self::picture()]);
-        $task = $tasks->begin($series, self::person($request), 'match', match (true) {
-            $request->has('page') => self::page(Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page'))),
-            $request->has('reference') => self::reference(ReferencePicture::query()->where('series_id', $series->id)->findOrFail($request->integer('reference'))),
-            default => self::sent($request, $series, $originals),
-        });
+        $request->validate(['page' => 'sometimes|integer']);
+        $what = $request->has('page') ? self::page($request, $series) : self::meant($request, $series, $series, $originals);
 
-        return new JsonResponse($task->toClient(), 202);
+        return new JsonResponse($tasks->begin($series, self::person($request), 'match', $what)->toClient(), 202);
     }
 
     /** @return array{page: int, name: string} */
-    private static function page(Page $page): array
+    private static function page(Request $request, Series $series): array
     {
+        $page = Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page'));
+
         return ['page' => $page->id, 'name' => "$page->number. $page->title"];
-    }
-
-    /** @return array{reference: int, name: string} */
-    private static function reference(ReferencePicture $reference): array
-    {
-        return ['reference' => $reference->id, 'name' => $reference->name];
-    }
-
-    /** @return array{original: int, name: string} */
-    private static function sent(Request $request, Series $series, Originals $originals): array
-    {
-        $request->validate(['picture' => 'required']);
-        $original = self::kept($request, $series, $originals);
-
-        return ['original' => $original->id, 'name' => $original->name];
     }
 }

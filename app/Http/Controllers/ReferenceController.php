@@ -42,7 +42,7 @@ final class ReferenceController
 
     public function store(Request $request, Series $series, Originals $originals, Tasks $tasks): JsonResponse
     {
-        $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer'] + ($request->has('of') ? [] : ['picture' => self::picture()]));
+        $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer'] + ($request->has('of') ? [] : ['picture' => 'required|'.self::file()]));
         $page = $request->has('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
         $hanging = ReferencePicture::query()->where('series_id', $series->id)->count();
         if ($hanging >= self::MOST) {

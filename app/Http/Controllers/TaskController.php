@@ -11,7 +11,6 @@ use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
 use App\Models\Figure;
 use App\Models\Page;
-use App\Models\ReferencePicture;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
@@ -45,7 +44,7 @@ final class TaskController
     {
         Lease::check($page, $request->person(), $request->lease());
         $request->validate([
-            'scan' => 'required_without:original|file|max:'. 1024 * (int) config('awning.upload_megabytes'),
+            'scan' => 'required_without:original|'.self::file(),
             'original' => 'sometimes|integer',
             'cut' => 'sometimes|boolean',
             'drawing' => 'sometimes|string|regex:/^[a-z0-9]{6,24}$/D',
@@ -86,7 +85,7 @@ final class TaskController
     public function take(HolderRequest $request, Page $page, Originals $originals): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
-        $request->validate(['flats' => 'required|file|max:'. 1024 * (int) config('awning.upload_megabytes')]);
+        $request->validate(['flats' => 'required|'.self::file()]);
         $file = $request->file('flats');
         abort_unless($file instanceof UploadedFile, 422);
         ImageHeader::of($file->path());
@@ -98,17 +97,9 @@ final class TaskController
     /** Lays a page that somebody else coloured over this one, its colours moved onto the palette: a file, or a picture from the board. */
     public function snap(Request $request, Page $page, Originals $originals): JsonResponse
     {
-        $request->validate(['reference' => 'sometimes|integer', 'picture' => [$request->has('reference') ? 'exclude' : 'required', 'file', 'max:'. 1024 * (int) config('awning.upload_megabytes')]]);
         Lease::checkFree($page, self::person($request));
-        if ($request->has('reference')) {
-            $reference = ReferencePicture::query()->where('series_id', $page->series_id)->findOrFail($request->integer('reference'));
-            $input = ['reference' => $reference->id, 'name' => $reference->name];
-        } else {
-            $original = self::kept($request, $page, $originals);
-            $input = ['original' => $original->id, 'name' => $original->name];
-        }
 
-        return $this->begun($this->tasks->begin($page, self::person($request), 'snap', $input));
+        return $this->begun($this->tasks->begin($page, self::person($request), 'snap', self::meant($request, $page->series, $page, $originals)));
     }
 
     public function regions(HolderRequest $request, Page $page): JsonResponse

@@ -22,17 +22,7 @@ final class Resized
         if ($width === $toWidth && $height === $toHeight) {
             return $plane;
         }
-        $image = new Imagick;
-        $image->setSize($width, $height);
-        $image->setOption('depth', '8');
-        $image->setFormat('gray');
-        $image->readImageBlob($plane);
-        $image->resizeImage($toWidth, $toHeight, Imagick::FILTER_MITCHELL, 1);
-        $image->setImageFormat('gray');
-        $image->setImageDepth(8);
-        $bytes = $image->getImageBlob();
-        $image->clear();
 
-        return $bytes;
+        return GreyImage::through($plane, $width, $height, fn (Imagick $image): bool => $image->resizeImage($toWidth, $toHeight, Imagick::FILTER_MITCHELL, 1));
     }
 }

@@ -36,17 +36,6 @@ final readonly class Thumbnail
     /** One plane, averaged down. */
     public static function shrink(string $plane, int $width, int $height, int $toWidth, int $toHeight): string
     {
-        $image = new Imagick;
-        $image->setSize($width, $height);
-        $image->setOption('depth', '8');
-        $image->setFormat('gray');
-        $image->readImageBlob($plane);
-        $image->scaleImage($toWidth, $toHeight);
-        $image->setImageFormat('gray');
-        $image->setImageDepth(8);
-        $bytes = $image->getImageBlob();
-        $image->clear();
-
-        return $bytes;
+        return GreyImage::through($plane, $width, $height, fn (Imagick $image): bool => $image->scaleImage($toWidth, $toHeight));
     }
 }

@@ -41,7 +41,8 @@ final readonly class RoughIn
 
     private const RIM_PART = 0.35;
 
-    private function __construct(public Plane $x, public Plane $y, public Plane $z, public Plane $shade, public Plane $light, public Plane $occlusion, public Plane $rim)
+    /** @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1 */
+    private function __construct(private Labels $small, private array $facing, public Plane $shade, public Plane $light, public Plane $occlusion, public Plane $rim)
     {
     }
 
@@ -52,23 +53,58 @@ final readonly class RoughIn
         $small = $by === 1 ? $labels : self::smaller($labels, $by);
         $bodies = Inflation::of($small);
         $contact = self::contact($small);
-        $planes = array_fill_keys(['x', 'y', 'z', 'lambert', 'occlusion', 'rim'], '');
-        $rim = min(self::RIM / $by, (float) max($small->width, $small->height));
-        foreach ($bodies->x as $at => $x) {
-            $isBody = $small->data[2 * $at] !== "\0" || $small->data[2 * $at + 1] !== "\0";
-            $y = $bodies->y[$at];
-            $z = sqrt(max(0.0, 1 - $x * $x - $y * $y));
-            $planes['x'] .= chr((int) round(127.5 + ($isBody ? 127.5 * $x : 0)));
-            $planes['y'] .= chr((int) round(127.5 + ($isBody ? 127.5 * $y : 0)));
-            $planes['z'] .= chr((int) round(127.5 + 127.5 * ($isBody ? $z : 1)));
-            $cosine = $x * $key->direction[0] + $y * $key->direction[1] + $z * $key->direction[2];
-            $planes['lambert'] .= chr((int) round(127.5 + 127.5 * $cosine));
+        $inside = self::inside($small);
+        $x = $y = $z = $lambert = $occlusion = $rim = '';
+        foreach ($bodies->x as $at => $right) {
+            $isBody = $inside[$at] === "\xff";
+            $up = $bodies->y[$at];
+            $near = sqrt(max(0.0, 1 - $right * $right - $up * $up));
+            $x .= self::byte($isBody ? $right : 0.0);
+            $y .= self::byte($isBody ? $up : 0.0);
+            $z .= self::byte($isBody ? $near : 1.0);
+            $lambert .= self::byte($right * $key->direction[0] + $up * $key->direction[1] + $near * $key->direction[2]);
             $radius = $bodies->border[$at] / max(1e-6, $bodies->depth[$at]);
-            $planes['occlusion'] .= chr((int) round(255 * self::occlusion($contact[$at], $radius)));
-            $planes['rim'] .= chr((int) round(255 * self::rim($x, $y, $bodies->border[$at], min($rim, self::RIM_PART * $radius), $contact[$at] > $bodies->border[$at] + 1, $key)));
+            $occlusion .= chr((int) round(255 * self::occlusion($contact[$at], $radius)));
+            $isOpen = $contact[$at] > $bodies->border[$at] + 1;
+            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $bodies->border[$at], min(self::RIM / $by, self::RIM_PART * $radius), $key)) : 0);
         }
+        if ($small !== $labels) {
+            // Else the edge of a body would be lit by the nothing beside it.
+            $lambert = self::spread($lambert, $inside, $small->width);
+        }
+        $lambert = self::large($lambert, $small, $labels);
+        $bodies = self::inside($labels);
+        $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
 
-        return self::atFullSize($labels, $planes, $small);
+        return new self(
+            $small, [$x, $y, $z], $plane(self::stepped($lambert, self::TERMINATOR + self::SOFT, self::TERMINATOR - self::SOFT)), $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
+            $plane(self::large($occlusion, $small, $labels)), $plane(self::large($rim, $small, $labels)),
+        );
+    }
+
+    /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
+    public function normals(): array
+    {
+        $plane = fn (string $facing): Plane => new Plane($this->shade->width, $this->shade->height, Resized::plane($facing, $this->small->width, $this->small->height, $this->shade->width, $this->shade->height));
+
+        return [$plane($this->facing[0]), $plane($this->facing[1]), $plane($this->facing[2])];
+    }
+
+    /** -1..1 as a byte. */
+    private static function byte(float $part): string
+    {
+        return chr((int) round(127.5 + 127.5 * $part));
+    }
+
+    private static function large(string $plane, Labels $small, Labels $labels): string
+    {
+        return Resized::plane($plane, $small->width, $small->height, $labels->width, $labels->height);
+    }
+
+    /** Coverage from nothing at one cosine to all at another. */
+    private static function stepped(string $lambert, float $from, float $to): string
+    {
+        return strtr($lambert, Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from))));
     }
 
     /** How dark a place is that lies so far from where its body touches another. */
@@ -77,14 +113,14 @@ final readonly class RoughIn
         return self::DEEPEST * exp(-(($contact / max(1.0, self::OCCLUDED * $radius)) ** 2));
     }
 
-    /** Light from behind, opposite to the key, on edges that no other body covers. */
-    private static function rim(float $x, float $y, float $border, float $width, bool $isOpen, KeyLight $key): float
+    /** Light from behind, opposite to the key, on an edge that no other body covers. */
+    private static function rim(float $right, float $up, float $border, float $width, KeyLight $key): float
     {
         $across = hypot($key->direction[0], $key->direction[1]);
-        if (! $isOpen || $across < 1e-6 || $border > $width) {
+        if ($across < 1e-6 || $border > $width) {
             return 0.0;
         }
-        $turned = -($x * $key->direction[0] + $y * $key->direction[1]) / $across / max(1e-6, hypot($x, $y));
+        $turned = -($right * $key->direction[0] + $up * $key->direction[1]) / $across / max(1e-6, hypot($right, $up));
 
         return max(0.0, $turned) * min(1.0, $width - $border + 0.5);
     }
@@ -105,7 +141,12 @@ final readonly class RoughIn
             }
         }
 
-        return array_map(fn (int $squared, int $at): float => $marks[2 * $at + 1] === "\1" ? 0.5 : sqrt($squared) + 0.5, $squared = BorderDistance::squared(new Labels($width, $height, $marks)), array_keys($squared));
+        $distances = [];
+        foreach (BorderDistance::squared(new Labels($width, $height, $marks)) as $at => $squared) {
+            $distances[] = $marks[2 * $at + 1] === "\1" ? 0.5 : sqrt($squared) + 0.5;
+        }
+
+        return $distances;
     }
 
     private static function isOther(int $label, int $other): bool
@@ -129,36 +170,19 @@ final readonly class RoughIn
         return new Labels($width, $height, $data);
     }
 
-    /** @param  array<'x'|'y'|'z'|'lambert'|'occlusion'|'rim', string>  $planes  of the smaller size */
-    private static function atFullSize(Labels $labels, array $planes, Labels $small): self
-    {
-        if ($small !== $labels) {
-            // Else the edge of a body would be lit by the nothing beside it.
-            $planes['lambert'] = self::spread($planes['lambert'], $small);
-        }
-        $large = array_map(fn (string $plane): string => Resized::plane($plane, $small->width, $small->height, $labels->width, $labels->height), $planes);
-        $inside = self::inside($labels);
-        $step = fn (float $from, float $to): string => Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from)));
-        $shade = strtr($large['lambert'], Bytes::identity(), $step(self::TERMINATOR + self::SOFT, self::TERMINATOR - self::SOFT));
-        $light = strtr($large['lambert'], Bytes::identity(), $step(self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT));
-        $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data);
-
-        return new self($plane($large['x']), $plane($large['y']), $plane($large['z']), $plane($shade & $inside), $plane($light & $inside), $plane($large['occlusion'] & $inside), $plane($large['rim'] & $inside));
-    }
-
-    /** What is no body, beside one, takes the value of that. */
-    private static function spread(string $plane, Labels $labels): string
+    /**
+     * What is no body, beside one, takes the value of that.
+     *
+     * @param  string  $inside  255 where there is a body
+     */
+    private static function spread(string $plane, string $inside, int $width): string
     {
         $spread = $plane;
-        $width = $labels->width;
-        $count = strlen($plane);
-        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            for ($at = $from; $label === 0 && $at < $to; $at++) {
-                foreach ([$at - 1, $at + 1, $at - $width, $at + $width] as $beside) {
-                    if ($beside >= 0 && $beside < $count && ($labels->data[2 * $beside] !== "\0" || $labels->data[2 * $beside + 1] !== "\0")) {
-                        $spread[$at] = $plane[$beside];
-                        break;
-                    }
+        for ($at = strcspn($inside, "\0"), $count = strlen($inside); $at < $count; $at += 1 + strcspn($inside, "\0", $at + 1)) {
+            foreach ([$at - 1, $at + 1, $at - $width, $at + $width] as $beside) {
+                if ($beside >= 0 && $beside < $count && $inside[$beside] === "\xff") {
+                    $spread[$at] = $plane[$beside];
+                    break;
                 }
             }
         }

@@ -17,6 +17,8 @@ final readonly class PageSize implements Record
 
     public const MOST = 30_000;
 
+    private const PROPORTION = 0.01;
+
     /**
      * @param  int  $width  px
      * @param  int  $height  px
@@ -63,6 +65,12 @@ final readonly class PageSize implements Record
     public function reduced(int $level): self
     {
         return new self(max(1, $this->width >> $level), max(1, $this->height >> $level), $this->dpi, $this->behind, $this->lines);
+    }
+
+    /** Whether a picture of that size is the page's, larger or smaller: its sides are in the page's proportion, or nearly. */
+    public function isInProportion(int $width, int $height): bool
+    {
+        return abs($width * $this->height / ($height * $this->width) - 1) <= self::PROPORTION;
     }
 
     public function fits(self $other): bool

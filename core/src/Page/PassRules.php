@@ -55,6 +55,14 @@ final class PassRules
         ];
     }
 
+    /** One of those, hung on a figure and clipped to it, under another name. */
+    public static function onFigure(string $offered, string $name, int $figure): PassSpec
+    {
+        $pass = array_column(array_column(self::hangable(), 'pass'), null, 'name')[$offered];
+
+        return PassSpec::fromData(new Data(['name' => $name, 'figure' => $figure, 'scope' => Scope::figure($figure)->toData()] + $pass));
+    }
+
     /** @return HangablePass */
     private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity): array
     {

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
-use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Light\RoughIn;
-use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
-use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
@@ -78,16 +76,16 @@ final readonly class LayRoughIn implements Op
         }
     }
 
-    /** @return array<string, array{PassSpec, Plane}> modes and opacities by common practice */
+    /** @return array<string, array{PassSpec, Plane}> */
     private function passes(): array
     {
         $scope = Scope::figure($this->figure);
 
         return [
             'shade' => [new PassSpec('Rough shade', $this->figure, new ToneContent(Tone::Shade), $scope), $this->rough->shade],
-            'occlusion' => [new PassSpec('Rough occlusion', $this->figure, new TintContent(Rgb::fromHex('#4b4668')), $scope, BlendMode::Multiply, 0.5), $this->rough->occlusion],
+            'occlusion' => [PassRules::onFigure('Occlusion', 'Rough occlusion', $this->figure), $this->rough->occlusion],
             'light' => [new PassSpec('Rough light', $this->figure, new ToneContent(Tone::Light), $scope), $this->rough->light],
-            'rim' => [new PassSpec('Rough rim', $this->figure, new TintContent(Rgb::fromHex('#ffe2b0')), $scope, BlendMode::Screen, 0.8), $this->rough->rim],
+            'rim' => [PassRules::onFigure('Rim', 'Rough rim', $this->figure), $this->rough->rim],
         ];
     }
 
