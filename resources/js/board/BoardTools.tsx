@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import { Choice } from '../ui/Choice';
 import { FilePicker } from '../ui/FilePicker';
-import { ACROSS, ACROSS_NAMES } from './sample';
+import { ACROSS, ACROSS_NAMES } from '../picture/mean';
 import type { Board } from './useBoard';
 
 export const PICTURES = 'image/*,.tif,.tiff,.ora,.pdf,.svg';

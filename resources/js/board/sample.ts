@@ -2,11 +2,6 @@
 import { meanAround } from '../picture/mean';
 import type { Colour } from '../picture/stack';
 
-/** Pixels across of which a colour that is picked is the mean. */
-export const ACROSS = ['1', '3', '11', '31'] as const;
-export type Across = (typeof ACROSS)[number];
-export const ACROSS_NAMES: Record<Across, string> = { '1': 'a point', '3': '3 px', '11': '11 px', '31': '31 px' };
-
 /** Half of the widest mean. */
 const REACH = 16;
 

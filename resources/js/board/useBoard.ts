@@ -1,7 +1,7 @@
 /** One board in one window: its pictures, which is chosen, and the colours that were picked out of them. */
 import { useState } from 'react';
 import type { ReferenceState } from '../api/generated';
-import type { Across } from './sample';
+import type { Across } from '../picture/mean';
 import { usePictures, type Pictures } from './usePictures';
 
 export type BoardHand = 'arrange' | 'pick';

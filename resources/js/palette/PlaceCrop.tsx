@@ -1,7 +1,7 @@
 /** A piece of a page that uses the material; pixels of the tone follow the hand. */
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { UseState } from '../api/generated';
-import { meanAround } from '../picture/mean';
+import { ACROSS, ACROSS_NAMES, meanAround, type Across } from '../picture/mean';
 import { toColour, type Colour } from '../picture/stack';
 import { Choice } from '../ui/Choice';
 
@@ -21,12 +21,8 @@ interface Props {
     onTake: ((colour: Colour) => void) | null;
 }
 
-/** Pixels across of which a colour that is taken is the mean. */
-const ACROSS = ['1', '3', '11', '31'] as const;
-const ACROSS_NAMES = { '1': 'a point', '3': '3 px', '11': '11 px', '31': '31 px' };
-
 export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props) {
-    const [across, setAcross] = useState<(typeof ACROSS)[number]>('3');
+    const [across, setAcross] = useState<Across>('3');
     const canvas = useRef<HTMLCanvasElement>(null);
     const [crop, setCrop] = useState<ImageData | null>(null);
     const place = use?.place ?? null;
@@ -59,7 +55,6 @@ export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props)
     };
     return (
         <div className="flex flex-col gap-1 text-[13px]">
-            {}
             <canvas
                 ref={canvas}
                 width={WIDTH}

@@ -2,6 +2,11 @@
 import { decode, encode } from './oklab';
 import type { Colour } from './stack';
 
+/** Pixels across of which a colour that is picked is the mean. */
+export const ACROSS = ['1', '3', '11', '31'] as const;
+export type Across = (typeof ACROSS)[number];
+export const ACROSS_NAMES: Record<Across, string> = { '1': 'a point', '3': '3 px', '11': '11 px', '31': '31 px' };
+
 type Picture = Pick<ImageData, 'data' | 'width' | 'height'>;
 
 /** @param across pixels on a side of the square about a place; what reaches over the rim does not count */
