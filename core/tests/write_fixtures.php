@@ -10,6 +10,7 @@ declare(strict_types=1);
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\Puller;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
 use Awning\Core\Colour\Difference;
@@ -35,6 +36,8 @@ use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Rect;
+use Awning\Core\Select\Ramp;
+use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Palette;
@@ -270,6 +273,24 @@ $grains = array_map(fn (float $amount): array => [
     'amount' => $amount, 'line' => base64_encode($line), 'grained' => base64_encode(Grain::on(new StrokeMask(new Rect(512, 256, 256, 256), $line), $amount)->data),
 ], [0.3, 1.0]);
 
+// A tile in which paint is pulled along; part of it is out of reach.
+$reach = str_repeat(str_repeat("\xff", 180).str_repeat("\0", 30).str_repeat("\xff", 46), 256);
+$pulls = [];
+foreach ([1, 4] as $planes) {
+    foreach ([[7.0, 0.9], [30.0, 0.4]] as [$size, $strength]) {
+        $before = array_map(fn (): string => noise(256 * 256), range(1, $planes));
+        $brush = new Brush($size, 0.5, $strength);
+        $points = $hand(40.3, 90.6, 24, 8.5, fn (float $t): float => 1.0);
+        $after = (new Puller($size, 0.5, $strength))->pull($before, $reach, 256, 256, (new Path($points))->followed($brush));
+        $pulls[] = ['size' => $size, 'strength' => $strength, 'planes' => $planes, 'points' => $points, 'inside' => base64_encode($reach), 'before' => base64_encode(implode('', $before)), 'after' => base64_encode(implode('', $after))];
+    }
+}
+
+// The second tile down of ramps.
+$ramps = array_map(fn (array $ramp): array => [
+    'from' => $ramp[0], 'to' => $ramp[1], 'form' => $ramp[2]->value, 'cover' => base64_encode((new Ramp($ramp[0], $ramp[1], $ramp[2], new Rect(0, 0, 256, 512)))->cut(new Rect(0, 256, 256, 256)) ?? ''),
+], [[[20.5, 300.25], [180.75, 420.5], RampForm::Straight], [[90.0, 400.0], [90.0, 280.5], RampForm::Straight], [[100.3, 380.6], [160.1, 300.2], RampForm::Round]]);
+
 $samples = ['#000000', '#ffffff', '#808080', '#ff0000', '#00ff00', '#0000ff', '#010203', '#fefdfc'];
 for ($i = 0; $i < 120; $i++) {
     $samples[] = sprintf('#%06x', mt_rand(0, 0xFFFFFF));
@@ -284,6 +305,6 @@ $colours = array_map(function (int $i) use ($samples): array {
 $folder = $argv[1];
 @mkdir($folder, 0777, true);
 file_put_contents("$folder/pages.json", json_encode(['count' => COUNT, 'palette' => $paletteData, 'pages' => $pages], JSON_THROW_ON_ERROR));
-file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings, 'grains' => $grains], JSON_THROW_ON_ERROR));
+file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings, 'grains' => $grains, 'pulls' => $pulls, 'ramps' => $ramps], JSON_THROW_ON_ERROR));
 file_put_contents("$folder/colours.json", json_encode($colours, JSON_THROW_ON_ERROR));
 printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

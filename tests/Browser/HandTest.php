@@ -42,7 +42,7 @@ final class HandTest extends BrowserTestCase
         self::assertSame('light', $key('4')['tone']);
         self::assertSame('soft', $key('a')['tool']);
         self::assertSame('pen', $key('p')['tool']);
-        self::assertSame('pen', $key('f')['tool'], 'a tool of another stage');
+        self::assertSame('pen', $key('q')['tool'], 'a tool of another stage');
         self::assertSame('Tamsin', $key('c')['figure']);
         self::assertSame('Oda Brack', $key('c')['figure']);
         self::assertSame('Tamsin', $key('C')['figure']);

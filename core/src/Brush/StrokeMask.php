@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Awning\Core\Brush;
 
 use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Coverage;
 use Awning\Core\Raster\Rect;
 
 /** The coverage of one stroke inside its bounds. */
-final readonly class StrokeMask
+final readonly class StrokeMask implements Coverage
 {
     /** @param  string  $data  one byte a pixel of $bounds */
     public function __construct(public Rect $bounds, public string $data)
     {
     }
 
-    /** @return ?string the coverage inside $rect, null where the stroke does not come */
+    public function bounds(): Rect
+    {
+        return $this->bounds;
+    }
+
     public function cut(Rect $rect): ?string
     {
         if ($this->bounds->intersect($rect)->isEmpty()) {

@@ -4,30 +4,50 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
-/** One layer inside a rectangle of the page, read and written as one. */
+/** One layer, or one plane of a layer of paint, inside a rectangle of the page, read and written as one. */
 final readonly class LayerWindow
 {
     private int $size;
 
-    /** @param  LayerName  $layer  of pixels that lie together: no paint */
-    public function __construct(private Sheet $sheet, private LayerName $layer)
+    /** Where the plane begins in a tile. */
+    private int $from;
+
+    /** @param  int  $plane  of a layer of paint: red, green, blue or alpha; the pixels of other layers lie together */
+    public function __construct(private Sheet $sheet, private LayerName $layer, int $plane = 0)
     {
-        $this->size = $layer->kind->bytesPerPixel();
+        $this->size = $layer->kind === LayerKind::Paint ? 1 : $layer->kind->bytesPerPixel();
+        $this->from = $plane * TileGrid::PIXELS;
     }
 
-    /** @return string row after row */
+    /** @return list<self> one for each plane of a layer */
+    public static function planes(Sheet $sheet, LayerName $layer): array
+    {
+        return array_map(fn (int $plane): self => new self($sheet, $layer, $plane), $layer->kind === LayerKind::Paint ? [0, 1, 2, 3] : [0]);
+    }
+
+    /** @return string row after row; zeros beside the page */
     public function read(Rect $window): string
     {
+        $page = $this->sheet->rect();
+        $on = $window->intersect($page);
+        if ($on != $window && ! $on->isEmpty()) {
+            return Bytes::crop($this->read($on), $on->width, $on->height, new Rect($window->x - $on->x, $window->y - $on->y, $window->width, $window->height), $this->size);
+        }
+        if ($on->isEmpty()) {
+            return str_repeat("\0", $this->size * $window->width * $window->height);
+        }
         // Tiles come row by row from left to right, so that each line of the window is put together in order.
         $lines = array_fill(0, max(1, $window->height), '');
         foreach ($this->pieces($window) as [$column, $row, $piece]) {
             $tile = $this->sheet->bytes($this->layer, $column, $row);
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
-                $lines[$y - $window->y] .= substr($tile, $this->size * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE), $this->size * $piece->width);
+                $lines[$y - $window->y] .= substr($tile, $this->from + $this->size * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE), $this->size * $piece->width);
             }
         }
 
@@ -40,7 +60,7 @@ final readonly class LayerWindow
             $lines = str_split($this->sheet->bytes($this->layer, $column, $row), max(1, $this->size * TileGrid::SIZE));
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
                 $line = substr($bytes, $this->size * (($y - $window->y) * $window->width + $piece->x - $window->x), $this->size * $piece->width);
-                $at = $y - $row * TileGrid::SIZE;
+                $at = intdiv($this->from, $this->size * TileGrid::SIZE) + $y - $row * TileGrid::SIZE;
                 $lines[$at] = substr_replace($lines[$at], $line, $this->size * ($piece->x - $column * TileGrid::SIZE), $this->size * $piece->width);
             }
             $this->sheet->setTile($this->layer, $column, $row, implode('', $lines));

@@ -12,6 +12,7 @@ use Awning\Core\Sheet\Ops\ChangeBridges;
 use Awning\Core\Sheet\Ops\ChangeDrawing;
 use Awning\Core\Sheet\Ops\ChangePass;
 use Awning\Core\Sheet\Ops\ColourLines;
+use Awning\Core\Sheet\Ops\DragPaint;
 use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
@@ -19,11 +20,16 @@ use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\JoinRegions;
 use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
+use Awning\Core\Sheet\Ops\MovePaint;
+use Awning\Core\Sheet\Ops\PaintRamp;
+use Awning\Core\Sheet\Ops\PaintShape;
+use Awning\Core\Sheet\Ops\PourPaint;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
 use Awning\Core\Sheet\Ops\ResizeRegions;
 use Awning\Core\Sheet\Ops\ShapeRegions;
 use Awning\Core\Sheet\Ops\ShiftColours;
+use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
 use Awning\Core\Sheet\Ops\WearVariant;
@@ -46,6 +52,12 @@ final class OpKinds
         ShiftColours::class,
         WearVariant::class,
         Stroke::class,
+        PaintShape::class,
+        PourPaint::class,
+        PaintRamp::class,
+        SoftenPass::class,
+        DragPaint::class,
+        MovePaint::class,
         AddPass::class,
         ChangePass::class,
         RemovePass::class,

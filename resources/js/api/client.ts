@@ -1,6 +1,13 @@
 /** The one place that knows the server's addresses. */
 import type {
     AbsorbInput,
+    DragPaintInput,
+    LayingInput,
+    MovePaintInput,
+    PaintRampInput,
+    PaintShapeInput,
+    PourPaintInput,
+    SoftenPassInput,
     FindingData,
     StraysInput,
     AddPassInput,
@@ -77,6 +84,12 @@ export type Op =
     | ({ kind: 'colour.shift' } & ShiftInput)
     | ({ kind: 'variant.wear' } & WearInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
+    | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline'] }
+    | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }
+    | ({ kind: 'paint.ramp'; laying: LaidPaint } & Omit<PaintRampInput, 'laying'>)
+    | ({ kind: 'pass.soften' } & SoftenPassInput)
+    | ({ kind: 'paint.drag' } & DragPaintInput)
+    | ({ kind: 'paint.move' } & MovePaintInput)
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
     | ({ kind: 'pass.remove' } & RemovePassInput)
@@ -86,6 +99,9 @@ export type Op =
     | ({ kind: 'drawing.remove' } & RemoveDrawingInput)
     | ({ kind: 'ink.draw' } & DrawInkInput)
     | ({ kind: 'lines.colour' } & ColourLinesInput);
+
+/** Where paint is laid and how; the pass may be one that is not there yet. */
+export type LaidPaint = Omit<LayingInput, 'make'> & { make: NewPass | null };
 
 /** A pass that is not there yet: the server gives it its place. */
 export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'kind' | 'scope'>;

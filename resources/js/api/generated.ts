@@ -42,6 +42,9 @@ export type FindingKind = (typeof FINDING_KINDS)[number];
 export const VERDICTS = ['exact', 'near', 'unknown'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
+export const RAMP_FORMS = ['straight', 'round'] as const;
+export type RampForm = (typeof RAMP_FORMS)[number];
+
 export const SHAPE_USES = ['add', 'take', 'keep'] as const;
 export type ShapeUse = (typeof SHAPE_USES)[number];
 
@@ -76,6 +79,8 @@ export type DemoPerson = { id: number; name: string; email: string };
 export type DerivationData = { toward: ShadeHue; turn: number; shade: number; deep: number; chroma: number; light: number; glint: number; pull: number };
 
 export type DerivationPart = { toward?: ShadeHue; turn?: number; shade?: number; deep?: number; chroma?: number; light?: number; glint?: number; pull?: number };
+
+export type DragPaintInput = { pass: string; brush: BrushData; points: PointData[]; inside: number[] };
 
 export type DrawInkInput = { strokes: DrawnData[] };
 
@@ -127,6 +132,8 @@ export type JournalState = { undo: string | null; redo: string | null; count: nu
 
 export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null; more?: Record<string, string> | null };
 
+export type LayingInput = { pass: string; make: PassData | null; erase: boolean; colour: string | null; opacity: number; inside: number[] };
+
 export type LeaseState = { held: boolean; holder: string | null };
 
 export type LimitInput = { longest: number };
@@ -145,6 +152,8 @@ export type MaterialState = { id: number; figure: number; name: string; version:
 
 export type MemberState = { id: number; name: string; role: Role };
 
+export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null };
+
 export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
 
 export type NamedTone = { tone: Tone; name: string; colour: string };
@@ -156,6 +165,10 @@ export type PageColoursState = { page: number; number: number; materials: Record
 export type PageOutcome = { page: number; number: number; done: boolean; why: string };
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
+
+export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm };
+
+export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[] };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
@@ -178,6 +191,8 @@ export type PlaceData = [number, number];
 export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null; crop: CropData | null; covers: boolean };
 
 export type PointData = [number, number, number];
+
+export type PourPaintInput = { laying: LayingInput; labels: number[] };
 
 export type RampsState = { name: string; before: Record<Tone, string> | null; after: Record<Tone, string> | null };
 
@@ -215,13 +230,15 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
 
+export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[] };
+
 export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
 
 export type StartPageInput = { width: number; height: number; dpi: number };
 
 export type StraysInput = { places: PlaceData[] };
 
-export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null };
+export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null; inside: number[] };
 
 export type TakenReport = { name: string; right: number; down: number; rows: TakenRow[] };
 

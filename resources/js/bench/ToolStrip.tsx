@@ -1,12 +1,13 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
-import { SHAPE_USES, type ShapeUse } from '../api/generated';
+import { RAMP_FORMS, SHAPE_USES, type RampForm, type ShapeUse } from '../api/generated';
 import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
-import { useBench, useBenchModel } from './model/context';
+import { passFor } from '../page/target';
+import { useBench, useBenchModel, usePage, useTarget } from './model/context';
 import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
-import { BLOCK_WITH, type BlockWith } from './model/model';
+import { AREA_WITH, BLOCK_WITH, type AreaWith, type BlockWith } from './model/model';
 import { SHAPES, type Shape } from './model/shapes';
 import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
@@ -68,6 +69,12 @@ const OPTIONS: Record<ToolOption, () => ReactNode> = {
     cut: Cut,
     shapeUse: ShapeUseChoice,
     blockWith: BlockWithChoice,
+    areaWith: AreaWithChoice,
+    rampForm: RampFormChoice,
+    softness: Softness,
+    strength: Strength,
+    within: Within,
+    lifted: Lifted,
 };
 
 function Option({ option }: { option: ToolOption }) {
@@ -201,6 +208,104 @@ function BlockWithChoice() {
             names={BLOCK_NAMES}
             onChange={(one) => bench.set({ blockWith: one, draft: [] })}
         />
+    );
+}
+
+const AREA_NAMES: Record<AreaWith, string> = { loop: 'freehand', corners: 'with corners' };
+
+function AreaWithChoice() {
+    const bench = useBenchModel();
+    const way = useBench((view) => view.areaWith);
+    return (
+        <Choice
+            label="Drawn"
+            isLabelHidden
+            value={way}
+            options={AREA_WITH}
+            names={AREA_NAMES}
+            onChange={(one) => bench.set({ areaWith: one, draft: [] })}
+        />
+    );
+}
+
+const RAMP_NAMES: Record<RampForm, string> = { straight: 'straight', round: 'round' };
+
+function RampFormChoice() {
+    const bench = useBenchModel();
+    const form = useBench((view) => view.rampForm);
+    return (
+        <Choice
+            label="Form"
+            isLabelHidden
+            value={form}
+            options={RAMP_FORMS}
+            names={RAMP_NAMES}
+            onChange={(one) => bench.set({ rampForm: one })}
+        />
+    );
+}
+
+function Softness() {
+    const bench = useBenchModel();
+    const by = useBench((view) => view.softness);
+    return <Slide label="Soft" value={by} least={1} most={120} shown={`${by} px`} onChange={(value) => bench.set({ softness: value })} />;
+}
+
+function Strength() {
+    const bench = useBenchModel();
+    const strength = useBench((view) => Math.round(view.strength * 100));
+    return (
+        <Slide
+            label="Strength"
+            value={strength}
+            least={1}
+            most={100}
+            shown={`${strength} %`}
+            onChange={(value) => bench.set({ strength: value / 100 })}
+        />
+    );
+}
+
+function Within() {
+    const bench = useBenchModel();
+    const isOn = useBench((view) => view.isWithin);
+    return (
+        <Tick className="text-[13px]" checked={isOn} onChange={(isWithin) => bench.set({ isWithin })}>
+            only the region it begins in
+        </Tick>
+    );
+}
+
+/** What can be done with paint that was drawn round. */
+function Lifted() {
+    const bench = useBenchModel();
+    const target = useTarget();
+    const rules = usePage((view) => view.rules);
+    const records = usePage((view) => view.records);
+    const isLifted = useBench((view) => view.lifted !== null);
+    if (!isLifted || target === null) return <span className="quiet text-[13px]">Draw round paint, then drag it; Alt-drag copies it</span>;
+    const { id } = passFor(rules, records, target);
+    return (
+        <>
+            <button className="act" onClick={() => bench.movePaint(id, { scale: [-1, 1] })}>
+                Mirror it
+            </button>
+            <button className="act" onClick={() => bench.movePaint(id, { turn: -15 })}>
+                Turn left
+            </button>
+            <button className="act" onClick={() => bench.movePaint(id, { turn: 15 })}>
+                Turn right
+            </button>
+            <button className="act" onClick={() => bench.movePaint(id, { scale: [0.8, 0.8] })}>
+                Smaller
+            </button>
+            <button className="act" onClick={() => bench.movePaint(id, { scale: [1.25, 1.25] })}>
+                Larger
+            </button>
+            <button className="act" onClick={() => bench.set({ lifted: null })}>
+                Let go
+            </button>
+        </>
     );
 }
 

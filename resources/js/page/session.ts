@@ -258,6 +258,12 @@ export class PageSession {
         this.ask(op);
     }
 
+    /** What the tools of the Light stage do beside strokes; what can be shown before is shown already. */
+    paint(op: Extract<Op, { kind: PaintKind }>): void {
+        if ('laying' in op && op.laying.make !== null) this.showPass(op.laying.pass, op.laying.make);
+        this.ask(op);
+    }
+
     startPage(width: number, height: number, dpi: number): void {
         this.show({ page: { page: { width, height, dpi, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } } });
         this.ask({ kind: 'page.start', width, height, dpi });
@@ -589,8 +595,10 @@ export const FIRST_DRAWING = 'drawing1';
 /** Lines that one op draws. */
 const LINES_AT_ONCE = 200;
 
+type PaintKind = 'paint.shape' | 'paint.pour' | 'paint.ramp' | 'pass.soften' | 'paint.drag' | 'paint.move';
+
 /** Ops that were shown in tiles before the server had them. */
-const DRAWN = new Set<Op['kind']>(['stroke', 'ink.draw']);
+const DRAWN = new Set<Op['kind']>(['stroke', 'ink.draw', 'paint.shape', 'paint.pour', 'paint.ramp', 'paint.drag']);
 
 const TITLES: Record<Op['kind'], string> = {
     'fill.inside': 'The loop',
@@ -606,6 +614,12 @@ const TITLES: Record<Op['kind'], string> = {
     'bridges.limit': 'The limit of bridges',
     fill: 'The fill',
     stroke: 'The stroke',
+    'paint.shape': 'The block',
+    'paint.pour': 'The pour',
+    'paint.ramp': 'The ramp',
+    'pass.soften': 'Softening',
+    'paint.drag': 'The drag',
+    'paint.move': 'Moving the paint',
     'pass.add': 'The new pass',
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',

@@ -27,6 +27,14 @@ export function touchedBy(op: Op): string[] {
         case 'pass.remove':
         case 'pass.add':
             return [`pass ${op.id}`];
+        case 'pass.soften':
+        case 'paint.drag':
+        case 'paint.move':
+            return [];
+        case 'paint.shape':
+        case 'paint.pour':
+        case 'paint.ramp':
+            return op.laying.make === null ? [] : [`pass ${op.laying.pass}`];
         case 'stroke':
             return op.make === null ? [] : [`pass ${op.pass}`];
         case 'group':

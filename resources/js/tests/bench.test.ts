@@ -164,7 +164,7 @@ describe('the keys', () => {
     });
     it('pick the tools of the stage only', () => {
         open().choose('light');
-        run(press('s'));
+        run(press('q'));
         expect(bench.view.tool).toBe('pen');
         run(press('X', { shiftKey: true }));
         expect(bench.view.tool).toBe('erase');
@@ -220,6 +220,7 @@ describe('tools', () => {
         bench,
         view: { scale: 1, x: 0, y: 0, turn: 0, mirror: false },
         level: 0,
+        places: () => new Set(['0,0', '1,0']),
         labelAt: (x, y) => (y < 0 ? 0 : x < 100 ? 1 : x < 200 ? 2 : 3),
         touched,
     });
@@ -299,8 +300,92 @@ describe('tools', () => {
                     [30.12, 40.46, 0.556],
                     [60, 40, 1],
                 ],
+                inside: [],
             },
         ]);
+    });
+    it('keep paint inside the region it begins in, where that is wished', () => {
+        bench.choose('light');
+        bench.set({ isWithin: true });
+        begin('pen', point(150, 40))?.up();
+        begin('pen', point(150, -40))?.up();
+        expect(ops()).toMatchObject([{ inside: [2] }, { inside: [] }]);
+    });
+    it('pour into the region, the figure with Shift, and clear with Alt', () => {
+        bench.choose('light');
+        const { region } = bench.session.view.records;
+        begin('pour', point(150, 40));
+        begin('pour', point(150, 40, { shift: true, alt: true }));
+        const figure = Object.keys(region)
+            .map(Number)
+            .filter((label) => region[label].figure === region[2].figure);
+        expect(ops()).toMatchObject([
+            { kind: 'paint.pour', labels: [2], laying: { erase: false, make: { name: 'Shade' }, inside: [] } },
+            { kind: 'paint.pour', labels: figure, laying: { erase: true, make: null } },
+        ]);
+        expect(figure).toContain(2);
+    });
+    it('ramp from where the drag began to where it ended; a click is none', () => {
+        bench.choose('light');
+        bench.set({ rampForm: 'round', flow: 0.5 });
+        begin('ramp', point(40, 40))?.up();
+        expect(Object.keys(bench.session.view.records.pass)).toEqual([]);
+        const gesture = begin('ramp', point(40, 40));
+        gesture?.move([point(60, 50), point(80, 40)]);
+        const [id] = Object.keys(bench.session.view.records.pass);
+        expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + 60]).toBeCloseTo(64, -1);
+        gesture?.up();
+        expect(ops()).toMatchObject([{ kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } }]);
+    });
+    it('soften and drag only what is there', () => {
+        bench.choose('light');
+        expect(begin('soften', point(5, 5))).toBeNull();
+        expect(bench.session.view.message).toMatch(/no paint in this pass/);
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target, softness: 9, strength: 0.7, size: 500 });
+        const gesture = begin('soften', point(5, 5));
+        gesture?.move([point(7, 8)]);
+        gesture?.up();
+        begin('drag', point(5, 5))?.up();
+        expect(ops()).toMatchObject([
+            {
+                kind: 'pass.soften',
+                pass: 'shade1',
+                by: 9,
+                brush: { size: 500 },
+                points: [
+                    [5, 5, 1],
+                    [7, 8, 1],
+                ],
+            },
+            { kind: 'paint.drag', pass: 'shade1', brush: { size: 400, opacity: 0.7 } },
+        ]);
+    });
+    it('move what was drawn round, and its outline with it', () => {
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target });
+        bench.choose('light');
+        const loop = begin('move', point(10, 10));
+        loop?.move([point(50, 10), point(50, 50), point(10, 50)]);
+        loop?.up();
+        const carry = begin('move', point(30, 30));
+        carry?.move([point(70.4, 35, { alt: true })]);
+        carry?.up();
+        expect(ops()).toMatchObject([
+            {
+                kind: 'paint.move',
+                pass: 'shade1',
+                by: [40, 5],
+                copy: true,
+                outline: [
+                    [10, 10],
+                    [50, 10],
+                    [50, 50],
+                    [10, 50],
+                ],
+            },
+        ]);
+        expect(bench.view.lifted?.[0]).toEqual({ x: 50, y: 15 });
+        begin('move', point(20, 20))?.up();
+        expect(bench.view.lifted).toBeNull();
     });
     it('take a stroke back that was called off, with the pass it would have made', () => {
         bench.choose('light');

@@ -1,6 +1,6 @@
 /** What the core wrote for the browser to meet; './awning test' writes it anew before these tests. */
 import { readFileSync } from 'node:fs';
-import type { BrushData, PaletteState, PointData, RecordsState } from '../api/generated';
+import type { BrushData, PaletteState, PointData, RampForm, RecordsState } from '../api/generated';
 
 interface PageFixture {
     name: string;
@@ -40,5 +40,27 @@ interface GrainFixture {
     grained: string;
 }
 
-export const strokes = (): { strokes: StrokeFixture[]; layings: LayingFixture[]; grains: GrainFixture[] } => read('strokes');
+interface PullFixture {
+    size: number;
+    strength: number;
+    planes: 1 | 4;
+    points: PointData[];
+    inside: string;
+    before: string;
+    after: string;
+}
+interface RampFixture {
+    from: [number, number];
+    to: [number, number];
+    form: RampForm;
+    cover: string;
+}
+interface Strokes {
+    strokes: StrokeFixture[];
+    layings: LayingFixture[];
+    grains: GrainFixture[];
+    pulls: PullFixture[];
+    ramps: RampFixture[];
+}
+export const strokes = (): Strokes => read('strokes');
 export const bytes = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'base64'));

@@ -39,6 +39,7 @@ export const hostOf = (bench: BenchModel, labelAt: (x: number, y: number) => num
     view: { scale: 2, x: 0, y: 0, turn: 0, mirror: false },
     level: 0,
     labelAt,
+    places: () => new Set<string>(),
     touched: () => undefined,
 });
 

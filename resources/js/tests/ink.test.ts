@@ -105,6 +105,7 @@ const host = (): ToolHost => ({
     view: { scale: 1, x: 0, y: 0, turn: 0, mirror: false },
     level: 0,
     labelAt: () => 0,
+    places: () => new Set<string>(),
     touched: () => undefined,
 });
 const begin = (tool: ToolId, at: ToolPoint) => TOOLS[tool].begin(host(), at);

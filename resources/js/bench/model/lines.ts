@@ -170,3 +170,14 @@ const boxOf = (points: InkPointData[]): Box =>
 
 const touch = (a: Box, b: Box, reach: number): boolean =>
     a[0] <= b[2] + reach && b[0] <= a[2] + reach && a[1] <= b[3] + reach && b[1] <= a[3] + reach;
+
+/** An outline scaled and turned about the middle of its bounds, and moved; degrees run clockwise, as in the core. */
+export function turnedSpots(spots: readonly Spot[], by: [number, number], degrees: number, [wide, high]: [number, number]): Spot[] {
+    const middle = (values: number[]): number => (Math.floor(Math.min(...values)) + Math.ceil(Math.max(...values))) / 2;
+    const [cx, cy] = [middle(spots.map(({ x }) => x)), middle(spots.map(({ y }) => y))];
+    const [sin, cos] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];
+    return spots.map(({ x, y }) => {
+        const [dx, dy] = [(x - cx) * wide, (y - cy) * high];
+        return { x: cx + dx * cos - dy * sin + by[0], y: cy + dx * sin + dy * cos + by[1] };
+    });
+}

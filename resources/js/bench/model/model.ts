@@ -10,7 +10,9 @@ import {
     type InkPointData,
     type InkStrokeData,
     type MaterialState,
+    type MovePaintInput,
     type PlacementData,
+    type RampForm,
     type RegionData,
     type ShapeInput,
     type ShapeUse,
@@ -21,7 +23,7 @@ import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
 import { refreshed, type Target } from '../../page/target';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
-import { mirrored, type Spot } from './lines';
+import { mirrored, turnedSpots, type Spot } from './lines';
 import { lineOf, type Shape } from './shapes';
 import { stageOf, type StageId } from '../stages/stage';
 import type { ToolId } from '../tools/tool';
@@ -54,6 +56,9 @@ export interface Trial {
 /** A freehand outline, corners that are clicked, a broad pen, or one that pushes the border of the region it begins in. */
 export const BLOCK_WITH = ['loop', 'corners', 'pen', 'push'] as const;
 export type BlockWith = (typeof BLOCK_WITH)[number];
+
+export const AREA_WITH = ['loop', 'corners'] as const;
+export type AreaWith = (typeof AREA_WITH)[number];
 
 /** Nothing, the picked figure or the picked material stays clear. */
 export const VEILS = ['none', 'figure', 'material'] as const;
@@ -105,6 +110,17 @@ export interface BenchView {
     /** What a shape laid by hand does to the flats, and what it is drawn with. */
     shapeUse: ShapeUse;
     blockWith: BlockWith;
+    /** Whether paint stays inside the region it begins in. */
+    isWithin: boolean;
+    /** What Block is drawn with. */
+    areaWith: AreaWith;
+    rampForm: RampForm;
+    /** Px that a softened edge takes to either side. */
+    softness: number;
+    /** How strongly paint is dragged along, 0..1. */
+    strength: number;
+    /** The outline of paint that is moved. */
+    lifted: Spot[] | null;
     /** Regions that are picked, by label. */
     chosen: number[];
     /** What is odd about the flats; null: not looked for yet. */
@@ -177,6 +193,12 @@ export class BenchModel {
             bridgeLimit: null,
             shapeUse: 'add',
             blockWith: 'loop',
+            isWithin: false,
+            areaWith: 'loop',
+            rampForm: 'straight',
+            softness: 12,
+            strength: 0.4,
+            lifted: null,
             chosen: [],
             veil: 'none',
             findings: null,
@@ -248,6 +270,7 @@ export class BenchModel {
             cues: [],
             meant: null,
             chosen: [],
+            lifted: null,
         });
         this.before = null;
     }
@@ -303,6 +326,22 @@ export class BenchModel {
         const { draft, shapeUse } = this.view;
         this.set({ draft: [] });
         if (draft.length > 2) this.shape(shapeUse, { outline: draft.map(({ x, y }) => [x, y]), pen: null });
+    }
+
+    /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
+    movePaint(pass: string, how: Partial<Pick<MovePaintInput, 'by' | 'turn' | 'scale' | 'copy'>>): void {
+        const { lifted } = this.view;
+        if (lifted === null) return;
+        const { by, turn, scale, copy } = {
+            by: [0, 0] as [number, number],
+            turn: 0,
+            scale: [1, 1] as [number, number],
+            copy: false,
+            ...how,
+        };
+        const outline = lifted.map(({ x, y }): [number, number] => [x, y]);
+        this.session.paint({ kind: 'paint.move', pass, outline, by, turn, scale, copy, into: null });
+        this.set({ lifted: turnedSpots(lifted, by, turn, scale) });
     }
 
     /** The picked regions that are still there. */

@@ -6,7 +6,7 @@ import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import type { BenchModel } from '../model/model';
 import { TOOLS } from '../tools/registry';
-import type { ToolHost, ToolPoint } from '../tools/tool';
+import type { Gesture, Tool, ToolHost, ToolPoint } from '../tools/tool';
 import type { SurfaceRenderer } from './render';
 import { panBy, toPage, type View } from './viewport';
 
@@ -19,6 +19,8 @@ export class Hand {
     isSpaceHeld = false;
     private pointer: number | null = null;
     private panFrom: Spot | null = null;
+    /** Where the gesture under way was last. */
+    private last: ToolPoint | null = null;
 
     constructor(
         private readonly bench: BenchModel,
@@ -36,7 +38,7 @@ export class Hand {
         canvas.setPointerCapture(event.pointerId);
         this.pointer = event.pointerId;
         if (event.button === 1 || this.isSpaceHeld || tool.id === 'look') this.panFrom = spot(event, canvas);
-        else if (event.button === 0) this.renderer.gesture = tool.begin(this.host(view), this.point(event, view));
+        else if (event.button === 0) this.begin(tool, this.point(event, view), view);
         this.renderer.schedule();
     }
 
@@ -46,14 +48,19 @@ export class Hand {
         this.renderer.pointer = at;
         if (view === null) return;
         if (this.panFrom !== null && event.pointerId === this.pointer) this.pan(at, view);
-        else if (gesture !== null && event.pointerId === this.pointer) gesture.move(coalesced(event).map((each) => this.point(each, view)));
+        else if (gesture !== null && event.pointerId === this.pointer)
+            this.follow(
+                gesture,
+                coalesced(event).map((each) => this.point(each, view)),
+            );
         this.hover(at, view);
         this.renderer.schedule();
     }
 
     up(event: PointerEvent): void {
         if (event.pointerId !== this.pointer) return;
-        const { gesture } = this.renderer;
+        const { gesture, view } = this.renderer;
+        if (gesture !== null && view !== null) this.arrive(gesture, this.point(event, view));
         this.letGo();
         gesture?.up();
     }
@@ -91,6 +98,22 @@ export class Hand {
         return 0;
     }
 
+    private begin(tool: Tool, point: ToolPoint, view: View): void {
+        this.last = point;
+        this.renderer.gesture = tool.begin(this.host(view), point);
+    }
+
+    private follow(gesture: Gesture, points: ToolPoint[]): void {
+        this.last = points[points.length - 1];
+        gesture.move(points);
+    }
+
+    /** A quick hand lets go before it was seen to arrive. Where it lets go it presses no more: as hard as before. */
+    private arrive(gesture: Gesture, point: ToolPoint): void {
+        if (this.last === null || (point.x === this.last.x && point.y === this.last.y)) return;
+        this.follow(gesture, [{ ...point, pressure: this.last.pressure }]);
+    }
+
     private letGo(): void {
         this.pointer = null;
         this.panFrom = null;
@@ -115,6 +138,7 @@ export class Hand {
             bench: this.bench,
             view,
             level: this.renderer.level,
+            places: (spots) => this.renderer.placesInView(spots),
             labelAt: (x, y) => this.labelAt(x, y),
             touched: (level, places, layer) => this.renderer.touched(level, places, layer),
         };

@@ -275,6 +275,8 @@ export class SurfaceRenderer {
         if (grid * view.scale >= LEAST_GRID) drawGrid(context, toScreen, size, grid);
         if (axis !== null) drawAxis(context, toScreen, axis);
         this.drawDraft(context, toScreen);
+        const { lifted } = this.bench.view;
+        if (lifted !== null && this.gesture === null) drawOutline(context, toScreen, lifted);
         const { proposed } = this.bench.view;
         drawLines(
             context,
@@ -391,6 +393,24 @@ export class SurfaceRenderer {
             if (drawing.role !== 'underdrawing' || !drawing.visible) continue;
             this.eachTile(level, seen, size, 0, (column, row) => this.underdrawings.draw(context, id, drawing, level, column, row));
         }
+    }
+
+    /** Tiles that are on screen, as "column,row"; of these, where spots are given, those round about them. */
+    placesInView(spots: readonly { x: number; y: number }[] | null): Set<string> {
+        const places = new Set<string>();
+        const size = sizeOf(this.bench.session.view);
+        if (this.view === null || size === null) return places;
+        const seen = shown(this.view, this.canvas);
+        const xs = spots?.map(({ x }) => x) ?? [seen.left, seen.right];
+        const ys = spots?.map(({ y }) => y) ?? [seen.top, seen.bottom];
+        const about = {
+            left: Math.max(seen.left, Math.min(...xs)),
+            right: Math.min(seen.right, Math.max(...xs)),
+            top: Math.max(seen.top, Math.min(...ys)),
+            bottom: Math.min(seen.bottom, Math.max(...ys)),
+        };
+        this.eachTile(this.level, about, size, 0, (column, row) => places.add(`${column},${row}`));
+        return places;
     }
 
     private eachTile(

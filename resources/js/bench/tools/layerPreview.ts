@@ -34,8 +34,8 @@ export class LayerPreview {
         return stroke;
     }
 
-    /** Shows strokes in the tiles they touched. */
-    show(strokes: StrokePreview[], touched: Set<string>): void {
+    /** Shows strokes, or whatever else covers tiles, in the tiles they touched. */
+    show(strokes: Pick<StrokePreview, 'tiles'>[], touched: Set<string>): void {
         const { tiles } = this.host.bench.session;
         const { level } = this.host;
         for (const key of touched) {
@@ -46,7 +46,9 @@ export class LayerPreview {
                 const coverage = stroke.tiles.get(key);
                 if (coverage !== undefined) bytes = this.lay(bytes, coverage, column, row);
             }
-            if (bytes !== null) tiles.setLocal(level, this.layer, column, row, bytes);
+            // A tile that held nothing may have been shown with something before.
+            bytes ??= new Uint8Array(this.bytesPerPixel * SIDE * SIDE);
+            tiles.setLocal(level, this.layer, column, row, bytes);
         }
         this.host.touched(level, touched, this.layer);
     }

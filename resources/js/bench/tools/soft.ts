@@ -7,7 +7,7 @@ export const soft: Tool = {
     key: 'A',
     what: 'Soft edge',
     cursor: 'ring',
-    options: ['size', 'flow', 'steady'],
+    options: ['size', 'flow', 'steady', 'within'],
     sentence: (bench) => strokeSentence(bench, false),
     begin: (host, point) => beginStroke(host, point, point.alt),
 };

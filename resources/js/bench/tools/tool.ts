@@ -15,6 +15,12 @@ export type ToolId =
     | 'choose'
     | 'pen'
     | 'soft'
+    | 'area'
+    | 'pour'
+    | 'ramp'
+    | 'soften'
+    | 'drag'
+    | 'move'
     | 'erase'
     | 'ink'
     | 'pick'
@@ -43,6 +49,8 @@ export interface ToolHost {
     level: number;
     /** The region at a place of the page; 0 for none. */
     labelAt(x: number, y: number): number;
+    /** Tiles of the level that are on screen, as "column,row"; of these, where spots are given, those round about them. */
+    places(spots: readonly { x: number; y: number }[] | null): Set<string>;
     /** These tiles of a layer look different now; the layer is the one being worked on. */
     touched(level: number, places: Set<string>, layer: string): void;
 }
@@ -58,7 +66,24 @@ export interface Gesture {
 }
 
 /** What the strip offers for a tool. */
-export type ToolOption = 'size' | 'flow' | 'steady' | 'weight' | 'taper' | 'grain' | 'axis' | 'shape' | 'cut' | 'shapeUse' | 'blockWith';
+export type ToolOption =
+    | 'size'
+    | 'flow'
+    | 'steady'
+    | 'weight'
+    | 'taper'
+    | 'grain'
+    | 'axis'
+    | 'shape'
+    | 'cut'
+    | 'shapeUse'
+    | 'blockWith'
+    | 'areaWith'
+    | 'rampForm'
+    | 'softness'
+    | 'strength'
+    | 'within'
+    | 'lifted';
 
 export interface Tool {
     id: ToolId;

@@ -1,0 +1,395 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Tests;
+
+use Awning\Core\Brush\Softener;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\Blur;
+use Awning\Core\Raster\Rect;
+use Awning\Core\Raster\TileGrid;
+use Awning\Core\Select\Ramp;
+use Awning\Core\Select\RampForm;
+use Awning\Core\Select\SmoothShape;
+use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\OpKinds;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Sheet;
+use PHPUnit\Framework\TestCase;
+
+/** What a hand does with paint beside strokes: blocks, ramps, pours, softens, drags, moves. */
+final class PaintTest extends TestCase
+{
+    private const WIDTH = 530;
+
+    private const HEIGHT = 301;
+
+    private MemorySource $source;
+
+    /** Region 7 of figure 3 left of x = 240, region 9 of figure 5 from there to 500, nothing beyond; both of all rows. */
+    protected function setUp(): void
+    {
+        $this->source = new MemorySource;
+        $sheet = new Sheet($this->source);
+        $sheet->put(PageSize::KEY, new PageSize(self::WIDTH, self::HEIGHT, 300));
+        $row = str_repeat("\0\7", 240).str_repeat("\0\11", 260).str_repeat("\0\0", 30);
+        $sheet->setLayer(LayerName::flats(), str_repeat($row, self::HEIGHT));
+        $sheet->put(7, new Region(3, 31, 240 * self::HEIGHT, 10, 10));
+        $sheet->put(9, new Region(5, 52, 260 * self::HEIGHT, 300, 10));
+        $this->source->store($sheet->takeChange());
+        $this->op('pass.add', ['id' => 'shadepass1', 'pass' => $this->toneOf(3)]);
+        $this->op('pass.add', ['id' => 'paintpass1', 'pass' => ['name' => 'Free', 'figure' => 3, 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0]]]);
+    }
+
+    /** @return array<string, mixed> */
+    private function toneOf(int $figure): array
+    {
+        return (new PassSpec('Shade', $figure, new ToneContent(Tone::Shade), Scope::figure($figure)))->toData();
+    }
+
+    /** @param  array<string, mixed>  $input */
+    private function op(string $kind, array $input): void
+    {
+        $sheet = new Sheet($this->source);
+        $op = OpKinds::read($kind, $input);
+        self::assertEquals($op, OpKinds::read($kind, $op->toInput()), 'what the journal keeps is the op');
+        $op->apply($sheet);
+        $this->source->store($sheet->takeChange());
+    }
+
+    /** @param  array<string, mixed>  $input */
+    private function assertRefused(string $kind, array $input, string $why): void
+    {
+        try {
+            $this->op($kind, $input);
+            self::fail("$kind was not refused");
+        } catch (OpRefused $refused) {
+            self::assertStringContainsString($why, $refused->getMessage());
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    private function into(string $pass = 'shadepass1', array $more = []): array
+    {
+        return ['pass' => $pass, ...$more];
+    }
+
+    private function layer(string $pass = 'shadepass1'): string
+    {
+        $sheet = new Sheet($this->source);
+
+        return $sheet->layer(($sheet->find(PassSpec::class, $pass) ?? self::fail("no pass $pass"))->layer($pass));
+    }
+
+    private function at(int $x, int $y, string $pass = 'shadepass1'): int
+    {
+        return ord($this->layer($pass)[$y * self::WIDTH + $x]);
+    }
+
+    /** @return list<int> red, green, blue, alpha */
+    private function paintAt(int $x, int $y): array
+    {
+        $sheet = new Sheet($this->source);
+
+        return array_map(fn (string $plane): int => ord($plane[$y * self::WIDTH + $x]), $sheet->planes(($sheet->find(PassSpec::class, 'paintpass1') ?? self::fail('no paint'))->layer('paintpass1')));
+    }
+
+    /** @param  list<array{float|int, float|int}>  $outline */
+    private function block(array $outline, string $pass = 'shadepass1', mixed ...$more): void
+    {
+        $this->op('paint.shape', ['laying' => $this->into($pass, $more), 'outline' => $outline]);
+    }
+
+    /** @return list<array{float, float}> */
+    private static function box(float $left, float $top, float $right, float $bottom): array
+    {
+        return [[$left, $top], [$right, $top], [$right, $bottom], [$left, $bottom]];
+    }
+
+    public function test_a_shape_covers_each_pixel_as_far_as_it_lies_in_it(): void
+    {
+        $page = new Rect(0, 0, 40, 30);
+        $shape = new SmoothShape(self::box(3.25, 4.5, 9.75, 7.25), $page);
+        $at = fn (?string $data, int $x, int $y): int => ord(($data ?? '')[$y * 40 + $x]);
+        $all = $shape->cut($page);
+        self::assertSame([0, 191, 255, 191, 0], array_map(fn (int $x): int => $at($all, $x, 5), [2, 3, 6, 9, 10]));
+        self::assertSame([0, 128, 255, 64, 0], array_map(fn (int $y): int => $at($all, 6, $y), [3, 4, 6, 7, 8]));
+        self::assertSame([96, 48], [$at($all, 3, 4), $at($all, 3, 7)], 'a corner: three quarters of a half, and of a quarter');
+        self::assertEquals(new Rect(3, 4, 7, 4), $shape->bounds());
+        $part = $shape->cut(new Rect(8, 5, 5, 4));
+        self::assertSame([255, 191, 0], [ord($part[0] ?? ''), ord($part[1] ?? ''), ord($part[2] ?? '')], 'a part of it begins elsewhere');
+        self::assertNull($shape->cut(new Rect(20, 5, 8, 8)));
+        // A circle of 60 corners, over four tiles: its area is known.
+        $circle = array_map(fn (int $i): array => [255.3 + 90 * cos($i / 30 * M_PI), 250.8 + 90 * sin($i / 30 * M_PI)], range(0, 59));
+        $round = new SmoothShape($circle, new Rect(0, 0, 600, 600));
+        $sum = 0;
+        foreach ((new TileGrid(600, 600))->touching($round->bounds()) as $tile) {
+            $sum += array_sum((array) unpack('C*', $round->cut(TileGrid::rect(...$tile)) ?? ''));
+        }
+        self::assertEqualsWithDelta(0.5 * 60 * 90 ** 2 * sin(M_PI / 30), $sum / 255, 3);
+        $crossed = new SmoothShape([[0, 0], [20, 20], [20, 0], [0, 20]], $page);
+        self::assertSame([255, 0, 255, 0], [$at($crossed->cut($page), 3, 10), $at($crossed->cut($page), 10, 3), $at($crossed->cut($page), 16, 10), $at($crossed->cut($page), 10, 16)]);
+    }
+
+    public function test_a_ramp_is_full_where_it_begins_and_nothing_where_it_ends(): void
+    {
+        $page = new Rect(0, 0, 90, 60);
+        $at = fn (Ramp $ramp, int $x, int $y): int => ord(($ramp->cut($page) ?? '')[$y * 90 + $x]);
+        $straight = new Ramp([20.5, 30.5], [70.5, 30.5], RampForm::Straight, $page);
+        self::assertSame([255, 255, 204, 128, 0, 0], array_map(fn (int $x): int => $at($straight, $x, 7), [5, 20, 30, 45, 70, 88]));
+        $slanted = new Ramp([10.5, 10.5], [40.5, 50.5], RampForm::Straight, $page);
+        self::assertSame(255 - 51, $at($slanted, 16, 18), 'a fifth of the way');
+        self::assertSame(255 - 51, $at($slanted, 16 - 8, 18 + 6), 'and right across from there');
+        $round = new Ramp([40.5, 30.5], [40.5, 10.5], RampForm::Round, $page);
+        self::assertSame([255, 128, 191, 0], [$at($round, 40, 30), $at($round, 50, 30), $at($round, 43, 34), $at($round, 61, 30)]);
+        self::assertEquals(new Rect(20, 10, 41, 41), $round->bounds());
+        self::assertNull($round->cut(new Rect(70, 40, 10, 10)));
+        $part = (string) $slanted->cut(new Rect(16, 18, 7, 3));
+        self::assertSame(255 - 51, ord($part[0]));
+        self::assertSame($at($slanted, 22, 20), ord($part[20]));
+        $this->expectException(\RangeException::class);
+        new Ramp([5, 5], [5.4, 5.3], RampForm::Round, $page);
+    }
+
+    public function test_blocks_are_laid_taken_away_and_kept_to_picked_regions(): void
+    {
+        $this->block(self::box(200, 40, 300, 90), opacity: 0.5);
+        self::assertSame([128, 128, 0], [$this->at(210, 60), $this->at(280, 60), $this->at(199, 60)]);
+        $this->block(self::box(200, 40, 300, 90), inside: [9], opacity: 0.5);
+        self::assertSame([128, 192], [$this->at(239, 60), $this->at(240, 60)], 'once more, in region 9 alone');
+        $this->block(self::box(230, 60, 260, 70), erase: true);
+        self::assertSame([0, 0, 128, 192], [$this->at(235, 65), $this->at(259, 69), $this->at(229, 65), $this->at(260, 69)]);
+        $this->block([[20, 20], [60, 20], [60, 50]], 'newshade01', make: $this->toneOf(5));
+        self::assertSame([255, 0], [$this->at(50, 30, 'newshade01'), $this->at(30, 40, 'newshade01')]);
+        $this->block(self::box(10, 10, 30, 30), 'paintpass1', colour: '#c86432', opacity: 0.5);
+        self::assertSame([200, 100, 50, 128], $this->paintAt(20, 20));
+        $this->assertRefused('paint.shape', ['laying' => $this->into('paintpass1'), 'outline' => self::box(1, 1, 5, 5)], 'colour');
+        $this->assertRefused('paint.shape', ['laying' => $this->into('nobodys001'), 'outline' => self::box(1, 1, 5, 5)], 'pass is gone');
+        $this->assertRefused('paint.shape', ['laying' => $this->into(), 'outline' => self::box(-50, 1, -5, 5)], 'off the page');
+        $this->assertRefused('paint.shape', ['laying' => $this->into(), 'outline' => [[1, 1], [2, 2]]], 'loop');
+        $this->assertRefused('paint.shape', ['laying' => $this->into(more: ['inside' => [0]]), 'outline' => self::box(1, 1, 5, 5)], 'region');
+    }
+
+    public function test_regions_are_poured_full_and_cleared(): void
+    {
+        $this->op('paint.pour', ['laying' => $this->into(more: ['opacity' => 0.4]), 'labels' => [9]]);
+        self::assertSame([0, 102, 102, 0], [$this->at(239, 300), $this->at(240, 0), $this->at(499, 300), $this->at(500, 300)]);
+        $this->op('paint.pour', ['laying' => $this->into(), 'labels' => [7, 9]]);
+        self::assertSame([255, 255], [$this->at(0, 0), $this->at(499, 300)]);
+        $this->op('paint.pour', ['laying' => $this->into(more: ['erase' => true]), 'labels' => [7]]);
+        self::assertSame([0, 255], [$this->at(239, 10), $this->at(240, 10)]);
+        $this->assertRefused('paint.pour', ['laying' => $this->into(), 'labels' => []], 'Click a region');
+    }
+
+    public function test_ramps_lie_in_passes_and_end_with_the_picked_regions(): void
+    {
+        $this->op('paint.ramp', ['laying' => $this->into(more: ['inside' => [7]]), 'from' => [0.5, 100.5], 'to' => [510.5, 100.5], 'form' => 'straight']);
+        self::assertSame([255, 155, 0], [$this->at(0, 3), $this->at(200, 290), $this->at(260, 3)]);
+        $this->op('paint.ramp', ['laying' => $this->into(more: ['erase' => true]), 'from' => [200.5, 290.5], 'to' => [240.5, 290.5], 'form' => 'round']);
+        self::assertSame([0, 155], [$this->at(200, 290), $this->at(200, 240)]);
+        self::assertEqualsWithDelta(155 / 2, $this->at(200, 270), 1);
+        $this->assertRefused('paint.ramp', ['laying' => $this->into(), 'from' => [5, 5], 'to' => [5, 5]], 'Drag');
+    }
+
+    public function test_a_blur_has_the_spread_it_was_asked_for(): void
+    {
+        foreach ([1.7, 3.0, 6.4] as $sigma) {
+            $side = 81;
+            $values = array_fill(0, $side * 61, 0.0);
+            $values[30 * $side + 40] = 1.0;
+            $blurred = (new Blur($sigma))->of($values, $side, 61);
+            $across = $down = $sum = 0.0;
+            foreach ($blurred as $at => $value) {
+                $sum += $value;
+                $across += $value * ($at % $side - 40) ** 2;
+                $down += $value * (intdiv($at, $side) - 30) ** 2;
+            }
+            self::assertEqualsWithDelta(1, $sum, 1e-9);
+            self::assertEqualsWithDelta($sigma, sqrt($across), 0.25);
+            self::assertEqualsWithDelta($sigma, sqrt($down), 0.25);
+        }
+    }
+
+    /** The step of a hard edge becomes the integral of a bell, to either side of where it was. */
+    public function test_softened_edges_are_as_soft_as_was_said(): void
+    {
+        foreach ([6.0, 24.0, 60.0] as $by) {
+            $place = new Rect(512, 256, 256, 40);
+            $softener = new Softener($by);
+            $around = $softener->around($place);
+            $line = '';
+            for ($x = $around->x; $x < $around->right(); $x++) {
+                $line .= $x < 640 ? "\xf0" : "\x10";
+            }
+            [$soft] = $softener->soften([str_repeat($line, $around->height)], str_repeat("\xff", $around->width * $around->height), $place);
+            foreach ([-1.2, -0.5, -0.1, 0.3, 0.8] as $part) {
+                $x = (int) round(640 + $part * $by);
+                $far = ($x + 0.5 - 640) / ($by / 2);
+                self::assertEqualsWithDelta(16 + 224 * (1 - self::normal($far)), ord($soft[30 * 256 + $x - 512]), 6, "$by px, $part of it");
+            }
+        }
+    }
+
+    /** How much of a bell lies below (Abramowitz and Stegun 26.2.17). */
+    private static function normal(float $z): float
+    {
+        $t = 1 / (1 + 0.2316419 * abs($z));
+        $tail = exp(-$z * $z / 2) / sqrt(2 * M_PI) * $t * (0.319381530 + $t * (-0.356563782 + $t * (1.781477937 + $t * (-1.821255978 + $t * 1.330274429))));
+
+        return $z > 0 ? 1 - $tail : $tail;
+    }
+
+    public function test_softening_stays_in_the_clip_and_leaves_contact_edges(): void
+    {
+        $this->block(self::box(100, 0, 240, 301));
+        $this->op('pass.soften', ['pass' => 'shadepass1', 'by' => 12]);
+        self::assertSame([255, 255, 0], [$this->at(239, 150), $this->at(200, 0), $this->at(240, 150)], 'against the border of its figure nothing is lost, and nothing comes over');
+        self::assertEqualsWithDelta(128, ($this->at(99, 150) + $this->at(100, 150)) / 2, 2);
+        self::assertSame([0, 255], [$this->at(80, 150), $this->at(119, 150)]);
+        self::assertEqualsWithDelta($this->at(95, 150), $this->at(95, 255), 1);
+        self::assertEqualsWithDelta($this->at(95, 255), $this->at(95, 256), 0, 'no seam between tiles');
+        $this->assertRefused('pass.soften', ['pass' => 'nobodys001', 'by' => 12], 'gone');
+        $this->assertRefused('pass.soften', ['pass' => 'shadepass1', 'by' => 0], '0.5');
+    }
+
+    public function test_softening_with_a_brush_reaches_as_far_as_the_brush(): void
+    {
+        $this->block(self::box(60, 20, 180, 280));
+        $brush = ['size' => 60, 'hardness' => 1, 'opacity' => 0.5, 'smoothing' => 0];
+        $this->op('pass.soften', ['pass' => 'shadepass1', 'by' => 10, 'brush' => $brush, 'points' => [[60, 100, 1], [60, 101, 1]]]);
+        self::assertSame([255, 0], [$this->at(60, 140), $this->at(59, 60)]);
+        // The blur, half-way.
+        self::assertEqualsWithDelta(255 - 128 / 2, $this->at(60, 100), 6);
+        self::assertEqualsWithDelta(128 / 2, $this->at(59, 100), 6);
+        self::assertSame([255, 0], [$this->at(95, 100), $this->at(25, 100)]);
+        $this->assertRefused('pass.soften', ['pass' => 'shadepass1', 'by' => 10, 'brush' => $brush, 'points' => [[400, 100, 1]]], 'edge');
+    }
+
+    public function test_free_paint_is_softened_without_dark_seams(): void
+    {
+        $this->block(self::box(0, 0, 100, 301), 'paintpass1', colour: '#f0c810');
+        $this->op('pass.soften', ['pass' => 'paintpass1', 'by' => 16]);
+        [$red, $green, $blue, $alpha] = $this->paintAt(104, 150);
+        self::assertSame([0xF0, 0xC8, 0x10], [$red, $green, $blue], 'its colour does not change on the way to nothing');
+        self::assertTrue($alpha > 20 && $alpha < 120, "$alpha");
+        self::assertSame(255, $this->paintAt(0, 0)[3], 'the rim of the page is no edge');
+    }
+
+    public function test_paint_is_pulled_along_and_not_across_the_clip(): void
+    {
+        $this->block(self::box(40, 100, 120, 140));
+        $brush = ['size' => 30, 'hardness' => 0.5, 'opacity' => 0.8, 'smoothing' => 0];
+        $this->op('paint.drag', ['pass' => 'shadepass1', 'brush' => $brush, 'points' => [[110, 120, 1], [150, 120, 1]]]);
+        self::assertGreaterThan(100, $this->at(126, 120));
+        self::assertLessThan($this->at(126, 120), $this->at(140, 120), 'less the farther it was pulled');
+        self::assertSame([0, 255, 0], [$this->at(190, 120), $this->at(60, 120), $this->at(140, 170)]);
+        $before = $this->layer();
+        $this->op('paint.drag', ['pass' => 'shadepass1', 'brush' => $brush, 'points' => [[230, 120, 1], [60, 120, 1], [300, 130, 1]]]);
+        $after = $this->layer();
+        self::assertNotSame($before, $after);
+        for ($y = 0; $y < self::HEIGHT; $y++) {
+            self::assertSame(str_repeat("\0", 290), substr($after, $y * self::WIDTH + 240, 290), 'beyond the figure');
+        }
+        $this->assertRefused('paint.drag', ['pass' => 'shadepass1', 'brush' => $brush, 'points' => [[20, 280, 1], [30, 280, 1]]], 'no paint');
+        $this->assertRefused('paint.drag', ['pass' => 'shadepass1', 'brush' => ['size' => 401] + $brush, 'points' => [[20, 280, 1]]], '400');
+    }
+
+    public function test_stronger_drags_pull_farther(): void
+    {
+        $reached = [];
+        foreach ([0.3, 0.7] as $strength) {
+            $this->setUp();
+            $this->block(self::box(40, 100, 120, 140));
+            $this->op('paint.drag', ['pass' => 'shadepass1', 'brush' => ['size' => 24, 'hardness' => 1, 'opacity' => $strength, 'smoothing' => 0], 'points' => [[105, 120, 1], [170, 120, 1]]]);
+            $reached[] = array_sum(array_map(fn (int $x): int => $this->at($x, 120), range(120, 180)));
+        }
+        self::assertGreaterThan(2 * $reached[0], $reached[1]);
+    }
+
+    public function test_paint_is_moved_copied_turned_and_mirrored(): void
+    {
+        $this->block([[40, 100], [60, 100], [60, 110], [50, 110], [50, 130], [40, 130]], opacity: 0.8);
+        $loop = self::box(35, 95, 70, 140);
+        $move = fn (array $more): array => ['pass' => 'shadepass1', 'by' => [0, 0], ...$more];
+        $this->op('paint.move', $move(['outline' => $loop, 'by' => [300, 7], 'copy' => true]));
+        self::assertSame([204, 204, 0, 0], [$this->at(41, 101), $this->at(341, 108), $this->at(341, 106), $this->at(355, 120)]);
+        $this->op('paint.move', $move(['outline' => $loop, 'by' => [0, 60], 'scale' => [-1, 1]]));
+        self::assertSame([0, 0], [$this->at(41, 101), $this->at(59, 101)], 'gone from where it was');
+        // Mirrored about 52.5: what lay from 40 to 50 lies from 55 to 65.
+        self::assertSame([0, 204, 204, 0], [$this->at(50, 185), $this->at(56, 185), $this->at(63, 165), $this->at(66, 165)]);
+        $loop = self::box(330, 90, 370, 150);
+        $this->op('paint.move', $move(['outline' => $loop, 'turn' => 90]));
+        // About (350, 120): a pixel at (341, 132) goes to (338, 111).
+        self::assertSame([204, 0], [$this->at(337, 111), $this->at(341, 132)]);
+        $this->assertRefused('paint.move', $move(['outline' => $loop, 'by' => [900, 0]]), 'off the page');
+        $loop = self::box(430, 90, 470, 150);
+        $this->assertRefused('paint.move', $move(['outline' => $loop]), 'no paint');
+        $this->assertRefused('paint.move', $move(['scale' => [0.01, 1]]), 'twentieth');
+        $this->assertRefused('paint.move', $move(['into' => 'paintpass1']), 'Free paint');
+    }
+
+    public function test_a_whole_pass_moves_into_another(): void
+    {
+        $this->op('pass.add', ['id' => 'another001', 'pass' => $this->toneOf(5)]);
+        $this->block(self::box(10, 10, 50, 50), opacity: 0.6);
+        $this->op('paint.move', ['pass' => 'shadepass1', 'by' => [260, 20], 'into' => 'another001']);
+        self::assertSame([0, 0, 153, 0], [$this->at(20, 20), $this->at(280, 40), $this->at(280, 40, 'another001'), $this->at(20, 20, 'another001')]);
+    }
+
+    public function test_moved_colours_lie_over_what_is_there(): void
+    {
+        $this->block(self::box(10, 10, 40, 40), 'paintpass1', colour: '#ff0000', opacity: 0.5);
+        $this->block(self::box(100, 10, 140, 40), 'paintpass1', colour: '#0000ff');
+        $this->op('paint.move', ['pass' => 'paintpass1', 'outline' => self::box(5, 5, 45, 45), 'by' => [95, 0]]);
+        self::assertEqualsWithDelta([128, 0, 127, 255], $this->paintAt(110, 20), 1);
+        self::assertSame([0, 0, 255, 255], $this->paintAt(138, 20));
+        self::assertSame(0, $this->paintAt(20, 20)[3]);
+    }
+
+    /** Whatever is done, kept to a region, leaves every pixel outside of it as it was. */
+    public function test_nothing_leaves_the_picked_regions(): void
+    {
+        $this->block(self::box(0, 0, 530, 301), opacity: 0.3);
+        $this->op('paint.ramp', ['laying' => $this->into(), 'from' => [100, 20], 'to' => [420, 280], 'form' => 'straight']);
+        mt_srand(20261126);
+        $place = fn (): array => [mt_rand(-40, 600), mt_rand(-40, 340)];
+        $stroke = fn (): array => array_map(fn (): array => [...$place(), mt_rand(1, 10) / 10], range(1, 4));
+        $changed = [];
+        for ($i = 0; $i < 24; $i++) {
+            $inside = [$i % 4 < 2 ? 7 : 9];
+            $before = $this->layer();
+            $brush = ['size' => mt_rand(5, 90), 'hardness' => mt_rand(0, 10) / 10, 'opacity' => mt_rand(3, 10) / 10, 'smoothing' => 0];
+            $laying = $this->into(more: ['inside' => $inside, 'erase' => mt_rand(0, 1) === 0, 'opacity' => mt_rand(2, 10) / 10]);
+            try {
+                match ($i % 6) {
+                    0 => $this->op('stroke', [...$laying, 'brush' => $brush, 'points' => $stroke()]),
+                    1 => $this->op('paint.shape', ['laying' => $laying, 'outline' => [$place(), $place(), $place(), $place()]]),
+                    2 => $this->op('paint.ramp', ['laying' => $laying, 'from' => $place(), 'to' => $place(), 'form' => 'round']),
+                    3 => $this->op('paint.drag', ['pass' => 'shadepass1', 'brush' => $brush, 'points' => $stroke(), 'inside' => $inside]),
+                    4 => $this->op('pass.soften', ['pass' => 'shadepass1', 'by' => mt_rand(2, 30), 'brush' => $brush, 'points' => $stroke(), 'inside' => $inside]),
+                    default => $this->op('pass.soften', ['pass' => 'shadepass1', 'by' => mt_rand(2, 12), 'inside' => $inside]),
+                };
+            } catch (OpRefused) {
+                continue;
+            }
+            $after = $this->layer();
+            $changed[$i % 6] = ($changed[$i % 6] ?? false) || $after !== $before;
+            for ($y = 0; $y < self::HEIGHT; $y++) {
+                [$from, $count] = $inside === [7] ? [240, 290] : [0, 240];
+                self::assertSame(substr($before, $y * self::WIDTH + $from, $count), substr($after, $y * self::WIDTH + $from, $count), "step $i, row $y");
+            }
+        }
+        ksort($changed);
+        self::assertSame(array_fill(0, 6, true), $changed, 'each of them did something');
+    }
+}

@@ -1,0 +1,46 @@
+/** A shade or a light is drawn round, and is there: the commonest gesture of all. */
+import type { Spot } from '../model/lines';
+import { aimAt, laidAs, type Aim } from './aim';
+import { CoverPreview } from './coverPreview';
+import { shapeCover } from './covering';
+import { OutlineGesture, thinned } from './outline';
+import { strokeSentence } from './strokes';
+import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+
+/** Screen pixels within which a press on a corner means that corner. */
+const CLOSE = 10;
+
+export const area: Tool = {
+    id: 'area',
+    name: 'Block',
+    key: 'Z',
+    what: 'Draw round a shade or a light and it is filled; with Alt it is taken away',
+    cursor: 'crosshair',
+    options: ['areaWith', 'flow', 'within'],
+    sentence: (bench) => `${strokeSentence(bench, false)} · what you draw round`,
+    begin(host, start) {
+        const aim = aimAt(host, start, start.alt);
+        if (aim === null) return null;
+        if (host.bench.view.areaWith === 'corners') return setCorner(host, aim, start);
+        return new OutlineGesture(start, (outline) => lay(host, aim, outline));
+    },
+};
+
+function setCorner(host: ToolHost, aim: Aim, { x, y }: ToolPoint): Gesture | null {
+    const { bench, view } = host;
+    const { draft } = bench.view;
+    const isOn = (corner: Spot): boolean => Math.hypot(x - corner.x, y - corner.y) * view.scale <= CLOSE;
+    if (draft.length > 2 && (isOn(draft[0]) || isOn(draft[draft.length - 1]))) {
+        bench.set({ draft: [] });
+        lay(host, aim, draft);
+    } else bench.set({ draft: [...draft, { x, y }] });
+    return null;
+}
+
+function lay(host: ToolHost, aim: Aim, outline: Spot[]): void {
+    if (outline.length < 3) return;
+    const corners = thinned(outline);
+    const spots = corners.map(([x, y]) => ({ x, y }));
+    new CoverPreview(host, aim).show(shapeCover(spots, host.level, host.places(spots)));
+    host.bench.session.paint({ kind: 'paint.shape', laying: laidAs(aim), outline: corners });
+}

@@ -1,0 +1,65 @@
+import { isInside, type Spot } from '../model/lines';
+import { drawOutline } from '../surface/overlays';
+import { passAt, type Aim } from './aim';
+import { OutlineGesture, thinned } from './outline';
+import { strokeSentence } from './strokes';
+import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+
+export const move: Tool = {
+    id: 'move',
+    name: 'Move',
+    key: 'M',
+    what: 'Draw round paint, then drag it; Alt-drag copies it',
+    cursor: 'crosshair',
+    options: ['lifted'],
+    sentence: (bench) =>
+        `${strokeSentence(bench, false).replace('Painting', 'Moving paint of')} · ${bench.view.lifted === null ? 'draw round what you mean' : 'drag it; outside of it draw round something else'}`,
+    begin(host, start) {
+        const aim = passAt(host, start);
+        if (aim === null) return null;
+        const { lifted } = host.bench.view;
+        if (lifted !== null && isInside(lifted, start.x, start.y)) return new CarryGesture(host, aim, lifted, start);
+        return new OutlineGesture(start, (outline) => {
+            const corners = thinned(outline).map(([x, y]) => ({ x, y }));
+            host.bench.set({ lifted: corners.length > 2 ? corners : null });
+        });
+    },
+};
+
+class CarryGesture implements Gesture {
+    private by: Spot = { x: 0, y: 0 };
+    private isCopy: boolean;
+
+    constructor(
+        private readonly host: ToolHost,
+        private readonly aim: Aim,
+        private readonly outline: Spot[],
+        private readonly start: ToolPoint,
+    ) {
+        this.isCopy = start.alt;
+    }
+
+    move(points: ToolPoint[]): void {
+        const last = points[points.length - 1];
+        // Whole pixels: paint stays as sharp as it is.
+        this.by = { x: Math.round(last.x - this.start.x), y: Math.round(last.y - this.start.y) };
+        this.isCopy = last.alt;
+    }
+
+    up(): void {
+        if (this.by.x === 0 && this.by.y === 0) return;
+        this.host.bench.movePaint(this.aim.pass, { by: [this.by.x, this.by.y], copy: this.isCopy });
+    }
+
+    cancel(): void {
+        this.by = { x: 0, y: 0 };
+    }
+
+    overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        drawOutline(
+            context,
+            toScreen,
+            this.outline.map(({ x, y }) => ({ x: x + this.by.x, y: y + this.by.y })),
+        );
+    }
+}

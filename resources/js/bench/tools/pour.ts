@@ -1,0 +1,37 @@
+import { aimAt, laidAs } from './aim';
+import { CoverPreview } from './coverPreview';
+import { regionCover } from './covering';
+import { strokeSentence } from './strokes';
+import type { Tool, ToolHost } from './tool';
+
+export const pour: Tool = {
+    id: 'pour',
+    name: 'Pour',
+    key: 'F',
+    what: 'Click a region to cover all of it; Shift: the whole figure; Alt: clear it',
+    cursor: 'crosshair',
+    options: ['flow'],
+    sentence: (bench) => `${strokeSentence(bench, false)} · all of a region`,
+    begin(host, point) {
+        const label = host.labelAt(point.x, point.y);
+        const labels = point.shift ? figureOf(host, label) : [label];
+        const aim = aimAt(host, point, point.alt);
+        if (aim === null) return null;
+        if (label === 0 || labels.length === 0) {
+            host.bench.session.say('There is no region here. Click inside of one.');
+            return null;
+        }
+        new CoverPreview(host, { ...aim, inside: [] }).show(regionCover(host, labels, host.places(null)));
+        host.bench.session.paint({ kind: 'paint.pour', laying: { ...laidAs(aim), inside: [] }, labels });
+        return null;
+    },
+};
+
+/** All regions of the figure a region is of. */
+function figureOf({ bench }: ToolHost, label: number): number[] {
+    const { region } = bench.session.view.records;
+    const figure = region[label]?.figure ?? 0;
+    return Object.keys(region)
+        .map(Number)
+        .filter((one) => figure !== 0 && region[one].figure === figure);
+}

@@ -1,0 +1,56 @@
+import { drawPath } from '../surface/overlays';
+import { passAt, type Aim } from './aim';
+import { rounded } from './layerPreview';
+import { pointOf, strokeSentence } from './strokes';
+import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+
+export const soften: Tool = {
+    id: 'soften',
+    name: 'Soften',
+    key: 'S',
+    what: 'Brush over an edge to make it soft; where paint meets the border of its figure it stays',
+    cursor: 'ring',
+    options: ['size', 'softness', 'within'],
+    sentence: (bench) => strokeSentence(bench, false).replace('Painting', 'Softening'),
+    begin(host, start) {
+        const aim = passAt(host, start);
+        return aim === null ? null : new SoftenGesture(host, aim, start);
+    },
+};
+
+class SoftenGesture implements Gesture {
+    private readonly path: ToolPoint[];
+
+    constructor(
+        private readonly host: ToolHost,
+        private readonly aim: Aim,
+        start: ToolPoint,
+    ) {
+        this.path = [start];
+    }
+
+    move(points: ToolPoint[]): void {
+        this.path.push(...points);
+    }
+
+    up(): void {
+        const { bench } = this.host;
+        bench.session.paint({
+            kind: 'pass.soften',
+            pass: this.aim.pass,
+            by: bench.view.softness,
+            // The rim of the brush lets go gently.
+            brush: { size: bench.view.size, hardness: 0.5, opacity: 1, smoothing: 0 },
+            points: this.path.map((point) => rounded(pointOf(point))),
+            inside: this.aim.inside,
+        });
+    }
+
+    cancel(): void {
+        this.path.length = 1;
+    }
+
+    overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        drawPath(context, toScreen, this.path, this.host.bench.view.size * this.host.view.scale);
+    }
+}
