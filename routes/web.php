@@ -9,6 +9,7 @@ use App\Http\Controllers\CueController;
 use App\Http\Controllers\FindingsController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
+use App\Http\Controllers\LightController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\PageColoursController;
 use App\Http\Controllers\PageController;
@@ -67,6 +68,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/variants', [VariantController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/variants', [VariantController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/variants/{variant}', [VariantController::class, 'update'])->can('colour', 'series');
+        Route::post('series/{series}/lights', [LightController::class, 'store'])->can('colour', 'series');
+        Route::patch('series/{series}/lights/{light}', [LightController::class, 'update'])->can('colour', 'series');
+        Route::put('series/{series}/pages/{page}/light', [LightController::class, 'pick'])->can('colour', 'series');
         Route::put('series/{series}/pages/{page}/variant', [VariantController::class, 'wear'])->can('colour', 'series');
         Route::get('series/{series}/versions', [PaletteVersionController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/versions', [PaletteVersionController::class, 'store'])->can('colour', 'series');

@@ -8,6 +8,7 @@ use App\Models\Figure;
 use App\Models\Material;
 use App\Models\PaletteVariant;
 use App\Models\Series;
+use App\Models\SeriesLight;
 
 /** Puts records of a palette's journal in place: as they were before a change, or after it. */
 final class PaletteRecords
@@ -26,7 +27,7 @@ final class PaletteRecords
         foreach ($records as $i => [$kind, $id, $to]) {
             $row = self::row($series, $kind, $id);
             $row->forceFill(self::columns($to ?? ['retired' => true] + $before[$i]));
-            if ($row instanceof Material || $row instanceof PaletteVariant) {
+            if ($row instanceof Material || $row instanceof PaletteVariant || $row instanceof SeriesLight) {
                 // Never an old version again: whoever still shows that one has not seen this.
                 $row->version = 1 + (int) $before[$i]['version'];
             }
@@ -37,11 +38,12 @@ final class PaletteRecords
         return $done;
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series
+    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesLight
     {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
+            'light' => SeriesLight::query()->findOrFail($id),
             'variant' => PaletteVariant::query()->findOrFail($id),
             default => $series,
         };

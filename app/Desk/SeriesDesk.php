@@ -57,7 +57,7 @@ final class SeriesDesk
      * Which version and variant of the palette a page wears. The palette itself stays as it is, but what is open shows other
      * colours now.
      *
-     * @param  array{holds_id: ?int, follows: ?string}|array{wears_id: ?int}  $columns
+     * @param  array{holds_id: ?int, follows: ?string}|array{wears_id: ?int}|array{plan_id: ?int}  $columns
      */
     public function dress(Page $page, array $columns): void
     {

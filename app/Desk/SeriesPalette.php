@@ -9,6 +9,7 @@ use App\Models\Page;
 use App\Models\PaletteVariant;
 use App\Models\PaletteVersion;
 use App\Models\Series;
+use App\Models\SeriesLight;
 use App\Store\StandIns;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Difference;
@@ -19,6 +20,7 @@ use Awning\Core\Colour\ToneRule;
 use Awning\Core\Exchange\PaletteBook;
 use Awning\Core\Exchange\PaletteFigure;
 use Awning\Core\Exchange\PaletteMaterial;
+use Awning\Core\Light\LightPlan;
 use Awning\Core\Sheet\Palette;
 
 /**
@@ -26,12 +28,14 @@ use Awning\Core\Sheet\Palette;
  *
  * @phpstan-import-type DerivationPart from Derivation
  * @phpstan-import-type DerivationData from Derivation
+ * @phpstan-import-type LightPlanData from LightPlan
  *
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart, more: list<array{tone: value-of<Tone>, name: string}>}
  * @phpstan-type FigureState array{id: int, name: string, depth: int, follows: ?string, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>}
+ * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int}
  */
 final readonly class SeriesPalette
 {
@@ -40,7 +44,8 @@ final readonly class SeriesPalette
     /** @param  ?Page  $page  one that may hold a version of it */
     public function __construct(private Series $series, private ?Page $page = null)
     {
-        $this->rule = $series->rule();
+        $light = $page?->light?->plan()->colour;
+        $this->rule = $light === null ? $series->rule() : $series->rule()->under($light);
     }
 
     /** As a page shows it: by the version it holds, where it holds one. */
@@ -183,7 +188,17 @@ final readonly class SeriesPalette
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
             'variants' => array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe()),
+            'lights' => $this->lights(), 'stands' => $this->page?->light?->id,
         ];
+    }
+
+    /** @return list<LightState> */
+    private function lights(): array
+    {
+        /** @var list<SeriesLight> $lights */
+        $lights = SeriesLight::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
+
+        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], $lights);
     }
 
     /**

@@ -24,6 +24,8 @@ use Illuminate\Support\Carbon;
  * @property ?int $wears_id the variant of the palette it wears
  * @property ?PaletteVersion $held
  * @property ?PaletteVariant $worn
+ * @property ?int $plan_id the light plan it stands under
+ * @property ?SeriesLight $light
  * @property ?int $holder_id
  * @property ?string $lease
  * @property ?Carbon $lease_until
@@ -60,6 +62,15 @@ final class Page extends Model
         $variant->where('retired', false);
 
         return $variant;
+    }
+
+    /** @return BelongsTo<SeriesLight, $this> one that is not retired */
+    public function light(): BelongsTo
+    {
+        $light = $this->belongsTo(SeriesLight::class, 'plan_id');
+        $light->where('retired', false);
+
+        return $light;
     }
 
     /** @return BelongsTo<User, $this> */

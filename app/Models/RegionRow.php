@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Awning\Core\Page\Record;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\Solid;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -16,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $locked
  * @property ?string $shift
  * @property ?int $wears
+ * @property ?string $solid
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -32,11 +34,11 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears];
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears);
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid));
     }
 }

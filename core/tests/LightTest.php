@@ -5,10 +5,19 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Light\BorderDistance;
+use Awning\Core\Light\CastShadow;
+use Awning\Core\Light\Facing;
+use Awning\Core\Light\HandWork;
 use Awning\Core\Light\Inflation;
 use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\Pieces;
+use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Page\Solid;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
 use PHPUnit\Framework\TestCase;
 
 /** Bodies from flat shapes, against spheres and cylinders in closed form; and the light on them. */
@@ -191,6 +200,105 @@ final class LightTest extends TestCase
         }
         // The edge of the body is where the labels have it, not where the smaller plane had it.
         self::assertSame([255, 0], [$rough->shade->at(480, 800), $rough->shade->at(480, 801)]);
+    }
+
+    /** Recomputed, what a hand did to a coverage stays: property over many pairs. */
+    public function test_hand_work_outlives_what_was_computed(): void
+    {
+        mt_srand(7);
+        $bytes = fn (int $count): string => implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, $count)));
+        [$computed, $anew, $now] = [$bytes(3000), $bytes(3000), $bytes(3000)];
+        $none = new HandWork(str_repeat("\0", 3000), str_repeat("\0", 3000));
+        self::assertSame($anew, $none->goneOn($computed, $computed)->on($anew), 'nobody touched it');
+        $kept = fn (string $now): string => $none->goneOn($computed, $now)->on($anew);
+        self::assertSame(0, strlen(str_replace("\xff", '', $kept(str_repeat("\xff", 3000)) | strtr($computed, Bytes::identity(), Bytes::table(fn (int $value): int => $value === 255 ? 255 : 0)))), 'painted full');
+        self::assertSame(0, strlen(str_replace("\0", '', $kept(str_repeat("\0", 3000)) & strtr($computed, Bytes::identity(), Bytes::table(fn (int $value): int => $value === 0 ? 0 : 255)))), 'erased to nothing');
+        $hand = $none->goneOn($computed, $now);
+        [$again, $moved] = [$hand->on($computed), $hand->on($anew)];
+        for ($at = 0; $at < 3000; $at++) {
+            self::assertEqualsWithDelta(ord($now[$at]), ord($again[$at]), 1, 'computed to the same as before');
+            $isMore = ord($now[$at]) >= ord($computed[$at]);
+            self::assertTrue($isMore ? ord($moved[$at]) >= ord($anew[$at]) : ord($moved[$at]) <= ord($anew[$at]), 'what was added is never less, what was erased never more');
+        }
+        self::assertSame([160, 50], array_values((array) unpack('C*', (new HandWork("\0\0", "\0\0"))->goneOn("\x37\xc8", "\x9b\x64")->on("\x41\x64"))), 'half of what was missing; half of what was there');
+        // Painted where nothing was, then all of it is computed full, then nothing again: the paint is still there.
+        $hand = (new HandWork("\0", "\0"))->goneOn("\0", "\xff");
+        $hand = $hand->goneOn($hand->on("\xff"), $hand->on("\xff"));
+        self::assertSame("\xff", $hand->on("\0"));
+        // Erased again, it is gone; what is computed there then stays away, too.
+        $hand = $hand->goneOn("\xff", "\0");
+        self::assertSame(["\0", "\0"], [$hand->on("\0"), $hand->on("\xff")]);
+    }
+
+    public function test_shadows_fall_away_from_the_light_and_so_far(): void
+    {
+        $post = new Plane(120, 90, implode('', array_map(fn (int $i): string => abs($i % 120 - 60) < 3 && abs(intdiv($i, 120) - 40) < 4 ? "\xff" : "\0", range(0, 120 * 90 - 1))));
+        $shadow = CastShadow::of($post, new KeyLight(135, 30), 28);
+        // From the upper left: to the lower right, 28 px long.
+        self::assertSame([255, 255, 0, 0], [$shadow->at(66, 46), $shadow->at(78, 58), $shadow->at(86, 66), $shadow->at(50, 30)]);
+        self::assertSame(0, $shadow->at(60, 40), 'not on itself');
+        $left = CastShadow::of($post, new KeyLight(0, 10), 20);
+        self::assertSame([255, 0, 0], [$left->at(40, 40), $left->at(36, 40), $left->at(66, 40)]);
+        self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 90), 20)->data);
+        self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 10), 0)->data);
+    }
+
+    public function test_fold_lines_crease_a_body_by_their_strength(): void
+    {
+        // One bar of two regions: a line parts it lengthwise.
+        $bar = self::drawn(160, 101, fn (int $x, int $y): int => $x < 20 || $x >= 140 ? 0 : ($y < 50 ? 4 : 5));
+        $facing = fn (float $folds): Facing => Facing::of($bar, [4 => 4, 5 => 4], $folds, []);
+        $up = fn (float $folds, int $y): float => $facing($folds)->y[$y * 160 + 80];
+        self::assertEqualsWithDelta(0, $up(0, 47), 0.1, 'no crease: the middle faces the reader');
+        self::assertLessThan(-0.7, $up(1, 47), 'a crease: the upper half turns down to the line');
+        self::assertGreaterThan(0.7, $up(1, 53));
+        self::assertEqualsWithDelta(($up(0, 40) + $up(1, 40)) / 2, $up(0.5, 40), 0.02);
+    }
+
+    public function test_simple_solids_are_what_they_are_said_to_be(): void
+    {
+        $region = self::drawn(120, 80, fn (int $x, int $y): int => $x >= 10 && $x <= 90 && $y >= 20 && $y <= 40 ? 6 : 0);
+        $facing = fn (Solid $solid): Facing => Facing::of($region, [], 1, [6 => $solid]);
+        $at = fn (Facing $facing, int $x, int $y): array => [$facing->x[$y * 120 + $x], $facing->y[$y * 120 + $x]];
+        self::assertSame([0.0, 0.0], $at($facing(Solid::Flat), 12, 21));
+        // A tube along the long side: it turns up and down alone.
+        self::assertEqualsWithDelta([0, 0.9], $at($facing(Solid::Tube), 12, 21), 0.06);
+        self::assertEqualsWithDelta([0, -0.48], $at($facing(Solid::Tube), 70, 35), 0.06);
+        // A ball as wide as the region is long.
+        self::assertEqualsWithDelta([0.48, 0], $at($facing(Solid::Ball), 70, 30), 0.03);
+        self::assertEqualsWithDelta([-0.95, 0], $at($facing(Solid::Ball), 11, 30), 0.04);
+        self::assertNotEquals([0.0, 0.0], $at($facing(Solid::Round), 12, 21));
+    }
+
+    public function test_deep_shade_glint_and_bounce_lie_where_they_belong(): void
+    {
+        $rough = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials(soft: 0.04, reach: 0.2, rim: 20));
+        $planes = [$rough->shade, $rough->deep, $rough->bounce, $rough->light, $rough->glint];
+        $at = fn (int $x): array => array_map(fn (Plane $plane): int => $plane->at($x, 108), $planes);
+        self::assertSame([255, 255, 255, 0, 0], array_map(fn (int $value): int => $value > 100 ? 255 : 0, $at(24)), 'far from the light');
+        self::assertSame([255, 0, 0], array_slice($at(74), 0, 3), 'in shade, not in the deep of it');
+        self::assertSame([0, 0, 0, 0, 0], $at(120), 'between: with a reach of 0.2 shade ends earlier');
+        self::assertSame(255, $at(112 + (int) (92.8 * sin(deg2rad(30))))[4], 'half-way to the light');
+        self::assertSame([255, 0], array_slice($at(190), 3), 'lit, but no glint');
+        self::assertGreaterThan(0, $rough->rim->at(34, 108));
+        self::assertSame(str_repeat("\0", strlen($rough->cast->data)), $rough->cast->data);
+        $throwers = self::drawn(self::SIDE, self::SIDE, fn (int $x, int $y): int => $x > 180 ? 255 : 0);
+        $thrown = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials(cast: 50), throwers: new Plane($throwers->width, $throwers->height, implode('', array_map(fn (int $i): string => $throwers->data[2 * $i + 1], range(0, intdiv(strlen($throwers->data), 2) - 1)))));
+        self::assertSame([255, 0, 0], [$thrown->cast->at(150, 108), $thrown->cast->at(120, 108), $thrown->cast->at(190, 108)]);
+        self::assertSame(0, $thrown->deep->at(150, 108), 'no shade of its own there');
+        $this->expectExceptionMessage('reach runs from');
+        new RoughDials(reach: 0.9);
+    }
+
+    public function test_pieces_lie_apart_and_hold_everything(): void
+    {
+        $labels = self::drawn(200, 150, fn (int $x, int $y): int => match (true) {
+            $x < 40 && $y < 40, $x >= 60 && $x < 90 && $y >= 10 && $y < 30, $x >= 44 && $x < 50 && $y < 20 => 3,
+            $y >= 100 && $y < 120 && $x >= 150 => 8,
+            default => 0,
+        });
+        self::assertEquals([new Rect(0, 0, 52, 42), new Rect(58, 8, 34, 24), new Rect(148, 98, 52, 24)], Pieces::of($labels));
+        self::assertSame([], Pieces::of(self::drawn(20, 20, fn (): int => 0)));
     }
 
     public function test_a_light_has_a_place(): void

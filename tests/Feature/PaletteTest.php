@@ -402,6 +402,33 @@ final class PaletteTest extends TestCase
         $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
     }
 
+    public function test_light_plans_are_kept_picked_by_pages_and_change_what_is_derived(): void
+    {
+        $plan = fn (string $colour, float $azimuth = 120): array => ['azimuth' => $azimuth, 'elevation' => 35, 'colour' => $colour, 'ambient' => '#203040', 'dials' => ['cast' => 55]];
+        $kept = $this->change('POST', 'lights', ['name' => 'Lamp at midnight', 'plan' => $plan('#ff9030')], 201);
+        ['id' => $id, 'version' => $version, 'plan' => $shown] = $kept['lights'][0];
+        self::assertEquals(['azimuth' => 120, 'elevation' => 35, 'colour' => '#ff9030', 'ambient' => '#203040', 'dials' => ['folds' => 1, 'soft' => 0.12, 'reach' => 0, 'cast' => 55, 'rim' => 6]], $shown);
+        $page = \App\Models\Page::query()->create(['series_id' => $this->series->id, 'number' => 91, 'title' => 'Night']);
+        $shade = fn (): string => (string) ($this->getJson("/api/pages/$page->id")->json('palette.figures.0.materials.0.tones.shade'));
+        $before = $shade();
+        $stands = $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => $id])->assertOk();
+        self::assertSame($id, $stands->json('stands'));
+        self::assertNotSame($before, $shade(), 'what nobody pinned is derived for the light of the page');
+        self::assertSame($stands->json('figures.0.materials.0.tones.shade'), $shade());
+        $warm = $shade();
+        $this->change('PATCH', "lights/$id", ['version' => $version, 'plan' => $plan('#3060ff')], 200);
+        self::assertNotSame($warm, $shade());
+        $this->change('PATCH', "lights/$id", ['version' => $version, 'name' => 'Late'], 409);
+        $this->change('PATCH', "lights/$id", ['version' => $version + 1, 'plan' => ['azimuth' => 400] + $plan('#3060ff')], 422);
+        $this->change('PATCH', "lights/$id", ['version' => $version + 1, 'retire' => true], 200);
+        self::assertSame($before, $shade(), 'a plan that is gone lights nothing');
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertNotSame($before, $shade());
+        $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => 999])->assertNotFound();
+        $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => null])->assertOk();
+        self::assertSame($before, $shade());
+    }
+
     public function test_a_page_wears_a_variant_and_all_it_does_not_say_comes_from_the_palette(): void
     {
         $this->import($this->page, $this->mira);

@@ -68,11 +68,14 @@ final class TaskTest extends TestCase
         $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
         $hand = ['make' => ['name' => 'Shade', 'figure' => $this->material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->material->figure_id], 'mode' => 'normal', 'opacity' => 1]];
         $this->op($this->page, ['kind' => 'stroke', 'pass' => 'byhand0001', 'points' => [[60, 80, 1], [90, 80, 1]], 'erase' => false, 'brush' => ['size' => 12, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0]] + $hand)->assertOk();
-        $rough = fn (float $azimuth, int $status = 202): array => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $this->material->figure_id, 'azimuth' => $azimuth, 'elevation' => 0])->assertStatus($status)->json();
+        $light = fn (float $azimuth, float $elevation = 0): array => ['azimuth' => $azimuth, 'elevation' => $elevation, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 0]];
+        $rough = fn (float $azimuth, array $only = []): array => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $this->material->figure_id, 'plan' => $light($azimuth), 'only' => $only])->assertStatus(202)->json();
         self::assertSame('done', $this->getJson("/api/tasks/{$rough(0)['id']}")->json('state'));
         $figure = $this->material->figure_id;
         $passes = fn (): array => (new PageStore($this->page->refresh()))->records(RecordKind::Pass);
-        self::assertEqualsCanonicalizing(['byhand0001', "rough{$figure}shade", "rough{$figure}occlusion", "rough{$figure}light", "rough{$figure}rim"], array_keys($passes()));
+        // Nothing lies beside the box or before it: no occlusion, no cast shadow.
+        self::assertEqualsCanonicalizing(['byhand0001', ...array_map(fn (string $kind): string => "rough$figure$kind", ['shade', 'deep', 'bounce', 'light', 'glint', 'rim'])], array_keys($passes()));
+        self::assertSame(['#ffcc88', '#335577'], array_map(fn (string $kind): string => $passes()["rough$figure$kind"]->toData()['colour'], ['rim', 'bounce']));
         $coverage = function (string $id, int $x): int {
             $sheet = new Sheet(new PageStore($this->page->refresh()));
 
@@ -89,14 +92,33 @@ final class TaskTest extends TestCase
         $rough(180);
         self::assertSame([0, 255], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 180)]);
         self::assertSame([0.4, 0.5, $painted], [$passes()["rough{$figure}shade"]->opacity, $passes()["rough{$figure}shade"]->order, $coverage('byhand0001', 75)]);
-        self::assertCount(5, $passes());
+        self::assertCount(7, $passes());
         $this->undo($this->page)->assertOk();
         self::assertSame(255, $coverage("rough{$figure}shade", 60));
 
+        // What the hand does in a pass that was computed outlives its being computed anew.
+        $brush = ['size' => 20, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0];
+        $inShade = ['kind' => 'stroke', 'pass' => "rough{$figure}shade", 'make' => null, 'brush' => $brush];
+        $this->op($this->page, ['points' => [[60, 200, 1]], 'erase' => true] + $inShade)->assertOk();
+        $this->op($this->page, ['points' => [[185, 200, 1]], 'erase' => false] + $inShade)->assertOk();
+        self::assertSame([0, 255], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 185)]);
+        $rough(0);
+        self::assertSame([0, 255, 255], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 185), $coverage("rough{$figure}shade", 75)]);
+        $rough(180);
+        self::assertSame([0, 255, 0], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 185), $coverage("rough{$figure}shade", 75)]);
+        // Only regions that are named are lit anew.
+        $rough(0, [$left + 1]);
+        self::assertSame(0, $coverage("rough{$figure}shade", 75), 'the region was not among them');
+        $rough(0, [$left]);
+        self::assertSame(255, $coverage("rough{$figure}shade", 75));
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'flat'])->assertOk();
+        $rough(0);
+        self::assertSame([0, 255], [$coverage("rough{$figure}light", 190), $coverage("rough{$figure}shade", 185)], 'a sheet that faces the reader is not lit from the side, and the hand stays');
+
         $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'Nobody', 'depth' => 7]);
-        $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'azimuth' => 10, 'elevation' => 20])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
         self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'azimuth' => 10, 'elevation' => 91])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
     }
 
     private function workOn(Task $task): Task

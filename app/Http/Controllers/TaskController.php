@@ -109,13 +109,13 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
     }
 
-    /** A first light on a figure, from where a light stands. */
+    /** A first light on a figure, or on some of its regions, by a light plan. */
     public function rough(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
-        $request->validate(['figure' => 'required|integer', 'azimuth' => 'required|numeric|between:0,360', 'elevation' => 'required|numeric|between:-90,90']);
+        $request->validate(['figure' => 'required|integer', 'plan' => 'required|array', 'only' => 'sometimes|array|max:5000', 'only.*' => 'integer|min:1']);
         $figure = Figure::living()->where('series_id', $page->series_id)->findOrFail($request->integer('figure'));
-        $input = ['figure' => $figure->id, 'azimuth' => $request->float('azimuth'), 'elevation' => $request->float('elevation')];
+        $input = ['figure' => $figure->id, 'plan' => LightController::plan($request)->toData(), 'only' => array_values($request->array('only'))];
 
         return $this->begun($this->tasks->begin($page, $request->person(), 'rough', $input, $request->lease()));
     }

@@ -45,6 +45,12 @@ final readonly class ToneRule
         return new self($this->light, $dials);
     }
 
+    /** The same dials under another light. */
+    public function under(Rgb $light): self
+    {
+        return new self($light, $this->dials);
+    }
+
     public function dials(): Derivation
     {
         return $this->dials;

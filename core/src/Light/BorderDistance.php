@@ -19,14 +19,15 @@ final readonly class BorderDistance
     private const FAR = 30_000;
 
     /**
+     * @param  bool  $isNothing  whether label 0 is nothing, of which no distance is asked: it is left at 0
      * @return array<int, int> squared distance in px of each pixel to the nearest of another region, in reading order; FAR² at the most
      */
-    public static function squared(Labels $labels): array
+    public static function squared(Labels $labels, bool $isNothing = false): array
     {
         $along = self::alongRows($labels);
         $squared = array_fill(0, count($along), 0);
         for ($x = 0; $x < $labels->width; $x++) {
-            self::column($labels, $along, $squared, $x);
+            self::column($labels, $along, $squared, $x, $isNothing);
         }
 
         return $squared;
@@ -54,13 +55,19 @@ final readonly class BorderDistance
      * @param  list<int>  $along
      * @param  array<int, int>  $squared
      */
-    private static function column(Labels $labels, array $along, array &$squared, int $x): void
+    private static function column(Labels $labels, array $along, array &$squared, int $x, bool $isNothing): void
     {
         $width = $labels->width;
         $data = $labels->data;
         for ($from = 0; $from < $labels->height; $from = $to) {
             $at = 2 * ($from * $width + $x);
             $label = $data[$at].$data[$at + 1];
+            if ($isNothing && $label === "\0\0") {
+                for ($to = $from + 1; $to < $labels->height && $data[$at += 2 * $width] === "\0" && $data[$at + 1] === "\0"; $to++) {
+                }
+
+                continue;
+            }
             $heights = $from === 0 ? [] : [[$from - 1, 0]];
             for ($to = $from; $to < $labels->height; $to++) {
                 $at = 2 * ($to * $width + $x);

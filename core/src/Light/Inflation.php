@@ -20,9 +20,9 @@ use Awning\Core\Raster\Labels;
 final readonly class Inflation
 {
     /**
-     * @param  list<float>  $x  of each pixel, where the surface faces: to the right
-     * @param  list<float>  $y  up
-     * @param  list<float>  $depth  d / R, 0 at the border, 1 on the axis
+     * @param  array<int, float>  $x  of each pixel, where the surface faces: to the right; 0 where there is no body
+     * @param  array<int, float>  $y  up
+     * @param  array<int, float>  $depth  d / R, 0 at the border, 1 on the axis
      * @param  array<int, float>  $border  distance from the border, px
      */
     private function __construct(public int $width, public int $height, public array $x, public array $y, public array $depth, public array $border)
@@ -47,19 +47,29 @@ final readonly class Inflation
         [$width, $height] = [$labels->width, $labels->height];
         /** @var list<int> $of */
         $of = array_values((array) unpack('n*', $labels->data));
-        $border = array_map(fn (int $squared): float => sqrt($squared) - self::HALF, BorderDistance::squared($labels));
-        [$slopeX, $slopeY] = self::slopes($of, $width, $height, $border);
-        $radius = self::smoothed($of, $width, $height, self::radii($of, $width, $border, $slopeX, $slopeY), self::SMOOTH_RADIUS);
+        $spans = self::spans($labels);
+        // What is nothing is nowhere farther from a body than its first pixel is, as far as slopes are asked for it.
+        $border = array_fill(0, count($of), self::HALF);
+        $squared = BorderDistance::squared($labels, true);
+        foreach ($spans as [$from, $to]) {
+            for ($at = $from; $at < $to; $at++) {
+                $border[$at] = sqrt($squared[$at]) - self::HALF;
+            }
+        }
+        [$slopeX, $slopeY] = self::slopes($of, $spans, $width, $height, $border);
+        $radius = self::smoothed($of, $width, $height, self::radii($of, $spans, $width, $border, $slopeX, $slopeY), self::SMOOTH_RADIUS);
         $slopeX = self::smoothed($of, $width, $height, $slopeX, self::SMOOTH_SLOPE);
         $slopeY = self::smoothed($of, $width, $height, $slopeY, self::SMOOTH_SLOPE);
-        $xs = $ys = $depth = [];
-        foreach ($border as $at => $distance) {
-            $part = min(1.0, $distance / max($radius[$at], self::HALF));
-            $steep = sqrt($slopeX[$at] ** 2 + $slopeY[$at] ** 2);
-            $lean = $steep > 0 ? (1 - $part) / $steep : 0.0;
-            $xs[] = -$slopeX[$at] * $lean;
-            $ys[] = $slopeY[$at] * $lean;
-            $depth[] = $part;
+        $xs = $ys = $depth = array_fill(0, count($of), 0.0);
+        foreach ($spans as [$from, $to]) {
+            for ($at = $from; $at < $to; $at++) {
+                $part = min(1.0, $border[$at] / max($radius[$at], self::HALF));
+                $steep = sqrt($slopeX[$at] ** 2 + $slopeY[$at] ** 2);
+                $lean = $steep > 0 ? (1 - $part) / $steep : 0.0;
+                $xs[$at] = -$slopeX[$at] * $lean;
+                $ys[$at] = $slopeY[$at] * $lean;
+                $depth[$at] = $part;
+            }
         }
 
         [$xs, $ys] = array_map(fn (array $part): array => array_values(self::smoothed($of, $width, $height, $part, self::SMOOTH_SURFACE)), [$xs, $ys]);
@@ -67,26 +77,42 @@ final readonly class Inflation
         return new self($width, $height, $xs, $ys, $depth, $border);
     }
 
+    /** @return list<array{int, int}> stretches of pixels that are of a body, none across the end of a row */
+    private static function spans(Labels $labels): array
+    {
+        $spans = [];
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            for ($at = $from; $label !== 0 && $at < $to; $at = $end) {
+                $end = min($to, (intdiv($at, $labels->width) + 1) * $labels->width);
+                $spans[] = [$at, $end];
+            }
+        }
+
+        return $spans;
+    }
+
     /**
      * Uphill from the border, by central differences within the region; beyond the border it goes downhill on.
      *
      * @param  list<int>  $of  labels
+     * @param  list<array{int, int}>  $spans
      * @param  array<int, float>  $border
-     * @return array{list<float>, list<float>} to the right, down
+     * @return array{array<int, float>, array<int, float>} to the right, down
      */
-    private static function slopes(array $of, int $width, int $height, array $border): array
+    private static function slopes(array $of, array $spans, int $width, int $height, array $border): array
     {
-        $right = $down = [];
-        for ($y = 0, $at = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++, $at++) {
+        $right = $down = array_fill(0, count($of), 0.0);
+        foreach ($spans as [$from, $to]) {
+            $y = intdiv($from, $width);
+            for ($at = $from, $x = $from % $width; $at < $to; $at++, $x++) {
                 $label = $of[$at];
                 $here = $border[$at];
                 $west = $x === 0 ? $here : ($of[$at - 1] === $label ? $border[$at - 1] : -$border[$at - 1]);
                 $east = $x === $width - 1 ? $here : ($of[$at + 1] === $label ? $border[$at + 1] : -$border[$at + 1]);
                 $north = $y === 0 ? $here : ($of[$at - $width] === $label ? $border[$at - $width] : -$border[$at - $width]);
                 $south = $y === $height - 1 ? $here : ($of[$at + $width] === $label ? $border[$at + $width] : -$border[$at + $width]);
-                $right[] = ($east - $west) / 2;
-                $down[] = ($south - $north) / 2;
+                $right[$at] = ($east - $west) / 2;
+                $down[$at] = ($south - $north) / 2;
             }
         }
 
@@ -95,18 +121,20 @@ final readonly class Inflation
 
     /**
      * @param  list<int>  $of
+     * @param  list<array{int, int}>  $spans
      * @param  array<int, float>  $border
-     * @param  list<float>  $slopeX
-     * @param  list<float>  $slopeY
+     * @param  array<int, float>  $slopeX
+     * @param  array<int, float>  $slopeY
      * @return array<int, float> how far the axis one comes to is from the border
      */
-    private static function radii(array $of, int $width, array $border, array $slopeX, array $slopeY): array
+    private static function radii(array $of, array $spans, int $width, array $border, array $slopeX, array $slopeY): array
     {
         $radius = $border;
-        foreach (self::fromInside($border) as $at) {
-            if (self::AXIS ** 2 <= $slopeX[$at] ** 2 + $slopeY[$at] ** 2) {
-                $uphill = self::uphill($of, $width, $border, $at);
-                $radius[$at] = $radius[$uphill];
+        foreach (self::fromInside($spans, $border) as $ring) {
+            foreach ($ring as $at) {
+                if (self::AXIS ** 2 <= $slopeX[$at] ** 2 + $slopeY[$at] ** 2) {
+                    $radius[$at] = $radius[self::uphill($of, $width, $border, $at)];
+                }
             }
         }
 
@@ -116,19 +144,21 @@ final readonly class Inflation
     /**
      * The farthest from the border first, to half a pixel: whoever is uphill is known already.
      *
+     * @param  list<array{int, int}>  $spans
      * @param  array<int, float>  $border
-     * @return \Generator<int>
+     * @return list<list<int>> rings of pixels
      */
-    private static function fromInside(array $border): \Generator
+    private static function fromInside(array $spans, array $border): array
     {
         $rings = [];
-        foreach ($border as $at => $distance) {
-            $rings[(int) (2 * $distance)][] = $at;
+        foreach ($spans as [$from, $to]) {
+            for ($at = $from; $at < $to; $at++) {
+                $rings[(int) (2 * $border[$at])][] = $at;
+            }
         }
         krsort($rings);
-        foreach ($rings as $ring) {
-            yield from $ring;
-        }
+
+        return array_values($rings);
     }
 
     /**
@@ -193,6 +223,12 @@ final readonly class Inflation
     {
         for ($first = 0; $first < $count; $first = $next) {
             $label = $of[$from + $first * $step];
+            if ($label === 0) {
+                for ($next = $first + 1; $next < $count && $of[$from + $next * $step] === 0; $next++) {
+                }
+
+                continue;
+            }
             $sums = [0.0];
             for ($next = $first; $next < $count && $of[$from + $next * $step] === $label; $next++) {
                 $sums[] = $sums[$next - $first] + $values[$from + $next * $step];

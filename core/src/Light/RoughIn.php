@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Codec\Resized;
+use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -18,68 +19,138 @@ use Awning\Core\Raster\Plane;
  */
 final readonly class RoughIn
 {
-    /** Pixels that are worked out; larger planes are halved, thirded … to no more. */
-    private const WORK = 600_000;
+    /** Pixels of bodies that are worked out; larger planes are halved, thirded … to no more. */
+    private const WORK = 160_000;
 
-    /** The cosine at which shade ends, and how much of it either side its edge takes. */
-    private const TERMINATOR = 0.0;
+    /** Half of the widest edge of a shade, as a cosine; softness is a part of it. */
+    private const SOFTEST = 0.5;
 
-    private const SOFT = 0.06;
+    /** The deep shade ends so far behind the shade. */
+    private const DEEPER = 0.45;
 
     /** Light is where the cosine is near its best: from here, with such an edge. */
     private const LIT = 0.86;
 
     private const LIT_SOFT = 0.05;
 
+    /** A glint is where the surface faces half-way between the light and the reader, or nearly. */
+    private const GLINT = 0.985;
+
+    private const GLINT_SOFT = 0.008;
+
+    /** Bounced light begins so far behind the edge of the shade, and is at its best so far. */
+    private const BOUNCE = [-0.2, -0.8];
+
     /** Occlusion falls to a third over this part of a body's radius. */
     private const OCCLUDED = 0.22;
 
     private const DEEPEST = 0.85;
 
-    /** A rim is so wide, px of the plane, and no wider than this part of the body's radius. */
-    private const RIM = 6.0;
-
+    /** A rim is no wider than this part of the body's radius. */
     private const RIM_PART = 0.35;
 
-    /** @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1 */
-    private function __construct(private Labels $small, private array $facing, public Plane $shade, public Plane $light, public Plane $occlusion, public Plane $rim)
-    {
+    /**
+     * @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1
+     * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
+     * @param  Plane  $bounce  where what lies behind the shade throws light back
+     * @param  Plane  $cast  what nearer things throw on it
+     */
+    private function __construct(
+        private Labels $small, private array $facing, public Plane $shade, public Plane $deep, public Plane $light, public Plane $glint, public Plane $occlusion,
+        public Plane $bounce, public Plane $cast, public Plane $rim,
+    ) {
     }
 
-    /** @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either */
-    public static function of(Labels $labels, KeyLight $key): self
+    /**
+     * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
+     * @param  array<int, int>  $bodies  the body each label belongs to, where lines part it only by the dial for folds
+     * @param  array<int, Solid>  $solids  labels of which a simple solid is told
+     * @param  ?Plane  $throwers  255 where nearer things stand that throw shadows
+     */
+    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, array $bodies = [], array $solids = [], ?Plane $throwers = null): self
     {
-        $by = (int) max(1, ceil(sqrt($labels->width * $labels->height / self::WORK)));
+        $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / self::WORK)));
         $small = $by === 1 ? $labels : self::smaller($labels, $by);
-        $bodies = Inflation::of($small);
+        $facing = Facing::of($small, $bodies, $dials->folds, $solids);
         $contact = self::contact($small);
         $inside = self::inside($small);
-        $x = $y = $z = $lambert = $occlusion = $rim = '';
-        foreach ($bodies->x as $at => $right) {
-            $isBody = $inside[$at] === "\xff";
-            $up = $bodies->y[$at];
+        [$lightX, $lightY, $lightZ] = $key->direction;
+        // Half-way between the light and the reader.
+        $half = sqrt(2 + 2 * $lightZ);
+        $x = $y = $z = $lambert = $shine = $occlusion = $rim = '';
+        $columns = intdiv($small->width + 1, 2);
+        for ($at = 0, $count = strlen($inside); $at < $count; $at++) {
+            if ($inside[$at] === "\0") {
+                $next = strcspn($inside, "\xff", $at);
+                $x .= str_repeat("\x80", $next);
+                $y .= str_repeat("\x80", $next);
+                $z .= str_repeat("\xff", $next);
+                $lambert .= str_repeat("\xff", $next);
+                $shine .= str_repeat("\0", $next);
+                $occlusion .= str_repeat("\0", $next);
+                $rim .= str_repeat("\0", $next);
+                $at += $next - 1;
+
+                continue;
+            }
+            $right = $facing->x[$at];
+            $far = $contact[intdiv(intdiv($at, $small->width), 2) * $columns + intdiv($at % $small->width, 2)];
+            $up = $facing->y[$at];
             $near = sqrt(max(0.0, 1 - $right * $right - $up * $up));
-            $x .= self::byte($isBody ? $right : 0.0);
-            $y .= self::byte($isBody ? $up : 0.0);
-            $z .= self::byte($isBody ? $near : 1.0);
-            $lambert .= self::byte($right * $key->direction[0] + $up * $key->direction[1] + $near * $key->direction[2]);
-            $radius = $bodies->border[$at] / max(1e-6, $bodies->depth[$at]);
-            $occlusion .= chr((int) round(255 * self::occlusion($contact[$at], $radius)));
-            $isOpen = $contact[$at] > $bodies->border[$at] + 1;
-            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $bodies->border[$at], min(self::RIM / $by, self::RIM_PART * $radius), $key)) : 0);
+            $x .= self::byte($right);
+            $y .= self::byte($up);
+            $z .= self::byte($near);
+            $cosine = $right * $lightX + $up * $lightY + $near * $lightZ;
+            $lambert .= self::byte($cosine);
+            $shine .= self::byte($half < 1e-6 ? 0.0 : ($cosine + $near) / $half);
+            $radius = $facing->border[$at] / max(1e-6, $facing->depth[$at]);
+            $occlusion .= chr((int) round(255 * self::occlusion($far, $radius)));
+            $isOpen = $far > $facing->border[$at] + 2;
+            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $facing->border[$at], min($dials->rim / $by, self::RIM_PART * $radius), $key)) : 0);
         }
         if ($small !== $labels) {
             // Else the edge of a body would be lit by the nothing beside it.
             $lambert = self::spread($lambert, $inside, $small->width);
+            $shine = self::spread($shine, $inside, $small->width);
         }
         $lambert = self::large($lambert, $small, $labels);
         $bodies = self::inside($labels);
         $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
+        $soft = max(0.02, self::SOFTEST * $dials->soft);
+        $edge = $dials->reach;
+        $cast = self::cast($throwers, $labels, $by, $key, $dials->cast) & $bodies;
+        $shade = self::stepped($lambert, $edge + $soft, $edge - $soft);
 
         return new self(
-            $small, [$x, $y, $z], $plane(self::stepped($lambert, self::TERMINATOR + self::SOFT, self::TERMINATOR - self::SOFT)), $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
-            $plane(self::large($occlusion, $small, $labels)), $plane(self::large($rim, $small, $labels)),
+            $small, [$x, $y, $z], $plane($shade),
+            $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade, $cast))),
+            $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
+            $plane(self::stepped(self::large($shine, $small, $labels), self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT)),
+            $plane(self::large($occlusion, $small, $labels)),
+            $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
+            $plane($cast), $plane(self::large($rim, $small, $labels)),
         );
+    }
+
+    /** What nearer things throw here, worked out small. */
+    private static function cast(?Plane $throwers, Labels $labels, int $by, KeyLight $key, float $length): string
+    {
+        if ($throwers === null || $length < 1) {
+            return str_repeat("\0", $labels->width * $labels->height);
+        }
+        $width = intdiv($labels->width + $by - 1, $by);
+        $height = intdiv($labels->height + $by - 1, $by);
+        $small = '';
+        for ($row = 0; $row < $height; $row++) {
+            $line = min($labels->height - 1, $row * $by + intdiv($by, 2)) * $labels->width;
+            for ($column = 0; $column < $width; $column++) {
+                $small .= $throwers->data[$line + min($labels->width - 1, $column * $by + intdiv($by, 2))];
+            }
+        }
+        $cast = CastShadow::of(new Plane($width, $height, $small), $key, $length / $by)->data;
+
+        // Enlarged, its edge is a ramp of some pixels; cut in the middle it is sharp again.
+        return strtr(Resized::plane($cast, $width, $height, $labels->width, $labels->height), Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value - 96) / 64)));
     }
 
     /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
@@ -125,25 +196,30 @@ final readonly class RoughIn
         return max(0.0, $turned) * min(1.0, $width - $border + 0.5);
     }
 
-    /** @return list<float> how far each pixel is from a border to another body; what is no body is none */
+    /**
+     * How far places are from where a body touches another; worked out at half the size, as what it is for is soft.
+     *
+     * @return list<float> px, of each two by two pixels, row after row
+     */
     private static function contact(Labels $labels): array
     {
         /** @var array<int, int> $of */
         $of = unpack('n*', $labels->data);
-        $marks = '';
         [$width, $height] = [$labels->width, $labels->height];
-        for ($y = 0, $at = 1; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++, $at++) {
-                $label = $of[$at];
-                $touches = $label !== 0 && (self::isOther($label, $x > 0 ? $of[$at - 1] : 0) || self::isOther($label, $x < $width - 1 ? $of[$at + 1] : 0)
-                    || self::isOther($label, $y > 0 ? $of[$at - $width] : 0) || self::isOther($label, $y < $height - 1 ? $of[$at + $width] : 0));
-                $marks .= $touches ? "\0\1" : "\0\0";
+        [$columns, $rows] = [intdiv($width + 1, 2), intdiv($height + 1, 2)];
+        $marks = str_repeat("\0\0", $columns * $rows);
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            for ($at = $label === 0 ? $to : $from; $at < $to; $at++) {
+                [$x, $y] = [$at % $width, intdiv($at, $width)];
+                if (self::isOther($label, $x > 0 ? $of[$at] : 0) || self::isOther($label, $x < $width - 1 ? $of[$at + 2] : 0)
+                    || self::isOther($label, $y > 0 ? $of[$at + 1 - $width] : 0) || self::isOther($label, $y < $height - 1 ? $of[$at + 1 + $width] : 0)) {
+                    $marks[2 * (intdiv($y, 2) * $columns + intdiv($x, 2)) + 1] = "\1";
+                }
             }
         }
-
         $distances = [];
-        foreach (BorderDistance::squared(new Labels($width, $height, $marks)) as $at => $squared) {
-            $distances[] = $marks[2 * $at + 1] === "\1" ? 0.5 : sqrt($squared) + 0.5;
+        foreach (BorderDistance::squared(new Labels($columns, $rows, $marks)) as $at => $squared) {
+            $distances[] = $marks[2 * $at + 1] === "\1" ? 0.5 : 2 * sqrt($squared);
         }
 
         return $distances;
@@ -188,6 +264,16 @@ final readonly class RoughIn
         }
 
         return $spread;
+    }
+
+    private static function bodyPixels(Labels $labels): int
+    {
+        $count = 0;
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            $count += $label === 0 ? 0 : $to - $from;
+        }
+
+        return $count;
     }
 
     /** 0 below 0, 1 above 1, and the usual cubic between. */

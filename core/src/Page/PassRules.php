@@ -48,6 +48,7 @@ final class PassRules
         return [
             self::tint('Occlusion (multiply tint)', 'Occlusion', '#4b4668', BlendMode::Multiply, 0.5),
             self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
+            self::tint('Bounced light (screen, 35 %)', 'Bounce', '#8fa8c8', BlendMode::Screen, 0.35),
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),

@@ -7,7 +7,7 @@ namespace Awning\Core\Page;
 /**
  * A connected area of the flats, named by its label, and what it is filled with.
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>}
  */
 final readonly class Region implements Record
 {
@@ -19,10 +19,12 @@ final readonly class Region implements Record
      * @param  bool  $locked  whether it stays as it is, whatever is filled or drawn over it
      * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
      * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
+     * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
      */
     public function __construct(
         public int $figure, public int $material, public int $area, public int $x, public int $y,
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
+        public ?Solid $solid = null,
     ) {
     }
 
@@ -38,46 +40,52 @@ final readonly class Region implements Record
             $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
+            $data->has('solid') ? $data->choice('solid', Solid::class, 'A region is round, flat, a ball or a tube.') : null,
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears];
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value];
     }
 
     /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
     public function filled(int $figure, int $material): self
     {
-        return new self($material === 0 ? 0 : $figure, $material, $this->area, $this->x, $this->y, $this->locked, $material === $this->material ? $this->shift : null, $this->wears);
+        return new self($material === 0 ? 0 : $figure, $material, $this->area, $this->x, $this->y, $this->locked, $material === $this->material ? $this->shift : null, $this->wears, $this->solid);
     }
 
     /** The same thing where the flats have changed: so many free pixels, and a pixel that is inside it now. */
     public function reaching(int $area, int $x, int $y): self
     {
-        return new self($this->figure, $this->material, $area, $x, $y, $this->locked, $this->shift, $this->wears);
+        return new self($this->figure, $this->material, $area, $x, $y, $this->locked, $this->shift, $this->wears, $this->solid);
     }
 
     /** The same area as another region is filled. */
     public function like(self $other): self
     {
-        return new self($other->figure, $other->material, $this->area, $this->x, $this->y, $other->locked, $other->shift, $other->wears);
+        return new self($other->figure, $other->material, $this->area, $this->x, $this->y, $other->locked, $other->shift, $other->wears, $other->solid);
     }
 
     public function lockedAs(bool $locked): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $locked, $this->shift, $this->wears);
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $locked, $this->shift, $this->wears, $this->solid);
     }
 
     public function shiftedBy(?string $shift): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $shift, $this->wears);
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $shift, $this->wears, $this->solid);
     }
 
     public function wearing(?int $variant): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $this->shift, $variant);
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $this->shift, $variant, $this->solid);
+    }
+
+    public function as(?Solid $solid): self
+    {
+        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $this->shift, $this->wears, $solid);
     }
 
     public function isFilled(): bool

@@ -32,6 +32,7 @@ use Awning\Core\Sheet\Ops\ShiftColours;
 use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\Ops\TellSolids;
 use Awning\Core\Sheet\Ops\WearVariant;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
@@ -56,6 +57,7 @@ final class OpKinds
         PourPaint::class,
         PaintRamp::class,
         SoftenPass::class,
+        TellSolids::class,
         DragPaint::class,
         MovePaint::class,
         AddPass::class,

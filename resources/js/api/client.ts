@@ -3,6 +3,9 @@ import type {
     AbsorbInput,
     DragPaintInput,
     LayingInput,
+    LightPlanData,
+    LightState,
+    SolidsInput,
     MovePaintInput,
     PaintRampInput,
     PaintShapeInput,
@@ -83,6 +86,7 @@ export type Op =
     | ({ kind: 'flats.strays' } & StraysInput)
     | ({ kind: 'colour.shift' } & ShiftInput)
     | ({ kind: 'variant.wear' } & WearInput)
+    | ({ kind: 'light.solid' } & SolidsInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline'] }
     | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }
@@ -99,6 +103,12 @@ export type Op =
     | ({ kind: 'drawing.remove' } & RemoveDrawingInput)
     | ({ kind: 'ink.draw' } & DrawInkInput)
     | ({ kind: 'lines.colour' } & ColourLinesInput);
+
+export interface LightChange {
+    name?: string;
+    plan?: LightPlanData;
+    retire?: boolean;
+}
 
 /** Where paint is laid and how; the pass may be one that is not there yet. */
 export type LaidPaint = Omit<LayingInput, 'make'> & { make: NewPass | null };
@@ -344,8 +354,15 @@ export const api = {
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>
         `/api/pages/${page}/originals/${original}?picture=${picture}`,
     /** A first light on a figure; degrees. */
-    roughIn: (id: number, lease: string, figure: number, azimuth: number, elevation: number) =>
-        json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, azimuth, elevation }),
+    roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
+        json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
+    /** Light plans; each answers the palette as the page shows it. */
+    keepLight: (series: number, page: number, name: string, plan: LightPlanData, op_id: string) =>
+        json<PaletteState>('POST', `/api/series/${series}/lights`, { page, name, plan, op_id }),
+    changeLight: (series: number, page: number, { id, version }: LightState, change: LightChange, op_id: string) =>
+        json<PaletteState>('PATCH', `/api/series/${series}/lights/${id}`, { page, version, ...change, op_id }),
+    pickLight: (series: number, page: number, light: number | null) =>
+        json<PaletteState>('PUT', `/api/series/${series}/pages/${page}/light`, { light }),
     enlarge: (id: number, lease: string, factor: number) => json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),
     tasks: (id: number) => json<TaskState[]>('GET', `/api/pages/${id}/tasks`),

@@ -30,6 +30,9 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
 
+export const SOLIDS = ['round', 'flat', 'ball', 'tube'] as const;
+export type Solid = (typeof SOLIDS)[number];
+
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
 export type AdviceKind = (typeof ADVICE_KINDS)[number];
 
@@ -136,6 +139,10 @@ export type LayingInput = { pass: string; make: PassData | null; erase: boolean;
 
 export type LeaseState = { held: boolean; holder: string | null };
 
+export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData };
+
+export type LightState = { id: number; name: string; version: number; plan: LightPlanData };
+
 export type LimitInput = { longest: number };
 
 export type LinesData = { rule: LineRule; colour: string; shown: boolean };
@@ -172,7 +179,7 @@ export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[] };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[] };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null };
 
 export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 
@@ -202,13 +209,15 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null };
 
 export type RemoveDrawingInput = { id: string };
 
 export type RemovePassInput = { id: string };
 
 export type ResizeInput = { labels: number[]; by: number };
+
+export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 
@@ -231,6 +240,8 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
 
 export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[] };
+
+export type SolidsInput = { labels: number[]; solid: Solid };
 
 export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
 

@@ -1,5 +1,5 @@
 /** One page open in one window: the store, and everything that keeps it and the server's page the same. */
-import { api, type ImportData, type NewPass, type Op } from '../api/client';
+import { api, type ImportData, type LightChange, type NewPass, type Op } from '../api/client';
 import type {
     AppliedState,
     CleanData,
@@ -9,15 +9,19 @@ import type {
     FindingData,
     GroupData,
     InkStrokeData,
+    LightPlanData,
+    LightState,
     LinesData,
     MaterialState,
     PageStateData,
+    PaletteState,
     PassData,
     PlacementData,
     RecordsState,
     ShapeInput,
     ShapeUse,
     ShiftData,
+    Solid,
     TakenRow,
     TaskState,
     Tone,
@@ -402,8 +406,43 @@ export class PageSession {
         return this.begin(() => api.clean(this.view.id, this.lease.token, drawing, clean, place));
     }
 
-    roughIn(figure: number, azimuth: number, elevation: number): Promise<TaskState | null> {
-        return this.begin(() => api.roughIn(this.view.id, this.lease.token, figure, azimuth, elevation));
+    /** @param only regions it is worked out for; none: all of the figure */
+    roughIn(figure: number, plan: LightPlanData, only: number[] = []): Promise<TaskState | null> {
+        return this.begin(() => api.roughIn(this.view.id, this.lease.token, figure, plan, only));
+    }
+
+    /** Under which light plan the page stands. */
+    async pickLight(light: number | null): Promise<void> {
+        await this.lights(api.pickLight(this.view.series.id, this.view.id, light));
+    }
+
+    /** Keeps a light plan with the series; the page stands under it from then on. */
+    async keepLight(name: string, plan: LightPlanData): Promise<void> {
+        const known = new Set(this.view.palette.lights.map(({ id }) => id));
+        await this.lights(api.keepLight(this.view.series.id, this.view.id, name, plan, randomId(20)));
+        const made = this.view.palette.lights.find(({ id, name: named }) => named === name && !known.has(id));
+        if (made !== undefined) await this.pickLight(made.id);
+    }
+
+    async changeLight(light: LightState, change: LightChange): Promise<void> {
+        await this.lights(api.changeLight(this.view.series.id, this.view.id, light, change, randomId(20)));
+    }
+
+    private async lights(asked: Promise<PaletteState>): Promise<void> {
+        try {
+            this.update({ palette: await asked });
+        } catch (error) {
+            this.report(error);
+        }
+    }
+
+    /** What regions are taken for when light is roughed in. */
+    tellSolid(labels: number[], solid: Solid): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels)
+            if (region[label] !== undefined) region[label] = { ...region[label], solid: solid === 'round' ? null : solid };
+        this.show({ region });
+        this.ask({ kind: 'light.solid', labels, solid });
     }
 
     findRegions(): Promise<TaskState | null> {
@@ -620,6 +659,7 @@ const TITLES: Record<Op['kind'], string> = {
     'pass.soften': 'Softening',
     'paint.drag': 'The drag',
     'paint.move': 'Moving the paint',
+    'light.solid': 'What regions are taken for',
     'pass.add': 'The new pass',
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',

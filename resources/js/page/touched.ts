@@ -14,6 +14,7 @@ export function touchedBy(op: Op): string[] {
         case 'flats.absorb':
         case 'flats.strays':
             return [];
+        case 'light.solid':
         case 'flats.lock':
         case 'variant.wear':
             return op.labels.map((label) => `region ${label}`);

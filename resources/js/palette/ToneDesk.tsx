@@ -7,7 +7,7 @@ import { hexOf, ofOklch, toOklch, type Oklch } from '../picture/oklch';
 import { toColour } from '../picture/stack';
 import { AdviceList } from './AdviceList';
 import { ColourEntry } from './ColourEntry';
-import { Maquette } from './Maquette';
+import { Maquette } from '../ui/Maquette';
 import { MaterialPart } from './MaterialPart';
 import { PlaceCrop } from './PlaceCrop';
 import { Tracks } from './Tracks';

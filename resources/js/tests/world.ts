@@ -47,6 +47,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     locked: false,
     shift: null,
     wears: null,
+    solid: null,
 });
 
 export const shade: PassData = {
@@ -103,6 +104,8 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             variants: [],
             held: null,
             worn: null,
+            lights: [],
+            stands: null,
             figures: [
                 { id: 3, name: 'Oda', depth: 2, follows: null, materials: [oilskin] },
                 { id: 5, name: 'Nobody', depth: 3, follows: null, materials: [] },

@@ -86,7 +86,7 @@ final readonly class EnlargePage implements Op
             array_push($layers, ...LayerName::allOf((string) $id));
         }
         foreach ($sheet->all(PassSpec::class) as $id => $pass) {
-            $layers[] = $pass->layer((string) $id);
+            array_push($layers, $pass->layer((string) $id), ...LayerName::besidesPass((string) $id));
         }
 
         return $layers;

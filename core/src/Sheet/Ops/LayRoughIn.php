@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops;
 
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Light\HandWork;
+use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
+use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
@@ -16,12 +21,13 @@ use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\RegionCoverage;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Lays a computed light on a figure, as four ordinary passes. Passes that an earlier one hung keep their place, mode and
- * opacity, and get the new coverage; whatever else hangs there, painted by hand, is not touched.
+ * Lays a computed light on a figure, as ordinary passes. Passes that an earlier one hung keep their place, mode and opacity, and
+ * get the new coverage; what a hand added to them or erased from them is kept, and whatever else hangs there is not touched.
  */
 final readonly class LayRoughIn implements Op
 {
@@ -29,10 +35,12 @@ final readonly class LayRoughIn implements Op
     public const PREFIX = 'rough';
 
     /**
-     * @param  Rect  $where  of the page the light was worked out for; around it there is nothing of the figure
      * @param  string  $name  of the figure, for the journal
+     * @param  non-empty-list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
+     * @param  LightPlan  $plan  passes that are hung for it take its colours
+     * @param  list<int>  $only  regions it is laid in; none: all of the figure
      */
-    public function __construct(private int $figure, private string $name, private Rect $where, private RoughIn $rough)
+    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [])
     {
     }
 
@@ -64,39 +72,75 @@ final readonly class LayRoughIn implements Op
 
     public function apply(Sheet $sheet): void
     {
-        if ($this->rough->shade->width !== $this->where->width || $this->rough->shade->height !== $this->where->height) {
-            throw new OpRefused('The light was worked out for another place of the page.');
+        foreach ($this->pieces as [$where, $rough]) {
+            if ($rough->shade->width !== $where->width || $rough->shade->height !== $where->height) {
+                throw new OpRefused('The light was worked out for another place of the page.');
+            }
         }
         foreach ($this->passes() as $kind => [$pass, $coverage]) {
             $id = self::PREFIX.$this->figure.$kind;
-            if ($sheet->find(PassSpec::class, $id) === null) {
+            $isThere = $sheet->find(PassSpec::class, $id) !== null;
+            $planes = array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $this->pieces);
+            if (! $isThere && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
+                continue;
+            }
+            if (! $isThere) {
                 (new AddPass($id, $pass))->apply($sheet);
             }
-            $this->lay($sheet, $pass, $id, $coverage);
+            $this->lay($sheet, $pass->layer($id), $id, $planes);
         }
     }
 
-    /** @return array<string, array{PassSpec, Plane}> */
+    /** @return array<string, array{PassSpec, \Closure(RoughIn): Plane}> as they lie over each other, bottom up */
     private function passes(): array
     {
-        $scope = Scope::figure($this->figure);
+        $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
+        $tint = fn (string $offered, string $name, ?Rgb $colour = null): PassSpec => $colour === null ? PassRules::onFigure($offered, $name, $this->figure)
+            : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour));
 
         return [
-            'shade' => [new PassSpec('Rough shade', $this->figure, new ToneContent(Tone::Shade), $scope), $this->rough->shade],
-            'occlusion' => [PassRules::onFigure('Occlusion', 'Rough occlusion', $this->figure), $this->rough->occlusion],
-            'light' => [new PassSpec('Rough light', $this->figure, new ToneContent(Tone::Light), $scope), $this->rough->light],
-            'rim' => [PassRules::onFigure('Rim', 'Rough rim', $this->figure), $this->rough->rim],
+            'shade' => [$tone('Rough shade', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
+            'cast' => [$tone('Rough cast shadow', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
+            'deep' => [$tone('Rough deep shade', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
+            'occlusion' => [$tint('Occlusion', 'Rough occlusion'), fn (RoughIn $rough): Plane => $rough->occlusion],
+            'bounce' => [$tint('Bounce', 'Rough bounce', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
+            'light' => [$tone('Rough light', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
+            'glint' => [$tone('Rough glint', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
+            'rim' => [$tint('Rim', 'Rough rim', $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
         ];
     }
 
-    private function lay(Sheet $sheet, PassSpec $pass, string $id, Plane $coverage): void
+    /** @param  list<array{Rect, Plane}>  $planes */
+    private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes): void
     {
-        $layer = $pass->layer($id);
+        $only = $this->only === [] ? null : new RegionCoverage($sheet, $this->only);
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
-            $here = new Rect($tile->x - $this->where->x, $tile->y - $this->where->y, $tile->width, $tile->height);
-            $bytes = Bytes::crop($coverage->data, $coverage->width, $coverage->height, $here, 1);
-            $sheet->setTile($layer, $column, $row, strspn($bytes, "\0") === strlen($bytes) ? null : $bytes);
+            $anew = self::onTile($planes, $tile);
+            $before = $sheet->bytes(LayerName::computed($id), $column, $row);
+            if ($only !== null) {
+                $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
+                $anew = ($anew & $mask) | ($before & ~$mask);
+            }
+            $hand = new HandWork($sheet->bytes(LayerName::added($id), $column, $row), $sheet->bytes(LayerName::gone($id), $column, $row));
+            $hand = $hand->goneOn($hand->on($before), $sheet->bytes($layer, $column, $row));
+            $sheet->setTile($layer, $column, $row, $hand->on($anew));
+            $sheet->setTile(LayerName::computed($id), $column, $row, $anew);
+            $sheet->setTile(LayerName::added($id), $column, $row, $hand->added);
+            $sheet->setTile(LayerName::gone($id), $column, $row, $hand->gone);
         }
+    }
+
+    /** @param  list<array{Rect, Plane}>  $planes */
+    private static function onTile(array $planes, Rect $tile): string
+    {
+        $data = str_repeat("\0", TileGrid::PIXELS);
+        foreach ($planes as [$where, $plane]) {
+            if (! $where->intersect($tile)->isEmpty()) {
+                $data |= Bytes::crop($plane->data, $plane->width, $plane->height, new Rect($tile->x - $where->x, $tile->y - $where->y, $tile->width, $tile->height), 1);
+            }
+        }
+
+        return $data;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpRefused;
@@ -63,6 +64,9 @@ final readonly class RemovePass implements ClientOp
     {
         $pass = $sheet->find(PassSpec::class, $this->id) ?? throw new OpRefused('The pass is gone already.');
         $sheet->clearLayer($pass->layer($this->id));
+        foreach (LayerName::besidesPass($this->id) as $layer) {
+            $sheet->clearLayer($layer);
+        }
         $sheet->remove(PassSpec::class, $this->id);
     }
 }

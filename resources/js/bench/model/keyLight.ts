@@ -1,3 +1,5 @@
+import type { LightPlanData } from '../../api/generated';
+
 /** A light far away, and where it stands over a ball. */
 export interface KeyLight {
     /** Degrees: 0 from the right, 90 from above, counter-clockwise. */
@@ -6,7 +8,13 @@ export interface KeyLight {
     elevation: number;
 }
 
-export const AT_FIRST: KeyLight = { azimuth: 135, elevation: 40 };
+export const AT_FIRST: LightPlanData = {
+    azimuth: 135,
+    elevation: 40,
+    colour: '#fff1d6',
+    ambient: '#8fa8c8',
+    dials: { folds: 0.4, soft: 0.12, reach: 0.3, cast: 40, rim: 6 },
+};
 
 const DEGREES = 180 / Math.PI;
 

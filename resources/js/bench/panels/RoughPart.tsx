@@ -1,129 +1,177 @@
-/** A first light on the picked figure: the light is set by dragging it over a ball, the machine does the rest. */
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { MaterialState, Tone } from '../../api/generated';
+/** The light of the page, set by dragging it over a maquette, and a first light on the picked figure by it. */
+import { useState } from 'react';
+import type { LightPlanData, LightState, RoughDialsData } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { isGoing } from '../../page/tasks';
-import { toColour } from '../../picture/stack';
+import { ColourField } from '../../ui/ColourField';
 import { Fold } from '../../ui/Fold';
-import { AT_FIRST, directionOf, lightAt, turned, type KeyLight } from '../model/keyLight';
+import { Maquette } from '../../ui/Maquette';
+import { Slide } from '../../ui/Slide';
+import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
 import { usePage, useSession, useTarget } from '../model/context';
+import { ChosenSolid } from './ChosenSolid';
 
-const SIDE = 112;
-const RADIUS = 50;
 /** Degrees of a press of an arrow. */
 const STEP = 5;
-/** Which tone stands from which cosine on; the first that fits. As in the core. */
-const BANDS: [Tone, number][] = [
-    ['light', 0.86],
-    ['base', 0],
-    ['shade', -2],
-];
 
 /** 359.6 is 0, not 360. */
 const whole = (degrees: number): number => Math.round(degrees) % 360;
 
 export function RoughPart() {
     const target = useTarget();
-    const session = useSession();
-    const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
-    const [light, setLight] = useState<KeyLight>(AT_FIRST);
+    const stands = usePage((view) => view.palette.lights.find(({ id }) => id === view.palette.stands) ?? null);
     if (target === null) return null;
-    const { figure } = target.material;
+    // Another plan, or somebody's change to it, begins anew.
     return (
         <Fold title={`First light on ${target.figureName}`}>
-            <div className="flex items-center gap-3">
-                <Ball material={target.material} light={light} onLight={setLight} />
-                <p className="quiet figures text-[13px]">
-                    Drag the light over the ball.
-                    <br />
-                    from {whole(light.azimuth)}°
-                    <br />
-                    height {Math.round(light.elevation)}°
-                </p>
-            </div>
-            <button
-                className="act main self-start"
-                disabled={isBlocked}
-                onClick={() => void session.roughIn(figure, light.azimuth, light.elevation)}
-            >
-                Rough it in
-            </button>
-            <p className="quiet text-[13px]">
-                Shade, occlusion, light and rim hang as passes. Done again they follow the light; what you paint beside them stays.
-            </p>
+            <Rough key={`${stands?.id} ${stands?.version}`} stands={stands} />
         </Fold>
     );
 }
 
-interface BallProps {
-    material: MaterialState;
-    light: KeyLight;
-    onLight: (light: KeyLight) => void;
-}
-
-function Ball({ material, light, onLight }: BallProps) {
-    const canvas = useRef<HTMLCanvasElement>(null);
-    useEffect(() => {
-        const context = canvas.current?.getContext('2d');
-        if (context !== null && context !== undefined) draw(context, material.tones, light);
-    }, [material, light]);
-    const drag = (event: PointerEvent<HTMLCanvasElement>): void => {
-        const box = event.currentTarget.getBoundingClientRect();
-        onLight(lightAt((event.clientX - box.left - SIDE / 2) / RADIUS, -(event.clientY - box.top - SIDE / 2) / RADIUS));
-    };
-    const press = (event: KeyboardEvent): void => {
-        const next = turned(light, event.key, STEP);
-        if (next === null) return;
-        event.preventDefault();
-        onLight(next);
-    };
+function Rough({ stands }: { stands: LightState | null }) {
+    const target = useTarget();
+    const session = useSession();
+    const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
+    const [plan, setPlan] = useState<LightPlanData>(stands?.plan ?? AT_FIRST);
+    if (target === null) return null;
+    const { figure } = target.material;
+    const set = (change: Partial<LightPlanData>): void => setPlan({ ...plan, ...change });
+    const says = `from ${whole(plan.azimuth)}°, height ${Math.round(plan.elevation)}°`;
     return (
-        <canvas
-            ref={canvas}
-            width={SIDE}
-            height={SIDE}
-            tabIndex={0}
-            role="slider"
-            aria-label="Where the light comes from"
-            aria-valuenow={whole(light.azimuth)}
-            aria-valuetext={`from ${whole(light.azimuth)} degrees, height ${Math.round(light.elevation)}`}
-            className="shrink-0 cursor-grab touch-none"
-            onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                drag(event);
-            }}
-            onPointerMove={(event) => {
-                if (event.buttons === 1) drag(event);
-            }}
-            onKeyDown={press}
-        />
+        <>
+            <PlanChoice stands={stands} />
+            <Maquette
+                tones={target.material.tones}
+                light={directionOf(plan)}
+                reach={plan.dials.reach}
+                says={says}
+                onDrag={(x, y) => set(lightAt(x, y))}
+                onKey={(event) => {
+                    const next = turned(plan, event.key, STEP);
+                    if (next === null) return;
+                    event.preventDefault();
+                    set(next);
+                }}
+            />
+            <div className="flex items-center gap-1.5 text-[13px]">
+                <span className="quiet figures flex-1">{says}</span>
+                <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} onSettle={() => {}} />
+                <ColourField
+                    label="What comes from all around"
+                    value={plan.ambient}
+                    onChange={(ambient) => set({ ambient })}
+                    onSettle={() => {}}
+                />
+            </div>
+            <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
+            <button className="act main self-start" disabled={isBlocked} onClick={() => void session.roughIn(figure, plan)}>
+                Rough it in
+            </button>
+            <p className="quiet text-[13px]">
+                Each shadow and light hangs as a pass of its own. Done again they follow the light, and what you painted or erased in them
+                stays.
+            </p>
+            <KeepPlan stands={stands} plan={plan} />
+            <ChosenSolid figure={figure} plan={plan} />
+        </>
     );
 }
 
-function draw(context: CanvasRenderingContext2D, tones: Record<Tone, string>, light: KeyLight): void {
-    const [lx, ly, lz] = directionOf(light);
-    const picture = context.createImageData(SIDE, SIDE);
-    for (let y = 0; y < SIDE; y++) {
-        for (let x = 0; x < SIDE; x++) {
-            const nx = (x + 0.5 - SIDE / 2) / RADIUS;
-            const ny = -(y + 0.5 - SIDE / 2) / RADIUS;
-            const flat = 1 - nx * nx - ny * ny;
-            if (flat < 0) continue;
-            const cosine = nx * lx + ny * ly + Math.sqrt(flat) * lz;
-            const colour = toColour(tones[BANDS.find(([, from]) => cosine >= from)?.[0] ?? 'shade']);
-            picture.data.set([colour >> 16, (colour >> 8) & 255, colour & 255, 255], 4 * (y * SIDE + x));
-        }
-    }
-    context.putImageData(picture, 0, 0);
-    // The light itself, as a ring: seen on any colour.
-    context.lineWidth = 2;
-    for (const [colour, radius] of [
-        ['#000', 6],
-        ['#fff', 5],
-    ] as const) {
-        context.strokeStyle = colour;
-        context.beginPath();
-        context.arc(SIDE / 2 + lx * RADIUS, SIDE / 2 - ly * RADIUS, radius, 0, 2 * Math.PI);
-        context.stroke();
-    }
+function PlanChoice({ stands }: { stands: LightState | null }) {
+    const session = useSession();
+    const may = usePage(mayColour);
+    const lights = usePage((view) => view.palette.lights);
+    if (lights.length === 0) return null;
+    return (
+        <label className="flex items-center gap-2 text-[13px]">
+            This page
+            <select
+                className="field min-w-0 flex-1"
+                aria-label="Light plan of this page"
+                disabled={!may}
+                value={stands?.id ?? ''}
+                onChange={(event) => void session.pickLight(event.target.value === '' ? null : Number(event.target.value))}
+            >
+                <option value="">no light plan</option>
+                {lights.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                        {name}
+                    </option>
+                ))}
+            </select>
+        </label>
+    );
+}
+
+interface Dial {
+    name: keyof RoughDialsData & string;
+    label: string;
+    least: number;
+    most: number;
+    /** Parts of one that the slider steps by. */
+    steps: number;
+    unit: string;
+}
+
+const DIALS: Dial[] = [
+    { name: 'reach', label: 'Shade', least: -80, most: 80, steps: 100, unit: '' },
+    { name: 'soft', label: 'Soft', least: 0, most: 100, steps: 100, unit: ' %' },
+    { name: 'folds', label: 'Folds', least: 0, most: 100, steps: 100, unit: ' %' },
+    { name: 'cast', label: 'Cast', least: 0, most: 300, steps: 1, unit: ' px' },
+    { name: 'rim', label: 'Rim', least: 0, most: 40, steps: 1, unit: ' px' },
+];
+
+function Dials({ dials, onChange }: { dials: RoughDialsData; onChange: (dials: RoughDialsData) => void }) {
+    return DIALS.map(({ name, label, least, most, steps, unit }) => (
+        <Slide
+            key={name}
+            wide
+            label={label}
+            least={least}
+            most={most}
+            value={Math.round(dials[name] * steps)}
+            shown={`${Math.round(dials[name] * steps)}${unit}`}
+            onChange={(value) => onChange({ ...dials, [name]: value / steps })}
+        />
+    ));
+}
+
+function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlanData }) {
+    const session = useSession();
+    const may = usePage(mayColour);
+    const [name, setName] = useState('');
+    const isChanged = stands !== null && JSON.stringify(stands.plan) !== JSON.stringify(plan);
+    const keep = (): void => {
+        if (name.trim() === '') return;
+        void session.keepLight(name.trim(), plan);
+        setName('');
+    };
+    return (
+        <div className="flex flex-wrap gap-1">
+            {stands !== null && (
+                <>
+                    <button className="act" disabled={!may || !isChanged} onClick={() => void session.changeLight(stands, { plan })}>
+                        Change the plan
+                    </button>
+                    <button className="act" disabled={!may} onClick={() => void session.changeLight(stands, { retire: true })}>
+                        Delete it
+                    </button>
+                </>
+            )}
+            <input
+                className="field w-28 flex-1"
+                aria-label="Name of a new light plan"
+                placeholder="Noon on deck"
+                maxLength={80}
+                value={name}
+                disabled={!may}
+                onChange={(event) => setName(event.target.value)}
+                onKeyDown={(event) => event.key === 'Enter' && keep()}
+            />
+            <button className="act" disabled={!may || name.trim() === ''} onClick={keep}>
+                Keep as new
+            </button>
+        </div>
+    );
 }

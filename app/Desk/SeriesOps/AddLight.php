@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Series;
+use App\Models\SeriesLight;
+use Awning\Core\Light\LightPlan;
+
+/** A new light plan. */
+final readonly class AddLight implements SeriesOp
+{
+    public function __construct(private string $name, private LightPlan $plan)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'light.add';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Keep the light plan $this->name";
+    }
+
+    public function toInput(): array
+    {
+        return ['name' => $this->name, 'plan' => $this->plan->toData()];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = SeriesLight::query()->create(['series_id' => $series->id, 'name' => $this->name, 'plan' => $this->plan->toData()])->refresh();
+
+        return [['light', $row->id, null, $row->toRecord()]];
+    }
+}

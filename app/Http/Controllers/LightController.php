@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\AddLight;
+use App\Desk\SeriesOps\ChangeLight;
+use App\Desk\SeriesPalette;
+use App\Models\Page;
+use App\Models\Series;
+use App\Models\SeriesLight;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\Data;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+
+/** Light plans of a series: kept, changed, picked by pages. */
+final class LightController
+{
+    use ChangesPalette;
+
+    public function store(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['name' => 'required|string|max:80', 'plan' => 'required|array']);
+        self::apply($request, $series, new AddLight($request->string('name')->toString(), self::plan($request)));
+
+        return self::shown($request, $series, 201);
+    }
+
+    public function update(Request $request, Series $series, SeriesLight $light): JsonResponse
+    {
+        abort_unless($light->series_id === $series->id && ! $light->retired, 404);
+        $request->validate(['version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'plan' => 'sometimes|array', 'retire' => 'sometimes|boolean']);
+        self::apply($request, $series, new ChangeLight(
+            $light, $request->integer('version'), $request->has('name') ? $request->string('name')->toString() : null,
+            $request->has('plan') ? self::plan($request) : null, $request->boolean('retire'),
+        ));
+
+        return self::shown($request, $series);
+    }
+
+    /** Under which light a page stands; null: the series' own. */
+    public function pick(Request $request, Series $series, Page $page): JsonResponse
+    {
+        abort_unless($page->series_id === $series->id, 404);
+        $request->validate(['light' => 'present|nullable|integer']);
+        $light = $request->filled('light') ? SeriesLight::living()->where('series_id', $series->id)->findOrFail($request->integer('light')) : null;
+        (new SeriesDesk)->dress($page, ['plan_id' => $light?->id]);
+
+        return new JsonResponse(SeriesPalette::of($page->refresh())->toClient());
+    }
+
+    /** @throws ValidationException */
+    public static function plan(Request $request): LightPlan
+    {
+        try {
+            return LightPlan::fromData(new Data($request->array('plan')));
+        } catch (\InvalidArgumentException|\RangeException $error) {
+            throw ValidationException::withMessages(['plan' => $error->getMessage()]);
+        }
+    }
+
+    /** The palette as the page shows it from which this was asked. */
+    private static function shown(Request $request, Series $series, int $status = 200): JsonResponse
+    {
+        $page = $request->filled('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
+
+        return new JsonResponse((new SeriesPalette($series->refresh(), $page))->toClient(), $status);
+    }
+}

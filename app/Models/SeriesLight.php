@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\Data;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A light plan of a series.
+ *
+ * @phpstan-import-type LightPlanData from LightPlan
+ *
+ * @property int $id
+ * @property int $series_id
+ * @property string $name
+ * @property LightPlanData $plan
+ * @property int $version
+ * @property bool $retired whether it was taken out
+ */
+final class SeriesLight extends Model
+{
+    use CanRetire;
+
+    public $timestamps = false;
+
+    protected $table = 'light_plans';
+
+    protected $fillable = ['series_id', 'name', 'plan'];
+
+    /** @var array<string, string> */
+    protected $casts = ['plan' => 'array', 'retired' => 'boolean'];
+
+    public function plan(): LightPlan
+    {
+        return LightPlan::fromData(new Data($this->plan));
+    }
+
+    /** @return array{name: string, plan: LightPlanData, retired: bool, version: int} as the series' journal keeps it */
+    public function toRecord(): array
+    {
+        return ['name' => $this->name, 'plan' => $this->plan, 'retired' => $this->retired, 'version' => $this->version];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Page\Data;
+
+/**
+ * Where light comes from and what colour it has: decided once for a series, and picked by its pages.
+ *
+ * @phpstan-import-type RoughDialsData from RoughDials
+ *
+ * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData}
+ */
+final readonly class LightPlan
+{
+    /**
+     * @param  Rgb  $colour  of the light; tones nobody pinned are derived for it
+     * @param  Rgb  $ambient  what comes from everywhere else: the sky, the room; bounced light has it
+     */
+    public function __construct(public KeyLight $key, public Rgb $colour, public Rgb $ambient, public RoughDials $dials = new RoughDials)
+    {
+    }
+
+    /** @throws \InvalidArgumentException|\RangeException */
+    public static function fromData(Data $data): self
+    {
+        return new self(
+            new KeyLight($data->number('azimuth', 0, 360), $data->number('elevation', -90, 90)),
+            Rgb::fromHex($data->text('colour', '#fff1d6')), Rgb::fromHex($data->text('ambient', '#8fa8c8')),
+            $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
+        );
+    }
+
+    /** @return LightPlanData */
+    public function toData(): array
+    {
+        return ['azimuth' => $this->key->azimuth, 'elevation' => $this->key->elevation, 'colour' => $this->colour->hex(), 'ambient' => $this->ambient->hex(), 'dials' => $this->dials->toData()];
+    }
+}

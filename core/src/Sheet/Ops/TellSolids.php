@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Solid;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * Says what regions are taken for when light is roughed in, where their outline says it wrong.
+ *
+ * @phpstan-type SolidsInput array{labels: list<int>, solid: value-of<Solid>}
+ */
+final readonly class TellSolids implements ClientOp
+{
+    /** @param  non-empty-list<int>  $labels */
+    private function __construct(private array $labels, private Solid $solid)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'light.solid';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        $solid = $input->choice('solid', Solid::class, 'A region is round, flat, a ball or a tube.');
+        assert($solid instanceof Solid);
+
+        return new self(JoinRegions::labels($input, Labels::MOST), $solid);
+    }
+
+    /** @return SolidsInput */
+    public function toInput(): array
+    {
+        return ['labels' => $this->labels, 'solid' => $this->solid->value];
+    }
+
+    public function title(): string
+    {
+        return "Take regions for {$this->solid->value}";
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        $regions = array_intersect_key($sheet->all(Region::class), array_flip($this->labels));
+        if ($regions === []) {
+            throw new OpRefused('These regions are gone. Reload the page and pick them again.');
+        }
+        foreach ($regions as $label => $region) {
+            $sheet->put($label, $region->as($this->solid === Solid::Round ? null : $this->solid));
+        }
+    }
+}
