@@ -8,6 +8,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Store\PageStore;
 use App\Store\Pyramid;
+use Awning\Core\Brush\BrushBox;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\Drawing;
@@ -39,7 +40,10 @@ use Awning\Core\Page\Region;
  * @phpstan-type WaitingScan array{id: int, name: string}
  * @phpstan-type SeriesHead array{id: int, name: string, readWidth: int, readPpi: int}
  * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>, bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>, drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>}
- * @phpstan-type PageStateData array{id: int, number: int, title: string, revision: int, series: SeriesHead, role: value-of<Role>|null, records: RecordsState, tiles: list<TileNames>, palette: PaletteState, journal: JournalState, rules: PassRulesData, waiting: ?WaitingScan}
+ *
+ * @phpstan-import-type BoxedBrush from BrushBox
+ *
+ * @phpstan-type PageStateData array{id: int, number: int, title: string, revision: int, series: SeriesHead, role: value-of<Role>|null, records: RecordsState, tiles: list<TileNames>, palette: PaletteState, journal: JournalState, rules: PassRulesData, brushes: list<BoxedBrush>, waiting: ?WaitingScan}
  */
 final readonly class PageState
 {
@@ -66,6 +70,7 @@ final readonly class PageState
             'palette' => SeriesPalette::of($page)->toClient(),
             'journal' => (new Journal($page))->toClient(),
             'rules' => PassRules::toData(),
+            'brushes' => BrushBox::all(),
             'waiting' => $this->waiting(),
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Wire;
 
 use App\Models\Role;
+use Awning\Core\Brush\TipKind;
 use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
@@ -30,9 +31,9 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
 
-    private const FOLDERS = ['app', 'core/src/Colour', 'core/src/Light', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
+    private const FOLDERS = ['app', 'core/src/Brush', 'core/src/Colour', 'core/src/Light', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 
     public function __construct(private readonly string $root)
     {

@@ -8,11 +8,14 @@ declare(strict_types=1);
  */
 
 use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\BrushBox;
 use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\Puller;
+use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
-use Awning\Core\Brush\StrokeRaster;
+use Awning\Core\Brush\Tip;
+use Awning\Core\Brush\TipKind;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Oklch;
@@ -24,6 +27,7 @@ use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
@@ -40,6 +44,7 @@ use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Ops\Stroke;
 use Awning\Core\Sheet\Palette;
 use Awning\Core\Sheet\RecordChange;
 use Awning\Core\Sheet\Sheet;
@@ -241,12 +246,20 @@ foreach ([0.0, 0.7] as $smoothing) {
     $strokes[] = [new Brush(40, 0.5, 1, $smoothing), [[60.0, 60.0, 0.2], [140.0, 90.0, 0.3], [140.4, 90.2, 0.9], [140.5, 90.2, 0.95]]];
     $strokes[] = [new Brush(30, 1, 1, $smoothing), [[-20.0, 30.0, 1.0], [320.0, 210.0, 1.0]]];
 }
+// Brushes with tips: some as they lie ready, and one of everything else.
+foreach (array_column(BrushBox::all(), null, 'name') as $name => $boxed) {
+    if ($boxed['tip'] !== null) {
+        $strokes[] = [new Brush(min(46, $boxed['size']), $boxed['hardness'], 0.7, 0.3, Tip::fromData(new Data($boxed['tip']))), $hand(60.3, 90.6, 22, 8.5, fn (float $t): float => 0.3 + 0.7 * $t)];
+    }
+}
+$strokes[] = [new Brush(40, 0.5, 1, 0, new Tip(TipKind::Splatter, 77, angle: 20)), [[100.0, 80.0, 0.4], [100.1, 80.0, 1.0]]];
+
 $strokeCases = array_map(function (array $case): array {
     [$brush, $points] = $case;
-    $mask = (new StrokeRaster)->draw(new Path($points), $brush, new Rect(0, 0, 300, 200));
+    $mask = (new StrokeDrawing(new Path($points), $brush))->on(new Rect(0, 0, 300, 200));
 
     return [
-        'brush' => ['size' => $brush->size, 'hardness' => $brush->hardness, 'opacity' => $brush->opacity, 'smoothing' => $brush->smoothing], 'points' => $points,
+        'brush' => Stroke::brushData($brush), 'points' => $points,
         'bounds' => [$mask->bounds->x, $mask->bounds->y, $mask->bounds->width, $mask->bounds->height], 'coverage' => base64_encode($mask->data),
     ];
 }, $strokes);

@@ -40,7 +40,7 @@ final class HandTest extends BrowserTestCase
         self::assertSame('deep', $key('1')['tone']);
         self::assertSame('line', $key('0')['tone']);
         self::assertSame('light', $key('4')['tone']);
-        self::assertSame('soft', $key('a')['tool']);
+        self::assertSame('area', $key('z')['tool']);
         self::assertSame('pen', $key('p')['tool']);
         self::assertSame('pen', $key('q')['tool'], 'a tool of another stage');
         self::assertSame('Tamsin', $key('c')['figure']);

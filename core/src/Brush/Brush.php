@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
-/** A round brush. */
+/** A brush: round, or with a tip of its own. */
 final readonly class Brush
 {
     public const LARGEST = 1200;
@@ -14,10 +14,11 @@ final readonly class Brush
      * @param  float  $hardness  0: soft from the middle outward; 1: sharp edge
      * @param  float  $opacity  the most a single stroke lays, 0..1
      * @param  float  $smoothing  0: as drawn; 0.95: the path lags far behind the hand
+     * @param  ?Tip  $tip  null: round, and a stroke is no darker where it crosses itself
      *
      * @throws \RangeException when a value is outside
      */
-    public function __construct(public float $size, public float $hardness = 1.0, public float $opacity = 1.0, public float $smoothing = 0.0)
+    public function __construct(public float $size, public float $hardness = 1.0, public float $opacity = 1.0, public float $smoothing = 0.0, public ?Tip $tip = null)
     {
         if (! ($size >= 1 && $size <= self::LARGEST)) {
             throw new \RangeException('A brush is 1 to '.self::LARGEST.' px wide.');

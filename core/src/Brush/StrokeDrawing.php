@@ -21,7 +21,8 @@ final class StrokeDrawing
     public function on(Rect $page): StrokeMask
     {
         if ($this->mask === null || $page != $this->page) {
-            $this->mask = (new StrokeRaster)->draw($this->path, $this->brush, $page);
+            $tip = $this->brush->tip;
+            $this->mask = $tip === null ? (new StrokeRaster)->draw($this->path, $this->brush, $page) : DabRaster::draw($this->path, $this->brush, $tip, $page);
             $this->page = $page;
         }
 

@@ -6,6 +6,9 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'] as const;
 export type Tone = (typeof TONES)[number];
 
+export const TIP_KINDS = ['round', 'flat', 'bristle', 'grain', 'splatter', 'strands', 'sparkle'] as const;
+export type TipKind = (typeof TIP_KINDS)[number];
+
 export const SHADE_HUES = ['opposite', 'blue'] as const;
 export type ShadeHue = (typeof SHADE_HUES)[number];
 
@@ -59,13 +62,15 @@ export type AdviceData = { kind: AdviceKind; tone: Tone; amount: number; other: 
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
 
+export type BoxedBrush = { name: string; what: string; size: number; hardness: number; tip: TipData | null };
+
 export type BridgeData = { x1: number; y1: number; x2: number; y2: number; kind: BridgeKind; score: number };
 
 export type BridgeEnds = [number, number, number, number];
 
 export type BridgesInput = { draw: BridgeEnds | null; bridge: number | null; as: BridgeKind | null };
 
-export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number };
+export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number; tip?: TipData };
 
 export type ChangeDrawingInput = { id: string; values: DrawingValues };
 
@@ -171,7 +176,7 @@ export type PageColoursState = { page: number; number: number; materials: Record
 
 export type PageOutcome = { page: number; number: number; done: boolean; why: string };
 
-export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; waiting: WaitingScan | null };
+export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; brushes: BoxedBrush[]; waiting: WaitingScan | null };
 
 export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm };
 
@@ -262,6 +267,8 @@ export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'en
 export type TileNames = Record<string, Record<string, string>>;
 
 export type TileNow = [string, number, number, string | null];
+
+export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number; flowBy: number; wet: number; grain: number };
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 

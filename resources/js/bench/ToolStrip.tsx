@@ -5,6 +5,7 @@ import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { passFor } from '../page/target';
+import { BrushChoice } from './BrushChoice';
 import { useBench, useBenchModel, usePage, useTarget } from './model/context';
 import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
 import { AREA_WITH, BLOCK_WITH, type AreaWith, type BlockWith } from './model/model';
@@ -58,6 +59,7 @@ function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolea
 }
 
 const OPTIONS: Record<ToolOption, () => ReactNode> = {
+    brush: BrushChoice,
     size: Size,
     flow: Flow,
     steady: Steady,
@@ -270,8 +272,13 @@ function Within() {
     const bench = useBenchModel();
     const isOn = useBench((view) => view.isWithin);
     return (
-        <Tick className="text-[13px]" checked={isOn} onChange={(isWithin) => bench.set({ isWithin })}>
-            only the region it begins in
+        <Tick
+            className="text-[13px]"
+            title="Paint stays inside the region it begins in"
+            checked={isOn}
+            onChange={(isWithin) => bench.set({ isWithin })}
+        >
+            in one region
         </Tick>
     );
 }

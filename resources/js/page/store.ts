@@ -1,6 +1,7 @@
 /** One page as a window knows it. Panels pick what they show; only what they picked re-renders them. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type {
+    BoxedBrush,
     JournalState,
     PageStateData,
     PaletteState,
@@ -23,6 +24,7 @@ export interface PageView {
     series: SeriesHead;
     role: Role | null;
     rules: PassRulesData;
+    brushes: BoxedBrush[];
     waiting: WaitingScan | null;
     revision: number;
     records: RecordsState;
@@ -58,8 +60,22 @@ export function createPageStore(state: PageStateData): PageStore {
 
 /** What of the store a page that was fetched whole says. */
 export function opened(state: PageStateData): Pick<PageView, keyof PageView & (keyof PageStateData | 'stack')> {
-    const { id, number, title, series, role, rules, waiting, revision, records, palette, journal } = state;
-    return { id, number, title, series, role, rules, waiting, revision, records, palette, journal, stack: buildStack(records, palette) };
+    const { id, number, title, series, role, rules, brushes, waiting, revision, records, palette, journal } = state;
+    return {
+        id,
+        number,
+        title,
+        series,
+        role,
+        rules,
+        brushes,
+        waiting,
+        revision,
+        records,
+        palette,
+        journal,
+        stack: buildStack(records, palette),
+    };
 }
 
 // ---- what panels ask for ------------------------------------------------------------------------------------------

@@ -43,8 +43,8 @@ export class StrokePreview {
     constructor(
         readonly brush: BrushData,
         readonly level: number,
-        private readonly width: number,
-        private readonly height: number,
+        protected readonly width: number,
+        protected readonly height: number,
     ) {}
 
     /** Where the calmed hand is: behind the hand itself. */
@@ -92,7 +92,7 @@ export class StrokePreview {
     }
 
     /** A place pressed harder is the same place. */
-    private remember(point: Point): void {
+    protected remember(point: Point): void {
         const before = this.path[this.path.length - 1];
         if (before !== undefined && before[0] === point[0] && before[1] === point[1]) this.path.pop();
         this.path.push(point);
@@ -102,7 +102,7 @@ export class StrokePreview {
         return Math.max(0.5, (this.brush.size / 2) * (THIN + (1 - THIN) * pressure));
     }
 
-    private segment(a: Point, b: Point, touched: Set<string>): void {
+    protected segment(a: Point, b: Point, touched: Set<string>): void {
         this.remember(b);
         const scale = 1 / (1 << this.level);
         const [ax, ay, bx, by] = [a[0] * scale, a[1] * scale, b[0] * scale, b[1] * scale];

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Op } from '../api/client';
-import type { PageStateData } from '../api/generated';
+import type { PageStateData, TipData } from '../api/generated';
 import { bindingFor, KEYS } from '../bench/keymap';
 import { BenchModel, type SurfaceHandle } from '../bench/model/model';
 import { STAGES, stageOf } from '../bench/stages/stage';
@@ -43,6 +43,23 @@ afterEach(() => {
     vi.unstubAllGlobals();
 });
 
+const tip: TipData = {
+    kind: 'grain',
+    seed: 4,
+    flow: 0.5,
+    spacing: 0.2,
+    scatter: 0,
+    along: true,
+    angle: 0,
+    turn: 0,
+    jitter: 0,
+    taper: 0,
+    sizeBy: 0.5,
+    flowBy: 0,
+    wet: 0,
+    grain: 0,
+};
+
 describe('the bench', () => {
     it('begins where the work is', () => {
         expect(open().view.stage).toBe('flats');
@@ -60,14 +77,14 @@ describe('the bench', () => {
     });
     it('holds another tool while a key is down', () => {
         open().choose('light');
-        bench.set({ tool: 'soft' });
+        bench.set({ tool: 'pour' });
         bench.hold('erase');
         bench.hold('erase');
         expect(bench.view.tool).toBe('erase');
         bench.release();
-        expect(bench.view.tool).toBe('soft');
+        expect(bench.view.tool).toBe('pour');
         bench.release();
-        expect(bench.view.tool).toBe('soft');
+        expect(bench.view.tool).toBe('pour');
         bench.choose('flats');
         bench.hold('erase');
         expect(bench.view.tool).toBe('fill');
@@ -81,10 +98,13 @@ describe('the bench', () => {
         bench.set({ size: 1199 });
         bench.resize(1.25);
         expect(bench.view.size).toBe(1200);
-        bench.set({ tool: 'soft', flow: 0.25, steady: 0.75 });
+        const fog = { name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null };
+        bench.set({ boxed: fog, flow: 0.25, steady: 0.75 });
         expect(bench.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
-        bench.set({ tool: 'pen' });
-        expect(bench.brush.hardness).toBe(1);
+        bench.set({ boxed: { ...fog, hardness: 0.5, tip } });
+        expect(bench.brush).toMatchObject({ hardness: 0.5, tip });
+        bench.set({ boxed: null });
+        expect(bench.brush).toEqual({ size: 1200, hardness: 1, opacity: 0.25, smoothing: 0.75 });
     });
     it('steps through the figures that have materials, round and round, and keeps the tone', () => {
         open();
@@ -425,7 +445,8 @@ describe('tools', () => {
         bench.choose('light');
         begin('erase', point(30, 40))?.up();
         begin('pen', point(30, 40, { alt: true }))?.up();
-        begin('soft', point(30, 40))?.up();
+        bench.set({ boxed: { name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null } });
+        begin('pen', point(30, 40))?.up();
         expect(ops()).toMatchObject([
             { erase: true, colour: oilskin.tones.shade },
             { erase: true },

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SIDE } from '../picture/compose';
 import { grained } from '../picture/grain';
+import { previewOf } from '../picture/dabs';
 import { layStroke, StrokePreview } from '../picture/stroke';
 import { bytes, strokes } from './fixtures';
 
@@ -18,12 +19,12 @@ describe('the preview of a stroke is the core’s coverage', () => {
         cases.map(
             (one) =>
                 [
-                    `${one.brush.size} px, hardness ${one.brush.hardness}, smoothing ${one.brush.smoothing}, ${one.points.length} points`,
+                    `${one.brush.tip?.kind ?? 'round'}, ${one.brush.size} px, hardness ${one.brush.hardness}, smoothing ${one.brush.smoothing}, ${one.points.length} points`,
                     one,
                 ] as const,
         ),
     )('%s', (_, { brush, points, bounds: [left, top, width, height], coverage }) => {
-        const preview = new StrokePreview(brush, 0, WIDTH, HEIGHT);
+        const preview = previewOf(brush, 0, WIDTH, HEIGHT);
         for (const point of points) preview.add(point);
         preview.end();
         const expected = bytes(coverage);

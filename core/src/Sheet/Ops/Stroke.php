@@ -7,6 +7,7 @@ namespace Awning\Core\Sheet\Ops;
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
+use Awning\Core\Brush\Tip;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PassSpec;
@@ -22,8 +23,9 @@ use Awning\Core\Sheet\Sheet;
  * One stroke of pen or eraser in a pass.
  *
  * @phpstan-import-type PassData from PassSpec
+ * @phpstan-import-type TipData from Tip
  *
- * @phpstan-type BrushData array{size: float, hardness: float, opacity: float, smoothing: float}
+ * @phpstan-type BrushData array{size: float, hardness: float, opacity: float, smoothing: float, tip?: TipData}
  * @phpstan-type PointData array{float, float, float}
  * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData, inside: list<int>}
  */
@@ -67,7 +69,7 @@ final readonly class Stroke implements ClientOp, Prepares
 
     public static function brush(Data $brush): Brush
     {
-        return new Brush($brush->number('size', 1, Brush::LARGEST, 20), $brush->number('hardness', 0, 1, 1), $brush->number('opacity', 0, 1, 1), $brush->number('smoothing', 0, 0.95, 0));
+        return new Brush($brush->number('size', 1, Brush::LARGEST, 20), $brush->number('hardness', 0, 1, 1), $brush->number('opacity', 0, 1, 1), $brush->number('smoothing', 0, 0.95, 0), $brush->has('tip') ? Tip::fromData($brush->map('tip')) : null);
     }
 
     /** @return StrokeInput */
@@ -81,7 +83,9 @@ final readonly class Stroke implements ClientOp, Prepares
     /** @return BrushData */
     public static function brushData(Brush $brush): array
     {
-        return ['size' => $brush->size, 'hardness' => $brush->hardness, 'opacity' => $brush->opacity, 'smoothing' => $brush->smoothing];
+        $round = ['size' => $brush->size, 'hardness' => $brush->hardness, 'opacity' => $brush->opacity, 'smoothing' => $brush->smoothing];
+
+        return $brush->tip === null ? $round : [...$round, 'tip' => $brush->tip->toData()];
     }
 
     public function title(): string

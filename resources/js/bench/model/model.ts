@@ -2,6 +2,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
     TONES,
+    type BoxedBrush,
     type BrushData,
     type CleanData,
     type DrawingData,
@@ -110,6 +111,8 @@ export interface BenchView {
     /** What a shape laid by hand does to the flats, and what it is drawn with. */
     shapeUse: ShapeUse;
     blockWith: BlockWith;
+    /** The brush in hand; null: the first that lies ready. */
+    boxed: BoxedBrush | null;
     /** Whether paint stays inside the region it begins in. */
     isWithin: boolean;
     /** What Block is drawn with. */
@@ -193,6 +196,7 @@ export class BenchModel {
             bridgeLimit: null,
             shapeUse: 'add',
             blockWith: 'loop',
+            boxed: null,
             isWithin: false,
             areaWith: 'loop',
             rampForm: 'straight',
@@ -245,8 +249,9 @@ export class BenchModel {
     }
 
     get brush(): BrushData {
-        const { size, flow, steady, tool } = this.view;
-        return { size, hardness: tool === 'soft' ? 0 : 1, opacity: flow, smoothing: steady };
+        const { size, flow, steady, boxed } = this.view;
+        const round = { size, hardness: boxed?.hardness ?? 1, opacity: flow, smoothing: steady };
+        return boxed === null || boxed.tip === null ? round : { ...round, tip: boxed.tip };
     }
 
     /** The brush that inks a line. */

@@ -39,7 +39,7 @@ export const STAGES: Stage[] = [
     {
         id: 'light',
         name: 'Light',
-        tools: ['pen', 'soft', 'area', 'pour', 'ramp', 'soften', 'drag', 'move', 'erase', 'choose'],
+        tools: ['pen', 'area', 'pour', 'ramp', 'soften', 'drag', 'move', 'erase', 'choose'],
         look: { ink: 1, hatch: false, passes: true },
         left: (view) => count(Object.values(view.records.pass).filter((pass) => pass.figure > 0).length),
     },

@@ -1,7 +1,8 @@
 /** What the hand makes of a layer, shown in its tiles until the server's truth takes its place. */
 import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
-import { StrokePreview, type Point } from '../../picture/stroke';
+import { previewOf } from '../../picture/dabs';
+import type { Point, StrokePreview } from '../../picture/stroke';
 import type { BrushData } from '../../api/generated';
 import { hundredth } from '../model/lines';
 import type { ToolHost } from './tool';
@@ -23,7 +24,7 @@ export class LayerPreview {
     /** A stroke at the scale that is on screen. */
     stroke(brush: BrushData): StrokePreview {
         const size = sizeOf(this.host.bench.session.view);
-        return new StrokePreview(brush, this.host.level, size?.width ?? 0, size?.height ?? 0);
+        return previewOf(brush, this.host.level, size?.width ?? 0, size?.height ?? 0);
     }
 
     /** A whole stroke at once. */

@@ -5,9 +5,9 @@ export const pen: Tool = {
     id: 'pen',
     name: 'Pen',
     key: 'P',
-    what: 'Hard edge',
+    what: 'Paint with the picked brush; Alt erases, Shift draws straight',
     cursor: 'ring',
-    options: ['size', 'flow', 'steady', 'within'],
+    options: ['brush', 'size', 'flow', 'steady', 'within'],
     sentence: (bench) => strokeSentence(bench, false),
     begin: (host, point) => beginStroke(host, point, point.alt),
 };

@@ -17,7 +17,6 @@ import { place } from './place';
 import { shape } from './shape';
 import { pour } from './pour';
 import { ramp } from './ramp';
-import { soft } from './soft';
 import { soften } from './soften';
 import { strike } from './strike';
 import { sweep } from './sweep';
@@ -36,7 +35,6 @@ export const TOOLS: Record<ToolId, Tool> = {
     block,
     choose,
     pen,
-    soft,
     area,
     pour,
     ramp,

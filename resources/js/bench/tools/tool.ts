@@ -14,7 +14,6 @@ export type ToolId =
     | 'block'
     | 'choose'
     | 'pen'
-    | 'soft'
     | 'area'
     | 'pour'
     | 'ramp'
@@ -67,6 +66,7 @@ export interface Gesture {
 
 /** What the strip offers for a tool. */
 export type ToolOption =
+    | 'brush'
     | 'size'
     | 'flow'
     | 'steady'
