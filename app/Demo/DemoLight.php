@@ -4,92 +4,178 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use Awning\Core\Codec\Thumbnail;
-use Imagick;
+use App\Desk\FigureLight;
+use App\Desk\PageDesk;
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\Series;
+use App\Models\SeriesLight;
+use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Codec\Resized;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\RoughDials;
+use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\Solid;
+use Awning\Core\Page\TintContent;
+use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\Blur;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
+use Awning\Core\Sheet\Laying;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\OpKinds;
+use Awning\Core\Sheet\Ops\ChangePass;
+use Awning\Core\Sheet\Ops\LayCoverage;
+use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Ops\PaintShape;
+use Awning\Core\Sheet\Ops\SoftenPass;
+use Awning\Core\Sheet\Sheet;
+use Illuminate\Support\Str;
 
-/** Rough masks of light and shadow for the rendered demo page, from the key picture: the light comes from the right, above. */
+/** The light of the demo's pages, made with what the application offers: plans, a rough light, and a hand that corrects it. */
 final readonly class DemoLight
 {
-    /** @param  string  $key  one byte a pixel: number of the material's class */
-    public function __construct(private string $key, private int $width, private int $height)
+    /** What of the harbour has a body; sky, sea and moon are light themselves. */
+    private const SOLID = ['plaster', 'roofs', 'stone', 'hills'];
+
+    /** What of that, and of the ferry, is flat: walls, not bellies. */
+    private const FLAT = ['plaster', 'roofs', 'stone', 'hills', 'cabin'];
+
+    /** What gives light. */
+    private const LAMPS = ['lamp light', 'windows', 'moon'];
+
+    /** Px; so wide a glow is worked out on squares of this side. */
+    private const SQUARE = 8;
+
+    public function __construct(private Series $series, private User $user, private PageDesk $desk)
     {
     }
 
-    /**
-     * The edge of each material's area that a light of this reach leaves dark, or with a negative reach, catches.
-     *
-     * @param  list<int>  $classes
-     */
-    public function edge(array $classes, int $reach, float $blur): string
+    public function plans(): void
     {
-        $out = str_repeat("\0", $this->width * $this->height);
-        foreach ($classes as $class) {
-            $area = $this->area([$class]);
-            if ($area !== null) {
-                $out |= $area & ~$this->shifted($area, -$reach, $reach);
+        $plans = [
+            'Noon on deck' => new LightPlan(new KeyLight(120, 50), new Rgb(0xFF, 0xF1, 0xD6), new Rgb(0x9F, 0xBC, 0xD8), new RoughDials(0.35, 0.06, 0.3, 46, 0)),
+            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 40, 9)),
+            'Sea fog' => new LightPlan(new KeyLight(90, 62), new Rgb(0xE6, 0xEC, 0xEE), new Rgb(0xB8, 0xC6, 0xCE), new RoughDials(0.2, 0.5, 0.2, 0, 0)),
+        ];
+        foreach ($plans as $name => $plan) {
+            SeriesLight::query()->create(['series_id' => $this->series->id, 'name' => $name, 'plan' => $plan->toData()]);
+        }
+    }
+
+    /** Roughed in, and nothing else. */
+    public function roughIn(Page $page, string $plan): void
+    {
+        $light = $this->stand($page, $plan);
+        foreach ($this->figures() as $figure) {
+            $flat = $this->labelsOf($page, self::FLAT, $figure);
+            if ($flat !== []) {
+                $this->apply($page, OpKinds::read('light.solid', ['labels' => $flat, 'solid' => Solid::Flat->value]));
+            }
+            $this->rough($page, $figure, $light);
+        }
+    }
+
+    /** Roughed in, then corrected by hand, with lamps that glow. */
+    public function finish(Page $page, string $plan): void
+    {
+        $this->roughIn($page, $plan);
+        $oda = $this->figures()[0];
+        // A face is not as deep in shade as a coat, and its glints are the wind's, not a lacquer's.
+        $this->apply($page, new ChangePass($this->id($oda, 'glint'), $this->values(['opacity' => 0.55])));
+        $this->apply($page, new SoftenPass($this->id($oda, 'shade'), 5));
+        $cast = new PassSpec('Cast shadow', $oda->id, new ToneContent(Tone::Shade), Scope::figure($oda->id));
+        $this->apply($page, new PaintShape(new Laying('castbyhand', $cast, inside: $this->labelsOf($page, ['skin'], $oda)), [[560, 1925], [812, 1915], [806, 1972], [760, 1992], [700, 1998], [596, 1984]]));
+        $this->apply($page, new PaintShape(new Laying('castbyhand', null, inside: $this->labelsOf($page, ['oilskin'], $oda)), [[742, 2120], [772, 2300], [772, 2450], [786, 2484], [752, 2462], [742, 2300], [716, 2150]]));
+        $this->glow($page);
+    }
+
+    private function stand(Page $page, string $plan): LightPlan
+    {
+        $row = SeriesLight::query()->where('series_id', $this->series->id)->where('name', $plan)->firstOrFail();
+        $page->forceFill(['plan_id' => $row->id])->save();
+
+        return $row->plan();
+    }
+
+    /** @return list<Figure> nearest first, without the sheet itself */
+    private function figures(): array
+    {
+        /** @var list<Figure> $figures */
+        $figures = Figure::query()->where('series_id', $this->series->id)->orderByDesc('depth')->limit(5)->get()->all();
+
+        return $figures;
+    }
+
+    private function rough(Page $page, Figure $figure, LightPlan $light): void
+    {
+        $solid = $this->labelsOf($page, self::SOLID, $figure);
+        $isThere = array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => $region->figure === $figure->id) !== [];
+        if ($isThere) {
+            $this->apply($page, (new FigureLight($this->sheet($page), $figure))->by($light, $solid));
+        }
+    }
+
+    /**
+     * @param  list<string>  $materials
+     * @return list<int> regions of these
+     */
+    private function labelsOf(Page $page, array $materials, Figure $figure): array
+    {
+        $ids = Material::query()->where('figure_id', $figure->id)->whereIn('name', $materials)->pluck('id')->all();
+
+        return array_map(intval(...), array_keys(array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => in_array($region->material, $ids, true))));
+    }
+
+    /** Soft light about whatever shines, over everything. */
+    private function glow(Page $page): void
+    {
+        $lamps = Material::query()->whereIn('figure_id', array_column($this->figures(), 'id'))->whereIn('name', self::LAMPS)->pluck('id')->all();
+        $sheet = $this->sheet($page);
+        $shining = array_filter($sheet->all(Region::class), fn (Region $region): bool => in_array($region->material, $lamps, true));
+        $labels = $sheet->labels();
+        [$columns, $rows] = [intdiv($labels->width, self::SQUARE) + 1, intdiv($labels->height, self::SQUARE) + 1];
+        $squares = array_fill(0, $columns * $rows, 0.0);
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            for ($at = isset($shining[$label]) ? $from : $to; $at < $to; $at++) {
+                $squares[intdiv(intdiv($at, $labels->width), self::SQUARE) * $columns + intdiv($at % $labels->width, self::SQUARE)] += 255 / self::SQUARE ** 2;
             }
         }
-
-        return $this->blurred($out, $blur);
+        $soft = (new Blur(64 / self::SQUARE))->of(array_values($squares), $columns, $rows);
+        $bytes = implode('', array_map(fn (float $value): string => chr((int) min(255, $value)), $soft));
+        $large = Resized::plane($bytes, $columns, $rows, $columns * self::SQUARE, $rows * self::SQUARE);
+        $plane = (new Plane($columns * self::SQUARE, $rows * self::SQUARE, $large))->crop(new Rect(0, 0, $labels->width, $labels->height));
+        $this->apply($page, new LayCoverage(Str::lower(Str::random(12)), new PassSpec('Glow', 0, new TintContent(new Rgb(0xFF, 0xB8, 0x60)), Scope::page(), BlendMode::PlusLighter, 0.5), $plane));
     }
 
-    /**
-     * The same for the outline of all the classes taken together.
-     *
-     * @param  list<int>  $classes
-     */
-    public function outline(array $classes, int $reach, float $blur): string
+    private function id(Figure $figure, string $kind): string
     {
-        $area = $this->area($classes) ?? str_repeat("\0", $this->width * $this->height);
-
-        return $this->blurred($area & ~$this->shifted($area, -$reach, $reach), $blur);
+        return LayRoughIn::PREFIX.$figure->id.$kind;
     }
 
-    /** @param  list<int>  $classes */
-    public function glow(array $classes, float $blur): string
+    /** @param  array<string, mixed>  $values */
+    private function values(array $values): Data
     {
-        return $this->blurred($this->area($classes) ?? str_repeat("\0", $this->width * $this->height), $blur);
+        return new Data($values);
     }
 
-    /** @param  list<int>  $classes */
-    private function area(array $classes): ?string
+    private function sheet(Page $page): Sheet
     {
-        $table = str_repeat("\0", 256);
-        foreach ($classes as $class) {
-            $table[$class] = "\xff";
-        }
-        $area = strtr($this->key, implode('', array_map(chr(...), range(0, 255))), $table);
-
-        return strspn($area, "\0") === strlen($area) ? null : $area;
+        return new Sheet(new PageStore($page->refresh()));
     }
 
-    private function shifted(string $plane, int $right, int $down): string
+    private function apply(Page $page, Op $op): void
     {
-        $by = $down * $this->width + $right;
-        $none = str_repeat("\0", abs($by));
-
-        return $by >= 0 ? substr($plane, $by).$none : $none.substr($plane, 0, $by);
-    }
-
-    private function blurred(string $plane, float $radius): string
-    {
-        $image = new Imagick;
-        $image->setSize($this->width, $this->height);
-        $image->setOption('depth', '8');
-        $image->setFormat('gray');
-        // A wide blur is made small: it looks the same and takes a tenth of the time.
-        $small = $radius > 6 ? 4 : 1;
-        $width = intdiv($this->width, $small);
-        $height = intdiv($this->height, $small);
-        $image->setSize($width, $height);
-        $image->readImageBlob($small === 1 ? $plane : Thumbnail::shrink($plane, $this->width, $this->height, $width, $height));
-        $image->blurImage($radius < 1.5 ? 1 : 0, $radius / $small);
-        if ($small > 1) {
-            $image->resizeImage($this->width, $this->height, Imagick::FILTER_TRIANGLE, 1);
-        }
-        $image->setImageFormat('gray');
-        $image->setImageDepth(8);
-
-        return $image->getImageBlob();
+        $this->desk->apply($page->refresh(), $this->user, $op);
     }
 }

@@ -17,22 +17,13 @@ use App\Models\User;
 use App\Store\Originals;
 use App\Store\OriginalViews;
 use Awning\Core\Codec\ImageReader;
-use Awning\Core\Colour\Rgb;
-use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\DrawingSource;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
-use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Support\Str;
 
@@ -69,6 +60,7 @@ final class DemoLoader
         }
         $this->palette($series);
         $this->studies($series, $people[0]);
+        (new DemoLight($series, $people[0], $this->desk))->plans();
         foreach (self::PAGES as $number => $title) {
             ($this->say)("Drawing page $number of The Salt Ferry: $title");
             $this->page(Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title]), $people[0]);
@@ -115,9 +107,8 @@ final class DemoLoader
             if ($page->number < 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);
-                if ($page->number === 1) {
-                    $this->light($page, $user, new DemoLight($key, PageArt::WIDTH, PageArt::HEIGHT));
-                }
+                $light = new DemoLight($page->series, $user, $this->desk);
+                $page->number === 1 ? $light->finish($page, 'Lamp at midnight') : $light->roughIn($page, 'Noon on deck');
             }
         }
         unlink($file);
@@ -148,34 +139,5 @@ final class DemoLoader
             ['figure' => $figure, 'material' => $material] = $this->materials[$class];
             $this->desk->apply($page, $user, new FillRegions($regions, $figure, $material));
         }
-    }
-
-    private function light(Page $page, User $user, DemoLight $light): void
-    {
-        $classes = [];
-        foreach ($this->materials as $class => ['figure' => $figure]) {
-            $classes[$figure][] = $class;
-        }
-        $figures = array_keys($classes);
-        foreach (array_slice($figures, 0, 4) as $figure) {
-            $mine = $classes[$figure];
-            $scope = Scope::figure($figure);
-            $this->lay($page, $user, new PassSpec('Shade', $figure, new ToneContent(Tone::Shade), $scope), $light->edge($mine, 24, 1.2));
-            $this->lay($page, $user, new PassSpec('Deep shade', $figure, new ToneContent(Tone::Deep), $scope, opacity: 0.8), $light->edge($mine, 9, 0.9));
-            $this->lay($page, $user, new PassSpec('Light', $figure, new ToneContent(Tone::Light), $scope), $light->edge($mine, -13, 1.2));
-            $this->lay($page, $user, new PassSpec('Rim', $figure, new TintContent(new Rgb(0xFF, 0xE6, 0xB8)), $scope, BlendMode::Screen, 0.75), $light->outline($mine, -8, 0.8));
-        }
-        $harbour = $classes[$figures[4]];
-        $this->lay($page, $user, new PassSpec('Shade', $figures[4], new ToneContent(Tone::Shade), Scope::figure($figures[4])), $light->edge($harbour, 34, 10));
-        $lamps = [];
-        foreach (['lamp-glow', 'harbour-window', 'harbour-moon'] as $class) {
-            $lamps[] = 1 + (int) array_search($class, Cast::classes(), true);
-        }
-        $this->lay($page, $user, new PassSpec('Glow', 0, new TintContent(new Rgb(0xFF, 0xB8, 0x60)), Scope::page(), BlendMode::PlusLighter, 0.5), $light->glow($lamps, 46));
-    }
-
-    private function lay(Page $page, User $user, PassSpec $pass, string $coverage): void
-    {
-        $this->desk->apply($page, $user, new LayCoverage(Str::lower(Str::random(12)), $pass, new Plane(PageArt::WIDTH, PageArt::HEIGHT, $coverage)));
     }
 }

@@ -356,6 +356,22 @@ final class PaintTest extends TestCase
         self::assertSame(0, $this->paintAt(20, 20)[3]);
     }
 
+    public function test_a_pass_is_duplicated_with_its_paint_and_lies_on_top(): void
+    {
+        $this->block(self::box(30, 20, 290, 60), opacity: 0.7);
+        $this->op('pass.change', ['id' => 'shadepass1', 'values' => ['opacity' => 0.4, 'mode' => 'multiply']]);
+        $this->op('pass.copy', ['id' => 'thecopy001', 'from' => 'shadepass1']);
+        self::assertSame($this->layer(), $this->layer('thecopy001'));
+        $passes = (new Sheet($this->source))->all(PassSpec::class);
+        [$first, $copy] = [$passes['shadepass1'], $passes['thecopy001']];
+        self::assertSame(['Shade, copy', 0.4, 'multiply', 3], [$copy->name, $copy->opacity, $copy->mode->value, $copy->figure]);
+        self::assertGreaterThan($first->order, $copy->order);
+        $this->block(self::box(30, 20, 60, 60), 'thecopy001', erase: true);
+        self::assertSame([178, 0], [$this->at(40, 40), $this->at(40, 40, 'thecopy001')], 'they are two');
+        $this->assertRefused('pass.copy', ['id' => 'thecopy002', 'from' => 'nobodys001'], 'gone');
+        $this->assertRefused('pass.copy', ['id' => 'thecopy001', 'from' => 'shadepass1'], 'there already');
+    }
+
     /** Whatever is done, kept to a region, leaves every pixel outside of it as it was. */
     public function test_nothing_leaves_the_picked_regions(): void
     {

@@ -12,6 +12,7 @@ use Awning\Core\Sheet\Ops\ChangeBridges;
 use Awning\Core\Sheet\Ops\ChangeDrawing;
 use Awning\Core\Sheet\Ops\ChangePass;
 use Awning\Core\Sheet\Ops\ColourLines;
+use Awning\Core\Sheet\Ops\CopyPass;
 use Awning\Core\Sheet\Ops\DragPaint;
 use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\FillInside;
@@ -62,6 +63,7 @@ final class OpKinds
         MovePaint::class,
         AddPass::class,
         ChangePass::class,
+        CopyPass::class,
         RemovePass::class,
         GroupPasses::class,
         StartPage::class,

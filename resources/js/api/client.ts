@@ -1,6 +1,7 @@
 /** The one place that knows the server's addresses. */
 import type {
     AbsorbInput,
+    CopyPassInput,
     DragPaintInput,
     LayingInput,
     LightPlanData,
@@ -96,6 +97,7 @@ export type Op =
     | ({ kind: 'paint.move' } & MovePaintInput)
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
+    | ({ kind: 'pass.copy' } & CopyPassInput)
     | ({ kind: 'pass.remove' } & RemovePassInput)
     | ({ kind: 'group' } & GroupInput)
     | ({ kind: 'page.start' } & StartPageInput)

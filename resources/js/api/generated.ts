@@ -78,6 +78,8 @@ export type CleanData = { flatten: number; paper: number | null; ink: number | n
 
 export type ColourLinesInput = { lines: LinesData };
 
+export type CopyPassInput = { id: string; from: string };
+
 export type CornerData = [number, number];
 
 export type CropData = [number, number, number, number];

@@ -60,6 +60,13 @@ export const KEYS: KeyBinding[] = [
         up: (bench) => bench.release(),
     },
     {
+        shown: '.',
+        what: 'the flats without light, while held',
+        is: key('.'),
+        run: (bench) => bench.set({ isUnlit: true }),
+        up: (bench) => bench.set({ isUnlit: false }),
+    },
+    {
         shown: '[ ]',
         what: 'smaller, larger brush',
         is: (event) => event.key === '[' || event.key === ']',

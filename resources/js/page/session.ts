@@ -251,6 +251,13 @@ export class PageSession {
         this.ask({ kind: 'pass.remove', id });
     }
 
+    /** Hangs a pass once more; what is painted in it comes with the server's answer. */
+    copyPass(id: string, from: string): void {
+        const pass = this.view.records.pass[from];
+        this.showPass(id, { ...pass, group: null, name: `${pass.name}, copy` });
+        this.ask({ kind: 'pass.copy', id, from });
+    }
+
     /** Takes passes together so that they blend among themselves first; with how null, parts them. */
     group(id: string, passes: string[], how: GroupData | null): void {
         if (how !== null) this.previewGroup(id, how);
@@ -661,6 +668,7 @@ const TITLES: Record<Op['kind'], string> = {
     'paint.move': 'Moving the paint',
     'light.solid': 'What regions are taken for',
     'pass.add': 'The new pass',
+    'pass.copy': 'Duplicating the pass',
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',
     group: 'The grouping',

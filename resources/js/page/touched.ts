@@ -26,6 +26,7 @@ export function touchedBy(op: Op): string[] {
             return op.strokes.map(({ id }) => `stroke ${id}`);
         case 'pass.change':
         case 'pass.remove':
+        case 'pass.copy':
         case 'pass.add':
             return [`pass ${op.id}`];
         case 'pass.soften':

@@ -99,14 +99,14 @@ final readonly class LayRoughIn implements Op
             : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour));
 
         return [
-            'shade' => [$tone('Rough shade', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
-            'cast' => [$tone('Rough cast shadow', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
-            'deep' => [$tone('Rough deep shade', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
-            'occlusion' => [$tint('Occlusion', 'Rough occlusion'), fn (RoughIn $rough): Plane => $rough->occlusion],
-            'bounce' => [$tint('Bounce', 'Rough bounce', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
-            'light' => [$tone('Rough light', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
-            'glint' => [$tone('Rough glint', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
-            'rim' => [$tint('Rim', 'Rough rim', $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
+            'shade' => [$tone('Shade, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
+            'cast' => [$tone('Cast, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
+            'deep' => [$tone('Deep, rough', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
+            'occlusion' => [$tint('Occlusion', 'Occlusion, rough'), fn (RoughIn $rough): Plane => $rough->occlusion],
+            'bounce' => [$tint('Bounce', 'Bounce, rough', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
+            'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
+            'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
+            'rim' => [$tint('Rim', 'Rim, rough', $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
         ];
     }
 

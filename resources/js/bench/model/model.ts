@@ -23,6 +23,7 @@ import { unfilled } from '../../page/records';
 import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
 import { refreshed, type Target } from '../../page/target';
+import type { Look } from '../../picture/compose';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
 import { mirrored, turnedSpots, type Spot } from './lines';
 import { lineOf, type Shape } from './shapes';
@@ -111,6 +112,8 @@ export interface BenchView {
     /** What a shape laid by hand does to the flats, and what it is drawn with. */
     shapeUse: ShapeUse;
     blockWith: BlockWith;
+    /** Whether passes are left out, while a key is held. */
+    isUnlit: boolean;
     /** The brush in hand; null: the first that lies ready. */
     boxed: BoxedBrush | null;
     /** Whether paint stays inside the region it begins in. */
@@ -196,6 +199,7 @@ export class BenchModel {
             bridgeLimit: null,
             shapeUse: 'add',
             blockWith: 'loop',
+            isUnlit: false,
             boxed: null,
             isWithin: false,
             areaWith: 'loop',
@@ -246,6 +250,12 @@ export class BenchModel {
         const size = sizeOf(this.session.view);
         if (this.view.axis !== null || size === null) this.set({ axis: null });
         else this.set({ axis: { x: size.width / 2, y: size.height / 2, turn: 0 } });
+    }
+
+    /** How the page looks in this stage, just now. */
+    get look(): Look {
+        const { look } = stageOf(this.view.stage);
+        return this.view.isUnlit ? { ...look, passes: false } : look;
     }
 
     get brush(): BrushData {

@@ -5,7 +5,7 @@ import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { usePage, useSession } from '../model/context';
-import { ModeSelect } from './PassSettings';
+import { ModeSelect } from './ModeSelect';
 
 interface Props {
     id: string;
@@ -58,7 +58,14 @@ function Grouped({ id, group }: { id: string; group: GroupData }) {
             >
                 blends among itself first
             </Tick>
-            {group.isolated && <ModeSelect value={group.mode} disabled={!may} onChange={(mode) => set({ mode })} />}
+            {group.isolated && (
+                <ModeSelect
+                    value={group.mode}
+                    disabled={!may}
+                    onTry={(mode) => session.previewGroup(id, { mode })}
+                    onChange={(mode) => set({ mode })}
+                />
+            )}
             <button className="act self-start" disabled={!may} onClick={() => session.group(id, [], null)}>
                 Part the group
             </button>

@@ -1,11 +1,13 @@
 /** What one pass can be set to. Sliders move the picture at every step and tell the server once, when let go. */
 import { useRef, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
-import { BLEND_MODES, type BlendMode, type PassData } from '../../api/generated';
+import type { PassData } from '../../api/generated';
+import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
-import { usePage, useSession } from '../model/context';
+import { useBench, usePage, useSession } from '../model/context';
 import { GroupSettings } from './GroupSettings';
+import { ModeSelect } from './ModeSelect';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */
 const REST = 350;
@@ -19,6 +21,7 @@ interface Props {
 export function PassSettings({ id, pass, below }: Props) {
     const session = useSession();
     const may = usePage(mayColour);
+    const softness = useBench((view) => view.softness);
     return (
         <div className="flex flex-col gap-1.5 px-2.5 pb-2 text-[13px]">
             <Slide
@@ -31,7 +34,12 @@ export function PassSettings({ id, pass, below }: Props) {
                 onChange={(value) => session.previewPass(id, { opacity: value / 100 })}
                 onSettle={(value) => session.changePass(id, { opacity: value / 100 })}
             />
-            <ModeSelect value={pass.mode} disabled={!may} onChange={(mode) => session.changePass(id, { mode })} />
+            <ModeSelect
+                value={pass.mode}
+                disabled={!may}
+                onTry={(mode) => session.previewPass(id, { mode })}
+                onChange={(mode) => session.changePass(id, { mode })}
+            />
             {pass.kind === 'tint' && <TintColour id={id} colour={pass.colour ?? '#000000'} disabled={!may} />}
             <PassName id={id} name={pass.name} disabled={!may} />
             <GroupSettings id={id} pass={pass} below={below} />
@@ -39,29 +47,22 @@ export function PassSettings({ id, pass, below }: Props) {
                 <button className="act" disabled={!may} onClick={() => session.changePass(id, { visible: !pass.visible })}>
                     {pass.visible ? 'Roll up' : 'Let down'}
                 </button>
+                <button
+                    className="act"
+                    disabled={!may}
+                    title={`Softens every edge in the pass by ${softness} px; the Soften tool sets how much`}
+                    onClick={() => session.paint({ kind: 'pass.soften', pass: id, by: softness, brush: null, points: [], inside: [] })}
+                >
+                    Soften all of it
+                </button>
+                <button className="act" disabled={!may} onClick={() => session.copyPass(randomId(12), id)}>
+                    Duplicate
+                </button>
                 <button className="act" disabled={!may} onClick={() => session.removePass(id)}>
                     Remove
                 </button>
             </div>
         </div>
-    );
-}
-
-export function ModeSelect({ value, disabled, onChange }: { value: BlendMode; disabled: boolean; onChange: (mode: BlendMode) => void }) {
-    return (
-        <label className="flex items-center gap-2">
-            Blend
-            <select
-                className="field min-w-0 flex-1"
-                disabled={disabled}
-                value={value}
-                onChange={(event) => onChange(event.target.value as BlendMode)}
-            >
-                {BLEND_MODES.map((mode) => (
-                    <option key={mode}>{mode}</option>
-                ))}
-            </select>
-        </label>
     );
 }
 

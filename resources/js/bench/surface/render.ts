@@ -96,7 +96,13 @@ export class SurfaceRenderer {
             }),
             bench.store.subscribe((now, before) => {
                 if (now.stage !== before.stage && this.isFitted) this.view = null;
-                if (now.stage !== before.stage || now.trial !== before.trial || now.drawing !== before.drawing) this.takeLook();
+                if (
+                    now.stage !== before.stage ||
+                    now.trial !== before.trial ||
+                    now.drawing !== before.drawing ||
+                    now.isUnlit !== before.isUnlit
+                )
+                    this.takeLook();
                 if (now.meant !== before.meant || isVeiledOtherwise(now, before)) this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
@@ -366,7 +372,7 @@ export class SurfaceRenderer {
 
     private drawTiles(context: CanvasRenderingContext2D, view: View, size: { width: number; height: number }): void {
         const level = this.level;
-        const look = stageOf(this.bench.view.stage).look;
+        const { look } = this.bench;
         const seen = shown(view, this.canvas);
         // The coarsest picture of all that is in view comes before anything sharp.
         this.eachTile(HIGHEST, seen, size, 0, (column, row) => this.ensure(HIGHEST, column, row, look, -1));
@@ -499,7 +505,7 @@ export class SurfaceRenderer {
     }
 
     private fetchRing(level: number, seen: ReturnType<typeof shown>, size: { width: number; height: number }): void {
-        const names = stageOf(this.bench.view.stage).look.passes ? this.layers : ['ink', 'flats'];
+        const names = this.bench.look.passes ? this.layers : ['ink', 'flats'];
         this.eachTile(level, seen, size, RING, (column, row) =>
             names.forEach((layer) => this.bench.session.tiles.get(level, layer, column, row, LATER)),
         );

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Figure;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Pieces;
+use Awning\Core\Light\RoughIn;
+use Awning\Core\Page\Region;
+use Awning\Core\Page\Solid;
+use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Sheet;
+
+/** A rough light on a figure of a page, from its regions and the palette's depths. */
+final readonly class FigureLight
+{
+    private Labels $labels;
+
+    /** @var array<array-key, Region> */
+    private array $regions;
+
+    public function __construct(Sheet $sheet, private Figure $figure)
+    {
+        $this->labels = $sheet->labels();
+        $this->regions = $sheet->all(Region::class);
+    }
+
+    /**
+     * @param  list<int>  $only  regions it is laid in; none: all of the figure
+     * @param  ?callable(float): void  $done  is told how far it is, 0..1
+     *
+     * @throws OpRefused when the page has nothing of the figure
+     */
+    public function by(LightPlan $plan, array $only = [], ?callable $done = null): LayRoughIn
+    {
+        $mine = $this->mine();
+        [$bodies, $solids] = [$this->bodies(), $this->solids()];
+        $nearer = $plan->dials->cast > 0 ? $this->nearer() : null;
+        $lit = [];
+        $pieces = Pieces::of($mine);
+        foreach ($pieces as $i => $where) {
+            $done !== null && $done($i / count($pieces));
+            $throwers = $nearer === null ? null : new Plane($where->width, $where->height, Bytes::crop($nearer, $mine->width, $mine->height, $where, 1));
+            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $bodies, $solids, $throwers)];
+        }
+
+        return $lit === [] ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
+            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only);
+    }
+
+    /** The figure's regions alone; all else is nothing. */
+    private function mine(): Labels
+    {
+        $data = '';
+        foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
+            $isMine = isset($this->regions[$label]) && $this->regions[$label]->figure === $this->figure->id;
+            $data .= $isMine ? substr($this->labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
+        }
+
+        return new Labels($this->labels->width, $this->labels->height, $data);
+    }
+
+    /** @return array<int, int> regions of one material are one body: by label the first label of its material */
+    private function bodies(): array
+    {
+        $first = $bodies = [];
+        foreach ($this->regions as $label => $region) {
+            if ($region->figure === $this->figure->id) {
+                $bodies[(int) $label] = $first[$region->material] ??= (int) $label;
+            }
+        }
+
+        return $bodies;
+    }
+
+    /** @return array<int, Solid> */
+    private function solids(): array
+    {
+        $solids = [];
+        foreach ($this->regions as $label => $region) {
+            if ($region->solid !== null) {
+                $solids[(int) $label] = $region->solid;
+            }
+        }
+
+        return $solids;
+    }
+
+    /** @return string 255 where a figure stands that is nearer to the reader than this one */
+    private function nearer(): string
+    {
+        /** @var array<int, int> $depths */
+        $depths = Figure::query()->where('series_id', $this->figure->series_id)->pluck('depth', 'id')->all();
+        $data = '';
+        foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
+            $isNearer = ($depths[$this->regions[$label]->figure ?? 0] ?? -1) > $this->figure->depth;
+            $data .= str_repeat($isNearer ? "\xff" : "\0", $to - $from);
+        }
+
+        return $data;
+    }
+}
