@@ -129,14 +129,14 @@ abstract class BrowserTestCase extends TestCase
         return $browser;
     }
 
-    /** Canvas pixels of a point of the page, as the fitted view shows it. */
+    /**
+     * Canvas pixels of a point of the page, as the view shows it.
+     *
+     * @return array{float, float}
+     */
     protected function onCanvas(Browser $browser, float $x, float $y): array
     {
-        [$width, $height] = $browser->run('const c = document.getElementById("surface"); return [c.width, c.height]');
-        // The page is fitted into the area free of the tool strip: 16 px round it, 72 below.
-        $scale = min(($width - 32) / 600, ($height - 88) / 400);
-
-        return [$width / 2 + ($x - 300) * $scale, $height / 2 - 28 + ($y - 200) * $scale];
+        return $browser->until("(({ view, canvas }) => view && !view.mirror && view.turn === 0 && [canvas.width / 2 + ($x - view.x) * view.scale, canvas.height / 2 + ($y - view.y) * view.scale])(window.awning.renderer)", 'a view');
     }
 
     /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */

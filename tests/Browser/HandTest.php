@@ -249,22 +249,4 @@ final class HandTest extends BrowserTestCase
         self::assertStringContainsString('Your part in this series is flatting', (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'));
         self::assertSame(0, (int) $browser->run('return window.awning.session.view.unsent'));
     }
-
-    public function test_a_first_light_is_set_on_the_ball_and_roughed_in(): void
-    {
-        $browser = $this->painting();
-        $browser->press('First light on Oda Brack', 'summary');
-        $ball = $browser->until('(() => { const ball = document.querySelector("[aria-label=\"Where the light comes from\"]"); ball?.scrollIntoView({ block: "center" }); const box = ball?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return box && box.width > 0 ? [box.left + box.width / 2 - canvas.left, box.top + box.height / 2 - canvas.top] : null })()', 'the ball');
-        // Let go at its right rim: the light comes from the right.
-        $browser->stroke([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 58, $ball[1]]]);
-        $browser->until('document.querySelector("[aria-label=\"Where the light comes from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4]) degrees, height 0/)', 'the light at the right');
-        $browser->press('Rough it in');
-        $browser->until('Object.values(window.awning.session.view.records.pass).filter((pass) => pass.name.startsWith("Rough ")).length === 4', 'four passes', 60);
-        $this->shows($browser, $this->tone('shade'), 70, 200);
-        $this->shows($browser, $this->tone('light'), 192, 200);
-        self::assertStringContainsString('Painting Oda Brack’s shade ·', (string) $browser->run('return document.getElementById("target-sentence").innerText'), 'the hand still paints in a pass of its own');
-        $browser->press('undo');
-        $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no passes');
-        $this->shows($browser, [0xE0, 0xA9, 0x3A], 70, 200);
-    }
 }

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Models\JournalEntry;
+use App\Models\User;
+
+/** The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set. */
+final class LightStageTest extends BrowserTestCase
+{
+    private const BASE = [0xE0, 0xA9, 0x3A];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->preparedPage(User::query()->where('name', 'Mira')->firstOrFail());
+    }
+
+    /** @return list<array{float, float}> */
+    private function way(Browser $browser, array ...$places): array
+    {
+        return array_map(fn (array $place): array => $this->onCanvas($browser, ...$place), $places);
+    }
+
+    private function drag(Browser $browser, string $tool, array ...$places): void
+    {
+        $browser->press($tool);
+        $browser->stroke($this->way($browser, ...$places));
+        $this->saved($browser);
+    }
+
+    private function undone(Browser $browser): void
+    {
+        $browser->press('undo');
+        $this->saved($browser);
+    }
+
+    /** @param  array{int, int, int}  $colour */
+    private function isBetween(array $colour): bool
+    {
+        $shade = $this->tone('shade');
+
+        return $colour[0] > $shade[0] + 12 && $colour[0] < self::BASE[0] - 12;
+    }
+
+    public function test_shapes_ramps_and_regions_are_laid_and_taken_away(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        $this->drag($browser, 'Block', [80, 100], [150, 100], [150, 170], [80, 170]);
+        $this->shows($browser, $shade, 115, 130);
+        $this->shows($browser, self::BASE, 115, 200);
+        self::assertSame('Block', JournalEntry::query()->latest('id')->value('title'));
+        $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [80, 100], [110, 100], [110, 170], [80, 170])));
+        $this->saved($browser);
+        $this->shows($browser, self::BASE, 95, 130);
+        $this->shows($browser, $shade, 130, 130);
+        // By corners, the first of which closes it.
+        $browser->run('window.awning.bench.set({ areaWith: "corners" })');
+        foreach ([[90, 250], [160, 250], [160, 320], [90, 250]] as $corner) {
+            [[$x, $y]] = $this->way($browser, $corner);
+            $browser->stroke([[$x, $y]]);
+        }
+        $this->saved($browser);
+        $this->shows($browser, $shade, 150, 270);
+        $this->shows($browser, self::BASE, 100, 300);
+        $this->undone($browser);
+        $this->shows($browser, self::BASE, 150, 270);
+
+        $this->drag($browser, 'Ramp', [60, 300], [110, 302], [180, 300]);
+        $this->shows($browser, $shade, 52, 300);
+        $this->shows($browser, self::BASE, 188, 220);
+        self::assertTrue($this->isBetween($this->colour($browser, 120, 300)));
+        $this->undone($browser);
+        $this->drag($browser, 'Pour', [120, 300]);
+        $this->shows($browser, $shade, 60, 120);
+        $this->undone($browser);
+        $this->shows($browser, self::BASE, 60, 120);
+    }
+
+    public function test_edges_are_softened_and_paint_is_dragged_and_moved(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        $browser->press('Soften');
+        $browser->stroke($this->way($browser, [100, 100], [100, 120]));
+        self::assertStringContainsString('no paint in this pass', (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'));
+        $this->drag($browser, 'Block', [70, 100], [130, 100], [130, 180], [70, 180]);
+        $this->shows($browser, $shade, 127, 140);
+        $this->drag($browser, 'Soften', [130, 120], [130, 140], [130, 160]);
+        $browser->until('window.awning.renderer.colourAt(127, 140).then((c) => c && c[0] > '.($shade[0] + 10).')', 'a soft edge');
+        self::assertTrue($this->isBetween($this->colour($browser, 132, 140)));
+        $this->shows($browser, $shade, 85, 140);
+        $this->undone($browser);
+        $browser->run('window.awning.bench.set({ size: 30, strength: 0.9 })');
+        $this->drag($browser, 'Drag', [120, 140], [135, 140], [150, 140], [160, 140]);
+        self::assertLessThan(self::BASE[0] - 12, $this->colour($browser, 142, 140)[0]);
+        $this->undone($browser);
+        $this->shows($browser, self::BASE, 142, 140);
+
+        // Drawn round, then carried down; with Alt it stays where it was, too.
+        $this->drag($browser, 'Move', [60, 90], [145, 90], [145, 190], [60, 190]);
+        $browser->stroke($this->way($browser, [100, 140], [110, 200], [110, 260]));
+        $this->saved($browser);
+        $this->shows($browser, self::BASE, 90, 130);
+        $this->shows($browser, $shade, 100, 260);
+        $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [110, 260], [110, 200], [110, 140])));
+        $this->saved($browser);
+        $this->shows($browser, $shade, 100, 140);
+        $this->shows($browser, $shade, 100, 270);
+        self::assertSame(['Move paint', 'Copy paint'], JournalEntry::query()->latest('id')->limit(2)->pluck('title')->reverse()->values()->all());
+    }
+
+    /** What the hand saw is what it gets: nothing jumps when the server's truth arrives. */
+    public function test_a_brush_with_a_tip_paints_what_it_showed(): void
+    {
+        $browser = $this->painting();
+        $browser->press('Deck pen');
+        $browser->press('Broom', '[role=option] button');
+        $browser->run('window.awning.bench.set({ size: 60, steady: 0 }); window.awning.bench.surface.zoom(3)');
+        $browser->run('window.awning.bench.surface.goTo(120, 200)');
+        usleep(800_000);
+        $seen = 'Promise.all(Array.from({ length: 60 }, (_, i) => window.awning.renderer.colourAt(92 + 4 * (i % 10), 180 + 8 * Math.floor(i / 10)))).then((all) => all.every((one) => one) && all)';
+        $before = [];
+        $browser->strokeThen($this->way($browser, [70, 200], [90, 198], [110, 204], [130, 200], [150, 202]), function () use ($browser, $seen, &$before): void {
+            usleep(400_000);
+            $before = $browser->until($seen, 'the preview');
+        });
+        $this->saved($browser);
+        usleep(500_000);
+        $after = $browser->until($seen, 'the truth');
+        $painted = 0;
+        foreach ($after as $i => $colour) {
+            $painted += $colour !== self::BASE ? 1 : 0;
+            self::assertEqualsWithDelta($before[$i], $colour, 3, "place $i");
+        }
+        self::assertGreaterThan(5, $painted);
+    }
+
+    public function test_a_light_is_set_kept_with_the_series_and_roughed_in(): void
+    {
+        $browser = $this->painting();
+        $browser->press('First light on Oda Brack', 'summary');
+        $ball = $browser->until('(() => { const ball = document.querySelector("[aria-label=\"Where the light comes from\"]"); ball?.scrollIntoView({ block: "center" }); const box = ball?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return box && box.width > 0 ? [box.left + 46 - canvas.left, box.top + 46 - canvas.top] : null })()', 'the ball');
+        // Let go at its right rim: the light comes from the right.
+        $browser->stroke([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 46, $ball[1]]]);
+        $browser->until('document.querySelector("[aria-label=\"Where the light comes from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4])°, height 0/)', 'the light at the right');
+        $browser->run('const name = document.querySelector("input[aria-label=\"Name of a new light plan\"]"); name.scrollIntoView({ block: "center" }); name.focus()');
+        $browser->keys('Noon on deck');
+        $browser->press('Keep as new');
+        $browser->until('window.awning.session.view.palette.stands !== null && window.awning.session.view.palette.lights[0].name === "Noon on deck"', 'the page stands under the plan');
+        $browser->press('Rough it in');
+        $browser->until('Object.values(window.awning.session.view.records.pass).filter((pass) => pass.name.endsWith(", rough")).length > 4', 'the passes', 60);
+        $this->saved($browser);
+        $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
+        self::assertEqualsCanonicalizing(['Shade, rough', 'Deep, rough', 'Bounce, rough', 'Light, rough', 'Glint, rough', 'Rim, rough'], $passes);
+        $shows = fn (int $x): array => $this->colour($browser, $x, 200);
+        self::assertLessThan($shows(120)[0], $shows(60)[0], 'dark at the left');
+        self::assertGreaterThan($shows(120)[1], $shows(185)[1], 'light at the right');
+        self::assertStringContainsString('Painting Oda Brack’s shade ·', (string) $browser->run('return document.getElementById("target-sentence").innerText'), 'the hand still paints in a pass of its own');
+        // A held key shows the flats alone.
+        $browser->run('document.activeElement.blur()');
+        [$x, $y] = $this->onCanvas($browser, 60, 200);
+        $onScreen = 'window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data.slice(0, 3).join()';
+        $browser->holdKey('.', fn () => $browser->until($onScreen.' === "'.implode(',', self::BASE).'"', 'the flats alone'));
+        $browser->until($onScreen.' !== "'.implode(',', self::BASE).'"', 'the light again');
+        $browser->press('undo');
+        $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no passes');
+        $this->shows($browser, self::BASE, 70, 200);
+    }
+}
