@@ -12,6 +12,7 @@ use App\Models\Role;
 use App\Models\Series;
 use App\Models\StrokeRow;
 use App\Models\User;
+use Awning\Core\Brush\BrushBox;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\PlacedDrawing;
@@ -78,6 +79,18 @@ function bench_desk(string $scan): array
     $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
     $tone = fn (int $i) => $send('PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['shade' => sprintf('#6644%02x', 40 + $i)]]);
 
+    $textured = fn (int $i) => $op([
+        'kind' => 'stroke', 'pass' => 'benchpass1', 'points' => $points($i), 'erase' => false, 'make' => null,
+        'brush' => ['size' => 60, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0.5, 'tip' => array_column(BrushBox::all(), 'tip', 'name')['Broom']],
+    ]);
+    $soften = fn (int $i) => $op(['kind' => 'pass.soften', 'pass' => 'benchpass1', 'by' => 12, 'brush' => ['size' => 60, 'hardness' => 0.5, 'opacity' => 1, 'smoothing' => 0], 'points' => $points($i), 'inside' => []]);
+    $drag = fn (int $i) => $op(['kind' => 'paint.drag', 'pass' => 'benchpass1', 'brush' => ['size' => 60, 'hardness' => 0.5, 'opacity' => 0.4, 'smoothing' => 0], 'points' => $points($i), 'inside' => []]);
+    // A megapixel: a circle of 564 px.
+    $block = fn (int $i) => $op([
+        'kind' => 'paint.shape', 'laying' => ['pass' => 'benchpass1', 'make' => null, 'erase' => $i % 2 === 1, 'colour' => null, 'opacity' => 0.8, 'inside' => []],
+        'outline' => array_map(fn (int $k): array => [1800 + 20 * $i + 564 * cos($k / 60 * M_PI), 1900 + 564 * sin($k / 60 * M_PI)], range(0, 119)),
+    ]);
+
     $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'grain' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
     foreach (array_chunk($lines, 500) as $chunk) {
         StrokeRow::query()->toBase()->insert($chunk);
@@ -99,6 +112,10 @@ function bench_desk(string $scan): array
         ['all that a window needs to open that page', ...$measure($open, 5), ''],
         ['a 600 px stroke, 40 px soft brush, on a 16 MP page', ...$measure($stroke), '≤ 120 ms median, 300 ms p95'],
         ['the largest, softest brush, right across a 16 MP page', ...$measure(fn (int $i) => $stroke($i, true), 5), '≤ 1 000 ms'],
+        ['a 600 px stroke of a bristle brush of 60 px', ...$measure($textured), '≤ 150 ms median'],
+        ['soften 600 px with a brush of 60 px', ...$measure($soften), '≤ 200 ms'],
+        ['drag paint along 600 px with a brush of 60 px', ...$measure($drag), ''],
+        ['block in 1 MP of a pass', ...$measure($block), '≤ 150 ms'],
         ['fill a region', ...$measure($fill), '≤ 60 ms'],
         ['change a tone', ...$measure($tone), '≤ 60 ms'],
         ['a drift report of 20 such pages', ...$measure($drift, 3), ''],

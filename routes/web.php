@@ -21,6 +21,7 @@ use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReplaceController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SetupController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TileController;
 use App\Http\Controllers\VariantController;
@@ -68,6 +69,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/variants', [VariantController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/variants', [VariantController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/variants/{variant}', [VariantController::class, 'update'])->can('colour', 'series');
+        Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');
+        Route::post('series/{series}/setups', [SetupController::class, 'store'])->can('colour', 'series');
+        Route::delete('series/{series}/setups/{setup}', [SetupController::class, 'destroy'])->can('colour', 'series');
         Route::post('series/{series}/lights', [LightController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/lights/{light}', [LightController::class, 'update'])->can('colour', 'series');
         Route::put('series/{series}/pages/{page}/light', [LightController::class, 'pick'])->can('colour', 'series');

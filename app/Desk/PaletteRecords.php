@@ -9,6 +9,7 @@ use App\Models\Material;
 use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Models\SeriesLight;
+use App\Models\SeriesSetup;
 
 /** Puts records of a palette's journal in place: as they were before a change, or after it. */
 final class PaletteRecords
@@ -38,11 +39,12 @@ final class PaletteRecords
         return $done;
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesLight
+    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesLight|SeriesSetup
     {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
+            'setup' => SeriesSetup::query()->findOrFail($id),
             'light' => SeriesLight::query()->findOrFail($id),
             'variant' => PaletteVariant::query()->findOrFail($id),
             default => $series,

@@ -8,9 +8,11 @@ use Awning\Core\Brush\Softener;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassOrder;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
+use Awning\Core\Page\SetupBox;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Rect;
@@ -370,6 +372,23 @@ final class PaintTest extends TestCase
         self::assertSame([178, 0], [$this->at(40, 40), $this->at(40, 40, 'thecopy001')], 'they are two');
         $this->assertRefused('pass.copy', ['id' => 'thecopy002', 'from' => 'nobodys001'], 'gone');
         $this->assertRefused('pass.copy', ['id' => 'thecopy001', 'from' => 'shadepass1'], 'there already');
+    }
+
+    public function test_a_setup_hangs_its_passes_in_order_on_whatever_it_is_meant_for(): void
+    {
+        $passes = SetupBox::all()['Eye']->toList();
+        $ids = array_map(fn (int $i): string => "eyepass00$i", array_keys($passes));
+        $this->op('setup.hang', ['name' => 'Eye', 'figure' => 5, 'scope' => ['kind' => 'material', 'id' => 52], 'ids' => $ids, 'passes' => $passes]);
+        $all = (new Sheet($this->source))->all(PassSpec::class);
+        $hung = PassOrder::sorted(array_intersect_key($all, array_flip($ids)));
+        self::assertSame($ids, array_keys($hung));
+        self::assertSame([['Shade', 'shade', null], ['Upper dark', null, '#2c2740']], array_map(fn (string $id): array => [$hung[$id]->name, $hung[$id]->toData()['tone'], $hung[$id]->toData()['colour']], array_slice($ids, 0, 2)));
+        self::assertSame(['multiply', 0.55, 5, 'material', 52], [$hung[$ids[1]]->mode->value, $hung[$ids[1]]->opacity, $hung[$ids[1]]->figure, $hung[$ids[1]]->scope->kind->value, $hung[$ids[1]]->scope->id]);
+        $hang = fn (array $more): array => $more + ['name' => 'Eye', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['otherpass1'], 'passes' => [$passes[0]]];
+        $this->assertRefused('setup.hang', $hang(['ids' => ['otherpass1', 'otherpass2']]), 'needs an id');
+        $this->assertRefused('setup.hang', $hang(['passes' => []]), '1 to 24');
+        $this->assertRefused('setup.hang', $hang(['ids' => ['eyepass001']]), 'there already');
+        self::assertCount(8, SetupBox::all());
     }
 
     /** Whatever is done, kept to a region, leaves every pixel outside of it as it was. */

@@ -53,8 +53,32 @@ $browser->press('Pick all of these');
 $shot('board');
 $bench($pages[0]);
 $browser->press('Oda Brack oilskin shade');
-$browser->press('Set Shade');
+$browser->press('Set Shade, rough');
 $shot('bench-light');
+$browser->press('Deck pen');
+$shot('light-brushes');
+$bench($pages[1]);
+$browser->press('Light');
+$browser->press('Tamsin cardigan shade');
+$browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true)); window.awning.bench.surface.goTo(640, 900, 1100)');
+$shotInTime('light-rough');
+$browser->run('document.querySelectorAll("details").forEach((one) => (one.open = false))');
+$browser->press('Block');
+$draw = function (string $tool, array ...$path) use ($browser): void {
+    $browser->press($tool);
+    $at = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width / 2 - view.x * view.scale, canvas.height / 2 - view.y * view.scale, view.scale]');
+    $browser->stroke(array_map(fn (array $place): array => [$at[0] + $place[0] * $at[2], $at[1] + $place[1] * $at[2]], $path));
+    $browser->until('window.awning.session.view.saving === "saved"', 'saved');
+    usleep(700_000);
+};
+$draw('Block', [640, 1000], [820, 1010], [850, 1180], [830, 1330], [700, 1330], [650, 1180]);
+$draw('Soften', [640, 1010], [650, 1180], [700, 1320]);
+$draw('Drag', [700, 1150], [620, 1160], [540, 1150]);
+$shotInTime('light-block');
+foreach (range(1, 3) as $step) {
+    $browser->press('undo');
+    usleep(900_000);
+}
 $bench($pages[2]);
 $browser->press('Oda Brack oilskin base');
 $browser->run('window.awning.bench.set({ bridges: true })');

@@ -35,7 +35,7 @@ final class Fuzz
     public function run(int $times): array
     {
         $page = $this->world->page();
-        $ids = ['{series}' => $this->world->series->id, '{page}' => $page->id, '{user}' => User::query()->value('id'), '{figure}' => $this->world->materials[0]->figure_id, '{material}' => $this->world->materials[0]->id, '{task}' => 1, '{hash}' => str_repeat('a', 64), '{token}' => str_repeat('b', 40), '{format}' => 'csv', '{version}' => 1, '{variant}' => 1, '{light}' => 1, '{reference}' => 1, '{number}' => 0, '{any?}' => 'series'];
+        $ids = ['{series}' => $this->world->series->id, '{page}' => $page->id, '{user}' => User::query()->value('id'), '{figure}' => $this->world->materials[0]->figure_id, '{material}' => $this->world->materials[0]->id, '{task}' => 1, '{hash}' => str_repeat('a', 64), '{token}' => str_repeat('b', 40), '{format}' => 'csv', '{version}' => 1, '{variant}' => 1, '{light}' => 1, '{setup}' => 1, '{reference}' => 1, '{number}' => 0, '{any?}' => 'series'];
         $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage')));
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
         $statuses = [];

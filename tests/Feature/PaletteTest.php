@@ -402,6 +402,25 @@ final class PaletteTest extends TestCase
         $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
     }
 
+    public function test_setups_lie_ready_and_are_kept_with_the_series(): void
+    {
+        $setups = fn (): array => array_column((array) $this->getJson("/api/series/{$this->series->id}/setups")->assertOk()->json(), 'name', 'id');
+        $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
+        self::assertSame(8, $ready);
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.3];
+        $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
+        self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
+        $this->change('POST', 'setups', ['name' => 'Broken', 'passes' => [['name' => 'x', 'kind' => 'cloud']]], 422);
+        $this->change('POST', 'setups', ['name' => 'Empty', 'passes' => []], 422);
+        $id = $kept[8]['id'];
+        self::assertSame('Old iron', $setups()[$id]);
+        $this->change('DELETE', "setups/$id");
+        self::assertArrayNotHasKey($id, $setups());
+        $this->change('DELETE', "setups/$id", [], 404);
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertSame('Old iron', $setups()[$id]);
+    }
+
     public function test_light_plans_are_kept_picked_by_pages_and_change_what_is_derived(): void
     {
         $plan = fn (string $colour, float $azimuth = 120): array => ['azimuth' => $azimuth, 'elevation' => 35, 'colour' => $colour, 'ambient' => '#203040', 'dials' => ['cast' => 55]];

@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
+use Awning\Core\Brush\Brush;
+use Awning\Core\Brush\DabRaster;
 use Awning\Core\Brush\LinesSvg;
+use Awning\Core\Brush\Path;
+use Awning\Core\Brush\Softener;
+use Awning\Core\Brush\Tip;
+use Awning\Core\Brush\TipKind;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\PngWriter;
@@ -37,6 +43,7 @@ use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Projection;
+use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\Warp;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
@@ -277,6 +284,62 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
             self::assertLessThanOrEqual(2, $apart[(int) (0.95 * count($apart))], "$width px");
             self::assertLessThanOrEqual(20, end($apart), 'cut to what there can be between the two directions');
         }
+    }
+
+    /** SciPy's Gaussian filter of paint and of the shape it lies in, one divided by the other (normalised convolution). */
+    public function test_softening_agrees_with_scipy(): void
+    {
+        foreach ([[8.0, 3], [30.0, 3], [90.0, 5]] as [$by, $most]) {
+            $place = new Rect(512, 256, 256, 96);
+            $softener = new Softener($by);
+            $around = $softener->around($place);
+            $this->tool([self::PYTHON, '-c', "import cv2, numpy as np
+from scipy.ndimage import gaussian_filter
+h, w = $around->height, $around->width; rng = np.random.default_rng(5)
+paint, shape = np.zeros((h, w), np.uint8), np.zeros((h, w), np.uint8)
+ox, oy = $place->x - $around->x, $place->y - $around->y
+for _ in range(9): cv2.circle(paint, (ox + int(rng.integers(256)), oy + int(rng.integers(96))), int(rng.integers(14, 70)), int(rng.integers(60, 255)), -1, cv2.LINE_AA)
+cv2.ellipse(shape, (ox + 120, oy + 40), (170, 70), 20, 0, 360, 255, -1)
+inside = shape / 255.0
+soft = gaussian_filter(paint * inside, $by / 2, mode='constant') / np.maximum(gaussian_filter(inside, $by / 2, mode='constant'), 1e-6)
+cut = np.s_[oy:oy + 96, ox:ox + 256]
+paint.tofile('$this->folder/paint'); shape.tofile('$this->folder/shape')
+np.rint(soft[cut]).clip(0, 255).astype(np.uint8).tofile('$this->folder/soft'); shape[cut].copy().tofile('$this->folder/here')"]);
+            [$paint, $shape, $theirs, $here] = array_map(fn (string $name): string => (string) file_get_contents("$this->folder/$name"), ['paint', 'shape', 'soft', 'here']);
+            [$ours] = $softener->soften([$paint], $shape, $place);
+            $apart = [];
+            for ($at = 0; $at < strlen($theirs); $at++) {
+                if ($here[$at] === "\xff") {
+                    $apart[] = abs(ord($ours[$at]) - ord($theirs[$at]));
+                }
+            }
+            sort($apart);
+            self::assertGreaterThan(9000, count($apart));
+            self::assertLessThanOrEqual($most, $apart[(int) (0.95 * count($apart))], "$by px");
+            self::assertLessThanOrEqual(4 * $most, end($apart), "$by px");
+        }
+    }
+
+    /** The sum of the definition in NumPy's 64-bit numbers: each place lays its flow of what is missing. */
+    public function test_strokes_that_build_up_agree_with_numpy(): void
+    {
+        $places = array_map(fn (int $i): array => [40.5 + 9 * $i, 60.5 + 3 * $i, 1.0], range(0, 20));
+        $mask = DabRaster::draw(new Path([$places[0], $places[20]]), new Brush(36, 0.4), new Tip(TipKind::Round, flow: 0.3, spacing: hypot(9, 3) / 36 * 0.999999, sizeBy: 0), new Rect(0, 0, 300, 200));
+        $theirs = $this->tool([self::PYTHON, '-c', 'import sys, numpy as np
+y, x = np.mgrid[0:200, 0:300] + 0.5
+missing = np.ones((200, 300))
+for i in range(21):
+    r = np.hypot(x - (40.5 + 9 * i), y - (60.5 + 3 * i)) / 18
+    share = np.clip((1 - r) / 0.6, 0, 1)
+    missing *= 1 - 0.3 * share * share * (3 - 2 * share)
+sys.stdout.buffer.write(np.rint(255 * (1 - missing)).astype(np.uint8).tobytes())']);
+        $ours = $mask->cut(new Rect(0, 0, 300, 200)) ?? '';
+        $apart = 0;
+        for ($at = 0; $at < 60_000; $at++) {
+            $apart = max($apart, abs(ord($ours[$at]) - ord($theirs[$at])));
+        }
+        self::assertSame(60_000, strlen($theirs));
+        self::assertLessThanOrEqual(4, $apart);
     }
 
     /** ImageMagick's bilinear affine distortion, on the same plane. */

@@ -18,6 +18,7 @@ use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\FillInside;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
+use Awning\Core\Sheet\Ops\HangSetup;
 use Awning\Core\Sheet\Ops\JoinRegions;
 use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
@@ -66,6 +67,7 @@ final class OpKinds
         CopyPass::class,
         RemovePass::class,
         GroupPasses::class,
+        HangSetup::class,
         StartPage::class,
         ChangeDrawing::class,
         RemoveDrawing::class,

@@ -3,6 +3,9 @@ import type {
     AbsorbInput,
     CopyPassInput,
     DragPaintInput,
+    HangSetupInput,
+    SetupPass,
+    SetupState,
     LayingInput,
     LightPlanData,
     LightState,
@@ -97,6 +100,7 @@ export type Op =
     | ({ kind: 'paint.move' } & MovePaintInput)
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
+    | ({ kind: 'setup.hang' } & HangSetupInput)
     | ({ kind: 'pass.copy' } & CopyPassInput)
     | ({ kind: 'pass.remove' } & RemovePassInput)
     | ({ kind: 'group' } & GroupInput)
@@ -358,6 +362,11 @@ export const api = {
     /** A first light on a figure; degrees. */
     roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
+    setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
+    keepSetup: (series: number, name: string, passes: SetupPass[], op_id: string) =>
+        json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),
+    deleteSetup: (series: number, setup: number, op_id: string) =>
+        json<SetupState[]>('DELETE', `/api/series/${series}/setups/${setup}`, { op_id }),
     /** Light plans; each answers the palette as the page shows it. */
     keepLight: (series: number, page: number, name: string, plan: LightPlanData, op_id: string) =>
         json<PaletteState>('POST', `/api/series/${series}/lights`, { page, name, plan, op_id }),

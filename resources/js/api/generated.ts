@@ -118,6 +118,8 @@ export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
 
 export type GroupInput = { id: string; passes: string[]; how: GroupData | null };
 
+export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[] };
+
 export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; mode: BlendMode; opacity: number } };
 
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
@@ -237,6 +239,10 @@ export type SeriesHead = { id: number; name: string; readWidth: number; readPpi:
 export type SeriesState = { id: number; name: string; role: Role; pages: PageCardState[]; palette: PaletteState; people: MemberState[] };
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
+
+export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; mode: BlendMode; opacity: number };
+
+export type SetupState = { id: number; name: string; passes: SetupPass[] };
 
 export type ShapeInput = { use: ShapeUse; outline: PlaceData[] | null; pen: FlatPenData | null; figure: number; material: number; into: number | null };
 

@@ -18,6 +18,8 @@ import type {
     PassData,
     PlacementData,
     RecordsState,
+    ScopeData,
+    SetupState,
     ShapeInput,
     ShapeUse,
     ShiftData,
@@ -249,6 +251,13 @@ export class PageSession {
     removePass(id: string): void {
         this.hidePass(id);
         this.ask({ kind: 'pass.remove', id });
+    }
+
+    /** Hangs the passes of a setup on a figure, or on one material of it. */
+    hangSetup({ name, passes }: SetupState, figure: number, scope: ScopeData): void {
+        const ids = passes.map(() => randomId(12));
+        passes.forEach((pass, i) => this.showPass(ids[i], { ...pass, figure, scope }));
+        this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes });
     }
 
     /** Hangs a pass once more; what is painted in it comes with the server's answer. */
@@ -668,6 +677,7 @@ const TITLES: Record<Op['kind'], string> = {
     'paint.move': 'Moving the paint',
     'light.solid': 'What regions are taken for',
     'pass.add': 'The new pass',
+    'setup.hang': 'The setup',
     'pass.copy': 'Duplicating the pass',
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',

@@ -37,6 +37,8 @@ export function touchedBy(op: Op): string[] {
         case 'paint.pour':
         case 'paint.ramp':
             return op.laying.make === null ? [] : [`pass ${op.laying.pass}`];
+        case 'setup.hang':
+            return op.ids.map((id) => `pass ${id}`);
         case 'stroke':
             return op.make === null ? [] : [`pass ${op.pass}`];
         case 'group':

@@ -4,7 +4,7 @@ interface Props {
     value: string;
     disabled?: boolean;
     onChange: (value: string) => void;
-    onSettle: (value: string) => void;
+    onSettle?: (value: string) => void;
 }
 
 export function ColourField({ label, value, disabled = false, onChange, onSettle }: Props) {
@@ -16,7 +16,7 @@ export function ColourField({ label, value, disabled = false, onChange, onSettle
             value={value}
             disabled={disabled}
             onChange={(event) => onChange(event.target.value)}
-            onBlur={(event) => onSettle(event.target.value)}
+            onBlur={(event) => onSettle?.(event.target.value)}
         />
     );
 }

@@ -20,6 +20,7 @@ import { usePage, useSession, useTarget } from '../model/context';
 import { AddPass } from './AddPass';
 import { LinesSlat } from './LinesSlat';
 import { RoughPart } from './RoughPart';
+import { SetupPart } from './SetupPart';
 import { Slat } from './Slat';
 
 export function LightPanel() {
@@ -41,6 +42,7 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
         <Panel title={`Passes of ${name}`} action={may ? add : undefined}>
             {isAdding && <AddPass figure={figure} name={name} onDone={() => setAdding(false)} />}
             {figure !== 0 && <RoughPart />}
+            {figure !== 0 && <SetupPart passes={passes} />}
             <div className="heading border border-base-content/50 bg-base-300 px-2 py-1 text-[13px]">
                 {figure === 0 ? 'The page' : 'Flats'}
             </div>

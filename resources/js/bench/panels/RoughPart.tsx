@@ -56,13 +56,8 @@ function Rough({ stands }: { stands: LightState | null }) {
             />
             <div className="flex items-center gap-1.5 text-[13px]">
                 <span className="quiet figures flex-1">{says}</span>
-                <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} onSettle={() => {}} />
-                <ColourField
-                    label="What comes from all around"
-                    value={plan.ambient}
-                    onChange={(ambient) => set({ ambient })}
-                    onSettle={() => {}}
-                />
+                <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} />
+                <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
             <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
             <button className="act main self-start" disabled={isBlocked} onClick={() => void session.roughIn(figure, plan)}>

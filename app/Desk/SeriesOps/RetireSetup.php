@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Series;
+use App\Models\SeriesSetup;
+
+/** Takes a setup out; passes that were hung from it stay. */
+final readonly class RetireSetup implements SeriesOp
+{
+    public function __construct(private SeriesSetup $setup)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'setup.retire';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Delete the setup {$this->setup->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['setup' => $this->setup->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $before = $this->setup->toRecord();
+        $this->setup->retired = true;
+        $this->setup->save();
+
+        return [['setup', $this->setup->id, $before, $this->setup->toRecord()]];
+    }
+}

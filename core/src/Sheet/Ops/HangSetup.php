@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Scope;
+use Awning\Core\Page\Setup;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * Hangs the passes of a setup on a figure or a material, on top of what hangs there. They are empty: what is painted goes in.
+ *
+ * @phpstan-import-type ScopeData from Scope
+ * @phpstan-import-type SetupPass from Setup
+ *
+ * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>}
+ */
+final readonly class HangSetup implements ClientOp
+{
+    /** @param  list<string>  $ids  of the new passes, bottom up */
+    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'setup.hang';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        $setup = Setup::fromList($input->list('passes', Setup::MOST));
+        $ids = $input->ids('ids', Setup::MOST);
+
+        return count($ids) !== count($setup->passes) ? throw new \InvalidArgumentException('Each pass of a setup needs an id.')
+            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup);
+    }
+
+    /** @return HangSetupInput */
+    public function toInput(): array
+    {
+        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList()];
+    }
+
+    public function title(): string
+    {
+        return "Hang the setup $this->name";
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return References::ofPass($this->figure, $this->scope);
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        foreach ($this->setup->on($this->figure, $this->scope) as $i => $pass) {
+            (new AddPass($this->ids[$i], $pass))->apply($sheet);
+        }
+    }
+}
