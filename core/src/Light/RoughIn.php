@@ -41,14 +41,6 @@ final readonly class RoughIn
     /** Bounced light begins so far behind the edge of the shade, and is at its best so far. */
     private const BOUNCE = [-0.2, -0.8];
 
-    /** Occlusion falls to a third over this part of a body's radius. */
-    private const OCCLUDED = 0.22;
-
-    private const DEEPEST = 0.85;
-
-    /** A rim is no wider than this part of the body's radius. */
-    private const RIM_PART = 0.35;
-
     /**
      * @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
@@ -71,50 +63,15 @@ final readonly class RoughIn
     {
         $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / self::WORK)));
         $small = $by === 1 ? $labels : self::smaller($labels, $by);
-        $facing = Facing::of($small, $bodies, $dials->folds, $solids);
-        $contact = self::contact($small);
-        $inside = self::inside($small);
-        [$lightX, $lightY, $lightZ] = $key->direction;
-        // Half-way between the light and the reader.
-        $half = sqrt(2 + 2 * $lightZ);
-        $x = $y = $z = $lambert = $shine = $occlusion = $rim = '';
-        $columns = intdiv($small->width + 1, 2);
-        for ($at = 0, $count = strlen($inside); $at < $count; $at++) {
-            if ($inside[$at] === "\0") {
-                $next = strcspn($inside, "\xff", $at);
-                $x .= str_repeat("\x80", $next);
-                $y .= str_repeat("\x80", $next);
-                $z .= str_repeat("\xff", $next);
-                $lambert .= str_repeat("\xff", $next);
-                $shine .= str_repeat("\0", $next);
-                $occlusion .= str_repeat("\0", $next);
-                $rim .= str_repeat("\0", $next);
-                $at += $next - 1;
-
-                continue;
-            }
-            $right = $facing->x[$at];
-            $far = $contact[intdiv(intdiv($at, $small->width), 2) * $columns + intdiv($at % $small->width, 2)];
-            $up = $facing->y[$at];
-            $near = sqrt(max(0.0, 1 - $right * $right - $up * $up));
-            $x .= self::byte($right);
-            $y .= self::byte($up);
-            $z .= self::byte($near);
-            $cosine = $right * $lightX + $up * $lightY + $near * $lightZ;
-            $lambert .= self::byte($cosine);
-            $shine .= self::byte($half < 1e-6 ? 0.0 : ($cosine + $near) / $half);
-            $radius = $facing->border[$at] / max(1e-6, $facing->depth[$at]);
-            $occlusion .= chr((int) round(255 * self::occlusion($far, $radius)));
-            $isOpen = $far > $facing->border[$at] + 2;
-            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $facing->border[$at], min($dials->rim / $by, self::RIM_PART * $radius), $key)) : 0);
-        }
+        $lit = LitSurface::of($small, Facing::of($small, $bodies, $dials->folds, $solids), $key, $dials->rim / $by);
+        [$lambert, $shine] = [$lit->lambert, $lit->shine];
         if ($small !== $labels) {
             // Else the edge of a body would be lit by the nothing beside it.
-            $lambert = self::spread($lambert, $inside, $small->width);
-            $shine = self::spread($shine, $inside, $small->width);
+            $lambert = self::spread($lambert, $lit->inside, $small->width);
+            $shine = self::spread($shine, $lit->inside, $small->width);
         }
         $lambert = self::large($lambert, $small, $labels);
-        $bodies = self::inside($labels);
+        $bodies = LitSurface::inside($labels);
         $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
         $soft = max(0.02, self::SOFTEST * $dials->soft);
         $edge = $dials->reach;
@@ -122,13 +79,13 @@ final readonly class RoughIn
         $shade = self::stepped($lambert, $edge + $soft, $edge - $soft);
 
         return new self(
-            $small, [$x, $y, $z], $plane($shade),
+            $small, $lit->facing, $plane($shade),
             $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade, $cast))),
             $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
             $plane(self::stepped(self::large($shine, $small, $labels), self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT)),
-            $plane(self::large($occlusion, $small, $labels)),
+            $plane(self::large($lit->occlusion, $small, $labels)),
             $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
-            $plane($cast), $plane(self::large($rim, $small, $labels)),
+            $plane($cast), $plane(self::large($lit->rim, $small, $labels)),
         );
     }
 
@@ -138,15 +95,7 @@ final readonly class RoughIn
         if ($throwers === null || $length < 1) {
             return str_repeat("\0", $labels->width * $labels->height);
         }
-        $width = intdiv($labels->width + $by - 1, $by);
-        $height = intdiv($labels->height + $by - 1, $by);
-        $small = '';
-        for ($row = 0; $row < $height; $row++) {
-            $line = min($labels->height - 1, $row * $by + intdiv($by, 2)) * $labels->width;
-            for ($column = 0; $column < $width; $column++) {
-                $small .= $throwers->data[$line + min($labels->width - 1, $column * $by + intdiv($by, 2))];
-            }
-        }
+        [$width, $height, $small] = self::middles($throwers->data, $labels->width, $labels->height, 1, $by);
         $cast = CastShadow::of(new Plane($width, $height, $small), $key, $length / $by)->data;
 
         // Enlarged, its edge is a ramp of some pixels; cut in the middle it is sharp again.
@@ -161,12 +110,6 @@ final readonly class RoughIn
         return [$plane($this->facing[0]), $plane($this->facing[1]), $plane($this->facing[2])];
     }
 
-    /** -1..1 as a byte. */
-    private static function byte(float $part): string
-    {
-        return chr((int) round(127.5 + 127.5 * $part));
-    }
-
     private static function large(string $plane, Labels $small, Labels $labels): string
     {
         return Resized::plane($plane, $small->width, $small->height, $labels->width, $labels->height);
@@ -178,72 +121,29 @@ final readonly class RoughIn
         return strtr($lambert, Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from))));
     }
 
-    /** How dark a place is that lies so far from where its body touches another. */
-    private static function occlusion(float $contact, float $radius): float
+    private static function smaller(Labels $labels, int $by): Labels
     {
-        return self::DEEPEST * exp(-(($contact / max(1.0, self::OCCLUDED * $radius)) ** 2));
-    }
-
-    /** Light from behind, opposite to the key, on an edge that no other body covers. */
-    private static function rim(float $right, float $up, float $border, float $width, KeyLight $key): float
-    {
-        $across = hypot($key->direction[0], $key->direction[1]);
-        if ($across < 1e-6 || $border > $width) {
-            return 0.0;
-        }
-        $turned = -($right * $key->direction[0] + $up * $key->direction[1]) / $across / max(1e-6, hypot($right, $up));
-
-        return max(0.0, $turned) * min(1.0, $width - $border + 0.5);
+        return new Labels(...self::middles($labels->data, $labels->width, $labels->height, 2, $by));
     }
 
     /**
-     * How far places are from where a body touches another; worked out at half the size, as what it is for is soft.
+     * The middle of each block of so many pixels.
      *
-     * @return list<float> px, of each two by two pixels, row after row
+     * @param  int  $size  bytes a pixel
+     * @return array{int, int, string} width, height, pixels
      */
-    private static function contact(Labels $labels): array
+    private static function middles(string $data, int $width, int $height, int $size, int $by): array
     {
-        /** @var array<int, int> $of */
-        $of = unpack('n*', $labels->data);
-        [$width, $height] = [$labels->width, $labels->height];
-        [$columns, $rows] = [intdiv($width + 1, 2), intdiv($height + 1, 2)];
-        $marks = str_repeat("\0\0", $columns * $rows);
-        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            for ($at = $label === 0 ? $to : $from; $at < $to; $at++) {
-                [$x, $y] = [$at % $width, intdiv($at, $width)];
-                if (self::isOther($label, $x > 0 ? $of[$at] : 0) || self::isOther($label, $x < $width - 1 ? $of[$at + 2] : 0)
-                    || self::isOther($label, $y > 0 ? $of[$at + 1 - $width] : 0) || self::isOther($label, $y < $height - 1 ? $of[$at + 1 + $width] : 0)) {
-                    $marks[2 * (intdiv($y, 2) * $columns + intdiv($x, 2)) + 1] = "\1";
-                }
-            }
-        }
-        $distances = [];
-        foreach (BorderDistance::squared(new Labels($columns, $rows, $marks)) as $at => $squared) {
-            $distances[] = $marks[2 * $at + 1] === "\1" ? 0.5 : 2 * sqrt($squared);
-        }
-
-        return $distances;
-    }
-
-    private static function isOther(int $label, int $other): bool
-    {
-        return $other !== 0 && $other !== $label;
-    }
-
-    /** The middle of each block of so many pixels. */
-    private static function smaller(Labels $labels, int $by): Labels
-    {
-        $width = intdiv($labels->width + $by - 1, $by);
-        $height = intdiv($labels->height + $by - 1, $by);
-        $data = '';
-        for ($row = 0; $row < $height; $row++) {
-            $y = min($labels->height - 1, $row * $by + intdiv($by, 2));
-            for ($column = 0; $column < $width; $column++) {
-                $data .= substr($labels->data, 2 * ($y * $labels->width + min($labels->width - 1, $column * $by + intdiv($by, 2))), 2);
+        [$columns, $rows] = [intdiv($width + $by - 1, $by), intdiv($height + $by - 1, $by)];
+        $middles = '';
+        for ($row = 0; $row < $rows; $row++) {
+            $line = min($height - 1, $row * $by + intdiv($by, 2)) * $width;
+            for ($column = 0; $column < $columns; $column++) {
+                $middles .= substr($data, $size * ($line + min($width - 1, $column * $by + intdiv($by, 2))), $size);
             }
         }
 
-        return new Labels($width, $height, $data);
+        return [$columns, $rows, $middles];
     }
 
     /**
@@ -282,16 +182,5 @@ final readonly class RoughIn
         $part = max(0.0, min(1.0, $part));
 
         return $part * $part * (3 - 2 * $part);
-    }
-
-    /** @return string 255 where there is a body */
-    private static function inside(Labels $labels): string
-    {
-        $inside = '';
-        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            $inside .= str_repeat($label === 0 ? "\0" : "\xff", $to - $from);
-        }
-
-        return $inside;
     }
 }
