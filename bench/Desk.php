@@ -76,6 +76,8 @@ function bench_desk(string $scan): array
         'brush' => $isLargest ? ['size' => 1200, 'hardness' => 0] + $brush : $brush,
         'make' => ['name' => 'Shade', 'figure' => $figure->id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $figure->id], 'mode' => 'normal', 'opacity' => 1],
     ]);
+    // What is softened and dragged must lie in the figure; the first regions are left for the fills that are measured.
+    $op(['kind' => 'fill', 'labels' => array_slice($labels, 40), 'figure' => $figure->id, 'material' => $material->id]);
     $fill = fn (int $i) => $op(['kind' => 'fill', 'labels' => [$labels[$i % count($labels)]], 'figure' => $figure->id, 'material' => $material->id]);
     $tone = fn (int $i) => $send('PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['shade' => sprintf('#6644%02x', 40 + $i)]]);
 

@@ -33,6 +33,9 @@ final class Puller
      */
     public function pull(array $planes, string $inside, int $width, int $height, array $path): array
     {
+        if (count($planes) === 1) {
+            return [$this->pullCoverage($planes[0], $inside, $width, $height, $path)];
+        }
         $this->carried = array_fill(0, count($this->tip), null);
         foreach ($this->places($path) as [$x, $y]) {
             foreach ($this->tip as $i => [$right, $down, $covers]) {
@@ -65,6 +68,39 @@ final class Puller
 
         /** @var list<string> $planes */
         return $planes;
+    }
+
+    /**
+     * The same of one plane, which is most of what is painted, without a list for each pixel.
+     *
+     * @param  non-empty-list<array{float, float, float}>  $path
+     */
+    private function pullCoverage(string $plane, string $inside, int $width, int $height, array $path): string
+    {
+        $none = -1.0;
+        $carried = array_fill(0, count($this->tip), $none);
+        $strength = $this->strength;
+        foreach ($this->places($path) as [$x, $y]) {
+            foreach ($this->tip as $i => [$right, $down, $covers]) {
+                $px = $x + $right;
+                $py = $y + $down;
+                $at = $py * $width + $px;
+                if ($px < 0 || $py < 0 || $px >= $width || $py >= $height || $inside[$at] === "\0") {
+                    continue;
+                }
+                $value = ord($plane[$at]);
+                if ($carried[$i] === $none) {
+                    $carried[$i] = (float) $value;
+
+                    continue;
+                }
+                $by = ($carried[$i] - $value) * $strength;
+                $carried[$i] = $value + $by;
+                $plane[$at] = chr((int) ($value + $by * $covers + 0.5));
+            }
+        }
+
+        return $plane;
     }
 
     /** @return float pixels that are looked at along so much of a path */

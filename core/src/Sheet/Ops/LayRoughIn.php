@@ -9,6 +9,7 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Light\HandWork;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
@@ -33,6 +34,9 @@ final readonly class LayRoughIn implements Op
 {
     /** What the passes' ids begin with: paint that is meant for a tone goes into a pass of its own. */
     public const PREFIX = 'rough';
+
+    /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
+    private const OCCLUSION = 0.35;
 
     /**
      * @param  string  $name  of the figure, for the journal
@@ -102,7 +106,7 @@ final readonly class LayRoughIn implements Op
             'shade' => [$tone('Shade, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
             'cast' => [$tone('Cast, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
             'deep' => [$tone('Deep, rough', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
-            'occlusion' => [$tint('Occlusion', 'Occlusion, rough'), fn (RoughIn $rough): Plane => $rough->occlusion],
+            'occlusion' => [$tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), fn (RoughIn $rough): Plane => $rough->occlusion],
             'bounce' => [$tint('Bounce', 'Bounce, rough', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
             'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
             'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
