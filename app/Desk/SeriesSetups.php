@@ -25,7 +25,8 @@ final readonly class SeriesSetups
     /** @return list<SetupState> id 0: it lies ready */
     public function toClient(): array
     {
-        $ready = array_map(fn (string $name, Setup $setup): array => ['id' => 0, 'name' => $name, 'passes' => $setup->toList()], array_keys(SetupBox::all()), SetupBox::all());
+        $box = SetupBox::all();
+        $ready = array_map(fn (string $name, Setup $setup): array => ['id' => 0, 'name' => $name, 'passes' => $setup->toList()], array_keys($box), $box);
         /** @var list<SeriesSetup> $own */
         $own = SeriesSetup::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 

@@ -59,10 +59,7 @@ final class DabRaster
     {
         [$size, $tip] = [$this->brush->size, $this->tip];
         $apart = max(0.75, $tip->spacing * $size);
-        $total = 0.0;
-        foreach (array_slice($path, 1) as $i => [$x, $y]) {
-            $total += hypot($x - $path[$i][0], $y - $path[$i][1]);
-        }
+        $total = Path::lengthOf($path);
         $number = 0;
         $done = $next = 0.0;
         foreach (array_slice($path, 1) ?: [$path[0]] as $i => [$toX, $toY, $toPressure]) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
+use Awning\Core\Raster\Rect;
+
 /** Where a stroke went: points with pressure of 0..1, in pixels of the page; pixel middles lie at halves. */
 final readonly class Path
 {
@@ -49,6 +51,32 @@ final readonly class Path
         }
 
         return $path === [] ? throw new \RangeException('The stroke has no points. Draw it again.') : new self($path);
+    }
+
+    /**
+     * @param  array<int, array{float, float, float}>  $points
+     * @return float px along them
+     */
+    public static function lengthOf(array $points): float
+    {
+        $length = 0.0;
+        foreach (array_slice($points, 1) as $i => [$x, $y]) {
+            $length += hypot($x - $points[$i][0], $y - $points[$i][1]);
+        }
+
+        return $length;
+    }
+
+    /**
+     * @param  non-empty-list<array{float, float, float}>  $points
+     * @param  float  $reach  px to every side
+     */
+    public static function around(array $points, float $reach): Rect
+    {
+        $xs = array_column($points, 0);
+        $ys = array_column($points, 1);
+
+        return Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));
     }
 
     /**

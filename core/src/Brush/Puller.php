@@ -8,19 +8,16 @@ namespace Awning\Core\Brush;
  * Pulls paint along: the tip takes up what lies under it where the stroke begins, and at each step leaves some of what it carries
  * and takes up what is there. What lies outside the shape is neither taken up nor changed. The formula is ours.
  */
-final class Puller
+final readonly class Puller
 {
     /** Steps to a tip's width. */
     private const STEPS = 12;
 
-    /** @var list<?list<float>> what the tip carries at each pixel of it, one value a plane; null: nothing taken up yet */
-    private array $carried = [];
-
     /** @var list<array{int, int, float}> pixels of the tip: right, down, how much it covers there, 0..1 */
-    private readonly array $tip;
+    private array $tip;
 
     /** @param  float  $strength  how much of what it carries the tip leaves in a step, 0..1 */
-    public function __construct(private readonly float $size, float $hardness, private readonly float $strength)
+    public function __construct(private float $size, float $hardness, private float $strength)
     {
         $this->tip = self::tip($size / 2, $hardness);
     }
@@ -36,33 +33,26 @@ final class Puller
         if (count($planes) === 1) {
             return [$this->pullCoverage($planes[0], $inside, $width, $height, $path)];
         }
-        $this->carried = array_fill(0, count($this->tip), null);
-        foreach ($this->places($path) as [$x, $y]) {
-            foreach ($this->tip as $i => [$right, $down, $covers]) {
-                $px = $x + $right;
-                $py = $y + $down;
-                $at = $py * $width + $px;
-                if ($px < 0 || $py < 0 || $px >= $width || $py >= $height || $inside[$at] === "\0") {
-                    continue;
-                }
-                /** @var list<string> $planes */
-                $here = self::read($planes, $at);
-                $carried = $this->carried[$i];
-                if ($carried === null) {
-                    $this->carried[$i] = $here;
+        // One value a plane at each pixel of the tip; null: nothing taken up yet.
+        $carried = array_fill(0, count($this->tip), null);
+        foreach ($this->reached($path, $inside, $width, $height) as $i => $at) {
+            /** @var list<string> $planes */
+            $here = self::read($planes, $at);
+            $before = $carried[$i];
+            if ($before === null) {
+                $carried[$i] = $here;
 
-                    continue;
-                }
-                $left = $keeps = [];
-                foreach ($here as $plane => $value) {
-                    $by = ($carried[$plane] - $value) * $this->strength;
-                    $left[] = $value + $by * $covers;
-                    $keeps[] = $value + $by;
-                }
-                $this->carried[$i] = $keeps;
-                foreach (self::bytes($left) as $plane => $byte) {
-                    $planes[$plane][$at] = $byte;
-                }
+                continue;
+            }
+            $left = $keeps = [];
+            foreach ($here as $plane => $value) {
+                $by = ($before[$plane] - $value) * $this->strength;
+                $left[] = $value + $by * $this->tip[$i][2];
+                $keeps[] = $value + $by;
+            }
+            $carried[$i] = $keeps;
+            foreach (self::bytes($left) as $plane => $byte) {
+                $planes[$plane][$at] = $byte;
             }
         }
 
@@ -80,27 +70,39 @@ final class Puller
         $none = -1.0;
         $carried = array_fill(0, count($this->tip), $none);
         $strength = $this->strength;
-        foreach ($this->places($path) as [$x, $y]) {
-            foreach ($this->tip as $i => [$right, $down, $covers]) {
-                $px = $x + $right;
-                $py = $y + $down;
-                $at = $py * $width + $px;
-                if ($px < 0 || $py < 0 || $px >= $width || $py >= $height || $inside[$at] === "\0") {
-                    continue;
-                }
-                $value = ord($plane[$at]);
-                if ($carried[$i] === $none) {
-                    $carried[$i] = (float) $value;
+        foreach ($this->reached($path, $inside, $width, $height) as $i => $at) {
+            $value = ord($plane[$at]);
+            if ($carried[$i] === $none) {
+                $carried[$i] = (float) $value;
 
-                    continue;
-                }
-                $by = ($carried[$i] - $value) * $strength;
-                $carried[$i] = $value + $by;
-                $plane[$at] = chr((int) ($value + $by * $covers + 0.5));
+                continue;
             }
+            $by = ($carried[$i] - $value) * $strength;
+            $carried[$i] = $value + $by;
+            $plane[$at] = chr((int) ($value + $by * $this->tip[$i][2] + 0.5));
         }
 
         return $plane;
+    }
+
+    /**
+     * Pixels under the tip along the path that may be touched, in order; one comes again at each place.
+     *
+     * @param  non-empty-list<array{float, float, float}>  $path
+     * @return \Generator<int, int> which pixel of the tip => where in the window
+     */
+    private function reached(array $path, string $inside, int $width, int $height): \Generator
+    {
+        foreach ($this->places($path) as [$x, $y]) {
+            foreach ($this->tip as $i => [$right, $down]) {
+                $px = $x + $right;
+                $py = $y + $down;
+                $at = $py * $width + $px;
+                if ($px >= 0 && $py >= 0 && $px < $width && $py < $height && $inside[$at] !== "\0") {
+                    yield $i => $at;
+                }
+            }
+        }
     }
 
     /** @return float pixels that are looked at along so much of a path */

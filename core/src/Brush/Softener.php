@@ -61,9 +61,9 @@ final readonly class Softener
         $weight = $this->blurred($weighing, null, $around);
         $soft = [];
         foreach ($planes as $plane) {
-            $soft[] = $this->ratio($this->blurred($weighing, $plane, $around), $weight, $around, $place, 255.0, $plane);
+            $soft[] = $this->ratio($this->blurred($weighing, $plane, $around), $weight, $around, $place, $plane);
         }
-        $soft[] = $this->ratio($weight, $within, $around, $place, 255.0, $weights);
+        $soft[] = $this->ratio($weight, $within, $around, $place, $weights);
 
         return $soft;
     }
@@ -101,7 +101,7 @@ final readonly class Softener
      * @param  list<float>  $below
      * @param  string  $otherwise  where the one below is nothing
      */
-    private function ratio(array $above, array $below, Rect $around, Rect $place, float $scale, string $otherwise): string
+    private function ratio(array $above, array $below, Rect $around, Rect $place, string $otherwise): string
     {
         $columns = intdiv($around->width, $this->side);
         $data = '';
@@ -117,7 +117,7 @@ final readonly class Softener
                 [$a, $b, $c, $d] = [(1 - $right) * (1 - $down), $right * (1 - $down), (1 - $right) * $down, $right * $down];
                 $divisor = $a * $below[$at] + $b * $below[$at + 1] + $c * $below[$at + $columns] + $d * $below[$at + $columns + 1];
                 $data .= $divisor < 1e-3 ? $otherwise[($y - $around->y) * $around->width + $x - $around->x]
-                    : chr((int) min(255.0, $scale * ($a * $above[$at] + $b * $above[$at + 1] + $c * $above[$at + $columns] + $d * $above[$at + $columns + 1]) / $divisor + 0.5));
+                    : chr((int) min(255.0, 255 * ($a * $above[$at] + $b * $above[$at + 1] + $c * $above[$at + $columns] + $d * $above[$at + $columns + 1]) / $divisor + 0.5));
             }
         }
 

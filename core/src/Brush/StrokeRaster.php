@@ -73,13 +73,7 @@ final class StrokeRaster
     public function draw(Path $path, Brush $brush, Rect $page): StrokeMask
     {
         $points = $path->followed($brush);
-        $most = $brush->size / 2 + 1;
-        $xs = array_column($points, 0);
-        $ys = array_column($points, 1);
-        $bounds = Rect::bounds(
-            (int) floor(min($xs) - $most), (int) floor(min($ys) - $most),
-            (int) ceil(max($xs) + $most), (int) ceil(max($ys) + $most),
-        )->intersect($page);
+        $bounds = Path::around($points, $brush->size / 2 + 1)->intersect($page);
         if ($bounds->isEmpty()) {
             return new StrokeMask($bounds, '');
         }

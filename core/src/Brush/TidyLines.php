@@ -62,7 +62,7 @@ final class TidyLines
     private function trimmed(string $id, array $points, float $overshoot): array
     {
         $turned = array_reverse($points);
-        if (self::length($points) < (1 + self::KEPT) * $overshoot) {
+        if (Path::lengthOf($points) < (1 + self::KEPT) * $overshoot) {
             return $turned;
         }
         $gone = 0.0;
@@ -135,7 +135,7 @@ final class TidyLines
         $ends = [];
         foreach ($lines as $id => $line) {
             $last = count($line->points) - 1;
-            if ($last > 0 && self::length($line->points) > 2 * $gap) {
+            if ($last > 0 && Path::lengthOf($line->points) > 2 * $gap) {
                 array_push($ends, [(string) $id, 0, $line->points[0]], [(string) $id, $last, $line->points[$last]]);
             }
         }
@@ -182,17 +182,6 @@ final class TidyLines
         }
 
         return $nearest;
-    }
-
-    /** @param  non-empty-list<array{float, float, float}>  $points */
-    private static function length(array $points): float
-    {
-        $length = 0.0;
-        foreach (array_slice($points, 1) as $i => [$x, $y]) {
-            $length += hypot($x - $points[$i][0], $y - $points[$i][1]);
-        }
-
-        return $length;
     }
 
     /**

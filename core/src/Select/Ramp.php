@@ -40,18 +40,8 @@ final readonly class Ramp implements Coverage
     public function cut(Rect $rect): ?string
     {
         $here = $rect->intersect($this->page);
-        if ($here->isEmpty()) {
-            return null;
-        }
-        $after = str_repeat("\0", $rect->right() - $here->right());
-        $before = str_repeat("\0", $here->x - $rect->x);
-        $data = str_repeat("\0", ($here->y - $rect->y) * $rect->width);
-        for ($y = $here->y; $y < $here->bottom(); $y++) {
-            $data .= $before.($this->form === RampForm::Straight ? $this->straight($y + 0.5, $here->x, $here->width) : $this->round($y + 0.5, $here->x, $here->width)).$after;
-        }
-        $data .= str_repeat("\0", ($rect->bottom() - $here->bottom()) * $rect->width);
 
-        return strspn($data, "\0") === strlen($data) ? null : $data;
+        return PaddedRows::of($rect, $here, fn (int $y): string => $this->form === RampForm::Straight ? $this->straight($y + 0.5, $here->x, $here->width) : $this->round($y + 0.5, $here->x, $here->width));
     }
 
     private function length(): float

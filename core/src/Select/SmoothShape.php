@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Select;
 
 use Awning\Core\Raster\Coverage;
+use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Rect;
 
 /**
@@ -24,9 +25,7 @@ final readonly class SmoothShape implements Coverage
      */
     public function __construct(private array $corners, Rect $page)
     {
-        $xs = array_column($corners, 0);
-        $ys = array_column($corners, 1);
-        $this->bounds = Rect::bounds((int) floor(min($xs)), (int) floor(min($ys)), (int) ceil(max($xs)), (int) ceil(max($ys)))->intersect($page);
+        $this->bounds = (new Outline($corners))->bounds()->intersect($page);
     }
 
     public function bounds(): Rect
@@ -37,18 +36,9 @@ final readonly class SmoothShape implements Coverage
     public function cut(Rect $rect): ?string
     {
         $here = $rect->intersect($this->bounds);
-        if ($here->isEmpty()) {
-            return null;
-        }
         $edges = $this->edgesBetween($here->y, $here->bottom());
-        [$before, $after] = [str_repeat("\0", $here->x - $rect->x), str_repeat("\0", $rect->right() - $here->right())];
-        $data = str_repeat("\0", ($here->y - $rect->y) * $rect->width);
-        for ($y = $here->y; $y < $here->bottom(); $y++) {
-            $data .= $before.self::row($edges, $y, $here->x, $here->width).$after;
-        }
-        $data .= str_repeat("\0", ($rect->bottom() - $here->bottom()) * $rect->width);
 
-        return strspn($data, "\0") === strlen($data) ? null : $data;
+        return PaddedRows::of($rect, $here, fn (int $y): string => self::row($edges, $y, $here->x, $here->width));
     }
 
     /** @return list<array{float, float, float, float}> the edges that come between two rows, each from its upper end to its lower one */

@@ -198,6 +198,21 @@ final class Sheet
     }
 
     /**
+     * Regions that somebody has picked, as far as they are still there.
+     *
+     * @param  list<int>  $labels
+     * @return non-empty-array<array-key, Region> by label
+     *
+     * @throws OpRefused when none of them is
+     */
+    public function picked(array $labels): array
+    {
+        $regions = array_intersect_key($this->all(Region::class), array_flip($labels));
+
+        return $regions === [] ? throw new OpRefused('These regions are gone. Reload the page and pick them again.') : $regions;
+    }
+
+    /**
      * A label no region has.
      *
      * @throws OpRefused when there are as many regions as can be named

@@ -9,7 +9,6 @@ use Awning\Core\Brush\Path;
 use Awning\Core\Brush\Puller;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PassSpec;
-use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LayerWindow;
 use Awning\Core\Sheet\Laying;
@@ -82,7 +81,7 @@ final readonly class DragPaint implements ClientOp
     {
         $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and drag there.');
         $path = $this->path->followed($this->brush);
-        $where = $this->around($path)->intersect($sheet->rect());
+        $where = Path::around($path, $this->brush->size / 2 + 1)->intersect($sheet->rect());
         if ($where->isEmpty()) {
             throw new OpRefused('The drag lies off the page.');
         }
@@ -101,23 +100,9 @@ final readonly class DragPaint implements ClientOp
     }
 
     /** @param  non-empty-list<array{float, float, float}>  $path */
-    private function around(array $path): Rect
-    {
-        $reach = $this->brush->size / 2 + 1;
-        $xs = array_column($path, 0);
-        $ys = array_column($path, 1);
-
-        return Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));
-    }
-
-    /** @param  non-empty-list<array{float, float, float}>  $path */
     private function refuseTooMuch(array $path): void
     {
-        $length = 0.0;
-        foreach (array_slice($path, 1) as $i => [$x, $y]) {
-            $length += hypot($x - $path[$i][0], $y - $path[$i][1]);
-        }
-        if (Puller::work($this->brush->size, $length) > self::MOST_WORK) {
+        if (Puller::work($this->brush->size, Path::lengthOf($path)) > self::MOST_WORK) {
             throw new OpRefused('This drag is too long for so large a brush. Lift it once in a while.');
         }
     }

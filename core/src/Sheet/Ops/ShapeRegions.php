@@ -21,6 +21,7 @@ use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Relabelling;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StrokeOnSheet;
 
 /**
  * Lays flats by hand where no line bounds them: an outline or a broad pen gives a material to what is inside, takes it from
@@ -113,10 +114,8 @@ final readonly class ShapeRegions implements ClientOp, Prepares
 
     public function prepare(Sheet $sheet): void
     {
-        try {
-            $this->drawing?->on($sheet->rect());
-        } catch (\RangeException $error) {
-            throw new OpRefused($error->getMessage(), 0, $error);
+        if ($this->drawing !== null) {
+            StrokeOnSheet::mask($this->drawing, $sheet);
         }
     }
 

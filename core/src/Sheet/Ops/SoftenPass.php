@@ -21,6 +21,7 @@ use Awning\Core\Sheet\Prepares;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StrokeOnSheet;
 
 /**
  * Softens the edges in a pass: where a brush goes, or all of them. It does not look beyond the pass's clip, so that paint stays as
@@ -93,10 +94,8 @@ final readonly class SoftenPass implements ClientOp, Prepares
 
     public function prepare(Sheet $sheet): void
     {
-        try {
-            $this->drawing?->on($sheet->rect());
-        } catch (\RangeException $error) {
-            throw new OpRefused($error->getMessage(), 0, $error);
+        if ($this->drawing !== null) {
+            StrokeOnSheet::mask($this->drawing, $sheet);
         }
     }
 

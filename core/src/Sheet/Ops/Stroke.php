@@ -13,11 +13,11 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\Laying;
-use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Prepares;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\StrokeOnSheet;
 
 /**
  * One stroke of pen or eraser in a pass.
@@ -105,16 +105,11 @@ final readonly class Stroke implements ClientOp, Prepares
 
     public function prepare(Sheet $sheet): void
     {
-        try {
-            $this->drawing->on($sheet->rect());
-        } catch (\RangeException $error) {
-            throw new OpRefused($error->getMessage(), 0, $error);
-        }
+        StrokeOnSheet::mask($this->drawing, $sheet);
     }
 
     public function apply(Sheet $sheet): void
     {
-        $this->prepare($sheet);
-        $this->laying->lay($sheet, $this->drawing->on($sheet->rect()));
+        $this->laying->lay($sheet, StrokeOnSheet::mask($this->drawing, $sheet));
     }
 }

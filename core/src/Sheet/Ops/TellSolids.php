@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
@@ -67,11 +65,7 @@ final readonly class TellSolids implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $regions = array_intersect_key($sheet->all(Region::class), array_flip($this->labels));
-        if ($regions === []) {
-            throw new OpRefused('These regions are gone. Reload the page and pick them again.');
-        }
-        foreach ($regions as $label => $region) {
+        foreach ($sheet->picked($this->labels) as $label => $region) {
             $sheet->put($label, $region->as($this->solid === Solid::Round ? null : $this->solid));
         }
     }

@@ -10,6 +10,14 @@ import { usePage, useSession, useTarget } from '../model/context';
 const asSetup = ({ name, kind, tone, colour, mode, opacity }: PassData): SetupPass => ({ name, kind, tone, colour, mode, opacity });
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
+    return (
+        <Fold title="Setups">
+            <Setups passes={passes} />
+        </Fold>
+    );
+}
+
+function Setups({ passes }: { passes: [string, PassData][] }) {
     const session = useSession();
     const target = useTarget();
     const series = usePage((view) => view.series.id);
@@ -37,7 +45,7 @@ export function SetupPart({ passes }: { passes: [string, PassData][] }) {
         setName('');
     };
     return (
-        <Fold title="Setups">
+        <>
             <select className="field" aria-label="Setup" value={picked} onChange={(event) => setPicked(Number(event.target.value))}>
                 {setups.map((one, i) => (
                     <option key={`${one.id} ${one.name}`} value={i}>
@@ -74,6 +82,6 @@ export function SetupPart({ passes }: { passes: [string, PassData][] }) {
                     Keep these passes
                 </button>
             </div>
-        </Fold>
+        </>
     );
 }
