@@ -68,13 +68,25 @@ final class Installation
     public function kill(string $kind): bool
     {
         $pids = match ($kind) {
-            'web worker' => $this->found('-f', "php-fpm: pool $this->pool"),
+            'web worker' => $this->webWorkers(),
             'queue worker' => array_merge($this->children('work-quick'), $this->children('work-long')),
             'database' => $this->children('mariadb'),
             default => throw new RuntimeException("Nothing is called $kind."),
         };
 
         return $pids !== [] && posix_kill($pids[array_rand($pids)], SIGKILL);
+    }
+
+    /** Crashes one web worker, as broken compiled code does; all of them are begun afresh by that. */
+    public function crash(): void
+    {
+        posix_kill($this->webWorkers()[0], SIGSEGV);
+    }
+
+    /** @return list<int> */
+    public function webWorkers(): array
+    {
+        return $this->found('-f', "php-fpm: pool $this->pool");
     }
 
     /** Waits until all is answered again. */

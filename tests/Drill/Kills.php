@@ -44,6 +44,7 @@ final readonly class Kills
                 'deliver' => $this->deliver($page, $i, $victim),
             };
         }
+        $this->aCrashRenewsAll();
         $this->originalsAreWhole();
         $this->tilesAreThere();
 
@@ -149,6 +150,21 @@ final readonly class Kills
         }
 
         return $status === 202 ? 0 : 1;
+    }
+
+    /** The compiled code that web workers share may be broken by one that died; none may go on with it. */
+    private function aCrashRenewsAll(): void
+    {
+        $installation = $this->world->installation;
+        $before = $installation->webWorkers();
+        $installation->crash();
+        for ($tries = 0; $tries < 100 && array_intersect($before, $installation->webWorkers()) !== []; $tries++) {
+            usleep(100_000);
+        }
+        if (array_intersect($before, $installation->webWorkers()) !== []) {
+            $this->tally->fail('kills', 'a web worker went on beside one that had crashed');
+        }
+        $installation->settle();
     }
 
     private function originalsAreWhole(): void
