@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Awning\Core\Page\ColourShift;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 
@@ -30,11 +31,11 @@ final class ShiftRow extends Model implements KeepsRecord
     {
         assert($record instanceof ColourShift);
 
-        return ['material_id' => $record->material, 'lightness' => $record->lightness, 'chroma' => $record->chroma, 'hue' => $record->hue];
+        return ['material_id' => $record->material, ...$record->turn->toData()];
     }
 
     public static function recordOf(\stdClass $row): ColourShift
     {
-        return new ColourShift($row->material_id, (float) $row->lightness, (float) $row->chroma, (float) $row->hue);
+        return new ColourShift($row->material_id, new ColourTurn((float) $row->lightness, (float) $row->chroma, (float) $row->hue));
     }
 }

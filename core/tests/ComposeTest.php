@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Shift;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Areas;
 use Awning\Core\Compose\BlendGain;
@@ -17,12 +18,16 @@ use Awning\Core\Compose\Ground;
 use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
+use Awning\Core\Compose\Mask;
 use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\PageStack;
+use Awning\Core\Compose\PaintLayer;
 use Awning\Core\Compose\PassLayer;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\SurveyCanvas;
+use Awning\Core\Compose\TintLayer;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassSpec;
@@ -106,6 +111,39 @@ final class ComposeTest extends TestCase
         return $flats;
     }
 
+    public function test_a_mask_leaves_what_the_other_pass_covers_inside_its_own_clip(): void
+    {
+        [$over, $by] = [$this->masks['pass:a'], $this->masks['pass:b']];
+        $masking = new PassSpec('Shade', 1, new ToneContent(Tone::Shade), Scope::material(3), opacity: 0.1, visible: false);
+        foreach ([false, true] as $isOutside) {
+            $layer = new TintLayer('a', new PassSpec('Light', 1, new TintContent(new Rgb(255, 0, 0)), Scope::page()), new Mask('b', $masking, $isOutside));
+            $canvas = new ExactCanvas(Pixels::clear(self::COUNT));
+            $layer->lay($canvas, $this->ground());
+            $alpha = $canvas->pixels()->alphas();
+            for ($i = 0; $i < self::COUNT; $i++) {
+                $label = ord($this->labels[2 * $i + 1]);
+                $covered = (self::FLATS[$label][1] ?? 0) === 3 ? ord($by[$i]) : 0;
+                $left = ord($over[$i]) * ($isOutside ? 255 - $covered : $covered) / 255;
+                self::assertEqualsWithDelta($left, ord($alpha[$i]), 1.0, "pixel $i, label $label");
+            }
+        }
+    }
+
+    public function test_a_pass_turns_all_colours_it_lays_and_keeps_their_coverage(): void
+    {
+        $turn = new ColourTurn(0.1, 0.5, 90);
+        $canvas = new ExactCanvas(Pixels::clear(self::COUNT));
+        (new PaintLayer('a', new PassSpec('Paint', 1, new PaintContent, Scope::page(), turn: $turn)))->lay($canvas, $this->ground());
+        [$paint, $laid] = [$this->paints['paint:a'], $canvas->pixels()];
+        self::assertSame($paint->alphas(), $laid->alphas());
+        for ($i = 0; $i < self::COUNT; $i += 7) {
+            if (ord($paint->alphas()[$i]) > 60) {
+                $wanted = (new Shift(0.1, 0.5, 90))->of(new Rgb(ord($paint->red[$i]), ord($paint->green[$i]), ord($paint->blue[$i])));
+                self::assertEqualsWithDelta([$wanted->red, $wanted->green, $wanted->blue], [ord($laid->red[$i]), ord($laid->green[$i]), ord($laid->blue[$i])], 1);
+            }
+        }
+    }
+
     private function tint(string $id, int $colour, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, bool $visible = true): PassLayer
     {
         return LayerKinds::layer($id, new PassSpec('Tint', 1, new TintContent(Rgb::fromHex(sprintf('%06x', $colour))), $scope, $mode, $opacity, $visible));
@@ -123,7 +161,17 @@ final class ComposeTest extends TestCase
 
     private function compose(PageStack $stack): Pixels
     {
-        return $this->compositor()->compose($stack, new PageBlock(new Rect(0, 0, self::COUNT, 1), $this->labels, $this->masks, $this->paints));
+        return $this->compositor()->compose($stack, $this->block());
+    }
+
+    private function block(): PageBlock
+    {
+        return new PageBlock(new Rect(0, 0, self::COUNT, 1), $this->labels, $this->masks, $this->paints);
+    }
+
+    private function ground(): Ground
+    {
+        return new Ground($this->block(), $this->flats());
     }
 
     /** One for all: its tables are worth keeping. */

@@ -374,6 +374,44 @@ final class PaintTest extends TestCase
         $this->assertRefused('pass.copy', ['id' => 'thecopy001', 'from' => 'shadepass1'], 'there already');
     }
 
+    public function test_two_passes_of_one_tone_are_merged_with_their_opacities_and_look_as_before(): void
+    {
+        $this->op('pass.add', ['id' => 'upperpass1', 'pass' => $this->toneOf(3)]);
+        $this->block(self::box(20, 20, 120, 90), opacity: 0.8);
+        $this->block(self::box(80, 20, 300, 90), 'upperpass1', opacity: 0.6);
+        $this->op('pass.change', ['id' => 'shadepass1', 'values' => ['opacity' => 0.5]]);
+        $this->op('pass.change', ['id' => 'upperpass1', 'values' => ['opacity' => 0.25]]);
+        $this->assertRefused('pass.merge', ['id' => 'upperpass1', 'into' => 'shadepass1'], 'right below');
+        $this->op('pass.change', ['id' => 'paintpass1', 'values' => ['order' => 9]]);
+        $this->op('pass.merge', ['id' => 'upperpass1', 'into' => 'shadepass1']);
+        // 0.8 · 0.5 alone; 0.6 · 0.25 alone; both: 1 − (1 − 0.4)(1 − 0.15).
+        self::assertEqualsWithDelta([255 * 0.4, 255 * 0.15, 255 * 0.49, 0], [$this->at(40, 40), $this->at(280, 40), $this->at(100, 40), $this->at(40, 100)], 1);
+        $passes = (new Sheet($this->source))->all(PassSpec::class);
+        self::assertSame([1.0, false], [$passes['shadepass1']->opacity, isset($passes['upperpass1'])]);
+        self::assertNull((new Sheet($this->source))->tile($passes['shadepass1']->layer('upperpass1'), 0, 0), 'nothing of it is left');
+    }
+
+    public function test_paint_is_merged_in_its_colours(): void
+    {
+        $this->op('pass.add', ['id' => 'upperpaint', 'pass' => ['name' => 'More', 'figure' => 3, 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0], 'opacity' => 0.5]]);
+        $this->block(self::box(20, 20, 120, 90), 'paintpass1', colour: '#ff0000');
+        $this->block(self::box(80, 20, 200, 90), 'upperpaint', colour: '#0000ff');
+        $this->op('pass.merge', ['id' => 'upperpaint', 'into' => 'paintpass1']);
+        self::assertEqualsWithDelta([[255, 0, 0, 255], [128, 0, 128, 255], [0, 0, 255, 128]], [$this->paintAt(40, 40), $this->paintAt(100, 40), $this->paintAt(180, 40)], 1);
+    }
+
+    public function test_passes_that_do_not_lay_the_same_stay_apart(): void
+    {
+        $unlike = [['tone' => 'light'], ['scope' => ['kind' => 'material', 'id' => 31]], ['mode' => 'multiply'], ['visible' => false], ['mask' => ['pass' => 'paintpass1', 'outside' => true]], ['turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 0]]];
+        $words = ['do not lay the same', 'clipped', 'normally', 'rolled up', 'keeps to another', 'turned'];
+        $this->op('pass.change', ['id' => 'paintpass1', 'values' => ['order' => 99]]);
+        foreach ($unlike as $i => $change) {
+            $this->op('pass.add', ['id' => "unlike000$i", 'pass' => [...$this->toneOf(3), 'order' => 1.5 + $i, ...$change]]);
+            $this->assertRefused('pass.merge', ['id' => "unlike000$i", 'into' => $i === 0 ? 'shadepass1' : 'alike0000'.($i - 1)], $words[$i]);
+            $this->op('pass.add', ['id' => "alike0000$i", 'pass' => [...$this->toneOf(3), 'order' => 1.9 + $i]]);
+        }
+    }
+
     public function test_a_setup_hangs_its_passes_in_order_on_whatever_it_is_meant_for(): void
     {
         $passes = SetupBox::all()['Eye']->toList();

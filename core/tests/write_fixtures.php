@@ -27,12 +27,14 @@ use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassMask;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
@@ -163,7 +165,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     return ['name' => $name, 'records' => $data, 'layers' => array_map(base64_encode(...), $layers), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
 }
 
-function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, int $figure = 1, float $order = 1.0, ?string $group = null, bool $visible = true): PassSpec
+function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, int $figure = 1, float $order = 1.0, ?string $group = null, bool $visible = true, ?PassMask $mask = null, ?ColourTurn $turn = null): PassSpec
 {
     $content = match ($kind) {
         'tone' => new ToneContent(Tone::cases()[mt_rand(0, 9)]),
@@ -171,7 +173,7 @@ function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, f
         default => new PaintContent,
     };
 
-    return new PassSpec('A pass', $figure, $content, $scope, $mode, $opacity, $visible, $order, $group);
+    return new PassSpec('A pass', $figure, $content, $scope, $mode, $opacity, $visible, $order, $group, $mask, $turn);
 }
 
 $pages = [];
@@ -202,12 +204,12 @@ foreach ([[LineRule::Tone, true], [LineRule::Colour, true], [LineRule::Black, tr
     $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden').' under a hold', ['pass01' => spec('tone', Scope::ink(), opacity: 0.7)], lines: $lines);
 }
 for ($seed = 1; $seed <= 24; $seed++) {
-    $shift = fn (int $material): ColourShift => new ColourShift($material, mt_rand(-50, 50) / 100, mt_rand(0, 200) / 100, mt_rand(-180, 180));
+    $shift = fn (int $material): ColourShift => new ColourShift($material, new ColourTurn(mt_rand(-50, 50) / 100, mt_rand(0, 200) / 100, mt_rand(-180, 180)));
     $pages[] = page("shifted $seed", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.8)], shifts: [1 => $shift(2), 3 => $shift(3)]);
 }
 foreach ([[1 => 7, 3 => 12], [1 => 12, 3 => 7, 4 => 0], [1 => 99, 2 => 7, 3 => 7]] as $number => $wearing) {
     $pages[] = page("dressed $number", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.6)], wearing: $wearing);
-    $pages[] = page("dressed and shifted $number", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.6)], shifts: [1 => new ColourShift(2, 0.1, 1.2, 40), 3 => new ColourShift(3, -0.2, 0.7, -90)], wearing: $wearing);
+    $pages[] = page("dressed and shifted $number", ['pass01' => spec('tone', Scope::figure(1), opacity: 0.6)], shifts: [1 => new ColourShift(2, new ColourTurn(0.1, 1.2, 40)), 3 => new ColourShift(3, new ColourTurn(-0.2, 0.7, -90))], wearing: $wearing);
 }
 for ($seed = 1; $seed <= 40; $seed++) {
     $passes = [];
@@ -220,6 +222,18 @@ for ($seed = 1; $seed <= 40; $seed++) {
     $isGrouped = array_filter($passes, fn (PassSpec $pass): bool => $pass->group !== null) !== [];
     $isolated = mt_rand(0, 2) > 0;
     $pages[] = page("random stack $seed", $passes, $isGrouped ? ['group01' => new PassGroup($isolated, $isolated ? BlendMode::cases()[mt_rand(0, 16)] : BlendMode::Normal, mt_rand(30, 100) / 100)] : []);
+}
+foreach ($kinds as $kind) {
+    foreach ($kinds as $by) {
+        foreach ([false, true] as $isOutside) {
+            $mask = new PassMask('pass02', $isOutside);
+            $turn = $by === 'tint' ? new ColourTurn(-0.1, 1.4, 75) : null;
+            $pages[] = page("$kind masked by $by".($isOutside ? ', outside it' : ''), ['pass01' => spec($kind, Scope::figure(1), BlendMode::Multiply, 0.8, mask: $mask, turn: $turn), 'pass02' => spec($by, Scope::material(2), order: 2.0, visible: $isOutside)]);
+            $pages[] = page("$kind in another figure masked by $by of the page".($isOutside ? ', outside it' : ''), ['pass01' => spec($kind, Scope::figure(2), figure: 2, mask: $mask), 'pass02' => spec($by, Scope::page(), BlendMode::Screen, 0.4, figure: 0)]);
+        }
+    }
+    $pages[] = page("$kind turned", ['pass01' => spec($kind, Scope::figure(1), opacity: 0.9, turn: new ColourTurn(0.12, 0.5, -120))]);
+    $pages[] = page("$kind masked by what is gone, or by itself", ['pass01' => spec($kind, Scope::figure(1), mask: new PassMask('gone00')), 'pass02' => spec($kind, Scope::figure(2), figure: 2, mask: new PassMask('pass02', true))]);
 }
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);

@@ -114,6 +114,28 @@ final class LightStageTest extends BrowserTestCase
     }
 
     /** What the hand saw is what it gets: nothing jumps when the server's truth arrives. */
+    public function test_a_mask_that_is_painted_hides_a_pass_and_a_turned_pass_changes_colour(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        $this->drag($browser, 'Block', [60, 100], [180, 100], [180, 200], [60, 200]);
+        $this->shows($browser, $shade, 150, 150);
+        $browser->run('document.querySelector(\'button[aria-label="Set Shade"]\').click()');
+        $browser->press('Hide parts by painting');
+        $this->saved($browser);
+        $this->drag($browser, 'Block', [120, 90], [190, 90], [190, 210], [120, 210]);
+        $this->shows($browser, self::BASE, 150, 150);
+        $this->shows($browser, $shade, 90, 150);
+        $this->undone($browser);
+        $this->shows($browser, $shade, 150, 150);
+        $pass = (string) $browser->run('return Object.entries(window.awning.session.view.records.pass).find(([, { name }]) => name === "Shade")[0]');
+        $browser->run("window.awning.session.changePass('$pass', { turn: { lightness: 0.2, chroma: 0, hue: 0 } })");
+        $this->saved($browser);
+        [$red, $green, $blue] = $this->colour($browser, 90, 150);
+        self::assertEqualsWithDelta([$red, $red], [$green, $blue], 3, 'it is grey');
+        self::assertGreaterThan($shade[2] + 20, $blue);
+    }
+
     public function test_a_brush_with_a_tip_paints_what_it_showed(): void
     {
         $browser = $this->painting();

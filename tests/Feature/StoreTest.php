@@ -22,6 +22,7 @@ use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\ColourShift;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\DrawingRole;
 use Awning\Core\Page\InkStroke;
@@ -31,6 +32,7 @@ use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassMask;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Placement;
 use Awning\Core\Page\Record;
@@ -67,12 +69,13 @@ final class StoreTest extends TestCase
     {
         yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
         yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001')]];
-        yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, -1 / 3, 0.1 + 0.2, 12.5), 'shift00002' => new ColourShift(8)]];
+        yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, new ColourTurn(-1 / 3, 0.1 + 0.2, 12.5)), 'shift00002' => new ColourShift(8)]];
         yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\BridgeKind::Doubtful, 0.125)]];
         yield 'passes' => [RecordKind::Pass, [
             'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
             'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),
-            'paintpass' => new PassSpec('Paint', 3, new PaintContent, Scope::ink()),
+            'paintpass' => new PassSpec('Paint', 3, new PaintContent, Scope::ink(), mask: new PassMask('tonepass1', true), turn: new ColourTurn(-1 / 3, 1.7, 12.25)),
+            'paintpas2' => new PassSpec('Paint', 3, new PaintContent, Scope::ink(), mask: new PassMask('tintpass1'), turn: new ColourTurn(0.25, 0.0, -90)),
         ]];
         yield 'lines' => [RecordKind::Stroke, ['line0001' => new InkStroke([[0.1 + 0.2, -3.0, 1 / 3], [40.0, 2998.25, 1.0]], 7.125, 0.2, 1 / 7), 'line0002' => new InkStroke([[5.0, 6.0, 0.0]], 1.0)]];
         $found = ['paper' => 17, 'ink' => 203, 'askew' => -0.35, 'turned' => 0.35, 'specks' => 3, 'share' => 0.125, 'dropped' => ['blue'], 'sheet' => null];

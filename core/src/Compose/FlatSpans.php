@@ -78,6 +78,6 @@ final class FlatSpans
         }
         $mask = Pixels::within($this->count, $this->inside($scope, 0), null);
 
-        return new Pixels($paint->count, $paint->red, $paint->green, $paint->blue, $paint->alphas() & $mask);
+        return $paint->covered($paint->alphas() & $mask);
     }
 }

@@ -10,12 +10,12 @@ use Awning\Core\Page\PassSpec;
 /** Which layer lays which kind of pass. A new kind of pass is a line here. */
 final class LayerKinds
 {
-    public static function layer(string $id, PassSpec $pass): PassLayer
+    public static function layer(string $id, PassSpec $pass, ?Mask $mask = null): PassLayer
     {
         return match ($pass->content->kind()) {
-            PassKind::Tone => new ToneLayer($id, $pass),
-            PassKind::Tint => new TintLayer($id, $pass),
-            PassKind::Paint => new PaintLayer($id, $pass),
+            PassKind::Tone => new ToneLayer($id, $pass, $mask),
+            PassKind::Tint => new TintLayer($id, $pass, $mask),
+            PassKind::Paint => new PaintLayer($id, $pass, $mask),
         };
     }
 }

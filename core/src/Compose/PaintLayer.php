@@ -11,7 +11,13 @@ final readonly class PaintLayer extends PassLayer
     {
         $paint = $ground->paint($this->layer);
         if ($paint !== null) {
-            $canvas->paint($ground->flats->clip($paint, $this->spec->scope), $this->spec->mode, $this->spec->opacity);
+            $clipped = $ground->flats->clip($paint, $this->spec->scope);
+            $canvas->paint($this->turnedPaint($clipped->covered($this->masked($clipped->alphas(), $ground))), $this->spec->mode, $this->spec->opacity);
         }
+    }
+
+    private function turnedPaint(Pixels $paint): Pixels
+    {
+        return $this->spec->turn === null ? $paint : $paint->recoloured($this->spec->turn->colours());
     }
 }

@@ -12,7 +12,7 @@ abstract readonly class PassLayer implements Layer
 {
     public LayerName $layer;
 
-    final public function __construct(string $id, public PassSpec $spec)
+    final public function __construct(string $id, public PassSpec $spec, private ?Mask $mask = null)
     {
         $this->layer = $spec->layer($id);
     }
@@ -31,4 +31,29 @@ abstract readonly class PassLayer implements Layer
     }
 
     abstract protected function put(Canvas $canvas, Ground $ground): void;
+
+    /** What its mask leaves of a coverage. */
+    final protected function masked(string $coverage, Ground $ground): string
+    {
+        return $this->mask === null ? $coverage : $this->mask->through($coverage, $ground);
+    }
+
+    /**
+     * Spans with their colours turned as the pass has it.
+     *
+     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, 0xRRGGBB
+     * @return list<array{int, int, int}>
+     */
+    final protected function turned(array $spans): array
+    {
+        if ($this->spec->turn === null) {
+            return $spans;
+        }
+        $turn = $this->spec->turn->colours();
+        $known = [];
+
+        return array_map(function (array $span) use ($turn, &$known): array {
+            return [$span[0], $span[1], $known[$span[2]] ??= $turn($span[2])];
+        }, $spans);
+    }
 }

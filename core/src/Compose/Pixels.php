@@ -35,6 +35,33 @@ final readonly class Pixels
             : $this;
     }
 
+    /** The same colours through another coverage. */
+    public function covered(string $alpha): self
+    {
+        return new self($this->count, $this->red, $this->green, $this->blue, $alpha);
+    }
+
+    /**
+     * Every colour that is seen made another; a stroke has few of them, so each is worked out once.
+     *
+     * @param  \Closure(int): int  $colour  from 0xRRGGBB to 0xRRGGBB
+     */
+    public function recoloured(\Closure $colour): self
+    {
+        [$red, $green, $blue] = [$this->red, $this->green, $this->blue];
+        $known = [];
+        $alphas = $this->alphas();
+        for ($i = strspn($alphas, "\0"); $i < $this->count; $i += 1 + strspn($alphas, "\0", $i + 1)) {
+            $from = ord($red[$i]) << 16 | ord($green[$i]) << 8 | ord($blue[$i]);
+            $to = $known[$from] ??= $colour($from);
+            $red[$i] = chr($to >> 16);
+            $green[$i] = chr($to >> 8 & 255);
+            $blue[$i] = chr($to & 255);
+        }
+
+        return new self($this->count, $red, $green, $blue, $this->alpha);
+    }
+
     public function gathered(Areas $areas): self
     {
         return new self(

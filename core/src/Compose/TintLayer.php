@@ -13,7 +13,7 @@ final readonly class TintLayer extends PassLayer
     {
         $coverage = $ground->coverage($this->layer);
         if ($coverage !== null && $this->spec->content instanceof TintContent) {
-            $canvas->tint($ground->flats->inside($this->spec->scope, $this->spec->content->colour->number()), $coverage, $this->spec->mode, $this->spec->opacity);
+            $canvas->tint($this->turned($ground->flats->inside($this->spec->scope, $this->spec->content->colour->number())), $this->masked($coverage, $ground), $this->spec->mode, $this->spec->opacity);
         }
     }
 }

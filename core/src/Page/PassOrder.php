@@ -37,4 +37,22 @@ final class PassOrder
 
         return $highest + self::STEP;
     }
+
+    /**
+     * The pass right below another among those of its figure; null: it lies lowest.
+     *
+     * @param  array<array-key, PassSpec>  $passes  by id
+     */
+    public static function below(array $passes, string $id): ?string
+    {
+        $below = null;
+        foreach (self::sorted($passes) as $other => $pass) {
+            if ((string) $other === $id) {
+                return $below;
+            }
+            $below = $pass->figure === $passes[$id]->figure ? (string) $other : $below;
+        }
+
+        return null;
+    }
 }

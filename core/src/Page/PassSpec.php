@@ -10,19 +10,23 @@ use Awning\Core\Colour\Tone;
  * A pass as it is kept with the page.
  *
  * @phpstan-import-type ScopeData from Scope
+ * @phpstan-import-type MaskData from PassMask
+ * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string}
+ * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData}
  */
 final readonly class PassSpec implements Record
 {
     /** What a person may alter of a pass that is there. */
-    public const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group'];
+    public const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
 
     /**
      * @param  int  $figure  whose pass it is; 0 for the page's own
      * @param  float  $opacity  0..1
      * @param  float  $order  bottom up among the passes of one figure
      * @param  ?string  $group  id of the group it is in
+     * @param  ?PassMask  $mask  another pass it keeps to, or keeps clear of
+     * @param  ?ColourTurn  $turn  how its colours are turned before they are laid
      */
     public function __construct(
         public string $name,
@@ -34,6 +38,8 @@ final readonly class PassSpec implements Record
         public bool $visible = true,
         public float $order = 0.0,
         public ?string $group = null,
+        public ?PassMask $mask = null,
+        public ?ColourTurn $turn = null,
     ) {
     }
 
@@ -54,6 +60,8 @@ final readonly class PassSpec implements Record
             $data->flag('visible', true),
             $data->number('order', -1e6, 1e6, 0.0),
             $data->has('group') ? $data->id('group') : null,
+            $data->has('mask') ? PassMask::fromData($data->map('mask')) : null,
+            $data->has('turn') ? ColourTurn::fromData($data->map('turn')) : null,
         );
     }
 
@@ -74,6 +82,8 @@ final readonly class PassSpec implements Record
             'visible' => $this->visible,
             'order' => $this->order,
             'group' => $this->group,
+            'mask' => $this->mask?->toData(),
+            'turn' => $this->turn?->toData(),
         ];
     }
 
@@ -89,23 +99,30 @@ final readonly class PassSpec implements Record
 
     public function inGroup(?string $group): self
     {
-        return new self($this->name, $this->figure, $this->content, $this->scope, $this->mode, $this->opacity, $this->visible, $this->order, $group);
+        return $this->but(['group' => $group]);
     }
 
     public function at(float $order): self
     {
-        return new self($this->name, $this->figure, $this->content, $this->scope, $this->mode, $this->opacity, $this->visible, $order, $this->group);
+        return $this->but(['order' => $order]);
     }
 
     public function clippedTo(Scope $scope): self
     {
-        return new self($this->name, $this->figure, $this->content, $scope, $this->mode, $this->opacity, $this->visible, $this->order, $this->group);
+        return $this->but(['scope' => $scope]);
     }
 
     /** Of the same kind: what was laid in it stays. */
     public function showing(PassContent $content): self
     {
-        return new self($this->name, $this->figure, $content, $this->scope, $this->mode, $this->opacity, $this->visible, $this->order, $this->group);
+        return $this->but(['content' => $content]);
+    }
+
+    /** @param  array<string, mixed>  $values  by property */
+    private function but(array $values): self
+    {
+        /** @phpstan-ignore argument.type (the values are this class's own) */
+        return new self(...array_merge(get_object_vars($this), $values));
     }
 
     public function layer(string $id): LayerName

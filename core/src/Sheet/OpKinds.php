@@ -22,6 +22,7 @@ use Awning\Core\Sheet\Ops\HangSetup;
 use Awning\Core\Sheet\Ops\JoinRegions;
 use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
+use Awning\Core\Sheet\Ops\MergePass;
 use Awning\Core\Sheet\Ops\MovePaint;
 use Awning\Core\Sheet\Ops\PaintRamp;
 use Awning\Core\Sheet\Ops\PaintShape;
@@ -65,6 +66,7 @@ final class OpKinds
         AddPass::class,
         ChangePass::class,
         CopyPass::class,
+        MergePass::class,
         RemovePass::class,
         GroupPasses::class,
         HangSetup::class,

@@ -10,6 +10,7 @@ use Awning\Core\Compose\Flat;
 use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
+use Awning\Core\Compose\Mask;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
 use Awning\Core\Page\ColourShift;
@@ -88,16 +89,17 @@ final readonly class StackBuilder
     {
         $passes = PassOrder::sorted($sheet->all(PassSpec::class));
         $groups = $sheet->all(PassGroup::class);
+        $layer = fn (string $id, PassSpec $pass): PassLayer => LayerKinds::layer($id, $pass, self::mask($passes, $id, $pass));
         $layers = $members = [];
         foreach ($passes as $id => $pass) {
             if ($pass->group !== null && isset($groups[$pass->group])) {
-                $members[$pass->group][] = LayerKinds::layer((string) $id, $pass);
+                $members[$pass->group][] = $layer((string) $id, $pass);
             }
         }
         $laid = [];
         foreach ($passes as $id => $pass) {
             if ($pass->group === null || ! isset($groups[$pass->group])) {
-                $layers[] = [$pass, LayerKinds::layer((string) $id, $pass)];
+                $layers[] = [$pass, $layer((string) $id, $pass)];
             } elseif (! isset($laid[$pass->group])) {
                 $laid[$pass->group] = true;
                 $layers[] = [$pass, new GroupLayer($members[$pass->group], $groups[$pass->group])];
@@ -105,6 +107,18 @@ final readonly class StackBuilder
         }
 
         return $layers;
+    }
+
+    /**
+     * A mask whose pass is gone, or is the pass itself, hides nothing.
+     *
+     * @param  array<array-key, PassSpec>  $passes
+     */
+    private static function mask(array $passes, string $id, PassSpec $pass): ?Mask
+    {
+        $by = $pass->mask?->pass;
+
+        return $by === null || $by === $id || ! isset($passes[$by]) ? null : new Mask($by, $passes[$by], $pass->mask->outside);
     }
 
     /** Whose plane a pass lies in: its figure's; a page's own pass in that of what it is clipped to. */

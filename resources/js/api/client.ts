@@ -10,6 +10,7 @@ import type {
     LightPlanData,
     LightState,
     SolidsInput,
+    MergePassInput,
     MovePaintInput,
     PaintRampInput,
     PaintShapeInput,
@@ -102,6 +103,7 @@ export type Op =
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
     | ({ kind: 'setup.hang' } & HangSetupInput)
     | ({ kind: 'pass.copy' } & CopyPassInput)
+    | ({ kind: 'pass.merge' } & MergePassInput)
     | ({ kind: 'pass.remove' } & RemovePassInput)
     | ({ kind: 'group' } & GroupInput)
     | ({ kind: 'page.start' } & StartPageInput)

@@ -160,6 +160,8 @@ export type LockInput = { labels: number[]; locked: boolean };
 
 export type MainColour = { colour: string; share: number };
 
+export type MaskData = { pass: string; outside: boolean };
+
 export type MatchReport = { name: string; width: number; height: number; rows: MatchedData[] };
 
 export type MatchedData = { colour: string; share: number; tone: string; deltaE: number; verdict: Verdict; x: number; y: number };
@@ -167,6 +169,8 @@ export type MatchedData = { colour: string; share: number; tone: string; deltaE:
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null; more: { tone: Tone; name: string }[] };
 
 export type MemberState = { id: number; name: string; role: Role };
+
+export type MergePassInput = { id: string; into: string };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null };
 
@@ -196,7 +200,7 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
-export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null };
+export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null };
 
 export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; orderStep: number };
 
@@ -279,6 +283,8 @@ export type TileNow = [string, number, number, string | null];
 export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number; flowBy: number; wet: number; grain: number };
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
+
+export type TurnData = { lightness: number; chroma: number; hue: number };
 
 export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };
 

@@ -42,6 +42,11 @@ import { Tasks } from './tasks';
 import { asMade, isSameStanding } from './target';
 import { touchedBy } from './touched';
 
+const LONGEST_NAME = 60;
+
+/** What a mask looks like when it is let down. */
+const MASK_COLOUR = '#c2406a';
+
 export class PageSession {
     readonly store: PageStore;
     readonly tiles: TileCache;
@@ -265,6 +270,28 @@ export class PageSession {
         const pass = this.view.records.pass[from];
         this.showPass(id, { ...pass, group: null, name: `${pass.name}, copy` });
         this.ask({ kind: 'pass.copy', id, from });
+    }
+
+    /** Hangs a rolled-up pass that hides another wherever it is painted in. */
+    paintMask(id: string, mask: string): string {
+        const { name, figure, scope } = this.view.records.pass[id];
+        const pass: NewPass = {
+            name: `Mask of ${name}`.slice(0, LONGEST_NAME),
+            figure,
+            kind: 'tint',
+            colour: MASK_COLOUR,
+            scope,
+            visible: false,
+        };
+        this.showPass(mask, pass);
+        this.ask({ kind: 'pass.add', id: mask, pass });
+        this.changePass(id, { mask: { pass: mask, outside: true } });
+        return mask;
+    }
+
+    /** Lays a pass into the one below it; how that looks comes with the server's answer. */
+    mergePass(id: string, into: string): void {
+        this.ask({ kind: 'pass.merge', id, into });
     }
 
     /** Takes passes together so that they blend among themselves first; with how null, parts them. */
@@ -679,6 +706,7 @@ const TITLES: Record<Op['kind'], string> = {
     'pass.add': 'The new pass',
     'setup.hang': 'The setup',
     'pass.copy': 'Duplicating the pass',
+    'pass.merge': 'Merging the passes',
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',
     group: 'The grouping',

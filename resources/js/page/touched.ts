@@ -29,6 +29,8 @@ export function touchedBy(op: Op): string[] {
         case 'pass.copy':
         case 'pass.add':
             return [`pass ${op.id}`];
+        case 'pass.merge':
+            return [`pass ${op.id}`, `pass ${op.into}`];
         case 'pass.soften':
         case 'paint.drag':
         case 'paint.move':

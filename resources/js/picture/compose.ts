@@ -1,7 +1,8 @@
 /** Composites one stretch of a page for display. What is true is what the core computes; fixtures hold the two together. */
 import type { Tone } from '../api/generated';
 import { FloatCanvas } from './canvas';
-import { BLACK_LINES, type Colour, type Flat, type PassNode, type Stack, type StackNode } from './stack';
+import { BLACK_LINES, layersIn, type Colour, type Flat, type MaskNode, type PassNode, type Stack, type StackNode } from './stack';
+import { shifted } from './shift';
 
 export const SIDE = 256;
 export const PIXELS = SIDE * SIDE;
@@ -171,24 +172,41 @@ export class Composer {
         const bytes = this.block.bytes(pass.layer);
         if (bytes === null) return;
         const inside = this.inside(pass);
-        if (pass.colour === null) this.layPaint(canvas, pass, bytes, inside);
-        else this.layColour(canvas, pass, bytes, inside, pass.colour);
+        const covered =
+            pass.mask === null ? coverageIn(bytes, this.block.count) : this.masked(coverageIn(bytes, this.block.count), pass.mask);
+        if (pass.colour === null) this.layPaint(canvas, pass, bytes, covered, inside);
+        else this.layColour(canvas, pass, covered, inside, pass.colour);
     }
 
-    private layPaint(canvas: FloatCanvas, pass: PassNode, bytes: Uint8Array, inside: boolean[]): void {
+    /** What a mask leaves of a coverage. */
+    private masked(coverage: Uint8Array, mask: MaskNode): Uint8Array {
+        const bytes = this.block.bytes(mask.layer);
+        const by = bytes === null ? null : coverageIn(bytes, this.block.count);
+        const inside = this.inside({ scope: mask.scope, colour: 0 });
+        const left = new Uint8Array(this.block.count);
+        for (let i = 0; i < left.length; i++) {
+            const covered = by !== null && inside[this.labels[i]] ? by[i] : 0;
+            left[i] = Math.round((coverage[i] * (mask.outside ? 255 - covered : covered)) / 255);
+        }
+        return left;
+    }
+
+    private layPaint(canvas: FloatCanvas, pass: PassNode, bytes: Uint8Array, covered: Uint8Array, inside: boolean[]): void {
         const mix = canvas.mixer(pass.mode);
         const { count } = this.block;
         const scale = pass.opacity / 255;
+        const turned = turning(pass);
         for (let i = 0; i < count; i++) {
-            const alpha = bytes[3 * count + i];
-            if (alpha > 0 && inside[this.labels[i]])
-                mix(i, bytes[i] / 255, bytes[count + i] / 255, bytes[2 * count + i] / 255, alpha * scale);
+            if (covered[i] === 0 || !inside[this.labels[i]]) continue;
+            const colour = turned((bytes[i] << 16) | (bytes[count + i] << 8) | bytes[2 * count + i]);
+            mix(i, (colour >> 16) / 255, ((colour >> 8) & 255) / 255, (colour & 255) / 255, covered[i] * scale);
         }
     }
 
     private layColour(canvas: FloatCanvas, pass: PassNode, coverage: Uint8Array, inside: boolean[], colour: Tone | Colour): void {
         const mix = canvas.mixer(pass.mode);
         const scale = pass.opacity / 255;
+        const turned = turning(pass);
         let label = -1;
         let r = 0;
         let g = 0;
@@ -197,7 +215,7 @@ export class Composer {
             if (coverage[i] === 0 || !inside[this.labels[i]]) continue;
             if (this.labels[i] !== label) {
                 label = this.labels[i];
-                const here = typeof colour === 'string' ? (this.flatOf[label]?.tones[colour] ?? 0) : colour;
+                const here = turned(typeof colour === 'string' ? (this.flatOf[label]?.tones[colour] ?? 0) : colour);
                 r = ((here >> 16) & 255) / 255;
                 g = ((here >> 8) & 255) / 255;
                 b = (here & 255) / 255;
@@ -207,7 +225,7 @@ export class Composer {
     }
 
     /** By label: whether the pass's clip lets it through, and there is a colour to lay. */
-    private inside(pass: PassNode): boolean[] {
+    private inside(pass: Pick<PassNode, 'scope' | 'colour'>): boolean[] {
         const inside: boolean[] = [];
         for (const key of Object.keys(this.flatOf)) {
             const flat = this.flatOf[Number(key)];
@@ -217,7 +235,21 @@ export class Composer {
     }
 }
 
-function holds(pass: PassNode, flat: Flat | undefined): boolean {
+/** Of a coverage layer all of it, of a paint layer its alpha. */
+const coverageIn = (bytes: Uint8Array, count: number): Uint8Array => (bytes.length > count ? bytes.subarray(3 * count) : bytes);
+
+/** Turns colours as a pass has it; each is worked out once. */
+function turning({ turn }: PassNode): (colour: Colour) => Colour {
+    if (turn === null) return (colour) => colour;
+    const known = new Map<Colour, Colour>();
+    return (colour) => {
+        const there = known.get(colour) ?? shifted(colour, turn);
+        known.set(colour, there);
+        return there;
+    };
+}
+
+function holds(pass: Pick<PassNode, 'scope'>, flat: Flat | undefined): boolean {
     switch (pass.scope.kind) {
         case 'figure':
             return flat?.figure === pass.scope.id;
@@ -232,10 +264,6 @@ function holds(pass: PassNode, flat: Flat | undefined): boolean {
 function isPlain(node: StackNode): boolean {
     if (node.kind === 'pass') return node.mode === 'normal';
     return node.mode === 'normal' && (node.isolated || (node.opacity >= 1 && node.children.every((child) => child.mode === 'normal')));
-}
-
-function layersIn(node: StackNode): string[] {
-    return node.kind === 'pass' ? [node.layer] : node.children.map((child) => child.layer);
 }
 
 export function composeBlock(stack: Stack, block: Block, look: Look): Uint8ClampedArray<ArrayBuffer> {

@@ -1,9 +1,9 @@
 /** Shifts colours as the core does: in OKLCh (Ottosson 2020), with less chroma where sRGB cannot show it. Fixtures hold them together. */
-import type { ShiftData } from '../api/generated';
+import type { TurnData } from '../api/generated';
 import { fitted, toOklab } from './oklab';
 import type { Colour } from './stack';
 
-export function shifted(colour: Colour, { lightness, chroma, hue }: Pick<ShiftData, 'lightness' | 'chroma' | 'hue'>): Colour {
+export function shifted(colour: Colour, { lightness, chroma, hue }: TurnData): Colour {
     const [l, a, b] = toOklab(colour);
     const turn = (hue * Math.PI) / 180;
     return fitted([

@@ -8,6 +8,7 @@ import {
     type ScopeData,
     type ShiftData,
     type Tone,
+    type TurnData,
 } from '../api/generated';
 
 import { shifted } from './shift';
@@ -31,6 +32,16 @@ export interface PassNode {
     scope: ScopeData;
     mode: BlendMode;
     opacity: number;
+    mask: MaskNode | null;
+    /** How its colours are turned before they are laid. */
+    turn: TurnData | null;
+}
+
+/** The pass another keeps to, or keeps clear of. */
+export interface MaskNode {
+    layer: string;
+    scope: ScopeData;
+    outside: boolean;
 }
 
 export interface GroupNode {
@@ -148,7 +159,7 @@ function nodesOf(records: RecordsState): [PassData, StackNode][] {
     const nodes: [PassData, StackNode][] = [];
     const groups = new Map<string, GroupNode>();
     for (const [id, pass] of sortedPasses(records.pass)) {
-        const node = passNode(id, pass);
+        const node = passNode(id, pass, maskOf(records, id, pass));
         const group = pass.group === null ? undefined : records.group[pass.group];
         if (pass.group === null || group === undefined) {
             nodes.push([pass, node]);
@@ -166,7 +177,16 @@ function nodesOf(records: RecordsState): [PassData, StackNode][] {
     return nodes;
 }
 
-function passNode(id: string, pass: PassData): PassNode {
+/** Whether another pass keeps to this one, or clear of it: rolled up, too, it is seen by what it hides. */
+export const isMask = (passes: RecordsState['pass'], id: string): boolean => Object.values(passes).some(({ mask }) => mask?.pass === id);
+
+/** A mask whose pass is gone, or is the pass itself, hides nothing. */
+function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode | null {
+    const by = mask === null || mask.pass === id ? undefined : records.pass[mask.pass];
+    return mask === null || by === undefined ? null : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
+}
+
+function passNode(id: string, pass: PassData, mask: MaskNode | null): PassNode {
     const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(pass.colour ?? '#000000') : null;
     return {
         kind: 'pass',
@@ -176,6 +196,8 @@ function passNode(id: string, pass: PassData): PassNode {
         scope: pass.scope,
         mode: pass.mode,
         opacity: pass.visible ? pass.opacity : 0,
+        mask,
+        turn: pass.turn,
     };
 }
 
@@ -186,9 +208,28 @@ function farToNear(palette: PaletteState, present: number[]): number[] {
     return [...unknown, ...known];
 }
 
-/** Every layer a stack needs, ink and flats included. */
+/** The layers a node is made from: those of passes, and of what masks them. */
+export const layersIn = (node: StackNode): string[] =>
+    node.kind === 'group' ? node.children.flatMap(layersIn) : node.mask === null ? [node.layer] : [node.layer, node.mask.layer];
+
+/** Every layer a stack needs, each once, ink and flats included. */
 export function layersOf(stack: Stack): string[] {
     const of = (nodes: StackNode[]): string[] =>
-        nodes.flatMap((node) => (node.opacity <= 0 ? [] : node.kind === 'group' ? of(node.children) : [node.layer]));
-    return ['ink', 'flats', ...stack.planes.flatMap((plane) => of(plane.layers)), ...of(stack.ink), ...of(stack.above)];
+        nodes.flatMap((node) => (node.opacity <= 0 ? [] : node.kind === 'group' ? of(node.children) : layersIn(node)));
+    return [...new Set(['ink', 'flats', ...stack.planes.flatMap((plane) => of(plane.layers)), ...of(stack.ink), ...of(stack.above)])];
+}
+
+/** The same page with one pass only over its flats, as strongly as it is set; one that is rolled up is let down. */
+export function alone(stack: Stack, id: string, opacity: number): Stack {
+    const only = (nodes: StackNode[]): StackNode[] =>
+        nodes
+            .flatMap((node) => (node.kind === 'group' ? node.children : [node]))
+            .filter((node) => node.id === id)
+            .map((node) => ({ ...node, opacity }));
+    return {
+        ...stack,
+        planes: stack.planes.map((plane) => ({ ...plane, layers: only(plane.layers) })),
+        ink: only(stack.ink),
+        above: only(stack.above),
+    };
 }

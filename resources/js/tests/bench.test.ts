@@ -295,6 +295,9 @@ describe('tools', () => {
         bench.session.store.setState({ held: true });
         open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false } } } }).set({ target });
         expect(why('pen')).toMatch(/rolled up/);
+        const masked = { ...shade, tone: 'light' as const, mask: { pass: 'shade1', outside: true } };
+        open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false }, light1: masked } } }).set({ target });
+        expect(begin('pen', point(5, 5))).not.toBeNull();
         open({ records: { ...pageState().records, page: {} } }).set({ target });
         expect(why('pen')).toMatch(/no line art/);
     });

@@ -73,6 +73,8 @@ const plainPass = (id: string): PassNode => ({
     scope: { kind: 'page', id: 0 },
     mode: 'normal',
     opacity: 0.5,
+    mask: null,
+    turn: null,
 });
 
 describe('a worker', () => {

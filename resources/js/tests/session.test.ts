@@ -110,6 +110,21 @@ describe('a change', () => {
         session.previewPass('nosuch', { opacity: 0.1 });
         expect(session.view.records.pass.nosuch).toBeUndefined();
     });
+    it('that hides a pass by painting hangs a rolled-up one beside it', async () => {
+        const asked: unknown[] = [];
+        open(
+            { apply: async (_page, _asking, op) => (asked.push(op), answer({ revision: 6 })) },
+            pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
+        );
+        expect(session.paintMask('shade001', 'mask0001')).toBe('mask0001');
+        expect(session.view.records.pass.mask0001).toMatchObject({ name: 'Mask of Shade', visible: false, figure: 3, kind: 'tint' });
+        expect(session.view.records.pass.shade001.mask).toEqual({ pass: 'mask0001', outside: true });
+        await saved();
+        expect(asked).toMatchObject([
+            { kind: 'pass.add', id: 'mask0001' },
+            { kind: 'pass.change', id: 'shade001', values: { mask: { pass: 'mask0001', outside: true } } },
+        ]);
+    });
     it('that hangs a pass shows it on top of its figure’s', async () => {
         open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));
         session.addPass({ name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: shade.scope });

@@ -62,6 +62,8 @@ export const shade: PassData = {
     visible: true,
     order: 1,
     group: null,
+    mask: null,
+    turn: null,
 };
 
 /** A feed that has nothing to tell, and need not be asked again soon. */

@@ -114,6 +114,8 @@ export interface BenchView {
     blockWith: BlockWith;
     /** Whether passes are left out, while a key is held. */
     isUnlit: boolean;
+    /** The one pass that is shown alone; null: all that are let down. */
+    solo: string | null;
     /** The brush in hand; null: the first that lies ready. */
     boxed: BoxedBrush | null;
     /** Whether paint stays inside the region it begins in. */
@@ -200,6 +202,7 @@ export class BenchModel {
             shapeUse: 'add',
             blockWith: 'loop',
             isUnlit: false,
+            solo: null,
             boxed: null,
             isWithin: false,
             areaWith: 'loop',
@@ -274,6 +277,7 @@ export class BenchModel {
     }
 
     choose(stage: StageId): void {
+        if (stage !== this.view.stage) this.set({ solo: null });
         this.set({
             stage,
             tool: stageOf(stage).tools[0],

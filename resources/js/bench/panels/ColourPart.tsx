@@ -1,6 +1,6 @@
 /** Corrects the picked material's colour on this page: in all of its regions, or in those that are picked. */
 import { useState } from 'react';
-import type { MaterialState, ShiftData } from '../../api/generated';
+import type { MaterialState, ShiftData, TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour, mayFlat } from '../../page/store';
 import { outOfRange } from '../../picture/lightness';
@@ -8,14 +8,9 @@ import { hexOf } from '../../picture/oklch';
 import { shifted } from '../../picture/shift';
 import { toColour } from '../../picture/stack';
 import { Fold } from '../../ui/Fold';
-import { Slide } from '../../ui/Slide';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { MaterialOptions } from './MaterialOptions';
-
-type Values = Pick<ShiftData, 'lightness' | 'chroma' | 'hue'>;
-
-const AS_IT_IS: Values = { lightness: 0, chroma: 1, hue: 0 };
-const DARKEST = 0.3;
+import { AS_IT_IS, TurnSlides } from './TurnSlides';
 
 export function ColourPart() {
     const target = useTarget();
@@ -49,57 +44,26 @@ function Sliders({ material }: { material: MaterialState }) {
     const meant = bench.shiftable();
     const known = meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ?? null;
     const isWhole = chosen.length === 0;
-    const now: Values = known === null ? AS_IT_IS : shifts[known];
+    const now: TurnData = known === null ? AS_IT_IS : shifts[known];
     const id = known !== null && (isWhole || isOnlyOf(known, meant, regions)) ? known : fresh;
-    const values = (change: Partial<Values>): ShiftData => ({ ...AS_IT_IS, ...pick(now), ...change, material: material.id });
-    const preview = (change: Partial<Values>): void => session.previewShift(id, meant, values(change));
-    const settle = (change: Partial<Values>): void => {
+    const values = (change: Partial<TurnData>): ShiftData => ({ ...AS_IT_IS, ...pick(now), ...change, material: material.id });
+    const preview = (change: Partial<TurnData>): void => session.previewShift(id, meant, values(change));
+    const settle = (change: Partial<TurnData>): void => {
         session.shiftColours(id, meant, values(change));
         setFresh(randomId(12));
     };
-    const slide = (name: keyof Values, scale: number): { onChange: (value: number) => void; onSettle: (value: number) => void } => ({
-        onChange: (value) => preview({ [name]: value / scale }),
-        onSettle: (value) => settle({ [name]: value / scale }),
-    });
-    const percent = (value: number): number => Math.round(value * 100);
-    const shared = { wide: true, disabled: isBlocked || meant.length === 0 };
     return (
         <>
             <p className="quiet">
                 {isWhole ? `On this page only, in ${meant.length} of its regions.` : `In the ${meant.length} picked regions only.`}
             </p>
-            <Slide
-                label="Lightness"
-                least={-percent(DARKEST)}
-                most={percent(DARKEST)}
-                value={percent(now.lightness)}
-                shown={`${percent(now.lightness)}`}
-                {...shared}
-                {...slide('lightness', 100)}
-            />
-            <Slide
-                label="Strength"
-                most={200}
-                value={percent(now.chroma)}
-                shown={`${percent(now.chroma)} %`}
-                {...shared}
-                {...slide('chroma', 100)}
-            />
-            <Slide
-                label="Hue"
-                least={-180}
-                most={180}
-                value={Math.round(now.hue)}
-                shown={`${Math.round(now.hue)}°`}
-                {...shared}
-                {...slide('hue', 1)}
-            />
+            <TurnSlides value={now} disabled={isBlocked || meant.length === 0} onChange={preview} onSettle={settle} />
             {known !== null && <Settled material={material} now={now} isBlocked={isBlocked} onBack={() => settle(AS_IT_IS)} />}
         </>
     );
 }
 
-const pick = ({ lightness, chroma, hue }: Values): Values => ({ lightness, chroma, hue });
+const pick = ({ lightness, chroma, hue }: TurnData): TurnData => ({ lightness, chroma, hue });
 
 /** Whether no other region wears a shift. */
 function isOnlyOf(shift: string, labels: number[], regions: Record<string, { shift: string | null }>): boolean {
@@ -109,7 +73,7 @@ function isOnlyOf(shift: string, labels: number[], regions: Record<string, { shi
 
 interface SettledProps {
     material: MaterialState;
-    now: Values;
+    now: TurnData;
     isBlocked: boolean;
     onBack: () => void;
 }

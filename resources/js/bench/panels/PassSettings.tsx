@@ -1,13 +1,16 @@
 /** What one pass can be set to. Sliders move the picture at every step and tell the server once, when let go. */
 import { useRef, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
-import type { PassData } from '../../api/generated';
+import type { PassData, TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
-import { useBench, usePage, useSession } from '../model/context';
+import { Fold } from '../../ui/Fold';
+import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 import { GroupSettings } from './GroupSettings';
+import { MaskChoice } from './MaskChoice';
 import { ModeSelect } from './ModeSelect';
+import { AS_IT_IS, isTurned, TurnSlides } from './TurnSlides';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */
 const REST = 350;
@@ -21,7 +24,9 @@ interface Props {
 export function PassSettings({ id, pass, below }: Props) {
     const session = useSession();
     const may = usePage(mayColour);
+    const bench = useBenchModel();
     const softness = useBench((view) => view.softness);
+    const isAlone = useBench((view) => view.solo === id);
     return (
         <div className="flex flex-col gap-1.5 px-2.5 pb-2 text-[13px]">
             <Slide
@@ -41,11 +46,16 @@ export function PassSettings({ id, pass, below }: Props) {
                 onChange={(mode) => session.changePass(id, { mode })}
             />
             {pass.kind === 'tint' && <TintColour id={id} colour={pass.colour ?? '#000000'} disabled={!may} />}
+            <MaskChoice id={id} pass={pass} />
+            <PassColours id={id} pass={pass} disabled={!may} />
             <PassName id={id} name={pass.name} disabled={!may} />
             <GroupSettings id={id} pass={pass} below={below} />
             <div className="flex flex-wrap gap-1">
                 <button className="act" disabled={!may} onClick={() => session.changePass(id, { visible: !pass.visible })}>
                     {pass.visible ? 'Roll up' : 'Let down'}
+                </button>
+                <button className="act" aria-pressed={isAlone} onClick={() => bench.set({ solo: isAlone ? null : id })}>
+                    {isAlone ? 'Show all again' : 'Show alone'}
                 </button>
                 <button
                     className="act"
@@ -58,6 +68,16 @@ export function PassSettings({ id, pass, below }: Props) {
                 <button className="act" disabled={!may} onClick={() => session.copyPass(randomId(12), id)}>
                     Duplicate
                 </button>
+                {below !== null && areAlike(pass, below[1]) && (
+                    <button
+                        className="act"
+                        disabled={!may}
+                        title={`Both become one: ${below[1].name}`}
+                        onClick={() => session.mergePass(id, below[0])}
+                    >
+                        Merge into {below[1].name}
+                    </button>
+                )}
                 <button className="act" disabled={!may} onClick={() => session.removePass(id)}>
                     Remove
                 </button>
@@ -65,6 +85,13 @@ export function PassSettings({ id, pass, below }: Props) {
         </div>
     );
 }
+
+/** Whether one pass can say what both do: the core looks again, and says why not. */
+const areAlike = (upper: PassData, lower: PassData): boolean =>
+    [upper, lower].every(({ visible, mode, mask }) => visible && mode === 'normal' && mask === null) &&
+    (['kind', 'tone', 'colour', 'group'] as const).every((name) => upper[name] === lower[name]) &&
+    upper.scope.kind === lower.scope.kind &&
+    upper.scope.id === lower.scope.id;
 
 function TintColour({ id, colour, disabled }: { id: string; colour: string; disabled: boolean }) {
     const session = useSession();
@@ -86,6 +113,31 @@ function TintColour({ id, colour, disabled }: { id: string; colour: string; disa
                 </div>
             )}
         </div>
+    );
+}
+
+/** All colours of the pass turned together; the palette and what is painted stay. */
+function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disabled: boolean }) {
+    const session = useSession();
+    const now = pass.turn ?? AS_IT_IS;
+    const turned = (change: Partial<TurnData>): TurnData | null => {
+        const turn = { ...now, ...change };
+        return isTurned(turn) ? turn : null;
+    };
+    return (
+        <Fold title="Its colours" tells={isTurned(pass.turn) ? 'turned' : ''}>
+            <TurnSlides
+                value={now}
+                disabled={disabled}
+                onChange={(change) => session.previewPass(id, { turn: turned(change) })}
+                onSettle={(change) => session.changePass(id, { turn: turned(change) })}
+            />
+            {isTurned(pass.turn) && (
+                <button className="act self-start" disabled={disabled} onClick={() => session.changePass(id, { turn: null })}>
+                    As they are
+                </button>
+            )}
+        </Fold>
     );
 }
 

@@ -1,5 +1,6 @@
 /** What should be looked at before the page leaves: so far, what is unfilled and what is hidden. */
 import { unfilled } from '../../page/records';
+import { isMask } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage } from '../model/context';
@@ -13,7 +14,7 @@ export function ProofPanel() {
     const open = unfilled(records).sort(([, a], [, b]) => b.area - a.area);
     const whole = Object.values(records.region).reduce((sum, region) => sum + region.area, 0);
     const shareOf = (area: number): string => (area < whole / 1000 ? 'under 0.1 %' : `${((100 * area) / whole).toFixed(1)} %`);
-    const hidden = Object.entries(records.pass).filter(([, pass]) => !pass.visible);
+    const hidden = Object.entries(records.pass).filter(([id, pass]) => !pass.visible && !isMask(records.pass, id));
     return (
         <Panel title="Before it leaves">
             <Tick className="pb-2 text-[13px]" checked={isGrey} onChange={(grey) => bench.set({ grey })}>

@@ -4,8 +4,10 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import type { PassData, PaletteState } from '../../api/generated';
 import { mayColour } from '../../page/store';
-import { useBenchModel, usePage } from '../model/context';
+import { useBench, useBenchModel, usePage } from '../model/context';
+import { maskWords } from './MaskChoice';
 import { PassSettings } from './PassSettings';
+import { PassThumb } from './PassThumb';
 
 interface Props {
     id: string;
@@ -23,7 +25,9 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
     const may = usePage(mayColour);
     const palette = usePage((view) => view.palette);
     const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !may });
-    const mode = pass.mode === 'normal' ? '' : `${pass.mode} `;
+    const isAlone = useBench((view) => view.solo === id);
+    const masked = usePage((view) => maskWords(pass, view.records.pass));
+    const words = [isAlone ? 'alone' : null, blendWords(pass), masked].filter((word) => word !== null).join(' · ');
     return (
         <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}>
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
@@ -38,19 +42,17 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
                     >
                         <GripVertical size={14} aria-hidden />
                     </button>
-                    <span className="h-4 w-5 shrink-0 border border-base-300" style={{ background: swatchOf(palette, pass) }} />
+                    <span className="h-[22px] w-2 shrink-0" style={{ background: swatchOf(palette, pass) }} />
+                    <PassThumb id={id} pass={pass} />
                     <button
-                        className="bare min-w-0 flex-1 truncate text-left"
+                        className="bare min-w-0 flex-1 py-0.5 text-left"
                         aria-pressed={isActive}
                         title={`${pass.name}: paint in this pass`}
                         onClick={() => bench.pickPass(id)}
                     >
-                        {pass.name}
+                        <span className="block truncate">{pass.name}</span>
+                        {words !== '' && <span className="quiet figures block truncate text-[11.5px] leading-tight">{words}</span>}
                     </button>
-                    <span className="quiet figures whitespace-nowrap text-[12px]">
-                        {mode}
-                        {Math.round(pass.opacity * 100)} %
-                    </span>
                     <button className="bare quiet text-[12px]" aria-expanded={isOpen} aria-label={`Set ${pass.name}`} onClick={onOpen}>
                         Set
                     </button>
@@ -60,6 +62,12 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
             {endsGroup && <div className="valance" title="Taken as one" />}
         </li>
     );
+}
+
+/** How a pass is laid, where that is not plainly. */
+function blendWords({ mode, opacity }: PassData): string | null {
+    const words = [mode === 'normal' ? null : mode, opacity === 1 ? null : `${Math.round(opacity * 100)} %`];
+    return words.every((word) => word === null) ? null : words.filter((word) => word !== null).join(' ');
 }
 
 const ANY = 'conic-gradient(#c66,#cc6,#6c6,#6cc,#66c,#c6c,#c66)';

@@ -6,7 +6,7 @@ import type { DrawingData, InkPointData } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
-import { buildStack, layersOf, type Stack } from '../../picture/stack';
+import { alone, buildStack, layersOf, type Stack } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
 import { HIGHEST } from '../../picture/tiles';
 import { filledAs } from '../../page/records';
@@ -103,7 +103,7 @@ export class SurfaceRenderer {
                     now.isUnlit !== before.isUnlit
                 )
                     this.takeLook();
-                if (now.meant !== before.meant || isVeiledOtherwise(now, before)) this.takeStack();
+                if (now.meant !== before.meant || now.solo !== before.solo || isVeiledOtherwise(now, before)) this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
         );
@@ -186,11 +186,13 @@ export class SurfaceRenderer {
         this.schedule();
     }
 
-    /** The page as it is, or as cues that are looked at would fill it. */
+    /** The page as it is, with one pass alone, or as cues that are looked at would fill it. */
     private shownStack(): Stack {
         const { stack, records, palette } = this.bench.session.view;
-        const { meant } = this.bench.view;
+        const { meant, solo } = this.bench.view;
         const { clear } = this.bench;
+        const single = solo === null ? undefined : records.pass[solo];
+        if (solo !== null && single !== undefined) return { ...alone(stack, solo, single.opacity), clear };
         if (meant === null) return { ...stack, clear };
         const shown = buildStack({ ...records, region: filledAs(records.region, meant, palette) }, palette);
         return { ...shown, clear, proposed: new Set(Object.keys(meant).map(Number)) };

@@ -2,7 +2,7 @@
 import type { NewPass } from '../../api/client';
 import { mayColour, sizeOf, whyNot } from '../../page/store';
 import { passFor } from '../../page/target';
-import { layerOf, toColour } from '../../picture/stack';
+import { isMask, layerOf, toColour } from '../../picture/stack';
 import type { LaidPaint } from '../../api/client';
 import type { Laying } from '../../picture/stroke';
 import type { BenchModel } from '../model/model';
@@ -40,7 +40,7 @@ function aimOf({ session, target, brush }: BenchModel, erase: boolean): Aim | st
     if (target === null) return 'Pick a tone at the left first; it says where the paint goes.';
     const { id, make } = passFor(view.rules, view.records, target);
     const pass = make ?? view.records.pass[id];
-    if (make === null && !view.records.pass[id].visible)
+    if (make === null && !pass.visible && !isMask(view.records.pass, id))
         return 'This pass is rolled up. Let it down in the panel at the right, then paint.';
     const colour = pass.kind === 'paint' ? target.material.tones[target.tone] : null;
     const number = toColour(colour ?? '#000000');

@@ -1,0 +1,74 @@
+/** Where a pass shows inside its clip: everywhere, only where another pass is, only where it is not, or where a mask is painted. */
+import type { MaskData, PassData, RecordsState } from '../../api/generated';
+import { randomId } from '../../page/ids';
+import { mayColour } from '../../page/store';
+import { sortedPasses } from '../../picture/stack';
+import { useBenchModel, usePage, useSession } from '../model/context';
+
+interface Props {
+    id: string;
+    pass: PassData;
+}
+
+export function MaskChoice({ id, pass }: Props) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const may = usePage(mayColour);
+    const passes = usePage((view) => view.records.pass);
+    const others = sortedPasses(passes).filter(([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0));
+    const by = pass.mask === null ? undefined : passes[pass.mask.pass];
+    const paint = (): void => {
+        const mask = by === undefined ? session.paintMask(id, randomId(12)) : (pass.mask as MaskData).pass;
+        bench.pickPass(mask);
+    };
+    return (
+        <div className="flex flex-col gap-1.5">
+            <label className="flex items-center gap-2">
+                Shows
+                <select
+                    className="field min-w-0 flex-1"
+                    disabled={!may}
+                    value={by === undefined ? '' : valueOf(pass.mask as MaskData)}
+                    onChange={(event) => session.changePass(id, { mask: maskOf(event.target.value) })}
+                >
+                    <option value="">all over its clip</option>
+                    <Choices label="Only" passes={others} outside={false} />
+                    <Choices label="Only outside" passes={others} outside />
+                </select>
+            </label>
+            <button
+                className="act self-start"
+                disabled={!may}
+                title={by === undefined ? 'Paint hides the pass, erasing shows it again' : `Paint in ${by.name}`}
+                onClick={paint}
+            >
+                {by === undefined ? 'Hide parts by painting' : `Paint in ${by.name}`}
+            </button>
+        </div>
+    );
+}
+
+function Choices({ label, passes, outside }: { label: string; passes: [string, PassData][]; outside: boolean }) {
+    return (
+        <optgroup label={label}>
+            {passes.map(([id, { name }]) => (
+                <option key={id} value={valueOf({ pass: id, outside })}>
+                    {outside ? `where no ${name} is` : `where ${name} is`}
+                </option>
+            ))}
+        </optgroup>
+    );
+}
+
+const valueOf = ({ pass, outside }: MaskData): string => `${outside ? 'out' : 'in'} ${pass}`;
+
+function maskOf(value: string): MaskData | null {
+    const [side, pass] = value.split(' ');
+    return pass === undefined ? null : { pass, outside: side === 'out' };
+}
+
+/** What a pass's slat says of its mask. */
+export function maskWords({ mask }: PassData, passes: RecordsState['pass']): string | null {
+    const by = mask === null ? undefined : passes[mask.pass];
+    return mask === null || by === undefined ? null : mask.outside ? `where no ${by.name} is` : `where ${by.name} is`;
+}
