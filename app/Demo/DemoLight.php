@@ -16,7 +16,9 @@ use App\Store\PageStore;
 use Awning\Core\Codec\Resized;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Light\BackLight;
 use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\RoughDials;
 use Awning\Core\Page\BlendMode;
@@ -65,13 +67,17 @@ final readonly class DemoLight
     {
         $plans = [
             'Noon on deck' => new LightPlan(new KeyLight(120, 50), new Rgb(0xFF, 0xF1, 0xD6), new Rgb(0x9F, 0xBC, 0xD8), new RoughDials(0.35, 0.06, 0.3, 46, 0)),
-            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 40, 9)),
+            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 60, 9),
+                [new Lamp(0.17, 0.85, 0.2, new Rgb(0xFF, 0xC4, 0x70))], new BackLight(40, new Rgb(0xCF, 0xE0, 0xFF))),
             'Sea fog' => new LightPlan(new KeyLight(90, 62), new Rgb(0xE6, 0xEC, 0xEE), new Rgb(0xB8, 0xC6, 0xCE), new RoughDials(0.2, 0.5, 0.2, 0, 0)),
         ];
         foreach ($plans as $name => $plan) {
             SeriesLight::query()->create(['series_id' => $this->series->id, 'name' => $name, 'plan' => $plan->toData()]);
         }
     }
+
+    /** What stands before the rest of its figure. */
+    private const BEFORE = ['plait', 'curls'];
 
     /** Roughed in, and nothing else. */
     public function roughIn(Page $page, string $plan): void
@@ -81,6 +87,10 @@ final readonly class DemoLight
             $flat = $this->labelsOf($page, self::FLAT, $figure);
             if ($flat !== []) {
                 $this->apply($page, OpKinds::read('light.solid', ['labels' => $flat, 'solid' => Solid::Flat->value]));
+            }
+            $before = $this->labelsOf($page, self::BEFORE, $figure);
+            if ($before !== []) {
+                $this->apply($page, OpKinds::read('light.before', ['labels' => $before, 'before' => true]));
             }
             $this->rough($page, $figure, $light);
         }
@@ -96,7 +106,6 @@ final readonly class DemoLight
         $this->apply($page, new SoftenPass($this->id($oda, 'shade'), 5));
         $cast = new PassSpec('Cast shadow', $oda->id, new ToneContent(Tone::Shade), Scope::figure($oda->id));
         $this->apply($page, new PaintShape(new Laying('castbyhand', $cast, inside: $this->labelsOf($page, ['skin'], $oda)), [[560, 1925], [812, 1915], [806, 1972], [760, 1992], [700, 1998], [596, 1984]]));
-        $this->apply($page, new PaintShape(new Laying('castbyhand', null, inside: $this->labelsOf($page, ['oilskin'], $oda)), [[742, 2120], [772, 2300], [772, 2450], [786, 2484], [752, 2462], [742, 2300], [716, 2150]]));
         $this->glow($page);
     }
 

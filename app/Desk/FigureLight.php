@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Figure;
+use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\NearLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Light\Scene;
+use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
-use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayRoughIn;
 use Awning\Core\Sheet\Sheet;
@@ -25,10 +29,16 @@ final readonly class FigureLight
     /** @var array<array-key, Region> */
     private array $regions;
 
+    /** @var array<int, int> by figure */
+    private array $depths;
+
     public function __construct(Sheet $sheet, private Figure $figure)
     {
         $this->labels = $sheet->labels();
         $this->regions = $sheet->all(Region::class);
+        /** @var array<int, int> $depths */
+        $depths = Figure::query()->where('series_id', $figure->series_id)->pluck('depth', 'id')->all();
+        $this->depths = $depths;
     }
 
     /**
@@ -40,14 +50,14 @@ final readonly class FigureLight
     public function by(LightPlan $plan, array $only = [], ?callable $done = null): LayRoughIn
     {
         $mine = $this->mine();
-        [$bodies, $solids] = [$this->bodies(), $this->solids()];
-        $nearer = $plan->dials->cast > 0 ? $this->nearer() : null;
+        [$bodies, $solids, $page] = [$this->bodies(), $this->solids(), new Rect(0, 0, $mine->width, $mine->height)];
+        $throwers = new Throwers($this->where($this->isNearer(...)), $this->where($this->isBefore(...)));
         $lit = [];
         $pieces = Pieces::of($mine);
         foreach ($pieces as $i => $where) {
             $done !== null && $done($i / count($pieces));
-            $throwers = $nearer === null ? null : new Plane($where->width, $where->height, Bytes::crop($nearer, $mine->width, $mine->height, $where, 1));
-            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $bodies, $solids, $throwers)];
+            $scene = new Scene($bodies, $solids, $throwers->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($page, $where), $plan->lamps), $plan->back?->key());
+            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene)];
         }
 
         return $lit === [] ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
@@ -92,17 +102,26 @@ final readonly class FigureLight
         return $solids;
     }
 
-    /** @return string 255 where a figure stands that is nearer to the reader than this one */
-    private function nearer(): string
+    /** @param  callable(Region): bool  $does */
+    private function where(callable $does): Plane
     {
-        /** @var array<int, int> $depths */
-        $depths = Figure::query()->where('series_id', $this->figure->series_id)->pluck('depth', 'id')->all();
+        $is = array_map($does, $this->regions);
         $data = '';
         foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
-            $isNearer = ($depths[$this->regions[$label]->figure ?? 0] ?? -1) > $this->figure->depth;
-            $data .= str_repeat($isNearer ? "\xff" : "\0", $to - $from);
+            $data .= str_repeat(($is[$label] ?? false) ? "\xff" : "\0", $to - $from);
         }
 
-        return $data;
+        return new Plane($this->labels->width, $this->labels->height, $data);
+    }
+
+    /** Whether it is of a figure that is nearer to the reader than this one. */
+    private function isNearer(Region $region): bool
+    {
+        return ($this->depths[$region->figure] ?? -1) > $this->figure->depth;
+    }
+
+    private function isBefore(Region $region): bool
+    {
+        return $region->figure === $this->figure->id && $region->before;
     }
 }

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $shift
  * @property ?int $wears
  * @property ?string $solid
+ * @property bool $before
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -34,11 +35,11 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value];
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value, 'before' => $record->before];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid));
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before);
     }
 }

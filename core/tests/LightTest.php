@@ -10,9 +10,14 @@ use Awning\Core\Light\Facing;
 use Awning\Core\Light\HandWork;
 use Awning\Core\Light\Inflation;
 use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\NearLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Light\Scene;
+use Awning\Core\Light\Throwers;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
@@ -243,6 +248,83 @@ final class LightTest extends TestCase
         self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 10), 0)->data);
     }
 
+    public function test_the_edge_of_a_shadow_is_smooth(): void
+    {
+        // Two columns of eight throw to the right; the shadow's last pixel has three of its eight neighbours in it, its corner one.
+        $post = new Plane(40, 20, implode('', array_map(fn (int $i): string => $i % 40 >= 10 && $i % 40 < 12 && intdiv($i, 40) >= 6 && intdiv($i, 40) < 14 ? "\xff" : "\0", range(0, 799))));
+        $shadow = CastShadow::of($post, new KeyLight(180, 10), 7);
+        self::assertSame([255, 159, 96, 0], [$shadow->at(15, 10), $shadow->at(18, 10), $shadow->at(19, 10), $shadow->at(20, 10)]);
+        self::assertSame([96, 32], [$shadow->at(15, 14), $shadow->at(19, 14)]);
+    }
+
+    public function test_what_stands_before_the_rest_throws_a_shorter_shadow_on_it_and_none_on_itself(): void
+    {
+        // A brim across a page; light from above. The place looked at begins below it.
+        $none = Plane::filled(100, 200, 0);
+        $brim = new Plane(100, 200, str_repeat("\0", 100 * 50).str_repeat("\xff", 100 * 12).str_repeat("\0", 100 * 138));
+        $where = new Rect(20, 63, 40, 100);
+        $on = fn (Plane $nearer, Plane $before, Rect $where): Plane => (new Throwers($nearer, $before))->on($where, new KeyLight(90, 40), 50) ?? self::fail('no shadow');
+        $rows = fn (Plane $plane, int ...$rows): array => array_map(fn (int $y): int => $plane->at(5, $y), $rows);
+        self::assertSame([255, 255, 0, 0], $rows($on($none, $brim, $where), 0, 17, 20, 90));
+        self::assertSame([255, 255, 0], $rows($on($brim, $none, $where), 20, 47, 50));
+        self::assertSame([255, 255, 0], $rows($on($brim, $brim, $where), 17, 47, 50));
+        self::assertSame([0, 0, 0], $rows($on($none, $brim, new Rect(0, 30, 100, 100)), 5, 22, 28), 'not above, not on itself');
+        self::assertNull((new Throwers($none, $none))->on($where, new KeyLight(90, 40), 50));
+        self::assertNull((new Throwers($brim, $brim))->on($where, new KeyLight(90, 40), 0));
+        // Only what is a body is shaded.
+        $labels = self::drawn(40, 100, fn (int $x): int => $x < 10 ? 0 : 4);
+        $cast = RoughIn::of($labels, new KeyLight(90, 40), new RoughDials, new Scene(cast: $on($none, $brim, $where)))->cast;
+        self::assertSame([0, 255], [$cast->at(5, 10), $cast->at(30, 10)]);
+    }
+
+    public function test_a_small_body_darkens_a_large_one_only_close_by(): void
+    {
+        // A button and a half of the coat's size on one coat.
+        $coat = fn (float $radius): RoughIn => RoughIn::of(self::drawn(240, 240, fn (int $x, int $y): int => hypot($x - 120, $y - 120) <= $radius ? 2 : (hypot($x - 120, $y - 120) <= 110 ? 1 : 0)), new KeyLight(90, 40));
+        [$button, $patch] = [$coat(8)->occlusion, $coat(50)->occlusion];
+        self::assertGreaterThan(150, $button->at(120, 110));
+        self::assertLessThan(20, $button->at(120, 104));
+        self::assertGreaterThan(60, $patch->at(120, 62), 'as near to a larger one');
+    }
+
+    public function test_a_lamp_falls_on_what_faces_it_as_far_as_it_reaches(): void
+    {
+        // A disc of 92 about 112, 108; the lamp at its right edge, and above.
+        $lamp = fn (float $x, float $y, float $reach): Plane => RoughIn::of(self::disc(), new KeyLight(90, 40), new RoughDials, new Scene(lamps: [new NearLight(1, 1, 1), new NearLight($x, $y, $reach)]))->lamps[1];
+        $right = $lamp(200, 108, 150);
+        self::assertGreaterThan($right->at(110, 108) + 30, $right->at(150, 108));
+        self::assertSame(0, $right->at(40, 108), 'the other side');
+        self::assertEqualsWithDelta($right->at(160, 80), $right->at(160, 136), 6, 'above as below');
+        $above = $lamp(112, 20, 80);
+        self::assertGreaterThan(100, $above->at(112, 40));
+        self::assertSame([0, 0], [$above->at(112, 101), $above->at(112, 180)], 'out of reach');
+        // In closed form: over the middle of a ball that faces the reader, straight below the lamp, all of it.
+        self::assertEqualsWithDelta(255, $lamp(112.5, 108.5, 300)->at(112, 108), 3);
+        // 60 px to the left of a lamp of 200: the surface leans 60/92 away; the lamp stands 60 before the page.
+        $cosine = (-60 / 92.5 * 60 + sqrt(1 - (60 / 92.5) ** 2) * 60) / hypot(60, 60);
+        self::assertEqualsWithDelta(255 * max(0, $cosine) * (1 - (60 / 200) ** 2) ** 2, $lamp(112.5, 108.5, 200)->at(52, 108), 6);
+    }
+
+    public function test_a_rim_comes_from_where_the_light_behind_stands(): void
+    {
+        $rim = fn (?KeyLight $back): Plane => RoughIn::of(self::disc(), new KeyLight(180, 30), new RoughDials(rim: 20), new Scene(back: $back))->rim;
+        // The right edge, the upper, the left.
+        $at = fn (Plane $rim): array => array_map(fn (int $value): bool => $value > 80, [$rim->at(199, 108), $rim->at(112, 21), $rim->at(25, 108)]);
+        self::assertSame([true, false, false], $at($rim(null)));
+        self::assertSame([false, true, false], $at($rim(new KeyLight(90, 0))));
+        self::assertSame([false, false, true], $at($rim(new KeyLight(180, 0))));
+    }
+
+    public function test_a_plan_keeps_its_lamps_and_its_light_from_behind(): void
+    {
+        $data = ['azimuth' => 40.0, 'elevation' => 20.0, 'colour' => '#fff1d6', 'ambient' => '#8fa8c8', 'dials' => (new RoughDials)->toData(), 'lamps' => [['x' => 0.25, 'y' => 0.75, 'reach' => 0.5, 'colour' => '#ffd08a'], ['x' => 1.25, 'y' => -0.25, 'reach' => 1.5, 'colour' => '#112233']], 'back' => ['azimuth' => 300.0, 'colour' => '#cfe0ff']];
+        self::assertSame($data, LightPlan::fromData(new Data($data))->toData());
+        // On a piece of the page: 200 px wide, 400 high, the piece from 30, 100.
+        self::assertEquals(new NearLight(20.0, 200.0, 100.0), LightPlan::fromData(new Data($data))->lamps[0]->near(new Rect(0, 0, 200, 400), new Rect(30, 100, 50, 50)));
+        $this->expectExceptionMessage('at most 2');
+        LightPlan::fromData(new Data(['lamps' => [[], [], []]] + $data));
+    }
+
     public function test_fold_lines_crease_a_body_by_their_strength(): void
     {
         // One bar of two regions: a line parts it lengthwise.
@@ -282,9 +364,8 @@ final class LightTest extends TestCase
         self::assertSame([255, 0], array_slice($at(190), 3), 'lit, but no glint');
         self::assertGreaterThan(0, $rough->rim->at(34, 108));
         self::assertSame(str_repeat("\0", strlen($rough->cast->data)), $rough->cast->data);
-        $throwers = self::drawn(self::SIDE, self::SIDE, fn (int $x, int $y): int => $x > 180 ? 255 : 0);
-        $thrown = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials(cast: 50), throwers: new Plane($throwers->width, $throwers->height, implode('', array_map(fn (int $i): string => $throwers->data[2 * $i + 1], range(0, intdiv(strlen($throwers->data), 2) - 1)))));
-        self::assertSame([255, 0, 0], [$thrown->cast->at(150, 108), $thrown->cast->at(120, 108), $thrown->cast->at(190, 108)]);
+        $thrown = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials, new Scene(cast: new Plane(self::SIDE, self::SIDE, str_repeat(str_repeat("\0", 130).str_repeat("\xff", self::SIDE - 130), self::SIDE))));
+        self::assertSame([255, 0, 0], [$thrown->cast->at(150, 108), $thrown->cast->at(120, 108), $thrown->cast->at(218, 108)]);
         self::assertSame(0, $thrown->deep->at(150, 108), 'no shade of its own there');
         $this->expectExceptionMessage('reach runs from');
         new RoughDials(reach: 0.9);

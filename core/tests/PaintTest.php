@@ -6,6 +6,7 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Softener;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassOrder;
@@ -13,6 +14,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\SetupBox;
+use Awning\Core\Page\Solid;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Rect;
@@ -372,6 +374,17 @@ final class PaintTest extends TestCase
         self::assertSame([178, 0], [$this->at(40, 40), $this->at(40, 40, 'thecopy001')], 'they are two');
         $this->assertRefused('pass.copy', ['id' => 'thecopy002', 'from' => 'nobodys001'], 'gone');
         $this->assertRefused('pass.copy', ['id' => 'thecopy001', 'from' => 'shadepass1'], 'there already');
+    }
+
+    public function test_regions_are_stood_before_the_rest_and_back_whatever_else_is_done_to_them(): void
+    {
+        $this->op('light.before', ['labels' => [7, 9], 'before' => true]);
+        $this->op('light.before', ['labels' => [9], 'before' => false]);
+        $this->op('fill', ['labels' => [7], 'figure' => 5, 'material' => 52]);
+        $this->op('light.solid', ['labels' => [7], 'solid' => 'tube']);
+        $regions = (new Sheet($this->source))->all(Region::class);
+        self::assertEquals([new Region(5, 52, 240 * self::HEIGHT, 10, 10, solid: Solid::Tube, before: true), false], [$regions[7], $regions[9]->before]);
+        self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
 
     public function test_two_passes_of_one_tone_are_merged_with_their_opacities_and_look_as_before(): void

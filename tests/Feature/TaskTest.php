@@ -121,6 +121,31 @@ final class TaskTest extends TestCase
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
     }
 
+    public function test_lamps_and_what_stands_before_the_rest_are_roughed_in(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $right] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 300, 200)];
+        self::assertNotSame($left, $right);
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $this->op($this->page, $this->fillOp($this->material, $right))->assertOk();
+        $this->op($this->page, ['kind' => 'light.before', 'labels' => [$left], 'before' => true])->assertOk();
+        $figure = $this->material->figure_id;
+        $plan = ['azimuth' => 180, 'elevation' => 30, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 300], 'back' => ['azimuth' => 90, 'colour' => '#0000ff'],
+            'lamps' => [['x' => 0.2, 'y' => 0.5, 'reach' => 0.15, 'colour' => '#11ff22'], ['x' => 0.5, 'y' => 0.5, 'reach' => 0.1, 'colour' => '#ff1122']]];
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan])->assertStatus(202);
+        $sheet = new Sheet(new PageStore($this->page->refresh()));
+        $pass = fn (string $kind): PassSpec => $sheet->find(PassSpec::class, "rough$figure$kind") ?? self::fail("no $kind");
+        $at = fn (string $kind, int $x, int $y = 200): int => ord($sheet->layer($pass($kind)->layer("rough$figure$kind"))[$y * 600 + $x]);
+        self::assertSame(['#11ff22', '#ff1122', '#0000ff'], [$pass('lamp1')->toData()['colour'], $pass('lamp2')->toData()['colour'], $pass('rim')->toData()['colour']]);
+        self::assertSame(['Lamp 1, rough', 'screen'], [$pass('lamp1')->name, $pass('lamp1')->mode->value]);
+        // 0.2 of 600 px, reaching 90; 300, reaching 60.
+        self::assertGreaterThan(150, $at('lamp1', 120));
+        self::assertSame([0, 0, 0], [$at('lamp1', 120, 295), $at('lamp1', 300), $at('lamp2', 120)]);
+        self::assertGreaterThan(150, $at('lamp2', 300));
+        // Light from the left: what stands before throws to the right, four tenths as long, and not on itself.
+        self::assertSame([0, 255, 0], [$at('cast', 190), $at('cast', 310), $at('cast', 330)]);
+    }
+
     private function workOn(Task $task): Task
     {
         $payload = json_decode((string) DB::table('jobs')->where('id', $task->job_id)->value('payload'), true);

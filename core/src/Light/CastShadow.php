@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 
 /**
@@ -12,10 +13,12 @@ use Awning\Core\Raster\Plane;
  */
 final readonly class CastShadow
 {
+    private const NEIGHBOURS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]];
+
     /**
      * @param  Plane  $throwers  255 where something stands before
      * @param  float  $length  px
-     * @return Plane 255 where its shadow falls, itself left out; nothing when the light comes from the reader
+     * @return Plane coverage where its shadow falls, smooth at its edges, itself left out; nothing when the light comes from the reader
      */
     public static function of(Plane $throwers, KeyLight $key, float $length): Plane
     {
@@ -32,10 +35,21 @@ final readonly class CastShadow
             }
         }
 
-        return new Plane($throwers->width, $throwers->height, $shadow & ~$throwers->data);
+        return new Plane($throwers->width, $throwers->height, self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height));
     }
 
-    /** Moved to the right and down; what comes in is nothing. */
+    /** Each pixel as many eighths as it has neighbours in the shadow: each of them is a bit of one byte, counted by a table. */
+    private static function smooth(string $shadow, int $width, int $height): string
+    {
+        $bits = str_repeat("\0", strlen($shadow));
+        foreach (self::NEIGHBOURS as $bit => [$right, $down]) {
+            $bits |= self::shifted($shadow, $width, $height, $right, $down) & str_repeat(chr(1 << $bit), strlen($shadow));
+        }
+
+        return strtr($bits, Bytes::identity(), Bytes::table(fn (int $set): float => 255 * substr_count(decbin($set), '1') / 8));
+    }
+
+    /** Moved to the right and down, by no more than the plane; what comes in is nothing. */
     private static function shifted(string $plane, int $width, int $height, int $right, int $down): string
     {
         if (abs($right) >= $width || abs($down) >= $height) {

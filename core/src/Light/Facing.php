@@ -23,6 +23,12 @@ final readonly class Facing
     {
     }
 
+    /** How wide the body is at a pixel, from its border to its axis, px. */
+    public function radius(int $at): float
+    {
+        return $this->border[$at] / max(1e-6, $this->depth[$at]);
+    }
+
     /**
      * @param  array<int, int>  $bodies  the body each label belongs to; its own where none is said
      * @param  array<int, Solid>  $solids  by label
@@ -30,21 +36,37 @@ final readonly class Facing
     public static function of(Labels $labels, array $bodies, float $folds, array $solids): self
     {
         $parts = $folds > 0 || $bodies === [] ? Inflation::of($labels) : null;
-        $wholes = $folds < 1 && $bodies !== [] ? Inflation::of(self::joined($labels, $bodies)) : null;
-        $main = $parts ?? $wholes;
-        assert($main !== null);
+        $joined = $folds < 1 && $bodies !== [] ? self::joined($labels, $bodies) : null;
+        $main = $parts ?? Inflation::of($joined ?? $labels);
         [$x, $y] = [$main->x, $main->y];
-        if ($parts !== null && $wholes !== null) {
-            foreach ($x as $at => $right) {
-                $x[$at] = $wholes->x[$at] + ($right - $wholes->x[$at]) * $folds;
-                $y[$at] = $wholes->y[$at] + ($y[$at] - $wholes->y[$at]) * $folds;
-            }
+        if ($parts !== null && $joined !== null) {
+            self::uncrease($x, $y, $joined, $folds);
         }
         foreach ($solids as $label => $solid) {
             self::solid($labels, $label, $solid, $x, $y);
         }
 
         return new self($x, $y, $main->depth, $main->border);
+    }
+
+    /**
+     * Draws facings toward those of whole bodies; these are large and turn slowly, so half the size tells them.
+     *
+     * @param  array<int, float>  $x
+     * @param  array<int, float>  $y
+     */
+    private static function uncrease(array &$x, array &$y, Labels $joined, float $folds): void
+    {
+        $half = $joined->thinned(2);
+        $wholes = Inflation::of($half);
+        for ($row = $at = 0; $row < $joined->height; $row++) {
+            $start = ($row >> 1) * $half->width;
+            for ($column = 0; $column < $joined->width; $column++, $at++) {
+                $there = $start + ($column >> 1);
+                $x[$at] = $wholes->x[$there] + ($x[$at] - $wholes->x[$there]) * $folds;
+                $y[$at] = $wholes->y[$there] + ($y[$at] - $wholes->y[$there]) * $folds;
+            }
+        }
     }
 
     /** @param  array<int, int>  $bodies */

@@ -48,6 +48,7 @@ final readonly class Inflation
         /** @var list<int> $of */
         $of = array_values((array) unpack('n*', $labels->data));
         $spans = self::spans($labels);
+        $means = RegionMeans::within($of, $width, $height);
         // What is nothing is nowhere farther from a body than its first pixel is, as far as slopes are asked for it.
         $border = array_fill(0, count($of), self::HALF);
         $squared = BorderDistance::squared($labels, true);
@@ -57,9 +58,9 @@ final readonly class Inflation
             }
         }
         [$slopeX, $slopeY] = self::slopes($of, $spans, $width, $height, $border);
-        $radius = self::smoothed($of, $width, $height, self::radii($of, $spans, $width, $border, $slopeX, $slopeY), self::SMOOTH_RADIUS);
-        $slopeX = self::smoothed($of, $width, $height, $slopeX, self::SMOOTH_SLOPE);
-        $slopeY = self::smoothed($of, $width, $height, $slopeY, self::SMOOTH_SLOPE);
+        $radius = $means->of(self::radii($of, $spans, $width, $border, $slopeX, $slopeY), self::SMOOTH_RADIUS);
+        $slopeX = $means->of($slopeX, self::SMOOTH_SLOPE);
+        $slopeY = $means->of($slopeY, self::SMOOTH_SLOPE);
         $xs = $ys = $depth = array_fill(0, count($of), 0.0);
         foreach ($spans as [$from, $to]) {
             for ($at = $from; $at < $to; $at++) {
@@ -72,9 +73,7 @@ final readonly class Inflation
             }
         }
 
-        [$xs, $ys] = array_map(fn (array $part): array => array_values(self::smoothed($of, $width, $height, $part, self::SMOOTH_SURFACE)), [$xs, $ys]);
-
-        return new self($width, $height, $xs, $ys, $depth, $border);
+        return new self($width, $height, $means->of($xs, self::SMOOTH_SURFACE), $means->of($ys, self::SMOOTH_SURFACE), $depth, $border);
     }
 
     /** @return list<array{int, int}> stretches of pixels that are of a body, none across the end of a row */
@@ -191,54 +190,5 @@ final readonly class Inflation
         }
 
         return $best;
-    }
-
-    /**
-     * Means within the region, along rows and then columns, twice: nearly a bell.
-     *
-     * @param  list<int>  $of
-     * @param  array<int, float>  $values
-     * @param  int  $reach  px to either side
-     * @return array<int, float>
-     */
-    private static function smoothed(array $of, int $width, int $height, array $values, int $reach): array
-    {
-        for ($time = 0; $time < 2; $time++) {
-            for ($y = 0; $y < $height; $y++) {
-                self::smoothLine($of, $values, $y * $width, 1, $width, $reach);
-            }
-            for ($x = 0; $x < $width; $x++) {
-                self::smoothLine($of, $values, $x, $width, $height, $reach);
-            }
-        }
-
-        return $values;
-    }
-
-    /**
-     * @param  list<int>  $of
-     * @param  array<int, float>  $values
-     */
-    private static function smoothLine(array $of, array &$values, int $from, int $step, int $count, int $reach): void
-    {
-        for ($first = 0; $first < $count; $first = $next) {
-            $label = $of[$from + $first * $step];
-            if ($label === 0) {
-                for ($next = $first + 1; $next < $count && $of[$from + $next * $step] === 0; $next++) {
-                }
-
-                continue;
-            }
-            $sums = [0.0];
-            for ($next = $first; $next < $count && $of[$from + $next * $step] === $label; $next++) {
-                $sums[] = $sums[$next - $first] + $values[$from + $next * $step];
-            }
-            $length = $next - $first;
-            for ($i = 0; $i < $length; $i++) {
-                // As far to one side as to the other, so that a slope stays one up to the border.
-                $far = min($reach, $i, $length - 1 - $i);
-                $values[$from + ($first + $i) * $step] = ($sums[$i + $far + 1] - $sums[$i - $far]) / (2 * $far + 1);
-            }
-        }
     }
 }

@@ -11,17 +11,26 @@ use Awning\Core\Page\Data;
  * Where light comes from and what colour it has: decided once for a series, and picked by its pages.
  *
  * @phpstan-import-type RoughDialsData from RoughDials
+ * @phpstan-import-type LampData from Lamp
+ * @phpstan-import-type BackLightData from BackLight
  *
- * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData}
+ * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData, lamps: list<LampData>, back: ?BackLightData}
  */
 final readonly class LightPlan
 {
+    /** So many lamps beside the key. */
+    public const MOST_LAMPS = 2;
+
     /**
      * @param  Rgb  $colour  of the light; tones nobody pinned are derived for it
      * @param  Rgb  $ambient  what comes from everywhere else: the sky, the room; bounced light has it
+     * @param  list<Lamp>  $lamps  that hang in the scene
+     * @param  ?BackLight  $back  what rims come from; null: from opposite the key, in its colour
      */
-    public function __construct(public KeyLight $key, public Rgb $colour, public Rgb $ambient, public RoughDials $dials = new RoughDials)
-    {
+    public function __construct(
+        public KeyLight $key, public Rgb $colour, public Rgb $ambient, public RoughDials $dials = new RoughDials, public array $lamps = [],
+        public ?BackLight $back = null,
+    ) {
     }
 
     /** @throws \InvalidArgumentException|\RangeException */
@@ -31,12 +40,17 @@ final readonly class LightPlan
             new KeyLight($data->number('azimuth', 0, 360), $data->number('elevation', -90, 90)),
             Rgb::fromHex($data->text('colour', '#fff1d6')), Rgb::fromHex($data->text('ambient', '#8fa8c8')),
             $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
+            array_map(fn (mixed $lamp): Lamp => Lamp::fromData(new Data(is_array($lamp) ? $lamp : [])), $data->list('lamps', self::MOST_LAMPS)),
+            $data->has('back') ? BackLight::fromData($data->map('back')) : null,
         );
     }
 
     /** @return LightPlanData */
     public function toData(): array
     {
-        return ['azimuth' => $this->key->azimuth, 'elevation' => $this->key->elevation, 'colour' => $this->colour->hex(), 'ambient' => $this->ambient->hex(), 'dials' => $this->dials->toData()];
+        return [
+            'azimuth' => $this->key->azimuth, 'elevation' => $this->key->elevation, 'colour' => $this->colour->hex(), 'ambient' => $this->ambient->hex(),
+            'dials' => $this->dials->toData(), 'lamps' => array_map(fn (Lamp $lamp): array => $lamp->toData(), $this->lamps), 'back' => $this->back?->toData(),
+        ];
     }
 }

@@ -29,17 +29,22 @@ final readonly class LitSurface
      * @param  string  $shine  that between the surface and the way half-way between light and reader
      * @param  string  $occlusion  coverage
      * @param  string  $rim  coverage
+     * @param  list<string>  $lamps  coverage of each
      */
-    private function __construct(public string $inside, public array $facing, public string $lambert, public string $shine, public string $occlusion, public string $rim)
+    private function __construct(public string $inside, public array $facing, public string $lambert, public string $shine, public string $occlusion, public string $rim, public array $lamps)
     {
     }
 
-    /** @param  float  $rimWidth  px, at the most */
-    public static function of(Labels $labels, Facing $facing, KeyLight $key, float $rimWidth): self
+    /**
+     * @param  float  $rimWidth  px, at the most
+     * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
+     * @param  list<NearLight>  $lamps
+     */
+    public static function of(Labels $labels, Facing $facing, KeyLight $key, float $rimWidth, ?KeyLight $back = null, array $lamps = []): self
     {
-        $width = $labels->width;
-        $columns = intdiv($width + 1, 2);
-        $contact = self::contact($labels);
+        $contact = Contact::of($labels, $facing);
+        $behind = $back->direction ?? [-$key->direction[0], -$key->direction[1]];
+        $behind = [$behind[0], $behind[1], hypot($behind[0], $behind[1])];
         $inside = self::inside($labels);
         [$lightX, $lightY, $lightZ] = $key->direction;
         // How long the sum of the ways to light and reader is.
@@ -60,7 +65,7 @@ final readonly class LitSurface
                 continue;
             }
             $right = $facing->x[$at];
-            $far = $contact[intdiv(intdiv($at, $width), 2) * $columns + intdiv($at % $width, 2)];
+            [$far, $narrow] = $contact->at($at);
             $up = $facing->y[$at];
             $near = sqrt(max(0.0, 1 - $right * $right - $up * $up));
             $x .= self::byte($right);
@@ -69,13 +74,13 @@ final readonly class LitSurface
             $cosine = $right * $lightX + $up * $lightY + $near * $lightZ;
             $lambert .= self::byte($cosine);
             $shine .= self::byte($half < 1e-6 ? 0.0 : ($cosine + $near) / $half);
-            $radius = $facing->border[$at] / max(1e-6, $facing->depth[$at]);
-            $occlusion .= chr((int) round(255 * self::occlusion($far, $radius)));
+            $radius = $facing->radius($at);
+            $occlusion .= chr((int) round(255 * self::occlusion($far, min($radius, $narrow))));
             $isOpen = $far > $facing->border[$at] + 2;
-            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $facing->border[$at], min($rimWidth, self::RIM_PART * $radius), $key)) : 0);
+            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $facing->border[$at], min($rimWidth, self::RIM_PART * $radius), $behind)) : 0);
         }
 
-        return new self($inside, [$x, $y, $z], $lambert, $shine, $occlusion, $rim);
+        return new self($inside, [$x, $y, $z], $lambert, $shine, $occlusion, $rim, array_map(fn (NearLight $lamp): string => $lamp->on($facing, $inside, $labels->width), $lamps));
     }
 
     /** @return string 255 where there is a body */
@@ -87,40 +92,6 @@ final readonly class LitSurface
         }
 
         return $inside;
-    }
-
-    /**
-     * How far places are from where a body touches another; worked out at half the size, as what it is for is soft.
-     *
-     * @return list<float> px, of each two by two pixels, row after row
-     */
-    private static function contact(Labels $labels): array
-    {
-        /** @var array<int, int> $of */
-        $of = unpack('n*', $labels->data);
-        [$width, $height] = [$labels->width, $labels->height];
-        [$columns, $rows] = [intdiv($width + 1, 2), intdiv($height + 1, 2)];
-        $marks = str_repeat("\0\0", $columns * $rows);
-        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            for ($at = $label === 0 ? $to : $from; $at < $to; $at++) {
-                [$x, $y] = [$at % $width, intdiv($at, $width)];
-                if (self::isOther($label, $x > 0 ? $of[$at] : 0) || self::isOther($label, $x < $width - 1 ? $of[$at + 2] : 0)
-                    || self::isOther($label, $y > 0 ? $of[$at + 1 - $width] : 0) || self::isOther($label, $y < $height - 1 ? $of[$at + 1 + $width] : 0)) {
-                    $marks[2 * (intdiv($y, 2) * $columns + intdiv($x, 2)) + 1] = "\1";
-                }
-            }
-        }
-        $distances = [];
-        foreach (BorderDistance::squared(new Labels($columns, $rows, $marks)) as $at => $squared) {
-            $distances[] = $marks[2 * $at + 1] === "\1" ? 0.5 : 2 * sqrt($squared);
-        }
-
-        return $distances;
-    }
-
-    private static function isOther(int $label, int $other): bool
-    {
-        return $other !== 0 && $other !== $label;
     }
 
     /** -1..1 as a byte. */
@@ -135,14 +106,17 @@ final readonly class LitSurface
         return self::DEEPEST * exp(-(($contact / max(1.0, self::OCCLUDED * $radius)) ** 2));
     }
 
-    /** Light from behind, opposite to the key, on an edge that no other body covers. */
-    private static function rim(float $right, float $up, float $border, float $width, KeyLight $key): float
+    /**
+     * Light from behind on an edge that no other body covers.
+     *
+     * @param  array{float, float, float}  $behind  to the right, up, and how long both are together
+     */
+    private static function rim(float $right, float $up, float $border, float $width, array $behind): float
     {
-        $across = hypot($key->direction[0], $key->direction[1]);
-        if ($across < 1e-6 || $border > $width) {
+        if ($behind[2] < 1e-6 || $border > $width) {
             return 0.0;
         }
-        $turned = -($right * $key->direction[0] + $up * $key->direction[1]) / $across / max(1e-6, hypot($right, $up));
+        $turned = ($right * $behind[0] + $up * $behind[1]) / $behind[2] / max(1e-6, hypot($right, $up));
 
         return max(0.0, $turned) * min(1.0, $width - $border + 0.5);
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Codec\Resized;
-use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -20,7 +19,7 @@ use Awning\Core\Raster\Plane;
 final readonly class RoughIn
 {
     /** Pixels of bodies that are worked out; larger planes are halved, thirded … to no more. */
-    private const WORK = 160_000;
+    private const WORK = 90_000;
 
     /** Half of the widest edge of a shade, as a cosine; softness is a part of it. */
     private const SOFTEST = 0.5;
@@ -45,25 +44,23 @@ final readonly class RoughIn
      * @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
      * @param  Plane  $bounce  where what lies behind the shade throws light back
-     * @param  Plane  $cast  what nearer things throw on it
+     * @param  Plane  $cast  shadows that fall on it
+     * @param  list<Plane>  $lamps  what each lamp of the scene does
      */
     private function __construct(
         private Labels $small, private array $facing, public Plane $shade, public Plane $deep, public Plane $light, public Plane $glint, public Plane $occlusion,
-        public Plane $bounce, public Plane $cast, public Plane $rim,
+        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps,
     ) {
     }
 
     /**
      * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
-     * @param  array<int, int>  $bodies  the body each label belongs to, where lines part it only by the dial for folds
-     * @param  array<int, Solid>  $solids  labels of which a simple solid is told
-     * @param  ?Plane  $throwers  255 where nearer things stand that throw shadows
      */
-    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, array $bodies = [], array $solids = [], ?Plane $throwers = null): self
+    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene): self
     {
         $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / self::WORK)));
-        $small = $by === 1 ? $labels : self::smaller($labels, $by);
-        $lit = LitSurface::of($small, Facing::of($small, $bodies, $dials->folds, $solids), $key, $dials->rim / $by);
+        $small = $by === 1 ? $labels : $labels->thinned($by);
+        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids), $key, $dials->rim / $by, $scene->back, array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps));
         [$lambert, $shine] = [$lit->lambert, $lit->shine];
         if ($small !== $labels) {
             // Else the edge of a body would be lit by the nothing beside it.
@@ -75,7 +72,7 @@ final readonly class RoughIn
         $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
         $soft = max(0.02, self::SOFTEST * $dials->soft);
         $edge = $dials->reach;
-        $cast = self::cast($throwers, $labels, $by, $key, $dials->cast) & $bodies;
+        $cast = ($scene->cast->data ?? str_repeat("\0", strlen($bodies))) & $bodies;
         $shade = self::stepped($lambert, $edge + $soft, $edge - $soft);
 
         return new self(
@@ -86,20 +83,8 @@ final readonly class RoughIn
             $plane(self::large($lit->occlusion, $small, $labels)),
             $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
             $plane($cast), $plane(self::large($lit->rim, $small, $labels)),
+            array_map(fn (string $lamp): Plane => $plane(self::large($lamp, $small, $labels)), $lit->lamps),
         );
-    }
-
-    /** What nearer things throw here, worked out small. */
-    private static function cast(?Plane $throwers, Labels $labels, int $by, KeyLight $key, float $length): string
-    {
-        if ($throwers === null || $length < 1) {
-            return str_repeat("\0", $labels->width * $labels->height);
-        }
-        [$width, $height, $small] = self::middles($throwers->data, $labels->width, $labels->height, 1, $by);
-        $cast = CastShadow::of(new Plane($width, $height, $small), $key, $length / $by)->data;
-
-        // Enlarged, its edge is a ramp of some pixels; cut in the middle it is sharp again.
-        return strtr(Resized::plane($cast, $width, $height, $labels->width, $labels->height), Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value - 96) / 64)));
     }
 
     /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
@@ -119,31 +104,6 @@ final readonly class RoughIn
     private static function stepped(string $lambert, float $from, float $to): string
     {
         return strtr($lambert, Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from))));
-    }
-
-    private static function smaller(Labels $labels, int $by): Labels
-    {
-        return new Labels(...self::middles($labels->data, $labels->width, $labels->height, 2, $by));
-    }
-
-    /**
-     * The middle of each block of so many pixels.
-     *
-     * @param  int  $size  bytes a pixel
-     * @return array{int, int, string} width, height, pixels
-     */
-    private static function middles(string $data, int $width, int $height, int $size, int $by): array
-    {
-        [$columns, $rows] = [intdiv($width + $by - 1, $by), intdiv($height + $by - 1, $by)];
-        $middles = '';
-        for ($row = 0; $row < $rows; $row++) {
-            $line = min($height - 1, $row * $by + intdiv($by, 2)) * $width;
-            for ($column = 0; $column < $columns; $column++) {
-                $middles .= substr($data, $size * ($line + min($width - 1, $column * $by + intdiv($by, 2))), $size);
-            }
-        }
-
-        return [$columns, $rows, $middles];
     }
 
     /**

@@ -7,7 +7,7 @@ namespace Awning\Core\Page;
 /**
  * A connected area of the flats, named by its label, and what it is filled with.
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool}
  */
 final readonly class Region implements Record
 {
@@ -20,11 +20,12 @@ final readonly class Region implements Record
      * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
      * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
+     * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
      */
     public function __construct(
         public int $figure, public int $material, public int $area, public int $x, public int $y,
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
-        public ?Solid $solid = null,
+        public ?Solid $solid = null, public bool $before = false,
     ) {
     }
 
@@ -41,51 +42,64 @@ final readonly class Region implements Record
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
             $data->has('solid') ? $data->choice('solid', Solid::class, 'A region is round, flat, a ball or a tube.') : null,
+            $data->flag('before', false),
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value];
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before];
     }
 
     /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
     public function filled(int $figure, int $material): self
     {
-        return new self($material === 0 ? 0 : $figure, $material, $this->area, $this->x, $this->y, $this->locked, $material === $this->material ? $this->shift : null, $this->wears, $this->solid);
+        return $this->but(['figure' => $material === 0 ? 0 : $figure, 'material' => $material, 'shift' => $material === $this->material ? $this->shift : null]);
     }
 
     /** The same thing where the flats have changed: so many free pixels, and a pixel that is inside it now. */
     public function reaching(int $area, int $x, int $y): self
     {
-        return new self($this->figure, $this->material, $area, $x, $y, $this->locked, $this->shift, $this->wears, $this->solid);
+        return $this->but(['area' => $area, 'x' => $x, 'y' => $y]);
     }
 
     /** The same area as another region is filled. */
     public function like(self $other): self
     {
-        return new self($other->figure, $other->material, $this->area, $this->x, $this->y, $other->locked, $other->shift, $other->wears, $other->solid);
+        return $other->reaching($this->area, $this->x, $this->y);
     }
 
     public function lockedAs(bool $locked): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $locked, $this->shift, $this->wears, $this->solid);
+        return $this->but(['locked' => $locked]);
     }
 
     public function shiftedBy(?string $shift): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $shift, $this->wears, $this->solid);
+        return $this->but(['shift' => $shift]);
     }
 
     public function wearing(?int $variant): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $this->shift, $variant, $this->solid);
+        return $this->but(['wears' => $variant]);
     }
 
     public function as(?Solid $solid): self
     {
-        return new self($this->figure, $this->material, $this->area, $this->x, $this->y, $this->locked, $this->shift, $this->wears, $solid);
+        return $this->but(['solid' => $solid]);
+    }
+
+    public function standing(bool $before): self
+    {
+        return $this->but(['before' => $before]);
+    }
+
+    /** @param  array<string, mixed>  $values  by property */
+    private function but(array $values): self
+    {
+        /** @phpstan-ignore argument.type (the values are this class's own) */
+        return new self(...array_merge(get_object_vars($this), $values));
     }
 
     public function isFilled(): bool

@@ -33,6 +33,7 @@ use Awning\Core\Sheet\Ops\ResizeRegions;
 use Awning\Core\Sheet\Ops\ShapeRegions;
 use Awning\Core\Sheet\Ops\ShiftColours;
 use Awning\Core\Sheet\Ops\SoftenPass;
+use Awning\Core\Sheet\Ops\StandBefore;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
 use Awning\Core\Sheet\Ops\TellSolids;
@@ -61,6 +62,7 @@ final class OpKinds
         PaintRamp::class,
         SoftenPass::class,
         TellSolids::class,
+        StandBefore::class,
         DragPaint::class,
         MovePaint::class,
         AddPass::class,

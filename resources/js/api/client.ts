@@ -10,6 +10,7 @@ import type {
     LightPlanData,
     LightState,
     SolidsInput,
+    StandInput,
     MergePassInput,
     MovePaintInput,
     PaintRampInput,
@@ -92,6 +93,7 @@ export type Op =
     | ({ kind: 'colour.shift' } & ShiftInput)
     | ({ kind: 'variant.wear' } & WearInput)
     | ({ kind: 'light.solid' } & SolidsInput)
+    | ({ kind: 'light.before' } & StandInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline'] }
     | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }

@@ -62,6 +62,8 @@ export type AdviceData = { kind: AdviceKind; tone: Tone; amount: number; other: 
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
 
+export type BackLightData = { azimuth: number; colour: string };
+
 export type BoxedBrush = { name: string; what: string; size: number; hardness: number; tip: TipData | null };
 
 export type BridgeData = { x1: number; y1: number; x2: number; y2: number; kind: BridgeKind; score: number };
@@ -144,11 +146,13 @@ export type JournalState = { undo: string | null; redo: string | null; count: nu
 
 export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null; more?: Record<string, string> | null };
 
+export type LampData = { x: number; y: number; reach: number; colour: string };
+
 export type LayingInput = { pass: string; make: PassData | null; erase: boolean; colour: string | null; opacity: number; inside: number[] };
 
 export type LeaseState = { held: boolean; holder: string | null };
 
-export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData };
+export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null };
 
 export type LightState = { id: number; name: string; version: number; plan: LightPlanData };
 
@@ -222,7 +226,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean };
 
 export type RemoveDrawingInput = { id: string };
 
@@ -259,6 +263,8 @@ export type SizeData = { width: number; height: number; dpi: number; behind: boo
 export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[] };
 
 export type SolidsInput = { labels: number[]; solid: Solid };
+
+export type StandInput = { labels: number[]; before: boolean };
 
 export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
 

@@ -488,6 +488,14 @@ export class PageSession {
         this.ask({ kind: 'light.solid', labels, solid });
     }
 
+    /** Whether regions stand before the rest of their figure, and throw a shadow on it when light is roughed in. */
+    standBefore(labels: number[], before: boolean): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], before };
+        this.show({ region });
+        this.ask({ kind: 'light.before', labels, before });
+    }
+
     findRegions(): Promise<TaskState | null> {
         return this.begin(() => api.findRegions(this.view.id, this.lease.token));
     }
@@ -703,6 +711,7 @@ const TITLES: Record<Op['kind'], string> = {
     'paint.drag': 'The drag',
     'paint.move': 'Moving the paint',
     'light.solid': 'What regions are taken for',
+    'light.before': 'What stands before the rest',
     'pass.add': 'The new pass',
     'setup.hang': 'The setup',
     'pass.copy': 'Duplicating the pass',

@@ -15,6 +15,7 @@ export function touchedBy(op: Op): string[] {
         case 'flats.strays':
             return [];
         case 'light.solid':
+        case 'light.before':
         case 'flats.lock':
         case 'variant.wear':
             return op.labels.map((label) => `region ${label}`);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { nudged, placed } from '../bench/model/lamps';
 import { directionOf, lightAt, turned } from '../bench/model/keyLight';
 import { passFor } from '../page/target';
 import { alone, buildStack } from '../picture/stack';
@@ -30,6 +31,21 @@ describe('the light over the ball', () => {
         expect(turned({ azimuth: 2, elevation: 88 }, 'ArrowUp', 5)).toEqual({ azimuth: 2, elevation: 90 });
         expect(turned({ azimuth: 2, elevation: 3 }, 'ArrowDown', 5)).toEqual({ azimuth: 2, elevation: 0 });
         expect(turned({ azimuth: 2, elevation: 3 }, 'x', 5)).toBeNull();
+    });
+});
+
+describe('a lamp', () => {
+    it('hangs where it is dragged to over the page, and never off it', () => {
+        const box = { left: 100, top: 40, width: 200, height: 300 };
+        expect(placed(150, 265, box)).toEqual({ x: 0.25, y: 0.75 });
+        expect(placed(20, 900, box)).toEqual({ x: 0, y: 1 });
+    });
+    it('is moved by the arrows', () => {
+        expect(nudged({ x: 0.5, y: 0.4 }, 'ArrowLeft')).toEqual({ x: 0.48, y: 0.4 });
+        expect(nudged({ x: 0.5, y: 0.01 }, 'ArrowUp')).toEqual({ x: 0.5, y: 0 });
+        expect(nudged({ x: 0.99, y: 0.4 }, 'ArrowRight')).toEqual({ x: 1, y: 0.4 });
+        expect(nudged({ x: 0.5, y: 0.4 }, 'ArrowDown')?.y).toBeCloseTo(0.42);
+        expect(nudged({ x: 0.5, y: 0.4 }, 'a')).toBeNull();
     });
 });
 

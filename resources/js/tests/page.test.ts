@@ -35,7 +35,7 @@ const palette: PaletteState = {
         { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [{ ...material, id: 8, figure: 4 }] },
     ],
 };
-const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null, wears: null, solid: null };
+const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null, wears: null, solid: null, before: false };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},
     region: { 1: region, 2: { ...region, figure: 0, material: 0, area: 5 } },

@@ -48,6 +48,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     shift: null,
     wears: null,
     solid: null,
+    before: false,
 });
 
 export const shade: PassData = {

@@ -12,7 +12,7 @@ export function ColourField({ label, value, disabled = false, onChange, onSettle
         <input
             type="color"
             aria-label={label}
-            className="h-8 w-10"
+            className="h-8 w-10 shrink-0"
             value={value}
             disabled={disabled}
             onChange={(event) => onChange(event.target.value)}

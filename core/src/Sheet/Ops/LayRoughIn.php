@@ -38,6 +38,9 @@ final readonly class LayRoughIn implements Op
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
+    /** A lamp's light on what is near it. */
+    private const LAMP = 0.6;
+
     /**
      * @param  string  $name  of the figure, for the journal
      * @param  non-empty-list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
@@ -102,6 +105,13 @@ final readonly class LayRoughIn implements Op
         $tint = fn (string $offered, string $name, ?Rgb $colour = null): PassSpec => $colour === null ? PassRules::onFigure($offered, $name, $this->figure)
             : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour));
 
+        $lamps = [];
+        foreach ($this->plan->lamps as $i => $lamp) {
+            $number = $i + 1;
+            $name = count($this->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
+            $lamps["lamp$number"] = [$tint('Rim', $name, $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), fn (RoughIn $rough): Plane => $rough->lamps[$i]];
+        }
+
         return [
             'shade' => [$tone('Shade, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
             'cast' => [$tone('Cast, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
@@ -110,8 +120,8 @@ final readonly class LayRoughIn implements Op
             'bounce' => [$tint('Bounce', 'Bounce, rough', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
             'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
             'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
-            'rim' => [$tint('Rim', 'Rim, rough', $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
-        ];
+            'rim' => [$tint('Rim', 'Rim, rough', $this->plan->back->colour ?? $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
+        ] + $lamps;
     }
 
     /** @param  list<array{Rect, Plane}>  $planes */

@@ -2,6 +2,7 @@
 import { SOLIDS, type LightPlanData, type Solid } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { Choice } from '../../ui/Choice';
+import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 
 const NAMES: Record<Solid, string> = { round: 'as round as they are', flat: 'flat', ball: 'one ball each', tube: 'one tube each' };
@@ -15,7 +16,9 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
     const mine = chosen.filter((label) => regions[label]?.figure === figure);
     if (mine.length === 0)
         return (
-            <p className="quiet text-[13px]">With Pick (K) you can say which regions are flat, a ball or a tube, or light only these.</p>
+            <p className="quiet text-[13px]">
+                With Pick (K) you can say which regions are flat, a ball or a tube, which stand before the rest, or light only these.
+            </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';
     return (
@@ -29,6 +32,14 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                 names={NAMES}
                 onChange={(one) => session.tellSolid(mine, one)}
             />
+            <Tick
+                checked={regions[mine[0]].before}
+                disabled={!may}
+                title="A brim, a plait, an arm: its shadow falls on the rest of the figure"
+                onChange={(before) => session.standBefore(mine, before)}
+            >
+                before the rest: throws a shadow on it
+            </Tick>
             <div className="flex flex-wrap gap-1">
                 <button className="act" disabled={!may} onClick={() => void session.roughIn(figure, plan, mine)}>
                     Light only these

@@ -10,6 +10,7 @@ import { Slide } from '../../ui/Slide';
 import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
 import { usePage, useSession, useTarget } from '../model/context';
 import { ChosenSolid } from './ChosenSolid';
+import { LampsPart } from './LampsPart';
 
 /** Degrees of a press of an arrow. */
 const STEP = 5;
@@ -59,6 +60,7 @@ function Rough({ stands }: { stands: LightState | null }) {
                 <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} />
                 <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
+            <LampsPart plan={plan} onChange={set} />
             <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
             <button className="act main self-start" disabled={isBlocked} onClick={() => void session.roughIn(figure, plan)}>
                 Rough it in

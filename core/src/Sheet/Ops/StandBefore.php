@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * Says which regions stand before the rest of their figure: a brim, a plait, an arm. When light is roughed in they throw a shadow
+ * on it.
+ *
+ * @phpstan-type StandInput array{labels: list<int>, before: bool}
+ */
+final readonly class StandBefore implements ClientOp
+{
+    /** @param  non-empty-list<int>  $labels */
+    private function __construct(private array $labels, private bool $before)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'light.before';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self(JoinRegions::labels($input, Labels::MOST), $input->flag('before', true));
+    }
+
+    /** @return StandInput */
+    public function toInput(): array
+    {
+        return ['labels' => $this->labels, 'before' => $this->before];
+    }
+
+    public function title(): string
+    {
+        return $this->before ? 'Stand regions before the rest' : 'Stand regions with the rest';
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        foreach ($sheet->picked($this->labels) as $label => $region) {
+            $sheet->put($label, $region->standing($this->before));
+        }
+    }
+}
