@@ -129,6 +129,16 @@ final class ComposeTest extends TestCase
         }
     }
 
+    public function test_lines_that_are_darker_than_what_lies_beneath_are_multiplied(): void
+    {
+        $picture = $this->compose(new PageStack($this->flats(), inkColour: 0xA06030, inkMode: BlendMode::Multiply));
+        for ($i = 0; $i < self::COUNT; $i++) {
+            $ink = ord($this->masks['ink'][$i]) / 255;
+            $red = 255 * $this->flat($i)[0];
+            self::assertEqualsWithDelta($red * (1 - $ink + $ink * 0xA0 / 255), ord($picture->red[$i]), self::ONE_STEP, "pixel $i");
+        }
+    }
+
     public function test_a_pass_turns_all_colours_it_lays_and_keeps_their_coverage(): void
     {
         $turn = new ColourTurn(0.1, 0.5, 90);
@@ -514,9 +524,10 @@ final class ComposeTest extends TestCase
                 'open' => $survey->group(fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0), false, BlendMode::Normal, 1.0),
                 'faded' => $survey->group(fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0), false, BlendMode::Normal, 0.5),
                 'covered' => $survey->group(fn ($inside) => $inside->tint($black, $at(0xFF), BlendMode::Normal, 1.0), false, BlendMode::Normal, 0.5),
-                'held' => $survey->through($at(0xFF), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0)),
-                'softly held' => $survey->through($at(0x40), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0)),
-                'steeply held' => $survey->through($at(0xFF), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Hue, 1.0)),
+                'held' => $survey->through($at(0xFF), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0), BlendMode::Normal),
+                'multiplied' => $survey->through($at(0xFF), 0x111111, fn ($inside) => null, BlendMode::Multiply),
+                'softly held' => $survey->through($at(0x40), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Normal, 1.0), BlendMode::Normal),
+                'steeply held' => $survey->through($at(0xFF), 0x111111, fn ($inside) => $inside->tint($black, $at(0x80), BlendMode::Hue, 1.0), BlendMode::Normal),
             };
         }
         self::assertSame($expected ? 1 : null, $survey->exact()?->count, implode(', ', $events));
@@ -542,6 +553,8 @@ final class ComposeTest extends TestCase
         $this->assertExact(true, ['soft', 'soft', 'covered']);
         $this->assertExact(false, ['soft', 'soft', 'soft', 'held', 'soft']);
         $this->assertExact(true, ['held', 'soft', 'soft']);
+        $this->assertExact(true, ['soft', 'soft', 'multiplied']);
+        $this->assertExact(false, ['soft', 'multiplied']);
         $this->assertExact(false, ['soft', 'softly held']);
         $this->assertExact(true, ['softly held', 'soft']);
         $this->assertExact(true, ['steeply held']);

@@ -305,6 +305,17 @@ final class LightTest extends TestCase
         self::assertEqualsWithDelta(255 * max(0, $cosine) * (1 - (60 / 200) ** 2) ** 2, $lamp(112.5, 108.5, 200)->at(52, 108), 6);
     }
 
+    public function test_lines_give_way_where_light_falls_by_the_dial(): void
+    {
+        $lines = fn (float $dial): Plane => RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials(lines: $dial))->lines;
+        // On a ball of 92.8 about 112, 108 under a light 30 degrees up from the right: at its edge cos 30, in the middle sin 30.
+        $part = fn (float $cosine): float => (fn (float $t): float => $t * $t * (3 - 2 * $t))(max(0.0, min(1.0, ($cosine - 0.3) / 0.6)));
+        self::assertEqualsWithDelta(255 * $part(0.5), $lines(1)->at(112, 108), 6);
+        self::assertEqualsWithDelta(255 * 0.5 * $part(0.5), $lines(0.5)->at(112, 108), 4);
+        self::assertGreaterThan(240, $lines(1)->at(190, 108));
+        self::assertSame([0, 0, 0], [$lines(1)->at(40, 108), $lines(0)->at(190, 108), $lines(1)->at(215, 108)]);
+    }
+
     public function test_a_rim_comes_from_where_the_light_behind_stands(): void
     {
         $rim = fn (?KeyLight $back): Plane => RoughIn::of(self::disc(), new KeyLight(180, 30), new RoughDials(rim: 20), new Scene(back: $back))->rim;

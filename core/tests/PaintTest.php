@@ -387,6 +387,17 @@ final class PaintTest extends TestCase
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
 
+    public function test_a_ramp_runs_through_several_tones_in_one_step(): void
+    {
+        $deep = ['pass' => 'deeppass01', 'make' => ['tone' => 'deep', 'name' => 'Deep shade'] + $this->toneOf(3)];
+        $this->op('paint.ramp', ['laying' => $this->into(), 'from' => [20.5, 50.5], 'to' => [220.5, 50.5], 'form' => 'straight', 'over' => [['laying' => $deep, 'part' => 0.25]]]);
+        self::assertEqualsWithDelta([255, 255 * 0.9, 255 * 0.5, 0], [$this->at(10, 50), $this->at(40, 50), $this->at(120, 50), $this->at(225, 50)], 1);
+        self::assertEqualsWithDelta([255, 255 * 0.6, 0], [$this->at(10, 50, 'deeppass01'), $this->at(40, 50, 'deeppass01'), $this->at(71, 50, 'deeppass01')], 1);
+        self::assertSame(Tone::Deep->value, (new Sheet($this->source))->find(PassSpec::class, 'deeppass01')?->toData()['tone']);
+        $this->assertRefused('paint.ramp', ['laying' => $this->into(), 'from' => [20, 50], 'to' => [60, 50], 'over' => [['laying' => $this->into('nobodys001'), 'part' => 0.5]]], 'gone');
+        self::assertSame(255, $this->at(10, 50), 'and nothing of it is laid');
+    }
+
     public function test_two_passes_of_one_tone_are_merged_with_their_opacities_and_look_as_before(): void
     {
         $this->op('pass.add', ['id' => 'upperpass1', 'pass' => $this->toneOf(3)]);

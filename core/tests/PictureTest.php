@@ -13,10 +13,14 @@ use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Compose\PassLayer;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\PassMask;
 use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
@@ -35,6 +39,7 @@ use Awning\Core\Sheet\SheetBlock;
 use Awning\Core\Sheet\SheetPicture;
 use Awning\Core\Sheet\StackBuilder;
 use Awning\Core\Sheet\TileChange;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** A whole page of odd size, from its records to its picture and its layered file. */
@@ -178,13 +183,23 @@ final class PictureTest extends TestCase
         }
     }
 
-    /** What is taken away as layers is the picture, on every pixel. */
-    public function test_the_layered_file_composes_to_the_picture(): void
+    /** @return iterable<string, array{LineColouring}> */
+    public static function lines(): iterable
     {
+        yield 'black lines' => [new LineColouring];
+        yield 'lines darker than what is beneath' => [new LineColouring(LineRule::Beneath, '#a06030')];
+    }
+
+    /** What is taken away as layers is the picture, on every pixel. */
+    #[DataProvider('lines')]
+    public function test_the_layered_file_composes_to_the_picture(LineColouring $lines): void
+    {
+        $this->put(RecordKind::Page, PageSize::KEY, new PageSize(self::WIDTH, self::HEIGHT, 300, lines: $lines));
         $this->hang('shade1', new PassSpec('Shade', 1, new ToneContent(Tone::Shade), Scope::figure(1), opacity: 0.8));
         $this->hang('paint1', new PassSpec('Free', 1, new PaintContent, Scope::material(3), BlendMode::Normal, 0.6, order: 2.0, group: 'group1'));
         $this->hang('paint2', $this->tint(0x80A0FF, 1, Scope::figure(1), 3.0, 'group1', BlendMode::Screen));
         $this->put(RecordKind::Group, 'group1', new PassGroup(true, BlendMode::HardLight, 0.75));
+        $this->hang('masked', new PassSpec('Masked', 2, new TintContent(new Rgb(200, 40, 90)), Scope::figure(2), mask: new PassMask('hidden', true), turn: new ColourTurn(0.1, 0.5, 120)));
         $this->hang('hidden', new PassSpec('Hidden', 2, new PaintContent, Scope::figure(2), visible: false));
         $this->hang('hold01', new PassSpec('Hold', 1, new ToneContent(Tone::Line), Scope::ink(), opacity: 0.5));
         $this->hang('glow01', $this->tint(0x604010, 0, Scope::page(), mode: BlendMode::PlusLighter));
@@ -194,7 +209,7 @@ final class PictureTest extends TestCase
         (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour']))->write($path, $picture, 300);
         $file = new OpenRasterFile($path);
         $names = array_map(fn ($node): string => $node->name, $file->root->children);
-        self::assertSame(['Paper', 'Harbour flats', 'Hidden', 'Oda flats', 'Shade', 'Group', 'Figure 3 flats', 'Ink', 'Tint 6307856'], $names);
+        self::assertSame(['Paper', 'Harbour flats', 'Hidden', 'Masked', 'Oda flats', 'Shade', 'Group', 'Figure 3 flats', 'Ink', 'Tint 6307856'], $names);
         self::assertFalse($file->root->children[2]->visible);
         $layers = (new OpenRasterRenderer($file))->render();
         unlink($path);

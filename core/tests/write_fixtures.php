@@ -198,7 +198,7 @@ $pages[] = page('a clip of a nearer figure', ['pass01' => spec('tint', Scope::fi
 $pages[] = page('a clip of a farther figure', ['pass01' => spec('tint', Scope::material(1), figure: 1)]);
 $pages[] = page('the page\'s own pass in a figure', ['pass01' => spec('tint', Scope::material(4), BlendMode::Multiply, figure: 0), 'pass02' => spec('tint', Scope::page(), BlendMode::Overlay, figure: 0)]);
 $pages[] = page('holds over holds', ['pass01' => spec('tone', Scope::ink(), order: 1.0), 'pass02' => spec('tint', Scope::ink(), BlendMode::Multiply, 0.5, order: 2.0)]);
-foreach ([[LineRule::Tone, true], [LineRule::Colour, true], [LineRule::Black, true], [LineRule::Tone, false]] as [$rule, $isShown]) {
+foreach ([[LineRule::Tone, true], [LineRule::Colour, true], [LineRule::Black, true], [LineRule::Tone, false], [LineRule::Beneath, true]] as [$rule, $isShown]) {
     $lines = new LineColouring($rule, '#c04a7e', $isShown);
     $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden'), ['pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6)], lines: $lines);
     $pages[] = page("lines by $rule->value".($isShown ? '' : ', hidden').' under a hold', ['pass01' => spec('tone', Scope::ink(), opacity: 0.7)], lines: $lines);

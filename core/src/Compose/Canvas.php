@@ -43,6 +43,7 @@ interface Canvas
      *
      * @param  int  $colour  0xRRGGBB
      * @param  callable(Canvas): void  $layers
+     * @param  BlendMode  $mode  how the result blends with what is there
      */
-    public function through(string $mask, int $colour, callable $layers): void;
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void;
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Awning\Core\Compose;
 
 use Awning\Core\Colour\Tone;
-use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Scope;
 
@@ -87,7 +86,7 @@ final readonly class Compositor
             return;
         }
         if ($stack->ink === [] && ! $stack->inkByTone) {
-            $canvas->tint([[0, $ground->count, $stack->inkColour]], $ink, BlendMode::Normal, 1.0);
+            $canvas->tint([[0, $ground->count, $stack->inkColour]], $ink, $stack->inkMode, 1.0);
 
             return;
         }
@@ -96,7 +95,7 @@ final readonly class Compositor
                 $inner->cover($ground->flats->inside(Scope::page(), Tone::Line));
             }
             $this->layAll($inner, $stack->ink, $ground);
-        });
+        }, $stack->inkMode);
     }
 
     /** @param  list<Layer>  $layers */

@@ -80,11 +80,11 @@ final class ExactCanvas implements Canvas
         }
     }
 
-    public function through(string $mask, int $colour, callable $layers): void
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void
     {
         $inside = new self(Pixels::solid($this->count, $colour));
         $layers($inside);
-        $this->lay($inside, $mask, BlendMode::Normal, 1.0);
+        $this->lay($inside, $mask, $mode, 1.0);
     }
 
     public function __clone()

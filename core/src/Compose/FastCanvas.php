@@ -53,11 +53,11 @@ final class FastCanvas implements Canvas
         }
     }
 
-    public function through(string $mask, int $colour, callable $layers): void
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void
     {
         $inside = new self(Pixels::solid($this->pixels->count, $colour), $this->tinting, $this->painting);
         $layers($inside);
         $colours = $inside->pixels;
-        $this->paint(new Pixels($colours->count, $colours->red, $colours->green, $colours->blue, $mask), BlendMode::Normal, 1.0);
+        $this->paint(new Pixels($colours->count, $colours->red, $colours->green, $colours->blue, $mask), $mode, 1.0);
     }
 }

@@ -42,7 +42,7 @@ final class FootprintCanvas implements Canvas
         $layers($this);
     }
 
-    public function through(string $mask, int $colour, callable $layers): void
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void
     {
         $this->touched |= $mask;
     }

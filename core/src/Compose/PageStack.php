@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Page\BlendMode;
+
 /** Everything a page shows, bottom up: its figures from far to near, ink, passes above the ink. */
 final readonly class PageStack
 {
@@ -13,6 +15,7 @@ final readonly class PageStack
      * @param  list<Layer>  $ink  what colours the ink
      * @param  list<Layer>  $above  over the whole page
      * @param  int  $inkColour  0xRRGGBB
+     * @param  BlendMode  $inkMode  how ink, with what colours it, blends with what lies beneath
      * @param  bool  $inkByTone  whether ink takes the line tone of the material beneath it, where there is one
      */
     public function __construct(
@@ -23,13 +26,14 @@ final readonly class PageStack
         public int $inkColour = 0x111111,
         public bool $showInk = true,
         public bool $inkByTone = false,
+        public BlendMode $inkMode = BlendMode::Normal,
     ) {
     }
 
     /** The same without what lies over the whole page: moods and glows. */
     public function withoutMood(): self
     {
-        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone);
+        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode);
     }
 
     /** Whether all flats can be laid before the first pass, because no pass would be hidden by a nearer figure's. */

@@ -59,10 +59,14 @@ final class Roundings
         $this->step(self::events($coverage, self::UNKNOWN, self::UNKNOWN), false);
     }
 
-    /** Mixed with another picture: as bad as the worse of both, and rounded; where the coverage is full, the other's. */
-    public function mix(self $other, string $coverage): void
+    /**
+     * Mixed with another picture: as bad as the worse of both, and rounded.
+     *
+     * @param  bool  $replacing  whether it is the other's where the coverage is full
+     */
+    public function mix(self $other, string $coverage, bool $replacing): void
     {
-        $this->step(self::events($coverage, self::ROUNDED, self::REPLACED) | $other->shifted(), false);
+        $this->step(self::events($coverage, self::ROUNDED, $replacing ? self::REPLACED : self::ROUNDED) | $other->shifted(), false);
     }
 
     /** Faded toward what was there before. */

@@ -41,7 +41,7 @@ final class SourceCanvas implements Canvas
         throw new \LogicException('A group has no source of its own; ask its members.');
     }
 
-    public function through(string $mask, int $colour, callable $layers): void
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void
     {
         $inside = new ExactCanvas(Pixels::solid($this->count, $colour));
         $layers($inside);

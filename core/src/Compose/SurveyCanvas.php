@@ -57,11 +57,11 @@ final class SurveyCanvas implements Canvas
         }
     }
 
-    public function through(string $mask, int $colour, callable $layers): void
+    public function through(string $mask, int $colour, callable $layers, BlendMode $mode): void
     {
         $inside = new self($this->count);
         $layers($inside);
-        $this->roundings->mix($inside->roundings, $mask);
+        $this->roundings->mix($inside->roundings, $mask, $mode === BlendMode::Normal);
     }
 
     private function note(string $alpha, BlendMode $mode, float $opacity, float $gain): void

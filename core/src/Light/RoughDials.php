@@ -9,12 +9,12 @@ use Awning\Core\Page\Data;
 /**
  * What can be set of a rough light.
  *
- * @phpstan-type RoughDialsData array{folds: float, soft: float, reach: float, cast: float, rim: float}
+ * @phpstan-type RoughDialsData array{folds: float, soft: float, reach: float, cast: float, rim: float, lines: float}
  */
 final readonly class RoughDials
 {
     /** Least and most of each. */
-    public const RANGES = ['folds' => [0.0, 1.0], 'soft' => [0.0, 1.0], 'reach' => [-0.8, 0.8], 'cast' => [0.0, 600.0], 'rim' => [0.0, 60.0]];
+    public const RANGES = ['folds' => [0.0, 1.0], 'soft' => [0.0, 1.0], 'reach' => [-0.8, 0.8], 'cast' => [0.0, 600.0], 'rim' => [0.0, 60.0], 'lines' => [0.0, 1.0]];
 
     /**
      * @param  float  $folds  how much lines inside a material part it into bodies: 0, it is one; 1, each region is one
@@ -22,10 +22,11 @@ final readonly class RoughDials
      * @param  float  $reach  the cosine at which shade ends; 0 where the light grazes, more: it reaches into the light
      * @param  float  $cast  how long the shadows are that nearer things throw, px
      * @param  float  $rim  how wide a rim is, px
+     * @param  float  $lines  how much lines give way to the light tone where light falls on them
      *
      * @throws \RangeException
      */
-    public function __construct(public float $folds = 1.0, public float $soft = 0.12, public float $reach = 0.0, public float $cast = 0.0, public float $rim = 6.0)
+    public function __construct(public float $folds = 1.0, public float $soft = 0.12, public float $reach = 0.0, public float $cast = 0.0, public float $rim = 6.0, public float $lines = 0.0)
     {
         foreach (self::RANGES as $name => [$least, $most]) {
             if (! ($this->{$name} >= $least && $this->{$name} <= $most)) {
@@ -48,6 +49,6 @@ final readonly class RoughDials
     /** @return RoughDialsData */
     public function toData(): array
     {
-        return ['folds' => $this->folds, 'soft' => $this->soft, 'reach' => $this->reach, 'cast' => $this->cast, 'rim' => $this->rim];
+        return ['folds' => $this->folds, 'soft' => $this->soft, 'reach' => $this->reach, 'cast' => $this->cast, 'rim' => $this->rim, 'lines' => $this->lines];
     }
 }

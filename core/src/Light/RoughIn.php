@@ -37,6 +37,9 @@ final readonly class RoughIn
 
     private const GLINT_SOFT = 0.008;
 
+    /** Lines begin to give way at the first of these cosines, and have at the second. */
+    private const OVER_LINES = [0.3, 0.9];
+
     /** Bounced light begins so far behind the edge of the shade, and is at its best so far. */
     private const BOUNCE = [-0.2, -0.8];
 
@@ -44,12 +47,13 @@ final readonly class RoughIn
      * @param  array{string, string, string}  $facing  where the small plane's surface faces: right, up, toward the reader; 0..255 for -1..1
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
      * @param  Plane  $bounce  where what lies behind the shade throws light back
+     * @param  Plane  $lines  where lines give way to light
      * @param  Plane  $cast  shadows that fall on it
      * @param  list<Plane>  $lamps  what each lamp of the scene does
      */
     private function __construct(
         private Labels $small, private array $facing, public Plane $shade, public Plane $deep, public Plane $light, public Plane $glint, public Plane $occlusion,
-        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps,
+        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps, public Plane $lines,
     ) {
     }
 
@@ -84,6 +88,7 @@ final readonly class RoughIn
             $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
             $plane($cast), $plane(self::large($lit->rim, $small, $labels)),
             array_map(fn (string $lamp): Plane => $plane(self::large($lamp, $small, $labels)), $lit->lamps),
+            $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines))),
         );
     }
 

@@ -12,6 +12,9 @@ enum LineRule: string
     /** The line tone of the material beneath each stretch; black where nothing is filled. */
     case Tone = 'tone';
 
+    /** Darker than whatever lies beneath: its colours times one colour. Holds are multiplied with it, too; a white one lets lines go. */
+    case Beneath = 'beneath';
+
     /** One colour for all of them. */
     case Colour = 'colour';
 }

@@ -45,7 +45,7 @@ final readonly class LayeredExport
             array_push($children, ...$this->nodes($writer, $plane->layers));
         }
         if ($this->stack->showInk) {
-            $children[] = $writer->layer($this->drawn(fn (Canvas $canvas, Ground $ground) => (new Compositor)->layInk($canvas, $this->stack, $ground)), 'Ink');
+            $children[] = $writer->layer($this->drawn(fn (Canvas $canvas, Ground $ground) => (new Compositor)->layInk($canvas, $this->stack, $ground)), 'Ink', operator: $this->operator($this->stack->inkMode));
         }
         array_push($children, ...$this->nodes($writer, $this->stack->above));
         $writer->finish(new OraStack($children), $merged, $dpi);

@@ -28,4 +28,10 @@ final readonly class References
             $scope->kind === ScopeKind::Material ? [$scope->id] : [],
         );
     }
+
+    /** These and those. */
+    public function and(self $those): self
+    {
+        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants]);
+    }
 }

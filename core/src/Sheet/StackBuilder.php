@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
-use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Flat;
 use Awning\Core\Compose\GroupLayer;
@@ -13,6 +12,7 @@ use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\Mask;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
@@ -53,9 +53,10 @@ final readonly class StackBuilder
                 $this->farToNear($palette, [...array_keys($planes), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
             ),
             $places['ink'], $places['above'],
-            inkColour: Rgb::fromHex($lines->rule === LineRule::Colour ? $lines->colour : LineColouring::BLACK)->number(),
+            inkColour: $lines->ink()->number(),
             showInk: $showInk && $lines->shown,
             inkByTone: $lines->rule === LineRule::Tone,
+            inkMode: $lines->rule === LineRule::Beneath ? BlendMode::Multiply : BlendMode::Normal,
         );
     }
 

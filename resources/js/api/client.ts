@@ -97,7 +97,7 @@ export type Op =
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline'] }
     | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }
-    | ({ kind: 'paint.ramp'; laying: LaidPaint } & Omit<PaintRampInput, 'laying'>)
+    | ({ kind: 'paint.ramp'; laying: LaidPaint; over: { laying: LaidPaint; part: number }[] } & Omit<PaintRampInput, 'laying' | 'over'>)
     | ({ kind: 'pass.soften' } & SoftenPassInput)
     | ({ kind: 'paint.drag' } & DragPaintInput)
     | ({ kind: 'paint.move' } & MovePaintInput)

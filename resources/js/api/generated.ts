@@ -21,7 +21,7 @@ export type LineColour = (typeof LINE_COLOURS)[number];
 export const DRAWING_ROLES = ['ink', 'underdrawing'] as const;
 export type DrawingRole = (typeof DRAWING_ROLES)[number];
 
-export const LINE_RULES = ['black', 'tone', 'colour'] as const;
+export const LINE_RULES = ['black', 'tone', 'beneath', 'colour'] as const;
 export type LineRule = (typeof LINE_RULES)[number];
 
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
@@ -190,7 +190,7 @@ export type PageOutcome = { page: number; number: number; done: boolean; why: st
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; brushes: BoxedBrush[]; waiting: WaitingScan | null };
 
-export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm };
+export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[] };
 
 export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[] };
 
@@ -218,6 +218,8 @@ export type PointData = [number, number, number];
 
 export type PourPaintInput = { laying: LayingInput; labels: number[] };
 
+export type RampOverData = { laying: LayingInput; part: number };
+
 export type RampsState = { name: string; before: Record<Tone, string> | null; after: Record<Tone, string> | null };
 
 export type RecordNow = [string, string, Record<string, unknown> | null];
@@ -234,7 +236,7 @@ export type RemovePassInput = { id: string };
 
 export type ResizeInput = { labels: number[]; by: number };
 
-export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number };
+export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number; lines: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 

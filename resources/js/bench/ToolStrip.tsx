@@ -73,6 +73,7 @@ const OPTIONS: Record<ToolOption, () => ReactNode> = {
     blockWith: BlockWithChoice,
     areaWith: AreaWithChoice,
     rampForm: RampFormChoice,
+    rampThrough: RampThrough,
     softness: Softness,
     strength: Strength,
     within: Within,
@@ -244,6 +245,21 @@ function RampFormChoice() {
             names={RAMP_NAMES}
             onChange={(one) => bench.set({ rampForm: one })}
         />
+    );
+}
+
+function RampThrough() {
+    const bench = useBenchModel();
+    const isThrough = useBench((view) => view.isRampThrough);
+    return (
+        <Tick
+            className="text-[13px]"
+            checked={isThrough}
+            title="From deep through shade, from glint through light"
+            onChange={(on) => bench.set({ isRampThrough: on })}
+        >
+            through the tone between
+        </Tick>
     );
 }
 

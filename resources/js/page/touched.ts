@@ -1,5 +1,5 @@
 /** Which records a change is about: what is shown of it is newer than what the server tells of an earlier one. */
-import type { Op } from '../api/client';
+import type { LaidPaint, Op } from '../api/client';
 
 /** "kind key" of each record. */
 export function touchedBy(op: Op): string[] {
@@ -38,8 +38,9 @@ export function touchedBy(op: Op): string[] {
             return [];
         case 'paint.shape':
         case 'paint.pour':
+            return madeBy(op.laying);
         case 'paint.ramp':
-            return op.laying.make === null ? [] : [`pass ${op.laying.pass}`];
+            return [op.laying, ...op.over.map(({ laying }) => laying)].flatMap(madeBy);
         case 'setup.hang':
             return op.ids.map((id) => `pass ${id}`);
         case 'stroke':
@@ -54,3 +55,6 @@ export function touchedBy(op: Op): string[] {
             return ['page page'];
     }
 }
+
+/** The pass that is hung by painting in it. */
+const madeBy = ({ make, pass }: LaidPaint): string[] => (make === null ? [] : [`pass ${pass}`]);

@@ -129,7 +129,7 @@ export class Composer {
         const holds = this.look.passes ? this.stack.ink.filter((node) => node.opacity > 0) : [];
         return {
             layers: ['ink', ...holds.flatMap(layersIn)],
-            isPlain: true,
+            isPlain: (this.look.passes ? this.stack.lines : BLACK_LINES).mode === 'normal',
             lay: (canvas) => {
                 const ink = this.block.bytes('ink');
                 const lines = this.look.passes ? this.stack.lines : BLACK_LINES;
@@ -137,7 +137,7 @@ export class Composer {
                 const colours = FloatCanvas.solid(this.block.count, lines.colour);
                 if (lines.byTone) this.layLineTones(colours);
                 for (const node of holds) this.layNode(colours, node);
-                canvas.lay(colours, ink, 'normal', this.look.ink);
+                canvas.lay(colours, ink, lines.mode, this.look.ink);
             },
         };
     }

@@ -2,6 +2,7 @@
 import {
     TONES,
     type BlendMode,
+    type LinesData,
     type PaletteState,
     type PassData,
     type RecordsState,
@@ -68,9 +69,11 @@ export interface Lines {
     colour: Colour;
     /** Whether it takes the line tone of the material beneath it, where there is one. */
     byTone: boolean;
+    /** How it blends with what lies beneath. */
+    mode: BlendMode;
 }
 
-export const BLACK_LINES: Lines = { shown: true, colour: 0x111111, byTone: false };
+export const BLACK_LINES: Lines = { shown: true, colour: 0x111111, byTone: false, mode: 'normal' };
 
 export interface Stack {
     flats: Map<number, Flat>;
@@ -120,9 +123,20 @@ function linesOf(records: RecordsState): Lines {
     if (lines === undefined) return BLACK_LINES;
     return {
         shown: lines.shown,
-        colour: lines.rule === 'colour' ? toColour(lines.colour) : BLACK_LINES.colour,
+        colour: inkOf(lines),
         byTone: lines.rule === 'tone',
+        mode: lines.rule === 'beneath' ? 'multiply' : 'normal',
     };
+}
+
+/** What colours beneath are multiplied by unless another colour is set; as in the core. */
+const OVER: Colour = 0x64566a;
+
+/** What the ink begins with, before holds colour it. */
+function inkOf({ rule, colour }: LinesData): Colour {
+    const own = toColour(colour);
+    if (rule === 'beneath') return own === BLACK_LINES.colour ? OVER : own;
+    return rule === 'colour' ? own : BLACK_LINES.colour;
 }
 
 function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {

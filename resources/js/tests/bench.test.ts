@@ -360,6 +360,31 @@ describe('tools', () => {
         gesture?.up();
         expect(ops()).toMatchObject([{ kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } }]);
     });
+    it('ramp through the tone between, which lies below', () => {
+        bench.choose('light');
+        bench.set({ isRampThrough: true, flow: 1, target: { ...target, tone: 'deep' } });
+        const gesture = begin('ramp', point(20, 40));
+        gesture?.move([point(100, 40)]);
+        const passes = bench.session.view.records.pass;
+        const [shade, deep] = Object.keys(passes).sort((a, b) => passes[a].order - passes[b].order);
+        expect([passes[shade].tone, passes[deep].tone]).toEqual(['shade', 'deep']);
+        const at = (id: string, x: number): number => bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + x] ?? -1;
+        expect(at(shade, 60)).toBeCloseTo(127, -1);
+        expect([at(deep, 40), at(deep, 62)]).toEqual([expect.closeTo(127, -1), 0]);
+        gesture?.up();
+        expect(ops()).toMatchObject([
+            {
+                kind: 'paint.ramp',
+                to: [100, 40],
+                laying: { pass: shade },
+                over: [{ laying: { pass: deep, make: { tone: 'deep' } }, part: 0.5 }],
+            },
+        ]);
+        // A tone next to the base has none between.
+        bench.set({ target: { ...target, tone: 'shade' } });
+        begin('ramp', point(20, 40))?.cancel();
+        expect(Object.keys(bench.session.view.records.pass)).toHaveLength(2);
+    });
     it('soften and drag only what is there', () => {
         bench.choose('light');
         expect(begin('soften', point(5, 5))).toBeNull();

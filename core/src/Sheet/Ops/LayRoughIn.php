@@ -38,6 +38,9 @@ final readonly class LayRoughIn implements Op
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
+    /** Lines in full light are still seen. */
+    private const LINES = 0.75;
+
     /** A lamp's light on what is near it. */
     private const LAMP = 0.6;
 
@@ -121,6 +124,7 @@ final readonly class LayRoughIn implements Op
             'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
             'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
             'rim' => [$tint('Rim', 'Rim, rough', $this->plan->back->colour ?? $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
+            'lines' => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(Scope::ink())->changed(new Data(['opacity' => self::LINES])), fn (RoughIn $rough): Plane => $rough->lines],
         ] + $lamps;
     }
 

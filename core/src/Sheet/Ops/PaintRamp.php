@@ -16,20 +16,25 @@ use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Lays a gradient in a pass, or takes one away: full where the drag began, nothing where it ended.
+ * Lays a gradient in a pass, or takes one away: full where the drag began, nothing where it ended. Others may be laid over it in
+ * passes of their own that end earlier: a ramp through several tones.
  *
  * @phpstan-import-type LayingInput from Laying
  * @phpstan-import-type PlaceData from FillInside
  *
- * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>}
+ * @phpstan-type RampOverData array{laying: LayingInput, part: float}
+ * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>, over: list<RampOverData>}
  */
 final readonly class PaintRamp implements ClientOp
 {
+    private const MOST_OVER = 4;
+
     /**
      * @param  PlaceData  $from  px of the page
      * @param  PlaceData  $to
+     * @param  list<array{Laying, float}>  $over  what else is laid, and at which part of the way it ends
      */
-    public function __construct(private Laying $laying, private array $from, private array $to, private RampForm $form)
+    public function __construct(private Laying $laying, private array $from, private array $to, private RampForm $form, private array $over = [])
     {
     }
 
@@ -49,13 +54,22 @@ final readonly class PaintRamp implements ClientOp
         $form = $input->choice('form', RampForm::class, 'A ramp is straight or round.', RampForm::Straight);
         assert($form instanceof RampForm);
 
-        return new self(Laying::fromInput($input->map('laying')), $place('from'), $place('to'), $form);
+        return new self(Laying::fromInput($input->map('laying')), $place('from'), $place('to'), $form, array_map(self::over(...), $input->list('over', self::MOST_OVER)));
+    }
+
+    /** @return array{Laying, float} */
+    private static function over(mixed $over): array
+    {
+        $data = new Data(is_array($over) ? $over : []);
+
+        return [Laying::fromInput($data->map('laying')), $data->number('part', 0.01, 1)];
     }
 
     /** @return PaintRampInput */
     public function toInput(): array
     {
-        return ['laying' => $this->laying->toInput(), 'from' => $this->from, 'to' => $this->to, 'form' => $this->form->value];
+        return ['laying' => $this->laying->toInput(), 'from' => $this->from, 'to' => $this->to, 'form' => $this->form->value,
+            'over' => array_map(fn (array $over): array => ['laying' => $over[0]->toInput(), 'part' => $over[1]], $this->over)];
     }
 
     public function title(): string
@@ -70,16 +84,29 @@ final readonly class PaintRamp implements ClientOp
 
     public function refersTo(): References
     {
-        return $this->laying->refersTo();
+        $references = $this->laying->refersTo();
+        foreach ($this->over as [$laying]) {
+            $references = $references->and($laying->refersTo());
+        }
+
+        return $references;
     }
 
     public function apply(Sheet $sheet): void
     {
         try {
-            $ramp = new Ramp($this->from, $this->to, $this->form, $sheet->rect());
+            $this->laying->lay($sheet, new Ramp($this->from, $this->to, $this->form, $sheet->rect()));
+            foreach ($this->over as [$laying, $part]) {
+                $laying->lay($sheet, new Ramp($this->from, $this->at($part), $this->form, $sheet->rect()));
+            }
         } catch (\RangeException $error) {
             throw new OpRefused($error->getMessage(), 0, $error);
         }
-        $this->laying->lay($sheet, $ramp);
+    }
+
+    /** @return PlaceData */
+    private function at(float $part): array
+    {
+        return [$this->from[0] + $part * ($this->to[0] - $this->from[0]), $this->from[1] + $part * ($this->to[1] - $this->from[1])];
     }
 }

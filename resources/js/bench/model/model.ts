@@ -123,6 +123,8 @@ export interface BenchView {
     /** What Block is drawn with. */
     areaWith: AreaWith;
     rampForm: RampForm;
+    /** Whether a ramp of an outer tone runs through the one between it and the base. */
+    isRampThrough: boolean;
     /** Px that a softened edge takes to either side. */
     softness: number;
     /** How strongly paint is dragged along, 0..1. */
@@ -207,6 +209,7 @@ export class BenchModel {
             isWithin: false,
             areaWith: 'loop',
             rampForm: 'straight',
+            isRampThrough: false,
             softness: 12,
             strength: 0.4,
             lifted: null,

@@ -5,7 +5,12 @@ import { Choice } from '../../ui/Choice';
 import { ColourField } from '../../ui/ColourField';
 import { usePage, useSession } from '../model/context';
 
-const RULES: Record<LineRule, string> = { black: 'black', tone: 'line tone of each material', colour: 'one colour' };
+const RULES: Record<LineRule, string> = {
+    black: 'black',
+    tone: 'line tone of each material',
+    beneath: 'darker than beneath',
+    colour: 'one colour',
+};
 
 export function LinesSlat() {
     const session = useSession();
@@ -36,7 +41,7 @@ export function LinesSlat() {
                     disabled={!may}
                     onChange={(rule) => session.colourLines({ rule })}
                 />
-                {lines.rule === 'colour' && (
+                {(lines.rule === 'colour' || lines.rule === 'beneath') && (
                     <ColourField
                         label="The lines’ one colour"
                         value={lines.colour}

@@ -1,9 +1,9 @@
 /** Where paint goes that the hand lays, and how; every tool of the Light stage asks here. */
-import type { NewPass } from '../../api/client';
+import type { LaidPaint, NewPass } from '../../api/client';
 import { mayColour, sizeOf, whyNot } from '../../page/store';
 import { passFor } from '../../page/target';
 import { isMask, layerOf, toColour } from '../../picture/stack';
-import type { LaidPaint } from '../../api/client';
+import type { Tone } from '../../api/generated';
 import type { Laying } from '../../picture/stroke';
 import type { BenchModel } from '../model/model';
 import type { ToolHost, ToolPoint } from './tool';
@@ -21,9 +21,12 @@ export interface Aim {
     inside: number[];
 }
 
-/** @return null when there is nothing to aim at; then it was said why */
-export function aimAt(host: ToolHost, start: ToolPoint, erase: boolean): Aim | null {
-    const aim = aimOf(host.bench, erase);
+/**
+ * @param tone instead of the picked one
+ * @return null when there is nothing to aim at; then it was said why
+ */
+export function aimAt(host: ToolHost, start: ToolPoint, erase: boolean, tone: Tone | null = null): Aim | null {
+    const aim = aimOf(host.bench, erase, tone);
     if (typeof aim === 'string') {
         host.bench.session.say(aim);
         return null;
@@ -33,11 +36,12 @@ export function aimAt(host: ToolHost, start: ToolPoint, erase: boolean): Aim | n
 }
 
 /** @return what to say when there is nothing to aim at */
-function aimOf({ session, target, brush }: BenchModel, erase: boolean): Aim | string {
+function aimOf({ session, target: picked, brush }: BenchModel, erase: boolean, tone: Tone | null): Aim | string {
     const { view } = session;
     if (!mayColour(view)) return whyNot(view, 'colour');
     if (sizeOf(view) === null) return 'The page has no line art yet. Go to Ink and import a scan.';
-    if (target === null) return 'Pick a tone at the left first; it says where the paint goes.';
+    if (picked === null) return 'Pick a tone at the left first; it says where the paint goes.';
+    const target = tone === null ? picked : { ...picked, tone };
     const { id, make } = passFor(view.rules, view.records, target);
     const pass = make ?? view.records.pass[id];
     if (make === null && !pass.visible && !isMask(view.records.pass, id))

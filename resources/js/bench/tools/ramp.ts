@@ -1,3 +1,6 @@
+import type { Tone } from '../../api/generated';
+import type { Spot } from '../model/lines';
+import type { BenchModel } from '../model/model';
 import { drawLines } from '../surface/overlays';
 import { aimAt, laidAs, type Aim } from './aim';
 import { CoverPreview } from './coverPreview';
@@ -11,24 +14,39 @@ export const ramp: Tool = {
     key: 'J',
     what: 'Drag from where it is full to where nothing is left; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['rampForm', 'flow', 'within'],
-    sentence: (bench) => `${strokeSentence(bench, false)} · fading out along the drag`,
+    options: ['rampForm', 'rampThrough', 'flow', 'within'],
+    sentence: (bench) =>
+        `${strokeSentence(bench, false)} · fading out ${between(bench) === null ? '' : `through its ${between(bench)} `}along the drag`,
     begin(host, start) {
-        const aim = aimAt(host, start, start.alt);
-        return aim === null ? null : new RampGesture(host, aim, start);
+        const inner = between(host.bench);
+        const aims =
+            inner === null ? [aimAt(host, start, start.alt)] : [aimAt(host, start, start.alt, inner), aimAt(host, start, start.alt)];
+        return aims.every((aim) => aim !== null) ? new RampGesture(host, aims, start) : null;
     },
 };
 
+/** The tone that lies between the picked one and the base, where the ramp shall run through it. */
+function between({ view, target }: BenchModel): Tone | null {
+    if (!view.isRampThrough || target === null || target.pass !== null) return null;
+    return BETWEEN[target.tone] ?? null;
+}
+
+const BETWEEN: Partial<Record<Tone, Tone>> = { deep: 'shade', glint: 'light' };
+
+/** The outer of two tones ends at this part of the way. */
+const OUTER = 0.5;
+
 class RampGesture implements Gesture {
-    private readonly preview: CoverPreview;
+    private readonly previews: CoverPreview[];
     private to: ToolPoint;
 
     constructor(
         private readonly host: ToolHost,
-        private readonly aim: Aim,
+        /** The one that reaches all the way first. */
+        private readonly aims: Aim[],
         private readonly from: ToolPoint,
     ) {
-        this.preview = new CoverPreview(host, aim);
+        this.previews = aims.map((aim) => new CoverPreview(host, aim));
         this.to = from;
     }
 
@@ -36,22 +54,25 @@ class RampGesture implements Gesture {
         this.to = points[points.length - 1];
         if (!this.isLong) return;
         const { level } = this.host;
-        this.preview.show(rampCover(this.from, this.to, this.form, level, this.host.places(null)));
+        this.previews.forEach((preview, i) =>
+            preview.show(rampCover(this.from, i === 0 ? this.to : this.partly(), this.form, level, this.host.places(null))),
+        );
     }
 
     up(): void {
         if (!this.isLong) return this.cancel();
         this.host.bench.session.paint({
             kind: 'paint.ramp',
-            laying: laidAs(this.aim),
+            laying: laidAs(this.aims[0]),
             from: [this.from.x, this.from.y],
             to: [this.to.x, this.to.y],
             form: this.form,
+            over: this.aims.slice(1).map((aim) => ({ laying: laidAs(aim), part: OUTER })),
         });
     }
 
     cancel(): void {
-        this.preview.takeBack();
+        this.previews.forEach((preview) => preview.takeBack());
     }
 
     overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
@@ -64,6 +85,12 @@ class RampGesture implements Gesture {
                 ],
             },
         ]);
+    }
+
+    /** Where the outer tone ends. */
+    private partly(): Spot {
+        const { from, to } = this;
+        return { x: from.x + OUTER * (to.x - from.x), y: from.y + OUTER * (to.y - from.y) };
     }
 
     private get form() {

@@ -80,6 +80,7 @@ export type ToolOption =
     | 'blockWith'
     | 'areaWith'
     | 'rampForm'
+    | 'rampThrough'
     | 'softness'
     | 'strength'
     | 'within'
