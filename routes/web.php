@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BeforeController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\BrushController;
 use App\Http\Controllers\CleanLookController;
 use App\Http\Controllers\CueController;
 use App\Http\Controllers\FindingsController;
@@ -69,6 +70,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('series/{series}/variants', [VariantController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/variants', [VariantController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/variants/{variant}', [VariantController::class, 'update'])->can('colour', 'series');
+        Route::post('series/{series}/brushes', [BrushController::class, 'store'])->can('colour', 'series');
+        Route::delete('series/{series}/brushes/{brush}', [BrushController::class, 'destroy'])->can('colour', 'series');
+        Route::post('series/{series}/tips', [BrushController::class, 'tip'])->can('colour', 'series');
         Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/setups', [SetupController::class, 'store'])->can('colour', 'series');
         Route::delete('series/{series}/setups/{setup}', [SetupController::class, 'destroy'])->can('colour', 'series');

@@ -70,7 +70,7 @@ final readonly class PageState
             'palette' => SeriesPalette::of($page)->toClient(),
             'journal' => (new Journal($page))->toClient(),
             'rules' => PassRules::toData(),
-            'brushes' => BrushBox::all(),
+            'brushes' => (new SeriesBrushes($page->series))->toClient(),
             'waiting' => $this->waiting(),
         ];
     }

@@ -8,6 +8,7 @@ use App\Models\Figure;
 use App\Models\Material;
 use App\Models\PaletteVariant;
 use App\Models\Series;
+use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
 use App\Models\SeriesSetup;
 
@@ -39,11 +40,12 @@ final class PaletteRecords
         return $done;
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesLight|SeriesSetup
+    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup
     {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
+            'brush' => SeriesBrush::query()->findOrFail($id),
             'setup' => SeriesSetup::query()->findOrFail($id),
             'light' => SeriesLight::query()->findOrFail($id),
             'variant' => PaletteVariant::query()->findOrFail($id),

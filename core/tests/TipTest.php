@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Brush\BroughtTip;
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\BrushBox;
 use Awning\Core\Brush\DabRaster;
@@ -11,8 +12,10 @@ use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\Tip;
+use Awning\Core\Brush\TipImport;
 use Awning\Core\Brush\TipKind;
 use Awning\Core\Page\Data;
+use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\Ops\Stroke;
 use PHPUnit\Framework\TestCase;
@@ -98,7 +101,7 @@ final class TipTest extends TestCase
     public function test_every_tip_is_a_shape_of_its_own(): void
     {
         $sums = [];
-        foreach (TipKind::cases() as $kind) {
+        foreach (array_filter(TipKind::cases(), fn (TipKind $kind): bool => $kind !== TipKind::Picture) as $kind) {
             $mask = self::draw([[200.5, 200.5, 1.0]], new Tip($kind, 7, sizeBy: 0), 100);
             $sums[$kind->value] = intdiv(self::sum($mask), 255);
             self::assertGreaterThan(100, $sums[$kind->value], $kind->value);
@@ -137,6 +140,36 @@ final class TipTest extends TestCase
         }
         $this->expectException(\InvalidArgumentException::class);
         Tip::fromData(new Data(['kind' => 'cloud']));
+    }
+
+    public function test_a_tip_that_is_brought_covers_as_its_picture_does(): void
+    {
+        $half = new BroughtTip(str_repeat(str_repeat("\xff", 24).str_repeat("\0", 24), 24).str_repeat(str_repeat("\x80", 24).str_repeat("\0", 24), 24));
+        self::assertEqualsWithDelta([1, 128 / 255, 0, 0], [$half->at(-0.5, -0.5), $half->at(-0.5, 0.5), $half->at(0.5, -0.5), $half->at(1.5, 0)], 1e-9);
+        self::assertEqualsWithDelta([0.5, (255 + 128) / 510], [$half->at(0, -0.5), $half->at(-0.5, 0)], 1e-9, 'half-way between two pixels');
+        $tip = new Tip(TipKind::Picture, spacing: 3, sizeBy: 0, picture: $half);
+        self::assertEquals($tip, Tip::fromData(new Data($tip->toData())));
+        $mask = self::draw([[200.0, 100.0, 1.0]], $tip, 40);
+        $at = fn (int $x, int $y): int => ord($mask->data[($y - $mask->bounds->y) * $mask->bounds->width + $x - $mask->bounds->x]);
+        self::assertEqualsWithDelta([255, 128, 0], [$at(190, 92), $at(190, 108), $at(210, 92)], 3);
+        foreach ([['kind' => 'picture'], ['kind' => 'round', 'picture' => $half->toText()], ['kind' => 'picture', 'picture' => 'AAAA'], ['kind' => 'picture', 'picture' => '**']] as $data) {
+            try {
+                Tip::fromData(new Data($data));
+                self::fail(json_encode($data).' was taken');
+            } catch (\InvalidArgumentException $error) {
+                self::assertStringContainsString(' ', $error->getMessage());
+            }
+        }
+    }
+
+    public function test_a_picture_becomes_a_tip_dark_on_white_or_on_nothing(): void
+    {
+        // 192 by 96: the left half black, the right half of half-seen red.
+        $row = fn (string $left, string $right): string => str_repeat(str_repeat($left, 96).str_repeat($right, 96), 96);
+        $tip = TipImport::of(new Paint(192, 96, $row("\0", "\xff"), $row("\0", "\0"), $row("\0", "\0"), $row("\xff", "\x80")));
+        self::assertEqualsWithDelta([1, 0.701 * 128 / 255, 0, 0], [$tip->at(-0.5, 0), $tip->at(0.5, 0), $tip->at(-0.5, -0.8), $tip->at(0.5, 0.8)], 0.02, 'in the middle of a square');
+        $this->expectExceptionMessage('Nothing in this picture is dark');
+        TipImport::of(Paint::solid(30, 50, [255, 250, 255]));
     }
 
     public function test_a_stroke_that_is_too_much_is_refused(): void

@@ -7,6 +7,7 @@ declare(strict_types=1);
  * picture, and strokes with the core's coverage. Run before the front-end tests; the argument is the folder.
  */
 
+use Awning\Core\Brush\BroughtTip;
 use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\BrushBox;
 use Awning\Core\Brush\Grain;
@@ -266,6 +267,8 @@ foreach (array_column(BrushBox::all(), null, 'name') as $name => $boxed) {
         $strokes[] = [new Brush(min(46, $boxed['size']), $boxed['hardness'], 0.7, 0.3, Tip::fromData(new Data($boxed['tip']))), $hand(60.3, 90.6, 22, 8.5, fn (float $t): float => 0.3 + 0.7 * $t)];
     }
 }
+$leaf = new BroughtTip(implode('', array_map(fn (int $i): string => chr(abs(24 - $i % 48) + abs(20 - intdiv($i, 48)) < 14 ? 40 + $i % 200 : 0), range(0, BroughtTip::SIDE ** 2 - 1))));
+$strokes[] = [new Brush(44, 1, 0.9, 0.2, new Tip(TipKind::Picture, 6, flow: 0.8, spacing: 0.6, scatter: 0.3, turn: 0.5, jitter: 0.4, picture: $leaf)), $hand(60.3, 90.6, 22, 8.5, fn (float $t): float => 0.3 + 0.7 * $t)];
 $strokes[] = [new Brush(40, 0.5, 1, 0, new Tip(TipKind::Splatter, 77, angle: 20)), [[100.0, 80.0, 0.4], [100.1, 80.0, 1.0]]];
 
 $strokeCases = array_map(function (array $case): array {

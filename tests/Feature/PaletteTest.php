@@ -19,7 +19,12 @@ use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
 use App\Store\PageStore;
+use Awning\Core\Brush\BroughtTip;
+use Awning\Core\Brush\BrushBox;
+use Awning\Core\Brush\Tip;
+use Awning\Core\Brush\TipKind;
 use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ShadeHue;
@@ -28,9 +33,11 @@ use Awning\Core\Exchange\PaletteFiles;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
@@ -419,6 +426,41 @@ final class PaletteTest extends TestCase
         $this->change('DELETE', "setups/$id", [], 404);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertSame('Old iron', $setups()[$id]);
+    }
+
+    public function test_brushes_are_made_kept_with_the_series_and_taken_out(): void
+    {
+        $ready = count(BrushBox::all());
+        $tip = (new Tip(TipKind::Bristle, 12, flow: 0.4, along: true))->toData();
+        $kept = $this->change('POST', 'brushes', ['name' => 'Net mender', 'brush' => ['size' => 33.5, 'hardness' => 0.25, 'tip' => $tip]], 201);
+        self::assertCount($ready + 1, $kept);
+        $own = $kept[$ready];
+        self::assertEquals(['name' => 'Net mender', 'size' => 33.5, 'hardness' => 0.25, 'tip' => $tip], array_diff_key($own, ['id' => 0, 'what' => 0]));
+        $brushes = fn (): array => array_column((array) $this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('brushes'), 'name', 'id');
+        self::assertSame('Net mender', $brushes()[$own['id']]);
+        $this->change('POST', 'brushes', ['name' => 'Broken', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'cloud']]], 422);
+        $this->change('POST', 'brushes', ['name' => 'Huge', 'brush' => ['size' => 99999, 'hardness' => 1]], 422);
+        $this->change('DELETE', "brushes/{$own['id']}");
+        self::assertArrayNotHasKey($own['id'], $brushes());
+        $this->change('DELETE', "brushes/{$own['id']}", [], 404);
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertSame('Net mender', $brushes()[$own['id']]);
+    }
+
+    public function test_a_picture_is_read_as_a_tip(): void
+    {
+        $send = function (string $png): TestResponse {
+            $file = (string) tempnam(sys_get_temp_dir(), 'tip');
+            file_put_contents($file, $png);
+
+            return $this->post("/api/series/{$this->series->id}/tips", ['picture' => new UploadedFile($file, 'tip.png', 'image/png', null, true)], ['Accept' => 'application/json']);
+        };
+        $dark = (new PngWriter)->grey(new Plane(60, 60, str_repeat(str_repeat("\0", 30).str_repeat("\xff", 30), 60)));
+        $tip = BroughtTip::fromText($send($dark)->assertOk()->json('picture'));
+        self::assertEqualsWithDelta([1, 0], [$tip->at(-0.5, 0), $tip->at(0.5, 0)], 0.02);
+        $send((new PngWriter)->grey(Plane::filled(40, 40, 255)))->assertStatus(422)->assertJsonPath('errors.picture.0', 'Nothing in this picture is dark. A tip is drawn dark on white, or on nothing.');
+        $send('no picture at all')->assertStatus(422);
+        self::assertStringContainsString('at most 1024', $send((new PngWriter)->grey(Plane::filled(1025, 4, 0)))->assertStatus(422)->json('errors.picture.0'));
     }
 
     public function test_light_plans_are_kept_picked_by_pages_and_change_what_is_derived(): void

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
+use Awning\Core\Page\Data;
+
 /**
- * The brushes that lie ready. Their settings are our own.
+ * The brushes that lie ready, and what a brush of an artist's own is read from. The settings of those that lie ready are ours.
  *
  * @phpstan-import-type TipData from Tip
  *
- * @phpstan-type BoxedBrush array{name: string, what: string, size: float, hardness: float, tip: ?TipData}
+ * @phpstan-type BoxedBrush array{id: int, name: string, what: string, size: float, hardness: float, tip: ?TipData}
  */
 final class BrushBox
 {
@@ -35,6 +37,18 @@ final class BrushBox
     /** @return BoxedBrush */
     private static function brush(string $name, string $what, float $size, float $hardness, ?Tip $tip = null): array
     {
-        return ['name' => $name, 'what' => $what, 'size' => $size, 'hardness' => $hardness, 'tip' => $tip?->toData()];
+        return ['id' => 0, 'name' => $name, 'what' => $what, 'size' => $size, 'hardness' => $hardness, 'tip' => $tip?->toData()];
+    }
+
+    /**
+     * A brush somebody made.
+     *
+     * @return array{size: float, hardness: float, tip: ?TipData}
+     *
+     * @throws \InvalidArgumentException|\RangeException
+     */
+    public static function own(Data $data): array
+    {
+        return ['size' => $data->number('size', 1, Brush::LARGEST), 'hardness' => $data->number('hardness', 0, 1), 'tip' => $data->has('tip') ? Tip::fromData($data->map('tip'))->toData() : null];
     }
 }

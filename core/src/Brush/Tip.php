@@ -9,7 +9,7 @@ use Awning\Core\Page\Data;
 /**
  * What a brush leaves at each place, and how these places follow each other.
  *
- * @phpstan-type TipData array{kind: value-of<TipKind>, seed: int, flow: float, spacing: float, scatter: float, along: bool, angle: float, turn: float, jitter: float, taper: float, sizeBy: float, flowBy: float, wet: float, grain: float}
+ * @phpstan-type TipData array{kind: value-of<TipKind>, seed: int, flow: float, spacing: float, scatter: float, along: bool, angle: float, turn: float, jitter: float, taper: float, sizeBy: float, flowBy: float, wet: float, grain: float, picture: ?string}
  */
 final readonly class Tip
 {
@@ -35,12 +35,16 @@ final readonly class Tip
      * @param  float  $flowBy  how much of the flow pressure commands
      * @param  float  $wet  how much paler the middle of a stroke dries than its edge
      * @param  float  $grain  how much the paper's tooth shows through
+     * @param  ?BroughtTip  $picture  of the kind that was brought
      */
     public function __construct(
         public TipKind $kind, public int $seed = 1, public float $flow = 1.0, public float $spacing = 0.12, public float $scatter = 0.0, public bool $along = false,
         public float $angle = 0.0, public float $turn = 0.0, public float $jitter = 0.0, public float $taper = 0.0, public float $sizeBy = 0.6, public float $flowBy = 0.0,
-        public float $wet = 0.0, public float $grain = 0.0,
+        public float $wet = 0.0, public float $grain = 0.0, public ?BroughtTip $picture = null,
     ) {
+        if (($kind === TipKind::Picture) !== ($picture !== null)) {
+            throw new \InvalidArgumentException('A tip from a picture has one, any other has none.');
+        }
     }
 
     /** @throws \InvalidArgumentException|\RangeException */
@@ -53,7 +57,7 @@ final readonly class Tip
             $numbers[$name] = $data->number($name, $least, $most, $usual);
         }
 
-        return new self(...$numbers, kind: $kind, seed: $data->int('seed', 0, self::MOST_SEED, 1), along: $data->flag('along', false));
+        return new self(...$numbers, kind: $kind, seed: $data->int('seed', 0, self::MOST_SEED, 1), along: $data->flag('along', false), picture: $data->has('picture') ? BroughtTip::fromText($data->text('picture')) : null);
     }
 
     /** @return TipData */
@@ -62,7 +66,7 @@ final readonly class Tip
         return [
             'kind' => $this->kind->value, 'seed' => $this->seed, 'flow' => $this->flow, 'spacing' => $this->spacing, 'scatter' => $this->scatter, 'along' => $this->along,
             'angle' => $this->angle, 'turn' => $this->turn, 'jitter' => $this->jitter, 'taper' => $this->taper, 'sizeBy' => $this->sizeBy, 'flowBy' => $this->flowBy,
-            'wet' => $this->wet, 'grain' => $this->grain,
+            'wet' => $this->wet, 'grain' => $this->grain, 'picture' => $this->picture?->toText(),
         ];
     }
 }

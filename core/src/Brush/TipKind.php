@@ -16,4 +16,6 @@ enum TipKind: string
     /** A few single hairs across the stroke. */
     case Strands = 'strands';
     case Sparkle = 'sparkle';
+    /** A picture somebody brought. */
+    case Picture = 'picture';
 }

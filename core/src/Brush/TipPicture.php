@@ -28,9 +28,9 @@ final class TipPicture
     /** @return list<float> how much it covers, 0..1, row after row */
     public static function of(Tip $tip, float $hardness): array
     {
-        $key = "{$tip->kind->value} $tip->seed $hardness";
+        $key = "{$tip->kind->value} $tip->seed $hardness ".($tip->picture === null ? '' : md5($tip->picture->coverage));
         if (! isset(self::$drawn[$key])) {
-            $cover = self::kind($tip->kind, $tip->seed, $hardness);
+            $cover = self::kind($tip, $hardness);
             $drawn = [];
             for ($y = 0; $y < self::SIDE; $y++) {
                 for ($x = 0; $x < self::SIDE; $x++) {
@@ -45,8 +45,9 @@ final class TipPicture
     }
 
     /** @return \Closure(float, float): float */
-    private static function kind(TipKind $kind, int $seed, float $hardness): \Closure
+    private static function kind(Tip $tip, float $hardness): \Closure
     {
+        $seed = $tip->seed;
         $edge = max(0.04, 1 - $hardness);
         $disc = function (float $u, float $v) use ($edge): float {
             $share = min(1.0, max(0.0, (1 - sqrt($u * $u + $v * $v)) / $edge));
@@ -54,7 +55,7 @@ final class TipPicture
             return $share * $share * (3 - 2 * $share);
         };
 
-        return match ($kind) {
+        return match ($tip->kind) {
             TipKind::Round => $disc,
             TipKind::Flat => fn (float $u, float $v): float => min((0.96 - abs($u)) / $edge, (0.3 - abs($v)) / $edge),
             TipKind::Bristle => fn (float $u, float $v): float => self::comb($seed, $u, $v, self::BRISTLES, 0.9, 0.2),
@@ -62,6 +63,7 @@ final class TipPicture
             TipKind::Grain => fn (float $u, float $v): float => $disc($u, $v) * (self::crumbs($seed, $u, $v) - 0.42) * 4,
             TipKind::Splatter => fn (float $u, float $v): float => self::dots($seed, $u, $v),
             TipKind::Sparkle => fn (float $u, float $v): float => (1 - sqrt(abs($u)) - sqrt(abs($v))) / 0.18,
+            TipKind::Picture => $tip->picture === null ? $disc : $tip->picture->at(...),
         };
     }
 

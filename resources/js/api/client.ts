@@ -1,5 +1,6 @@
 /** The one place that knows the server's addresses. */
 import type {
+    BoxedBrush,
     AbsorbInput,
     CopyPassInput,
     DragPaintInput,
@@ -113,6 +114,8 @@ export type Op =
     | ({ kind: 'drawing.remove' } & RemoveDrawingInput)
     | ({ kind: 'ink.draw' } & DrawInkInput)
     | ({ kind: 'lines.colour' } & ColourLinesInput);
+
+export type OwnBrush = Pick<BoxedBrush, 'size' | 'hardness' | 'tip'>;
 
 export interface LightChange {
     name?: string;
@@ -371,6 +374,16 @@ export const api = {
         json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),
     deleteSetup: (series: number, setup: number, op_id: string) =>
         json<SetupState[]>('DELETE', `/api/series/${series}/setups/${setup}`, { op_id }),
+    /** Brushes of a series; each answers all there are for it. */
+    keepBrush: (series: number, name: string, brush: OwnBrush, op_id: string) =>
+        json<BoxedBrush[]>('POST', `/api/series/${series}/brushes`, { name, brush, op_id }),
+    deleteBrush: (series: number, brush: number, op_id: string) =>
+        json<BoxedBrush[]>('DELETE', `/api/series/${series}/brushes/${brush}`, { op_id }),
+    tipOf(series: number, picture: File): Promise<{ picture: string }> {
+        const form = new FormData();
+        form.set('picture', picture);
+        return json<{ picture: string }>('POST', `/api/series/${series}/tips`, form);
+    },
     /** Light plans; each answers the palette as the page shows it. */
     keepLight: (series: number, page: number, name: string, plan: LightPlanData, op_id: string) =>
         json<PaletteState>('POST', `/api/series/${series}/lights`, { page, name, plan, op_id }),

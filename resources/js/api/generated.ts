@@ -6,7 +6,7 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'] as const;
 export type Tone = (typeof TONES)[number];
 
-export const TIP_KINDS = ['round', 'flat', 'bristle', 'grain', 'splatter', 'strands', 'sparkle'] as const;
+export const TIP_KINDS = ['round', 'flat', 'bristle', 'grain', 'splatter', 'strands', 'sparkle', 'picture'] as const;
 export type TipKind = (typeof TIP_KINDS)[number];
 
 export const SHADE_HUES = ['opposite', 'blue'] as const;
@@ -64,7 +64,7 @@ export type AppliedState = { revision: number; title: string | null; tiles: Tile
 
 export type BackLightData = { azimuth: number; colour: string };
 
-export type BoxedBrush = { name: string; what: string; size: number; hardness: number; tip: TipData | null };
+export type BoxedBrush = { id: number; name: string; what: string; size: number; hardness: number; tip: TipData | null };
 
 export type BridgeData = { x1: number; y1: number; x2: number; y2: number; kind: BridgeKind; score: number };
 
@@ -288,7 +288,7 @@ export type TileNames = Record<string, Record<string, string>>;
 
 export type TileNow = [string, number, number, string | null];
 
-export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number; flowBy: number; wet: number; grain: number };
+export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number; flowBy: number; wet: number; grain: number; picture: string | null };
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 

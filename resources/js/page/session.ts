@@ -1,7 +1,8 @@
 /** One page open in one window: the store, and everything that keeps it and the server's page the same. */
-import { api, type ImportData, type LightChange, type NewPass, type Op } from '../api/client';
+import { api, type ImportData, type LightChange, type NewPass, type Op, type OwnBrush } from '../api/client';
 import type {
     AppliedState,
+    BoxedBrush,
     CleanData,
     DrawingValues,
     DrawnData,
@@ -494,6 +495,23 @@ export class PageSession {
         for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], before };
         this.show({ region });
         this.ask({ kind: 'light.before', labels, before });
+    }
+
+    /** A picture as a brush tip. */
+    async tipOf(picture: File): Promise<string | null> {
+        return (await this.told(() => api.tipOf(this.view.series.id, picture)))?.picture ?? null;
+    }
+
+    /** Keeps a brush with the series; gives it back as it is kept. */
+    async keepBrush(name: string, brush: OwnBrush): Promise<BoxedBrush | null> {
+        const brushes = await this.told(() => api.keepBrush(this.view.series.id, name, brush, randomId(20)));
+        if (brushes !== null) this.store.setState({ brushes });
+        return brushes?.[brushes.length - 1] ?? null;
+    }
+
+    async deleteBrush(id: number): Promise<void> {
+        const brushes = await this.told(() => api.deleteBrush(this.view.series.id, id, randomId(20)));
+        if (brushes !== null) this.store.setState({ brushes });
     }
 
     findRegions(): Promise<TaskState | null> {

@@ -8,17 +8,19 @@ const BRISTLES = 17;
 const STRANDS = 7;
 const DOTS = 14;
 const CRUMBS = 12;
+/** Pixels along a side of a tip that was brought. */
+const BROUGHT_SIDE = 48;
 
 type Cover = (u: number, v: number) => number;
 
 const drawn = new Map<string, Float64Array>();
 
 /** How much it covers, 0..1, row after row. */
-export function tipPicture({ kind, seed }: TipData, hardness: number): Float64Array {
-    const key = `${kind} ${seed} ${hardness}`;
+export function tipPicture({ kind, seed, picture: brought }: TipData, hardness: number): Float64Array {
+    const key = `${kind} ${seed} ${hardness} ${brought ?? ''}`;
     const known = drawn.get(key);
     if (known !== undefined) return known;
-    const cover = coverOf(kind, seed, hardness);
+    const cover = kind === 'picture' ? coverIn(brought ?? '') : coverOf(kind, seed, hardness);
     const picture = Float64Array.from({ length: TIP_SIDE * TIP_SIDE }, (_, i) =>
         Math.max(0, Math.min(1, cover((2 * ((i % TIP_SIDE) + 0.5)) / TIP_SIDE - 1, (2 * (Math.floor(i / TIP_SIDE) + 0.5)) / TIP_SIDE - 1))),
     );
@@ -26,7 +28,22 @@ export function tipPicture({ kind, seed }: TipData, hardness: number): Float64Ar
     return picture;
 }
 
-function coverOf(kind: TipKind, seed: number, hardness: number): Cover {
+/** A tip somebody brought: straight lines between the middles of its pixels, nothing beyond them. */
+function coverIn(brought: string): Cover {
+    const bytes = Uint8Array.from(atob(brought), (letter) => letter.charCodeAt(0));
+    const pixel = (column: number, row: number): number =>
+        Math.min(column, row) < 0 || Math.max(column, row) >= BROUGHT_SIDE ? 0 : bytes[row * BROUGHT_SIDE + column];
+    return (u, v) => {
+        const [x, y] = [((u + 1) / 2) * BROUGHT_SIDE - 0.5, ((v + 1) / 2) * BROUGHT_SIDE - 0.5];
+        const [column, row] = [Math.floor(x), Math.floor(y)];
+        const [right, down] = [x - column, y - row];
+        const above = pixel(column, row) * (1 - right) + pixel(column + 1, row) * right;
+        const below = pixel(column, row + 1) * (1 - right) + pixel(column + 1, row + 1) * right;
+        return (above * (1 - down) + below * down) / 255;
+    };
+}
+
+function coverOf(kind: Exclude<TipKind, 'picture'>, seed: number, hardness: number): Cover {
     const edge = Math.max(0.04, 1 - hardness);
     const disc: Cover = (u, v) => {
         const share = Math.min(1, Math.max(0, (1 - Math.sqrt(u * u + v * v)) / edge));

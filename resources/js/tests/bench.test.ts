@@ -57,6 +57,7 @@ const tip: TipData = {
     sizeBy: 0.5,
     flowBy: 0,
     wet: 0,
+    picture: null,
     grain: 0,
 };
 
@@ -98,7 +99,7 @@ describe('the bench', () => {
         bench.set({ size: 1199 });
         bench.resize(1.25);
         expect(bench.view.size).toBe(1200);
-        const fog = { name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null };
+        const fog = { id: 0, name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null };
         bench.set({ boxed: fog, flow: 0.25, steady: 0.75 });
         expect(bench.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
         bench.set({ boxed: { ...fog, hardness: 0.5, tip } });
@@ -473,7 +474,7 @@ describe('tools', () => {
         bench.choose('light');
         begin('erase', point(30, 40))?.up();
         begin('pen', point(30, 40, { alt: true }))?.up();
-        bench.set({ boxed: { name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null } });
+        bench.set({ boxed: { id: 0, name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null } });
         begin('pen', point(30, 40))?.up();
         expect(ops()).toMatchObject([
             { erase: true, colour: oilskin.tones.shade },

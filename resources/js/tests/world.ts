@@ -88,7 +88,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
         revision: 5,
         series: { id: 2, name: 'The Salt Ferry', readWidth: 160, readPpi: 110 },
         role: 'colourist',
-        brushes: [{ name: 'Deck pen', what: 'a hard edge', size: 60, hardness: 1, tip: null }],
+        brushes: [{ id: 0, name: 'Deck pen', what: 'a hard edge', size: 60, hardness: 1, tip: null }],
         records: {
             page: { page: { width: 600, height: 400, dpi: 300, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } },
             region: { 1: region(0, 90, 11, 12), 2: region(9, 50), 3: region(0, 400, 31, 32) },

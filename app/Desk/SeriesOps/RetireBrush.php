@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Series;
+use App\Models\SeriesBrush;
+
+/** Takes a brush out; what was painted with it stays. */
+final readonly class RetireBrush implements SeriesOp
+{
+    public function __construct(private SeriesBrush $brush)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'brush.retire';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Delete the brush {$this->brush->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['brush' => $this->brush->id];
+    }
+
+    public function apply(Series $series): array
+    {
+        $before = $this->brush->toRecord();
+        $this->brush->retired = true;
+        $this->brush->save();
+
+        return [['brush', $this->brush->id, $before, $this->brush->toRecord()]];
+    }
+}

@@ -1,0 +1,180 @@
+/** A brush made from another: its tip, how that follows the hand, a picture that is brought; kept with the series. */
+import { useState } from 'react';
+import type { OwnBrush } from '../api/client';
+import { TIP_KINDS, type BoxedBrush, type TipData, type TipKind } from '../api/generated';
+import { mayColour } from '../page/store';
+import { Choice } from '../ui/Choice';
+import { Slide } from '../ui/Slide';
+import { Tick } from '../ui/Tick';
+import { BrushSample } from './BrushSample';
+import { useBenchModel, usePage, useSession } from './model/context';
+
+const KINDS: Record<TipKind, string> = {
+    round: 'round',
+    flat: 'flat',
+    bristle: 'bristles',
+    grain: 'crumbs',
+    splatter: 'drops',
+    strands: 'strands',
+    sparkle: 'sparkle',
+    picture: 'the picture',
+};
+
+/** What a plain round brush has when it gets a tip. */
+const PLAIN: TipData = {
+    kind: 'round',
+    seed: 1,
+    flow: 1,
+    spacing: 0.1,
+    scatter: 0,
+    along: false,
+    angle: 0,
+    turn: 0,
+    jitter: 0,
+    taper: 0,
+    sizeBy: 0.6,
+    flowBy: 0,
+    wet: 0,
+    grain: 0,
+    picture: null,
+};
+
+interface Dial {
+    name: 'flow' | 'spacing' | 'scatter' | 'turn' | 'jitter' | 'taper' | 'sizeBy' | 'flowBy' | 'wet' | 'grain';
+    label: string;
+    /** In hundredths. */
+    least: number;
+    most: number;
+}
+
+const DIALS: Dial[] = [
+    { name: 'flow', label: 'Builds up', least: 1, most: 100 },
+    { name: 'spacing', label: 'Apart', least: 2, most: 300 },
+    { name: 'scatter', label: 'Thrown aside', least: 0, most: 300 },
+    { name: 'turn', label: 'Turned', least: 0, most: 100 },
+    { name: 'jitter', label: 'Smaller', least: 0, most: 100 },
+    { name: 'taper', label: 'Thin ends', least: 0, most: 50 },
+    { name: 'sizeBy', label: 'Pressure: size', least: 0, most: 100 },
+    { name: 'flowBy', label: 'Pressure: flow', least: 0, most: 100 },
+    { name: 'wet', label: 'Wet edge', least: 0, most: 100 },
+    { name: 'grain', label: 'Paper', least: 0, most: 100 },
+];
+
+export function BrushMaker({ from }: { from: BoxedBrush }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const [hardness, setHardness] = useState(from.hardness);
+    const [tip, setTip] = useState<TipData>(from.tip ?? PLAIN);
+    const brush: OwnBrush = { size: bench.view.size, hardness, tip };
+    const set = (change: Partial<TipData>): void => setTip({ ...tip, ...change });
+    const bring = async (file: File | undefined): Promise<void> => {
+        const picture = file === undefined ? null : await session.tipOf(file);
+        if (picture !== null) set({ kind: 'picture', picture });
+    };
+    const kinds = tip.picture === null ? TIP_KINDS.filter((kind) => kind !== 'picture') : TIP_KINDS;
+    return (
+        <div className="flex flex-col gap-1.5 pt-2 text-[13px]">
+            <div className="flex items-center gap-3">
+                <BrushSample brush={brush} />
+                <Choice
+                    label="Tip"
+                    value={tip.kind}
+                    options={kinds}
+                    names={KINDS}
+                    onChange={(kind) => set({ kind, picture: kind === 'picture' ? tip.picture : null })}
+                />
+                <label className="act cursor-pointer" title="A PNG: what is dark in it covers">
+                    Bring a picture
+                    <input type="file" className="sr-only" accept="image/png" onChange={(event) => void bring(event.target.files?.[0])} />
+                </label>
+                <Tick checked={tip.along} onChange={(along) => set({ along })}>
+                    along the stroke
+                </Tick>
+            </div>
+            <Dials hardness={hardness} tip={tip} onHardness={setHardness} onChange={set} />
+            <Keep from={from} brush={brush} />
+        </div>
+    );
+}
+
+interface DialsProps {
+    hardness: number;
+    tip: TipData;
+    onHardness: (hardness: number) => void;
+    onChange: (change: Partial<TipData>) => void;
+}
+
+function Dials({ hardness, tip, onHardness, onChange }: DialsProps) {
+    return (
+        <div className="grid grid-cols-2 gap-x-4">
+            <Slide
+                wide
+                label="Hard"
+                most={100}
+                value={Math.round(100 * hardness)}
+                shown={`${Math.round(100 * hardness)} %`}
+                onChange={(value) => onHardness(value / 100)}
+            />
+            <Slide
+                wide
+                label="Angle"
+                least={-180}
+                most={180}
+                value={Math.round(tip.angle)}
+                shown={`${Math.round(tip.angle)}°`}
+                onChange={(angle) => onChange({ angle })}
+            />
+            {DIALS.map(({ name: dial, label, least, most }) => (
+                <Slide
+                    key={dial}
+                    wide
+                    label={label}
+                    least={least}
+                    most={most}
+                    value={Math.round(100 * tip[dial])}
+                    shown={`${Math.round(100 * tip[dial])} %`}
+                    onChange={(value) => onChange({ [dial]: value / 100 })}
+                />
+            ))}
+        </div>
+    );
+}
+
+function Keep({ from, brush }: { from: BoxedBrush; brush: OwnBrush }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const may = usePage(mayColour);
+    const [name, setName] = useState('');
+    const keep = async (): Promise<void> => {
+        const boxed = await session.keepBrush(name.trim(), brush);
+        if (boxed !== null) bench.set({ boxed });
+    };
+    const remove = async (): Promise<void> => {
+        await session.deleteBrush(from.id);
+        bench.set({ boxed: null });
+    };
+    return (
+        <div className="flex gap-1">
+            <button className="act" onClick={() => bench.set({ boxed: { ...from, id: 0, name: `${from.name}, tried`, ...brush } })}>
+                Try it
+            </button>
+            <input
+                className="field min-w-0 flex-1"
+                aria-label="Name of a new brush"
+                placeholder="Net mender"
+                maxLength={60}
+                value={name}
+                disabled={!may}
+                onChange={(event) => setName(event.target.value)}
+            />
+            <button className="act" disabled={!may || name.trim() === ''} onClick={() => void keep()}>
+                Keep in the series
+            </button>
+            {from.id > 0 && (
+                <button className="act" disabled={!may} onClick={() => void remove()}>
+                    Delete {from.name}
+                </button>
+            )}
+        </div>
+    );
+}
