@@ -75,6 +75,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/tips', [BrushController::class, 'tip'])->can('colour', 'series');
         Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');
         Route::post('series/{series}/setups', [SetupController::class, 'store'])->can('colour', 'series');
+        Route::post('series/{series}/setups/file', [SetupController::class, 'import'])->can('colour', 'series');
+        Route::get('series/{series}/setups/{setup}/file', [SetupController::class, 'file'])->can('view', 'series');
+        Route::post('pages/{page}/marks', [SetupController::class, 'marks'])->can('view', 'page');
         Route::delete('series/{series}/setups/{setup}', [SetupController::class, 'destroy'])->can('colour', 'series');
         Route::post('series/{series}/lights', [LightController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/lights/{light}', [LightController::class, 'update'])->can('colour', 'series');

@@ -30,6 +30,6 @@ final readonly class SeriesSetups
         /** @var list<SeriesSetup> $own */
         $own = SeriesSetup::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => $setup->passes], $own)];
+        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => Setup::fromList($setup->passes)->toList()], $own)];
     }
 }

@@ -6,6 +6,8 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Softener;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Exchange\SetupFile;
+use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
@@ -13,6 +15,7 @@ use Awning\Core\Page\PassOrder;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
+use Awning\Core\Page\Setup;
 use Awning\Core\Page\SetupBox;
 use Awning\Core\Page\Solid;
 use Awning\Core\Page\ToneContent;
@@ -22,6 +25,7 @@ use Awning\Core\Raster\TileGrid;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Select\SmoothShape;
+use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
@@ -433,6 +437,34 @@ final class PaintTest extends TestCase
             $this->op('pass.add', ['id' => "unlike000$i", 'pass' => [...$this->toneOf(3), 'order' => 1.5 + $i, ...$change]]);
             $this->assertRefused('pass.merge', ['id' => "unlike000$i", 'into' => $i === 0 ? 'shadepass1' : 'alike0000'.($i - 1)], $words[$i]);
             $this->op('pass.add', ['id' => "alike0000$i", 'pass' => [...$this->toneOf(3), 'order' => 1.9 + $i]]);
+        }
+    }
+
+    public function test_a_setup_with_marks_is_painted_in_other_regions_scaled_into_their_box(): void
+    {
+        // Region 7 lies from 0 to 240: painted in its right lower quarter; half of that by another pass.
+        $this->op('pass.add', ['id' => 'lightpass1', 'pass' => ['tone' => 'light', 'name' => 'Light', 'turn' => ['lightness' => 0.1, 'chroma' => 1.5, 'hue' => 20.0]] + $this->toneOf(3)]);
+        $this->block(self::box(120, 150, 400, self::HEIGHT), opacity: 0.8);
+        $this->block(self::box(180, 150, 240, self::HEIGHT), 'lightpass1');
+        $sheet = new Sheet($this->source);
+        $regions = new MarkedRegions($sheet, [7]);
+        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText()])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
+        [$name, $setup] = SetupFile::read(SetupFile::write('Corner ☂', Setup::fromList($passes)));
+        self::assertSame(['Corner ☂', $passes], [$name, $setup->toList()]);
+        // Region 9 lies from 240 to 500.
+        $this->op('setup.hang', ['name' => 'Corner', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['newshade01', 'newlight01'], 'passes' => $setup->toList(), 'labels' => [9]]);
+        self::assertEqualsWithDelta([204, 0, 0, 0, 0], [$this->at(470, 270, 'newshade01'), $this->at(300, 270, 'newshade01'), $this->at(470, 60, 'newshade01'), $this->at(510, 270, 'newshade01'), $this->at(230, 270, 'newshade01')], 2);
+        self::assertEqualsWithDelta([255, 0], [$this->at(480, 270, 'newlight01'), $this->at(400, 270, 'newlight01')], 2);
+        self::assertEquals(new ColourTurn(0.1, 1.5, 20), (new Sheet($this->source))->find(PassSpec::class, 'newlight01')?->turn);
+        self::assertNull((new MarkedRegions(new Sheet($this->source), [9]))->read('lightpass1', $sheet->find(PassSpec::class, 'lightpass1') ?? self::fail('no light')), 'nothing of it lies there');
+        $this->assertRefused('setup.hang', ['name' => 'Corner', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['another001', 'another002'], 'passes' => $passes, 'labels' => [1234]], 'gone');
+        foreach (['{' => 'no setup', '{"kind":"awning setup","version":2}' => 'newer', '{"kind":"awning setup","version":1,"name":""}' => 'name', '{"kind":"awning setup","version":1,"name":"x","passes":[]}' => '1 to 24', '{"kind":"awning setup","version":1,"name":"x","passes":[{"name":"a","kind":"tone","tone":"shade","marks":"eJw="}]}' => '64 by 64'] as $json => $why) {
+            try {
+                SetupFile::read((string) $json);
+                self::fail("$json was taken");
+            } catch (\InvalidArgumentException $error) {
+                self::assertStringContainsString($why, $error->getMessage());
+            }
         }
     }
 

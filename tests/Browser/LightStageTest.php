@@ -136,6 +136,34 @@ final class LightStageTest extends BrowserTestCase
         self::assertGreaterThan($shade[2] + 20, $blue);
     }
 
+    public function test_what_is_painted_in_one_region_is_kept_and_painted_in_another(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        // The lower half of the left box.
+        $this->drag($browser, 'Block', [30, 200], [230, 200], [230, 390], [30, 390]);
+        $this->shows($browser, $shade, 120, 300);
+        [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
+        self::assertNotSame($left, $right);
+        $browser->run("window.awning.session.fill([$right], window.awning.bench.target.material)");
+        $this->saved($browser);
+        $this->shows($browser, self::BASE, 480, 300);
+        $browser->run("window.awning.bench.set({ chosen: [$left] })");
+        $browser->run('[...document.querySelectorAll("summary")].find((summary) => summary.textContent.includes("Setups")).click()');
+        $browser->until('document.querySelector(\'[aria-label="Name of a new setup"]\')', 'the setups');
+        $browser->type('[aria-label="Name of a new setup"]', 'Half a box');
+        $browser->press('Keep what is picked');
+        $browser->until('[...document.querySelectorAll(\'[aria-label="Setup"] option\')].some((option) => option.textContent === "Half a box")', 'the setup in the list');
+        $browser->run('const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; list.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser->run("window.awning.bench.set({ chosen: [$right] })");
+        $browser->press('Paint it in the picked region');
+        $this->saved($browser);
+        $this->shows($browser, $shade, 480, 300);
+        $this->shows($browser, self::BASE, 480, 100);
+        $this->undone($browser);
+        $this->shows($browser, self::BASE, 480, 300);
+    }
+
     public function test_a_brush_with_a_tip_paints_what_it_showed(): void
     {
         $browser = $this->painting();

@@ -414,13 +414,19 @@ final class PaletteTest extends TestCase
         $setups = fn (): array => array_column((array) $this->getJson("/api/series/{$this->series->id}/setups")->assertOk()->json(), 'name', 'id');
         $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
         self::assertSame(8, $ready);
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.3];
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
         $this->change('POST', 'setups', ['name' => 'Broken', 'passes' => [['name' => 'x', 'kind' => 'cloud']]], 422);
         $this->change('POST', 'setups', ['name' => 'Empty', 'passes' => []], 422);
         $id = $kept[8]['id'];
         self::assertSame('Old iron', $setups()[$id]);
+        // As a file, and back from it.
+        $file = $this->get("/api/series/{$this->series->id}/setups/$id/file")->assertOk()->assertHeader('Content-Disposition')->getContent();
+        $taken = $this->change('POST', 'setups/file', ['text' => $file], 201);
+        self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($taken[9], ['id' => 0]));
+        $this->change('POST', 'setups/file', ['text' => '{"kind":"something else"}'], 422);
+        $this->getJson("/api/series/{$this->series->id}/setups/9999/file")->assertStatus(404);
         $this->change('DELETE', "setups/$id");
         self::assertArrayNotHasKey($id, $setups());
         $this->change('DELETE', "setups/$id", [], 404);

@@ -8,17 +8,28 @@ use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\KeepSetup;
 use App\Desk\SeriesOps\RetireSetup;
 use App\Desk\SeriesSetups;
+use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesSetup;
+use App\Store\PageStore;
+use Awning\Core\Exchange\SetupFile;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Setup;
+use Awning\Core\Sheet\MarkedRegions;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 
 /** Setups of a series: stacks of passes to hang on anything. */
 final class SetupController
 {
     use ChangesPalette;
+
+    /** A setup of all its passes with all their marks is well below it. */
+    private const LONGEST_FILE = 400_000;
 
     public function index(Series $series): JsonResponse
     {
@@ -36,6 +47,48 @@ final class SetupController
         self::apply($request, $series, new KeepSetup($request->string('name')->toString(), $setup));
 
         return new JsonResponse((new SeriesSetups($series))->toClient(), 201);
+    }
+
+    /** A setup somebody was given as a file. */
+    public function import(Request $request, Series $series): JsonResponse
+    {
+        $request->validate(['text' => 'required|string|max:'.self::LONGEST_FILE]);
+        try {
+            [$name, $setup] = SetupFile::read($request->string('text')->toString());
+        } catch (\InvalidArgumentException|\RangeException $error) {
+            throw ValidationException::withMessages(['text' => $error->getMessage()]);
+        }
+        self::apply($request, $series, new KeepSetup($name, $setup));
+
+        return new JsonResponse((new SeriesSetups($series))->toClient(), 201);
+    }
+
+    public function file(Series $series, SeriesSetup $setup): Response
+    {
+        abort_unless($setup->series_id === $series->id && ! $setup->retired, 404);
+
+        return new Response(SetupFile::write($setup->name, Setup::fromList($setup->passes)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="setup.json"']);
+    }
+
+    /** What is painted in passes of a page inside some regions, for a setup that is kept with it. */
+    public function marks(Request $request, Page $page): JsonResponse
+    {
+        $request->validate(['passes' => 'required|array|max:'.Setup::MOST, 'passes.*' => 'string', 'labels' => 'required|array|min:1|max:500', 'labels.*' => 'integer|min:1|max:65535']);
+        $sheet = new Sheet(new PageStore($page));
+        /** @var non-empty-list<int> $labels */
+        $labels = array_values(array_map(intval(...), $request->array('labels')));
+        try {
+            $regions = new MarkedRegions($sheet, $labels);
+        } catch (OpRefused $refused) {
+            throw ValidationException::withMessages(['labels' => $refused->getMessage()]);
+        }
+        $marks = [];
+        foreach ($request->array('passes') as $id) {
+            $pass = is_string($id) ? $sheet->find(PassSpec::class, $id) : null;
+            $marks[] = $pass === null ? null : $regions->read((string) $id, $pass)?->toText();
+        }
+
+        return new JsonResponse(['marks' => $marks]);
     }
 
     public function destroy(Request $request, Series $series, SeriesSetup $setup): JsonResponse

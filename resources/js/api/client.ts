@@ -372,6 +372,11 @@ export const api = {
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     keepSetup: (series: number, name: string, passes: SetupPass[], op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),
+    setupFileUrl: (series: number, setup: number) => `/api/series/${series}/setups/${setup}/file`,
+    takeSetup: (series: number, text: string, op_id: string) =>
+        json<SetupState[]>('POST', `/api/series/${series}/setups/file`, { text, op_id }),
+    marks: (page: number, passes: string[], labels: number[]) =>
+        json<{ marks: (string | null)[] }>('POST', `/api/pages/${page}/marks`, { passes, labels }),
     deleteSetup: (series: number, setup: number, op_id: string) =>
         json<SetupState[]>('DELETE', `/api/series/${series}/setups/${setup}`, { op_id }),
     /** Brushes of a series; each answers all there are for it. */

@@ -120,7 +120,7 @@ export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
 
 export type GroupInput = { id: string; passes: string[]; how: GroupData | null };
 
-export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[] };
+export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[] };
 
 export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; mode: BlendMode; opacity: number } };
 
@@ -250,7 +250,7 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
-export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; mode: BlendMode; opacity: number };
+export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null };
 
 export type SetupState = { id: number; name: string; passes: SetupPass[] };
 

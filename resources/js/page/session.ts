@@ -259,11 +259,20 @@ export class PageSession {
         this.ask({ kind: 'pass.remove', id });
     }
 
-    /** Hangs the passes of a setup on a figure, or on one material of it. */
-    hangSetup({ name, passes }: SetupState, figure: number, scope: ScopeData): void {
+    /**
+     * Hangs the passes of a setup on a figure, or on one material of it.
+     *
+     * @param labels regions in which what it holds is painted; that comes with the server's answer
+     */
+    hangSetup({ name, passes }: SetupState, figure: number, scope: ScopeData, labels: number[]): void {
         const ids = passes.map(() => randomId(12));
         passes.forEach((pass, i) => this.showPass(ids[i], { ...pass, figure, scope }));
-        this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes });
+        this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels });
+    }
+
+    /** What is painted in passes inside some regions, for a setup. */
+    async marksOf(passes: string[], labels: number[]): Promise<(string | null)[] | null> {
+        return (await this.told(() => api.marks(this.view.id, passes, labels)))?.marks ?? null;
     }
 
     /** Hangs a pass once more; what is painted in it comes with the server's answer. */

@@ -8,22 +8,28 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\Setup;
 use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\Laying;
+use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Hangs the passes of a setup on a figure or a material, on top of what hangs there. They are empty: what is painted goes in.
+ * Hangs the passes of a setup on a figure or a material, on top of what hangs there. They are empty, unless the setup holds marks
+ * and regions are named: then these are painted in them.
  *
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type SetupPass from Setup
  *
- * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>}
+ * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>, labels: list<int>}
  */
 final readonly class HangSetup implements ClientOp
 {
-    /** @param  list<string>  $ids  of the new passes, bottom up */
-    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup)
+    /**
+     * @param  list<string>  $ids  of the new passes, bottom up
+     * @param  list<int>  $labels  regions that are marked, as one thing; none: the passes stay empty
+     */
+    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup, private array $labels)
     {
     }
 
@@ -43,13 +49,13 @@ final readonly class HangSetup implements ClientOp
         $ids = $input->ids('ids', Setup::MOST);
 
         return count($ids) !== count($setup->passes) ? throw new \InvalidArgumentException('Each pass of a setup needs an id.')
-            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup);
+            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup, Laying::labels($input, 'labels'));
     }
 
     /** @return HangSetupInput */
     public function toInput(): array
     {
-        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList()];
+        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList(), 'labels' => $this->labels];
     }
 
     public function title(): string
@@ -71,6 +77,10 @@ final readonly class HangSetup implements ClientOp
     {
         foreach ($this->setup->on($this->figure, $this->scope) as $i => $pass) {
             (new AddPass($this->ids[$i], $pass))->apply($sheet);
+        }
+        $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);
+        foreach ($this->setup->marks as $i => $marks) {
+            $marks !== null && $regions?->paint($this->ids[$i], $marks);
         }
     }
 }

@@ -1,13 +1,26 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PassData, SetupPass, SetupState } from '../../api/generated';
+import type { PassData, ScopeData, SetupPass, SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
+import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
-import { usePage, useSession, useTarget } from '../model/context';
+import { useBench, usePage, useSession, useTarget } from '../model/context';
 
-const asSetup = ({ name, kind, tone, colour, mode, opacity }: PassData): SetupPass => ({ name, kind, tone, colour, mode, opacity });
+/** More than a setup can hold are not kept. */
+const MOST = 24;
+
+const asSetup = ({ name, kind, tone, colour, mode, opacity, turn }: PassData, marks: string | null): SetupPass => ({
+    name,
+    kind,
+    tone,
+    colour,
+    mode,
+    opacity,
+    turn,
+    marks,
+});
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
     return (
@@ -21,29 +34,14 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
     const session = useSession();
     const target = useTarget();
     const series = usePage((view) => view.series.id);
-    const may = usePage(mayColour);
     const [setups, setSetups] = useState<SetupState[] | null>(null);
     const [picked, setPicked] = useState(0);
-    const [name, setName] = useState('');
     useEffect(() => {
         api.setups(series).then(setSetups, (error: unknown) => session.report(error));
     }, [series, session]);
     if (target === null || setups === null) return null;
     const setup = setups[picked] ?? setups[0];
-    const { figure, id, name: material } = target.material;
     const change = (asked: Promise<SetupState[]>): void => void asked.then(setSetups, (error: unknown) => session.report(error));
-    const keep = (): void => {
-        if (name.trim() === '' || passes.length === 0) return;
-        change(
-            api.keepSetup(
-                series,
-                name.trim(),
-                passes.map(([, pass]) => asSetup(pass)),
-                randomId(20),
-            ),
-        );
-        setName('');
-    };
     return (
         <>
             <select className="field" aria-label="Setup" value={picked} onChange={(event) => setPicked(Number(event.target.value))}>
@@ -54,19 +52,94 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
                 ))}
             </select>
             <p className="quiet text-[13px]">{setup.passes.map((pass) => pass.name).join(' · ')}</p>
+            <Hang setup={setup} target={target} />
+            {setup.id > 0 && <OwnSetup setup={setup} onChange={change} />}
+            <KeepSetup passes={passes} figure={target.material.figure} onChange={change} />
+        </>
+    );
+}
+
+/** The picked regions of a figure that are there. */
+function useChosenOf(figure: number): number[] {
+    const chosen = useBench((view) => view.chosen);
+    const regions = usePage((view) => view.records.region);
+    return chosen.filter((label) => regions[label]?.figure === figure);
+}
+
+function Hang({ setup, target }: { setup: SetupState; target: Target }) {
+    const session = useSession();
+    const may = usePage(mayColour);
+    const { figure, id, name } = target.material;
+    const labels = useChosenOf(figure);
+    const isMarked = setup.passes.some(({ marks }) => marks !== null);
+    const onFigure: ScopeData = { kind: 'figure', id: figure };
+    if (isMarked && labels.length > 0)
+        return (
+            <button className="act self-start" disabled={!may} onClick={() => session.hangSetup(setup, figure, onFigure, labels)}>
+                Paint it in {labels.length === 1 ? 'the picked region' : `the ${labels.length} picked regions`}
+            </button>
+        );
+    return (
+        <>
+            {isMarked && <p className="quiet text-[13px]">It holds what was painted: pick regions (K), and it is painted in them.</p>}
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, { kind: 'material', id })}>
-                    Hang it on {material}
+                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, { kind: 'material', id }, [])}>
+                    Hang it on {name}
                 </button>
-                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, { kind: 'figure', id: figure })}>
+                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, onFigure, [])}>
                     on all of {target.figureName}
                 </button>
-                {setup.id > 0 && (
-                    <button className="act" disabled={!may} onClick={() => change(api.deleteSetup(series, setup.id, randomId(20)))}>
-                        Delete it
-                    </button>
-                )}
             </div>
+        </>
+    );
+}
+
+interface ChangeProps {
+    onChange: (asked: Promise<SetupState[]>) => void;
+}
+
+function OwnSetup({ setup, onChange }: ChangeProps & { setup: SetupState }) {
+    const series = usePage((view) => view.series.id);
+    const may = usePage(mayColour);
+    return (
+        <div className="flex flex-wrap gap-1">
+            <a className="act" href={api.setupFileUrl(series, setup.id)} download={`${setup.name}.json`}>
+                Save as a file
+            </a>
+            <button className="act" disabled={!may} onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}>
+                Delete it
+            </button>
+        </div>
+    );
+}
+
+function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string, PassData][]; figure: number }) {
+    const session = useSession();
+    const series = usePage((view) => view.series.id);
+    const may = usePage(mayColour);
+    const labels = useChosenOf(figure);
+    const [name, setName] = useState('');
+    const kept = passes.slice(-MOST);
+    const keep = async (): Promise<void> => {
+        if (name.trim() === '' || kept.length === 0) return;
+        const marks =
+            labels.length === 0
+                ? kept.map(() => null)
+                : await session.marksOf(
+                      kept.map(([id]) => id),
+                      labels,
+                  );
+        if (marks === null) return;
+        // Of a thing that is picked, only the passes that do something there.
+        const list = kept.map(([, pass], i) => asSetup(pass, marks[i])).filter((pass) => labels.length === 0 || pass.marks !== null);
+        onChange(api.keepSetup(series, name.trim(), list, randomId(20)));
+        setName('');
+    };
+    const take = async (file: File | undefined): Promise<void> => {
+        if (file !== undefined) onChange(api.takeSetup(series, await file.text(), randomId(20)));
+    };
+    return (
+        <>
             <div className="flex gap-1">
                 <input
                     className="field min-w-0 flex-1"
@@ -74,14 +147,32 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
                     placeholder="Lantern glass"
                     maxLength={80}
                     value={name}
-                    disabled={!may || passes.length === 0}
+                    disabled={!may || kept.length === 0}
                     onChange={(event) => setName(event.target.value)}
-                    onKeyDown={(event) => event.key === 'Enter' && keep()}
+                    onKeyDown={(event) => event.key === 'Enter' && void keep()}
                 />
-                <button className="act" disabled={!may || name.trim() === '' || passes.length === 0} onClick={keep}>
-                    Keep these passes
+                <button
+                    className="act"
+                    disabled={!may || name.trim() === '' || kept.length === 0}
+                    title={
+                        labels.length === 0
+                            ? 'The passes, empty; with regions picked, what is painted in them, too'
+                            : 'With what is painted in the picked regions'
+                    }
+                    onClick={() => void keep()}
+                >
+                    {labels.length === 0 ? 'Keep these passes' : 'Keep what is picked'}
                 </button>
             </div>
+            <label className={`act cursor-pointer self-start ${may ? '' : 'hidden'}`}>
+                Take one from a file
+                <input
+                    type="file"
+                    className="sr-only"
+                    accept="application/json,.json"
+                    onChange={(event) => void take(event.target.files?.[0])}
+                />
+            </label>
         </>
     );
 }

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet;
+
+use Awning\Core\Codec\Resized;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\SetupMarks;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\PlacedPlane;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
+
+/** Regions taken as one thing: what is painted in them goes into a setup, and what a setup holds is painted in them. */
+final readonly class MarkedRegions
+{
+    private Rect $box;
+
+    /**
+     * @param  non-empty-list<int>  $labels
+     *
+     * @throws OpRefused when none of them is on the page
+     */
+    public function __construct(private Sheet $sheet, private array $labels)
+    {
+        $this->box = self::box($sheet->labels(), array_flip($labels)) ?? throw new OpRefused('The picked regions are gone. Pick some that are there.');
+    }
+
+    /** @return ?SetupMarks what of a pass lies in them; null: nothing, or a pass with colours of its own */
+    public function read(string $id, PassSpec $pass): ?SetupMarks
+    {
+        if ($pass->isPaint()) {
+            return null;
+        }
+        $coverage = (new LayerWindow($this->sheet, $pass->layer($id)))->read($this->box) & ((new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height));
+
+        return strspn($coverage, "\0") === strlen($coverage) ? null
+            : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, SetupMarks::SIDE, SetupMarks::SIDE));
+    }
+
+    /** Paints what a setup holds in a pass that is there, scaled into their box, and nowhere beside them. */
+    public function paint(string $pass, SetupMarks $marks): void
+    {
+        $plane = new Plane($this->box->width, $this->box->height, Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height));
+        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new PlacedPlane($plane, $this->box->x, $this->box->y));
+    }
+
+    /** @param  array<int, int>  $wanted  by label */
+    private static function box(Labels $labels, array $wanted): ?Rect
+    {
+        $width = $labels->width;
+        [$left, $top, $right, $bottom] = [$width, $labels->height, -1, -1];
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            if (isset($wanted[$label])) {
+                $isOneRow = intdiv($from, $width) === intdiv($to - 1, $width);
+                $left = min($left, $isOneRow ? $from % $width : 0);
+                $right = max($right, $isOneRow ? ($to - 1) % $width : $width - 1);
+                $top = min($top, intdiv($from, $width));
+                $bottom = max($bottom, intdiv($to - 1, $width));
+            }
+        }
+
+        return $right < 0 ? null : Rect::bounds($left, $top, $right + 1, $bottom + 1);
+    }
+}
