@@ -284,19 +284,25 @@ export class PageSession {
 
     /** Hangs a rolled-up pass that hides another wherever it is painted in. */
     paintMask(id: string, mask: string): string {
-        const { name, figure, scope } = this.view.records.pass[id];
-        const pass: NewPass = {
-            name: `Mask of ${name}`.slice(0, LONGEST_NAME),
-            figure,
-            kind: 'tint',
-            colour: MASK_COLOUR,
-            scope,
-            visible: false,
-        };
+        const pass = this.newMask(id);
         this.showPass(mask, pass);
         this.ask({ kind: 'pass.add', id: mask, pass });
         this.changePass(id, { mask: { pass: mask, outside: true } });
         return mask;
+    }
+
+    /** Keeps a pass to some regions, by a mask that covers them. */
+    keepTo(id: string, labels: number[]): void {
+        const mask = randomId(12);
+        const make = this.newMask(id);
+        this.showPass(mask, make);
+        this.ask({ kind: 'paint.pour', laying: { pass: mask, make, erase: false, colour: null, opacity: 1, inside: [] }, labels });
+        this.changePass(id, { mask: { pass: mask, outside: false } });
+    }
+
+    private newMask(of: string): NewPass {
+        const { name, figure, scope } = this.view.records.pass[of];
+        return { name: `Mask of ${name}`.slice(0, LONGEST_NAME), figure, kind: 'tint', colour: MASK_COLOUR, scope, visible: false };
     }
 
     /** Lays a pass into the one below it; how that looks comes with the server's answer. */

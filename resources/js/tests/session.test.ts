@@ -125,6 +125,22 @@ describe('a change', () => {
             { kind: 'pass.change', id: 'shade001', values: { mask: { pass: 'mask0001', outside: true } } },
         ]);
     });
+    it('that keeps a pass to regions covers them in a mask of its own', async () => {
+        const asked: unknown[] = [];
+        open(
+            { apply: async (_page, _asking, op) => (asked.push(op), answer({ revision: 6 })) },
+            pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
+        );
+        session.keepTo('shade001', [2, 5]);
+        const mask = session.view.records.pass.shade001.mask;
+        expect(mask?.outside).toBe(false);
+        expect(session.view.records.pass[mask?.pass ?? '']).toMatchObject({ name: 'Mask of Shade', visible: false });
+        await saved();
+        expect(asked).toMatchObject([
+            { kind: 'paint.pour', labels: [2, 5], laying: { pass: mask?.pass, make: { kind: 'tint', visible: false }, opacity: 1 } },
+            { kind: 'pass.change', id: 'shade001', values: { mask } },
+        ]);
+    });
     it('that hangs a pass shows it on top of its figure’s', async () => {
         open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));
         session.addPass({ name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: shade.scope });

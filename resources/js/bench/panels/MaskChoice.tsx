@@ -3,7 +3,7 @@ import type { MaskData, PassData, RecordsState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { sortedPasses } from '../../picture/stack';
-import { useBenchModel, usePage, useSession } from '../model/context';
+import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 
 interface Props {
     id: string;
@@ -14,6 +14,7 @@ export function MaskChoice({ id, pass }: Props) {
     const bench = useBenchModel();
     const session = useSession();
     const may = usePage(mayColour);
+    const chosen = useBench((view) => view.chosen);
     const passes = usePage((view) => view.records.pass);
     const others = sortedPasses(passes).filter(([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0));
     const by = pass.mask === null ? undefined : passes[pass.mask.pass];
@@ -36,6 +37,11 @@ export function MaskChoice({ id, pass }: Props) {
                     <Choices label="Only outside" passes={others} outside />
                 </select>
             </label>
+            {chosen.length > 0 && (
+                <button className="act self-start" disabled={!may} onClick={() => session.keepTo(id, chosen)}>
+                    Only in the {chosen.length === 1 ? 'picked region' : `${chosen.length} picked regions`}
+                </button>
+            )}
             <button
                 className="act self-start"
                 disabled={!may}

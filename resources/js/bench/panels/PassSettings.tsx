@@ -7,6 +7,7 @@ import { mayColour } from '../../page/store';
 import { Slide } from '../../ui/Slide';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { ClipChoice } from './ClipChoice';
 import { GroupSettings } from './GroupSettings';
 import { MaskChoice } from './MaskChoice';
 import { ModeSelect } from './ModeSelect';
@@ -46,6 +47,7 @@ export function PassSettings({ id, pass, below }: Props) {
                 onChange={(mode) => session.changePass(id, { mode })}
             />
             {pass.kind === 'tint' && <TintColour id={id} colour={pass.colour ?? '#000000'} disabled={!may} />}
+            <ClipChoice id={id} pass={pass} />
             <MaskChoice id={id} pass={pass} />
             <PassColours id={id} pass={pass} disabled={!may} />
             <PassName id={id} name={pass.name} disabled={!may} />
