@@ -391,6 +391,20 @@ final class PaintTest extends TestCase
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
 
+    public function test_a_stroke_is_mirrored_in_an_axis_as_one(): void
+    {
+        $brush = ['size' => 20, 'hardness' => 1, 'opacity' => 0.5, 'smoothing' => 0];
+        $stroke = fn (array $more): array => $more + ['pass' => 'shadepass1', 'points' => [[60.0, 50.0, 1.0], [130.0, 50.0, 1.0]], 'brush' => $brush];
+        // Upright at 120: from 60 to 130, and from 180 back to 110; where both lie it is no darker.
+        $this->op('stroke', $stroke(['mirror' => ['x' => 120.0, 'y' => 0.0, 'turn' => 0.0]]));
+        self::assertSame([128, 128, 128, 0, 0], [$this->at(70, 50), $this->at(170, 50), $this->at(120, 50), $this->at(40, 50), $this->at(200, 50)]);
+        // Lying, at 100: down there; erased on both sides.
+        $this->op('stroke', $stroke(['mirror' => ['x' => 0.0, 'y' => 100.0, 'turn' => M_PI / 2], 'points' => [[80.0, 140.0, 1.0]], 'brush' => ['opacity' => 1] + $brush]));
+        self::assertSame([255, 255, 0], [$this->at(80, 140), $this->at(80, 60), $this->at(80, 100)]);
+        $this->op('stroke', $stroke(['mirror' => ['x' => 120.0, 'y' => 0.0, 'turn' => 0.0], 'points' => [[80.0, 140.0, 1.0]], 'erase' => true, 'brush' => ['opacity' => 1] + $brush]));
+        self::assertSame(0, $this->at(80, 140));
+    }
+
     public function test_a_ramp_runs_through_several_tones_in_one_step(): void
     {
         $deep = ['pass' => 'deeppass01', 'make' => ['tone' => 'deep', 'name' => 'Deep shade'] + $this->toneOf(3)];

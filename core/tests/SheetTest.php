@@ -385,7 +385,7 @@ final class SheetTest extends TestCase
         $make = $this->pass(3)->toData();
         foreach ([
             'fill' => ['labels' => [3, 5], 'figure' => 7, 'material' => 9],
-            'stroke' => ['pass' => 'stroke01', 'points' => [[1.0, 2.0, 0.5], [3.0, 4.0, 1.0]], 'brush' => $brush, 'erase' => true, 'colour' => '#102030', 'make' => $make, 'inside' => [4, 65535]],
+            'stroke' => ['pass' => 'stroke01', 'points' => [[1.0, 2.0, 0.5], [3.0, 4.0, 1.0]], 'brush' => $brush, 'erase' => true, 'colour' => '#102030', 'make' => $make, 'inside' => [4, 65535], 'mirror' => ['x' => 9.5, 'y' => -4.0, 'turn' => 0.5]],
             'pass.add' => ['id' => 'newpass1', 'pass' => $make],
             'pass.change' => ['id' => 'newpass1', 'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]]],
             'pass.remove' => ['id' => 'newpass1'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Raster\Rect;
 
 /** Where a stroke went: points with pressure of 0..1, in pixels of the page; pixel middles lie at halves. */
@@ -29,6 +30,16 @@ final readonly class Path
                 throw new \RangeException('A stroke went far off the page or had a pressure outside 0 to 1.');
             }
         }
+    }
+
+    /**
+     * The same seen in a mirror.
+     *
+     * @throws \RangeException when it lies far off the page there
+     */
+    public function mirrored(MirrorAxis $axis): self
+    {
+        return new self(array_map(fn (array $point): array => [...$axis->mirrored($point[0], $point[1]), $point[2]], $this->points));
     }
 
     /**

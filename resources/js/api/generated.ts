@@ -62,6 +62,8 @@ export type AdviceData = { kind: AdviceKind; tone: Tone; amount: number; other: 
 
 export type AppliedState = { revision: number; title: string | null; tiles: TileNow[]; records: RecordNow[] };
 
+export type AxisData = { x: number; y: number; turn: number };
+
 export type BackLightData = { azimuth: number; colour: string };
 
 export type BoxedBrush = { id: number; name: string; what: string; size: number; hardness: number; tip: TipData | null };
@@ -274,7 +276,7 @@ export type StartPageInput = { width: number; height: number; dpi: number };
 
 export type StraysInput = { places: PlaceData[] };
 
-export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null; inside: number[] };
+export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null; inside: number[]; mirror: AxisData | null };
 
 export type TakenReport = { name: string; right: number; down: number; rows: TakenRow[] };
 

@@ -152,7 +152,12 @@ function AxisSwitch() {
     const bench = useBenchModel();
     const isOn = useBench((view) => view.axis !== null);
     return (
-        <button className="act" aria-pressed={isOn} title="Each line is drawn again on the other side" onClick={() => bench.toggleAxis()}>
+        <button
+            className="act"
+            aria-pressed={isOn}
+            title="All that is drawn is drawn again on the other side; the axis stands in the middle of what is in view"
+            onClick={() => bench.toggleAxis()}
+        >
             Mirror <kbd className="key">Y</kbd>
         </button>
     );

@@ -19,6 +19,8 @@ export interface KeyBinding {
 }
 
 const key = (name: string) => (event: KeyboardEvent) => event.key.toLowerCase() === name;
+/** Whether the tool in hand can be mirrored. */
+const hasAxis = (bench: BenchModel): boolean => TOOLS[bench.view.tool].options.includes('axis');
 const PAN = 60;
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0], ArrowUp: [0, PAN], ArrowDown: [0, -PAN] };
 
@@ -95,7 +97,7 @@ export const KEYS: KeyBinding[] = [
         is: key('r'),
         run: (bench, event) => bench.surface?.turn(((event.shiftKey ? -1 : 1) * Math.PI) / 12),
     },
-    { shown: 'Y', what: 'mirror lines while inking', is: key('y'), run: (bench) => bench.view.stage === 'ink' && bench.toggleAxis() },
+    { shown: 'Y', what: 'mirror what is inked or painted', is: key('y'), run: (bench) => hasAxis(bench) && bench.toggleAxis() },
     {
         shown: 'Delete',
         what: 'take picked lines away',

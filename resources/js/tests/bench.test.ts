@@ -325,6 +325,7 @@ describe('tools', () => {
                     [60, 40, 1],
                 ],
                 inside: [],
+                mirror: null,
             },
         ]);
     });
@@ -360,6 +361,26 @@ describe('tools', () => {
         expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + 60]).toBeCloseTo(64, -1);
         gesture?.up();
         expect(ops()).toMatchObject([{ kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } }]);
+    });
+    it('paint on both sides of a mirror, no darker where both lie', () => {
+        bench.choose('light');
+        bench.set({ size: 10, flow: 0.5, steady: 0, axis: { x: 60, y: 0, turn: 0 } });
+        const gesture = begin('pen', point(30, 40));
+        gesture?.move([point(63, 40)]);
+        gesture?.up();
+        const [id] = Object.keys(bench.session.view.records.pass);
+        const at = (x: number): number => bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + x] ?? -1;
+        expect([at(35), at(85), at(60), at(15), at(105)]).toEqual([128, 128, 128, 0, 0]);
+        expect(ops()).toMatchObject([
+            {
+                kind: 'stroke',
+                points: [
+                    [30, 40, 1],
+                    [63, 40, 1],
+                ],
+                mirror: { x: 60, y: 0, turn: 0 },
+            },
+        ]);
     });
     it('ramp through the tone between, which lies below', () => {
         bench.choose('light');

@@ -8,9 +8,12 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\Tip;
+use Awning\Core\Brush\TwinStroke;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Raster\Coverage;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\Laying;
 use Awning\Core\Sheet\Prepares;
@@ -20,20 +23,23 @@ use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StrokeOnSheet;
 
 /**
- * One stroke of pen or eraser in a pass.
+ * One stroke of pen or eraser in a pass; with a mirror, once more on its other side.
  *
  * @phpstan-import-type PassData from PassSpec
  * @phpstan-import-type TipData from Tip
+ * @phpstan-import-type AxisData from MirrorAxis
  *
  * @phpstan-type BrushData array{size: float, hardness: float, opacity: float, smoothing: float, tip?: TipData}
  * @phpstan-type PointData array{float, float, float}
- * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData, inside: list<int>}
+ * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData, inside: list<int>, mirror: ?AxisData}
  */
 final readonly class Stroke implements ClientOp, Prepares
 {
     private Laying $laying;
 
     private StrokeDrawing $drawing;
+
+    private ?StrokeDrawing $twin;
 
     /**
      * @param  ?Rgb  $colour  the paint's colour; only a paint pass takes one
@@ -42,9 +48,11 @@ final readonly class Stroke implements ClientOp, Prepares
      */
     public function __construct(
         string $pass, private Path $path, private Brush $brush, bool $erase = false, ?Rgb $colour = null, ?PassSpec $make = null, array $inside = [],
+        private ?MirrorAxis $mirror = null,
     ) {
         $this->laying = new Laying($pass, $make, $erase, $colour, $brush->opacity, $inside);
         $this->drawing = new StrokeDrawing($path, $brush);
+        $this->twin = $mirror === null ? null : new StrokeDrawing($path->mirrored($mirror), $brush);
     }
 
     public static function kind(): string
@@ -63,7 +71,7 @@ final readonly class Stroke implements ClientOp, Prepares
 
         return new self(
             $laying->pass, Path::fromPoints($input->list('points', Path::MOST_POINTS)), self::brush($input->map('brush')),
-            $laying->erase, $laying->colour, $laying->make, $laying->inside,
+            $laying->erase, $laying->colour, $laying->make, $laying->inside, $input->has('mirror') ? MirrorAxis::fromData($input->map('mirror')) : null,
         );
     }
 
@@ -77,7 +85,7 @@ final readonly class Stroke implements ClientOp, Prepares
     {
         ['pass' => $pass, 'erase' => $erase, 'colour' => $colour, 'make' => $make, 'inside' => $inside] = $this->laying->toInput();
 
-        return ['pass' => $pass, 'points' => $this->path->points, 'brush' => self::brushData($this->brush), 'erase' => $erase, 'colour' => $colour, 'make' => $make, 'inside' => $inside];
+        return ['pass' => $pass, 'points' => $this->path->points, 'brush' => self::brushData($this->brush), 'erase' => $erase, 'colour' => $colour, 'make' => $make, 'inside' => $inside, 'mirror' => $this->mirror?->toData()];
     }
 
     /** @return BrushData */
@@ -105,11 +113,18 @@ final readonly class Stroke implements ClientOp, Prepares
 
     public function prepare(Sheet $sheet): void
     {
-        StrokeOnSheet::mask($this->drawing, $sheet);
+        $this->coverage($sheet);
     }
 
     public function apply(Sheet $sheet): void
     {
-        $this->laying->lay($sheet, StrokeOnSheet::mask($this->drawing, $sheet));
+        $this->laying->lay($sheet, $this->coverage($sheet));
+    }
+
+    private function coverage(Sheet $sheet): Coverage
+    {
+        $stroke = StrokeOnSheet::mask($this->drawing, $sheet);
+
+        return $this->twin === null ? $stroke : new TwinStroke($stroke, StrokeOnSheet::mask($this->twin, $sheet));
     }
 }

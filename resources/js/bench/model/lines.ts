@@ -62,12 +62,13 @@ const changed = (stroke: InkStrokeData, to: (x: number, y: number) => [number, n
 export const moved = (stroke: InkStrokeData, dx: number, dy: number): InkStrokeData => changed(stroke, (x, y) => [x + dx, y + dy]);
 
 /** Reflected in an axis. */
-export function mirrored(stroke: InkStrokeData, axis: Axis): InkStrokeData {
+export const mirrored = (stroke: InkStrokeData, axis: Axis): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
+
+/** Where a place is seen in a mirror. */
+export function inMirror(x: number, y: number, axis: Axis): [number, number] {
     const [ux, uy] = [Math.sin(axis.turn), Math.cos(axis.turn)];
-    return changed(stroke, (x, y) => {
-        const along = (x - axis.x) * ux + (y - axis.y) * uy;
-        return [2 * (axis.x + along * ux) - x, 2 * (axis.y + along * uy) - y];
-    });
+    const along = (x - axis.x) * ux + (y - axis.y) * uy;
+    return [2 * (axis.x + along * ux) - x, 2 * (axis.y + along * uy) - y];
 }
 
 /** Larger or smaller, and turned, about the middle of all of them. */

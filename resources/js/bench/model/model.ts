@@ -157,6 +157,8 @@ export interface SurfaceHandle {
     turn(by: number): void;
     zoom(factor: number): void;
     pan(dx: number, dy: number): void;
+    /** The place of the page in the middle of what is in view; null: nothing is yet. */
+    middle(): Spot | null;
     /** @param width px of the page that shall be seen well; none: as near as it is, or half size at the least */
     goTo(x: number, y: number, width?: number): void;
     /** A full-size tile as the finished page shows it, four bytes a pixel; null while it is on its way. */
@@ -251,11 +253,11 @@ export class BenchModel {
         this.set({ drawing: id, trial: { clean: { ...now.clean, ...change.clean }, place: { ...now.place, ...change.place } } });
     }
 
-    /** A stroke's mirror axis in the middle of the page, upright; or none. */
+    /** A stroke's mirror axis in the middle of what is in view, upright; or none. */
     toggleAxis(): void {
         const size = sizeOf(this.session.view);
         if (this.view.axis !== null || size === null) this.set({ axis: null });
-        else this.set({ axis: { x: size.width / 2, y: size.height / 2, turn: 0 } });
+        else this.set({ axis: { ...(this.surface?.middle() ?? { x: size.width / 2, y: size.height / 2 }), turn: 0 } });
     }
 
     /** How the page looks in this stage, just now. */

@@ -13,6 +13,7 @@ import { filledAs } from '../../page/records';
 import { sizeOf } from '../../page/store';
 import type { BenchModel, BenchView, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
+import type { Spot } from '../model/lines';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
 import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
@@ -111,6 +112,13 @@ export class SurfaceRenderer {
 
     end(): void {
         this.stops.forEach((stop) => stop());
+    }
+
+    /** The place of the page in the middle of what is in view, on whole pixels; all of the page: in its own middle. */
+    get middle(): Spot | null {
+        const size = sizeOf(this.bench.session.view);
+        if (this.view === null || size === null) return null;
+        return this.isFitted ? { x: size.width / 2, y: size.height / 2 } : { x: Math.round(this.view.x), y: Math.round(this.view.y) };
     }
 
     get level(): number {
@@ -262,14 +270,14 @@ export class SurfaceRenderer {
         this.drawOverlays(context, toScreen, this.view);
     }
 
-    /** The original left of the edge, the frame that is being placed, lines that are picked, the mirror's axis. */
+    /** The original left of the edge, the frame that is being placed, lines that are picked. */
     private drawInkStage(
         context: CanvasRenderingContext2D,
         toScreen: DOMMatrix,
         view: View,
         size: { width: number; height: number },
     ): void {
-        const { tool, trial, compare, axis, overlays, grid } = this.bench.view;
+        const { tool, trial, compare, overlays, grid } = this.bench.view;
         const drawing = this.bench.drawing?.[1] ?? null;
         this.lookAtTrial(view, size);
         this.looks.draw(context, toScreen, size);
@@ -281,7 +289,6 @@ export class SurfaceRenderer {
         context.setTransform(1, 0, 0, 1, 0, 0);
         // Closer than a few pixels it would only be grey.
         if (grid * view.scale >= LEAST_GRID) drawGrid(context, toScreen, size, grid);
-        if (axis !== null) drawAxis(context, toScreen, axis);
         this.drawDraft(context, toScreen);
         const { lifted } = this.bench.view;
         if (lifted !== null && this.gesture === null) drawOutline(context, toScreen, lifted);
@@ -536,7 +543,8 @@ export class SurfaceRenderer {
     }
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
-        const { overlays, bridges, bridgeLimit, stage, tool, size } = this.bench.view;
+        const { overlays, bridges, bridgeLimit, stage, tool, size, axis } = this.bench.view;
+        if (overlays && axis !== null && TOOLS[tool].options.includes('axis')) drawAxis(context, toScreen, axis);
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
             const all = asLimited(Object.values(this.bench.session.view.records.bridge), bridgeLimit);

@@ -1,11 +1,12 @@
 /** A stroke under the hand: previewed in the layer it goes into, sent when the hand goes up. */
 import type { BrushData } from '../../api/generated';
 import { sentence } from '../../page/target';
-import { layStroke, type Point, type StrokePreview } from '../../picture/stroke';
-import type { BenchModel } from '../model/model';
+import { layStroke, type Point } from '../../picture/stroke';
+import type { Axis, BenchModel } from '../model/model';
 import { aimAt, type Aim } from './aim';
 import { insideTile } from './covering';
 import { LayerPreview, rounded } from './layerPreview';
+import { TwinPreview } from './twin';
 import type { Gesture, ToolHost, ToolPoint } from './tool';
 
 export const strokeSentence = (bench: BenchModel, erasing: boolean): string =>
@@ -20,7 +21,8 @@ export function beginStroke(host: ToolHost, start: ToolPoint, erase: boolean): G
 
 class StrokeGesture implements Gesture {
     private readonly preview: LayerPreview;
-    private stroke: StrokePreview;
+    private readonly axis: Axis | null;
+    private stroke: TwinPreview;
     /** Where the stroke may go in each tile, when it is kept inside regions. */
     private readonly reach = new Map<string, Uint8Array>();
 
@@ -30,10 +32,11 @@ class StrokeGesture implements Gesture {
         private readonly brush: BrushData,
         start: ToolPoint,
     ) {
+        this.axis = host.bench.view.axis;
         this.preview = new LayerPreview(host, aim.layer, aim.bytesPerPixel, (base, stroke, column, row) =>
             layStroke(base, this.kept(stroke, `${column},${row}`), aim.laying),
         );
-        this.stroke = this.preview.stroke(brush);
+        this.stroke = this.begun();
         this.preview.show([this.stroke], this.stroke.add(pointOf(start)));
     }
 
@@ -57,7 +60,13 @@ class StrokeGesture implements Gesture {
             brush: this.brush,
             points: this.stroke.points.map(rounded),
             inside,
+            mirror: this.axis,
         });
+    }
+
+    private begun(): TwinPreview {
+        const twin = this.axis === null ? null : { stroke: this.preview.stroke(this.brush), axis: this.axis };
+        return new TwinPreview(this.preview.stroke(this.brush), twin);
     }
 
     cancel(): void {
@@ -78,7 +87,7 @@ class StrokeGesture implements Gesture {
     private straighten(to: ToolPoint): void {
         const [start] = this.stroke.points;
         this.preview.takeBack();
-        this.stroke = this.preview.stroke(this.brush);
+        this.stroke = this.begun();
         const touched = this.stroke.add(start);
         this.stroke.add(pointOf(to)).forEach((key) => touched.add(key));
         this.preview.show([this.stroke], touched);
