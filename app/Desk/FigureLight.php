@@ -17,6 +17,7 @@ use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
+use Awning\Core\Sheet\FigureBodies;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayRoughIn;
 use Awning\Core\Sheet\Sheet;
@@ -50,7 +51,7 @@ final readonly class FigureLight
     public function by(LightPlan $plan, array $only = [], ?callable $done = null): LayRoughIn
     {
         $mine = $this->mine();
-        [$bodies, $solids, $page] = [$this->bodies(), $this->solids(), new Rect(0, 0, $mine->width, $mine->height)];
+        [$bodies, $solids, $page] = [FigureBodies::of($this->regions, $this->labels, $this->figure->id), $this->solids(), new Rect(0, 0, $mine->width, $mine->height)];
         $throwers = new Throwers($this->where($this->isNearer(...)), $this->where($this->isBefore(...)));
         $lit = [];
         $pieces = Pieces::of($mine);
@@ -74,19 +75,6 @@ final readonly class FigureLight
         }
 
         return new Labels($this->labels->width, $this->labels->height, $data);
-    }
-
-    /** @return array<int, int> regions of one material are one body: by label the first label of its material */
-    private function bodies(): array
-    {
-        $first = $bodies = [];
-        foreach ($this->regions as $label => $region) {
-            if ($region->figure === $this->figure->id) {
-                $bodies[(int) $label] = $first[$region->material] ??= (int) $label;
-            }
-        }
-
-        return $bodies;
     }
 
     /** @return array<int, Solid> */

@@ -20,11 +20,13 @@ use Awning\Core\Page\SetupBox;
 use Awning\Core\Page\Solid;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Blur;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Select\SmoothShape;
+use Awning\Core\Sheet\FigureBodies;
 use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\OpKinds;
@@ -389,6 +391,28 @@ final class PaintTest extends TestCase
         $regions = (new Sheet($this->source))->all(Region::class);
         self::assertEquals([new Region(5, 52, 240 * self::HEIGHT, 10, 10, solid: Solid::Tube, before: true), false], [$regions[7], $regions[9]->before]);
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
+    }
+
+    public function test_what_lies_on_a_body_is_of_it_and_what_lies_beside_it_is_not(): void
+    {
+        // A face (1) with a mouth (2), in which there are teeth (3); half of an ear (4) beside it, as large as the mouth; a button (5) of another figure on it.
+        $at = fn (int $x, int $y): int => match (true) {
+            abs($x - 50) < 4 && abs($y - 70) < 2 => 3,
+            abs($x - 50) < 12 && abs($y - 70) < 5 => 2,
+            abs($x - 30) < 3 && abs($y - 30) < 3 => 5,
+            hypot($x - 50, $y - 50) < 40 => 1,
+            hypot($x - 93, $y - 50) < 9 => 4,
+            default => 6,
+        };
+        $labels = new Labels(120, 100, implode('', array_map(fn (int $i): string => pack('n', $at($i % 120, intdiv($i, 120))), range(0, 11_999))));
+        $areas = array_count_values((array) unpack('n*', $labels->data));
+        $of = fn (int $label, int $figure, int $material): Region => new Region($figure, $material, $areas[$label], 1, 1);
+        $regions = [6 => $of(6, 0, 0), 4 => $of(4, 7, 31), 3 => $of(3, 7, 33), 2 => $of(2, 7, 32), 1 => $of(1, 7, 30), 5 => $of(5, 8, 40)];
+        self::assertEquals([1 => 1, 2 => 1, 3 => 1, 4 => 4], FigureBodies::of($regions, $labels, 7));
+        self::assertEquals([5 => 5], FigureBodies::of($regions, $labels, 8));
+        // Of one material they are one, wherever they lie.
+        $regions[4] = $of(4, 7, 30);
+        self::assertEquals([1 => 4, 2 => 4, 3 => 4, 4 => 4], FigureBodies::of($regions, $labels, 7));
     }
 
     public function test_a_stroke_is_mirrored_in_an_axis_as_one(): void
