@@ -167,7 +167,7 @@ final class FlatsStageTest extends BrowserTestCase
         self::assertNotNull($region?->shift);
         self::assertSame('#e0a93a', Material::query()->firstOrFail()->pinned['base']);
         $shift = $this->sheet()->find(ColourShift::class, $region->shift);
-        self::assertSame(120.0, $shift?->hue);
+        self::assertSame(120.0, $shift?->turn->hue);
         $this->shows($browser, (new Shift(0, 1, 120))->of(Rgb::fromHex('#e0a93a'))->parts(), 300, 200);
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 120, 200);
         $browser->press('As the palette says');

@@ -78,9 +78,9 @@ final class MigrationTest extends TestCase
         $drawing = $sheet()->find(Drawing::class, LayInk::FIRST);
         self::assertSame([300, 20, 200, DrawingRole::Ink], [$drawing?->width, $drawing?->clean->paper, $drawing?->clean->ink, $drawing?->role]);
         self::assertSame([$tile, $tile], [$sheet()->tile(LayerName::scan(LayInk::FIRST), 0, 0), $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0)]);
-        self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null], $sheet()->find(Region::class, 1)?->toData());
-        self::assertSame($pass, $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
-        self::assertSame($tint, $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
+        self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false], $sheet()->find(Region::class, 1)?->toData());
+        self::assertSame($pass + ['mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
+        self::assertSame($tint + ['mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
         self::assertSame(['groupa' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.5]], array_map(fn (PassGroup $g): array => $g->toData(), $sheet()->all(PassGroup::class)), 'a mode that was never shown is no longer pretended, and the empty group is gone');
         self::assertSame(['flat', 'flat', 'colour'], JournalEntry::query()->orderBy('id')->get()->map(fn (JournalEntry $e): string => $e->right->value)->all());
         self::assertSame([1, 2, 3], Series::query()->findOrFail($series)->figures()->pluck('depth')->sort()->values()->all(), 'two figures stood at one depth');
@@ -92,7 +92,7 @@ final class MigrationTest extends TestCase
         self::assertSame([], $sheet()->all(PassSpec::class));
         self::assertNull($sheet()->tile(LayerName::parse('pass:shadepass1'), 0, 0));
         $this->undo($page)->assertOk();
-        self::assertSame($region + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null], $sheet()->find(Region::class, 1)?->toData());
+        self::assertSame($region + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false], $sheet()->find(Region::class, 1)?->toData());
         $this->undo($page)->assertOk();
         self::assertTrue($sheet()->isEmpty());
         self::assertSame([], $sheet()->all(Drawing::class));
@@ -100,7 +100,7 @@ final class MigrationTest extends TestCase
         foreach ([1, 2, 3] as $step) {
             $this->undo($page, 'redo')->assertOk();
         }
-        self::assertSame($pass, $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
+        self::assertSame($pass + ['mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertSame($tile, $sheet()->tile(LayerName::ink(), 0, 0));
         self::assertEquals($drawing, $sheet()->find(Drawing::class, LayInk::FIRST));
         self::assertSame($tile, $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0));

@@ -33,6 +33,8 @@ use Awning\Core\Exchange\PaletteFiles;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\Setup;
+use Awning\Core\Page\SetupMarks;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StackBuilder;
@@ -417,6 +419,11 @@ final class PaletteTest extends TestCase
         $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
+        // As much as a setup can hold, and nothing of it can be made shorter.
+        $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, SetupMarks::SIDE ** 2)))))->toText();
+        $full = $this->change('POST', 'setups', ['name' => 'Full', 'passes' => array_fill(0, Setup::MOST, ['marks' => $noise] + $pass)], 201);
+        self::assertSame($noise, $full[9]['passes'][23]['marks']);
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         $this->change('POST', 'setups', ['name' => 'Broken', 'passes' => [['name' => 'x', 'kind' => 'cloud']]], 422);
         $this->change('POST', 'setups', ['name' => 'Empty', 'passes' => []], 422);
         $id = $kept[8]['id'];
@@ -471,10 +478,10 @@ final class PaletteTest extends TestCase
 
     public function test_light_plans_are_kept_picked_by_pages_and_change_what_is_derived(): void
     {
-        $plan = fn (string $colour, float $azimuth = 120): array => ['azimuth' => $azimuth, 'elevation' => 35, 'colour' => $colour, 'ambient' => '#203040', 'dials' => ['cast' => 55]];
+        $plan = fn (string $colour, float $azimuth = 120): array => ['azimuth' => $azimuth, 'elevation' => 35, 'colour' => $colour, 'ambient' => '#203040', 'dials' => ['cast' => 55], 'lamps' => [['x' => 0.25, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#ffd08a']], 'back' => ['azimuth' => 300, 'colour' => '#cfe0ff']];
         $kept = $this->change('POST', 'lights', ['name' => 'Lamp at midnight', 'plan' => $plan('#ff9030')], 201);
         ['id' => $id, 'version' => $version, 'plan' => $shown] = $kept['lights'][0];
-        self::assertEquals(['azimuth' => 120, 'elevation' => 35, 'colour' => '#ff9030', 'ambient' => '#203040', 'dials' => ['folds' => 1, 'soft' => 0.12, 'reach' => 0, 'cast' => 55, 'rim' => 6]], $shown);
+        self::assertEquals(['azimuth' => 120, 'elevation' => 35, 'colour' => '#ff9030', 'ambient' => '#203040', 'dials' => ['folds' => 1, 'soft' => 0.12, 'reach' => 0, 'cast' => 55, 'rim' => 6, 'lines' => 0], 'lamps' => [['x' => 0.25, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#ffd08a']], 'back' => ['azimuth' => 300, 'colour' => '#cfe0ff']], $shown);
         $page = \App\Models\Page::query()->create(['series_id' => $this->series->id, 'number' => 91, 'title' => 'Night']);
         $shade = fn (): string => (string) ($this->getJson("/api/pages/$page->id")->json('palette.figures.0.materials.0.tones.shade'));
         $before = $shade();

@@ -11,9 +11,13 @@ final readonly class PaintLayer extends PassLayer
     {
         $paint = $ground->paint($this->layer);
         if ($paint !== null) {
-            $clipped = $ground->flats->clip($paint, $this->spec->scope);
-            $canvas->paint($this->turnedPaint($clipped->covered($this->masked($clipped->alphas(), $ground))), $this->spec->mode, $this->spec->opacity);
+            $canvas->paint($this->turnedPaint($this->maskedPaint($ground->flats->clip($paint, $this->spec->scope), $ground)), $this->spec->mode, $this->spec->opacity);
         }
+    }
+
+    private function maskedPaint(Pixels $paint, Ground $ground): Pixels
+    {
+        return $this->spec->mask === null ? $paint : $paint->covered($this->masked($paint->alphas(), $ground));
     }
 
     private function turnedPaint(Pixels $paint): Pixels
