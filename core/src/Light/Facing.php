@@ -13,6 +13,9 @@ use Awning\Core\Raster\Labels;
  */
 final readonly class Facing
 {
+    /** Px to either side over which what was told at half the size is smoothed, so that its pixels are not seen. */
+    private const SMOOTH = 2;
+
     /**
      * @param  array<int, float>  $x  to the right
      * @param  array<int, float>  $y  up
@@ -67,6 +70,10 @@ final readonly class Facing
                 $y[$at] = $wholes->y[$there] + ($y[$at] - $wholes->y[$there]) * $folds;
             }
         }
+        /** @var list<int> $of */
+        $of = array_values((array) unpack('n*', $joined->data));
+        $means = RegionMeans::within($of, $joined->width, $joined->height);
+        [$x, $y] = [$means->of($x, self::SMOOTH), $means->of($y, self::SMOOTH)];
     }
 
     /** @param  array<int, int>  $bodies */
