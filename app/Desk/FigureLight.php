@@ -52,12 +52,12 @@ final readonly class FigureLight
     {
         $mine = $this->mine();
         [$bodies, $solids, $page] = [FigureBodies::of($this->regions, $this->labels, $this->figure->id), $this->solids(), new Rect(0, 0, $mine->width, $mine->height)];
-        $throwers = new Throwers($this->where($this->isNearer(...)), $this->where($this->isBefore(...)));
+        $throwers = $plan->dials->cast > 0 ? new Throwers($this->where($this->isNearer(...)), $this->where($this->isBefore(...))) : null;
         $lit = [];
         $pieces = Pieces::of($mine);
         foreach ($pieces as $i => $where) {
             $done !== null && $done($i / count($pieces));
-            $scene = new Scene($bodies, $solids, $throwers->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($page, $where), $plan->lamps), $plan->back?->key());
+            $scene = new Scene($bodies, $solids, $throwers?->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($page, $where), $plan->lamps), $plan->back?->key());
             $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene)];
         }
 

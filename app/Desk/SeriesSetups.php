@@ -18,6 +18,9 @@ use Awning\Core\Page\SetupBox;
  */
 final readonly class SeriesSetups
 {
+    /** What setups that were kept earlier say nothing of. */
+    private const SINCE = ['turn' => null, 'marks' => null];
+
     public function __construct(private Series $series)
     {
     }
@@ -30,6 +33,6 @@ final readonly class SeriesSetups
         /** @var list<SeriesSetup> $own */
         $own = SeriesSetup::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => Setup::fromList($setup->passes)->toList()], $own)];
+        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => array_map(fn (array $pass): array => $pass + self::SINCE, $setup->passes)], $own)];
     }
 }

@@ -8,7 +8,7 @@ use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Coverage;
 use Awning\Core\Raster\Rect;
 
-/** The coverage of one stroke inside its bounds. */
+/** A coverage that is worked out at once inside its bounds: that of a stroke, or of marks that are laid like one. */
 final readonly class StrokeMask implements Coverage
 {
     /** @param  string  $data  one byte a pixel of $bounds */

@@ -37,11 +37,14 @@ final readonly class Throwers
     /** Whatever throws into the place from around it is looked at, too. */
     private static function shadow(Plane $throwers, Rect $where, KeyLight $key, float $length): ?Plane
     {
+        if ($length < 1) {
+            return null;
+        }
         $far = (int) ceil($length);
         $around = Rect::bounds($where->x - $far, $where->y - $far, $where->right() + $far, $where->bottom() + $far)->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
         $here = $throwers->crop($around);
 
-        return $length < 1 || strspn($here->data, "\0") === strlen($here->data) ? null
+        return strspn($here->data, "\0") === strlen($here->data) ? null
             : CastShadow::of($here, $key, $length)->crop(new Rect($where->x - $around->x, $where->y - $around->y, $where->width, $where->height));
     }
 }

@@ -17,6 +17,8 @@ use Awning\Core\Colour\Tone;
  */
 final readonly class PassSpec implements Record
 {
+    use Altered;
+
     /** What a person may alter of a pass that is there. */
     public const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
 
@@ -116,13 +118,6 @@ final readonly class PassSpec implements Record
     public function showing(PassContent $content): self
     {
         return $this->but(['content' => $content]);
-    }
-
-    /** @param  array<string, mixed>  $values  by property */
-    private function but(array $values): self
-    {
-        /** @phpstan-ignore argument.type (the values are this class's own) */
-        return new self(...array_merge(get_object_vars($this), $values));
     }
 
     public function layer(string $id): LayerName

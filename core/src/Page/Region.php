@@ -11,6 +11,8 @@ namespace Awning\Core\Page;
  */
 final readonly class Region implements Record
 {
+    use Altered;
+
     /**
      * @param  int  $figure  0 while it is unfilled
      * @param  int  $material  0 while it is unfilled
@@ -93,13 +95,6 @@ final readonly class Region implements Record
     public function standing(bool $before): self
     {
         return $this->but(['before' => $before]);
-    }
-
-    /** @param  array<string, mixed>  $values  by property */
-    private function but(array $values): self
-    {
-        /** @phpstan-ignore argument.type (the values are this class's own) */
-        return new self(...array_merge(get_object_vars($this), $values));
     }
 
     public function isFilled(): bool

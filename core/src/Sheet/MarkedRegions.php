@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Codec\Resized;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\SetupMarks;
 use Awning\Core\Raster\Labels;
-use Awning\Core\Raster\PlacedPlane;
-use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 
 /** Regions taken as one thing: what is painted in them goes into a setup, and what a setup holds is painted in them. */
@@ -42,8 +41,8 @@ final readonly class MarkedRegions
     /** Paints what a setup holds in a pass that is there, scaled into their box, and nowhere beside them. */
     public function paint(string $pass, SetupMarks $marks): void
     {
-        $plane = new Plane($this->box->width, $this->box->height, Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height));
-        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new PlacedPlane($plane, $this->box->x, $this->box->y));
+        $coverage = Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height);
+        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new StrokeMask($this->box, $coverage));
     }
 
     /** @param  array<int, int>  $wanted  by label */

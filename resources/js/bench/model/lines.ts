@@ -1,6 +1,5 @@
 /** What can be told of inked lines by their points: how near, whether crossed, where to when moved or mirrored. */
-import type { InkPointData, InkStrokeData } from '../../api/generated';
-import type { Axis } from './model';
+import type { AxisData, InkPointData, InkStrokeData } from '../../api/generated';
 
 export interface Spot {
     x: number;
@@ -62,10 +61,10 @@ const changed = (stroke: InkStrokeData, to: (x: number, y: number) => [number, n
 export const moved = (stroke: InkStrokeData, dx: number, dy: number): InkStrokeData => changed(stroke, (x, y) => [x + dx, y + dy]);
 
 /** Reflected in an axis. */
-export const mirrored = (stroke: InkStrokeData, axis: Axis): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
+export const mirrored = (stroke: InkStrokeData, axis: AxisData): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
 
 /** Where a place is seen in a mirror. */
-export function inMirror(x: number, y: number, axis: Axis): [number, number] {
+export function inMirror(x: number, y: number, axis: AxisData): [number, number] {
     const [ux, uy] = [Math.sin(axis.turn), Math.cos(axis.turn)];
     const along = (x - axis.x) * ux + (y - axis.y) * uy;
     return [2 * (axis.x + along * ux) - x, 2 * (axis.y + along * uy) - y];

@@ -2,6 +2,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
     TONES,
+    type AxisData,
     type BoxedBrush,
     type BrushData,
     type CleanData,
@@ -43,12 +44,6 @@ export interface Cue {
     lengths: Record<number, number>;
 }
 
-export interface Axis {
-    x: number;
-    y: number;
-    turn: number;
-}
-
 /** How a drawing is cleaned and where it lies, before the server has done it. */
 export interface Trial {
     clean: CleanData;
@@ -83,7 +78,7 @@ export interface BenchView {
     /** How much the paper's tooth breaks lines up, 0..1. */
     grain: number;
     /** Where lines are mirrored: a place of the page and the axis's direction in radians. */
-    axis: Axis | null;
+    axis: AxisData | null;
     /** Px between the lines of a square grid; 0: none. Straight lines and shapes may keep to it. */
     grid: number;
     isSnapping: boolean;

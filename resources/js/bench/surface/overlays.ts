@@ -1,6 +1,6 @@
 /** What is drawn over the page, in screen pixels. */
-import type { BridgeData, BridgeKind, InkPointData } from '../../api/generated';
-import type { Axis, Cue } from '../model/model';
+import type { AxisData, BridgeData, BridgeKind, InkPointData } from '../../api/generated';
+import type { Cue } from '../model/model';
 
 const RADIUS = 7;
 
@@ -170,7 +170,7 @@ export function drawGrid(
 }
 
 /** The mirror axis: right across, with the word beside it, so that it is not forgotten. */
-export function drawAxis(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: Axis): void {
+export function drawAxis(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: AxisData): void {
     const [ux, uy] = [Math.sin(axis.turn), Math.cos(axis.turn)];
     const far = 40_000;
     const a = toScreen.transformPoint(new DOMPoint(axis.x - far * ux, axis.y - far * uy));

@@ -1,8 +1,8 @@
 /** A stroke under the hand: previewed in the layer it goes into, sent when the hand goes up. */
-import type { BrushData } from '../../api/generated';
+import type { AxisData, BrushData } from '../../api/generated';
 import { sentence } from '../../page/target';
 import { layStroke, type Point } from '../../picture/stroke';
-import type { Axis, BenchModel } from '../model/model';
+import type { BenchModel } from '../model/model';
 import { aimAt, type Aim } from './aim';
 import { insideTile } from './covering';
 import { LayerPreview, rounded } from './layerPreview';
@@ -21,7 +21,7 @@ export function beginStroke(host: ToolHost, start: ToolPoint, erase: boolean): G
 
 class StrokeGesture implements Gesture {
     private readonly preview: LayerPreview;
-    private readonly axis: Axis | null;
+    private readonly axis: AxisData | null;
     private stroke: TwinPreview;
     /** Where the stroke may go in each tile, when it is kept inside regions. */
     private readonly reach = new Map<string, Uint8Array>();

@@ -1,7 +1,7 @@
 /** A stroke under the hand, and with a mirror its twin on the other side: shown as one. */
+import type { AxisData } from '../../api/generated';
 import type { Point, StrokePreview } from '../../picture/stroke';
 import { inMirror } from '../model/lines';
-import type { Axis } from '../model/model';
 
 export class TwinPreview {
     readonly tiles = new Map<string, Uint8Array>();
@@ -9,7 +9,7 @@ export class TwinPreview {
     /** @param twin the stroke in the mirror; null: there is none */
     constructor(
         private readonly stroke: StrokePreview,
-        private readonly twin: { stroke: StrokePreview; axis: Axis } | null,
+        private readonly twin: { stroke: StrokePreview; axis: AxisData } | null,
     ) {}
 
     /** Everything the hand did. */
