@@ -206,6 +206,8 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
         self::assertEqualsCanonicalizing(['Shade, rough', 'Deep, rough', 'Bounce, rough', 'Light, rough', 'Glint, rough', 'Rim, rough'], $passes);
+        // The passes are told of before their tiles have come.
+        $browser->until('window.awning.renderer.colourAt(60, 200).then((colour) => colour !== null && String(colour) !== "'.implode(',', self::BASE).'")', 'the shade to be seen', 15);
         $shows = fn (int $x): array => $this->colour($browser, $x, 200);
         self::assertLessThan($shows(120)[0], $shows(60)[0], 'dark at the left');
         self::assertGreaterThan($shows(120)[1], $shows(185)[1], 'light at the right');
