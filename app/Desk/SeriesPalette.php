@@ -31,7 +31,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-import-type LightPlanData from LightPlan
  *
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart, more: list<array{tone: value-of<Tone>, name: string}>}
- * @phpstan-type FigureState array{id: int, name: string, depth: int, follows: ?string, materials: list<MaterialState>}
+ * @phpstan-type FigureState array{id: int, name: string, depth: int, soft: bool, follows: ?string, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
@@ -104,7 +104,7 @@ final readonly class SeriesPalette
         }
         $variants = array_map(fn (array $variant): array => array_map(fn (array $tones): array => self::numbers($tones), $variant), array_column($this->wardrobe(), 'materials', 'id'));
 
-        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants);
+        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants, array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true));
     }
 
     /**
@@ -179,7 +179,7 @@ final readonly class SeriesPalette
         $figures = [];
         foreach ($this->series->load('figures.materials', 'figures.followed.series')->figures as $figure) {
             $figures[] = [
-                'id' => $figure->id, 'name' => $figure->name, 'depth' => $figure->depth, 'follows' => $figure->followed?->series->name,
+                'id' => $figure->id, 'name' => $figure->name, 'depth' => $figure->depth, 'soft' => $figure->soft, 'follows' => $figure->followed?->series->name,
                 'materials' => $figure->materials->map($this->material(...))->values()->all(),
             ];
         }

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?int $linked_by who made it follow
  * @property int $followed_version the other series' palette when it last was up to date
  * @property ?Figure $followed
+ * @property bool $soft whether its outer edge is shown softened by a pixel
  * @property Series $series
  * @property Collection<int, Material> $materials
  */
@@ -30,7 +31,7 @@ final class Figure extends Model
     protected $fillable = ['series_id', 'name', 'depth'];
 
     /** @var array<string, string> */
-    protected $casts = ['retired' => 'boolean'];
+    protected $casts = ['retired' => 'boolean', 'soft' => 'boolean'];
 
     /** @return BelongsTo<Series, $this> */
     public function series(): BelongsTo
@@ -50,9 +51,9 @@ final class Figure extends Model
         return $this->hasMany(Material::class)->where('retired', false)->orderBy('place')->orderBy('id');
     }
 
-    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int, follows_id: ?int} as the series' journal keeps it */
+    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int, follows_id: ?int, soft: bool} as the series' journal keeps it */
     public function toRecord(): array
     {
-        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id];
+        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id, 'soft' => $this->soft];
     }
 }

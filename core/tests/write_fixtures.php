@@ -42,6 +42,7 @@ use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
@@ -56,6 +57,8 @@ use Awning\Core\Sheet\StackBuilder;
 require __DIR__.'/../../vendor/autoload.php';
 
 const COUNT = 96;
+/** How wide a block is whose edges are soft. */
+const WIDE = 16;
 /** figure => materials. Ids of figures and materials overlap and belong crosswise: mixing them up shows. */
 const CAST = [1 => [2, 3], 2 => [1], 3 => [4]];
 /** figure => depth; 2 is farthest. */
@@ -112,9 +115,10 @@ $palette = new Palette($tones, $figureOf, [2, 1, 3], $variants);
  * @param  array<string, PassGroup>  $groups
  * @param  array<int, ColourShift>  $shifts  by label
  * @param  array<int, int>  $wearing  variant by label
+ * @param  list<int>  $soft  figures with a soft outer edge: the page is a block of WIDE pixels' width then, with what lies about it
  * @return array<string, mixed>
  */
-function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = [], array $wearing = []): array
+function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = [], array $wearing = [], array $soft = []): array
 {
     global $palette, $figureOf;
     $labels = '';
@@ -122,6 +126,11 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
         $labels .= str_repeat("\0".chr(mt_rand(0, 5)), mt_rand(2, 14));
     }
     $labels = substr($labels, 0, 2 * COUNT);
+    $around = null;
+    if ($soft !== []) {
+        $around = aroundLabels();
+        $labels = Bytes::crop($around, WIDE + 2, intdiv(COUNT, WIDE) + 2, new Rect(1, 1, WIDE, intdiv(COUNT, WIDE)), 2);
+    }
     $records = [];
     foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
         $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null, wears: $wearing[$label] ?? null));
@@ -152,10 +161,10 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $source = new MemorySource;
     $source->store(new Change([], $records));
-    $stack = (new StackBuilder)->build(new Sheet($source), $palette);
+    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true)));
     static $compositor;
     $compositor ??= new Compositor;
-    $result = $compositor->compose($stack, new PageBlock(new Rect(0, 0, COUNT, 1), $labels, $cover, $paint));
+    $result = $compositor->compose($stack, new PageBlock($soft === [] ? new Rect(0, 0, COUNT, 1) : new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)), $labels, $cover, $paint, $around));
     $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass, 'drawing' => new stdClass, 'stroke' => new stdClass, 'shift' => new stdClass];
     foreach ($records as $record) {
         $kind = (array) $data[$record->kind->value];
@@ -163,7 +172,25 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
         $data[$record->kind->value] = (object) $kind;
     }
 
-    return ['name' => $name, 'records' => $data, 'layers' => array_map(base64_encode(...), $layers), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
+    return ['name' => $name, 'records' => $data, 'soft' => $soft, 'layers' => array_map(base64_encode(...), $layers + ($around === null ? [] : ['flats around' => $around])), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
+}
+
+/** Patches of labels, a few pixels wide and high, of a block and a pixel on every side. */
+function aroundLabels(): string
+{
+    $labels = '';
+    for ($y = 0; $y < intdiv(COUNT, WIDE) + 2; $y++) {
+        $last = substr($labels, -2 * (WIDE + 2));
+        for ($x = 0; $x < WIDE + 2; $x++) {
+            $labels .= match (mt_rand(0, 5)) {
+                0 => "\0".chr(mt_rand(0, 5)),
+                1, 2, 3 => $y > 0 ? substr($last, 2 * $x, 2) : "\0\1",
+                default => $x > 0 ? substr($labels, -2) : "\0\2",
+            };
+        }
+    }
+
+    return $labels;
 }
 
 function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, int $figure = 1, float $order = 1.0, ?string $group = null, bool $visible = true, ?PassMask $mask = null, ?ColourTurn $turn = null): PassSpec
@@ -236,11 +263,16 @@ foreach ($kinds as $kind) {
     $pages[] = page("$kind turned", ['pass01' => spec($kind, Scope::figure(1), opacity: 0.9, turn: new ColourTurn(0.12, 0.5, -120))]);
     $pages[] = page("$kind masked by what is gone, or by itself", ['pass01' => spec($kind, Scope::figure(1), mask: new PassMask('gone00')), 'pass02' => spec($kind, Scope::figure(2), figure: 2, mask: new PassMask('pass02', true))]);
 }
+foreach ([[1], [2], [1, 3], [2, 3]] as $soft) {
+    $named = implode(' and ', $soft);
+    $pages[] = page("soft edges of $named", [], soft: $soft);
+    $pages[] = page("soft edges of $named under passes", ['pass01' => spec('tone', Scope::figure(1), BlendMode::Multiply, 0.8), 'pass02' => spec('paint', Scope::figure(2), figure: 2), 'pass03' => spec('tint', Scope::page(), BlendMode::Screen, 0.4, figure: 0), 'pass04' => spec('tone', Scope::ink(), opacity: 0.7)], soft: $soft, lines: new LineColouring(LineRule::Tone, '#c04a7e', true));
+}
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);
 $paletteData = ['version' => 1, 'light' => '#ffffff', 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants)];
 foreach (CAST as $figure => $materials) {
-    $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
+    $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'soft' => false, 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
         'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],
         'tones' => $hexes($tones[$material]),
     ], $materials)];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\JournalEntry;
 use App\Models\Material;
@@ -636,6 +637,20 @@ final class BenchTest extends TestCase
         $change($others[0], ['name' => 'Tamsin Reed'])->assertOk()->assertJsonPath('figures.0.name', fn (string $name): bool => $name !== 'Tamsin');
         self::assertSame(['The ferry', 'Oda Brack', 'Tamsin Reed'], $order());
         self::assertCount(3, Figure::query()->where('series_id', $series->id)->distinct()->pluck('depth'));
+
+        $soft = fn (): array => Figure::query()->where('series_id', $series->id)->where('soft', true)->pluck('name')->all();
+        $core = fn (): array => (new SeriesPalette($series->refresh()))->core()->soft;
+        self::assertSame([[], []], [$soft(), $core()]);
+        $change($others[0], ['soft' => true])->assertOk()->assertJsonPath('figures.0.soft', true)->assertJsonPath('figures.1.soft', false);
+        self::assertSame([['Tamsin Reed'], [$others[0] => true]], [$soft(), $core()]);
+        self::assertSame(['The ferry', 'Oda Brack', 'Tamsin Reed'], $order());
+        $change($others[0], ['name' => 'Tamsin R.'])->assertOk();
+        self::assertSame(['Tamsin R.'], $soft(), 'another change leaves it soft');
+        $undo = fn () => $this->postJson("/api/series/$series->id/palette/undo")->assertOk();
+        $undo();
+        $undo();
+        self::assertSame([[], []], [$soft(), $core()]);
+        $change($others[0], ['soft' => 'very'])->assertStatus(422);
 
         $copies = fn () => $this->postJson("/api/series/$series->id/figures/$others[0]/copies", ['materials' => [$material->id]])->assertStatus(201);
         $copies();

@@ -489,6 +489,21 @@ final class PaletteTest extends TestCase
         self::assertSame($id, $stands->json('stands'));
         self::assertNotSame($before, $shade(), 'what nobody pinned is derived for the light of the page');
         self::assertSame($stands->json('figures.0.materials.0.tones.shade'), $shade());
+        // Whoever changes the palette on a page that stands under a light is answered with what that page shows.
+        $first = Material::query()->findOrFail((int) $stands->json('figures.0.materials.0.id'));
+        $figure = $first->figure_id;
+        foreach ([[['page' => $page->id], $shade()], [[], $before]] as [$as, $expected]) {
+            $answers = [
+                $this->change('PATCH', "figures/$figure", ['nearer' => 0, 'soft' => true] + $as)['figures'],
+                $this->change('POST', "figures/$figure/copies", ['materials' => [$this->brass->id]] + $as, 201)['figures'],
+                $this->change('POST', "figures/$figure/materials", ['name' => 'one', 'base' => '#123456'] + $as, 201)['palette']['figures'],
+            ];
+            $pinned = $this->change('PUT', "materials/$first->id/tones", ['version' => $this->version($first), 'tones' => ['line' => '#101010']] + $as)['material'];
+            foreach ([...array_map(fn (array $figures): array => collect($figures)->firstWhere('id', $figure)['materials'][0], $answers), $pinned] as $material) {
+                self::assertSame([$first->id, $expected], [$material['id'], $material['tones']['shade']]);
+            }
+        }
+        $this->change('PATCH', "figures/$figure", ['nearer' => 0, 'page' => 999_999], 404);
         $warm = $shade();
         $this->change('PATCH', "lights/$id", ['version' => $version, 'plan' => $plan('#3060ff')], 200);
         self::assertNotSame($warm, $shade());

@@ -7,7 +7,7 @@ namespace App\Desk\SeriesOps;
 use App\Models\Figure;
 use App\Models\Series;
 
-/** Gives a figure another name, or another place in the depth of all pages. */
+/** Gives a figure another name, another place in the depth of all pages, or another outer edge. */
 final readonly class ChangeFigure implements SeriesOp
 {
     use FigureChange;
@@ -15,8 +15,9 @@ final readonly class ChangeFigure implements SeriesOp
     /**
      * @param  ?string  $name  null: as it is
      * @param  int  $nearer  by how many figures it comes nearer to the reader; below 0 farther away
+     * @param  ?bool  $soft  whether its outer edge is softened by a pixel; null: as it is
      */
-    public function __construct(private Figure $figure, private ?string $name, private int $nearer)
+    public function __construct(private Figure $figure, private ?string $name, private int $nearer, private ?bool $soft = null)
     {
     }
 
@@ -32,12 +33,16 @@ final readonly class ChangeFigure implements SeriesOp
 
     public function title(): string
     {
-        return $this->name !== null ? "Rename {$this->figure->name}" : "Move {$this->figure->name} ".($this->nearer > 0 ? 'nearer' : 'farther away');
+        return match (true) {
+            $this->name !== null => "Rename {$this->figure->name}",
+            $this->soft !== null => ($this->soft ? 'Soften' : 'Harden')." the outer edge of {$this->figure->name}",
+            default => "Move {$this->figure->name} ".($this->nearer > 0 ? 'nearer' : 'farther away'),
+        };
     }
 
     public function toInput(): array
     {
-        return ['figure' => $this->figure->id, 'name' => $this->name, 'nearer' => $this->nearer];
+        return ['figure' => $this->figure->id, 'name' => $this->name, 'nearer' => $this->nearer, 'soft' => $this->soft];
     }
 
     public function apply(Series $series): array
@@ -50,6 +55,7 @@ final readonly class ChangeFigure implements SeriesOp
         $before = array_map(fn (Figure $figure): array => $figure->toRecord(), $figures);
         $depths = array_column($before, 'depth');
         $figures[$at]->name = $this->name ?? $figures[$at]->name;
+        $figures[$at]->soft = $this->soft ?? $figures[$at]->soft;
         $moved = [...$figures];
         array_splice($moved, max(0, min(count($figures) - 1, $at + $this->nearer)), 0, array_splice($moved, $at, 1));
         foreach ($moved as $i => $figure) {
@@ -60,7 +66,7 @@ final readonly class ChangeFigure implements SeriesOp
         Figure::query()->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
         $records = [];
         foreach ($changed as $i => $figure) {
-            Figure::query()->whereKey($figure->id)->update(['name' => $figure->name, 'depth' => $figure->depth]);
+            Figure::query()->whereKey($figure->id)->update(['name' => $figure->name, 'depth' => $figure->depth, 'soft' => $figure->soft]);
             $records[] = ['figure', $figure->id, $before[$i], $figure->toRecord()];
         }
 

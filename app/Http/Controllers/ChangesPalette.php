@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\SeriesOp;
+use App\Desk\SeriesPalette;
+use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
@@ -27,6 +29,15 @@ trait ChangesPalette
         $request->validate(['op_id' => ['sometimes', 'string', 'regex:/^[a-z0-9]{12,40}$/D']]);
 
         return $request->has('op_id') ? $request->string('op_id')->toString() : null;
+    }
+
+    /** The palette as the page shows it from which this was asked; asked from elsewhere, the series' own. */
+    private static function shown(Request $request, Series $series): SeriesPalette
+    {
+        $request->validate(['page' => 'sometimes|integer']);
+        $page = $request->filled('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
+
+        return new SeriesPalette($series->refresh(), $page);
     }
 
     private static function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry

@@ -27,7 +27,7 @@ final class LightController
         $request->validate(['name' => 'required|string|max:80', 'plan' => 'required|array']);
         self::apply($request, $series, new AddLight($request->string('name')->toString(), self::plan($request)));
 
-        return self::shown($request, $series, 201);
+        return new JsonResponse(self::shown($request, $series)->toClient(), 201);
     }
 
     public function update(Request $request, Series $series, SeriesLight $light): JsonResponse
@@ -39,7 +39,7 @@ final class LightController
             $request->has('plan') ? self::plan($request) : null, $request->boolean('retire'),
         ));
 
-        return self::shown($request, $series);
+        return new JsonResponse(self::shown($request, $series)->toClient());
     }
 
     /** Under which light a page stands; null: the series' own. */
@@ -61,13 +61,5 @@ final class LightController
         } catch (\InvalidArgumentException|\RangeException $error) {
             throw ValidationException::withMessages(['plan' => $error->getMessage()]);
         }
-    }
-
-    /** The palette as the page shows it from which this was asked. */
-    private static function shown(Request $request, Series $series, int $status = 200): JsonResponse
-    {
-        $page = $request->filled('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
-
-        return new JsonResponse((new SeriesPalette($series->refresh(), $page))->toClient(), $status);
     }
 }

@@ -60,7 +60,7 @@ final class PaletteController
         $request->validate(['name' => 'required|string|max:80']);
         $entry = self::apply($request, $series, new AddFigure($request->string('name')->toString()));
 
-        return $this->added($series, $entry);
+        return $this->added($request, $series, $entry);
     }
 
     public function addMaterial(Request $request, Series $series, Figure $figure): JsonResponse
@@ -69,17 +69,22 @@ final class PaletteController
         $request->validate(['name' => 'required|string|max:80', 'base' => ['required', self::COLOUR]]);
         $entry = self::apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
-        return $this->added($series, $entry);
+        return $this->added($request, $series, $entry);
     }
 
-    /** Another name for a figure, or another place in the depth. */
+    /** Another name for a figure, another place in the depth, or a soft outer edge. */
     public function changeFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
         abort_unless($figure->series_id === $series->id, 404);
-        $request->validate(['name' => 'sometimes|string|max:80', 'nearer' => 'sometimes|integer|between:-1000,1000']);
-        self::apply($request, $series, new ChangeFigure($figure, $request->has('name') ? $request->string('name')->toString() : null, $request->integer('nearer')));
+        $request->validate(['name' => 'sometimes|string|max:80', 'nearer' => 'sometimes|integer|between:-1000,1000', 'soft' => 'sometimes|boolean']);
+        self::apply($request, $series, new ChangeFigure(
+            $figure,
+            $request->has('name') ? $request->string('name')->toString() : null,
+            $request->integer('nearer'),
+            $request->has('soft') ? $request->boolean('soft') : null,
+        ));
 
-        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
+        return new JsonResponse(self::shown($request, $series)->toClient());
     }
 
     /** The materials of others, so that regions can be given to a figure. */
@@ -91,7 +96,7 @@ final class PaletteController
         $materials = array_values(array_map(intval(...), $request->array('materials')));
         self::apply($request, $series, new CopyMaterials($figure, $materials));
 
-        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient(), 201);
+        return new JsonResponse(self::shown($request, $series)->toClient(), 201);
     }
 
     /** Colours out of a picture, as one material's ramp or as many materials. */
@@ -104,7 +109,7 @@ final class PaletteController
         $colours = $request->array('colours');
         $op = new TakeColours($figure, $request->string('name')->toString(), array_map(Rgb::fromHex(...), $colours), $request->boolean('ramp'));
 
-        return $this->added($series, self::apply($request, $series, $op));
+        return $this->added($request, $series, self::apply($request, $series, $op));
     }
 
     /** Pins tones to colours, or with null lets them be derived again. */
@@ -121,7 +126,7 @@ final class PaletteController
         $tones = $request->array('tones');
         $entry = self::apply($request, $series, new PinTones($material, $request->integer('version'), $tones));
 
-        return new JsonResponse(['material' => (new SeriesPalette($series))->material($material->refresh()), 'version' => $entry->version]);
+        return new JsonResponse(['material' => self::shown($request, $series)->material($material->refresh()), 'version' => $entry->version]);
     }
 
     /** The tones that a material has beside its six: all there shall be, in their order. */
@@ -161,7 +166,7 @@ final class PaletteController
     {
         self::isOf($series, $material);
 
-        return $this->added($series, self::apply($request, $series, new DuplicateMaterial($material)));
+        return $this->added($request, $series, self::apply($request, $series, new DuplicateMaterial($material)));
     }
 
     /** A figure of another series of the person's, as a copy or as a link. */
@@ -270,7 +275,7 @@ final class PaletteController
     {
         self::apply($request, $series, $op);
 
-        return new JsonResponse((new SeriesPalette($series->refresh()))->toClient());
+        return new JsonResponse(self::shown($request, $series)->toClient());
     }
 
     /** @param  callable(Series, User, ?string): SeriesEntry  $swap */
@@ -278,11 +283,11 @@ final class PaletteController
     {
         $entry = $swap($series, self::user($request), self::opId($request));
 
-        return new JsonResponse(['title' => $entry->title, 'palette' => (new SeriesPalette($series->refresh()))->toClient()]);
+        return new JsonResponse(['title' => $entry->title, 'palette' => self::shown($request, $series)->toClient()]);
     }
 
-    private function added(Series $series, SeriesEntry $entry): JsonResponse
+    private function added(Request $request, Series $series, SeriesEntry $entry): JsonResponse
     {
-        return new JsonResponse(['id' => $entry->records[0][1], 'palette' => (new SeriesPalette($series->refresh()))->toClient()], 201);
+        return new JsonResponse(['id' => $entry->records[0][1], 'palette' => self::shown($request, $series)->toClient()], 201);
     }
 }

@@ -19,6 +19,13 @@ interface Block
     /** @return ?string two bytes a pixel; null when there are no flats here */
     public function labels(): ?string;
 
+    /**
+     * Labels of the rectangle and of one pixel more on every side; beside the page, those at its edge once more.
+     *
+     * @return ?string two bytes a pixel; null where they are not known, or there are no flats
+     */
+    public function labelsAround(): ?string;
+
     /** @return ?string one byte a pixel; null when it is empty here */
     public function coverage(LayerName $layer): ?string;
 

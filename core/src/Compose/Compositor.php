@@ -23,6 +23,15 @@ final readonly class Compositor
     /** The finished, opaque picture of a rectangle of the page. */
     public function compose(PageStack $stack, Block $block): Pixels
     {
+        $picture = $this->hard($stack, $block);
+        $edges = SoftEdges::in($block, $stack);
+
+        return $edges === null ? $picture : $edges->soften($picture, $this->hard($stack, $edges->others($block)));
+    }
+
+    /** With every pixel its own region's alone. */
+    private function hard(PageStack $stack, Block $block): Pixels
+    {
         $ground = new Ground($block, $stack->flats);
         $survey = new SurveyCanvas($ground->count);
         $this->lay($survey, $stack, $ground);

@@ -32,6 +32,11 @@ final readonly class GatheredBlock implements Block
         return $labels === null ? null : $this->areas->cut($labels, 2);
     }
 
+    public function labelsAround(): ?string
+    {
+        return null;
+    }
+
     public function coverage(LayerName $layer): ?string
     {
         $coverage = $this->block->coverage($layer);

@@ -13,8 +13,9 @@ final readonly class PageBlock implements Block
     /**
      * @param  array<string, string>  $coverage  by layer name
      * @param  array<string, Pixels>  $paint  by layer name
+     * @param  ?string  $around  labels of the rectangle and a pixel on every side
      */
-    public function __construct(private Rect $rect, private ?string $labels = null, private array $coverage = [], private array $paint = [])
+    public function __construct(private Rect $rect, private ?string $labels = null, private array $coverage = [], private array $paint = [], private ?string $around = null)
     {
     }
 
@@ -31,6 +32,11 @@ final readonly class PageBlock implements Block
     public function labels(): ?string
     {
         return $this->labels;
+    }
+
+    public function labelsAround(): ?string
+    {
+        return $this->around;
     }
 
     public function coverage(LayerName $layer): ?string

@@ -16,6 +16,7 @@ final readonly class PageStack
      * @param  list<Layer>  $above  over the whole page
      * @param  int  $inkColour  0xRRGGBB
      * @param  BlendMode  $inkMode  how ink, with what colours it, blends with what lies beneath
+     * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      * @param  bool  $inkByTone  whether ink takes the line tone of the material beneath it, where there is one
      */
     public function __construct(
@@ -27,13 +28,14 @@ final readonly class PageStack
         public bool $showInk = true,
         public bool $inkByTone = false,
         public BlendMode $inkMode = BlendMode::Normal,
+        public array $soft = [],
     ) {
     }
 
     /** The same without what lies over the whole page: moods and glows. */
     public function withoutMood(): self
     {
-        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode);
+        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode, $this->soft);
     }
 
     /** Whether all flats can be laid before the first pass, because no pass would be hidden by a nearer figure's. */

@@ -32,6 +32,12 @@ final readonly class Rect
         return $this->width === 0 || $this->height === 0;
     }
 
+    /** So many pixels more on every side. */
+    public function grown(int $by): self
+    {
+        return new self($this->x - $by, $this->y - $by, $this->width + 2 * $by, $this->height + 2 * $by);
+    }
+
     public function intersect(self $other): self
     {
         return self::bounds(

@@ -54,6 +54,22 @@ final readonly class LayerWindow
         return implode('', $lines);
     }
 
+    /** The same, with what lies at the page's edge once more beside it. */
+    public function readHeld(Rect $window): string
+    {
+        $on = $window->intersect($this->sheet->rect());
+        if ($on == $window || $on->isEmpty()) {
+            return $this->read($window);
+        }
+        [$left, $right] = [$on->x - $window->x, $window->right() - $on->right()];
+        $rows = array_map(
+            fn (string $row): string => str_repeat(substr($row, 0, $this->size), $left).$row.str_repeat(substr($row, -$this->size), $right),
+            str_split($this->read($on), max(1, $this->size * $on->width)),
+        );
+
+        return str_repeat($rows[0], $on->y - $window->y).implode('', $rows).str_repeat($rows[$on->height - 1], $window->bottom() - $on->bottom());
+    }
+
     public function write(Rect $window, string $bytes): void
     {
         foreach ($this->pieces($window) as [$column, $row, $piece]) {

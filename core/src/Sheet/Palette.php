@@ -13,8 +13,9 @@ final readonly class Palette
      * @param  list<int>  $depths  figure ids, farthest first
      * @param  array<int, array<int, array<string, int>>>  $variants  variant id => material id => tones, only where they differ; under 0
      *                                                                  the palette's own, where the page wears a variant
+     * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [])
+    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [])
     {
     }
 

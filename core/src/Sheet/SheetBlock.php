@@ -32,6 +32,11 @@ final readonly class SheetBlock implements Block
         return $this->sheet->tile(LayerName::flats(), $this->column, $this->row);
     }
 
+    public function labelsAround(): string
+    {
+        return (new LayerWindow($this->sheet, LayerName::flats()))->readHeld($this->rect()->grown(1));
+    }
+
     public function coverage(LayerName $layer): ?string
     {
         return $this->sheet->tile($layer, $this->column, $this->row);

@@ -57,6 +57,7 @@ final readonly class StackBuilder
             showInk: $showInk && $lines->shown,
             inkByTone: $lines->rule === LineRule::Tone,
             inkMode: $lines->rule === LineRule::Beneath ? BlendMode::Multiply : BlendMode::Normal,
+            soft: $palette->soft,
         );
     }
 

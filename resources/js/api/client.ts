@@ -154,6 +154,13 @@ export interface Asking {
 /** Tones with the colour each is pinned to; null: derived again. */
 export type Tones = Partial<Record<Tone, string | null>>;
 
+/** What of a figure shall be another. */
+export interface FigureChange {
+    name?: string;
+    nearer?: number;
+    soft?: boolean;
+}
+
 export interface MaterialChange {
     name?: string;
     figure?: number;
@@ -199,17 +206,24 @@ export const api = {
     removeMember: (series: number, user: number) => json<void>('DELETE', `/api/series/${series}/members/${user}`),
     addFigure: (series: number, name: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures`, { name, op_id }),
-    changeFigure: (series: number, figure: number, change: { name?: string; nearer?: number }, op_id: string) =>
-        json<PaletteState>('PATCH', `/api/series/${series}/figures/${figure}`, { ...change, op_id }),
-    copyMaterials: (series: number, figure: number, materials: number[], op_id: string) =>
-        json<PaletteState>('POST', `/api/series/${series}/figures/${figure}/copies`, { materials, op_id }),
-    addMaterial: (series: number, figure: number, name: string, base: string, op_id: string) =>
-        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/materials`, { name, base, op_id }),
-    pin: (series: number, material: number, version: number, tones: Tones, op_id: string) =>
+    /** With a page, the answer here and in the next three is what that page shows: it may stand under a light of its own. */
+    changeFigure: (series: number, figure: number, change: FigureChange, op_id: string, page?: number) =>
+        json<PaletteState>('PATCH', `/api/series/${series}/figures/${figure}`, { ...change, op_id, page }),
+    copyMaterials: (series: number, figure: number, materials: number[], op_id: string, page?: number) =>
+        json<PaletteState>('POST', `/api/series/${series}/figures/${figure}/copies`, { materials, op_id, page }),
+    addMaterial: (series: number, figure: number, name: string, base: string, op_id: string, page?: number) =>
+        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/materials`, {
+            name,
+            base,
+            op_id,
+            page,
+        }),
+    pin: (series: number, material: number, version: number, tones: Tones, op_id: string, page?: number) =>
         json<{ material: MaterialState; version: number }>('PUT', `/api/series/${series}/materials/${material}/tones`, {
             version,
             tones,
             op_id,
+            page,
         }),
     /** @param more all there shall be beside the six, in their order */
     nameTones: (series: number, { id, version }: MaterialState, more: NamedTone[], op_id: string) =>

@@ -106,7 +106,7 @@ export type DrawnData = { id: string; stroke: InkStrokeData | null };
 
 export type FeedState = { revision: number; palette: number; holder: Holder | null; reset: boolean; tiles: TileNow[]; records: RecordNow[]; journal: JournalState | null; paletteState: PaletteState | null; again: number };
 
-export type FigureState = { id: number; name: string; depth: number; follows: string | null; materials: MaterialState[] };
+export type FigureState = { id: number; name: string; depth: number; soft: boolean; follows: string | null; materials: MaterialState[] };
 
 export type FillInput = { labels: number[]; figure: number; material: number };
 

@@ -1,5 +1,5 @@
 /** One page open in one window: the store, and everything that keeps it and the server's page the same. */
-import { api, type ImportData, type LightChange, type NewPass, type Op, type OwnBrush } from '../api/client';
+import { api, type FigureChange, type ImportData, type LightChange, type NewPass, type Op, type OwnBrush } from '../api/client';
 import type {
     AppliedState,
     BoxedBrush,
@@ -420,7 +420,14 @@ export class PageSession {
     async pin(material: MaterialState, tone: Tone, colour: string | null): Promise<void> {
         if (colour !== null) this.showMaterial({ ...material, tones: { ...material.tones, [tone]: colour } });
         try {
-            const answer = await api.pin(this.view.series.id, material.id, material.version, { [tone]: colour }, randomId(20));
+            const answer = await api.pin(
+                this.view.series.id,
+                material.id,
+                material.version,
+                { [tone]: colour },
+                randomId(20),
+                this.view.id,
+            );
             this.showMaterial(answer.material, answer.version);
         } catch (error) {
             const theirs = error instanceof Failure ? (error.details.theirs as MaterialState | undefined) : undefined;
@@ -551,7 +558,7 @@ export class PageSession {
     /** A new material of a figure, in a colour that was taken over. */
     async addMaterial(figure: number, name: string, base: string): Promise<MaterialState | null> {
         try {
-            const { id, palette } = await api.addMaterial(this.view.series.id, figure, name, base, randomId(20));
+            const { id, palette } = await api.addMaterial(this.view.series.id, figure, name, base, randomId(20), this.view.id);
             this.update({ palette });
             return palette.figures.flatMap(({ materials }) => materials).find((material) => material.id === id) ?? null;
         } catch (error) {
@@ -560,10 +567,10 @@ export class PageSession {
         }
     }
 
-    /** Another name for a figure, or another place in the depth of all pages. */
-    async changeFigure(figure: number, change: { name?: string; nearer?: number }): Promise<void> {
+    /** Another name for a figure, another place in the depth of all pages, or a soft outer edge. */
+    async changeFigure(figure: number, change: FigureChange): Promise<void> {
         try {
-            this.update({ palette: await api.changeFigure(this.view.series.id, figure, change, randomId(20)) });
+            this.update({ palette: await api.changeFigure(this.view.series.id, figure, change, randomId(20), this.view.id) });
         } catch (error) {
             this.report(error);
         }
@@ -580,7 +587,7 @@ export class PageSession {
         try {
             const series = this.view.series.id;
             const taker = figure ?? (await api.addFigure(series, name, randomId(20))).id;
-            const palette = await api.copyMaterials(series, taker, used, randomId(20));
+            const palette = await api.copyMaterials(series, taker, used, randomId(20), this.view.id);
             this.update({ palette });
             const own = palette.figures.find(({ id }) => id === taker)?.materials ?? [];
             for (const material of used) {

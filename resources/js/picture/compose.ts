@@ -17,6 +17,8 @@ export interface Block {
     x: number;
     y: number;
     width: number;
+    /** Which of its pixels these are, where only some are composed. */
+    places?: number[];
 }
 
 export interface Look {
@@ -101,10 +103,11 @@ export class Composer {
             layers: ['flats'],
             isPlain: true,
             lay: (canvas) => {
-                const { count, width, x, y } = this.block;
+                const { count, width, x, y, places } = this.block;
                 for (let i = 0; i < count; i++) {
                     const label = this.labels[i];
-                    const isOn = ((x + (i % width) + y + Math.floor(i / width)) & 15) < 3;
+                    const at = places?.[i] ?? i;
+                    const isOn = ((x + (at % width) + y + Math.floor(at / width)) & 15) < 3;
                     if (isOn && label !== 0 && (this.flatOf[label] === undefined || this.stack.proposed?.has(label) === true))
                         canvas.set(i, HATCH);
                 }

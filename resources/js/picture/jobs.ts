@@ -2,6 +2,9 @@
 import type { Look } from './compose';
 import type { Stack } from './stack';
 
+/** Under this name the labels of a tile and of a pixel round about it are sent along, where edges are soft. */
+export const AROUND = 'flats around';
+
 /** A layer's bytes in one tile, under a version: sent only when the worker does not have that version yet. */
 export interface SentLayer {
     layer: string;

@@ -84,6 +84,8 @@ export interface Stack {
     above: StackNode[];
     /** The labels that show clearly under a veil over all others, where flats are worked on; null: there is no veil. */
     clear: Set<number> | null;
+    /** Figures whose outer edge is softened by a pixel. */
+    soft: ReadonlySet<number>;
     /** Labels whose fill is only proposed: hatched like what is unfilled, over their colour. */
     proposed: Set<number> | null;
 }
@@ -100,7 +102,8 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const flats = flatsOf(records, palette);
     const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
     const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
-    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, proposed: null };
+    const soft = new Set(palette.figures.filter((figure) => figure.soft).map(({ id }) => id));
+    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, soft, proposed: null };
     const planes = new Map<number, DepthPlane>();
     for (const [pass, node] of nodesOf(records)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);

@@ -1,7 +1,8 @@
 /** Composites tiles from the layers it was sent, and keeps what lies below and above the layer the hand is working on. */
-import { Composer, PIXELS, SIDE, type Step } from './compose';
+import { Composer, PIXELS, SIDE, type Block, type Step } from './compose';
 import { FloatCanvas } from './canvas';
-import type { StackMessage, TileJob } from './jobs';
+import { AROUND, type StackMessage, type TileJob } from './jobs';
+import { soften, softEdges } from './softEdges';
 import { BLACK_LINES, type Stack } from './stack';
 
 interface Kept {
@@ -16,7 +17,16 @@ const MOST_BELOW = 24;
 const MOST_ABOVE = 36;
 
 export class TileComposer {
-    private stack: Stack = { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null };
+    private stack: Stack = {
+        flats: new Map(),
+        planes: [],
+        ink: [],
+        lines: BLACK_LINES,
+        above: [],
+        clear: null,
+        soft: new Set(),
+        proposed: null,
+    };
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();
@@ -35,18 +45,26 @@ export class TileComposer {
                 ? found.map((value) => (job.levels as Uint8Array)[value])
                 : found;
         };
-        const composer = new Composer(this.stack, { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE }, job.look);
-        const steps = composer.steps();
+        const block = { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE };
+        const picture = this.hard(job, block).rgba();
+        const around = bytes(AROUND);
+        if (around !== null && this.stack.soft.size > 0) soften(picture, softEdges(around, SIDE, this.stack), this.stack, block, job.look);
+        return picture;
+    }
+
+    /** With every pixel its own region's alone. */
+    private hard(job: TileJob, block: Block): FloatCanvas {
+        const steps = new Composer(this.stack, block, job.look).steps();
         const at = job.active === null ? -1 : steps.findIndex((step) => step.layers.includes(job.active as string));
         if (at < 0) {
             const canvas = Composer.paper(PIXELS);
             for (const step of steps) step.lay(canvas);
-            return canvas.rgba();
+            return canvas;
         }
         const canvas = this.startBelow(job, steps.slice(0, at));
         steps[at].lay(canvas);
         for (const stretch of stretches(steps.slice(at + 1))) this.layAbove(canvas, job, stretch);
-        return canvas.rgba();
+        return canvas;
     }
 
     /** What lies below the active layer, from last time if nothing of it has changed. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
+import { soften, softEdges } from '../picture/softEdges';
 import { BLACK_LINES, buildStack, type PassNode } from '../picture/stack';
 import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
@@ -14,15 +15,18 @@ function worst(shown: Uint8ClampedArray, expected: Uint8Array): number {
 }
 
 describe('the browser’s picture is the core’s', () => {
-    it.each(cases.map((one) => [one.name, one] as const))('%s', (_, { records, layers, expected }) => {
+    it.each(cases.map((one) => [one.name, one] as const))('%s', (_, { records, soft, layers, expected }) => {
         const block = {
             count,
             x: 0,
             y: 0,
-            width: count,
+            width: soft.length === 0 ? count : 16,
             bytes: (layer: string) => (layers[layer] === undefined ? null : bytes(layers[layer])),
         };
-        expect(worst(composeBlock(buildStack(records, palette), block, look), bytes(expected))).toBeLessThanOrEqual(2);
+        const stack = buildStack(records, { ...palette, figures: palette.figures.map((one) => ({ ...one, soft: soft.includes(one.id) })) });
+        const picture = composeBlock(stack, block, look);
+        if (soft.length > 0) soften(picture, softEdges(bytes(layers['flats around']), 16, stack), stack, block, look);
+        expect(worst(picture, bytes(expected))).toBeLessThanOrEqual(2);
     });
 });
 
@@ -123,7 +127,11 @@ describe('a worker', () => {
                 whole({ [active]: 3, [below]: 2, flats: 2 }),
             ),
         ).toBe(true);
-        worker.take({ kind: 'stack', version: 2, stack: { ...stack, planes: [], ink: [], above: [], clear: null, proposed: null } });
+        worker.take({
+            kind: 'stack',
+            version: 2,
+            stack: { ...stack, planes: [], ink: [], above: [], clear: null, soft: new Set<number>(), proposed: null },
+        });
         const bare = worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, []));
         expect(same(bare, whole({ [active]: 3, [below]: 2, flats: 2 }))).toBe(false);
     });
@@ -197,7 +205,16 @@ describe('a worker', () => {
         worker.take({
             kind: 'stack',
             version: 1,
-            stack: { flats: new Map(), planes: [], ink: [], lines: BLACK_LINES, above: [], clear: null, proposed: null },
+            stack: {
+                flats: new Map(),
+                planes: [],
+                ink: [],
+                lines: BLACK_LINES,
+                above: [],
+                clear: null,
+                soft: new Set<number>(),
+                proposed: null,
+            },
         });
         const levels = new Uint8Array(256);
         expect(worker.compose({ ...job(null, {}, all), levels }).every((value) => value === 255)).toBe(true);

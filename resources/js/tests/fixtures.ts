@@ -5,6 +5,8 @@ import type { BrushData, PaletteState, PointData, RampForm, RecordsState } from 
 interface PageFixture {
     name: string;
     records: RecordsState;
+    /** Figures with a soft outer edge; the block is then 16 px wide, and its layers tell what lies about it. */
+    soft: number[];
     layers: Record<string, string>;
     expected: string;
 }

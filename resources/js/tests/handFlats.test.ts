@@ -159,7 +159,7 @@ describe('picked regions', () => {
         }));
         Object.assign(api, { copyMaterials: copies });
         await bench.session.giveTo([1, 2, 3], 4, '');
-        expect(copies).toHaveBeenCalledWith(2, 4, [9, 8], expect.any(String));
+        expect(copies).toHaveBeenCalledWith(2, 4, [9, 8], expect.any(String), 7);
         expect(ops()).toEqual([
             { kind: 'fill', labels: [1], figure: 4, material: 21 },
             { kind: 'fill', labels: [2], figure: 4, material: 8 },

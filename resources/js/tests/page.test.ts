@@ -31,8 +31,8 @@ const palette: PaletteState = {
     lights: [],
     stands: null,
     figures: [
-        { id: 3, name: 'Oda', depth: 2, follows: null, materials: [material] },
-        { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [{ ...material, id: 8, figure: 4 }] },
+        { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [material] },
+        { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [{ ...material, id: 8, figure: 4 }] },
     ],
 };
 const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null, wears: null, solid: null, before: false };

@@ -70,8 +70,8 @@ describe('a palette that changed', () => {
 describe('drift', () => {
     const base = (material: typeof oilskin, colour: string) => ({ ...material, tones: { ...material.tones, base: colour } });
     const figures: FigureState[] = [
-        { id: 3, name: 'Oda', depth: 2, follows: null, materials: [base({ ...oilskin, name: '=oil, "skin"' }, '#c98d6b')] },
-        { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [base(clogs, '#41667a')] },
+        { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [base({ ...oilskin, name: '=oil, "skin"' }, '#c98d6b')] },
+        { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [base(clogs, '#41667a')] },
     ];
     const seen = (flat: string, all: string, lit = all) => ({ flat, lit, seen: all, share: 0.25, x: 10, y: 20 });
     const pages: PageColoursState[] = [

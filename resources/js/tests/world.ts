@@ -111,9 +111,9 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             lights: [],
             stands: null,
             figures: [
-                { id: 3, name: 'Oda', depth: 2, follows: null, materials: [oilskin] },
-                { id: 5, name: 'Nobody', depth: 3, follows: null, materials: [] },
-                { id: 4, name: 'Tamsin', depth: 1, follows: null, materials: [clogs] },
+                { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [oilskin] },
+                { id: 5, name: 'Nobody', depth: 3, soft: false, follows: null, materials: [] },
+                { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [clogs] },
             ],
         },
         journal: { undo: 'Import', redo: null, count: 1 },

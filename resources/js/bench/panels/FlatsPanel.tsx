@@ -4,6 +4,7 @@ import type { FigureState, RecordsState } from '../../api/generated';
 import { unfilled } from '../../page/records';
 import { mayColour, sizeOf } from '../../page/store';
 import { Choice } from '../../ui/Choice';
+import { Tick } from '../../ui/Tick';
 import { Fold } from '../../ui/Fold';
 import { Panel } from '../../ui/Panel';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
@@ -198,6 +199,14 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
             <button className="act" disabled={!hasRegions} onClick={pickAll}>
                 Pick all of it
             </button>
+            <Tick
+                title="Where it meets other figures its picture is softened by a pixel. The flats themselves stay hard."
+                disabled={isBlocked}
+                checked={figure.soft}
+                onChange={(soft) => void session.changeFigure(figure.id, { soft })}
+            >
+                Soft outer edge
+            </Tick>
         </span>
     );
 }

@@ -5,6 +5,7 @@ import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { layersOf } from '../../picture/stack';
+import { TileLayers } from '../../picture/tileLayers';
 import { HIGHEST } from '../../picture/tiles';
 import { usePool, useSession } from '../model/context';
 
@@ -34,6 +35,7 @@ export function ReadCanvas({ isGrey, width }: { isGrey: boolean; width: number }
 
 class ReadPicture {
     private timer = 0;
+    private readonly layers: TileLayers;
     private readonly stops: (() => void)[];
 
     constructor(
@@ -43,6 +45,7 @@ class ReadPicture {
         private readonly width: number,
         private readonly ready: () => void,
     ) {
+        this.layers = new TileLayers(session.tiles);
         this.measure();
         this.stops = [
             session.tiles.onPaint(() => this.later()),
@@ -83,15 +86,12 @@ class ReadPicture {
     }
 
     private ask(level: number, column: number, row: number, side: number): void {
-        const { tiles, view } = this.session;
-        const names = layersOf(view.stack);
-        const layers = names.map((layer) => ({
-            layer,
-            version: tiles.versionOf(level, layer, column, row),
-            bytes: tiles.get(level, layer, column, row),
-        }));
+        const { view } = this.session;
+        const size = sizeOf(view);
+        if (size === null) return;
+        const layers = this.layers.of({ level, column, row, distance: 0 }, layersOf(view.stack), view.stack, size);
         // What is on its way asks for another drawing when it arrives.
-        if (layers.some(({ bytes }) => bytes === undefined)) return;
+        if (layers === null) return;
         this.pool.ask({
             key: `read ${level} ${column},${row}`,
             column,
@@ -99,7 +99,7 @@ class ReadPicture {
             x: 0,
             y: 0,
             look: LOOK,
-            layers: layers.map((layer) => ({ ...layer, bytes: layer.bytes ?? null })),
+            layers,
             active: null,
             levels: null,
             done: (pixels) => {

@@ -8,6 +8,7 @@ import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
 import { alone, buildStack, layersOf, type Stack } from '../../picture/stack';
 import { remember } from '../../picture/tileComposer';
+import { andNeighbours, TileLayers } from '../../picture/tileLayers';
 import { HIGHEST } from '../../picture/tiles';
 import { filledAs } from '../../page/records';
 import { sizeOf } from '../../page/store';
@@ -73,6 +74,7 @@ export class SurfaceRenderer {
     private layers: string[] = [];
     private levelsTable: Uint8Array | null = null;
     private readonly underdrawings: Underdrawings;
+    private readonly tileLayers: TileLayers;
     private readonly originals: OriginalPictures;
     private readonly looks: CleanLooks;
     private readonly stops: (() => void)[] = [];
@@ -85,6 +87,7 @@ export class SurfaceRenderer {
         private readonly pool: ComposePool,
     ) {
         this.underdrawings = new Underdrawings(bench.session.tiles);
+        this.tileLayers = new TileLayers(bench.session.tiles);
         this.originals = new OriginalPictures(bench.session.view.id, () => this.schedule());
         this.looks = new CleanLooks(bench.session.view.id, () => this.schedule());
         this.takeStack();
@@ -187,9 +190,13 @@ export class SurfaceRenderer {
     private dirtyWhere(labels: ReadonlySet<number>): void {
         for (const [key, tile] of this.shown) {
             const [level, place] = key.split(' ');
-            const [column, row] = place.split(',').map(Number);
-            const flats = this.bench.session.tiles.peek(Number(level), 'flats', column, row);
-            if (flats === null || holdsAny(flats, labels)) tile.isDirty = true;
+            const flatsAt = (at: string): Uint8Array | null => {
+                const [column, row] = at.split(',').map(Number);
+                return this.bench.session.tiles.peek(Number(level), 'flats', column, row);
+            };
+            const own = flatsAt(place);
+            const near = this.stack?.soft.size === 0 ? [] : [...andNeighbours(new Set([place]))].map(flatsAt);
+            if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) tile.isDirty = true;
         }
         this.schedule();
     }
@@ -226,7 +233,8 @@ export class SurfaceRenderer {
         return paper === found.paper && ink === found.ink ? null : { paper, ink: Math.max(paper + 1, ink) };
     }
 
-    private dirty(level: number | null, places: Set<string> | null): void {
+    private dirty(level: number | null, changed: Set<string> | null): void {
+        const places = changed === null || this.stack === null || this.stack.soft.size === 0 ? changed : andNeighbours(changed);
         for (const [key, tile] of this.shown) {
             const [tileLevel, place] = key.split(' ');
             if ((level === null || Number(tileLevel) === level) && (places === null || places.has(place))) tile.isDirty = true;
@@ -487,19 +495,17 @@ export class SurfaceRenderer {
 
     /** All that a worker needs; null while a layer is on its way. */
     private request(level: number, column: number, row: number, look: Look, distance: number, purpose: string) {
-        const { tiles } = this.bench.session;
         const names = look.passes ? this.layers : ['ink', 'flats'];
         const levels = purpose === 'view' ? this.levelsTable : null;
-        let isMissing = false;
-        const layers = names.map((layer) => {
-            const from = levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer;
-            const bytes = tiles.get(level, from, column, row, distance);
-            isMissing ||= bytes === undefined;
-            const version = tiles.versionOf(level, from, column, row);
-            // The scan stands in for the ink under versions of its own.
-            return { layer, version: from === layer ? version : -1 - version, bytes: bytes ?? null };
-        });
-        if (isMissing) return null;
+        const size = sizeOf(this.bench.session.view);
+        const scan = `scan:${this.bench.drawing?.[0]}`;
+        const layers =
+            size === null || this.stack === null
+                ? null
+                : this.tileLayers.of({ level, column, row, distance }, names, this.stack, size, (layer) =>
+                      levels !== null && layer === 'ink' ? scan : layer,
+                  );
+        if (layers === null) return null;
         return {
             key: `${purpose} ${level} ${column},${row}`,
             column,

@@ -1,0 +1,56 @@
+/** Collects what a tile is composited from, for the workers. */
+import { LabelsAround } from './around';
+import { AROUND } from './jobs';
+import type { TileRequest } from './pool';
+import type { Stack } from './stack';
+import type { TileCache } from './tiles';
+
+export interface TilePlace {
+    level: number;
+    column: number;
+    row: number;
+    /** From the middle of what is looked at; nearer ones are fetched first. */
+    distance: number;
+}
+
+export class TileLayers {
+    private readonly around: LabelsAround;
+
+    constructor(private readonly tiles: TileCache) {
+        this.around = new LabelsAround(tiles);
+    }
+
+    /**
+     * @param page its size
+     * @param instead what stands in for a layer, under versions of its own
+     * @return null while a layer is on its way
+     */
+    of(
+        place: TilePlace,
+        names: string[],
+        stack: Stack,
+        page: { width: number; height: number },
+        instead: (layer: string) => string = (layer) => layer,
+    ): TileRequest['layers'] | null {
+        const { level, column, row, distance } = place;
+        const layers = names.map((layer) => {
+            const from = instead(layer);
+            const version = this.tiles.versionOf(level, from, column, row);
+            return { layer, version: from === layer ? version : -1 - version, bytes: this.tiles.get(level, from, column, row, distance) };
+        });
+        if (layers.some(({ bytes }) => bytes === undefined)) return null;
+        const found = layers.map((layer) => ({ ...layer, bytes: layer.bytes ?? null }));
+        if (stack.soft.size === 0) return found;
+        return [...found, { layer: AROUND, ...this.around.of(level, column, row, page, distance) }];
+    }
+}
+
+/** Places and those round about them: what a tile shows at its edge depends on its neighbours. */
+export function andNeighbours(places: Set<string>): Set<string> {
+    const all = new Set<string>();
+    for (const place of places) {
+        const [column, row] = place.split(',').map(Number);
+        for (let y = row - 1; y <= row + 1; y++) for (let x = column - 1; x <= column + 1; x++) all.add(`${x},${y}`);
+    }
+    return all;
+}
