@@ -1,6 +1,6 @@
 /** Labels of tiles with those of one pixel on every side, for what a pixel's neighbours have a say in. */
 import { SIDE } from './compose';
-import { remember } from './tileComposer';
+import { remember } from './remember';
 import type { TileCache } from './tiles';
 
 const WIDE = SIDE + 2;

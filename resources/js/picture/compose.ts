@@ -18,7 +18,7 @@ export interface Block {
     y: number;
     width: number;
     /** Which of its pixels these are, where only some are composed. */
-    places?: number[];
+    places?: ArrayLike<number>;
 }
 
 export interface Look {
@@ -34,6 +34,16 @@ const PAPER: Colour = 0xffffff;
 const HATCH: Colour = 0xb2b2b2;
 const VEIL: Colour = 0x8c8c8c;
 const VEILED = 0.78;
+
+/** Labels out of two bytes a pixel, high byte first; of some pixels, or of all. */
+export function labelsIn(packed: Uint8Array, at: ArrayLike<number> | null = null): Uint16Array {
+    const labels = new Uint16Array(at?.length ?? packed.length / 2);
+    for (let i = 0; i < labels.length; i++) {
+        const from = 2 * (at?.[i] ?? i);
+        labels[i] = (packed[from] << 8) | packed[from + 1];
+    }
+    return labels;
+}
 
 /** One thing that is laid, and the layers it is made from. */
 export interface Step {
@@ -52,9 +62,8 @@ export class Composer {
         private readonly block: Block,
         private readonly look: Look,
     ) {
-        this.labels = new Uint16Array(block.count);
         const packed = block.bytes('flats');
-        if (packed !== null) for (let i = 0; i < block.count; i++) this.labels[i] = (packed[2 * i] << 8) | packed[2 * i + 1];
+        this.labels = packed === null ? new Uint16Array(block.count) : labelsIn(packed);
         for (const label of new Set(this.labels)) this.flatOf[label] = stack.flats.get(label);
     }
 
@@ -172,9 +181,10 @@ export class Composer {
     }
 
     private layPass(canvas: FloatCanvas, pass: PassNode): void {
-        const bytes = this.block.bytes(pass.layer);
-        if (bytes === null) return;
         const inside = this.inside(pass);
+        // Most passes keep to figures that are elsewhere.
+        const bytes = inside.includes(true) ? this.block.bytes(pass.layer) : null;
+        if (bytes === null) return;
         const covered =
             pass.mask === null ? coverageIn(bytes, this.block.count) : this.masked(coverageIn(bytes, this.block.count), pass.mask);
         if (pass.colour === null) this.layPaint(canvas, pass, bytes, covered, inside);

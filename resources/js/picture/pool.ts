@@ -5,7 +5,7 @@
 import type { Look } from './compose';
 import type { FromWorker, SentLayer, TileJob, ToWorker } from './jobs';
 import type { Stack } from './stack';
-import { remember } from './tileComposer';
+import { remember } from './remember';
 
 /** A tile that is to be composited, with the bytes of all its layers at hand. */
 export interface TileRequest {
@@ -34,6 +34,9 @@ export interface WorkerLike {
 /** The same bound as the worker's: what it has let go of must be sent again. */
 const MOST_TILES = 160;
 
+/** Tiles a worker is given at once. */
+const MOST_GIVEN = 2;
+
 /** Milliseconds until a worker that failed is started anew; and how often a tile is tried with a new one. */
 const RESTART_AFTER = 1000;
 const MOST_FAULTS = 5;
@@ -41,7 +44,8 @@ const MOST_FAULTS = 5;
 class Lane {
     private readonly waiting = new Map<string, TileRequest>();
     private readonly sent = new Map<string, Map<string, number>>();
-    private current: { id: number; request: TileRequest } | null = null;
+    /** What the worker has, oldest first: one it works on, and one it goes on with while this window is busy. */
+    private readonly given = new Map<number, TileRequest>();
     private id = 0;
     private faults = 0;
     private worker: WorkerLike | null = null;
@@ -78,24 +82,30 @@ class Lane {
 
     /** The server may be away for a while: another worker gets what this one had, a few times. */
     private failed(): void {
-        const { worker, current } = this;
-        this.worker = this.current = null;
-        worker?.terminate();
+        this.worker?.terminate();
+        this.worker = null;
         this.sent.clear();
         this.faults++;
-        if (current !== null && this.faults >= MOST_FAULTS) current.request.done(null);
-        else if (current !== null && !this.waiting.has(current.request.key)) this.waiting.set(current.request.key, current.request);
+        const [first, ...others] = this.given.values();
+        this.given.clear();
+        for (const request of others) this.putBack(request);
+        if (first !== undefined && this.faults >= MOST_FAULTS) first.done(null);
+        else if (first !== undefined) this.putBack(first);
         setTimeout(() => this.start(), RESTART_AFTER);
     }
 
+    /** Unless it has been asked for anew meanwhile. */
+    private putBack(request: TileRequest): void {
+        if (!this.waiting.has(request.key)) this.waiting.set(request.key, request);
+    }
+
     private next(): void {
-        if (this.current !== null || this.worker === null) return;
-        const [first] = this.waiting;
-        if (first === undefined) return;
-        const [key, request] = first;
-        this.waiting.delete(key);
-        this.current = { id: ++this.id, request };
-        this.worker.postMessage(this.job(request));
+        for (const [key, request] of this.waiting) {
+            if (this.worker === null || this.given.size >= MOST_GIVEN) return;
+            this.waiting.delete(key);
+            this.given.set(++this.id, request);
+            this.worker.postMessage(this.job(request));
+        }
     }
 
     private job({ key, x, y, look, layers, active, levels }: TileRequest): TileJob {
@@ -110,11 +120,11 @@ class Lane {
     }
 
     private answered({ id, pixels }: FromWorker): void {
-        const done = this.current;
-        this.current = null;
+        const request = this.given.get(id);
+        this.given.delete(id);
         this.faults = 0;
-        if (done !== null && done.id === id) done.request.done(pixels);
         this.next();
+        request?.done(pixels);
     }
 }
 

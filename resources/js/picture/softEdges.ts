@@ -2,7 +2,8 @@
  * Where a figure whose outer edge is soft meets others: as the core does it, each pixel there is composed once more as
  * if it were its neighbour's, and the two are mixed by the neighbour's share of the 3 x 3 px about it.
  */
-import { composeBlock, type Block, type Look } from './compose';
+import { composeBlock, labelsIn, type Block, type Look } from './compose';
+import { gathered } from './gathered';
 import type { Stack } from './stack';
 
 export interface SoftEdges {
@@ -17,7 +18,7 @@ export interface SoftEdges {
 /** @param around labels of a block so wide and of a pixel on every side: two bytes a pixel, high byte first */
 export function softEdges(around: Uint8Array, width: number, stack: Stack): SoftEdges {
     const stride = width + 2;
-    const labels = Uint16Array.from({ length: around.length / 2 }, (_, i) => (around[2 * i] << 8) | around[2 * i + 1]);
+    const labels = labelsIn(around);
     const figures = figuresOf(labels, stack);
     const edges: SoftEdges = { at: [], labels: [], shares: [] };
     const away = [-stride, -1, 1, stride, -stride - 1, -stride + 1, stride - 1, stride + 1];
@@ -39,7 +40,7 @@ export function softEdges(around: Uint8Array, width: number, stack: Stack): Soft
 /** Mixes a picture's edges with what their neighbours would show there. */
 export function soften(picture: Uint8ClampedArray, edges: SoftEdges, stack: Stack, block: Block, look: Look): void {
     if (edges.at.length === 0) return;
-    const others = composeBlock(stack, gathered(block, edges), look);
+    const others = composeBlock(stack, gathered(block, edges.at, edges.labels), look);
     edges.at.forEach((i, k) => {
         const share = edges.shares[k];
         for (let channel = 0; channel < 3; channel++) {
@@ -89,21 +90,3 @@ function neighbour(
 
 const heaviest = (weights: Map<number, number>): number =>
     [...weights].reduce((a, b) => (b[1] > a[1] || (b[1] === a[1] && b[0] < a[0]) ? b : a))[0];
-
-/** Some pixels of a block by themselves, as their neighbours'. */
-function gathered(block: Block, { at, labels }: SoftEdges): Block {
-    return {
-        ...block,
-        count: at.length,
-        places: at,
-        bytes: (layer) => {
-            if (layer === 'flats') return Uint8Array.from({ length: 2 * at.length }, (_, i) => (labels[i >> 1] >> (i & 1 ? 0 : 8)) & 255);
-            const bytes = block.bytes(layer);
-            if (bytes === null) return null;
-            const part = new Uint8Array((bytes.length / block.count) * at.length);
-            for (let plane = 0; plane * block.count < bytes.length; plane++)
-                at.forEach((i, k) => (part[plane * at.length + k] = bytes[plane * block.count + i]));
-            return part;
-        },
-    };
-}

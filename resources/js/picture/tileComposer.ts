@@ -3,6 +3,8 @@ import { Composer, PIXELS, SIDE, type Block, type Step } from './compose';
 import { FloatCanvas } from './canvas';
 import { AROUND, type StackMessage, type TileJob } from './jobs';
 import { soften, softEdges } from './softEdges';
+import { Pictures } from './pictures';
+import { remember } from './remember';
 import { BLACK_LINES, type Stack } from './stack';
 
 interface Kept {
@@ -31,8 +33,10 @@ export class TileComposer {
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();
     private readonly above = new Map<string, Kept>();
+    private readonly pictures = new Pictures();
 
     take({ version, stack }: StackMessage): void {
+        this.pictures.take(this.stack, stack, version);
         this.stack = stack;
         this.stackVersion = version;
     }
@@ -46,14 +50,25 @@ export class TileComposer {
                 : found;
         };
         const block = { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE };
-        const picture = this.hard(job, block).rgba();
+        const picture = this.hard(job, block);
         const around = bytes(AROUND);
         if (around !== null && this.stack.soft.size > 0) soften(picture, softEdges(around, SIDE, this.stack), this.stack, block, job.look);
         return picture;
     }
 
     /** With every pixel its own region's alone. */
-    private hard(job: TileJob, block: Block): FloatCanvas {
+    private hard(job: TileJob, block: Block): Uint8ClampedArray<ArrayBuffer> {
+        // The ink stands for another thing while levels are tried.
+        if (job.levels !== null) return this.laid(job, block).rgba();
+        const layers = job.layers.map(({ layer }) => layer).filter((layer) => layer !== AROUND);
+        const key = this.comesFrom(job, layers);
+        const now = { stack: this.stack, version: this.stackVersion };
+        const picture = this.pictures.again(job.key, key, now, block, job.look) ?? this.laid(job, block).rgba();
+        this.pictures.keep(job.key, key, this.stackVersion, picture);
+        return picture;
+    }
+
+    private laid(job: TileJob, block: Block): FloatCanvas {
         const steps = new Composer(this.stack, block, job.look).steps();
         const at = job.active === null ? -1 : steps.findIndex((step) => step.layers.includes(job.active as string));
         if (at < 0) {
@@ -97,11 +112,17 @@ export class TileComposer {
 
     /** Whatever these steps come from. */
     private keyOf(job: TileJob, steps: Step[]): string {
+        return `${this.stackVersion} ${this.comesFrom(
+            job,
+            steps.flatMap(({ layers }) => layers),
+        )}`;
+    }
+
+    /** Whatever a picture of these layers comes from, but the stack. */
+    private comesFrom(job: TileJob, layers: string[]): string {
         const versions = new Map(job.layers.map((sent) => [sent.layer, sent.version]));
         const look = `${job.look.ink} ${job.look.hatch} ${job.look.passes}`;
-        return [this.stackVersion, look, ...steps.flatMap((step) => step.layers.map((layer) => `${layer} ${versions.get(layer)}`))].join(
-            '|',
-        );
+        return [look, ...layers.map((layer) => `${layer} ${versions.get(layer)}`)].join('|');
     }
 
     private receive(job: TileJob): Map<string, { version: number; bytes: Uint8Array | null }> {
@@ -125,14 +146,4 @@ export function stretches(steps: Step[]): Step[][] {
         else found.push([step]);
     });
     return found;
-}
-
-/** Keeps the newest of a map; what was touched last goes last. */
-export function remember<V>(map: Map<string, V>, key: string, value: V, most: number): void {
-    map.delete(key);
-    map.set(key, value);
-    for (const old of map.keys()) {
-        if (map.size <= most) return;
-        map.delete(old);
-    }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
 import { soften, softEdges } from '../picture/softEdges';
-import { BLACK_LINES, buildStack, type PassNode } from '../picture/stack';
+import { BLACK_LINES, buildStack, type Flat, type PassNode, type Stack } from '../picture/stack';
 import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
 
@@ -167,6 +167,49 @@ describe('a worker', () => {
         }
         expect(compared).toBe(12);
     }, 60_000);
+    const dyed = (of: Stack, label: number, base: number): Stack => {
+        const flat = of.flats.get(label) as Flat;
+        return {
+            ...of,
+            flats: new Map(of.flats).set(label, { ...flat, tones: { ...flat.tones, base, shade: base ^ 0x3344, line: base ^ 0xff } }),
+        };
+    };
+    const fresh = (of: Stack, versions: Record<string, number> = {}): Uint8ClampedArray =>
+        new Composer(of, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+            .compose()
+            .rgba();
+    it('makes of a tile what it would be from nothing when tones are changed, once or more often', () => {
+        const worker = new TileComposer();
+        worker.take({ kind: 'stack', version: 1, stack });
+        worker.compose(job(null, {}, all));
+        const once = dyed(stack, 3, 0x10c0f0);
+        worker.take({ kind: 'stack', version: 2, stack: once });
+        expect(same(worker.compose(job(null, {}, [])), fresh(once))).toBe(true);
+        const twice = dyed(once, 1, 0xf0c010);
+        worker.take({ kind: 'stack', version: 3, stack: twice });
+        const again = dyed(twice, 3, 0x408040);
+        worker.take({ kind: 'stack', version: 4, stack: again });
+        expect(same(worker.compose(job(null, {}, [])), fresh(again))).toBe(true);
+        const faint = { ...dyed(again, 2, 0x999999), above: [plainPass('x')] };
+        worker.take({ kind: 'stack', version: 5, stack: faint });
+        expect(same(worker.compose(job(null, {}, [])), fresh(again))).toBe(false);
+        worker.take({ kind: 'stack', version: 6, stack: again });
+        expect(same(worker.compose(job(null, { ink: 2 }, ['ink'])), fresh(again, { ink: 2 }))).toBe(true);
+    });
+    it('composites only what has a tone that is changed', () => {
+        const worker = new TileComposer();
+        worker.take({ kind: 'stack', version: 1, stack });
+        const ask = job(null, {}, all);
+        const before = worker.compose(ask);
+        // Every layer is full now, unnoticed: what is composited again is seen.
+        for (const sent of ask.layers) if (sent.layer !== 'flats') sent.bytes?.fill(255);
+        worker.take({ kind: 'stack', version: 2, stack: dyed(stack, 3, 0x10c0f0) });
+        const after = worker.compose(job(null, {}, []));
+        const labels = layer('flats', 1);
+        const isOther = (i: number): boolean => [0, 1, 2].some((channel) => before[4 * i + channel] !== after[4 * i + channel]);
+        const changed = Array.from({ length: PIXELS }, (_, i) => i).filter(isOther);
+        expect(new Set(changed.map((i) => labels[2 * i + 1]))).toEqual(new Set([3]));
+    });
     it('takes plain steps in a row together and leaves others where they are', () => {
         const step = (name: string, isPlain: boolean) => ({ layers: [name], isPlain, lay: () => undefined });
         const plain = (name: string) => step(name, true);

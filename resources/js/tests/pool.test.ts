@@ -8,6 +8,7 @@ class Recorder implements WorkerLike {
     onmessage: ((event: MessageEvent<FromWorker>) => void) | null = null;
     onerror: ((event: ErrorEvent) => void) | null = null;
     isEnded = false;
+    private answered = 0;
     postMessage(message: ToWorker): void {
         this.messages.push(message);
     }
@@ -20,9 +21,10 @@ class Recorder implements WorkerLike {
     get jobs(): TileJob[] {
         return this.messages.filter((message) => message.kind === 'tile');
     }
+    /** The oldest job it has. */
     answer(): void {
         this.onmessage?.({
-            data: { id: this.jobs[this.jobs.length - 1].id, pixels: new Uint8ClampedArray(4) },
+            data: { id: this.jobs[this.answered++].id, pixels: new Uint8ClampedArray(4) },
         } as MessageEvent<FromWorker>);
     }
 }
@@ -77,12 +79,16 @@ describe('the compositing pool', () => {
         } = pool(1);
         const done: string[] = [];
         made.ask(request(0, { ink: 1 }, () => done.push('first')));
+        made.ask(request(2, { ink: 1 }, () => done.push('second')));
         made.ask(request(1, { ink: 1 }, () => done.push('old')));
         made.ask(request(1, { ink: 2 }, () => done.push('new')));
+        expect(worker.jobs.map(({ key }) => key)).toEqual(['0 0,0', '0 2,0']);
+        worker.answer();
+        expect(worker.jobs).toHaveLength(3);
         worker.answer();
         worker.answer();
-        expect(done).toEqual(['first', 'new']);
-        expect(worker.jobs).toHaveLength(2);
+        expect(done).toEqual(['first', 'second', 'new']);
+        expect(worker.jobs).toHaveLength(3);
     });
     it('gives a tile to the same worker each time, and different ones to different workers', () => {
         const { pool: made, workers } = pool(3);
@@ -105,7 +111,7 @@ describe('the compositing pool', () => {
         made.ask(request(0, { ink: 1 }, (pixels) => done.push(['first', pixels === null])));
         made.ask(request(1, { ink: 1 }, (pixels) => done.push(['second', pixels === null])));
         worker.onmessage?.({ data: { id: 1, pixels: null } } as MessageEvent<FromWorker>);
-        worker.answer();
+        worker.onmessage?.({ data: { id: 2, pixels: new Uint8ClampedArray(4) } } as MessageEvent<FromWorker>);
         expect(done).toEqual([
             ['first', true],
             ['second', false],

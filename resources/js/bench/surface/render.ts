@@ -7,7 +7,7 @@ import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
 import { alone, buildStack, layersOf, type Stack } from '../../picture/stack';
-import { remember } from '../../picture/tileComposer';
+import { remember } from '../../picture/remember';
 import { andNeighbours, TileLayers } from '../../picture/tileLayers';
 import { HIGHEST } from '../../picture/tiles';
 import { filledAs } from '../../page/records';
@@ -184,6 +184,25 @@ export class SurfaceRenderer {
         this.pool.setStack(stack);
         if (changed === null) this.dirty(null, null);
         else this.dirtyWhere(changed);
+        // A tone that is being changed shall be there when the next frame is drawn.
+        if (changed !== null) this.askInView();
+    }
+
+    /** Has what is out of date in view composited before the next frame asks for it. */
+    private askInView(): void {
+        const size = sizeOf(this.bench.session.view);
+        if (this.view === null || size === null) return;
+        const { level, view } = this;
+        const { look } = this.bench;
+        this.eachTile(level, shown(view, this.canvas), size, 0, (column, row) => {
+            this.ensure(level, column, row, look, this.distanceOf(view, level, column, row));
+        });
+    }
+
+    /** From the middle of what is looked at, in pixels of the page. */
+    private distanceOf(view: View, level: number, column: number, row: number): number {
+        const span = SIDE << level;
+        return Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y);
     }
 
     /** Where some regions look different; a tile whose flats are not here yet may hold them. */
@@ -396,8 +415,7 @@ export class SurfaceRenderer {
         let isComplete = true;
         this.eachTile(level, seen, size, 0, (column, row) => {
             const span = SIDE << level;
-            const distance = Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y);
-            const tile = this.ensure(level, column, row, look, distance);
+            const tile = this.ensure(level, column, row, look, this.distanceOf(view, level, column, row));
             if (tile.isReady) context.drawImage(tile.canvas, column * span, row * span, span, span);
             else this.drawCoarser(context, level, column, row, span);
             isComplete &&= tile.isReady && !tile.isDirty;

@@ -2,7 +2,7 @@
 import type { DrawingData } from '../../api/generated';
 import { SIDE } from '../../picture/compose';
 import { toColour } from '../../picture/stack';
-import { remember } from '../../picture/tileComposer';
+import { remember } from '../../picture/remember';
 import type { TileCache } from '../../picture/tiles';
 
 const MOST_KEPT = 200;

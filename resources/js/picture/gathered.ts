@@ -1,0 +1,37 @@
+/** Some pixels of a block by themselves: compositing knows no neighbours, so a few can be done alone. */
+import { labelsIn, type Block } from './compose';
+
+/**
+ * @param at which pixels
+ * @param labels what regions they belong to; none: their own
+ */
+export function gathered(block: Block, at: ArrayLike<number>, labels: ArrayLike<number> | null = null): Block {
+    return {
+        ...block,
+        count: at.length,
+        places: at,
+        bytes: (layer) => {
+            if (layer === 'flats' && labels !== null) return packed(labels);
+            const bytes = block.bytes(layer);
+            if (bytes === null) return null;
+            return layer === 'flats' ? packed(labelsIn(bytes, at)) : planes(bytes, block.count, at);
+        },
+    };
+}
+
+/** Of each plane the pixels that are wanted. */
+function planes(bytes: Uint8Array, count: number, at: ArrayLike<number>): Uint8Array {
+    const all = bytes.length / count;
+    const part = new Uint8Array(all * at.length);
+    for (let plane = 0, k = 0; plane < all; plane++) for (let i = 0; i < at.length; i++, k++) part[k] = bytes[plane * count + at[i]];
+    return part;
+}
+
+function packed(labels: ArrayLike<number>): Uint8Array {
+    const bytes = new Uint8Array(2 * labels.length);
+    for (let i = 0; i < labels.length; i++) {
+        bytes[2 * i] = labels[i] >> 8;
+        bytes[2 * i + 1] = labels[i] & 255;
+    }
+    return bytes;
+}
