@@ -93,6 +93,8 @@ function bench_desk(string $scan): array
         'outline' => array_map(fn (int $k): array => [1800 + 20 * $i + 564 * cos($k / 60 * M_PI), 1900 + 564 * sin($k / 60 * M_PI)], range(0, 119)),
     ]);
 
+    $try = fn (int $i) => $send('POST', "/api/pages/$page->id/rough/preview", ['figure' => $figure->id, 'plan' => ['azimuth' => 10 * $i, 'elevation' => 40, 'dials' => ['cast' => 40]]]);
+
     $lines = array_map(fn (int $i): array => ['page_id' => $page->id, 'id' => sprintf('line%08d', $i), 'weight' => 6, 'taper' => 0.1, 'steady' => 0, 'grain' => 0, 'points' => json_encode(array_map(fn (int $k): array => [100 + $i % 70 * 50 + 3 * $k, 100 + intdiv($i, 70) * 50 + 8 * sin($k / 5), 1], range(0, 39)))], range(0, 4999));
     foreach (array_chunk($lines, 500) as $chunk) {
         StrokeRow::query()->toBase()->insert($chunk);
@@ -118,6 +120,7 @@ function bench_desk(string $scan): array
         ['soften 600 px with a brush of 60 px', ...$measure($soften), '≤ 200 ms'],
         ['drag paint along 600 px with a brush of 60 px', ...$measure($drag), ''],
         ['block in 1 MP of a pass', ...$measure($block), '≤ 150 ms'],
+        ['a light that is tried on a figure, as it is dragged', ...$measure($try), '≤ 150 ms'],
         ['fill a region', ...$measure($fill), '≤ 60 ms'],
         ['change a tone', ...$measure($tone), '≤ 60 ms'],
         ['a drift report of 20 such pages', ...$measure($drift, 3), ''],

@@ -123,6 +123,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/snap', [TaskController::class, 'snap'])->can('colour', 'page');
         Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
         Route::post('pages/{page}/rough', [TaskController::class, 'rough'])->can('colour', 'page');
+        Route::post('pages/{page}/rough/preview', [TaskController::class, 'tryRough'])->can('colour', 'page');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');
         Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');
         Route::get('pages/{page}/tasks', [TaskController::class, 'index'])->can('view', 'page');

@@ -27,6 +27,9 @@ final readonly class FigureLight
 {
     private Labels $labels;
 
+    /** @var list<array{int, int, int}> of the labels: first pixel, pixel after the last, label */
+    private array $spans;
+
     /** @var array<array-key, Region> */
     private array $regions;
 
@@ -36,6 +39,7 @@ final readonly class FigureLight
     public function __construct(Sheet $sheet, private Figure $figure)
     {
         $this->labels = $sheet->labels();
+        $this->spans = Labels::spans($this->labels->data);
         $this->regions = $sheet->all(Region::class);
         /** @var array<int, int> $depths */
         $depths = Figure::query()->where('series_id', $figure->series_id)->pluck('depth', 'id')->all();
@@ -69,7 +73,7 @@ final readonly class FigureLight
     private function mine(): Labels
     {
         $data = '';
-        foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
+        foreach ($this->spans as [$from, $to, $label]) {
             $isMine = isset($this->regions[$label]) && $this->regions[$label]->figure === $this->figure->id;
             $data .= $isMine ? substr($this->labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
         }
@@ -95,7 +99,7 @@ final readonly class FigureLight
     {
         $is = array_map($does, $this->regions);
         $data = '';
-        foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
+        foreach ($this->spans as [$from, $to, $label]) {
             $data .= str_repeat(($is[$label] ?? false) ? "\xff" : "\0", $to - $from);
         }
 

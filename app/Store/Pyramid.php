@@ -34,9 +34,14 @@ final class Pyramid implements SheetSource
 
     public function tile(LayerName $layer, int $column, int $row): ?string
     {
-        $hash = $this->hash($layer, $column, $row);
+        $name = $this->name($layer, $this->level, $column, $row);
+        // Nearly always it has been made.
+        $packed = $name === null ? null : $this->tiles->packed($name);
+        if ($name === null || $packed !== null) {
+            return $name === null ? null : Tiles::inflate($name, $packed);
+        }
 
-        return $hash === null ? null : $this->tiles->bytes($hash);
+        return $this->tiles->bytes((string) $this->hash($layer, $column, $row));
     }
 
     /** The name of a reduced tile, made and stored if it was not; null when it is empty. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Models\JournalEntry;
+use App\Models\SeriesBrush;
 use App\Models\User;
 
 /** The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set. */
@@ -197,6 +198,14 @@ final class LightStageTest extends BrowserTestCase
         // Let go at its right rim: the light comes from the right.
         $browser->stroke([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 46, $ball[1]]]);
         $browser->until('document.querySelector("[aria-label=\"Where the light comes from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4])°, height 0/)', 'the light at the right');
+        // It is seen while it is tried, and nothing of it is on the page.
+        [$x, $y] = $this->onCanvas($browser, 60, 200);
+        $onScreen = 'window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data.slice(0, 3).join()';
+        $base = implode(',', self::BASE);
+        $browser->until("$onScreen !== '$base'", 'the light that is tried');
+        self::assertSame([0, self::BASE], [$browser->run('return Object.keys(window.awning.session.view.records.pass).length'), $this->colour($browser, 60, 200)]);
+        $browser->press('Leave it');
+        $browser->until("$onScreen === '$base'", 'the page as it is');
         $browser->run('const name = document.querySelector("input[aria-label=\"Name of a new light plan\"]"); name.scrollIntoView({ block: "center" }); name.focus()');
         $browser->keys('Noon on deck');
         $browser->press('Keep as new');
@@ -214,12 +223,56 @@ final class LightStageTest extends BrowserTestCase
         self::assertStringContainsString('Painting Oda Brack’s shade ·', (string) $browser->run('return document.getElementById("target-sentence").innerText'), 'the hand still paints in a pass of its own');
         // A held key shows the flats alone.
         $browser->run('document.activeElement.blur()');
-        [$x, $y] = $this->onCanvas($browser, 60, 200);
-        $onScreen = 'window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data.slice(0, 3).join()';
         $browser->holdKey('.', fn () => $browser->until($onScreen.' === "'.implode(',', self::BASE).'"', 'the flats alone'));
         $browser->until($onScreen.' !== "'.implode(',', self::BASE).'"', 'the light again');
         $browser->press('undo');
         $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no passes');
         $this->shows($browser, self::BASE, 70, 200);
+    }
+
+    public function test_a_lamp_is_hung_and_dragged_over_the_page(): void
+    {
+        $browser = $this->painting();
+        $browser->press('First light on Oda Brack', 'summary');
+        $browser->press('More lights', 'summary');
+        $browser->press('Hang a lamp');
+        $at = $browser->until('(() => { const lamp = document.querySelector("[aria-label=\"Place of lamp 1\"]"); lamp?.scrollIntoView({ block: "center" }); const map = lamp?.closest("svg").getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return map && map.height > 0 ? [map.left - canvas.left, map.top - canvas.top, map.width, map.height] : null })()', 'the small page');
+        $place = fn (float $x, float $y): array => [$at[0] + $at[2] * $x, $at[1] + $at[3] * $y];
+        // From the middle to over the right of the left box.
+        $browser->stroke([$place(0.5, 0.5), $place(0.45, 0.5), $place(0.3, 0.5)]);
+        $browser->until('document.querySelector("[aria-label=\"Place of lamp 1\"]").getAttribute("aria-valuetext").match(/^(29|30|31) % from the left, (49|50|51) % from the top/)', 'the lamp where it was let go');
+        $browser->until('window.awning.bench.view.tried?.passes && Object.values(window.awning.bench.view.tried.passes).some((pass) => pass.name === "Lamp, rough")', 'the lamp in what is tried');
+        $browser->press('Rough it in');
+        $browser->until('Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Lamp, rough")', 'the lamp\'s pass', 60);
+        $browser->until('window.awning.bench.view.tried === null', 'the try gives way to what was laid', 60);
+        $this->saved($browser);
+        // What it does is stronger where it hangs than far from there.
+        $lit = 'const { passes, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, pass]) => pass.name === "Lamp, rough"); const tile = session.tiles.get(0, `pass:${id}`, 0, 0); return tile ? [60, 120, 185].map((x) => tile[200 * 256 + x]) : null';
+        $browser->until("(() => { $lit })()", 'the light of the lamp');
+        [$far, $middle, $near] = $browser->run($lit);
+        self::assertGreaterThan($far, min($middle, $near));
+    }
+
+    public function test_a_brush_of_ones_own_is_made_kept_and_painted_with(): void
+    {
+        $browser = $this->painting();
+        $browser->press('Deck pen');
+        $browser->press('Make another of Deck pen');
+        // A flat tip that lies still: a level stroke is thin, an upright one is broad.
+        $browser->run('const kind = [...document.querySelectorAll("select")].find((one) => [...one.options].some(({ value }) => value === "bristle")); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(kind, "flat"); kind.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser->run('document.querySelector("input[aria-label=\"Name of a new brush\"]").focus()');
+        $browser->keys('Net mender');
+        $browser->press('Keep in the series');
+        $browser->until('window.awning.bench.view.boxed?.name === "Net mender" && window.awning.bench.view.boxed.tip.kind === "flat"', 'the brush in hand');
+        self::assertSame(['Net mender'], SeriesBrush::query()->pluck('name')->all());
+        $browser->until('document.querySelector("input[aria-label=\"Name of a new brush\"]") === null', 'the page is free again');
+        $browser->run('window.awning.bench.set({ size: 40, steady: 0 })');
+        $browser->stroke($this->way($browser, [70, 200], [170, 200]));
+        $this->saved($browser);
+        $this->shows($browser, $this->tone('shade'), 120, 200);
+        $this->shows($browser, self::BASE, 120, 215);
+        $browser->visit('/');
+        $browser->visit("/bench/{$this->page->id}");
+        $browser->until('window.awning?.session.view.brushes.some(({ name }) => name === "Net mender")', 'the brush among the others, afterwards');
     }
 }

@@ -26,6 +26,7 @@ use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Sheet\OneHand;
@@ -119,6 +120,44 @@ final class TaskTest extends TestCase
         $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
         self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
+    }
+
+    public function test_a_light_is_tried_small_and_nothing_is_changed_by_it(): void
+    {
+        config(['queue.default' => 'sync']);
+        $left = $this->labelAt($this->page, 100, 200);
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $figure = $this->material->figure_id;
+        $plan = fn (float $azimuth): array => ['azimuth' => $azimuth, 'elevation' => 0, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 0, 'rim' => 8]];
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan(0)])->assertStatus(202);
+        // What the hand did there is seen in what is tried, too.
+        $this->op($this->page, ['kind' => 'stroke', 'pass' => "rough{$figure}shade", 'make' => null, 'brush' => ['size' => 60, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'points' => [[160, 300, 1]], 'erase' => false])->assertOk();
+        $now = fn (): array => [$this->page->refresh()->revision, (new PageStore($this->page))->allHashes(), array_map(fn (Record $pass): array => $pass->toData(), (new PageStore($this->page))->records(RecordKind::Pass))];
+        $before = $now();
+        $try = fn (array $with = []) => $this->postJson("/api/pages/{$this->page->id}/rough/preview", $with + ['figure' => $figure, 'plan' => $plan(180)]);
+        $tried = $try()->assertOk()->json();
+        $at = function (array $tried, string $kind, int $x, int $y = 200) use ($figure): int {
+            $plane = (string) gzuncompress((string) base64_decode($tried['passes']["rough$figure$kind"]['coverage'], true));
+            self::assertSame($tried['width'] * $tried['height'], strlen($plane));
+
+            return ord($plane[(($y >> $tried['level']) - $tried['y']) * $tried['width'] + ($x >> $tried['level']) - $tried['x']]);
+        };
+        self::assertSame(2, $tried['level']);
+        // The left box again, 40 to 200, a quarter of its size, light from the left now.
+        self::assertSame([0, 255], [$at($tried, 'shade', 60), $at($tried, 'shade', 180)]);
+        self::assertSame(255, $at($tried, 'shade', 160, 300));
+        self::assertGreaterThan(200, $at($tried, 'light', 46));
+        self::assertSame(['#ffcc88', 'Rim, rough'], [$tried['passes']["rough{$figure}rim"]['spec']['colour'], $tried['passes']["rough{$figure}rim"]['spec']['name']]);
+        $none = $try(['only' => [$left + 1]])->assertOk()->json();
+        self::assertSame(255, $at($none, 'shade', 60), 'elsewhere it stays as it is');
+        self::assertSame($before, $now(), 'nothing is changed by asking');
+
+        $try(['plan' => ['elevation' => 91] + $plan(0)])->assertStatus(422);
+        $try(['figure' => 999_999])->assertNotFound();
+        $nobody = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'Nobody', 'depth' => 7]);
+        self::assertStringContainsString('Nothing of Nobody is on this page yet', (string) $try(['figure' => $nobody->id])->assertStatus(422)->getContent());
+        $this->actingAs($this->person('Flo', $this->page->series, Role::Flatter));
+        $try()->assertForbidden();
     }
 
     public function test_lamps_and_what_stands_before_the_rest_are_roughed_in(): void

@@ -38,7 +38,7 @@ final class SetupController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:80', 'passes' => 'required|array|max:'.Setup::MOST]);
+        $request->validate(['name' => 'required|string|max:60', 'passes' => 'required|array|max:'.Setup::MOST]);
         try {
             $setup = Setup::fromList(array_values($request->array('passes')));
         } catch (\InvalidArgumentException|\RangeException $error) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Lease;
+use App\Desk\LightPreview;
 use App\Http\Requests\HolderRequest;
 use App\Jobs\Deliver;
 use App\Jobs\HoldAgainst;
@@ -15,6 +16,7 @@ use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
 use Awning\Core\Codec\ImageHeader;
+use Awning\Core\Light\LightPlan;
 use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
@@ -113,11 +115,29 @@ final class TaskController
     public function rough(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
-        $request->validate(['figure' => 'required|integer', 'plan' => 'required|array', 'only' => 'sometimes|array|max:5000', 'only.*' => 'integer|min:1']);
-        $figure = Figure::living()->where('series_id', $page->series_id)->findOrFail($request->integer('figure'));
-        $input = ['figure' => $figure->id, 'plan' => LightController::plan($request)->toData(), 'only' => array_values($request->array('only'))];
+        [$figure, $plan, $only] = self::meantLight($request, $page);
+        $input = ['figure' => $figure->id, 'plan' => $plan->toData(), 'only' => $only];
 
         return $this->begun($this->tasks->begin($page, $request->person(), 'rough', $input, $request->lease()));
+    }
+
+    /** What that light would do, small; nothing is changed by asking. */
+    public function tryRough(Request $request, Page $page): JsonResponse
+    {
+        [$figure, $plan, $only] = self::meantLight($request, $page);
+
+        return new JsonResponse((new LightPreview($page, $figure))->under($plan, $only));
+    }
+
+    /** @return array{Figure, LightPlan, list<int>} */
+    private static function meantLight(Request $request, Page $page): array
+    {
+        $request->validate(['figure' => 'required|integer', 'plan' => 'required|array', 'only' => 'sometimes|array|max:5000', 'only.*' => 'integer|min:1']);
+        $figure = Figure::living()->where('series_id', $page->series_id)->findOrFail($request->integer('figure'));
+        /** @var list<int> $only */
+        $only = array_values(array_map(intval(...), $request->array('only')));
+
+        return [$figure, LightController::plan($request), $only];
     }
 
     public function enlarge(HolderRequest $request, Page $page): JsonResponse

@@ -13,7 +13,7 @@ final class SetupFile
 
     private const VERSION = 1;
 
-    private const LONGEST_NAME = 80;
+    private const LONGEST_NAME = 60;
 
     private const DEEPEST = 8;
 

@@ -33,6 +33,12 @@ final readonly class LightPlan
     ) {
     }
 
+    /** The same on a page so many times smaller; lamps are told in parts of it. */
+    public function smaller(int $by): self
+    {
+        return new self($this->key, $this->colour, $this->ambient, $this->dials->smaller($by), $this->lamps, $this->back);
+    }
+
     /** @throws \InvalidArgumentException|\RangeException */
     public static function fromData(Data $data): self
     {

@@ -35,6 +35,12 @@ final readonly class RoughDials
         }
     }
 
+    /** The same on a page so many times smaller: what is told in pixels shrinks. */
+    public function smaller(int $by): self
+    {
+        return new self($this->folds, $this->soft, $this->reach, $this->cast / $by, $this->rim / $by, $this->lines);
+    }
+
     public static function fromData(Data $data): self
     {
         $values = [];

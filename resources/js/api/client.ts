@@ -9,6 +9,7 @@ import type {
     SetupState,
     LayingInput,
     LightPlanData,
+    TriedLightState,
     LightState,
     SolidsInput,
     StandInput,
@@ -383,6 +384,9 @@ export const api = {
     /** A first light on a figure; degrees. */
     roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
+    /** What it would do, worked out small; nothing is changed by asking. */
+    tryLight: (id: number, figure: number, plan: LightPlanData, only: number[]) =>
+        json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only }),
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     keepSetup: (series: number, name: string, passes: SetupPass[], op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),

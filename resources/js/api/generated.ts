@@ -294,6 +294,10 @@ export type TipData = { kind: TipKind; seed: number; flow: number; spacing: numb
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 
+export type TriedLightState = { level: number; x: number; y: number; width: number; height: number; passes: Record<string, TriedPassState> };
+
+export type TriedPassState = { spec: PassData; coverage: string };
+
 export type TurnData = { lightness: number; chroma: number; hue: number };
 
 export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };

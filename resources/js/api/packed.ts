@@ -23,7 +23,7 @@ function hex(bytes: Uint8Array): string {
     return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
-async function inflate(packed: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+export async function inflate(packed: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
     const stream = new Blob([packed]).stream().pipeThrough(new DecompressionStream('deflate'));
     return new Uint8Array(await new Response(stream).arrayBuffer());
 }

@@ -47,7 +47,7 @@ export function BrushChoice() {
                     <button className="act mt-1.5" aria-expanded={isMaking} onClick={() => setMaking(!isMaking)}>
                         {isMaking ? 'Leave it as it is' : `Make another of ${picked.name}`}
                     </button>
-                    {isMaking && <BrushMaker key={`${picked.id} ${picked.name}`} from={picked} />}
+                    {isMaking && <BrushMaker key={`${picked.id} ${picked.name}`} from={picked} onTaken={() => setOpen(false)} />}
                 </div>
             )}
         </div>

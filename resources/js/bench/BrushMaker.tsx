@@ -60,7 +60,8 @@ const DIALS: Dial[] = [
     { name: 'grain', label: 'Paper', least: 0, most: 100 },
 ];
 
-export function BrushMaker({ from }: { from: BoxedBrush }) {
+/** @param onTaken the brush is in hand: what it was made in may close */
+export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () => void }) {
     const bench = useBenchModel();
     const session = useSession();
     const [hardness, setHardness] = useState(from.hardness);
@@ -92,7 +93,7 @@ export function BrushMaker({ from }: { from: BoxedBrush }) {
                 </Tick>
             </div>
             <Dials hardness={hardness} tip={tip} onHardness={setHardness} onChange={set} />
-            <Keep from={from} brush={brush} />
+            <Keep from={from} brush={brush} onTaken={onTaken} />
         </div>
     );
 }
@@ -140,14 +141,20 @@ function Dials({ hardness, tip, onHardness, onChange }: DialsProps) {
     );
 }
 
-function Keep({ from, brush }: { from: BoxedBrush; brush: OwnBrush }) {
+function Keep({ from, brush, onTaken }: { from: BoxedBrush; brush: OwnBrush; onTaken: () => void }) {
     const bench = useBenchModel();
     const session = useSession();
     const may = usePage(mayColour);
     const [name, setName] = useState('');
     const keep = async (): Promise<void> => {
         const boxed = await session.keepBrush(name.trim(), brush);
-        if (boxed !== null) bench.set({ boxed });
+        if (boxed === null) return;
+        bench.set({ boxed });
+        onTaken();
+    };
+    const tryIt = (): void => {
+        bench.set({ boxed: { ...from, id: 0, name: `${from.name}, tried`, ...brush } });
+        onTaken();
     };
     const remove = async (): Promise<void> => {
         await session.deleteBrush(from.id);
@@ -155,7 +162,7 @@ function Keep({ from, brush }: { from: BoxedBrush; brush: OwnBrush }) {
     };
     return (
         <div className="flex gap-1">
-            <button className="act" onClick={() => bench.set({ boxed: { ...from, id: 0, name: `${from.name}, tried`, ...brush } })}>
+            <button className="act" onClick={tryIt}>
                 Try it
             </button>
             <input

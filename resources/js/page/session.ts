@@ -27,6 +27,7 @@ import type {
     Solid,
     TakenRow,
     TaskState,
+    TriedLightState,
     Tone,
 } from '../api/generated';
 import { Failure } from '../api/http';
@@ -470,6 +471,16 @@ export class PageSession {
     /** Cleans and lays a drawing anew, from its original. */
     clean(drawing: string, clean: CleanData, place: PlacementData): Promise<TaskState | null> {
         return this.begin(() => api.clean(this.view.id, this.lease.token, drawing, clean, place));
+    }
+
+    /** What that would do; nothing is changed by asking. */
+    async tryLight(figure: number, plan: LightPlanData, only: number[]): Promise<TriedLightState | null> {
+        try {
+            return await api.tryLight(this.view.id, figure, plan, only);
+        } catch (error) {
+            this.report(error);
+            return null;
+        }
     }
 
     /** @param only regions it is worked out for; none: all of the figure */

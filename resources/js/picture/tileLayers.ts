@@ -4,6 +4,7 @@ import { AROUND } from './jobs';
 import type { TileRequest } from './pool';
 import type { Stack } from './stack';
 import type { TileCache } from './tiles';
+import type { TriedLight } from './tried';
 
 export interface TilePlace {
     level: number;
@@ -23,6 +24,7 @@ export class TileLayers {
     /**
      * @param page its size
      * @param instead what stands in for a layer, under versions of its own
+     * @param tried a light that is being tried: its layers are drawn out of it
      * @return null while a layer is on its way
      */
     of(
@@ -31,9 +33,11 @@ export class TileLayers {
         stack: Stack,
         page: { width: number; height: number },
         instead: (layer: string) => string = (layer) => layer,
+        tried: TriedLight | null = null,
     ): TileRequest['layers'] | null {
         const { level, column, row, distance } = place;
         const layers = names.map((layer) => {
+            if (tried?.has(layer) === true) return { layer, version: tried.version, bytes: tried.tile(layer, level, column, row) };
             const from = instead(layer);
             const version = this.tiles.versionOf(level, from, column, row);
             return { layer, version: from === layer ? version : -1 - version, bytes: this.tiles.get(level, from, column, row, distance) };

@@ -80,6 +80,23 @@ final readonly class LayRoughIn implements Op
         return Right::Colour;
     }
 
+    /** @return list<string> ids of the passes it may hang */
+    public function ids(): array
+    {
+        return array_map(fn (string $kind): string => self::PREFIX.$this->figure.$kind, array_keys($this->passes()));
+    }
+
+    /** Where on the page there is light of it. */
+    public function bounds(): Rect
+    {
+        $places = array_column($this->pieces, 0);
+
+        return Rect::bounds(
+            min(array_map(fn (Rect $place): int => $place->x, $places)), min(array_map(fn (Rect $place): int => $place->y, $places)),
+            max(array_map(fn (Rect $place): int => $place->right(), $places)), max(array_map(fn (Rect $place): int => $place->bottom(), $places)),
+        );
+    }
+
     public function apply(Sheet $sheet): void
     {
         foreach ($this->pieces as [$where, $rough]) {
@@ -140,6 +157,12 @@ final readonly class LayRoughIn implements Op
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
                 $anew = ($anew & $mask) | ($before & ~$mask);
             }
+            if ($this->isUntouched($sheet, $layer, $id, $column, $row)) {
+                $sheet->setTile($layer, $column, $row, $anew);
+                $sheet->setTile(LayerName::computed($id), $column, $row, $anew);
+
+                continue;
+            }
             $hand = new HandWork($sheet->bytes(LayerName::added($id), $column, $row), $sheet->bytes(LayerName::gone($id), $column, $row));
             $hand = $hand->goneOn($hand->on($before), $sheet->bytes($layer, $column, $row));
             $sheet->setTile($layer, $column, $row, $hand->on($anew));
@@ -147,6 +170,13 @@ final readonly class LayRoughIn implements Op
             $sheet->setTile(LayerName::added($id), $column, $row, $hand->added);
             $sheet->setTile(LayerName::gone($id), $column, $row, $hand->gone);
         }
+    }
+
+    /** Whether no hand has gone over what was computed of a tile, as is the rule. */
+    private function isUntouched(Sheet $sheet, LayerName $layer, string $id, int $column, int $row): bool
+    {
+        return $sheet->tile(LayerName::added($id), $column, $row) === null && $sheet->tile(LayerName::gone($id), $column, $row) === null
+            && $sheet->tile($layer, $column, $row) === $sheet->tile(LayerName::computed($id), $column, $row);
     }
 
     /** @param  list<array{Rect, Plane}>  $planes */

@@ -25,6 +25,8 @@ import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
 import { refreshed, type Target } from '../../page/target';
 import type { Look } from '../../picture/compose';
+import type { TriedLight } from '../../picture/tried';
+import { LightTrial } from './lightTrial';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
 import { mirrored, turnedSpots, type Spot } from './lines';
 import { lineOf, type Shape } from './shapes';
@@ -136,6 +138,8 @@ export interface BenchView {
     drawing: string | null;
     /** Settings of that drawing that are being tried. */
     trial: Trial | null;
+    /** A light on a figure that is being tried; null: none is. */
+    tried: TriedLight | null;
     /** How much of the page, from the left, shows the original instead of what it was cleaned to. */
     compare: number;
     under: Under | null;
@@ -168,7 +172,13 @@ export class BenchModel {
     surface: SurfaceHandle | null = null;
     private before: ToolId | null = null;
 
+    readonly light: LightTrial;
+
     constructor(readonly session: PageSession) {
+        this.light = new LightTrial(
+            (figure, plan, only) => session.tryLight(figure, plan, only),
+            (tried) => this.set({ tried }),
+        );
         const stage = firstStage(session);
         this.store = createStore<BenchView>(() => ({
             stage,
@@ -215,6 +225,7 @@ export class BenchModel {
             findings: null,
             drawing: null,
             trial: null,
+            tried: null,
             compare: 0,
             under: null,
             mirror: false,
@@ -282,6 +293,7 @@ export class BenchModel {
             stage,
             tool: stageOf(stage).tools[0],
             trial: null,
+            tried: null,
             picked: [],
             draft: [],
             proposed: null,

@@ -1,5 +1,5 @@
 /** The light of the page, set by dragging it over a maquette, and a first light on the picked figure by it. */
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { LightPlanData, LightState, RoughDialsData } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { isGoing } from '../../page/tasks';
@@ -8,7 +8,7 @@ import { Fold } from '../../ui/Fold';
 import { Maquette } from '../../ui/Maquette';
 import { Slide } from '../../ui/Slide';
 import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
-import { usePage, useSession, useTarget } from '../model/context';
+import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { ChosenSolid } from './ChosenSolid';
 import { LampsPart } from './LampsPart';
 
@@ -25,19 +25,23 @@ export function RoughPart() {
     // Another plan, or somebody's change to it, begins anew.
     return (
         <Fold title={`First light on ${target.figureName}`}>
-            <Rough key={`${stands?.id} ${stands?.version}`} stands={stands} />
+            <Rough key={`${stands?.id} ${stands?.version} ${target.material.figure}`} stands={stands} figure={target.material.figure} />
         </Fold>
     );
 }
 
-function Rough({ stands }: { stands: LightState | null }) {
+function Rough({ stands, figure }: { stands: LightState | null; figure: number }) {
     const target = useTarget();
-    const session = useSession();
-    const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
+    const bench = useBenchModel();
+    const may = usePage(mayColour);
     const [plan, setPlan] = useState<LightPlanData>(stands?.plan ?? AT_FIRST);
+    useEffect(() => () => bench.light.drop(), [bench]);
     if (target === null) return null;
-    const { figure } = target.material;
-    const set = (change: Partial<LightPlanData>): void => setPlan({ ...plan, ...change });
+    const set = (change: Partial<LightPlanData>): void => {
+        const next = { ...plan, ...change };
+        setPlan(next);
+        if (may) bench.light.want(figure, next);
+    };
     const says = `from ${whole(plan.azimuth)}°, height ${Math.round(plan.elevation)}°`;
     return (
         <>
@@ -60,17 +64,42 @@ function Rough({ stands }: { stands: LightState | null }) {
                 <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} />
                 <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
+            <LayIt figure={figure} plan={plan} />
             <LampsPart plan={plan} onChange={set} />
             <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
-            <button className="act main self-start" disabled={isBlocked} onClick={() => void session.roughIn(figure, plan)}>
-                Rough it in
-            </button>
-            <p className="quiet text-[13px]">
-                Each shadow and light hangs as a pass of its own. Done again they follow the light, and what you painted or erased in them
-                stays.
-            </p>
             <KeepPlan stands={stands} plan={plan} />
             <ChosenSolid figure={figure} plan={plan} />
+        </>
+    );
+}
+
+/** What is tried is shown over the page; here it is laid on it, or let go. */
+function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
+    const isTried = useBench((view) => view.tried !== null);
+    const lay = async (): Promise<void> => {
+        const task = await session.roughIn(figure, plan);
+        if (task?.state === 'done') bench.light.drop();
+    };
+    return (
+        <>
+            <div className="flex gap-1">
+                <button className="act main" disabled={isBlocked} onClick={() => void lay()}>
+                    Rough it in
+                </button>
+                {isTried && (
+                    <button className="act" onClick={() => bench.light.drop()}>
+                        Leave it
+                    </button>
+                )}
+            </div>
+            <p className="quiet text-[13px]">
+                {isTried
+                    ? 'You see a try, worked out small. Nothing of it is on the page yet.'
+                    : 'Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow the light, and what you painted or erased in them stays.'}
+            </p>
         </>
     );
 }

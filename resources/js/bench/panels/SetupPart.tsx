@@ -145,7 +145,7 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
                     className="field min-w-0 flex-1"
                     aria-label="Name of a new setup"
                     placeholder="Lantern glass"
-                    maxLength={80}
+                    maxLength={60}
                     value={name}
                     disabled={!may || kept.length === 0}
                     onChange={(event) => setName(event.target.value)}

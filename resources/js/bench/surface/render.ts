@@ -2,7 +2,7 @@
  * Shows the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing never
  * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
-import type { DrawingData, InkPointData } from '../../api/generated';
+import type { DrawingData, InkPointData, RecordsState } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
@@ -15,6 +15,7 @@ import { sizeOf } from '../../page/store';
 import type { BenchModel, BenchView, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import type { Spot } from '../model/lines';
+import type { TriedLight } from '../../picture/tried';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
 import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
@@ -107,6 +108,7 @@ export class SurfaceRenderer {
                     now.isUnlit !== before.isUnlit
                 )
                     this.takeLook();
+                if (now.tried !== before.tried) this.takeTried(now.tried, before.tried);
                 if (now.meant !== before.meant || now.solo !== before.solo || isVeiledOtherwise(now, before)) this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
@@ -140,6 +142,8 @@ export class SurfaceRenderer {
     /** Some tiles look different now; the layer is the one the hand works on. */
     touched(level: number, places: Set<string>, layer: string): void {
         this.activeLayer = layer;
+        // What is painted now is painted on the page, not on what is tried.
+        if (this.bench.view.tried?.has(layer) === true) this.bench.set({ tried: null });
         this.dirty(level, places);
     }
 
@@ -205,6 +209,17 @@ export class SurfaceRenderer {
         return Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y);
     }
 
+    /** Another light is tried, or none any more. */
+    private takeTried(now: TriedLight | null, before: TriedLight | null): void {
+        this.takeStack();
+        for (const [key, tile] of this.shown) {
+            const [level, place] = key.split(' ');
+            const [column, row] = place.split(',').map(Number);
+            if ([now, before].some((tried) => tried?.touches(Number(level), column, row))) tile.isDirty = true;
+        }
+        this.schedule();
+    }
+
     /** Where some regions look different; a tile whose flats are not here yet may hold them. */
     private dirtyWhere(labels: ReadonlySet<number>): void {
         for (const [key, tile] of this.shown) {
@@ -222,8 +237,9 @@ export class SurfaceRenderer {
 
     /** The page as it is, with one pass alone, or as cues that are looked at would fill it. */
     private shownStack(): Stack {
-        const { stack, records, palette } = this.bench.session.view;
-        const { meant, solo } = this.bench.view;
+        const { records, palette } = this.bench.session.view;
+        const { meant, solo, tried } = this.bench.view;
+        const stack = tried === null ? this.bench.session.view.stack : buildStack(withTried(records, tried), palette);
         const { clear } = this.bench;
         const single = solo === null ? undefined : records.pass[solo];
         if (solo !== null && single !== undefined) return { ...alone(stack, solo, single.opacity), clear };
@@ -520,8 +536,13 @@ export class SurfaceRenderer {
         const layers =
             size === null || this.stack === null
                 ? null
-                : this.tileLayers.of({ level, column, row, distance }, names, this.stack, size, (layer) =>
-                      levels !== null && layer === 'ink' ? scan : layer,
+                : this.tileLayers.of(
+                      { level, column, row, distance },
+                      names,
+                      this.stack,
+                      size,
+                      (layer) => (levels !== null && layer === 'ink' ? scan : layer),
+                      purpose === 'view' ? this.bench.view.tried : null,
                   );
         if (layers === null) return null;
         return {
@@ -582,6 +603,9 @@ export class SurfaceRenderer {
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
+
+/** The page with the passes of a light that is tried; those that hang already stay as they are. */
+const withTried = (records: RecordsState, tried: TriedLight): RecordsState => ({ ...records, pass: { ...tried.passes, ...records.pass } });
 
 /** Whether something else stays clear of a veil. */
 const isVeiledOtherwise = (now: BenchView, before: BenchView): boolean =>

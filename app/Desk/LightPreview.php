@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Figure;
+use App\Models\Page;
+use App\Store\PageStore;
+use App\Store\Pyramid;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Region;
+use Awning\Core\Sheet\LayerWindow;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * What a light plan would do to a figure, while it is still being dragged: worked out small, and laid on nothing that is kept.
+ *
+ * @phpstan-import-type PassData from PassSpec
+ *
+ * @phpstan-type TriedPassState array{spec: PassData, coverage: string}
+ * @phpstan-type TriedLightState array{level: int, x: int, y: int, width: int, height: int, passes: array<string, TriedPassState>}
+ */
+final readonly class LightPreview
+{
+    /** So many pixels of bodies are worked out while a hand waits. */
+    private const WORK = 12_000;
+
+    private const FINEST = 2;
+
+    public function __construct(private Page $page, private Figure $figure)
+    {
+    }
+
+    /**
+     * @param  list<int>  $only  regions it is laid in; none: all of the figure
+     * @return TriedLightState place and size in pixels of its level; coverage one byte a pixel, deflated, as base64
+     *
+     * @throws OpRefused when the page has nothing of the figure
+     */
+    public function under(LightPlan $plan, array $only = []): array
+    {
+        $store = new PageStore($this->page);
+        $level = $this->level((new Sheet($store))->all(Region::class));
+        $sheet = new Sheet(new Pyramid($store, $level));
+        $op = (new FigureLight($sheet, $this->figure))->by($plan->smaller(1 << $level), $only);
+        $op->apply($sheet);
+        $where = $op->bounds();
+        $passes = [];
+        foreach (array_intersect_key($sheet->all(PassSpec::class), array_flip($op->ids())) as $id => $pass) {
+            $passes[$id] = ['spec' => $pass->toData(), 'coverage' => base64_encode((string) gzcompress((new LayerWindow($sheet, $pass->layer((string) $id)))->read($where), 1))];
+        }
+
+        return ['level' => $level, 'x' => $where->x, 'y' => $where->y, 'width' => $where->width, 'height' => $where->height, 'passes' => $passes];
+    }
+
+    /**
+     * The finest at which there is not too much to work out.
+     *
+     * @param  array<array-key, Region>  $regions
+     */
+    private function level(array $regions): int
+    {
+        $area = 0;
+        foreach ($regions as $region) {
+            $area += $region->figure === $this->figure->id ? $region->area : 0;
+        }
+        $level = self::FINEST;
+        while ($level < Pyramid::HIGHEST && $area >> 2 * $level > self::WORK) {
+            $level++;
+        }
+
+        return $level;
+    }
+}
