@@ -308,7 +308,7 @@ final class SheetTest extends TestCase
         $title = fn (array $values): string => (new ChangePass('any00001', new Data($values)))->title();
         self::assertSame('Let a pass down', $title(['visible' => true]));
         self::assertSame('Roll a pass up', $title(['visible' => false]));
-        self::assertSame('Move a pass', $title(['order' => 1.5]));
+        self::assertSame(['Move a pass', 'Move a pass'], [$title(['order' => 1.5]), $title(['order' => 1.5, 'group' => null])]);
         self::assertSame('Change a pass', $title(['order' => 1.5, 'opacity' => 0.5]));
         self::assertSame('Group passes', (new GroupPasses('groupa1', ['first01'], new PassGroup))->title());
         self::assertSame('Part a group of passes', (new GroupPasses('groupa1', [], null))->title());

@@ -3,7 +3,8 @@ import type { PaletteState, PassData, PassRulesData, RecordsState } from '../api
 import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
-import { announcementsOf, orderBetween } from '../bench/panels/PassesAwning';
+import { placeBetween, placeOutside } from '../bench/model/passPlaces';
+import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
 
@@ -189,7 +190,30 @@ describe('moving a pass', () => {
         ['c', 'b', 1.5],
         ['b', 'b', null],
         ['x', 'a', null],
-    ])('%s to %s', (moved, onto, order) => expect(orderBetween(list, moved, onto)).toBe(order));
+    ])('%s to %s', (moved, onto, order) => expect(placeBetween(list, moved, onto)).toEqual(order === null ? null : { order }));
+
+    const [one, two] = ['groupone1234', 'grouptwo1234'];
+    /** b and c are one group, e and f another; e lies in the ink. */
+    const grouped = [null, one, one, null, two, two, null].map((group, i): [string, PassData] => [
+        'abcdefg'[i],
+        { ...pass, order: i + 1, group, scope: i === 4 || i === 5 ? { kind: 'ink', id: 0 } : pass.scope },
+    ]);
+    it.each([
+        ['into a group from below', 'a', 'b', { order: 2.5, group: one }],
+        ['into a group from above', 'g', 'c', { order: 2.5, group: one }],
+        ['not into one that lies elsewhere', 'a', 'e', { order: 5.5 }],
+        ['beside a group, not into it', 'g', 'd', { order: 3.5 }],
+        ['within its group', 'b', 'c', { order: 3.5 }],
+        ['out of its group', 'b', 'd', { order: 4.5, group: null }],
+        ['out of its group, below all', 'c', 'a', { order: 0, group: null }],
+        ['from the ink to between others', 'f', 'c', { order: 2.5, group: null }],
+    ])('%s', (_, moved, onto, place) => expect(placeBetween(grouped, moved, onto)).toEqual(place));
+    it('out of its group hangs it over the rest of that', () => {
+        expect(placeOutside(grouped, 'b')).toEqual({ order: 3.5, group: null });
+        expect(placeOutside(grouped, 'c')).toEqual({ order: 3, group: null });
+        expect(placeOutside(grouped, 'e')).toEqual({ order: 6.5, group: null });
+        expect(placeOutside(grouped.slice(4, 6), 'e')).toEqual({ order: 7, group: null });
+    });
 
     it('is told by name and place', () => {
         const named = list.map(([id, data], i): [string, PassData] => [id, { ...data, name: ['Shade', 'Rim', 'Glow'][i] }]);

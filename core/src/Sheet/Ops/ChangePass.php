@@ -45,7 +45,7 @@ final readonly class ChangePass implements ClientOp
     {
         return match ($this->values->names()) {
             ['visible'] => $this->values->flag('visible', true) ? 'Let a pass down' : 'Roll a pass up',
-            ['order'] => 'Move a pass',
+            ['order'], ['order', 'group'] => 'Move a pass',
             ['opacity'] => 'Set a pass\'s opacity',
             ['mode'] => 'Set a pass\'s blend mode',
             default => 'Change a pass',

@@ -2,9 +2,11 @@
 import type { GroupData, PassData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
+import { sortedPasses } from '../../picture/stack';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { usePage, useSession } from '../model/context';
+import { placeOf, placeOutside } from '../model/passPlaces';
 import { ModeSelect } from './ModeSelect';
 
 interface Props {
@@ -17,13 +19,10 @@ const AS_ONE: GroupData = { isolated: true, mode: 'normal', opacity: 1 };
 
 export function GroupSettings({ id, pass, below }: Props) {
     const group = usePage((view) => (pass.group === null ? undefined : view.records.group[pass.group]));
-    if (pass.group !== null && group !== undefined) return <Grouped id={pass.group} group={group} />;
+    if (pass.group !== null && group !== undefined) return <Grouped id={pass.group} group={group} member={id} figure={pass.figure} />;
     const fits = below !== null && placeOf(below[1]) === placeOf(pass);
     return fits ? <GroupButton id={id} below={below} /> : null;
 }
-
-/** Passes inside figures, in the ink and over the page lie in different places. */
-const placeOf = ({ scope }: PassData): string => (scope.kind === 'material' ? 'figure' : scope.kind);
 
 function GroupButton({ id, below }: { id: string; below: [string, PassData] }) {
     const session = useSession();
@@ -43,8 +42,20 @@ function GroupButton({ id, below }: { id: string; below: [string, PassData] }) {
     );
 }
 
-function Grouped({ id, group }: { id: string; group: GroupData }) {
+interface GroupedProps {
+    id: string;
+    group: GroupData;
+    /** The pass that is set. */
+    member: string;
+    figure: number;
+}
+
+function Grouped({ id, group, member, figure }: GroupedProps) {
     const session = useSession();
+    const takeOut = (): void => {
+        const passes = sortedPasses(session.view.records.pass).filter(([, pass]) => pass.figure === figure);
+        session.changePass(member, placeOutside(passes, member));
+    };
     const may = usePage(mayColour);
     const set = (change: Partial<GroupData>): void => session.group(id, [], { ...group, ...change });
     return (
@@ -66,9 +77,14 @@ function Grouped({ id, group }: { id: string; group: GroupData }) {
                     onChange={(mode) => set({ mode })}
                 />
             )}
-            <button className="act self-start" disabled={!may} onClick={() => session.group(id, [], null)}>
-                Part the group
-            </button>
+            <div className="flex flex-wrap gap-1">
+                <button className="act" disabled={!may} title="It hangs over the rest of the group, by itself" onClick={takeOut}>
+                    Take this one out
+                </button>
+                <button className="act" disabled={!may} onClick={() => session.group(id, [], null)}>
+                    Part the group
+                </button>
+            </div>
         </fieldset>
     );
 }

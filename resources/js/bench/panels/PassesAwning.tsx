@@ -17,6 +17,7 @@ import { passFor } from '../../page/target';
 import { sortedPasses } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
 import { usePage, useSession, useTarget } from '../model/context';
+import { placeBetween } from '../model/passPlaces';
 import { AddPass } from './AddPass';
 import { LinesSlat } from './LinesSlat';
 import { RoughPart } from './RoughPart';
@@ -71,8 +72,8 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
     );
     const active = target === null ? null : passFor(rules, records, target).id;
     const moved = ({ active: dragged, over }: DragEndEvent): void => {
-        const order = over === null ? null : orderBetween(passes, String(dragged.id), String(over.id));
-        if (order !== null) session.changePass(String(dragged.id), { order });
+        const place = over === null ? null : placeBetween(passes, String(dragged.id), String(over.id));
+        if (place !== null) session.changePass(String(dragged.id), place);
     };
     return (
         <DndContext
@@ -112,16 +113,4 @@ export function announcementsOf(passes: [string, PassData][]): Announcements {
             over === null ? `${name(active.id)} left where it was.` : `${name(active.id)} hung at place ${place(over.id)}.`,
         onDragCancel: ({ active }) => `${name(active.id)} left where it was.`,
     };
-}
-
-/** The order number that brings a pass to where another is; null when it is there already. */
-export function orderBetween(passes: [string, PassData][], moved: string, onto: string): number | null {
-    const from = passes.findIndex(([id]) => id === moved);
-    const to = passes.findIndex(([id]) => id === onto);
-    if (from === to || from < 0 || to < 0) return null;
-    const rest = passes.filter(([id]) => id !== moved);
-    const below = rest[to - 1]?.[1].order;
-    const above = rest[to]?.[1].order;
-    if (below === undefined) return (above ?? 1) - 1;
-    return above === undefined ? below + 1 : (below + above) / 2;
 }
