@@ -37,7 +37,7 @@ final class DemoLoader
         ['Ida Quill', 'ida@awning.example', Role::Viewer],
     ];
 
-    private const PAGES = [1 => 'The lamp is lit', 2 => 'A stowaway', 3 => 'Tickets, please', 4 => 'All aboard'];
+    private const PAGES = [1 => 'The lamp is lit', 2 => 'A stowaway', 3 => 'Tickets, please', 4 => 'All aboard', 5 => 'Fog on the quay'];
 
     /** @var array<int, array{figure: int, material: int}> by class number in the key picture */
     private array $materials = [];
@@ -97,18 +97,22 @@ final class DemoLoader
         $file = (string) tempnam(sys_get_temp_dir(), 'awning');
         file_put_contents($file, $scan->scan());
         $original = (new Originals)->keep($page, $user, $file, sprintf('salt-ferry-p%d-scan.png', $page->number));
-        if ($page->number < 4) {
+        if ($page->number !== 4) {
             $picture = (new ImageReader)->read($file);
             (new OriginalViews)->keep($original, $picture);
             $settings = new CleanSettings(turn: 0.0);
             $clean = (new ScanCleaner)->clean($picture->channels(), $settings);
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
             $this->desk->apply($page, $user, new LayInk("Import {$original->name}", PlacedDrawing::of($clean, $settings, new DrawingSource($original->id, $original->name, $picture->dpi)), $flats));
-            if ($page->number < 3) {
+            if ($page->number !== 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);
                 $light = new DemoLight($page->series, $user, $this->desk);
-                $page->number === 1 ? $light->finish($page, 'Lamp at midnight') : $light->roughIn($page, 'Noon on deck');
+                match ($page->number) {
+                    1 => $light->finish($page, 'Lamp at midnight'),
+                    2 => $light->roughIn($page, 'Noon on deck'),
+                    default => $light->begin($page, 'Sea fog'),
+                };
             }
         }
         unlink($file);

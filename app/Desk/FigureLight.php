@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Figure;
+use App\Models\Material;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Light\Glow;
 use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\NearLight;
@@ -65,16 +68,31 @@ final readonly class FigureLight
             $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene)];
         }
 
-        return $lit === [] ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only);
+        $glow = $this->glow($plan);
+
+        return $lit === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
+            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only, $glow);
     }
 
-    /** The figure's regions alone; all else is nothing. */
+    /** What shines of the figure, in the colour of the largest of it. */
+    private function glow(LightPlan $plan): ?Glow
+    {
+        $shining = array_filter($this->regions, fn (Region $region): bool => $region->figure === $this->figure->id && $region->solid === Solid::Shining);
+        if ($shining === [] || $plan->dials->glow < 1) {
+            return null;
+        }
+        uasort($shining, fn (Region $a, Region $b): int => $b->area <=> $a->area);
+        $tones = Material::query()->findOrFail(reset($shining)->material)->tones($this->figure->series->rule());
+
+        return Glow::around($this->where(fn (Region $region): bool => in_array($region, $shining, true)), $plan->dials->glow, $tones[Tone::Base->value]);
+    }
+
+    /** The figure's regions alone; all else is nothing, and so is what shines: it has no shade. */
     private function mine(): Labels
     {
         $data = '';
         foreach ($this->spans as [$from, $to, $label]) {
-            $isMine = isset($this->regions[$label]) && $this->regions[$label]->figure === $this->figure->id;
+            $isMine = isset($this->regions[$label]) && $this->regions[$label]->figure === $this->figure->id && $this->regions[$label]->solid !== Solid::Shining;
             $data .= $isMine ? substr($this->labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
         }
 

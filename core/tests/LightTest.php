@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Light\BorderDistance;
 use Awning\Core\Light\CastShadow;
 use Awning\Core\Light\Facing;
+use Awning\Core\Light\Glow;
 use Awning\Core\Light\HandWork;
 use Awning\Core\Light\Inflation;
 use Awning\Core\Light\KeyLight;
@@ -23,6 +25,7 @@ use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Bodies from flat shapes, against spheres and cylinders in closed form; and the light on them. */
@@ -334,6 +337,33 @@ final class LightTest extends TestCase
         self::assertEquals(new NearLight(20.0, 200.0, 100.0), LightPlan::fromData(new Data($data))->lamps[0]->near(new Rect(0, 0, 200, 400), new Rect(30, 100, 50, 50)));
         $this->expectExceptionMessage('at most 2');
         LightPlan::fromData(new Data(['lamps' => [[], [], []]] + $data));
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function sizes(): iterable
+    {
+        yield 'worked out as it is' => [1];
+        yield 'worked out smaller' => [9];
+    }
+
+    #[DataProvider('sizes')]
+    public function test_what_shines_glows_as_far_as_it_reaches(int $by): void
+    {
+        // A disc of 24 about 60, 90 and a small one at the right, on a page of 260 x 150; the whole so many times as large.
+        $shining = '';
+        for ($y = 0; $y < 150 * $by; $y++) {
+            for ($x = 0; $x < 260 * $by; $x++) {
+                $shining .= hypot($x + 0.5 - 60 * $by, $y + 0.5 - 90 * $by) <= 24 * $by || hypot($x + 0.5 - 200 * $by, $y + 0.5 - 40 * $by) <= 5 * $by ? "\xff" : "\0";
+            }
+        }
+        $glow = Glow::around(new Plane(260 * $by, 150 * $by, $shining), 50 * $by, new Rgb(1, 2, 3)) ?? self::fail('nothing glows');
+        self::assertEquals([Rect::bounds(0, 0, 255 * $by, 150 * $by), new Rgb(1, 2, 3)], [$glow->where, $glow->colour]);
+        $at = fn (float $x, float $y): int => $glow->coverage->at((int) ($x * $by), (int) ($y * $by));
+        foreach ([[60, 90, 0], [80, 90, 0], [60, 60, 6], [94, 90, 10], [60, 26, 40], [25, 120, hypot(35, 30) - 24], [220, 40, 15]] as [$x, $y, $away]) {
+            self::assertEqualsWithDelta(255 * (1 - $away / 50) ** 3, $at($x, $y), 14, "at $x,$y");
+        }
+        self::assertSame([0, 0], [$at(135.5, 120), $at(254, 100)]);
+        self::assertNull(Glow::around(Plane::filled(30, 20, 0), 50, new Rgb(1, 2, 3)));
     }
 
     public function test_fold_lines_crease_a_body_by_their_strength(): void

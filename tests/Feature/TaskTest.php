@@ -24,11 +24,13 @@ use App\Models\User;
 use App\Store\FrozenPage;
 use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
+use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\ScopeKind;
 use Awning\Core\Sheet\OneHand;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Sheet;
@@ -120,6 +122,44 @@ final class TaskTest extends TestCase
         $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
         self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
+    }
+
+    public function test_what_shines_has_no_shade_and_glows_over_the_page(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $right] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 300, 200)];
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $this->op($this->page, $this->fillOp($this->material, $right))->assertOk();
+        $figure = $this->material->figure_id;
+        $rough = fn (array $dials = [], array $only = []) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'only' => $only, 'plan' => ['azimuth' => 180, 'elevation' => 0, 'dials' => $dials]])->assertStatus(202);
+        $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
+        $pass = fn (string $kind): ?PassSpec => $sheet()->find(PassSpec::class, "rough$figure$kind");
+        $at = fn (string $kind, int $x, int $y = 200): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[$y * 600 + $x]);
+        $rough();
+        self::assertNull($pass('glow'), 'nothing shines yet');
+        self::assertSame(255, $at('shade', 180));
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'shining'])->assertOk();
+        $rough(['glow' => 60]);
+        self::assertSame([0, 0, 0], [$at('shade', 180), $at('light', 50), $at('occlusion', 60)], 'what shines has neither');
+        self::assertGreaterThan(0, $at('shade', 340), 'the other box has still');
+        // Full inside, an eighth half-way to where it ends; the box begins at 40.
+        self::assertSame(255, $at('glow', 100));
+        self::assertEqualsWithDelta(255 * 0.5 ** 3, $at('glow', 10), 12);
+        self::assertSame(0, $at('glow', 300));
+        self::assertSame([ScopeKind::Page, 'Glow, rough', 'screen', 0.6], [$pass('glow')?->scope->kind, $pass('glow')?->name, $pass('glow')?->mode->value, $pass('glow')?->opacity]);
+        self::assertSame($this->material->tones($this->page->series->rule())['base']->hex(), $pass('glow')?->toData()['colour']);
+        $rough(['glow' => 60], [$right]);
+        self::assertGreaterThan(15, $at('glow', 10), 'it reaches beyond what is lit alone');
+        $rough(['glow' => 0]);
+        self::assertSame(0, $at('glow', 100), 'by the dial');
+        $rough(['glow' => 60]);
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'round'])->assertOk();
+        $rough(['glow' => 60]);
+        self::assertSame([0, 255], [$at('glow', 100), $at('shade', 180)]);
+        // A figure that does nothing but shine.
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left, $right], 'solid' => 'shining'])->assertOk();
+        $rough(['glow' => 60]);
+        self::assertSame([255, 255, 0], [$at('glow', 100), $at('glow', 300), $at('shade', 340)]);
     }
 
     public function test_a_light_is_tried_small_and_nothing_is_changed_by_it(): void

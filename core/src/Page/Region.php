@@ -43,7 +43,7 @@ final readonly class Region implements Record
             $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
-            $data->has('solid') ? $data->choice('solid', Solid::class, 'A region is round, flat, a ball or a tube.') : null,
+            $data->has('solid') ? $data->choice('solid', Solid::class, 'A region is round, flat, a ball, a tube or shining.') : null,
             $data->flag('before', false),
         );
     }

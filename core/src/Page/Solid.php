@@ -17,4 +17,7 @@ enum Solid: string
 
     /** A tube along its longer side: an arm, a mast. */
     case Tube = 'tube';
+
+    /** No body but a light itself: a flame, a lit window, the moon. It has no shade, and glows. */
+    case Shining = 'shining';
 }

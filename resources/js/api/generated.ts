@@ -33,7 +33,7 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
 
-export const SOLIDS = ['round', 'flat', 'ball', 'tube'] as const;
+export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
@@ -238,7 +238,7 @@ export type RemovePassInput = { id: string };
 
 export type ResizeInput = { labels: number[]; by: number };
 
-export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number; lines: number };
+export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number; lines: number; glow: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 

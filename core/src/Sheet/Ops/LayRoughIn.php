@@ -6,9 +6,11 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Light\Glow;
 use Awning\Core\Light\HandWork;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassRules;
@@ -41,16 +43,20 @@ final readonly class LayRoughIn implements Op
     /** Lines in full light are still seen. */
     private const LINES = 0.75;
 
+    /** What shines brightens all about it, and burns nothing out: where two glow, they do not add up to more than white. */
+    private const GLOW = 0.6;
+
     /** A lamp's light on what is near it. */
     private const LAMP = 0.6;
 
     /**
      * @param  string  $name  of the figure, for the journal
-     * @param  non-empty-list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
+     * @param  list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
+     * @param  ?Glow  $glow  of what shines
      * @param  LightPlan  $plan  passes that are hung for it take its colours
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      */
-    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [])
+    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [], private ?Glow $glow = null)
     {
     }
 
@@ -89,7 +95,10 @@ final readonly class LayRoughIn implements Op
     /** Where on the page there is light of it. */
     public function bounds(): Rect
     {
-        $places = array_column($this->pieces, 0);
+        $places = [...array_column($this->pieces, 0), ...($this->glow === null ? [] : [$this->glow->where])];
+        if ($places === []) {
+            return new Rect(0, 0, 0, 0);
+        }
 
         return Rect::bounds(
             min(array_map(fn (Rect $place): int => $place->x, $places)), min(array_map(fn (Rect $place): int => $place->y, $places)),
@@ -107,18 +116,19 @@ final readonly class LayRoughIn implements Op
         foreach ($this->passes() as $kind => [$pass, $coverage]) {
             $id = self::PREFIX.$this->figure.$kind;
             $isThere = $sheet->find(PassSpec::class, $id) !== null;
-            $planes = array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $this->pieces);
+            $planes = $coverage === null ? $this->glowing() : array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $this->pieces);
             if (! $isThere && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
                 continue;
             }
             if (! $isThere) {
                 (new AddPass($id, $pass))->apply($sheet);
             }
-            $this->lay($sheet, $pass->layer($id), $id, $planes);
+            // What glows reaches beyond the regions it comes from.
+            $this->lay($sheet, $pass->layer($id), $id, $planes, $coverage === null || $this->only === [] ? null : new RegionCoverage($sheet, $this->only));
         }
     }
 
-    /** @return array<string, array{PassSpec, \Closure(RoughIn): Plane}> as they lie over each other, bottom up */
+    /** @return array<string, array{PassSpec, ?\Closure(RoughIn): Plane}> as they lie over each other, bottom up; null: what glows */
     private function passes(): array
     {
         $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
@@ -142,13 +152,20 @@ final readonly class LayRoughIn implements Op
             'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
             'rim' => [$tint('Rim', 'Rim, rough', $this->plan->back->colour ?? $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
             'lines' => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(Scope::ink())->changed(new Data(['opacity' => self::LINES])), fn (RoughIn $rough): Plane => $rough->lines],
-        ] + $lamps;
+        ] + $lamps + [
+            'glow' => [$tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(Scope::page())->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), null],
+        ];
+    }
+
+    /** @return list<array{Rect, Plane}> */
+    private function glowing(): array
+    {
+        return $this->glow === null ? [] : [[$this->glow->where, $this->glow->coverage]];
     }
 
     /** @param  list<array{Rect, Plane}>  $planes */
-    private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes): void
+    private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes, ?RegionCoverage $only): void
     {
-        $only = $this->only === [] ? null : new RegionCoverage($sheet, $this->only);
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
             $anew = self::onTile($planes, $tile);

@@ -13,7 +13,7 @@ export const AT_FIRST: LightPlanData = {
     elevation: 40,
     colour: '#fff1d6',
     ambient: '#8fa8c8',
-    dials: { folds: 0.4, soft: 0.12, reach: 0.3, cast: 40, rim: 6, lines: 0 },
+    dials: { folds: 0.4, soft: 0.12, reach: 0.3, cast: 40, rim: 6, lines: 0, glow: 160 },
     lamps: [],
     back: null,
 };

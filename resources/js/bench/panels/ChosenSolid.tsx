@@ -5,7 +5,13 @@ import { Choice } from '../../ui/Choice';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 
-const NAMES: Record<Solid, string> = { round: 'as round as they are', flat: 'flat', ball: 'one ball each', tube: 'one tube each' };
+const NAMES: Record<Solid, string> = {
+    round: 'as round as they are',
+    flat: 'flat',
+    ball: 'one ball each',
+    tube: 'one tube each',
+    shining: 'a light itself: no shade, glows',
+};
 
 export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanData }) {
     const bench = useBenchModel();
@@ -17,7 +23,7 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
     if (mine.length === 0)
         return (
             <p className="quiet text-[13px]">
-                With Pick (K) you can say which regions are flat, a ball or a tube, which stand before the rest, or light only these.
+                With Pick (K) you can say which regions are flat, a ball, a tube or shine, which stand before the rest, or light only these.
             </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';

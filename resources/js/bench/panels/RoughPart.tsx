@@ -147,6 +147,7 @@ const DIALS: Dial[] = [
     { name: 'cast', label: 'Cast', least: 0, most: 300, steps: 1, unit: ' px' },
     { name: 'rim', label: 'Rim', least: 0, most: 40, steps: 1, unit: ' px' },
     { name: 'lines', label: 'Lines', least: 0, most: 100, steps: 100, unit: ' %' },
+    { name: 'glow', label: 'Glow', least: 0, most: 500, steps: 1, unit: ' px' },
 ];
 
 function Dials({ dials, onChange }: { dials: RoughDialsData; onChange: (dials: RoughDialsData) => void }) {

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Codec\Resized;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
+
+/**
+ * What shining things shed around them over the whole picture: full on them, and (1 - d / reach)³ at a distance of d px from
+ * them: most of it close by, and no edge where it ends. The formula is ours. It is soft, so that a large one is worked out smaller.
+ */
+final readonly class Glow
+{
+    /** Pixels that are worked out. */
+    private const WORK = 60_000;
+
+    /** @param  Plane  $coverage  of the place */
+    private function __construct(public Rect $where, public Plane $coverage, public Rgb $colour)
+    {
+    }
+
+    /**
+     * @param  Plane  $shining  of the whole page; 255 where something shines
+     * @param  float  $reach  px, at least 1
+     * @return ?self null when nothing shines
+     */
+    public static function around(Plane $shining, float $reach, Rgb $colour): ?self
+    {
+        $where = self::place($shining, (int) ceil($reach));
+        if ($where === null) {
+            return null;
+        }
+        $by = (int) max(1, ceil(sqrt($where->width * $where->height / self::WORK)));
+        $small = self::labels($shining->crop($where))->thinned($by);
+        $reach = max(1.0, $reach / $by);
+        $coverage = '';
+        foreach (BorderDistance::squared($small, true) as $squared) {
+            $coverage .= chr((int) round(255 * max(0.0, 1 - sqrt($squared) / $reach) ** 3));
+        }
+
+        return new self($where, new Plane($where->width, $where->height, Resized::plane($coverage, $small->width, $small->height, $where->width, $where->height)), $colour);
+    }
+
+    /** Where something shines, and as far around as that reaches. */
+    private static function place(Plane $shining, int $reach): ?Rect
+    {
+        $all = new Rect(0, 0, $shining->width, $shining->height);
+        $lit = [];
+        $columns = str_repeat("\0", $shining->width);
+        foreach (str_split($shining->data, max(1, $shining->width)) as $y => $row) {
+            if (strspn($row, "\0") < strlen($row)) {
+                $lit[] = $y;
+                $columns |= $row;
+            }
+        }
+
+        return $lit === [] ? null
+            : Rect::bounds(strspn($columns, "\0"), $lit[0], strlen(rtrim($columns, "\0")), $lit[count($lit) - 1] + 1)->grown($reach)->intersect($all);
+    }
+
+    /** What shines is nothing, all else is one region: how far each of its pixels is from its border is how far it is from the light. */
+    private static function labels(Plane $shining): Labels
+    {
+        return new Labels($shining->width, $shining->height, strtr(chunk_split($shining->data, 1, "\0"), ["\0\0" => "\0\1", "\xff\0" => "\0\0"]));
+    }
+}
