@@ -20,7 +20,9 @@ use Awning\Core\Colour\ToneRule;
 use Awning\Core\Exchange\PaletteBook;
 use Awning\Core\Exchange\PaletteFigure;
 use Awning\Core\Exchange\PaletteMaterial;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Sheet\Palette;
 
 /**
@@ -35,7 +37,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int, lightColours: array<value-of<LightPart>, string>}
  */
 final readonly class SeriesPalette
 {
@@ -104,7 +106,15 @@ final readonly class SeriesPalette
         }
         $variants = array_map(fn (array $variant): array => array_map(fn (array $tones): array => self::numbers($tones), $variant), array_column($this->wardrobe(), 'materials', 'id'));
 
-        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants, array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true));
+        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants, array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours());
+    }
+
+    /** Of the light plan the page stands under; else of the series' light, with the usual sky. */
+    private function lightColours(): LightColours
+    {
+        $plan = $this->page?->light?->plan();
+
+        return $plan === null ? new LightColours(Rgb::fromHex($this->series->light), Rgb::fromHex(LightPlan::SKY)) : new LightColours($plan->colour, $plan->ambient);
     }
 
     /**
@@ -188,7 +198,7 @@ final readonly class SeriesPalette
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
             'variants' => array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe()),
-            'lights' => $this->lights(), 'stands' => $this->page?->light?->id,
+            'lights' => $this->lights(), 'stands' => $this->page?->light?->id, 'lightColours' => $this->lightColours()->toData(),
         ];
     }
 

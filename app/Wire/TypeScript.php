@@ -13,6 +13,7 @@ use Awning\Core\Colour\Verdict;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColour;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
@@ -31,7 +32,7 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
 
     private const FOLDERS = ['app', 'core/src/Brush', 'core/src/Colour', 'core/src/Light', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 

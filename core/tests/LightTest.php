@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Light\BorderDistance;
 use Awning\Core\Light\CastShadow;
@@ -12,6 +13,7 @@ use Awning\Core\Light\Glow;
 use Awning\Core\Light\HandWork;
 use Awning\Core\Light\Inflation;
 use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\NearLight;
 use Awning\Core\Light\Pieces;
@@ -20,6 +22,7 @@ use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
@@ -364,6 +367,21 @@ final class LightTest extends TestCase
         }
         self::assertSame([0, 0], [$at(135.5, 120), $at(254, 100)]);
         self::assertNull(Glow::around(Plane::filled(30, 20, 0), 50, new Rgb(1, 2, 3)));
+    }
+
+    public function test_the_opposite_of_a_light_is_its_hue_turned_half_round_at_a_shade_s_lightness(): void
+    {
+        foreach (['#ffb050', '#3060ff', '#c8ffe0', '#ffffff', '#101010'] as $hex) {
+            $light = Oklch::of(Rgb::fromHex($hex));
+            $colours = new LightColours(Rgb::fromHex($hex), new Rgb(1, 2, 3));
+            $opposite = Oklch::of($colours->of(LightPart::Opposite));
+            self::assertEqualsWithDelta(0.56, $opposite->l, 0.01, $hex);
+            if ($light->c > 0.01) {
+                self::assertEqualsWithDelta(180, abs($opposite->h - $light->h), 3, $hex);
+            }
+            self::assertGreaterThan(0.05, $opposite->c, 'even of a white light');
+            self::assertSame(['light' => $hex, 'around' => '#010203', 'opposite' => $colours->of(LightPart::Opposite)->hex()], $colours->toData());
+        }
     }
 
     public function test_fold_lines_crease_a_body_by_their_strength(): void

@@ -486,7 +486,7 @@ final class PaintTest extends TestCase
         $this->block(self::box(180, 150, 240, self::HEIGHT), 'lightpass1');
         $sheet = new Sheet($this->source);
         $regions = new MarkedRegions($sheet, [7]);
-        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText()])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
+        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'follows', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText()])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
         [$name, $setup] = SetupFile::read(SetupFile::write('Corner ☂', Setup::fromList($passes)));
         self::assertSame(['Corner ☂', $passes], [$name, $setup->toList()]);
         // Region 9 lies from 240 to 500.

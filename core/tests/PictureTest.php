@@ -12,9 +12,11 @@ use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Compose\PassLayer;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
@@ -222,6 +224,24 @@ final class PictureTest extends TestCase
         self::assertLessThanOrEqual(2, $worst);
     }
 
+    public function test_a_tint_that_follows_the_light_has_its_colour_and_others_their_own(): void
+    {
+        $tint = fn (?LightPart $follows): PassSpec => new PassSpec('A tint', 1, new TintContent(new Rgb(1, 2, 3), $follows), Scope::figure(1));
+        $lights = new LightColours(new Rgb(200, 150, 90), new Rgb(40, 60, 120));
+        foreach ([...LightPart::cases(), null] as $i => $part) {
+            $this->hang("tint00$i", $tint($part));
+            self::assertEquals($tint($part), PassSpec::fromData(new \Awning\Core\Page\Data($tint($part)->toData())));
+        }
+        $colours = function (?LightColours $light): array {
+            $stack = (new StackBuilder)->build(new Sheet($this->source), new Palette($this->palette->materials, $this->palette->figureOf, $this->palette->depths, light: $light));
+            $plane = array_values(array_filter($stack->planes, fn ($plane): bool => $plane->figure === 1))[0];
+
+            return array_map(fn (Layer $layer): string => $layer instanceof PassLayer && $layer->spec->content instanceof TintContent ? $layer->spec->content->colour->hex() : '', $plane->layers);
+        };
+        self::assertSame(['#c8965a', '#283c78', $lights->of(LightPart::Opposite)->hex(), '#010203'], $colours($lights));
+        self::assertSame(array_fill(0, 4, '#010203'), $colours(null), 'without a light each has its own');
+    }
+
     public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void
     {
         $rules = PassRules::toData();
@@ -232,7 +252,8 @@ final class PictureTest extends TestCase
             $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => 'figure', 'id' => 3]]));
             self::assertSame($entry['pass']['name'], $pass->name);
         }
-        self::assertSame(['multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
+        self::assertSame([null, null, 'opposite', null, null, null, null, null], array_column(array_column($rules['hangable'], 'pass'), 'follows'));
+        self::assertSame(['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }
 }

@@ -26,10 +26,12 @@ use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
@@ -108,7 +110,8 @@ foreach (CAST as $figure => $materials) {
 // Variants by number: one says something of two materials, one of another; 0 is the palette itself where a page wears one.
 $dressed = tones();
 $variants = [0 => [4 => $dressed[1]], 7 => [2 => $dressed[2], 3 => $dressed[4]], 12 => [3 => $dressed[3]]];
-$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants);
+$lights = new LightColours(new Rgb(0xFF, 0xB0, 0x50), new Rgb(0x30, 0x60, 0x90));
+$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights);
 
 /**
  * @param  array<string, PassSpec>  $passes
@@ -161,7 +164,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $source = new MemorySource;
     $source->store(new Change([], $records));
-    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true)));
+    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light));
     static $compositor;
     $compositor ??= new Compositor;
     $result = $compositor->compose($stack, new PageBlock($soft === [] ? new Rect(0, 0, COUNT, 1) : new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)), $labels, $cover, $paint, $around));
@@ -268,9 +271,13 @@ foreach ([[1], [2], [1, 3], [2, 3]] as $soft) {
     $pages[] = page("soft edges of $named", [], soft: $soft);
     $pages[] = page("soft edges of $named under passes", ['pass01' => spec('tone', Scope::figure(1), BlendMode::Multiply, 0.8), 'pass02' => spec('paint', Scope::figure(2), figure: 2), 'pass03' => spec('tint', Scope::page(), BlendMode::Screen, 0.4, figure: 0), 'pass04' => spec('tone', Scope::ink(), opacity: 0.7)], soft: $soft, lines: new LineColouring(LineRule::Tone, '#c04a7e', true));
 }
+foreach (LightPart::cases() as $part) {
+    $tint = new TintContent(new Rgb(9, 8, 7), $part);
+    $pages[] = page("a tint that follows: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7, turn: $part === LightPart::Light ? new ColourTurn(-0.1, 1.2, 30) : null), 'pass02' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3)]);
+}
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);
-$paletteData = ['version' => 1, 'light' => '#ffffff', 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants)];
+$paletteData = ['version' => 1, 'light' => '#ffffff', 'lightColours' => $lights->toData(), 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants)];
 foreach (CAST as $figure => $materials) {
     $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'soft' => false, 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
         'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],

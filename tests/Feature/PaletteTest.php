@@ -30,6 +30,8 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\ToneRule;
 use Awning\Core\Exchange\PaletteFiles;
+use Awning\Core\Light\LightColours;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
@@ -416,7 +418,7 @@ final class PaletteTest extends TestCase
         $setups = fn (): array => array_column((array) $this->getJson("/api/series/{$this->series->id}/setups")->assertOk()->json(), 'name', 'id');
         $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
         self::assertSame(8, $ready);
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => 'around', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
         // As much as a setup can hold, and nothing of it can be made shorter.
@@ -486,7 +488,9 @@ final class PaletteTest extends TestCase
         $shade = fn (): string => (string) ($this->getJson("/api/pages/$page->id")->json('palette.figures.0.materials.0.tones.shade'));
         $before = $shade();
         $stands = $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => $id])->assertOk();
-        self::assertSame($id, $stands->json('stands'));
+        self::assertSame([$id, '#ff9030', '#203040'], [$stands->json('stands'), $stands->json('lightColours.light'), $stands->json('lightColours.around')]);
+        self::assertSame([$this->series->light, '#8fa8c8'], [$this->getJson("/api/series/{$this->series->id}/palette")->json('palette.lightColours.light'), $this->getJson("/api/series/{$this->series->id}/palette")->json('palette.lightColours.around')]);
+        self::assertSame((new LightColours(Rgb::fromHex('#ff9030'), new Rgb(0, 0, 0)))->of(LightPart::Opposite)->hex(), SeriesPalette::of($page->refresh())->core()->light?->of(LightPart::Opposite)->hex());
         self::assertNotSame($before, $shade(), 'what nobody pinned is derived for the light of the page');
         self::assertSame($stands->json('figures.0.materials.0.tones.shade'), $shade());
         // Whoever changes the palette on a page that stands under a light is answered with what that page shows.

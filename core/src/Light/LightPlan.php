@@ -21,6 +21,9 @@ final readonly class LightPlan
     /** So many lamps beside the key. */
     public const MOST_LAMPS = 2;
 
+    /** What comes from all around where nobody says. */
+    public const SKY = '#8fa8c8';
+
     /**
      * @param  Rgb  $colour  of the light; tones nobody pinned are derived for it
      * @param  Rgb  $ambient  what comes from everywhere else: the sky, the room; bounced light has it
@@ -44,7 +47,7 @@ final readonly class LightPlan
     {
         return new self(
             new KeyLight($data->number('azimuth', 0, 360), $data->number('elevation', -90, 90)),
-            Rgb::fromHex($data->text('colour', '#fff1d6')), Rgb::fromHex($data->text('ambient', '#8fa8c8')),
+            Rgb::fromHex($data->text('colour', '#fff1d6')), Rgb::fromHex($data->text('ambient', self::SKY)),
             $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
             array_map(fn (mixed $lamp): Lamp => Lamp::fromData(new Data(is_array($lamp) ? $lamp : [])), $data->list('lamps', self::MOST_LAMPS)),
             $data->has('back') ? BackLight::fromData($data->map('back')) : null,

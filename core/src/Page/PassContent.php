@@ -12,7 +12,7 @@ interface PassContent
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self;
 
-    /** @return array{tone?: value-of<Tone>, colour?: string} its own settings only */
+    /** @return array{tone?: value-of<Tone>, colour?: string, follows?: ?value-of<LightPart>} its own settings only */
     public function toData(): array;
 
     public function kind(): PassKind;

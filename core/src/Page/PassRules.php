@@ -11,7 +11,7 @@ use Awning\Core\Colour\Tone;
  * told this as data. Colours, modes and opacities of the hangable passes are common practice.
  *
  * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
- * @phpstan-type HangablePass array{title: string, pass: array{name: string, kind: value-of<PassKind>, colour: ?string, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type HangablePass array{title: string, pass: array{name: string, kind: value-of<PassKind>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float}}
  * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
  */
 final class PassRules
@@ -48,11 +48,12 @@ final class PassRules
         return [
             self::tint('Occlusion (multiply tint)', 'Occlusion', '#4b4668', BlendMode::Multiply, 0.5),
             self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
+            self::tint('Shade in the opposite of the light (multiply)', 'Opposite shade', '#5a6a9c', BlendMode::Multiply, 0.35, LightPart::Opposite),
             self::tint('Bounced light (screen, 35 %)', 'Bounce', '#8fa8c8', BlendMode::Screen, 0.35),
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
-            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'kind' => PassKind::Paint->value, 'colour' => null, 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
+            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'kind' => PassKind::Paint->value, 'colour' => null, 'follows' => null, 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
         ];
     }
 
@@ -65,9 +66,9 @@ final class PassRules
     }
 
     /** @return HangablePass */
-    private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity): array
+    private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity, ?LightPart $follows = null): array
     {
-        return ['title' => $title, 'pass' => ['name' => $name, 'kind' => PassKind::Tint->value, 'colour' => $colour, 'mode' => $mode->value, 'opacity' => $opacity]];
+        return ['title' => $title, 'pass' => ['name' => $name, 'kind' => PassKind::Tint->value, 'colour' => $colour, 'follows' => $follows?->value, 'mode' => $mode->value, 'opacity' => $opacity]];
     }
 
     /** @return PassRulesData */

@@ -13,14 +13,14 @@ use Awning\Core\Colour\Tone;
  * @phpstan-import-type MaskData from PassMask
  * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData}
+ * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData}
  */
 final readonly class PassSpec implements Record
 {
     use Altered;
 
     /** What a person may alter of a pass that is there. */
-    public const CHANGEABLE = ['name', 'tone', 'colour', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
+    public const CHANGEABLE = ['name', 'tone', 'colour', 'follows', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
 
     /**
      * @param  int  $figure  whose pass it is; 0 for the page's own
@@ -78,6 +78,7 @@ final readonly class PassSpec implements Record
             'kind' => $this->content->kind()->value,
             'tone' => $own['tone'] ?? null,
             'colour' => $own['colour'] ?? null,
+            'follows' => $own['follows'] ?? null,
             'scope' => $this->scope->toData(),
             'mode' => $this->mode->value,
             'opacity' => $this->opacity,

@@ -11,7 +11,7 @@ use Awning\Core\Colour\Tone;
  *
  * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type SetupPass array{name: string, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string}
+ * @phpstan-type SetupPass array{name: string, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string}
  */
 final readonly class Setup
 {
@@ -55,9 +55,9 @@ final readonly class Setup
     public function toList(): array
     {
         return array_map(function (PassSpec $pass, ?SetupMarks $marks): array {
-            ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
+            ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
 
-            return ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText()];
+            return ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText()];
         }, $this->passes, $this->marks);
     }
 }

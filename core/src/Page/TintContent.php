@@ -6,21 +6,22 @@ namespace Awning\Core\Page;
 
 use Awning\Core\Colour\Rgb;
 
-/** One colour everywhere. */
+/** One colour everywhere: its own, or one of the page's light. */
 final readonly class TintContent implements PassContent
 {
-    public function __construct(public Rgb $colour)
+    /** @param  ?LightPart  $follows  what of the page's light it has its colour from; null: it is its own */
+    public function __construct(public Rgb $colour, public ?LightPart $follows = null)
     {
     }
 
     public static function fromData(Data $data): self
     {
-        return new self(Rgb::fromHex($data->text('colour')));
+        return new self(Rgb::fromHex($data->text('colour')), $data->has('follows') ? $data->choice('follows', LightPart::class, 'A tint follows the light, what is around, or the opposite of the light.') : null);
     }
 
     public function toData(): array
     {
-        return ['colour' => $this->colour->hex()];
+        return ['colour' => $this->colour->hex(), 'follows' => $this->follows?->value];
     }
 
     public function kind(): PassKind

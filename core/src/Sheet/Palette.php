@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Light\LightColours;
+
 /** What a page uses of its series' palette: the completed tones of each material, whose it is, and who stands before whom. */
 final readonly class Palette
 {
@@ -14,8 +16,9 @@ final readonly class Palette
      * @param  array<int, array<int, array<string, int>>>  $variants  variant id => material id => tones, only where they differ; under 0
      *                                                                  the palette's own, where the page wears a variant
      * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
+     * @param  ?LightColours  $light  what tints may follow; null: they show their own colours
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [])
+    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null)
     {
     }
 

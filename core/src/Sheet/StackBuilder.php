@@ -24,6 +24,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\TintContent;
 
 /** Puts a page's records and the series' palette together to what the compositor lays. */
 final readonly class StackBuilder
@@ -33,7 +34,7 @@ final readonly class StackBuilder
         $flats = $this->flats($sheet, $palette);
         $places = ['ink' => [], 'above' => []];
         $planes = $spills = [];
-        foreach ($this->layers($sheet) as [$spec, $layer]) {
+        foreach ($this->layers($sheet, $palette) as [$spec, $layer]) {
             $place = PassPlace::of($spec->scope);
             if ($place === PassPlace::Figure) {
                 $figure = $this->figureOf($spec, $palette);
@@ -87,9 +88,9 @@ final readonly class StackBuilder
      *
      * @return list<array{PassSpec, Layer}> a pass, or the lowest of a group, and what is laid
      */
-    private function layers(Sheet $sheet): array
+    private function layers(Sheet $sheet, Palette $palette): array
     {
-        $passes = PassOrder::sorted($sheet->all(PassSpec::class));
+        $passes = array_map(fn (PassSpec $pass): PassSpec => self::lit($pass, $palette), PassOrder::sorted($sheet->all(PassSpec::class)));
         $groups = $sheet->all(PassGroup::class);
         $layer = fn (string $id, PassSpec $pass): PassLayer => LayerKinds::layer($id, $pass, self::mask($passes, $id, $pass));
         $layers = $members = [];
@@ -109,6 +110,14 @@ final readonly class StackBuilder
         }
 
         return $layers;
+    }
+
+    /** A tint that follows the light in the colour that one has. */
+    private static function lit(PassSpec $pass, Palette $palette): PassSpec
+    {
+        $follows = $pass->content instanceof TintContent ? $pass->content->follows : null;
+
+        return $follows === null || $palette->light === null ? $pass : $pass->showing(new TintContent($palette->light->of($follows)));
     }
 
     /**

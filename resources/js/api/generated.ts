@@ -6,6 +6,9 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'] as const;
 export type Tone = (typeof TONES)[number];
 
+export const LIGHT_PARTS = ['light', 'around', 'opposite'] as const;
+export type LightPart = (typeof LIGHT_PARTS)[number];
+
 export const TIP_KINDS = ['round', 'flat', 'bristle', 'grain', 'splatter', 'strands', 'sparkle', 'picture'] as const;
 export type TipKind = (typeof TIP_KINDS)[number];
 
@@ -124,7 +127,7 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 
 export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[] };
 
-export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; mode: BlendMode; opacity: number } };
+export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number } };
 
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
 
@@ -198,7 +201,7 @@ export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[] };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null; lightColours: Record<LightPart, string> };
 
 export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 
@@ -206,7 +209,7 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
-export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null };
+export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null };
 
 export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; orderStep: number };
 
@@ -252,7 +255,7 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
-export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null };
+export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null };
 
 export type SetupState = { id: number; name: string; passes: SetupPass[] };
 

@@ -39,7 +39,19 @@ export function asMade(rules: PassRulesData, records: RecordsState, make: NewPas
         .filter((pass) => pass.figure === make.figure)
         .map((pass) => pass.order);
     const order = Math.max(0, ...orders) + rules.orderStep;
-    return { tone: null, colour: null, mode: 'normal', opacity: 1, visible: true, group: null, mask: null, turn: null, ...make, order };
+    return {
+        tone: null,
+        colour: null,
+        follows: null,
+        mode: 'normal',
+        opacity: 1,
+        visible: true,
+        group: null,
+        mask: null,
+        turn: null,
+        ...make,
+        order,
+    };
 }
 
 /** Whether each material is still whose it was, and nothing else stands in for another than before. */

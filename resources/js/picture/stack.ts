@@ -105,7 +105,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const soft = new Set(palette.figures.filter((figure) => figure.soft).map(({ id }) => id));
     const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, soft, proposed: null };
     const planes = new Map<number, DepthPlane>();
-    for (const [pass, node] of nodesOf(records)) {
+    for (const [pass, node] of nodesOf(records, palette)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);
         else if (pass.scope.kind === 'page') stack.above.push(node);
         else {
@@ -172,11 +172,11 @@ const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Ton
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
 
 /** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
-function nodesOf(records: RecordsState): [PassData, StackNode][] {
+function nodesOf(records: RecordsState, palette: PaletteState): [PassData, StackNode][] {
     const nodes: [PassData, StackNode][] = [];
     const groups = new Map<string, GroupNode>();
     for (const [id, pass] of sortedPasses(records.pass)) {
-        const node = passNode(id, pass, maskOf(records, id, pass));
+        const node = passNode(id, pass, maskOf(records, id, pass), palette);
         const group = pass.group === null ? undefined : records.group[pass.group];
         if (pass.group === null || group === undefined) {
             nodes.push([pass, node]);
@@ -203,8 +203,12 @@ function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode
     return mask === null || by === undefined ? null : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
 }
 
-function passNode(id: string, pass: PassData, mask: MaskNode | null): PassNode {
-    const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(pass.colour ?? '#000000') : null;
+/** A tint's own colour, or the one of the light that it follows. */
+export const tintOf = ({ follows, colour }: Pick<PassData, 'follows' | 'colour'>, palette: PaletteState): string =>
+    follows === null ? (colour ?? '#000000') : palette.lightColours[follows];
+
+function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
+    const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(tintOf(pass, palette)) : null;
     return {
         kind: 'pass',
         id,

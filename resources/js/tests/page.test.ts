@@ -24,6 +24,7 @@ const material = {
 const palette: PaletteState = {
     version: 1,
     light: '#ffffff',
+    lightColours: { light: '#fff1d6', around: '#8fa8c8', opposite: '#4a5f9e' },
     dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
     standIns: { materials: {}, figures: {} },
     variants: [],
@@ -107,6 +108,7 @@ describe('the target', () => {
             mode: 'normal',
             tone: 'light',
             colour: null,
+            follows: null,
         });
     });
     it('follows its material, and is gone with it', () => {

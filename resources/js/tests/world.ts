@@ -57,6 +57,7 @@ export const shade: PassData = {
     kind: 'tone',
     tone: 'shade',
     colour: null,
+    follows: null,
     scope: { kind: 'figure', id: 3 },
     mode: 'normal',
     opacity: 1,
@@ -103,6 +104,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
         palette: {
             version: 4,
             light: '#ffffff',
+            lightColours: { light: '#fff1d6', around: '#8fa8c8', opposite: '#4a5f9e' },
             dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
             standIns: { materials: {}, figures: {} },
             variants: [],

@@ -1,9 +1,11 @@
 /** What one pass can be set to. Sliders move the picture at every step and tell the server once, when let go. */
 import { useRef, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
-import type { PassData, TurnData } from '../../api/generated';
+import { LIGHT_PARTS, type LightPart, type PassData, type TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
+import { tintOf } from '../../picture/stack';
+import { Choice } from '../../ui/Choice';
 import { Slide } from '../../ui/Slide';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
@@ -46,7 +48,7 @@ export function PassSettings({ id, pass, below }: Props) {
                 onTry={(mode) => session.previewPass(id, { mode })}
                 onChange={(mode) => session.changePass(id, { mode })}
             />
-            {pass.kind === 'tint' && <TintColour id={id} colour={pass.colour ?? '#000000'} disabled={!may} />}
+            {pass.kind === 'tint' && <TintColour id={id} pass={pass} disabled={!may} />}
             <ClipChoice id={id} pass={pass} />
             <MaskChoice id={id} pass={pass} />
             <PassColours id={id} pass={pass} disabled={!may} />
@@ -95,7 +97,42 @@ const areAlike = (upper: PassData, lower: PassData): boolean =>
     upper.scope.kind === lower.scope.kind &&
     upper.scope.id === lower.scope.id;
 
-function TintColour({ id, colour, disabled }: { id: string; colour: string; disabled: boolean }) {
+const FOLLOWS: Record<LightPart | 'own', string> = {
+    own: 'a colour of its own',
+    light: 'the colour of the light',
+    around: 'what comes from all around',
+    opposite: 'the opposite of the light',
+};
+const OWN_OR_LIGHT = ['own', ...LIGHT_PARTS] as const;
+
+/** What a tint lays: its own colour, or one of the page's light, and then it changes with that. */
+function TintColour({ id, pass, disabled }: { id: string; pass: PassData; disabled: boolean }) {
+    const session = useSession();
+    const colour = usePage((view) => tintOf(pass, view.palette));
+    const follow = (part: LightPart | 'own'): void =>
+        // What it showed stays its own colour.
+        session.changePass(id, part === 'own' ? { follows: null, colour } : { follows: part });
+    return (
+        <div className="flex flex-col gap-1.5">
+            <div className="flex items-center gap-2">
+                <span className="h-5 w-7 shrink-0 border border-base-300" style={{ background: colour }} title={colour} />
+                <Choice
+                    label="Its colour"
+                    isLabelHidden
+                    className="min-w-0 flex-1"
+                    value={pass.follows ?? 'own'}
+                    options={OWN_OR_LIGHT}
+                    names={FOLLOWS}
+                    disabled={disabled}
+                    onChange={follow}
+                />
+            </div>
+            {pass.follows === null && <OwnColour id={id} colour={colour} disabled={disabled} />}
+        </div>
+    );
+}
+
+function OwnColour({ id, colour, disabled }: { id: string; colour: string; disabled: boolean }) {
     const session = useSession();
     const [isOpen, setOpen] = useState(false);
     const timer = useRef(0);
@@ -107,7 +144,7 @@ function TintColour({ id, colour, disabled }: { id: string; colour: string; disa
     return (
         <div>
             <button className="act" aria-expanded={isOpen} disabled={disabled} onClick={() => setOpen(!isOpen)}>
-                <span className="h-4 w-6 border border-base-300" style={{ background: colour }} /> Colour {colour}
+                Colour {colour}
             </button>
             {isOpen && (
                 <div className="picker mt-1.5">

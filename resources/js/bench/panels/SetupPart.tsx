@@ -11,11 +11,12 @@ import { useBench, usePage, useSession, useTarget } from '../model/context';
 /** More than a setup can hold are not kept. */
 const MOST = 24;
 
-const asSetup = ({ name, kind, tone, colour, mode, opacity, turn }: PassData, marks: string | null): SetupPass => ({
+const asSetup = ({ name, kind, tone, colour, follows, mode, opacity, turn }: PassData, marks: string | null): SetupPass => ({
     name,
     kind,
     tone,
     colour,
+    follows,
     mode,
     opacity,
     turn,

@@ -4,6 +4,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import type { PassData, PaletteState } from '../../api/generated';
 import { mayColour } from '../../page/store';
+import { tintOf } from '../../picture/stack';
 import { useBench, useBenchModel, usePage } from '../model/context';
 import { maskWords } from './MaskChoice';
 import { PassSettings } from './PassSettings';
@@ -75,7 +76,7 @@ const ANY = 'conic-gradient(#c66,#cc6,#6c6,#6cc,#66c,#c6c,#c66)';
 /** What a pass paints with, as a background: a colour, the tones of the figure's materials, or anything. */
 function swatchOf(palette: PaletteState, pass: PassData): string {
     const { tone } = pass;
-    if (pass.kind === 'tint') return pass.colour ?? '#000000';
+    if (pass.kind === 'tint') return tintOf(pass, palette);
     if (tone === null) return ANY;
     const tones = palette.figures.find((figure) => figure.id === pass.figure)?.materials.map((material) => material.tones[tone]) ?? [];
     if (tones.length === 0) return '#888888';

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Colour\Oklch;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Page\LightPart;
+
+/**
+ * The colours of the light a page stands under, for what follows it. The opposite is the light's hue turned half round in OKLCh
+ * (common practice), of a lightness and at least a chroma at which it can be multiplied or laid as a shade; these two are ours.
+ */
+final readonly class LightColours
+{
+    private const SHADE_LIGHTNESS = 0.56;
+
+    private const LEAST_CHROMA = 0.06;
+
+    public function __construct(public Rgb $light, public Rgb $around)
+    {
+    }
+
+    public function of(LightPart $part): Rgb
+    {
+        return match ($part) {
+            LightPart::Light => $this->light,
+            LightPart::Around => $this->around,
+            LightPart::Opposite => $this->opposite(),
+        };
+    }
+
+    /** @return array<value-of<LightPart>, string> */
+    public function toData(): array
+    {
+        $colours = [];
+        foreach (LightPart::cases() as $part) {
+            $colours[$part->value] = $this->of($part)->hex();
+        }
+
+        return $colours;
+    }
+
+    private function opposite(): Rgb
+    {
+        $light = Oklch::of($this->light);
+
+        return (new Oklch(self::SHADE_LIGHTNESS, max(self::LEAST_CHROMA, $light->c), fmod($light->h + 180, 360)))->toRgb();
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page;
+
+/** What of the page's light a tint may have its colour from. */
+enum LightPart: string
+{
+    /** The light's own colour. */
+    case Light = 'light';
+
+    /** What comes from all around: the sky, the room. */
+    case Around = 'around';
+
+    /** The opposite of the light: what shades lean to. */
+    case Opposite = 'opposite';
+}
