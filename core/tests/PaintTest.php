@@ -429,6 +429,23 @@ final class PaintTest extends TestCase
         self::assertSame(0, $this->at(80, 140));
     }
 
+    public function test_a_shape_is_mirrored_in_an_axis_as_one(): void
+    {
+        // Upright at 120.5: 80 to 130.5 becomes 110.5 to 161, too; half covered at both ends, no darker where both lie.
+        $mirror = ['x' => 120.5, 'y' => 0.0, 'turn' => 0.0];
+        $block = fn (array $box, array $more = [], ?array $in = null) => $this->op('paint.shape', ['laying' => $this->into('shadepass1', $more + ['opacity' => 0.6]), 'outline' => $box, 'mirror' => $in ?? $mirror]);
+        $block(self::box(80, 30, 130.5, 60));
+        $across = array_map(fn (int $x): int => $this->at($x, 40), [79, 80, 120, 130, 160, 161]);
+        self::assertSame([0, 153, 153, 153, 153, 0], $across);
+        $block(self::box(80, 30, 100, 60), ['erase' => true, 'opacity' => 1.0]);
+        self::assertSame([0, 153, 0], [$this->at(90, 40), $this->at(120, 40), $this->at(150, 40)]);
+        // Only one half of it lies on the page; one that lies nowhere on it is refused.
+        $block(self::box(10, 80, 30, 90), in: ['x' => 5.0, 'y' => 0.0, 'turn' => 0.0]);
+        self::assertSame([153, 0], [$this->at(20, 85), $this->at(2, 85)]);
+        $this->assertRefused('paint.shape', ['laying' => $this->into(), 'outline' => self::box(-50, 1, -5, 5), 'mirror' => ['x' => -60.0, 'y' => 0.0, 'turn' => 0.0]], 'off the page');
+        $this->assertRefused('paint.shape', ['laying' => $this->into(), 'outline' => self::box(1, 1, 5, 5), 'mirror' => ['x' => 'here', 'y' => 0.0]], 'X runs from');
+    }
+
     public function test_a_ramp_runs_through_several_tones_in_one_step(): void
     {
         $deep = ['pass' => 'deeppass01', 'make' => ['tone' => 'deep', 'name' => 'Deep shade'] + $this->toneOf(3)];

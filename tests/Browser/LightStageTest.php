@@ -68,6 +68,16 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $shade, 150, 270);
         $this->shows($browser, self::BASE, 100, 300);
         $this->undone($browser);
+        // With a mirror, on both sides of its axis, and one undo takes both away.
+        $browser->run('window.awning.bench.set({ areaWith: "loop", axis: { x: 120, y: 0, turn: 0 } })');
+        $browser->stroke($this->way($browser, [60, 300], [90, 300], [90, 340], [60, 340]));
+        $this->saved($browser);
+        $this->shows($browser, $shade, 75, 320);
+        $this->shows($browser, $shade, 165, 320);
+        $this->shows($browser, self::BASE, 120, 320);
+        $browser->run('window.awning.bench.set({ axis: null })');
+        $this->undone($browser);
+        $this->shows($browser, self::BASE, 165, 320);
         $this->shows($browser, self::BASE, 150, 270);
 
         $this->drag($browser, 'Ramp', [60, 300], [110, 302], [180, 300]);
@@ -206,6 +216,12 @@ final class LightStageTest extends BrowserTestCase
         self::assertSame([0, self::BASE], [$browser->run('return Object.keys(window.awning.session.view.records.pass).length'), $this->colour($browser, 60, 200)]);
         $browser->press('Leave it');
         $browser->until("$onScreen === '$base'", 'the page as it is');
+        // It may stay beside the page.
+        $maquette = 'document.querySelector("aside[aria-label=Maquette] canvas")';
+        $browser->run('[...document.querySelectorAll("label")].find((one) => one.textContent.includes("keep the maquette")).querySelector("input").click()');
+        $browser->until("$maquette && $maquette.getContext('2d').getImageData(46, 60, 1, 1).data.slice(0, 3).join() === '$base'", 'the material on the ball beside the page');
+        $browser->run('document.querySelector("[aria-label=\"Take the maquette down\"]").click()');
+        $browser->until("$maquette === null", 'the page without it');
         $browser->run('const name = document.querySelector("input[aria-label=\"Name of a new light plan\"]"); name.scrollIntoView({ block: "center" }); name.focus()');
         $browser->keys('Noon on deck');
         $browser->press('Keep as new');

@@ -23,6 +23,7 @@ import type {
     StraysInput,
     AddPassInput,
     AppliedState,
+    AxisData,
     ChangeDrawingInput,
     CleanData,
     DerivationData,
@@ -97,7 +98,7 @@ export type Op =
     | ({ kind: 'light.solid' } & SolidsInput)
     | ({ kind: 'light.before' } & StandInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
-    | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline'] }
+    | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline']; mirror: AxisData | null }
     | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }
     | ({ kind: 'paint.ramp'; laying: LaidPaint; over: { laying: LaidPaint; part: number }[] } & Omit<PaintRampInput, 'laying' | 'over'>)
     | ({ kind: 'pass.soften' } & SoftenPassInput)

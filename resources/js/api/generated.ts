@@ -197,7 +197,7 @@ export type PageStateData = { id: number; number: number; title: string; revisio
 
 export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[] };
 
-export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[] };
+export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[]; mirror: AxisData | null };
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 

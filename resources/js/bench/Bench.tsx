@@ -14,6 +14,7 @@ import type { BenchModel } from './model/model';
 import { PaletteBoard } from './palette/PaletteBoard';
 import { ReadView } from './panels/ReadView';
 import { PicturesPane } from './PicturesPane';
+import { PinnedMaquette } from './PinnedMaquette';
 import { Rail } from './Rail';
 import { PANELS } from './panels/registry';
 import { Surface } from './surface/Surface';
@@ -78,6 +79,7 @@ function Middle() {
                 </div>
             )}
             <PicturesPane />
+            <PinnedMaquette />
             {!isEmpty && <ToolStrip />}
             <TaskBar />
         </main>

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\MirrorAxis;
+use Awning\Core\Raster\TwinCoverage;
 use Awning\Core\Select\SmoothShape;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\Laying;
@@ -13,17 +15,19 @@ use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Fills the inside of an outline in a pass, or takes away what is there: a shade or a light is drawn round, and is there.
+ * Fills the inside of an outline in a pass, or takes away what is there: a shade or a light is drawn round, and is there; with a
+ * mirror, on its other side, too.
  *
  * @phpstan-import-type LayingInput from Laying
  * @phpstan-import-type PlaceData from FillInside
+ * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type PaintShapeInput array{laying: LayingInput, outline: list<PlaceData>}
+ * @phpstan-type PaintShapeInput array{laying: LayingInput, outline: list<PlaceData>, mirror: ?AxisData}
  */
 final readonly class PaintShape implements ClientOp
 {
     /** @param  non-empty-list<PlaceData>  $outline  round the shape, px of the page */
-    public function __construct(private Laying $laying, private array $outline)
+    public function __construct(private Laying $laying, private array $outline, private ?MirrorAxis $mirror = null)
     {
     }
 
@@ -39,13 +43,13 @@ final readonly class PaintShape implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(Laying::fromInput($input->map('laying')), FillInside::outline($input));
+        return new self(Laying::fromInput($input->map('laying')), FillInside::outline($input), $input->has('mirror') ? MirrorAxis::fromData($input->map('mirror')) : null);
     }
 
     /** @return PaintShapeInput */
     public function toInput(): array
     {
-        return ['laying' => $this->laying->toInput(), 'outline' => $this->outline];
+        return ['laying' => $this->laying->toInput(), 'outline' => $this->outline, 'mirror' => $this->mirror?->toData()];
     }
 
     public function title(): string
@@ -65,6 +69,8 @@ final readonly class PaintShape implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $this->laying->lay($sheet, new SmoothShape($this->outline, $sheet->rect()));
+        $shape = new SmoothShape($this->outline, $sheet->rect());
+        $twin = $this->mirror === null ? null : new SmoothShape(array_map(fn (array $corner): array => $this->mirror->mirrored($corner[0], $corner[1]), $this->outline), $sheet->rect());
+        $this->laying->lay($sheet, $twin === null ? $shape : new TwinCoverage($shape, $twin));
     }
 }

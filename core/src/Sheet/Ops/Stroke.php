@@ -8,12 +8,12 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\Tip;
-use Awning\Core\Brush\TwinStroke;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Coverage;
+use Awning\Core\Raster\TwinCoverage;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\Laying;
 use Awning\Core\Sheet\Prepares;
@@ -125,6 +125,6 @@ final readonly class Stroke implements ClientOp, Prepares
     {
         $stroke = StrokeOnSheet::mask($this->drawing, $sheet);
 
-        return $this->twin === null ? $stroke : new TwinStroke($stroke, StrokeOnSheet::mask($this->twin, $sheet));
+        return $this->twin === null ? $stroke : new TwinCoverage($stroke, StrokeOnSheet::mask($this->twin, $sheet));
     }
 }

@@ -59,6 +59,9 @@ export type BlockWith = (typeof BLOCK_WITH)[number];
 export const AREA_WITH = ['loop', 'corners'] as const;
 export type AreaWith = (typeof AREA_WITH)[number];
 
+/** Instead of a picture's id: the picked material in the light. */
+export const COMPUTED = 0;
+
 /** Nothing, the picked figure or the picked material stays clear. */
 export const VEILS = ['none', 'figure', 'material'] as const;
 export type Veil = (typeof VEILS)[number];
@@ -147,6 +150,8 @@ export interface BenchView {
     isKeySheetOpen: boolean;
     /** Whether the pin-up board lies over the page. */
     arePicturesOpen: boolean;
+    /** What is pinned over the page: the picked material in the light, or a picture by its id; null: nothing. */
+    maquette: number | null;
 }
 
 /** What the surface can be told from outside. */
@@ -231,6 +236,7 @@ export class BenchModel {
             mirror: false,
             isKeySheetOpen: false,
             arePicturesOpen: false,
+            maquette: null,
         }));
     }
 

@@ -6,7 +6,9 @@ import { isGoing } from '../../page/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { Fold } from '../../ui/Fold';
 import { Maquette } from '../../ui/Maquette';
+import { COMPUTED } from '../model/model';
 import { Slide } from '../../ui/Slide';
+import { Tick } from '../../ui/Tick';
 import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { ChosenSolid } from './ChosenSolid';
@@ -65,6 +67,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
                 <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
             <LayIt figure={figure} plan={plan} />
+            <Pin />
             <LampsPart plan={plan} onChange={set} />
             <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
             <KeepPlan stands={stands} plan={plan} />
@@ -101,6 +104,17 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                     : 'Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow the light, and what you painted or erased in them stays.'}
             </p>
         </>
+    );
+}
+
+/** The maquette stays beside the page while one paints. */
+function Pin() {
+    const bench = useBenchModel();
+    const isPinned = useBench((view) => view.maquette !== null);
+    return (
+        <Tick checked={isPinned} onChange={(pin) => bench.set({ maquette: pin ? COMPUTED : null })}>
+            keep the maquette beside the page
+        </Tick>
     );
 }
 

@@ -1,8 +1,9 @@
 /** A shade or a light is drawn round, and is there: the commonest gesture of all. */
-import type { Spot } from '../model/lines';
+import type { AxisData } from '../../api/generated';
+import { inMirror, type Spot } from '../model/lines';
 import { aimAt, laidAs, type Aim } from './aim';
 import { CoverPreview } from './coverPreview';
-import { shapeCover } from './covering';
+import { joined, shapeCover, type Cover } from './covering';
 import { OutlineGesture, thinned } from './outline';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
@@ -16,7 +17,7 @@ export const area: Tool = {
     key: 'Z',
     what: 'Draw round a shade or a light and it is filled; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['areaWith', 'flow', 'within'],
+    options: ['areaWith', 'flow', 'within', 'axis'],
     sentence: (bench) => `${strokeSentence(bench, false)} · what you draw round`,
     begin(host, start) {
         const aim = aimAt(host, start, start.alt);
@@ -40,7 +41,17 @@ function setCorner(host: ToolHost, aim: Aim, { x, y }: ToolPoint): Gesture | nul
 function lay(host: ToolHost, aim: Aim, outline: Spot[]): void {
     if (outline.length < 3) return;
     const corners = thinned(outline);
-    const spots = corners.map(([x, y]) => ({ x, y }));
-    new CoverPreview(host, aim).show(shapeCover(spots, host.level, host.places(spots)));
-    host.bench.session.paint({ kind: 'paint.shape', laying: laidAs(aim), outline: corners });
+    const { axis } = host.bench.view;
+    new CoverPreview(host, aim).show(twinCover(host, corners, axis));
+    host.bench.session.paint({ kind: 'paint.shape', laying: laidAs(aim), outline: corners, mirror: axis });
+}
+
+/** A shape, and with a mirror its twin; where both lie it is no darker. */
+function twinCover(host: ToolHost, corners: [number, number][], axis: AxisData | null): Cover {
+    const cover = (shape: [number, number][]): Cover => {
+        const spots = shape.map(([x, y]) => ({ x, y }));
+        return shapeCover(spots, host.level, host.places(spots));
+    };
+    const here = cover(corners);
+    return axis === null ? here : joined(here, cover(corners.map(([x, y]) => inMirror(x, y, axis))));
 }

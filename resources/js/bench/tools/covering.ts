@@ -31,6 +31,16 @@ export function shapeCover(outline: readonly Spot[], level: number, places: Iter
     return cover;
 }
 
+/** Two as one: where both lie it is no darker; as in the core. */
+export function joined(one: Cover, other: Cover): Cover {
+    const all: Cover = new Map(one);
+    for (const [key, tile] of other) {
+        const here = all.get(key);
+        all.set(key, here === undefined ? tile : here.map((value, i) => Math.max(value, tile[i])));
+    }
+    return all;
+}
+
 /** Full at one place, nothing at another; as in the core. */
 export function rampCover(from: Spot, to: Spot, form: RampForm, level: number, places: Iterable<string>): Cover {
     const step = 1 << level;

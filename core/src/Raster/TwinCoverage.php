@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Brush;
+namespace Awning\Core\Raster;
 
-use Awning\Core\Raster\Bytes;
-use Awning\Core\Raster\Coverage;
-use Awning\Core\Raster\Rect;
-
-/** Two strokes that are one: where they lie over each other it is no darker. */
-final readonly class TwinStroke implements Coverage
+/** Two strokes or shapes that are one: where they lie over each other it is no darker. */
+final readonly class TwinCoverage implements Coverage
 {
     public function __construct(private Coverage $one, private Coverage $other)
     {
