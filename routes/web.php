@@ -17,6 +17,7 @@ use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PaletteFileController;
 use App\Http\Controllers\PaletteVersionController;
+use App\Http\Controllers\PassHistoryController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\ReplaceController;
@@ -124,6 +125,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/regions', [TaskController::class, 'regions'])->can('flat', 'page');
         Route::post('pages/{page}/rough', [TaskController::class, 'rough'])->can('colour', 'page');
         Route::post('pages/{page}/rough/preview', [TaskController::class, 'tryRough'])->can('colour', 'page');
+        Route::get('pages/{page}/passes/{pass}/history', [PassHistoryController::class, 'index'])->can('view', 'page')->where('pass', '[a-z0-9]{6,24}');
+        Route::post('pages/{page}/passes/{pass}/history', [PassHistoryController::class, 'restore'])->can('colour', 'page')->where('pass', '[a-z0-9]{6,24}');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');
         Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');
         Route::get('pages/{page}/tasks', [TaskController::class, 'index'])->can('view', 'page');

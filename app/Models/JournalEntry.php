@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Awning\Core\Sheet\Right;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One op: as it was asked for, and what it altered, as tile hashes and records before and after. Its state is done,
@@ -14,6 +15,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $page_id
  * @property ?int $user_id
+ * @property ?User $user
+ * @property \Illuminate\Support\Carbon $made_at
  * @property string $title
  * @property string $state
  * @property string $kind empty for what was done before ops were kept
@@ -32,7 +35,13 @@ final class JournalEntry extends Model
     protected $fillable = ['page_id', 'user_id', 'title', 'state', 'kind', 'form', 'input', 'right', 'tiles', 'records'];
 
     /** @var array<string, string> */
-    protected $casts = ['tiles' => 'array', 'records' => 'array', 'input' => 'array', 'right' => Right::class];
+    protected $casts = ['tiles' => 'array', 'records' => 'array', 'input' => 'array', 'right' => Right::class, 'made_at' => 'datetime'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     protected function asJson($value, $flags = 0): string
     {

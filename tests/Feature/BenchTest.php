@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\PageDesk;
 use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\JournalEntry;
@@ -20,9 +21,12 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
 use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Paint;
+use Awning\Core\Sheet\Ops\EnlargePage;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
@@ -618,6 +622,51 @@ final class BenchTest extends TestCase
         self::assertSame([$label => $material->id], $this->getJson("/api/pages/$next->id/before")->assertOk()->json());
         $this->op($next, $this->fillOp($material, $label))->assertOk();
         self::assertSame([], $this->getJson("/api/pages/$next->id/before")->json(), 'what is filled is not guessed');
+    }
+
+    public function test_a_pass_is_brought_back_to_how_it_was_painted_once(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $user = $this->person('Mira', $series);
+        $this->import($page, $user);
+        $make = ['make' => ['name' => 'Shade', 'figure' => $material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'page', 'id' => 0], 'mode' => 'normal', 'opacity' => 1]];
+        $stroke = fn (string $pass, float $x, float $y = 100, bool $erase = false) => $this->op($page, ['kind' => 'stroke', 'pass' => $pass, 'points' => [[$x, $y, 1]], 'erase' => $erase, 'brush' => ['size' => 20, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0]] + $make)->assertOk();
+        $at = fn (string $pass, int $x, int $y = 100): int => ord((new Sheet(new PageStore($page->refresh())))->layer(LayerName::ofPass($pass, LayerKind::Coverage))[$y * 600 + $x]);
+        $list = fn (string $pass = 'firstpass1'): array => $this->getJson("/api/pages/$page->id/passes/$pass/history")->assertOk()->json();
+        $back = fn (int $entry, string $pass = 'firstpass1') => $this->postJson("/api/pages/$page->id/passes/$pass/history", ['entry' => $entry]);
+        // Three places on two tiles, one of them painted over again; meanwhile another pass; one stroke taken back.
+        $stroke('firstpass1', 60);
+        $stroke('otherpass1', 60);
+        $stroke('firstpass1', 300);
+        $stroke('firstpass1', 60, erase: true);
+        $stroke('firstpass1', 120);
+        $this->undo($page)->assertOk();
+        $this->op($page, ['kind' => 'pass.change', 'id' => 'firstpass1', 'values' => ['opacity' => 0.4]])->assertOk();
+        $entries = $list();
+        self::assertCount(3, $entries, 'what is set is not painted, and what was taken back is not there');
+        self::assertSame(['Mira', 'Mira', 'Mira'], array_column($entries, 'who'));
+        self::assertGreaterThan($entries[1]['entry'], $entries[0]['entry'], 'the newest first');
+        self::assertSame([0, 255], [$at('firstpass1', 60), $at('firstpass1', 300)]);
+
+        self::assertTrue($back($entries[1]['entry'])->assertOk()->json('changed'));
+        self::assertSame([255, 255, 255], [$at('firstpass1', 60), $at('firstpass1', 300), $at('otherpass1', 60)]);
+        $back($entries[2]['entry'])->assertOk();
+        self::assertSame([255, 0, 0.4], [$at('firstpass1', 60), $at('firstpass1', 300), (new Sheet(new PageStore($page->refresh())))->find(PassSpec::class, 'firstpass1')?->opacity]);
+        self::assertSame('Bring back what was painted', $list()[0]['title']);
+        $back($entries[0]['entry'])->assertOk();
+        self::assertSame([0, 255], [$at('firstpass1', 60), $at('firstpass1', 300)], 'and forward again');
+        $this->undo($page)->assertOk();
+        self::assertSame([255, 0], [$at('firstpass1', 60), $at('firstpass1', 300)], 'as one step');
+        self::assertFalse($back($list()[0]['entry'])->assertOk()->json('changed'), 'as it is already');
+
+        $back($list('otherpass1')[0]['entry'])->assertStatus(422);
+        $this->getJson("/api/pages/$page->id/passes/nosuchpass/history")->assertStatus(422);
+        $this->op($page, ['kind' => 'stroke', 'pass' => 'otherpass1', 'points' => [[90, 100, 1]], 'erase' => false, 'brush' => ['size' => 20, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0]] + $make)->assertOk();
+        self::assertCount(2, $list('otherpass1'));
+        (new PageDesk)->apply($page->refresh(), $user, new EnlargePage(2));
+        self::assertSame([], $list('otherpass1'), 'what was painted at another size does not fit any more');
+        $this->actingAs($this->person('Flo', $series, Role::Flatter));
+        $back($entries[0]['entry'])->assertForbidden();
     }
 
     public function test_figures_are_renamed_moved_in_depth_and_take_materials_of_others(): void

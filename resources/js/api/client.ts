@@ -17,6 +17,7 @@ import type {
     MovePaintInput,
     PaintRampInput,
     PaintShapeInput,
+    PaintedState,
     PourPaintInput,
     SoftenPassInput,
     FindingData,
@@ -382,6 +383,11 @@ export const api = {
     /** A small picture of a file that a drawing came from. */
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>
         `/api/pages/${page}/originals/${original}?picture=${picture}`,
+    /** What was painted in a pass, the newest first. */
+    passHistory: (id: number, pass: string) => json<PaintedState[]>('GET', `/api/pages/${id}/passes/${pass}/history`),
+    /** Brings it back to how it was right after one of these; windows learn of it by their feed. */
+    restorePass: (id: number, pass: string, entry: number) =>
+        json<{ changed: boolean }>('POST', `/api/pages/${id}/passes/${pass}/history`, { entry }),
     /** A first light on a figure; degrees. */
     roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),

@@ -199,6 +199,8 @@ export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceDa
 
 export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[]; mirror: AxisData | null };
 
+export type PaintedState = { entry: number; title: string; who: string | null; when: string };
+
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
 export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null; lightColours: Record<LightPart, string> };

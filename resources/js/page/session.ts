@@ -412,6 +412,12 @@ export class PageSession {
         }
     }
 
+    /** Brings a pass back to how it was painted once; seen as soon as the server tells of it. */
+    async restorePass(id: string, entry: number): Promise<void> {
+        const done = await this.told(() => api.restorePass(this.view.id, id, entry));
+        if (done !== null) await this.feed.catchUp().catch((error: unknown) => this.report(error));
+    }
+
     private ask(op: Op): void {
         this.outbox.add({ kind: 'op', op });
     }

@@ -13,6 +13,7 @@ import { ClipChoice } from './ClipChoice';
 import { GroupSettings } from './GroupSettings';
 import { MaskChoice } from './MaskChoice';
 import { ModeSelect } from './ModeSelect';
+import { PassHistory } from './PassHistory';
 import { AS_IT_IS, isTurned, TurnSlides } from './TurnSlides';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */
@@ -52,6 +53,7 @@ export function PassSettings({ id, pass, below }: Props) {
             <ClipChoice id={id} pass={pass} />
             <MaskChoice id={id} pass={pass} />
             <PassColours id={id} pass={pass} disabled={!may} />
+            <PassHistory id={id} />
             <PassName id={id} name={pass.name} disabled={!may} />
             <GroupSettings id={id} pass={pass} below={below} />
             <div className="flex flex-wrap gap-1">
