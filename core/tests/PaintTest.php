@@ -495,6 +495,28 @@ final class PaintTest extends TestCase
         }
     }
 
+    public function test_two_passes_are_merged_as_a_copy_and_both_stay_under_it(): void
+    {
+        $this->op('pass.add', ['id' => 'upperpass1', 'pass' => $this->toneOf(3)]);
+        $this->op('pass.change', ['id' => 'paintpass1', 'values' => ['order' => 9]]);
+        $this->op('pass.add', ['id' => 'highest001', 'pass' => ['tone' => 'light', 'name' => 'Light'] + $this->toneOf(3)]);
+        $this->block(self::box(20, 20, 120, 90), opacity: 0.8);
+        // It reaches to a tile where the other has nothing.
+        $this->block(self::box(80, 20, 300, 90), 'upperpass1', opacity: 0.6);
+        $this->op('pass.change', ['id' => 'upperpass1', 'values' => ['opacity' => 0.5]]);
+        $parts = [$this->layer('shadepass1'), $this->layer('upperpass1')];
+        $this->op('pass.merge', ['id' => 'upperpass1', 'into' => 'shadepass1', 'copy' => 'mergedpas1']);
+        $passes = (new Sheet($this->source))->all(PassSpec::class);
+        self::assertSame($parts, [$this->layer('shadepass1'), $this->layer('upperpass1')]);
+        self::assertEqualsWithDelta([204, 255 * (1 - 0.2 * 0.7), 76.5, 0], [$this->at(40, 50, 'mergedpas1'), $this->at(100, 50, 'mergedpas1'), $this->at(280, 50, 'mergedpas1'), $this->at(310, 50, 'mergedpas1')], 1);
+        self::assertSame([false, false, true], [$passes['shadepass1']->visible, $passes['upperpass1']->visible, $passes['mergedpas1']->visible]);
+        self::assertSame([0.5, 1.0], [$passes['upperpass1']->opacity, $passes['mergedpas1']->opacity]);
+        self::assertGreaterThan($passes['upperpass1']->order, $passes['mergedpas1']->order);
+        self::assertLessThan($passes['highest001']->order, $passes['mergedpas1']->order);
+        $this->assertRefused('pass.merge', ['id' => 'mergedpas1', 'into' => 'upperpass1', 'copy' => 'anotherps1'], 'rolled up');
+        $this->assertRefused('pass.merge', ['id' => 'paintpass1', 'into' => 'mergedpas1', 'copy' => 'anotherps1'], 'do not lay the same');
+    }
+
     public function test_a_setup_with_marks_is_painted_in_other_regions_scaled_into_their_box(): void
     {
         // Region 7 lies from 0 to 240: painted in its right lower quarter; half of that by another pass.

@@ -55,4 +55,21 @@ final class PassOrder
 
         return null;
     }
+
+    /**
+     * The order number right above a pass, below the next of its figure.
+     *
+     * @param  array<array-key, PassSpec>  $passes  by id
+     */
+    public static function above(array $passes, string $id): float
+    {
+        $order = $passes[$id]->order;
+        foreach (self::sorted($passes) as $other) {
+            if ($other->figure === $passes[$id]->figure && $other->order > $order) {
+                return ($order + $other->order) / 2;
+            }
+        }
+
+        return $order + self::STEP;
+    }
 }

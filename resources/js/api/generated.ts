@@ -179,7 +179,7 @@ export type MaterialState = { id: number; figure: number; name: string; version:
 
 export type MemberState = { id: number; name: string; role: Role };
 
-export type MergePassInput = { id: string; into: string };
+export type MergePassInput = { id: string; into: string; copy: string | null };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null };
 

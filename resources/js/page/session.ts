@@ -307,8 +307,9 @@ export class PageSession {
     }
 
     /** Lays a pass into the one below it; how that looks comes with the server's answer. */
-    mergePass(id: string, into: string): void {
-        this.ask({ kind: 'pass.merge', id, into });
+    /** @param copy the id of a pass that becomes what both are, while they stay under it; null: the lower one does */
+    mergePass(id: string, into: string, copy: string | null = null): void {
+        this.ask({ kind: 'pass.merge', id, into, copy });
     }
 
     /** Takes passes together so that they blend among themselves first; with how null, parts them. */

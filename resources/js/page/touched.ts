@@ -31,7 +31,7 @@ export function touchedBy(op: Op): string[] {
         case 'pass.add':
             return [`pass ${op.id}`];
         case 'pass.merge':
-            return [`pass ${op.id}`, `pass ${op.into}`];
+            return [op.id, op.into, op.copy].filter((id) => id !== null).map((id) => `pass ${id}`);
         case 'pass.soften':
         case 'paint.drag':
         case 'paint.move':

@@ -21,17 +21,19 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Lays a pass into the one right below it, where one pass can say what both did: the same tone or colour, or paint; blending
- * normally; in one clip. The picture stays as it was, to a rounding; the opacities of both go into what is painted.
+ * normally; in one clip. The picture stays as it was, to a rounding; the opacities of both go into what is painted. Merged as a
+ * copy, both stay under it, rolled up.
  *
- * @phpstan-type MergePassInput array{id: string, into: string}
+ * @phpstan-type MergePassInput array{id: string, into: string, copy: ?string}
  */
 final readonly class MergePass implements ClientOp
 {
     /**
      * @param  string  $id  of the upper pass, which goes
      * @param  string  $into  of the one below it
+     * @param  ?string  $copy  of a pass that becomes what both are, while they stay; null: the lower one does
      */
-    public function __construct(private string $id, private string $into)
+    public function __construct(private string $id, private string $into, private ?string $copy = null)
     {
     }
 
@@ -47,18 +49,18 @@ final readonly class MergePass implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self($input->id('id'), $input->id('into'));
+        return new self($input->id('id'), $input->id('into'), $input->has('copy') ? $input->id('copy') : null);
     }
 
     /** @return MergePassInput */
     public function toInput(): array
     {
-        return ['id' => $this->id, 'into' => $this->into];
+        return ['id' => $this->id, 'into' => $this->into, 'copy' => $this->copy];
     }
 
     public function title(): string
     {
-        return 'Merge two passes';
+        return $this->copy === null ? 'Merge two passes' : 'Merge a copy of two passes';
     }
 
     public function right(): Right
@@ -80,17 +82,34 @@ final readonly class MergePass implements ClientOp
             throw new OpRefused("{$lower->name} does not lie right below {$upper->name}. Move it there first.");
         }
         self::refuseUnlike($upper, $lower);
-        foreach ($sheet->grid()->all() as [$column, $row]) {
-            $over = $sheet->tile($upper->layer($this->id), $column, $row);
-            $under = $sheet->tile($lower->layer($this->into), $column, $row);
-            if ($over !== null || ($under !== null && $lower->opacity < 1)) {
-                $bytes = $sheet->bytes($lower->layer($this->into), $column, $row);
-                $over ??= $sheet->bytes($upper->layer($this->id), $column, $row);
-                $sheet->setTile($lower->layer($this->into), $column, $row, $lower->isPaint() ? self::paint($bytes, $lower->opacity, $over, $upper->opacity) : self::coverage($bytes, $lower->opacity, $over, $upper->opacity));
-            }
+        $merged = $lower->changed(new Data(['opacity' => 1.0]));
+        if ($this->copy !== null) {
+            (new AddPass($this->copy, $merged->at(PassOrder::above($passes, $this->id))))->apply($sheet);
         }
-        $sheet->put($this->into, $lower->changed(new Data(['opacity' => 1.0])));
-        (new RemovePass($this->id))->apply($sheet);
+        foreach ($sheet->grid()->all() as [$column, $row]) {
+            $this->lay($sheet, $upper, $lower, $column, $row);
+        }
+        if ($this->copy === null) {
+            $sheet->put($this->into, $merged);
+            (new RemovePass($this->id))->apply($sheet);
+
+            return;
+        }
+        foreach ([$this->id => $upper, $this->into => $lower] as $id => $part) {
+            $sheet->put((string) $id, $part->changed(new Data(['visible' => false])));
+        }
+    }
+
+    private function lay(Sheet $sheet, PassSpec $upper, PassSpec $lower, int $column, int $row): void
+    {
+        $over = $sheet->tile($upper->layer($this->id), $column, $row);
+        $under = $sheet->tile($lower->layer($this->into), $column, $row);
+        if ($over !== null || ($under !== null && $lower->opacity < 1)) {
+            $bytes = $sheet->bytes($lower->layer($this->into), $column, $row);
+            $over ??= $sheet->bytes($upper->layer($this->id), $column, $row);
+            $under = $lower->isPaint() ? self::paint($bytes, $lower->opacity, $over, $upper->opacity) : self::coverage($bytes, $lower->opacity, $over, $upper->opacity);
+        }
+        $sheet->setTile($lower->layer($this->copy ?? $this->into), $column, $row, $under);
     }
 
     private static function refuseUnlike(PassSpec $upper, PassSpec $lower): void

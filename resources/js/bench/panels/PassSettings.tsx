@@ -74,21 +74,32 @@ export function PassSettings({ id, pass, below }: Props) {
                 <button className="act" disabled={!may} onClick={() => session.copyPass(randomId(12), id)}>
                     Duplicate
                 </button>
-                {below !== null && areAlike(pass, below[1]) && (
-                    <button
-                        className="act"
-                        disabled={!may}
-                        title={`Both become one: ${below[1].name}`}
-                        onClick={() => session.mergePass(id, below[0])}
-                    >
-                        Merge into {below[1].name}
-                    </button>
-                )}
+                {below !== null && areAlike(pass, below[1]) && <Merging id={id} below={below} disabled={!may} />}
                 <button className="act" disabled={!may} onClick={() => session.removePass(id)}>
                     Remove
                 </button>
             </div>
         </div>
+    );
+}
+
+function Merging({ id, below, disabled }: { id: string; below: [string, PassData]; disabled: boolean }) {
+    const session = useSession();
+    const [into, { name }] = below;
+    return (
+        <>
+            <button className="act" disabled={disabled} title={`Both become one: ${name}`} onClick={() => session.mergePass(id, into)}>
+                Merge into {name}
+            </button>
+            <button
+                className="act"
+                disabled={disabled}
+                title="A new pass does what both do; they stay under it, rolled up"
+                onClick={() => session.mergePass(id, into, randomId(12))}
+            >
+                Merge a copy
+            </button>
+        </>
     );
 }
 
