@@ -9,25 +9,15 @@ declare(strict_types=1);
  *   php bench/frames.php [PAGE]
  */
 
-use Tests\Browser\Browser;
-
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/open_page.php';
 
 const STROKES = 5;
 /** Longer than this, a frame of a screen at 60 Hz was left out. */
 const MISSED = 20.0;
 
-$page = (int) ($argv[1] ?? 1);
-$browser = new Browser('http://127.0.0.1:'.(getenv('AWNING_PORT') ?: 8017));
-$browser->visit('/');
-$browser->until('document.querySelector("form")', 'the sign-in');
-$browser->press('Mira Vael');
-$browser->until('document.querySelectorAll("img").length > 3', 'the shelf');
-$browser->visit("/bench/$page");
-$browser->until('window.awning?.session.view.held', 'the page', 90);
-$browser->press('Light');
+$browser = openPage((int) ($argv[1] ?? 1));
 $browser->press('Oda Brack oilskin light');
-$browser->until('window.awning.session.tiles.queue.length + window.awning.session.tiles.fetching === 0 && window.awning.session.tiles.bytes.size > 0', 'all tiles in view', 60);
 [$x, $y, $scale] = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width / 2 - view.x * view.scale, canvas.height / 2 - view.y * view.scale, view.scale]');
 printf("%d passes, %.2f screen pixels a pixel\n", $browser->run('return Object.keys(window.awning.session.view.records.pass).length'), $scale);
 for ($stroke = 0; $stroke < STROKES; $stroke++) {

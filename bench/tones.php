@@ -9,9 +9,8 @@ declare(strict_types=1);
  *   php bench/tones.php [PAGE]
  */
 
-use Tests\Browser\Browser;
-
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/open_page.php';
 
 const MATERIALS = ['oilskin', 'plait', 'cardigan', 'sky', 'hull', 'stone'];
 const CHANGES = 6;
@@ -45,16 +44,7 @@ requestAnimationFrame(() => {
 });
 JS;
 
-$page = (int) ($argv[1] ?? 1);
-$browser = new Browser('http://127.0.0.1:'.(getenv('AWNING_PORT') ?: 8017));
-$browser->visit('/');
-$browser->until('document.querySelector("form")', 'the sign-in');
-$browser->press('Mira Vael');
-$browser->until('document.querySelectorAll("img").length > 3', 'the shelf');
-$browser->visit("/bench/$page");
-$browser->until('window.awning?.session.view.held', 'the page', 90);
-$browser->press('Light');
-$browser->until('window.awning.session.tiles.queue.length + window.awning.session.tiles.fetching === 0 && window.awning.session.tiles.bytes.size > 0', 'all tiles in view', 60);
+$browser = openPage((int) ($argv[1] ?? 1));
 sleep(3);
 $all = [];
 foreach (MATERIALS as $name) {

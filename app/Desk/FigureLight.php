@@ -77,14 +77,14 @@ final readonly class FigureLight
     /** What shines of the figure, in the colour of the largest of it. */
     private function glow(LightPlan $plan): ?Glow
     {
-        $shining = array_filter($this->regions, fn (Region $region): bool => $region->figure === $this->figure->id && $region->solid === Solid::Shining);
+        $shining = array_filter($this->regions, $this->shines(...));
         if ($shining === [] || $plan->dials->glow < 1) {
             return null;
         }
         uasort($shining, fn (Region $a, Region $b): int => $b->area <=> $a->area);
         $tones = Material::query()->findOrFail(reset($shining)->material)->tones($this->figure->series->rule());
 
-        return Glow::around($this->where(fn (Region $region): bool => in_array($region, $shining, true)), $plan->dials->glow, $tones[Tone::Base->value]);
+        return Glow::around($this->where($this->shines(...)), $plan->dials->glow, $tones[Tone::Base->value]);
     }
 
     /** The figure's regions alone; all else is nothing, and so is what shines: it has no shade. */
@@ -92,8 +92,9 @@ final readonly class FigureLight
     {
         $data = '';
         foreach ($this->spans as [$from, $to, $label]) {
-            $isMine = isset($this->regions[$label]) && $this->regions[$label]->figure === $this->figure->id && $this->regions[$label]->solid !== Solid::Shining;
-            $data .= $isMine ? substr($this->labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
+            $region = $this->regions[$label] ?? null;
+            $isBody = $region !== null && $region->figure === $this->figure->id && ! $this->shines($region);
+            $data .= $isBody ? substr($this->labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
         }
 
         return new Labels($this->labels->width, $this->labels->height, $data);
@@ -133,5 +134,10 @@ final readonly class FigureLight
     private function isBefore(Region $region): bool
     {
         return $region->figure === $this->figure->id && $region->before;
+    }
+
+    private function shines(Region $region): bool
+    {
+        return $region->figure === $this->figure->id && $region->solid === Solid::Shining;
     }
 }

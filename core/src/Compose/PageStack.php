@@ -16,8 +16,8 @@ final readonly class PageStack
      * @param  list<Layer>  $above  over the whole page
      * @param  int  $inkColour  0xRRGGBB
      * @param  BlendMode  $inkMode  how ink, with what colours it, blends with what lies beneath
-     * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      * @param  bool  $inkByTone  whether ink takes the line tone of the material beneath it, where there is one
+     * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      */
     public function __construct(
         public array $flats,

@@ -109,7 +109,7 @@ final readonly class SoftEdges
             $i = $at >> 1;
             $found = self::neighbour($around, $figures, $stride * (intdiv($i, $rect->width) + 1) + $i % $rect->width + 1, $stride, $soft);
             if ($found !== null) {
-                $labels = substr_replace($labels, pack('n', $found[0]), 2 * $i, 2);
+                [$labels[2 * $i], $labels[2 * $i + 1]] = [chr($found[0] >> 8), chr($found[0] & 255)];
                 $shares[$i] = chr($found[1]);
             }
             $at = 2 * $i + 2;

@@ -90,6 +90,18 @@ export interface Stack {
     proposed: Set<number> | null;
 }
 
+/** A page that shows nothing yet. */
+export const EMPTY: Stack = {
+    flats: new Map(),
+    planes: [],
+    ink: [],
+    lines: BLACK_LINES,
+    above: [],
+    clear: null,
+    soft: new Set(),
+    proposed: null,
+};
+
 export const toColour = (hex: string): Colour => parseInt(hex.slice(1), 16);
 
 export const layerOf = (id: string, pass: Pick<PassData, 'kind'>): string => (pass.kind === 'paint' ? `paint:${id}` : `pass:${id}`);

@@ -5,7 +5,7 @@ import { AROUND, type StackMessage, type TileJob } from './jobs';
 import { soften, softEdges } from './softEdges';
 import { Pictures } from './pictures';
 import { remember } from './remember';
-import { BLACK_LINES, type Stack } from './stack';
+import { EMPTY, type Stack } from './stack';
 
 interface Kept {
     key: string;
@@ -19,16 +19,7 @@ const MOST_BELOW = 24;
 const MOST_ABOVE = 36;
 
 export class TileComposer {
-    private stack: Stack = {
-        flats: new Map(),
-        planes: [],
-        ink: [],
-        lines: BLACK_LINES,
-        above: [],
-        clear: null,
-        soft: new Set(),
-        proposed: null,
-    };
+    private stack: Stack = EMPTY;
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
     private readonly below = new Map<string, Kept>();

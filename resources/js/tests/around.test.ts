@@ -5,7 +5,7 @@ import { AROUND } from '../picture/jobs';
 import { andNeighbours, TileLayers } from '../picture/tileLayers';
 import { softEdges } from '../picture/softEdges';
 import { TileComposer } from '../picture/tileComposer';
-import { BLACK_LINES, type Flat, type Stack } from '../picture/stack';
+import { EMPTY, type Flat, type Stack } from '../picture/stack';
 import type { TileCache } from '../picture/tiles';
 
 /** Every pixel of a page names its own place in 16 bits: x + 300 y, folded. */
@@ -90,17 +90,12 @@ const flat = (figure: number, base: number): Flat => ({
 });
 
 const stackOf = (soft: number[]): Stack => ({
+    ...EMPTY,
     flats: new Map([
         [1, flat(3, 0xc00000)],
         [2, flat(4, 0x000040)],
     ]),
-    planes: [],
-    ink: [],
-    lines: BLACK_LINES,
-    above: [],
-    clear: null,
     soft: new Set(soft),
-    proposed: null,
 });
 
 describe('a tile at whose very edge two figures meet', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { composeBlock, Composer, PIXELS, type Look } from '../picture/compose';
 import { soften, softEdges } from '../picture/softEdges';
-import { BLACK_LINES, buildStack, type Flat, type PassNode, type Stack } from '../picture/stack';
+import { EMPTY, buildStack, type Flat, type PassNode, type Stack } from '../picture/stack';
 import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
 
@@ -130,7 +130,7 @@ describe('a worker', () => {
         worker.take({
             kind: 'stack',
             version: 2,
-            stack: { ...stack, planes: [], ink: [], above: [], clear: null, soft: new Set<number>(), proposed: null },
+            stack: { ...stack, planes: [], ink: [], above: [] },
         });
         const bare = worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, []));
         expect(same(bare, whole({ [active]: 3, [below]: 2, flats: 2 }))).toBe(false);
@@ -248,16 +248,7 @@ describe('a worker', () => {
         worker.take({
             kind: 'stack',
             version: 1,
-            stack: {
-                flats: new Map(),
-                planes: [],
-                ink: [],
-                lines: BLACK_LINES,
-                above: [],
-                clear: null,
-                soft: new Set<number>(),
-                proposed: null,
-            },
+            stack: EMPTY,
         });
         const levels = new Uint8Array(256);
         expect(worker.compose({ ...job(null, {}, all), levels }).every((value) => value === 255)).toBe(true);

@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import type { FromWorker, TileJob, ToWorker } from '../picture/jobs';
-import { BLACK_LINES } from '../picture/stack';
+import { EMPTY } from '../picture/stack';
 import { ComposePool, type TileRequest, type WorkerLike } from '../picture/pool';
 
 class Recorder implements WorkerLike {
@@ -121,16 +121,7 @@ describe('the compositing pool', () => {
         vi.useFakeTimers();
         const { pool: made, workers } = pool(1);
         const done: [string, boolean][] = [];
-        made.setStack({
-            flats: new Map(),
-            planes: [],
-            ink: [],
-            lines: BLACK_LINES,
-            above: [],
-            clear: null,
-            soft: new Set<number>(),
-            proposed: null,
-        });
+        made.setStack(EMPTY);
         made.ask(request(0, { ink: 1 }, (pixels) => done.push(['first', pixels === null])));
         made.ask(request(1, { ink: 1 }, (pixels) => done.push(['second', pixels === null])));
         workers[0].fail();
@@ -163,26 +154,8 @@ describe('the compositing pool', () => {
     });
     it('tells every worker of a new stack', () => {
         const { pool: made, workers } = pool(2);
-        made.setStack({
-            flats: new Map(),
-            planes: [],
-            ink: [],
-            lines: BLACK_LINES,
-            above: [],
-            clear: null,
-            soft: new Set<number>(),
-            proposed: null,
-        });
-        made.setStack({
-            flats: new Map(),
-            planes: [],
-            ink: [],
-            lines: BLACK_LINES,
-            above: [],
-            clear: null,
-            soft: new Set<number>(),
-            proposed: null,
-        });
+        made.setStack(EMPTY);
+        made.setStack(EMPTY);
         expect(workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0)))).toEqual([
             [1, 2],
             [1, 2],
