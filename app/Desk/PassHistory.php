@@ -76,6 +76,6 @@ final readonly class PassHistory
     {
         $resized = JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done')->where('kind', EnlargePage::kind())->max('id');
 
-        return JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done')->where('id', '>', (int) $resized)->where('tiles', 'like', "%\"$this->layer\"%");
+        return JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done')->where('id', '>', (int) $resized)->whereRelation('layers', 'layer', $this->layer);
     }
 }

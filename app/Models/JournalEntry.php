@@ -7,6 +7,7 @@ namespace App\Models;
 use Awning\Core\Sheet\Right;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * One op: as it was asked for, and what it altered, as tile hashes and records before and after. Its state is done,
@@ -41,6 +42,12 @@ final class JournalEntry extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return HasMany<JournalLayer, $this> */
+    public function layers(): HasMany
+    {
+        return $this->hasMany(JournalLayer::class, 'journal_id');
     }
 
     protected function asJson($value, $flags = 0): string

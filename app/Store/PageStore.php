@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\JournalEntry;
+use App\Models\JournalLayer;
 use App\Models\LayerTile;
 use App\Models\Page;
 use Awning\Core\Page\LayerName;
@@ -125,11 +126,14 @@ final class PageStore implements SheetSource
         $records = $this->asKept($change->records);
         $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $records));
 
-        return JournalEntry::query()->create([
+        $entry = JournalEntry::query()->create([
             'page_id' => $this->page->id, 'user_id' => $user, 'title' => mb_substr($op->title(), 0, 120), 'state' => 'done',
             'kind' => $op::kind(), 'form' => $op::form(), 'input' => $op->toInput(), 'right' => $op->right(), 'tiles' => $tiles,
             'records' => array_map(fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()], $records),
         ]);
+        JournalLayer::query()->toBase()->insert(array_map(fn (string $layer): array => ['journal_id' => $entry->id, 'layer' => $layer], array_values(array_unique(array_column($tiles, 0)))));
+
+        return $entry;
     }
 
     /** Puts a journal entry's before (back) or after (again) in place: hashes are swapped, no pixel is computed. */

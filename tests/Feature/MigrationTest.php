@@ -78,6 +78,11 @@ final class MigrationTest extends TestCase
         $drawing = $sheet()->find(Drawing::class, LayInk::FIRST);
         self::assertSame([300, 20, 200, DrawingRole::Ink], [$drawing?->width, $drawing?->clean->paper, $drawing?->clean->ink, $drawing?->role]);
         self::assertSame([$tile, $tile], [$sheet()->tile(LayerName::scan(LayInk::FIRST), 0, 0), $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0)]);
+        // Which layers an entry changed is told in rows, of old entries, too.
+        $told = DB::table('journal_layers')->orderBy('layer')->get()->groupBy('journal_id')->map(fn ($rows): array => $rows->pluck('layer')->all())->all();
+        $changed = DB::table('journal')->get()->mapWithKeys(fn ($entry): array => [$entry->id => collect(json_decode($entry->tiles, true))->pluck(0)->unique()->sort()->values()->all()])->filter()->all();
+        self::assertEquals($changed, $told);
+        self::assertNotSame([], $told);
         self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false], $sheet()->find(Region::class, 1)?->toData());
         self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertEquals($tint + ['follows' => null, 'mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'rimpass001')?->toData());

@@ -76,7 +76,7 @@ final class PeopleTest extends TestCase
             if (in_array($route->uri(), $open, true)) {
                 continue;
             }
-            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id, '{light}' => $light->id, '{setup}' => $setup->id, '{brush}' => $brush->id, '{reference}' => $reference->id, '{number}' => 0]);
+            $uri = strtr($route->uri(), ['{series}' => $series->id, '{page}' => $page->id, '{user}' => $owner->id, '{figure}' => $material->figure_id, '{material}' => $material->id, '{task}' => $task->id, '{hash}' => str_repeat('a', 64), '{original}' => 1, '{drawing}' => 'drawing1', '{format}' => 'csv', '{version}' => $version->id, '{variant}' => $variant->id, '{light}' => $light->id, '{setup}' => $setup->id, '{brush}' => $brush->id, '{reference}' => $reference->id, '{number}' => 0, '{pass}' => 'firstpass1']);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();
             $this->json($method, "/$uri")->assertStatus(401);

@@ -5,6 +5,7 @@
 import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import type { BenchModel } from '../model/model';
+import { gripAxis } from '../tools/axisGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture, Tool, ToolHost, ToolPoint } from '../tools/tool';
 import type { SurfaceRenderer } from './render';
@@ -100,7 +101,8 @@ export class Hand {
 
     private begin(tool: Tool, point: ToolPoint, view: View): void {
         this.last = point;
-        this.renderer.gesture = tool.begin(this.host(view), point);
+        const grip = tool.options.includes('axis') && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
+        this.renderer.gesture = grip ?? tool.begin(this.host(view), point);
     }
 
     private follow(gesture: Gesture, points: ToolPoint[]): void {

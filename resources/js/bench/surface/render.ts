@@ -2,7 +2,7 @@
  * Shows the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing never
  * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
-import type { DrawingData, InkPointData, RecordsState } from '../../api/generated';
+import type { AxisData, DrawingData, InkPointData, RecordsState } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
@@ -16,6 +16,7 @@ import type { BenchModel, BenchView, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import type { Spot } from '../model/lines';
 import type { TriedLight } from '../../picture/tried';
+import { axisGrips } from '../tools/axisGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
 import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
@@ -587,9 +588,16 @@ export class SurfaceRenderer {
         drawHandles(context, toScreen, draft);
     }
 
+    private drawMirror(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: AxisData, view: View): void {
+        drawAxis(context, toScreen, axis);
+        const { move, turn } = axisGrips(axis, view.scale);
+        drawHandles(context, toScreen, [move]);
+        drawHandles(context, toScreen, [turn], true);
+    }
+
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
         const { overlays, bridges, bridgeLimit, stage, tool, size, axis } = this.bench.view;
-        if (overlays && axis !== null && TOOLS[tool].options.includes('axis')) drawAxis(context, toScreen, axis);
+        if (overlays && axis !== null && TOOLS[tool].options.includes('axis')) this.drawMirror(context, toScreen, axis, view);
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
             const all = asLimited(Object.values(this.bench.session.view.records.bridge), bridgeLimit);
