@@ -6,7 +6,9 @@ namespace App\Desk;
 
 use App\Models\Figure;
 use App\Models\Material;
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Light\BesideColour;
 use Awning\Core\Light\Glow;
 use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
@@ -71,7 +73,7 @@ final readonly class FigureLight
         $glow = $this->glow($plan);
 
         return $lit === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only, $glow);
+            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only, $glow, $plan->beside ? $this->beside($plan) : null);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */
@@ -85,6 +87,23 @@ final readonly class FigureLight
         $tones = Material::query()->findOrFail(reset($shining)->material)->tones($this->figure->series->rule());
 
         return Glow::around($this->where($this->shines(...)), $plan->dials->glow, $tones[Tone::Base->value]);
+    }
+
+    /** The colour of what lies beside the figure, where it turns from the light. */
+    private function beside(LightPlan $plan): ?Rgb
+    {
+        $palette = (new SeriesPalette($this->figure->series))->core();
+        $mine = $colours = [];
+        foreach ($this->regions as $label => $region) {
+            $base = $palette->tones($region->material)[Tone::Base->value] ?? null;
+            if ($region->figure === $this->figure->id) {
+                $mine[(int) $label] = true;
+            } elseif ($base !== null) {
+                $colours[(int) $label] = Rgb::fromNumber($base);
+            }
+        }
+
+        return BesideColour::of($this->labels, $mine, $colours, $plan->key);
     }
 
     /** The figure's regions alone; all else is nothing, and so is what shines: it has no shade. */

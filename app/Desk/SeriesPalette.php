@@ -22,7 +22,6 @@ use Awning\Core\Exchange\PaletteFigure;
 use Awning\Core\Exchange\PaletteMaterial;
 use Awning\Core\Light\LightColours;
 use Awning\Core\Light\LightPlan;
-use Awning\Core\Page\LightPart;
 use Awning\Core\Sheet\Palette;
 
 /**
@@ -30,6 +29,7 @@ use Awning\Core\Sheet\Palette;
  *
  * @phpstan-import-type DerivationPart from Derivation
  * @phpstan-import-type DerivationData from Derivation
+ * @phpstan-import-type LightColoursData from LightColours
  * @phpstan-import-type LightPlanData from LightPlan
  *
  * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart, more: list<array{tone: value-of<Tone>, name: string}>}
@@ -37,7 +37,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int, lightColours: array<value-of<LightPart>, string>}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
  */
 final readonly class SeriesPalette
 {

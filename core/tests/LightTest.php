@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Light\BesideColour;
 use Awning\Core\Light\BorderDistance;
 use Awning\Core\Light\CastShadow;
 use Awning\Core\Light\Facing;
@@ -334,7 +336,7 @@ final class LightTest extends TestCase
 
     public function test_a_plan_keeps_its_lamps_and_its_light_from_behind(): void
     {
-        $data = ['azimuth' => 40.0, 'elevation' => 20.0, 'colour' => '#fff1d6', 'ambient' => '#8fa8c8', 'dials' => (new RoughDials)->toData(), 'lamps' => [['x' => 0.25, 'y' => 0.75, 'reach' => 0.5, 'colour' => '#ffd08a'], ['x' => 1.25, 'y' => -0.25, 'reach' => 1.5, 'colour' => '#112233']], 'back' => ['azimuth' => 300.0, 'colour' => '#cfe0ff']];
+        $data = ['azimuth' => 40.0, 'elevation' => 20.0, 'colour' => '#fff1d6', 'ambient' => '#8fa8c8', 'dials' => (new RoughDials)->toData(), 'lamps' => [['x' => 0.25, 'y' => 0.75, 'reach' => 0.5, 'colour' => '#ffd08a'], ['x' => 1.25, 'y' => -0.25, 'reach' => 1.5, 'colour' => '#112233']], 'back' => ['azimuth' => 300.0, 'colour' => '#cfe0ff'], 'beside' => true];
         self::assertSame($data, LightPlan::fromData(new Data($data))->toData());
         // On a piece of the page: 200 px wide, 400 high, the piece from 30, 100.
         self::assertEquals(new NearLight(20.0, 200.0, 100.0), LightPlan::fromData(new Data($data))->lamps[0]->near(new Rect(0, 0, 200, 400), new Rect(30, 100, 50, 50)));
@@ -369,18 +371,41 @@ final class LightTest extends TestCase
         self::assertNull(Glow::around(Plane::filled(30, 20, 0), 50, new Rgb(1, 2, 3)));
     }
 
+    public function test_light_bounces_back_in_the_colour_of_what_lies_where_a_figure_turns_from_it(): void
+    {
+        // A square of two regions; at its left a third one, below it two others half and half, at its right nothing filled.
+        $labels = self::drawn(120, 100, fn (int $x, int $y): int => match (true) {
+            $x >= 40 && $x < 80 && $y >= 30 && $y < 70 => $x < 60 ? 1 : 2,
+            $x < 40 => 3,
+            $y >= 70 && $x < 60 => 4,
+            $y >= 70 => 5,
+            default => 6,
+        });
+        $colours = [1 => new Rgb(9, 9, 9), 3 => new Rgb(200, 30, 40), 4 => new Rgb(30, 60, 200), 5 => new Rgb(40, 180, 60)];
+        $from = fn (float $azimuth, float $elevation = 30, array $known = []): ?Rgb => BesideColour::of($labels, [1 => true, 2 => true], $known === [] ? $colours : $known, new KeyLight($azimuth, $elevation));
+        self::assertEquals(new Rgb(200, 30, 40), $from(0));
+        $mean = fn (Rgb $a, Rgb $b): Rgb => (fn (Oklab $a, Oklab $b): Rgb => (new Oklab(($a->l + $b->l) / 2, ($a->a + $b->a) / 2, ($a->b + $b->b) / 2))->fitted())(Oklab::of($a), Oklab::of($b));
+        self::assertEquals($mean($colours[4], $colours[5]), $from(90));
+        self::assertEquals($mean($colours[4], $colours[5]), $from(0, 90), 'from the ground when the light comes from the reader');
+        self::assertNull($from(180), 'nothing is filled there');
+        self::assertEquals($colours[5], $from(90, 30, [5 => $colours[5]]), 'what is not filled has no say');
+        // The same, so large that it is looked at smaller.
+        $large = self::drawn(1200, 1000, fn (int $x, int $y): int => $x >= 400 && $x < 800 && $y >= 300 && $y < 700 ? 1 : ($x < 400 ? 3 : 4));
+        self::assertEquals($colours[3], BesideColour::of($large, [1 => true], $colours, new KeyLight(0, 10)));
+    }
+
     public function test_the_opposite_of_a_light_is_its_hue_turned_half_round_at_a_shade_s_lightness(): void
     {
         foreach (['#ffb050', '#3060ff', '#c8ffe0', '#ffffff', '#101010'] as $hex) {
             $light = Oklch::of(Rgb::fromHex($hex));
             $colours = new LightColours(Rgb::fromHex($hex), new Rgb(1, 2, 3));
-            $opposite = Oklch::of($colours->of(LightPart::Opposite));
+            $opposite = Oklch::of($colours->of(LightPart::Opposite) ?? self::fail('no colour'));
             self::assertEqualsWithDelta(0.56, $opposite->l, 0.01, $hex);
             if ($light->c > 0.01) {
                 self::assertEqualsWithDelta(180, abs($opposite->h - $light->h), 3, $hex);
             }
             self::assertGreaterThan(0.05, $opposite->c, 'even of a white light');
-            self::assertSame(['light' => $hex, 'around' => '#010203', 'opposite' => $colours->of(LightPart::Opposite)->hex()], $colours->toData());
+            self::assertSame(['light' => $hex, 'around' => '#010203', 'opposite' => $colours->of(LightPart::Opposite)?->hex()], $colours->toData());
         }
     }
 

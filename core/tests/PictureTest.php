@@ -238,8 +238,8 @@ final class PictureTest extends TestCase
 
             return array_map(fn (Layer $layer): string => $layer instanceof PassLayer && $layer->spec->content instanceof TintContent ? $layer->spec->content->colour->hex() : '', $plane->layers);
         };
-        self::assertSame(['#c8965a', '#283c78', $lights->of(LightPart::Opposite)->hex(), '#010203'], $colours($lights));
-        self::assertSame(array_fill(0, 4, '#010203'), $colours(null), 'without a light each has its own');
+        self::assertSame(['#c8965a', '#283c78', $lights->of(LightPart::Opposite)?->hex(), '#010203', '#010203'], $colours($lights));
+        self::assertSame(array_fill(0, 5, '#010203'), $colours(null), 'without a light each has its own');
     }
 
     public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void

@@ -162,6 +162,31 @@ final class TaskTest extends TestCase
         self::assertSame([255, 255, 0], [$at('glow', 100), $at('glow', 300), $at('shade', 340)]);
     }
 
+    public function test_what_a_first_light_colours_is_coloured_anew_unless_somebody_gave_it_a_colour(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $around] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 20, 200)];
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'The quay', 'depth' => 7]);
+        $stone = Material::query()->create(['figure_id' => $other->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
+        $figure = $this->material->figure_id;
+        $rough = fn (array $plan) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan + ['azimuth' => 180, 'elevation' => 10, 'colour' => '#ffcc88', 'ambient' => '#335577']])->assertStatus(202);
+        $colours = fn (): array => array_map(fn (string $kind): ?string => (new Sheet(new PageStore($this->page->refresh())))->find(PassSpec::class, "rough$figure$kind")?->toData()['colour'], ['bounce', 'rim']);
+        $rough([]);
+        self::assertSame(['#335577', '#ffcc88'], $colours());
+        $rough(['ambient' => '#112233', 'colour' => '#aabbcc']);
+        self::assertSame(['#112233', '#aabbcc'], $colours());
+        $this->op($this->page, ['kind' => 'pass.change', 'id' => "rough{$figure}rim", 'values' => ['follows' => null, 'colour' => '#010203']])->assertOk();
+        // About the box lies the quay.
+        $rough(['beside' => true, 'colour' => '#ddeeff']);
+        self::assertSame(['#8090a0', '#010203'], $colours());
+        $tried = $this->postJson("/api/pages/{$this->page->id}/rough/preview", ['figure' => $figure, 'plan' => ['azimuth' => 180, 'elevation' => 10, 'ambient' => '#445566']])->assertOk()->json('passes');
+        self::assertSame(['#445566', 'given'], [$tried["rough{$figure}bounce"]['spec']['colour'], $tried["rough{$figure}bounce"]['spec']['follows']]);
+        $this->undo($this->page)->assertOk();
+        self::assertSame(['#112233', '#010203'], $colours());
+    }
+
     public function test_a_light_is_tried_small_and_nothing_is_changed_by_it(): void
     {
         config(['queue.default' => 'sync']);

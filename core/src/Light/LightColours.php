@@ -11,6 +11,8 @@ use Awning\Core\Page\LightPart;
 /**
  * The colours of the light a page stands under, for what follows it. The opposite is the light's hue turned half round in OKLCh
  * (common practice), of a lightness and at least a chroma at which it can be multiplied or laid as a shade; these two are ours.
+ *
+ * @phpstan-type LightColoursData array{light: string, around: string, opposite: string}
  */
 final readonly class LightColours
 {
@@ -22,24 +24,21 @@ final readonly class LightColours
     {
     }
 
-    public function of(LightPart $part): Rgb
+    /** @return ?Rgb null for what is no colour of the light */
+    public function of(LightPart $part): ?Rgb
     {
         return match ($part) {
             LightPart::Light => $this->light,
             LightPart::Around => $this->around,
             LightPart::Opposite => $this->opposite(),
+            LightPart::Given => null,
         };
     }
 
-    /** @return array<value-of<LightPart>, string> */
+    /** @return LightColoursData */
     public function toData(): array
     {
-        $colours = [];
-        foreach (LightPart::cases() as $part) {
-            $colours[$part->value] = $this->of($part)->hex();
-        }
-
-        return $colours;
+        return ['light' => $this->light->hex(), 'around' => $this->around->hex(), 'opposite' => $this->opposite()->hex()];
     }
 
     private function opposite(): Rgb

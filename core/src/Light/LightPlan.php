@@ -14,7 +14,7 @@ use Awning\Core\Page\Data;
  * @phpstan-import-type LampData from Lamp
  * @phpstan-import-type BackLightData from BackLight
  *
- * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData, lamps: list<LampData>, back: ?BackLightData}
+ * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData, lamps: list<LampData>, back: ?BackLightData, beside: bool}
  */
 final readonly class LightPlan
 {
@@ -29,17 +29,18 @@ final readonly class LightPlan
      * @param  Rgb  $ambient  what comes from everywhere else: the sky, the room; bounced light has it
      * @param  list<Lamp>  $lamps  that hang in the scene
      * @param  ?BackLight  $back  what rims come from; null: from opposite the key, in its colour
+     * @param  bool  $beside  bounced light has the colour of what lies beside a figure instead
      */
     public function __construct(
         public KeyLight $key, public Rgb $colour, public Rgb $ambient, public RoughDials $dials = new RoughDials, public array $lamps = [],
-        public ?BackLight $back = null,
+        public ?BackLight $back = null, public bool $beside = false,
     ) {
     }
 
     /** The same on a page so many times smaller; lamps are told in parts of it. */
     public function smaller(int $by): self
     {
-        return new self($this->key, $this->colour, $this->ambient, $this->dials->smaller($by), $this->lamps, $this->back);
+        return new self($this->key, $this->colour, $this->ambient, $this->dials->smaller($by), $this->lamps, $this->back, $this->beside);
     }
 
     /** @throws \InvalidArgumentException|\RangeException */
@@ -51,6 +52,7 @@ final readonly class LightPlan
             $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
             array_map(fn (mixed $lamp): Lamp => Lamp::fromData(new Data(is_array($lamp) ? $lamp : [])), $data->list('lamps', self::MOST_LAMPS)),
             $data->has('back') ? BackLight::fromData($data->map('back')) : null,
+            $data->flag('beside', false),
         );
     }
 
@@ -59,7 +61,7 @@ final readonly class LightPlan
     {
         return [
             'azimuth' => $this->key->azimuth, 'elevation' => $this->key->elevation, 'colour' => $this->colour->hex(), 'ambient' => $this->ambient->hex(),
-            'dials' => $this->dials->toData(), 'lamps' => array_map(fn (Lamp $lamp): array => $lamp->toData(), $this->lamps), 'back' => $this->back?->toData(),
+            'dials' => $this->dials->toData(), 'lamps' => array_map(fn (Lamp $lamp): array => $lamp->toData(), $this->lamps), 'back' => $this->back?->toData(), 'beside' => $this->beside,
         ];
     }
 }

@@ -15,4 +15,7 @@ enum LightPart: string
 
     /** The opposite of the light: what shades lean to. */
     case Opposite = 'opposite';
+
+    /** What a first light gave it: its own colour, which is another when light is roughed in anew. */
+    case Given = 'given';
 }

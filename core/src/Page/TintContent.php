@@ -16,7 +16,7 @@ final readonly class TintContent implements PassContent
 
     public static function fromData(Data $data): self
     {
-        return new self(Rgb::fromHex($data->text('colour')), $data->has('follows') ? $data->choice('follows', LightPart::class, 'A tint follows the light, what is around, or the opposite of the light.') : null);
+        return new self(Rgb::fromHex($data->text('colour')), $data->has('follows') ? $data->choice('follows', LightPart::class, 'A tint follows the light, what is around, the opposite of the light, or what a first light gave it.') : null);
     }
 
     public function toData(): array

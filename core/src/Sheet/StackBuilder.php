@@ -117,7 +117,9 @@ final readonly class StackBuilder
     {
         $follows = $pass->content instanceof TintContent ? $pass->content->follows : null;
 
-        return $follows === null || $palette->light === null ? $pass : $pass->showing(new TintContent($palette->light->of($follows)));
+        $colour = $follows === null ? null : $palette->light?->of($follows);
+
+        return $colour === null ? $pass : $pass->showing(new TintContent($colour));
     }
 
     /**

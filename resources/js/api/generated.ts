@@ -6,9 +6,6 @@ export type Role = (typeof ROLES)[number];
 export const TONES = ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'] as const;
 export type Tone = (typeof TONES)[number];
 
-export const LIGHT_PARTS = ['light', 'around', 'opposite'] as const;
-export type LightPart = (typeof LIGHT_PARTS)[number];
-
 export const TIP_KINDS = ['round', 'flat', 'bristle', 'grain', 'splatter', 'strands', 'sparkle', 'picture'] as const;
 export type TipKind = (typeof TIP_KINDS)[number];
 
@@ -35,6 +32,9 @@ export type ScopeKind = (typeof SCOPE_KINDS)[number];
 
 export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
+
+export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
+export type LightPart = (typeof LIGHT_PARTS)[number];
 
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
@@ -157,7 +157,9 @@ export type LayingInput = { pass: string; make: PassData | null; erase: boolean;
 
 export type LeaseState = { held: boolean; holder: string | null };
 
-export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null };
+export type LightColoursData = { light: string; around: string; opposite: string };
+
+export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null; beside: boolean };
 
 export type LightState = { id: number; name: string; version: number; plan: LightPlanData };
 
@@ -203,7 +205,7 @@ export type PaintedState = { entry: number; title: string; who: string | null; w
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null; lightColours: Record<LightPart, string> };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null; lightColours: LightColoursData };
 
 export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 

@@ -6,6 +6,8 @@ import { randomId } from './ids';
 /** What the ids of passes begin with that a first light was laid in; as in the core. */
 const ROUGHED_IN = 'rough';
 
+export const isRoughedIn = (pass: string): boolean => pass.startsWith(ROUGHED_IN);
+
 export interface Target {
     material: MaterialState;
     figureName: string;
@@ -22,7 +24,7 @@ export function passFor(rules: PassRulesData, records: RecordsState, target: Tar
     const scope = { kind: rule.scope, id: rule.scope === 'material' ? target.material.id : rule.scope === 'figure' ? figure : 0 };
     for (const [id, pass] of Object.entries(records.pass)) {
         // What was computed is computed again: paint goes beside it.
-        if (id.startsWith(ROUGHED_IN)) continue;
+        if (isRoughedIn(id)) continue;
         if (pass.figure === figure && pass.kind === 'tone' && pass.tone === target.tone && isSameScope(pass.scope, scope))
             return { id, make: null };
     }

@@ -217,7 +217,7 @@ function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode
 
 /** A tint's own colour, or the one of the light that it follows. */
 export const tintOf = ({ follows, colour }: Pick<PassData, 'follows' | 'colour'>, palette: PaletteState): string =>
-    follows === null ? (colour ?? '#000000') : palette.lightColours[follows];
+    follows === null || follows === 'given' ? (colour ?? '#000000') : palette.lightColours[follows];
 
 function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
     const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(tintOf(pass, palette)) : null;

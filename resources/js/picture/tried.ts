@@ -2,7 +2,7 @@
  * A light that is being tried: the passes it would hang, and their coverage worked out small. Tiles of any level are drawn
  * out of it, between its pixels by how near they are, as nothing of it is kept anywhere.
  */
-import type { PassData, TriedLightState } from '../api/generated';
+import type { PassData, RecordsState, TriedLightState } from '../api/generated';
 import { inflate } from '../api/packed';
 import { SIDE } from './compose';
 import { remember } from './remember';
@@ -105,4 +105,13 @@ function places(tile: number, level: number, own: number, from: number, count: n
         before: Int32Array.from(at, (place) => Math.max(-2, Math.min(count, Math.floor(place)))),
         part: Float32Array.from(at, (place) => place - Math.floor(place)),
     };
+}
+
+/** The page with the passes of a light that is tried; those that hang already stay as they are, but for a colour it gives them. */
+export function withTried(records: RecordsState, tried: TriedLight): RecordsState {
+    const hung = Object.entries(records.pass).map(([id, pass]): [string, PassData] => {
+        const given = pass.follows === 'given' ? (tried.passes[id]?.colour ?? pass.colour) : pass.colour;
+        return [id, { ...pass, colour: given }];
+    });
+    return { ...records, pass: { ...tried.passes, ...Object.fromEntries(hung) } };
 }

@@ -3,8 +3,8 @@ import type { PassData, TriedLightState } from '../api/generated';
 import { LightTrial } from '../bench/model/lightTrial';
 import { AT_FIRST } from '../bench/model/keyLight';
 import { SIDE } from '../picture/compose';
-import { TriedLight } from '../picture/tried';
-import { shade } from './world';
+import { TriedLight, withTried } from '../picture/tried';
+import { pageState, shade } from './world';
 
 const spec: PassData = { ...shade, name: 'Shade, rough' };
 /** 3 x 2 px at level 3, at 40,30: what it covers is known pixel by pixel. */
@@ -65,6 +65,33 @@ describe('a light that is tried', () => {
         ]);
         const next = await TriedLight.from(await state());
         expect(next.version).toBeGreaterThan(tried.version);
+    });
+});
+
+describe('a page on which a light is tried', () => {
+    it('has its passes beside those that hang, and the colours it gives to those that take them from it', async () => {
+        const tint = (colour: string, follows: PassData['follows']): PassData => ({ ...spec, kind: 'tint', tone: null, colour, follows });
+        const passes = {
+            rough3rim: tint('#111111', 'given'),
+            rough3bounce: tint('#222222', 'given'),
+            rough3glow: tint('#333333', 'given'),
+        };
+        const coverage = await deflated(BYTES);
+        const tried = await TriedLight.from(
+            await state({ passes: Object.fromEntries(Object.entries(passes).map(([id, one]) => [id, { spec: one, coverage }])) }),
+        );
+        const hung = {
+            rough3rim: tint('#aaaaaa', null),
+            rough3bounce: { ...tint('#bbbbbb', 'given'), opacity: 0.25 },
+            byhand: tint('#cccccc', 'given'),
+        };
+        const shown = withTried({ ...pageState().records, pass: hung }, tried).pass;
+        expect(Object.fromEntries(Object.entries(shown).map(([id, { colour, opacity }]) => [id, [colour, opacity]]))).toEqual({
+            rough3rim: ['#aaaaaa', spec.opacity],
+            rough3bounce: ['#222222', 0.25],
+            rough3glow: ['#333333', spec.opacity],
+            byhand: ['#cccccc', spec.opacity],
+        });
     });
 });
 

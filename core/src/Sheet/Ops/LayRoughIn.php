@@ -13,6 +13,7 @@ use Awning\Core\Light\RoughIn;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\LightPart;
 use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
@@ -30,7 +31,7 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Lays a computed light on a figure, as ordinary passes. Passes that an earlier one hung keep their place, mode and opacity, and
- * get the new coverage; what a hand added to them or erased from them is kept, and whatever else hangs there is not touched.
+ * get the new coverage, and the new colour while nobody has given them another; what a hand added to them or erased from them is kept, and whatever else hangs there is not touched.
  */
 final readonly class LayRoughIn implements Op
 {
@@ -53,10 +54,11 @@ final readonly class LayRoughIn implements Op
      * @param  string  $name  of the figure, for the journal
      * @param  list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
      * @param  ?Glow  $glow  of what shines
+     * @param  ?Rgb  $bounce  the colour of bounced light; null: what comes from all around
      * @param  LightPlan  $plan  passes that are hung for it take its colours
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      */
-    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [], private ?Glow $glow = null)
+    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [], private ?Glow $glow = null, private ?Rgb $bounce = null)
     {
     }
 
@@ -115,13 +117,15 @@ final readonly class LayRoughIn implements Op
         }
         foreach ($this->passes() as $kind => [$pass, $coverage]) {
             $id = self::PREFIX.$this->figure.$kind;
-            $isThere = $sheet->find(PassSpec::class, $id) !== null;
+            $there = $sheet->find(PassSpec::class, $id);
             $planes = $coverage === null ? $this->glowing() : array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $this->pieces);
-            if (! $isThere && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
+            if ($there === null && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
                 continue;
             }
-            if (! $isThere) {
+            if ($there === null) {
                 (new AddPass($id, $pass))->apply($sheet);
+            } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
+                $sheet->put($id, $there->showing($pass->content));
             }
             // What glows reaches beyond the regions it comes from.
             $this->lay($sheet, $pass->layer($id), $id, $planes, $coverage === null || $this->only === [] ? null : new RegionCoverage($sheet, $this->only));
@@ -133,7 +137,7 @@ final readonly class LayRoughIn implements Op
     {
         $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
         $tint = fn (string $offered, string $name, ?Rgb $colour = null): PassSpec => $colour === null ? PassRules::onFigure($offered, $name, $this->figure)
-            : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour));
+            : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour, LightPart::Given));
 
         $lamps = [];
         foreach ($this->plan->lamps as $i => $lamp) {
@@ -147,7 +151,7 @@ final readonly class LayRoughIn implements Op
             'cast' => [$tone('Cast, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
             'deep' => [$tone('Deep, rough', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
             'occlusion' => [$tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), fn (RoughIn $rough): Plane => $rough->occlusion],
-            'bounce' => [$tint('Bounce', 'Bounce, rough', $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
+            'bounce' => [$tint('Bounce', 'Bounce, rough', $this->bounce ?? $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
             'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
             'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
             'rim' => [$tint('Rim', 'Rim, rough', $this->plan->back->colour ?? $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],

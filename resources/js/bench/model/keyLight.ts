@@ -14,6 +14,7 @@ export const AT_FIRST: LightPlanData = {
     colour: '#fff1d6',
     ambient: '#8fa8c8',
     dials: { folds: 0.4, soft: 0.12, reach: 0.3, cast: 40, rim: 6, lines: 0, glow: 160 },
+    beside: false,
     lamps: [],
     back: null,
 };

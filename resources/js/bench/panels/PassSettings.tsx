@@ -4,6 +4,7 @@ import { HexColorPicker } from 'react-colorful';
 import { LIGHT_PARTS, type LightPart, type PassData, type TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
+import { isRoughedIn } from '../../page/target';
 import { tintOf } from '../../picture/stack';
 import { Choice } from '../../ui/Choice';
 import { Slide } from '../../ui/Slide';
@@ -115,6 +116,7 @@ const FOLLOWS: Record<LightPart | 'own', string> = {
     light: 'the colour of the light',
     around: 'what comes from all around',
     opposite: 'the opposite of the light',
+    given: 'what the first light gives it',
 };
 const OWN_OR_LIGHT = ['own', ...LIGHT_PARTS] as const;
 
@@ -134,7 +136,7 @@ function TintColour({ id, pass, disabled }: { id: string; pass: PassData; disabl
                     isLabelHidden
                     className="min-w-0 flex-1"
                     value={pass.follows ?? 'own'}
-                    options={OWN_OR_LIGHT}
+                    options={OWN_OR_LIGHT.filter((part) => part !== 'given' || isRoughedIn(id))}
                     names={FOLLOWS}
                     disabled={disabled}
                     onChange={follow}

@@ -66,6 +66,13 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
                 <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} />
                 <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
+            <Tick
+                checked={plan.beside}
+                title="Instead of what comes from all around, light bounces back in the colour of what the figure touches where it turns from the light"
+                onChange={(beside) => set({ beside })}
+            >
+                bounce in the colours beside it
+            </Tick>
             <LayIt figure={figure} plan={plan} />
             <Pin />
             <LampsPart plan={plan} onChange={set} />

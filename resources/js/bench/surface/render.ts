@@ -2,7 +2,7 @@
  * Shows the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing never
  * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
-import type { AxisData, DrawingData, InkPointData, RecordsState } from '../../api/generated';
+import type { AxisData, DrawingData, InkPointData } from '../../api/generated';
 import { SIDE, type Look } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
@@ -15,7 +15,7 @@ import { sizeOf } from '../../page/store';
 import type { BenchModel, BenchView, Trial } from '../model/model';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import type { Spot } from '../model/lines';
-import type { TriedLight } from '../../picture/tried';
+import { withTried, type TriedLight } from '../../picture/tried';
 import { axisGrips } from '../tools/axisGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
@@ -611,9 +611,6 @@ export class SurfaceRenderer {
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
-
-/** The page with the passes of a light that is tried; those that hang already stay as they are. */
-const withTried = (records: RecordsState, tried: TriedLight): RecordsState => ({ ...records, pass: { ...tried.passes, ...records.pass } });
 
 /** Whether something else stays clear of a veil. */
 const isVeiledOtherwise = (now: BenchView, before: BenchView): boolean =>
