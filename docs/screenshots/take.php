@@ -59,7 +59,12 @@ $bench($pages[1]);
 $browser->press('Light');
 $browser->press('Tamsin cardigan shade');
 $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true)); window.awning.bench.surface.goTo(640, 900, 1100)');
+// The light is turned by the arrows, and tried on the page.
+$browser->run('document.querySelector("[aria-label=\"Where the light comes from\"]").focus()');
+$browser->keys(str_repeat("\u{E014}", 9));
+$browser->until('window.awning.bench.view.tried !== null', 'the light that is tried');
 $shotInTime('light-rough');
+$browser->press('Leave it');
 $bench($pages[2]);
 $browser->press('Oda Brack oilskin base');
 $browser->run('window.awning.bench.set({ bridges: true })');
