@@ -54,6 +54,16 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $shade, 115, 130);
         $this->shows($browser, self::BASE, 115, 200);
         self::assertSame('Block', JournalEntry::query()->latest('id')->value('title'));
+        // A tone that is dragged is on screen at once, and gives way to another just so.
+        [[$x, $y], [$besideX, $besideY]] = $this->way($browser, [115, 130], [115, 200]);
+        $onScreen = fn (float $x, float $y): string => '(() => { const [r, g, b] = window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data; return `${r},${g},${b}`; })()';
+        $browser->until($onScreen($x, $y)." === '".implode(',', $shade)."'", 'the shade on screen');
+        foreach (['#123456' => '18,52,86', '#a0b0c0' => '160,176,192'] as $hex => $wanted) {
+            $browser->run("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.showMaterial({ ...material, tones: { ...material.tones, shade: '$hex' } })");
+            $browser->until($onScreen($x, $y)." === '$wanted'", "$hex on screen", 5);
+            self::assertSame(implode(',', self::BASE), $browser->run('return '.$onScreen($besideX, $besideY)), 'and nothing else is another');
+        }
+        $browser->run(sprintf("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.showMaterial({ ...material, tones: { ...material.tones, shade: '#%02x%02x%02x' } })", ...$shade));
         $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [80, 100], [110, 100], [110, 170], [80, 170])));
         $this->saved($browser);
         $this->shows($browser, self::BASE, 95, 130);

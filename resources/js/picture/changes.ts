@@ -24,14 +24,24 @@ function isSame(flat: Flat, other: Flat | undefined): boolean {
     );
 }
 
+/** The labels in tiles of flats that were asked about: their bytes are never altered, only replaced. */
+const known = new WeakMap<Uint8Array, ReadonlySet<number>>();
+
 /** @param flats two bytes a pixel, high byte first */
 export function holdsAny(flats: Uint8Array, labels: ReadonlySet<number>): boolean {
+    const here = known.get(flats) ?? labelsOf(flats);
+    known.set(flats, here);
+    for (const label of labels) if (here.has(label)) return true;
+    return false;
+}
+
+function labelsOf(flats: Uint8Array): ReadonlySet<number> {
+    const labels = new Set<number>();
     let last = -1;
     for (let at = 0; at < flats.length; at += 2) {
         const label = (flats[at] << 8) | flats[at + 1];
-        if (label === last) continue;
-        if (labels.has(label)) return true;
+        if (label !== last) labels.add(label);
         last = label;
     }
-    return false;
+    return labels;
 }

@@ -35,3 +35,21 @@ function packed(labels: ArrayLike<number>): Uint8Array {
     }
     return bytes;
 }
+
+/** The pixels of a block that belong to some regions. */
+export function pixelsOf(block: Block, labels: ReadonlySet<number>): Uint32Array {
+    const flats = block.bytes('flats');
+    const at = new Uint32Array(block.count);
+    let found = 0;
+    let last = 0;
+    let isIn = labels.has(0);
+    for (let i = 0; i < block.count; i++) {
+        const label = flats === null ? 0 : (flats[2 * i] << 8) | flats[2 * i + 1];
+        if (label !== last) {
+            last = label;
+            isIn = labels.has(label);
+        }
+        if (isIn) at[found++] = i;
+    }
+    return at.subarray(0, found);
+}

@@ -4,7 +4,7 @@
  */
 import { changedLabels } from './changes';
 import { composeBlock, type Block, type Look } from './compose';
-import { gathered } from './gathered';
+import { gathered, pixelsOf } from './gathered';
 import { remember } from './remember';
 import type { Stack } from './stack';
 
@@ -63,21 +63,4 @@ export class Pictures {
 function put(picture: Picture, at: Uint32Array, part: Picture): void {
     const [from, to] = [new Uint32Array(part.buffer), new Uint32Array(picture.buffer)];
     for (let i = 0; i < at.length; i++) to[at[i]] = from[i];
-}
-
-function pixelsOf(block: Block, labels: ReadonlySet<number>): Uint32Array {
-    const flats = block.bytes('flats');
-    const at = new Uint32Array(block.count);
-    let found = 0;
-    let last = 0;
-    let isIn = labels.has(0);
-    for (let i = 0; i < block.count; i++) {
-        const label = flats === null ? 0 : (flats[2 * i] << 8) | flats[2 * i + 1];
-        if (label !== last) {
-            last = label;
-            isIn = labels.has(label);
-        }
-        if (isIn) at[found++] = i;
-    }
-    return at.subarray(0, found);
 }

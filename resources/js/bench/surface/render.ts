@@ -3,8 +3,8 @@
  * waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
 import type { AxisData, DrawingData, InkPointData } from '../../api/generated';
-import { SIDE, type Look } from '../../picture/compose';
-import type { ComposePool } from '../../picture/pool';
+import { PIXELS, SIDE, type Block, type Look } from '../../picture/compose';
+import type { ComposePool, TileRequest } from '../../picture/pool';
 import { changedLabels, holdsAny } from '../../picture/changes';
 import { alone, buildStack, layersOf, type Stack } from '../../picture/stack';
 import { remember } from '../../picture/remember';
@@ -37,6 +37,7 @@ import {
     drawRing,
     KNOB_AWAY,
 } from './overlays';
+import { paint, patchesOf } from './patches';
 import { Underdrawings } from './underdrawings';
 import { fit, levelFor, matrix, shown, type Box, type Insets, type View } from './viewport';
 
@@ -46,6 +47,8 @@ interface Shown {
     isDirty: boolean;
     /** It has been drawn at least once. */
     isReady: boolean;
+    /** A picture of it is on its way from a worker. */
+    isAsked: boolean;
 }
 
 /** Tile pictures kept, of all levels. */
@@ -188,20 +191,48 @@ export class SurfaceRenderer {
         this.layers = layersOf(stack);
         this.pool.setStack(stack);
         if (changed === null) this.dirty(null, null);
-        else this.dirtyWhere(changed);
-        // A tone that is being changed shall be there when the next frame is drawn.
-        if (changed !== null) this.askInView();
+        else this.repaintInView(this.dirtyWhere(changed), changed);
     }
 
-    /** Has what is out of date in view composited before the next frame asks for it. */
-    private askInView(): void {
+    /**
+     * A tone that is being changed shall be there when the next frame is drawn: a little of it is composited here and now, for
+     * more of it the workers are asked before the frame asks.
+     *
+     * @param current tiles that look different, and showed everything else as it is
+     */
+    private repaintInView(current: ReadonlySet<Shown>, changed: ReadonlySet<number>): void {
         const size = sizeOf(this.bench.session.view);
         if (this.view === null || size === null) return;
         const { level, view } = this;
         const { look } = this.bench;
+        const tiles: { tile: Shown; column: number; row: number }[] = [];
         this.eachTile(level, shown(view, this.canvas), size, 0, (column, row) => {
-            this.ensure(level, column, row, look, this.distanceOf(view, level, column, row));
+            const tile = this.shown.get(`${level} ${column},${row}`);
+            if (tile?.isDirty === true) tiles.push({ tile, column, row });
         });
+        if (tiles.every(({ tile }) => current.has(tile)) && this.patch(tiles, level, look, changed)) return;
+        tiles.forEach(({ column, row }) => this.ensure(level, column, row, look, this.distanceOf(view, level, column, row)));
+    }
+
+    /** @return whether it was little enough to be done at once */
+    private patch(tiles: { tile: Shown; column: number; row: number }[], level: number, look: Look, changed: ReadonlySet<number>): boolean {
+        const { stack } = this;
+        // What is softened asks its neighbours; levels that are tried stand in for the ink.
+        if (stack === null || stack.soft.size > 0 || this.levelsTable !== null) return false;
+        const blocks = tiles.map(({ tile, column, row }) => {
+            const request = this.request(level, column, row, look, 0, 'view');
+            return request === null ? null : { canvas: tile.canvas, block: blockOf(request) };
+        });
+        const patches = blocks.includes(null)
+            ? null
+            : patchesOf(
+                  blocks.filter((block) => block !== null),
+                  changed,
+              );
+        if (patches === null) return false;
+        paint(patches, stack, look);
+        tiles.forEach(({ tile }) => (tile.isDirty = false));
+        return true;
     }
 
     /** From the middle of what is looked at, in pixels of the page. */
@@ -221,8 +252,13 @@ export class SurfaceRenderer {
         this.schedule();
     }
 
-    /** Where some regions look different; a tile whose flats are not here yet may hold them. */
-    private dirtyWhere(labels: ReadonlySet<number>): void {
+    /**
+     * Where some regions look different; a tile whose flats are not here yet may hold them.
+     *
+     * @return of these tiles those that showed everything else as it is
+     */
+    private dirtyWhere(labels: ReadonlySet<number>): Set<Shown> {
+        const current = new Set<Shown>();
         for (const [key, tile] of this.shown) {
             const [level, place] = key.split(' ');
             const flatsAt = (at: string): Uint8Array | null => {
@@ -231,9 +267,13 @@ export class SurfaceRenderer {
             };
             const own = flatsAt(place);
             const near = this.stack?.soft.size === 0 ? [] : [...andNeighbours(new Set([place]))].map(flatsAt);
-            if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) tile.isDirty = true;
+            if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) {
+                if (tile.isReady && !tile.isDirty && !tile.isAsked) current.add(tile);
+                tile.isDirty = true;
+            }
         }
         this.schedule();
+        return current;
     }
 
     /** The page as it is, with one pass alone, or as cues that are looked at would fill it. */
@@ -502,7 +542,7 @@ export class SurfaceRenderer {
         if (tile === undefined) {
             const canvas = document.createElement('canvas');
             canvas.width = canvas.height = SIDE;
-            tile = { canvas, isDirty: true, isReady: false };
+            tile = { canvas, isDirty: true, isReady: false, isAsked: false };
         }
         remember(this.shown, key, tile, MOST_SHOWN);
         if (tile.isDirty) this.compose(tile, level, column, row, look, distance);
@@ -513,9 +553,11 @@ export class SurfaceRenderer {
         const request = this.request(level, column, row, look, distance, 'view');
         if (request === null) return;
         tile.isDirty = false;
+        tile.isAsked = true;
         this.pool.ask({
             ...request,
             done: (pixels) => {
+                tile.isAsked = false;
                 if (pixels === null) {
                     // Tried again when something changes.
                     tile.isDirty = true;
@@ -610,6 +652,12 @@ export class SurfaceRenderer {
         const width = tool === 'ink' ? this.bench.view.weight : size;
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }
+}
+
+/** A tile's layers, as the compositor asks for them. */
+function blockOf({ x, y, layers }: Pick<TileRequest, 'x' | 'y' | 'layers'>): Block {
+    const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes]));
+    return { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x, y, width: SIDE };
 }
 
 /** Whether something else stays clear of a veil. */
