@@ -28,11 +28,15 @@ final readonly class PassHistory
 
     private string $layer;
 
+    /** The entry that gave the page its size; 0: it has had it from the beginning. */
+    private int $resized;
+
     /** @throws OpRefused when the pass is gone */
     public function __construct(private Page $page, private string $pass)
     {
         $spec = (new Sheet(new PageStore($page)))->find(PassSpec::class, $pass) ?? throw new OpRefused('The pass is gone. Reload the page.');
         $this->layer = $spec->layer($pass)->value;
+        $this->resized = (int) $this->done()->where('kind', EnlargePage::kind())->max('id');
     }
 
     /** @return list<PaintedState> the newest first */
@@ -64,8 +68,9 @@ final readonly class PassHistory
                 }
             }
         }
+        $packed = (new Tiles)->manyPacked(array_values(array_filter(array_column($then, 2), is_string(...))));
         try {
-            return new RestorePass($this->pass, array_values(array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2] === null ? null : (new Tiles)->bytes($tile[2])], $then)));
+            return new RestorePass($this->pass, array_values(array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2] === null ? null : Tiles::inflate($tile[2], $packed[$tile[2]] ?? null)], $then)));
         } catch (TileMissing $missing) {
             throw new OpRefused('What was painted then is no longer kept.', 0, $missing);
         }
@@ -74,8 +79,12 @@ final readonly class PassHistory
     /** @return Builder<JournalEntry> */
     private function painted(): Builder
     {
-        $resized = JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done')->where('kind', EnlargePage::kind())->max('id');
+        return $this->done()->where('id', '>', $this->resized)->whereRelation('layers', 'layer', $this->layer);
+    }
 
-        return JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done')->where('id', '>', (int) $resized)->whereRelation('layers', 'layer', $this->layer);
+    /** @return Builder<JournalEntry> */
+    private function done(): Builder
+    {
+        return JournalEntry::query()->where('page_id', $this->page->id)->where('state', 'done');
     }
 }

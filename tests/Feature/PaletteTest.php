@@ -17,6 +17,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\SeriesEntry;
+use App\Models\SeriesSetup;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Brush\BroughtTip;
@@ -421,6 +422,10 @@ final class PaletteTest extends TestCase
         $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => 'around', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
+        // One that was kept before tints could follow the light, or colours be turned.
+        $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [array_diff_key($pass, ['follows' => 0, 'turn' => 0, 'marks' => 0])]]);
+        self::assertEquals(['follows' => null] + $pass, collect((array) $this->getJson("/api/series/{$this->series->id}/setups")->json())->firstWhere('id', $early->id)['passes'][0]);
+        $early->delete();
         // As much as a setup can hold, and nothing of it can be made shorter.
         $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, SetupMarks::SIDE ** 2)))))->toText();
         $full = $this->change('POST', 'setups', ['name' => 'Full', 'passes' => array_fill(0, Setup::MOST, ['marks' => $noise] + $pass)], 201);

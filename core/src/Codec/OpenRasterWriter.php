@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Codec;
 
 use Awning\Core\Raster\Paint;
+use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 use ZipArchive;
 
@@ -102,19 +103,8 @@ final class OpenRasterWriter
 
     private function bounds(Paint $paint): Rect
     {
-        $size = strlen($paint->alpha);
-        $first = strspn($paint->alpha, "\0");
-        if ($first === $size) {
-            return new Rect(0, 0, 1, 1);
-        }
-        $last = strlen(rtrim($paint->alpha, "\0")) - 1;
-        $top = intdiv($first, $paint->width);
-        $bottom = intdiv($last, $paint->width) + 1;
-        $columns = str_repeat("\0", $paint->width);
-        for ($y = $top; $y < $bottom; $y++) {
-            $columns |= substr($paint->alpha, $y * $paint->width, $paint->width);
-        }
+        $extent = (new Plane($paint->width, $paint->height, $paint->alpha))->extent();
 
-        return Rect::bounds(strspn($columns, "\0"), $top, strlen(rtrim($columns, "\0")), $bottom);
+        return $extent->isEmpty() ? new Rect(0, 0, 1, 1) : $extent;
     }
 }

@@ -38,11 +38,14 @@ final readonly class SoftEdges
         $rect = $block->rect();
         $spans = Labels::spans($around);
         $places = self::places($spans, $stack->flats);
+        $soft = array_fill_keys(array_values(array_intersect_key($places, $stack->soft)), true);
+        if ($soft === []) {
+            return null;
+        }
         $figures = '';
         foreach ($spans as [$from, $to, $label]) {
             $figures .= str_repeat(pack('n', $places[$stack->flats[$label]->figure ?? 0]), $to - $from);
         }
-        $soft = array_fill_keys(array_values(array_intersect_key($places, $stack->soft)), true);
         [$labels, $shares] = self::neighbours($around, $figures, $rect, $soft);
         $areas = Areas::where($shares);
 

@@ -31,10 +31,11 @@ final readonly class Glow
      */
     public static function around(Plane $shining, float $reach, Rgb $colour): ?self
     {
-        $where = self::place($shining, (int) ceil($reach));
-        if ($where === null) {
+        $lit = $shining->extent();
+        if ($lit->isEmpty()) {
             return null;
         }
+        $where = $lit->grown((int) ceil($reach))->intersect(new Rect(0, 0, $shining->width, $shining->height));
         $by = (int) max(1, ceil(sqrt($where->width * $where->height / self::WORK)));
         $small = self::labels($shining->crop($where))->thinned($by);
         $reach = max(1.0, $reach / $by);
@@ -44,23 +45,6 @@ final readonly class Glow
         }
 
         return new self($where, new Plane($where->width, $where->height, Resized::plane($coverage, $small->width, $small->height, $where->width, $where->height)), $colour);
-    }
-
-    /** Where something shines, and as far around as that reaches. */
-    private static function place(Plane $shining, int $reach): ?Rect
-    {
-        $all = new Rect(0, 0, $shining->width, $shining->height);
-        $lit = [];
-        $columns = str_repeat("\0", $shining->width);
-        foreach (str_split($shining->data, max(1, $shining->width)) as $y => $row) {
-            if (strspn($row, "\0") < strlen($row)) {
-                $lit[] = $y;
-                $columns |= $row;
-            }
-        }
-
-        return $lit === [] ? null
-            : Rect::bounds(strspn($columns, "\0"), $lit[0], strlen(rtrim($columns, "\0")), $lit[count($lit) - 1] + 1)->grown($reach)->intersect($all);
     }
 
     /** What shines is nothing, all else is one region: how far each of its pixels is from its border is how far it is from the light. */

@@ -22,7 +22,7 @@ final readonly class Pieces
         $all = new Rect(0, 0, $labels->width, $labels->height);
 
         return array_map(
-            fn (Rect $piece): Rect => Rect::bounds($piece->x - self::AROUND, $piece->y - self::AROUND, $piece->right() + self::AROUND, $piece->bottom() + self::AROUND)->intersect($all),
+            fn (Rect $piece): Rect => $piece->grown(self::AROUND)->intersect($all),
             self::cut($labels, $all, false, false),
         );
     }

@@ -41,7 +41,7 @@ final readonly class Throwers
             return null;
         }
         $far = (int) ceil($length);
-        $around = Rect::bounds($where->x - $far, $where->y - $far, $where->right() + $far, $where->bottom() + $far)->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
+        $around = $where->grown($far)->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
         $here = $throwers->crop($around);
 
         return strspn($here->data, "\0") === strlen($here->data) ? null

@@ -63,6 +63,23 @@ final readonly class Plane
     }
 
     /** The part inside $rect; what lies outside the plane comes as 0. */
+    /** The smallest rectangle outside of which all is 0; empty when all is. */
+    public function extent(): Rect
+    {
+        $first = strspn($this->data, "\0");
+        if ($first === strlen($this->data)) {
+            return new Rect(0, 0, 0, 0);
+        }
+        $top = intdiv($first, $this->width);
+        $bottom = intdiv(strlen(rtrim($this->data, "\0")) - 1, $this->width) + 1;
+        $columns = str_repeat("\0", $this->width);
+        for ($y = $top; $y < $bottom; $y++) {
+            $columns |= substr($this->data, $y * $this->width, $this->width);
+        }
+
+        return Rect::bounds(strspn($columns, "\0"), $top, strlen(rtrim($columns, "\0")), $bottom);
+    }
+
     public function crop(Rect $rect): self
     {
         return new self($rect->width, $rect->height, Bytes::crop($this->data, $this->width, $this->height, $rect, 1));

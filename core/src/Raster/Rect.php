@@ -17,6 +17,22 @@ final readonly class Rect
         return new self($left, $top, max(0, $right - $left), max(0, $bottom - $top));
     }
 
+    /**
+     * The smallest rectangle that holds some others; the empty ones among them count for nothing.
+     *
+     * @param  list<self>  $parts
+     * @return self empty when there are none
+     */
+    public static function around(array $parts): self
+    {
+        $parts = array_filter($parts, fn (self $part): bool => ! $part->isEmpty());
+
+        return $parts === [] ? new self(0, 0, 0, 0) : self::bounds(
+            min(array_map(fn (self $part): int => $part->x, $parts)), min(array_map(fn (self $part): int => $part->y, $parts)),
+            max(array_map(fn (self $part): int => $part->right(), $parts)), max(array_map(fn (self $part): int => $part->bottom(), $parts)),
+        );
+    }
+
     public function right(): int
     {
         return $this->x + $this->width;

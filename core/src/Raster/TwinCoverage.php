@@ -13,12 +13,7 @@ final readonly class TwinCoverage implements Coverage
 
     public function bounds(): Rect
     {
-        [$a, $b] = [$this->one->bounds(), $this->other->bounds()];
-        if ($a->isEmpty() || $b->isEmpty()) {
-            return $a->isEmpty() ? $b : $a;
-        }
-
-        return Rect::bounds(min($a->x, $b->x), min($a->y, $b->y), max($a->right(), $b->right()), max($a->bottom(), $b->bottom()));
+        return Rect::around([$this->one->bounds(), $this->other->bounds()]);
     }
 
     public function cut(Rect $rect): ?string

@@ -55,15 +55,9 @@ final readonly class InkLayers
      */
     private static function pieceOf(Rect $tile, array $parts): Rect
     {
-        $inside = array_values(array_filter(array_map(fn (Rect $part): Rect => $part->intersect($tile), $parts), fn (Rect $part): bool => ! $part->isEmpty()));
-        if ($inside === []) {
-            return new Rect($tile->x, $tile->y, 0, 0);
-        }
+        $inside = Rect::around(array_map(fn (Rect $part): Rect => $part->intersect($tile), $parts));
 
-        return Rect::bounds(
-            min(array_map(fn (Rect $part): int => $part->x, $inside)), min(array_map(fn (Rect $part): int => $part->y, $inside)),
-            max(array_map(fn (Rect $part): int => $part->right(), $inside)), max(array_map(fn (Rect $part): int => $part->bottom(), $inside)),
-        );
+        return $inside->isEmpty() ? new Rect($tile->x, $tile->y, 0, 0) : $inside;
     }
 
     private function cut(LayerName $layer, int $column, int $row, Rect $piece): ?string

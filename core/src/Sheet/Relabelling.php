@@ -143,15 +143,9 @@ final class Relabelling
     /** The part of the page a region lies in, to whole tiles. */
     public function window(int $label): Rect
     {
-        $window = null;
-        foreach ($this->tilesWith($label) as [$column, $row]) {
-            $tile = TileGrid::rect($column, $row);
-            $window = $window === null ? $tile : Rect::bounds(
-                min($window->x, $tile->x), min($window->y, $tile->y), max($window->right(), $tile->right()), max($window->bottom(), $tile->bottom()),
-            );
-        }
+        $tiles = array_map(fn (array $tile): Rect => TileGrid::rect($tile[0], $tile[1]), array_values([...$this->tilesWith($label)]));
 
-        return ($window ?? new Rect(0, 0, 0, 0))->intersect($this->sheet->rect());
+        return Rect::around($tiles)->intersect($this->sheet->rect());
     }
 
     /** @return list<array{int, int, string}> column, row and bytes of the tiles in which a label may be */

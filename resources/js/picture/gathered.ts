@@ -53,3 +53,9 @@ export function pixelsOf(block: Block, labels: ReadonlySet<number>): Uint32Array
     }
     return at.subarray(0, found);
 }
+
+/** Puts pixels that were composited by themselves, four bytes each, in their places of a picture. */
+export function put(picture: Uint8ClampedArray<ArrayBuffer>, at: Uint32Array, part: Uint8ClampedArray<ArrayBuffer>): void {
+    const [from, to] = [new Uint32Array(part.buffer), new Uint32Array(picture.buffer)];
+    for (let i = 0; i < at.length; i++) to[at[i]] = from[i];
+}

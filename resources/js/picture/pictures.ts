@@ -4,7 +4,7 @@
  */
 import { changedLabels } from './changes';
 import { composeBlock, type Block, type Look } from './compose';
-import { gathered, pixelsOf } from './gathered';
+import { gathered, pixelsOf, put } from './gathered';
 import { remember } from './remember';
 import type { Stack } from './stack';
 
@@ -57,10 +57,4 @@ export class Pictures {
         }
         return all;
     }
-}
-
-/** Puts pixels in their places. */
-function put(picture: Picture, at: Uint32Array, part: Picture): void {
-    const [from, to] = [new Uint32Array(part.buffer), new Uint32Array(picture.buffer)];
-    for (let i = 0; i < at.length; i++) to[at[i]] = from[i];
 }

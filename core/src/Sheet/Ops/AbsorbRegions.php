@@ -10,7 +10,6 @@ use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LayerWindow;
 use Awning\Core\Sheet\OpRefused;
@@ -101,7 +100,7 @@ final readonly class AbsorbRegions implements ClientOp
     private static function neighbour(Sheet $sheet, Relabelling $flats, int $label): ?int
     {
         $window = $flats->window($label);
-        $window = Rect::bounds($window->x - 1, $window->y - 1, $window->right() + 1, $window->bottom() + 1)->intersect($sheet->rect());
+        $window = $window->grown(1)->intersect($sheet->rect());
         $graph = RegionGraph::of(
             new Labels($window->width, $window->height, $flats->read($window)),
             new Plane($window->width, $window->height, (new LayerWindow($sheet, LayerName::ink()))->read($window)),

@@ -97,15 +97,7 @@ final readonly class LayRoughIn implements Op
     /** Where on the page there is light of it. */
     public function bounds(): Rect
     {
-        $places = [...array_column($this->pieces, 0), ...($this->glow === null ? [] : [$this->glow->where])];
-        if ($places === []) {
-            return new Rect(0, 0, 0, 0);
-        }
-
-        return Rect::bounds(
-            min(array_map(fn (Rect $place): int => $place->x, $places)), min(array_map(fn (Rect $place): int => $place->y, $places)),
-            max(array_map(fn (Rect $place): int => $place->right(), $places)), max(array_map(fn (Rect $place): int => $place->bottom(), $places)),
-        );
+        return Rect::around(array_column([...$this->pieces, ...$this->glowing()], 0));
     }
 
     public function apply(Sheet $sheet): void

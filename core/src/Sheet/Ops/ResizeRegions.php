@@ -88,7 +88,7 @@ final readonly class ResizeRegions implements ClientOp
             if ($region === null || $region->locked) {
                 continue;
             }
-            $window = self::around($flats->window($label), abs($this->by) + 1)->intersect($sheet->rect());
+            $window = $flats->window($label)->grown(abs($this->by) + 1)->intersect($sheet->rect());
             $before = $flats->read($window);
             $isLocked = fn (int $other): bool => $regions[$other]->locked ?? false;
             $flats->write($window, $before, $this->by === 0 ? $this->filled($before, $label, $window, $isLocked) : $this->spread($before, $label, $window, $isLocked));
@@ -98,11 +98,6 @@ final readonly class ResizeRegions implements ClientOp
         if ($moved === 0) {
             throw new OpRefused($this->by === 0 ? 'There are no holes to fill.' : 'Nothing can change there: what is beside is locked, or the page ends.');
         }
-    }
-
-    private static function around(Rect $window, int $by): Rect
-    {
-        return Rect::bounds($window->x - $by, $window->y - $by, $window->right() + $by, $window->bottom() + $by);
     }
 
     /** @param  callable(int): bool  $isLocked */

@@ -3,7 +3,7 @@
  * a tone that is dragged must not lag. More of it is left to the workers.
  */
 import { composeBlock, SIDE, type Block, type Look } from '../../picture/compose';
-import { gathered, pixelsOf } from '../../picture/gathered';
+import { gathered, pixelsOf, put } from '../../picture/gathered';
 import type { Stack } from '../../picture/stack';
 
 /** Pixels of all tiles together: some milliseconds. */
@@ -43,7 +43,6 @@ export function paint(patches: Patch[], stack: Stack, look: Look): void {
 /** A tile that is clear but for some pixels. */
 export function spread(at: Uint32Array, part: Uint8ClampedArray<ArrayBuffer>): Uint8ClampedArray<ArrayBuffer> {
     const all = new Uint8ClampedArray(4 * SIDE * SIDE);
-    const [from, to] = [new Uint32Array(part.buffer), new Uint32Array(all.buffer)];
-    for (let i = 0; i < at.length; i++) to[at[i]] = from[i];
+    put(all, at, part);
     return all;
 }

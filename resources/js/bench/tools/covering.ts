@@ -31,12 +31,15 @@ export function shapeCover(outline: readonly Spot[], level: number, places: Iter
     return cover;
 }
 
-/** Two as one: where both lie it is no darker; as in the core. */
+/** Two coverages as one: where both lie it is no darker; as in the core. */
+export const most = (one: Uint8Array, other: Uint8Array): Uint8Array => one.map((value, i) => Math.max(value, other[i]));
+
+/** The same of all their tiles. */
 export function joined(one: Cover, other: Cover): Cover {
     const all: Cover = new Map(one);
     for (const [key, tile] of other) {
         const here = all.get(key);
-        all.set(key, here === undefined ? tile : here.map((value, i) => Math.max(value, tile[i])));
+        all.set(key, here === undefined ? tile : most(here, tile));
     }
     return all;
 }

@@ -1,6 +1,7 @@
 /** A stroke under the hand, and with a mirror its twin on the other side: shown as one. */
 import type { AxisData } from '../../api/generated';
 import type { Point, StrokePreview } from '../../picture/stroke';
+import { most } from './covering';
 import { inMirror } from '../model/lines';
 
 export class TwinPreview {
@@ -37,7 +38,7 @@ export class TwinPreview {
     private joined(touched: Set<string>): Set<string> {
         for (const key of touched) {
             const [one, other] = [this.stroke.tiles.get(key), this.twin?.stroke.tiles.get(key)];
-            const tile = one !== undefined && other !== undefined ? one.map((value, i) => Math.max(value, other[i])) : (one ?? other);
+            const tile = one !== undefined && other !== undefined ? most(one, other) : (one ?? other);
             if (tile !== undefined) this.tiles.set(key, tile);
         }
         return touched;
