@@ -446,6 +446,64 @@ final class PaintTest extends TestCase
         $this->assertRefused('paint.shape', ['laying' => $this->into(), 'outline' => self::box(1, 1, 5, 5), 'mirror' => ['x' => 'here', 'y' => 0.0]], 'X runs from');
     }
 
+    public function test_ramps_softening_dragging_and_moving_are_mirrored(): void
+    {
+        $mirror = ['x' => 120.0, 'y' => 0.0, 'turn' => 0.0];
+        $brush = ['size' => 30, 'hardness' => 0.5, 'opacity' => 0.9, 'smoothing' => 0];
+        $this->op('paint.shape', ['laying' => $this->into(), 'outline' => self::box(60, 30, 100, 60), 'mirror' => $mirror]);
+        $this->op('pass.soften', ['pass' => 'shadepass1', 'by' => 4, 'brush' => $brush, 'points' => [[60, 45, 1]], 'mirror' => $mirror]);
+        $this->assertSymmetric([57, 45], 10);
+        $this->op('paint.ramp', ['laying' => $this->into(), 'from' => [60.5, 150.5], 'to' => [30.5, 150.5], 'form' => 'round', 'over' => [['laying' => $this->into(), 'part' => 0.5]], 'mirror' => $mirror]);
+        $this->assertSymmetric([68, 160], 100);
+        $this->op('paint.move', ['pass' => 'shadepass1', 'outline' => self::box(40, 20, 118, 70), 'by' => [-10, 180], 'turn' => 30, 'mirror' => $mirror]);
+        self::assertSame(0, $this->at(80, 45), 'moved away');
+        $this->assertSymmetric([70, 225], 200);
+        $this->op('paint.drag', ['pass' => 'shadepass1', 'brush' => $brush, 'points' => [[70, 225, 1], [95, 225, 1]], 'mirror' => $mirror]);
+        // What is pulled lies on whole pixels, which the mirror has the other way round.
+        self::assertEqualsWithDelta([$this->at(97, 225), $this->at(70, 225)], [$this->at(142, 225), $this->at(169, 225)], 40);
+        self::assertGreaterThan(60, min($this->at(97, 225), $this->at(142, 225)));
+    }
+
+    public function test_edges_along_borders_stay_where_each_region_is_softened_for_itself(): void
+    {
+        $this->op('pass.add', ['id' => 'allaround1', 'pass' => (new PassSpec('Shade', 0, new ToneContent(Tone::Shade), Scope::page()))->toData()]);
+        // Up to the border of two regions at 240, and beyond it in none.
+        $this->block(self::box(200, 20, 240, 60), 'allaround1', opacity: 0.8);
+        $this->op('pass.soften', ['pass' => 'allaround1', 'by' => 6, 'brush' => null, 'points' => [], 'apart' => true]);
+        [$border, $inner] = [fn (): array => [$this->at(239, 40, 'allaround1'), $this->at(240, 40, 'allaround1')], fn (): array => [$this->at(199, 40, 'allaround1'), $this->at(200, 40, 'allaround1')]];
+        self::assertSame([204, 0], $border(), 'where they meet it is as it was');
+        self::assertGreaterThan(60, $inner()[0]);
+        self::assertLessThan(140, $inner()[1]);
+        $this->assertRefused('pass.soften', ['pass' => 'allaround1', 'by' => 6, 'brush' => null, 'points' => [], 'inside' => [9], 'apart' => true], 'Nothing of this pass');
+    }
+
+    public function test_what_is_moved_is_mirrored_in_a_slanted_axis(): void
+    {
+        // About (120, 100), aslant: right becomes down.
+        $mirror = ['x' => 120.0, 'y' => 100.0, 'turn' => M_PI / 4];
+        $this->op('paint.shape', ['laying' => $this->into(), 'outline' => self::box(60, 30, 80, 40), 'mirror' => $mirror]);
+        self::assertSame([255, 255], [$this->at(70, 35), $this->at(55, 50)]);
+        $this->op('paint.move', ['pass' => 'shadepass1', 'outline' => self::box(55, 25, 85, 45), 'by' => [0, 100], 'scale' => [2, 1], 'mirror' => $mirror]);
+        self::assertSame([0, 0], [$this->at(70, 35), $this->at(55, 50)]);
+        self::assertSame([255, 255, 0], [$this->at(52, 135), $this->at(88, 135), $this->at(48, 135)]);
+        self::assertSame([255, 255, 0], [$this->at(155, 32), $this->at(155, 68), $this->at(155, 28)]);
+    }
+
+    /**
+     * In an upright axis at 120, and there is something on both sides.
+     *
+     * @param  array{int, int}  $place
+     */
+    private function assertSymmetric(array $place, int $least): void
+    {
+        self::assertGreaterThan($least, $this->at(...$place));
+        foreach (str_split($this->layer(), self::WIDTH) as $y => $row) {
+            [$left, $right] = [substr($row, 0, 120), strrev(substr($row, 120, 120))];
+            $apart = array_map(fn (string $a, string $b): int => abs(ord($a) - ord($b)), str_split($left), str_split($right));
+            self::assertLessThanOrEqual(1, max($apart), "row $y");
+        }
+    }
+
     public function test_a_ramp_runs_through_several_tones_in_one_step(): void
     {
         $deep = ['pass' => 'deeppass01', 'make' => ['tone' => 'deep', 'name' => 'Deep shade'] + $this->toneOf(3)];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Raster\Projection;
+
 /**
  * A line on the page in which a hand is mirrored.
  *
@@ -25,6 +27,16 @@ final readonly class MirrorAxis
         return new self($data->number('x', -PageSize::MOST, 2 * PageSize::MOST), $data->number('y', -PageSize::MOST, 2 * PageSize::MOST), $data->number('turn', -M_PI, M_PI, 0));
     }
 
+    /**
+     * The axis that an op's input names as its mirror; null: there is none.
+     *
+     * @throws \InvalidArgumentException
+     */
+    public static function ofInput(Data $input): ?self
+    {
+        return $input->has('mirror') ? self::fromData($input->map('mirror')) : null;
+    }
+
     /** @return AxisData */
     public function toData(): array
     {
@@ -38,5 +50,22 @@ final readonly class MirrorAxis
         $along = ($x - $this->x) * $right + ($y - $this->y) * $down;
 
         return [2 * ($this->x + $along * $right) - $x, 2 * ($this->y + $along * $down) - $y];
+    }
+
+    /**
+     * @param  list<array{float, float}>  $places
+     * @return ($places is non-empty-list ? non-empty-list<array{float, float}> : list<array{float, float}>)
+     */
+    public function all(array $places): array
+    {
+        return array_map(fn (array $place): array => $this->mirrored(...$place), $places);
+    }
+
+    public function projection(): Projection
+    {
+        [$right, $down] = [sin($this->turn), cos($this->turn)];
+        [$x, $y] = $this->mirrored(0, 0);
+
+        return Projection::matrix(2 * $right ** 2 - 1, 2 * $right * $down, 2 * $right * $down, 2 * $down ** 2 - 1, $x, $y);
     }
 }

@@ -11,6 +11,12 @@ final readonly class TwinCoverage implements Coverage
     {
     }
 
+    /** @param  ?Coverage  $twin  null: there is no mirror */
+    public static function of(Coverage $one, ?Coverage $twin): Coverage
+    {
+        return $twin === null ? $one : new self($one, $twin);
+    }
+
     public function bounds(): Rect
     {
         return Rect::around([$this->one->bounds(), $this->other->bounds()]);

@@ -97,7 +97,7 @@ export type DerivationData = { toward: ShadeHue; turn: number; shade: number; de
 
 export type DerivationPart = { toward?: ShadeHue; turn?: number; shade?: number; deep?: number; chroma?: number; light?: number; glint?: number; pull?: number };
 
-export type DragPaintInput = { pass: string; brush: BrushData; points: PointData[]; inside: number[] };
+export type DragPaintInput = { pass: string; brush: BrushData; points: PointData[]; inside: number[]; mirror: AxisData | null };
 
 export type DrawInkInput = { strokes: DrawnData[] };
 
@@ -183,7 +183,7 @@ export type MemberState = { id: number; name: string; role: Role };
 
 export type MergePassInput = { id: string; into: string; copy: string | null };
 
-export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null };
+export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null; mirror: AxisData | null };
 
 export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
 
@@ -197,7 +197,7 @@ export type PageOutcome = { page: number; number: number; done: boolean; why: st
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; brushes: BoxedBrush[]; waiting: WaitingScan | null };
 
-export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[] };
+export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[]; mirror: AxisData | null };
 
 export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[]; mirror: AxisData | null };
 
@@ -271,7 +271,7 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
 
-export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[] };
+export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[]; mirror: AxisData | null; apart: boolean };
 
 export type SolidsInput = { labels: number[]; solid: Solid };
 

@@ -271,7 +271,20 @@ function RampThrough() {
 function Softness() {
     const bench = useBenchModel();
     const by = useBench((view) => view.softness);
-    return <Slide label="Soft" value={by} least={1} most={120} shown={`${by} px`} onChange={(value) => bench.set({ softness: value })} />;
+    const isApart = useBench((view) => view.isSoftApart);
+    return (
+        <>
+            <Slide label="Soft" value={by} least={1} most={120} shown={`${by} px`} onChange={(value) => bench.set({ softness: value })} />
+            <Tick
+                className="text-[13px]"
+                title="Edges that lie along the border of a region stay hard; only those inside are softened. Counts for a whole pass, too"
+                checked={isApart}
+                onChange={(isSoftApart) => bench.set({ isSoftApart })}
+            >
+                not where shapes meet
+            </Tick>
+        </>
+    );
 }
 
 function Strength() {

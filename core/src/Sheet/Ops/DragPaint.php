@@ -8,6 +8,7 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\Path;
 use Awning\Core\Brush\Puller;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LayerWindow;
@@ -19,12 +20,13 @@ use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * Pulls paint of a pass along with the brush. The brush's opacity is how strongly.
+ * Pulls paint of a pass along with the brush. The brush's opacity is how strongly. With a mirror, then once more on its other side.
  *
  * @phpstan-import-type BrushData from Stroke
  * @phpstan-import-type PointData from Stroke
+ * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type DragPaintInput array{pass: string, brush: BrushData, points: list<PointData>, inside: list<int>}
+ * @phpstan-type DragPaintInput array{pass: string, brush: BrushData, points: list<PointData>, inside: list<int>, mirror: ?AxisData}
  */
 final readonly class DragPaint implements ClientOp
 {
@@ -34,7 +36,7 @@ final readonly class DragPaint implements ClientOp
     public const LARGEST = 400;
 
     /** @param  list<int>  $inside  regions it stays inside of; none: wherever the pass's clip lets it */
-    public function __construct(private string $pass, private Path $path, private Brush $brush, private array $inside = [])
+    public function __construct(private string $pass, private Path $path, private Brush $brush, private array $inside = [], private ?MirrorAxis $mirror = null)
     {
         if ($brush->size > self::LARGEST) {
             throw new \RangeException('Paint is dragged with a brush of '.self::LARGEST.' px at the most.');
@@ -53,13 +55,13 @@ final readonly class DragPaint implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self($input->id('pass'), Path::fromPoints($input->list('points', Path::MOST_POINTS)), Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'));
+        return new self($input->id('pass'), Path::fromPoints($input->list('points', Path::MOST_POINTS)), Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'), MirrorAxis::ofInput($input));
     }
 
     /** @return DragPaintInput */
     public function toInput(): array
     {
-        return ['pass' => $this->pass, 'brush' => Stroke::brushData($this->brush), 'points' => $this->path->points, 'inside' => $this->inside];
+        return ['pass' => $this->pass, 'brush' => Stroke::brushData($this->brush), 'points' => $this->path->points, 'inside' => $this->inside, 'mirror' => $this->mirror?->toData()];
     }
 
     public function title(): string
@@ -80,10 +82,20 @@ final readonly class DragPaint implements ClientOp
     public function apply(Sheet $sheet): void
     {
         $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and drag there.');
-        $path = $this->path->followed($this->brush);
+        $ways = $this->mirror === null ? [$this->path] : [$this->path, $this->path->mirrored($this->mirror)];
+        $isPulled = array_map(fn (Path $way): bool => $this->pulls($way, $sheet, $pass), $ways);
+        if (! in_array(true, $isPulled, true)) {
+            throw new OpRefused('There is no paint of this pass under the brush that could be dragged.');
+        }
+    }
+
+    /** @return bool whether anything came along */
+    private function pulls(Path $way, Sheet $sheet, PassSpec $pass): bool
+    {
+        $path = $way->followed($this->brush);
         $where = Path::around($path, $this->brush->size / 2 + 1)->intersect($sheet->rect());
         if ($where->isEmpty()) {
-            throw new OpRefused('The drag lies off the page.');
+            return false;
         }
         $this->refuseTooMuch($path);
         $windows = LayerWindow::planes($sheet, $pass->layer($this->pass));
@@ -92,11 +104,13 @@ final readonly class DragPaint implements ClientOp
         $here = array_map(fn (array $point): array => [$point[0] - $where->x, $point[1] - $where->y, $point[2]], $path);
         $pulled = $puller->pull($planes, (new PassReach($sheet, $pass, $this->inside))->in($where), $where->width, $where->height, $here);
         if ($pulled === $planes) {
-            throw new OpRefused('There is no paint of this pass under the brush that could be dragged.');
+            return false;
         }
         foreach ($pulled as $i => $plane) {
             $windows[$i]->write($where, $plane);
         }
+
+        return true;
     }
 
     /** @param  non-empty-list<array{float, float, float}>  $path */

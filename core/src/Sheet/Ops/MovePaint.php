@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Bytes;
@@ -23,11 +24,12 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Moves, turns, scales or mirrors what an outline holds of a pass, or all of it; leaves it where it was, too, when it is copied;
- * may put it into another pass of the same kind.
+ * may put it into another pass of the same kind. With a mirror, the same is done to what an outline's twin holds.
  *
  * @phpstan-import-type PlaceData from FillInside
+ * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type MovePaintInput array{pass: string, outline: ?list<PlaceData>, by: PlaceData, turn: float, scale: PlaceData, copy: bool, into: ?string}
+ * @phpstan-type MovePaintInput array{pass: string, outline: ?list<PlaceData>, by: PlaceData, turn: float, scale: PlaceData, copy: bool, into: ?string, mirror: ?AxisData}
  */
 final readonly class MovePaint implements ClientOp
 {
@@ -42,7 +44,7 @@ final readonly class MovePaint implements ClientOp
      */
     public function __construct(
         private string $pass, private ?array $outline, private array $by, private float $turn = 0.0, private array $scale = [1.0, 1.0], private bool $copy = false,
-        private ?string $into = null,
+        private ?string $into = null, private ?MirrorAxis $mirror = null,
     ) {
         if (min(abs($scale[0]), abs($scale[1])) < 1 / self::MOST_SCALE) {
             throw new \RangeException('Paint is scaled to a twentieth or to twenty times at the most.');
@@ -66,14 +68,14 @@ final readonly class MovePaint implements ClientOp
             Data::place($input->list('by', 2), -2 * PageSize::MOST, 2 * PageSize::MOST, 'Say how far to move it.'),
             $input->number('turn', -360, 360, 0.0),
             $input->has('scale') ? Data::place($input->list('scale', 2), -self::MOST_SCALE, self::MOST_SCALE, 'Say how large it becomes.') : [1.0, 1.0],
-            $input->flag('copy', false), $input->has('into') ? $input->id('into') : null,
+            $input->flag('copy', false), $input->has('into') ? $input->id('into') : null, MirrorAxis::ofInput($input),
         );
     }
 
     /** @return MovePaintInput */
     public function toInput(): array
     {
-        return ['pass' => $this->pass, 'outline' => $this->outline, 'by' => $this->by, 'turn' => $this->turn, 'scale' => $this->scale, 'copy' => $this->copy, 'into' => $this->into];
+        return ['pass' => $this->pass, 'outline' => $this->outline, 'by' => $this->by, 'turn' => $this->turn, 'scale' => $this->scale, 'copy' => $this->copy, 'into' => $this->into, 'mirror' => $this->mirror?->toData()];
     }
 
     public function title(): string
@@ -99,20 +101,42 @@ final readonly class MovePaint implements ClientOp
             throw new OpRefused('Free paint goes into free paint, and a tone or tint into a tone or tint.');
         }
         $page = $sheet->rect();
-        $shape = $this->outline === null ? null : new SmoothShape($this->outline, $page);
-        $where = $shape?->bounds() ?? $page;
-        if ($where->isEmpty()) {
-            throw new OpRefused('The outline lies off the page.');
-        }
         $windows = LayerWindow::planes($sheet, $from->layer($this->pass));
-        $taken = $this->taken($windows, $shape, $where);
-        if ($taken === null) {
+        // All is taken before anything is put, so that what comes from one side is not moved on by the other.
+        $parts = [];
+        foreach ($this->outlines($page) as [$shape, $where, $there]) {
+            $taken = $where->isEmpty() ? null : $this->taken($windows, $shape, $where);
+            if ($taken !== null) {
+                $parts[] = [$shape, $where, $there, $taken];
+            }
+        }
+        if ($parts === []) {
             throw new OpRefused('There is no paint of this pass inside the outline.');
         }
-        if (! $this->copy) {
+        foreach ($this->copy ? [] : $parts as [$shape, $where]) {
             $this->clear($windows, $shape, $where);
         }
-        $this->put(LayerWindow::planes($sheet, $into->layer($this->into ?? $this->pass)), $taken, $where, $page);
+        $into = LayerWindow::planes($sheet, $into->layer($this->into ?? $this->pass));
+        foreach ($parts as [, $where, $there, $taken]) {
+            $this->put($into, $taken, $where, $there, $page);
+        }
+    }
+
+    /** @return list<array{?Coverage, Rect, Projection}> what is moved, where it lies, and where it goes; with a mirror, its twin */
+    private function outlines(Rect $page): array
+    {
+        if ($this->outline === null) {
+            return [[null, $page, $this->there($page)]];
+        }
+        $shape = new SmoothShape($this->outline, $page);
+        $there = $this->there($shape->bounds());
+        if ($this->mirror === null) {
+            return [[$shape, $shape->bounds(), $there]];
+        }
+        $twin = new SmoothShape($this->mirror->all($this->outline), $page);
+        $mirror = $this->mirror->projection();
+
+        return [[$shape, $shape->bounds(), $there], [$twin, $twin->bounds(), $mirror->then($there)->then($mirror)]];
     }
 
     private function find(Sheet $sheet, string $id): PassSpec
@@ -150,9 +174,8 @@ final readonly class MovePaint implements ClientOp
      * @param  list<LayerWindow>  $windows
      * @param  list<string>  $taken
      */
-    private function put(array $windows, array $taken, Rect $where, Rect $page): void
+    private function put(array $windows, array $taken, Rect $where, Projection $there, Rect $page): void
     {
-        $there = $this->there($where);
         $to = self::reached($there, $where)->intersect($page);
         if ($to->isEmpty()) {
             throw new OpRefused('It would lie off the page.');

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Raster\Coverage;
+use Awning\Core\Raster\TwinCoverage;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\ClientOp;
@@ -17,13 +20,14 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Lays a gradient in a pass, or takes one away: full where the drag began, nothing where it ended. Others may be laid over it in
- * passes of their own that end earlier: a ramp through several tones.
+ * passes of their own that end earlier: a ramp through several tones. With a mirror, on its other side, too.
  *
  * @phpstan-import-type LayingInput from Laying
  * @phpstan-import-type PlaceData from FillInside
+ * @phpstan-import-type AxisData from MirrorAxis
  *
  * @phpstan-type RampOverData array{laying: LayingInput, part: float}
- * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>, over: list<RampOverData>}
+ * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>, over: list<RampOverData>, mirror: ?AxisData}
  */
 final readonly class PaintRamp implements ClientOp
 {
@@ -34,7 +38,7 @@ final readonly class PaintRamp implements ClientOp
      * @param  PlaceData  $to
      * @param  list<array{Laying, float}>  $over  what else is laid, and at which part of the way it ends
      */
-    public function __construct(private Laying $laying, private array $from, private array $to, private RampForm $form, private array $over = [])
+    public function __construct(private Laying $laying, private array $from, private array $to, private RampForm $form, private array $over = [], private ?MirrorAxis $mirror = null)
     {
     }
 
@@ -54,7 +58,7 @@ final readonly class PaintRamp implements ClientOp
         $form = $input->choice('form', RampForm::class, 'A ramp is straight or round.', RampForm::Straight);
         assert($form instanceof RampForm);
 
-        return new self(Laying::fromInput($input->map('laying')), $place('from'), $place('to'), $form, array_map(self::over(...), $input->list('over', self::MOST_OVER)));
+        return new self(Laying::fromInput($input->map('laying')), $place('from'), $place('to'), $form, array_map(self::over(...), $input->list('over', self::MOST_OVER)), MirrorAxis::ofInput($input));
     }
 
     /** @return array{Laying, float} */
@@ -69,7 +73,7 @@ final readonly class PaintRamp implements ClientOp
     public function toInput(): array
     {
         return ['laying' => $this->laying->toInput(), 'from' => $this->from, 'to' => $this->to, 'form' => $this->form->value,
-            'over' => array_map(fn (array $over): array => ['laying' => $over[0]->toInput(), 'part' => $over[1]], $this->over)];
+            'over' => array_map(fn (array $over): array => ['laying' => $over[0]->toInput(), 'part' => $over[1]], $this->over), 'mirror' => $this->mirror?->toData()];
     }
 
     public function title(): string
@@ -95,13 +99,26 @@ final readonly class PaintRamp implements ClientOp
     public function apply(Sheet $sheet): void
     {
         try {
-            $this->laying->lay($sheet, new Ramp($this->from, $this->to, $this->form, $sheet->rect()));
+            $this->laying->lay($sheet, $this->ramp($this->to, $sheet));
             foreach ($this->over as [$laying, $part]) {
-                $laying->lay($sheet, new Ramp($this->from, $this->at($part), $this->form, $sheet->rect()));
+                $laying->lay($sheet, $this->ramp($this->at($part), $sheet));
             }
         } catch (\RangeException $error) {
             throw new OpRefused($error->getMessage(), 0, $error);
         }
+    }
+
+    /**
+     * @param  PlaceData  $to  where it ends
+     *
+     * @throws \RangeException when it has no length
+     */
+    private function ramp(array $to, Sheet $sheet): Coverage
+    {
+        $page = $sheet->rect();
+        $twin = $this->mirror === null ? null : new Ramp($this->mirror->mirrored(...$this->from), $this->mirror->mirrored(...$to), $this->form, $page);
+
+        return TwinCoverage::of(new Ramp($this->from, $to, $this->form, $page), $twin);
     }
 
     /** @return PlaceData */

@@ -43,7 +43,7 @@ final readonly class PaintShape implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(Laying::fromInput($input->map('laying')), FillInside::outline($input), $input->has('mirror') ? MirrorAxis::fromData($input->map('mirror')) : null);
+        return new self(Laying::fromInput($input->map('laying')), FillInside::outline($input), MirrorAxis::ofInput($input));
     }
 
     /** @return PaintShapeInput */
@@ -69,8 +69,7 @@ final readonly class PaintShape implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $shape = new SmoothShape($this->outline, $sheet->rect());
-        $twin = $this->mirror === null ? null : new SmoothShape(array_map(fn (array $corner): array => $this->mirror->mirrored($corner[0], $corner[1]), $this->outline), $sheet->rect());
-        $this->laying->lay($sheet, $twin === null ? $shape : new TwinCoverage($shape, $twin));
+        $twin = $this->mirror === null ? null : new SmoothShape($this->mirror->all($this->outline), $sheet->rect());
+        $this->laying->lay($sheet, TwinCoverage::of(new SmoothShape($this->outline, $sheet->rect()), $twin));
     }
 }

@@ -9,9 +9,14 @@ use Awning\Core\Brush\Path;
 use Awning\Core\Brush\Softener;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LayerName;
+use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Raster\Coverage;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
+use Awning\Core\Raster\TwinCoverage;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LayerWindow;
 use Awning\Core\Sheet\Laying;
@@ -25,12 +30,14 @@ use Awning\Core\Sheet\StrokeOnSheet;
 
 /**
  * Softens the edges in a pass: where a brush goes, or all of them. It does not look beyond the pass's clip, so that paint stays as
- * strong as it is where it touches the border of its shape.
+ * strong as it is where it touches the border of its shape. With a mirror, where the brush is seen in it, too.
+ * Each region may be softened for itself: edges that lie along a border, where forms touch, stay as they are then.
  *
  * @phpstan-import-type BrushData from Stroke
  * @phpstan-import-type PointData from Stroke
+ * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type SoftenPassInput array{pass: string, by: float, brush: ?BrushData, points: list<PointData>, inside: list<int>}
+ * @phpstan-type SoftenPassInput array{pass: string, by: float, brush: ?BrushData, points: list<PointData>, inside: list<int>, mirror: ?AxisData, apart: bool}
  */
 final readonly class SoftenPass implements ClientOp, Prepares
 {
@@ -38,14 +45,20 @@ final readonly class SoftenPass implements ClientOp, Prepares
 
     private ?StrokeDrawing $drawing;
 
+    private ?StrokeDrawing $twin;
+
     /**
      * @param  float  $by  px that a hard edge takes to either side afterwards
      * @param  ?Path  $path  null: the whole pass
      * @param  list<int>  $inside  regions it stays inside of; none: wherever the pass's clip lets it
+     * @param  bool  $apart  whether each region is softened for itself
      */
-    public function __construct(private string $pass, private float $by, private ?Path $path = null, private ?Brush $brush = null, private array $inside = [])
-    {
+    public function __construct(
+        private string $pass, private float $by, private ?Path $path = null, private ?Brush $brush = null, private array $inside = [], private ?MirrorAxis $mirror = null,
+        private bool $apart = false,
+    ) {
         $this->drawing = $path === null || $brush === null ? null : new StrokeDrawing($path, $brush);
+        $this->twin = $path === null || $brush === null || $mirror === null ? null : new StrokeDrawing($path->mirrored($mirror), $brush);
     }
 
     public static function kind(): string
@@ -64,7 +77,7 @@ final readonly class SoftenPass implements ClientOp, Prepares
 
         return new self(
             $input->id('pass'), $input->number('by', 0.5, self::MOST), $isWhole ? null : Path::fromPoints($input->list('points', Path::MOST_POINTS)),
-            $isWhole ? null : Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'),
+            $isWhole ? null : Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'), MirrorAxis::ofInput($input), $input->flag('apart', false),
         );
     }
 
@@ -73,7 +86,7 @@ final readonly class SoftenPass implements ClientOp, Prepares
     {
         return [
             'pass' => $this->pass, 'by' => $this->by, 'brush' => $this->brush === null ? null : Stroke::brushData($this->brush), 'points' => $this->path->points ?? [],
-            'inside' => $this->inside,
+            'inside' => $this->inside, 'mirror' => $this->mirror?->toData(), 'apart' => $this->apart,
         ];
     }
 
@@ -94,9 +107,7 @@ final readonly class SoftenPass implements ClientOp, Prepares
 
     public function prepare(Sheet $sheet): void
     {
-        if ($this->drawing !== null) {
-            StrokeOnSheet::mask($this->drawing, $sheet);
-        }
+        $this->brushed($sheet);
     }
 
     public function apply(Sheet $sheet): void
@@ -104,12 +115,11 @@ final readonly class SoftenPass implements ClientOp, Prepares
         $this->prepare($sheet);
         $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and soften that.');
         $windows = LayerWindow::planes($sheet, $pass->layer($this->pass));
-        $reach = new PassReach($sheet, $pass, $this->inside);
         $softener = new Softener($this->by);
         // Everything is read before anything is written: what is softened already must not soften its neighbours again.
         $soft = [];
         foreach ($this->places($sheet) as [$place, $strength]) {
-            $planes = $this->softened($softener, $windows, $reach, $place, $strength);
+            $planes = $this->softened($softener, $windows, $this->shapes($sheet, $pass, $place), $place, $strength);
             if ($planes !== null) {
                 $soft[] = [$place, $planes];
             }
@@ -124,12 +134,19 @@ final readonly class SoftenPass implements ClientOp, Prepares
         }
     }
 
+    /** Where the brush went; null: it is the whole pass. */
+    private function brushed(Sheet $sheet): ?Coverage
+    {
+        return $this->drawing === null ? null : TwinCoverage::of(StrokeOnSheet::mask($this->drawing, $sheet), $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet));
+    }
+
     /** @return iterable<array{Rect, ?string}> pieces of tiles, and how strongly each pixel is softened, 0 to 255; null: all of it fully */
     private function places(Sheet $sheet): iterable
     {
-        $mask = $this->drawing?->on($sheet->rect());
-        foreach ($mask === null ? $sheet->grid()->all() : $sheet->grid()->touching($mask->bounds) as $at) {
-            $place = TileGrid::rect(...$at)->intersect($mask === null ? $sheet->rect() : $mask->bounds);
+        $mask = $this->brushed($sheet);
+        $bounds = $mask?->bounds() ?? $sheet->rect();
+        foreach ($sheet->grid()->touching($bounds) as $at) {
+            $place = TileGrid::rect(...$at)->intersect($bounds);
             $strength = $mask?->cut($place);
             if ($mask === null || $strength !== null) {
                 yield [$place, $strength];
@@ -137,11 +154,24 @@ final readonly class SoftenPass implements ClientOp, Prepares
         }
     }
 
+    /** @return list<PassReach> what is softened without looking beyond it: the whole clip, or each region of it in a place */
+    private function shapes(Sheet $sheet, PassSpec $pass, Rect $place): array
+    {
+        if (! $this->apart) {
+            return [new PassReach($sheet, $pass, $this->inside)];
+        }
+        $labels = array_unique(array_column(Labels::spans((new LayerWindow($sheet, LayerName::flats()))->read($place)), 2));
+        $meant = $this->inside === [] ? $labels : array_intersect($labels, $this->inside);
+
+        return array_map(fn (int $label): PassReach => new PassReach($sheet, $pass, [$label]), array_values($meant));
+    }
+
     /**
      * @param  list<LayerWindow>  $windows
+     * @param  list<PassReach>  $shapes
      * @return ?list<string> null where there is nothing to soften
      */
-    private function softened(Softener $softener, array $windows, PassReach $reach, Rect $place, ?string $strength): ?array
+    private function softened(Softener $softener, array $windows, array $shapes, Rect $place, ?string $strength): ?array
     {
         $around = $softener->around($place);
         $planes = array_map(fn (LayerWindow $window): string => $window->read($around), $windows);
@@ -149,15 +179,33 @@ final readonly class SoftenPass implements ClientOp, Prepares
         if (strspn($last, $last[0]) === strlen($last) && (count($planes) === 1 || $last[0] === "\0")) {
             return null;
         }
-        $inside = $reach->in($around);
-        $mask = $reach->in($place);
-        if ($strength !== null) {
-            $mask &= $strength;
-        }
         $opacity = $this->brush->opacity ?? 1.0;
-        $soft = $softener->soften($planes, $inside, $place);
+        $isSoftened = false;
+        $mixed = array_map(fn (LayerWindow $window): string => $window->read($place), $windows);
+        foreach ($shapes as $shape) {
+            $inside = $shape->in($around);
+            if (self::isEven($planes, $inside)) {
+                continue;
+            }
+            $isSoftened = true;
+            $mask = $shape->in($place);
+            $soft = $softener->soften($planes, $inside, $place);
+            $mixed = array_map(fn (string $before, string $after): string => self::mixed($before, $after, $strength === null ? $mask : $mask & $strength, $opacity), $mixed, $soft);
+        }
 
-        return array_map(fn (LayerWindow $window, string $plane): string => self::mixed($window->read($place), $plane, $mask, $opacity), $windows, $soft);
+        return $isSoftened ? $mixed : null;
+    }
+
+    /**
+     * Whether there is no edge in a shape.
+     *
+     * @param  non-empty-list<string>  $planes
+     */
+    private static function isEven(array $planes, string $inside): bool
+    {
+        $there = $planes[count($planes) - 1] & $inside;
+
+        return strspn($there, "\0") === strlen($there) || (count($planes) === 1 && $there === $inside);
     }
 
     /** @param  string  $mask  0: as it was; 255: as far as the opacity goes */

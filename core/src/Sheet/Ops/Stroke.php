@@ -71,7 +71,7 @@ final readonly class Stroke implements ClientOp, Prepares
 
         return new self(
             $laying->pass, Path::fromPoints($input->list('points', Path::MOST_POINTS)), self::brush($input->map('brush')),
-            $laying->erase, $laying->colour, $laying->make, $laying->inside, $input->has('mirror') ? MirrorAxis::fromData($input->map('mirror')) : null,
+            $laying->erase, $laying->colour, $laying->make, $laying->inside, MirrorAxis::ofInput($input),
         );
     }
 
@@ -123,8 +123,6 @@ final readonly class Stroke implements ClientOp, Prepares
 
     private function coverage(Sheet $sheet): Coverage
     {
-        $stroke = StrokeOnSheet::mask($this->drawing, $sheet);
-
-        return $this->twin === null ? $stroke : new TwinCoverage($stroke, StrokeOnSheet::mask($this->twin, $sheet));
+        return TwinCoverage::of(StrokeOnSheet::mask($this->drawing, $sheet), $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet));
     }
 }

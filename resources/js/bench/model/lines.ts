@@ -60,6 +60,11 @@ const changed = (stroke: InkStrokeData, to: (x: number, y: number) => [number, n
 
 export const moved = (stroke: InkStrokeData, dx: number, dy: number): InkStrokeData => changed(stroke, (x, y) => [x + dx, y + dy]);
 
+export function spotInMirror({ x, y }: Spot, axis: AxisData): Spot {
+    const [right, down] = inMirror(x, y, axis);
+    return { x: right, y: down };
+}
+
 /** Reflected in an axis. */
 export const mirrored = (stroke: InkStrokeData, axis: AxisData): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
 

@@ -127,6 +127,8 @@ export interface BenchView {
     isRampThrough: boolean;
     /** Px that a softened edge takes to either side. */
     softness: number;
+    /** Whether edges that lie where regions meet stay as they are when others are softened. */
+    isSoftApart: boolean;
     /** How strongly paint is dragged along, 0..1. */
     strength: number;
     /** The outline of paint that is moved. */
@@ -223,6 +225,7 @@ export class BenchModel {
             rampForm: 'straight',
             isRampThrough: false,
             softness: 12,
+            isSoftApart: false,
             strength: 0.4,
             lifted: null,
             chosen: [],
@@ -367,7 +370,7 @@ export class BenchModel {
 
     /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
     movePaint(pass: string, how: Partial<Pick<MovePaintInput, 'by' | 'turn' | 'scale' | 'copy'>>): void {
-        const { lifted } = this.view;
+        const { lifted, axis } = this.view;
         if (lifted === null) return;
         const { by, turn, scale, copy } = {
             by: [0, 0] as [number, number],
@@ -377,8 +380,23 @@ export class BenchModel {
             ...how,
         };
         const outline = lifted.map(({ x, y }): [number, number] => [x, y]);
-        this.session.paint({ kind: 'paint.move', pass, outline, by, turn, scale, copy, into: null });
+        this.session.paint({ kind: 'paint.move', pass, outline, by, turn, scale, copy, into: null, mirror: axis });
         this.set({ lifted: turnedSpots(lifted, by, turn, scale) });
+    }
+
+    /** Every edge in a pass, as the Soften tool is set. */
+    softenAll(pass: string): void {
+        const { softness, isSoftApart } = this.view;
+        this.session.paint({
+            kind: 'pass.soften',
+            pass,
+            by: softness,
+            brush: null,
+            points: [],
+            inside: [],
+            mirror: null,
+            apart: isSoftApart,
+        });
     }
 
     /** The picked regions that are still there. */

@@ -68,7 +68,7 @@ export function PassSettings({ id, pass, below }: Props) {
                     className="act"
                     disabled={!may}
                     title={`Softens every edge in the pass by ${softness} px; the Soften tool sets how much`}
-                    onClick={() => session.paint({ kind: 'pass.soften', pass: id, by: softness, brush: null, points: [], inside: [] })}
+                    onClick={() => bench.softenAll(id)}
                 >
                     Soften all of it
                 </button>

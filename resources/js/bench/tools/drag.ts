@@ -1,7 +1,9 @@
+import type { AxisData } from '../../api/generated';
 import { reachOf } from '../../page/reach';
 import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import { PullPreview, type PullTile } from '../../picture/pull';
+import { spotInMirror, type Spot } from '../model/lines';
 import { passAt, type Aim } from './aim';
 import { insideTile } from './covering';
 import { rounded } from './layerPreview';
@@ -14,7 +16,7 @@ export const drag: Tool = {
     key: 'D',
     what: 'Pull paint along',
     cursor: 'ring',
-    options: ['size', 'strength', 'within'],
+    options: ['size', 'strength', 'within', 'axis'],
     sentence: (bench) => strokeSentence(bench, false).replace('Painting', 'Dragging paint in'),
     begin(host, start) {
         const aim = passAt(host, start);
@@ -28,7 +30,9 @@ const WIDEST = 400;
 class DragGesture implements Gesture {
     private readonly points: ToolPoint[] = [];
     private readonly brush;
-    private readonly pulled: PullPreview;
+    private readonly axis: AxisData | null;
+    /** What the hand pulls; with a mirror, what its twin pulls, too. */
+    private readonly pulled: { preview: PullPreview; at: (spot: Spot) => Spot }[];
     private readonly tiles = new Map<string, PullTile | null>();
     /** As each tile was. */
     private readonly before = new Map<string, Uint8Array>();
@@ -38,24 +42,30 @@ class DragGesture implements Gesture {
         private readonly aim: Aim,
         start: ToolPoint,
     ) {
-        const { size, strength } = host.bench.view;
+        const { size, strength, axis } = host.bench.view;
+        this.axis = axis;
         this.brush = { size: Math.min(WIDEST, size), hardness: 0.5, opacity: strength, smoothing: 0 };
-        this.pulled = new PullPreview(this.brush.size, 0.5, strength, host.level, aim.bytesPerPixel, (key) => this.tileAt(key));
-        this.points.push(start);
-        this.show(this.pulled.add(start.x, start.y));
+        const preview = (): PullPreview =>
+            new PullPreview(this.brush.size, 0.5, strength, host.level, aim.bytesPerPixel, (key) => this.tileAt(key));
+        const hand = { preview: preview(), at: (spot: Spot): Spot => spot };
+        this.pulled = axis === null ? [hand] : [hand, { preview: preview(), at: (spot) => spotInMirror(spot, axis) }];
+        this.move([start]);
     }
 
     move(points: ToolPoint[]): void {
         const touched = new Set<string>();
         for (const point of points) {
             this.points.push(point);
-            this.pulled.add(point.x, point.y).forEach((key) => touched.add(key));
+            for (const { preview, at } of this.pulled) {
+                const { x, y } = at(point);
+                preview.add(x, y).forEach((key) => touched.add(key));
+            }
         }
         this.show(touched);
     }
 
     up(): void {
-        this.show(this.pulled.end());
+        for (const { preview } of this.pulled) this.show(preview.end());
         const { pass, inside } = this.aim;
         if (this.before.size === 0) return;
         this.host.bench.session.paint({
@@ -64,6 +74,7 @@ class DragGesture implements Gesture {
             brush: this.brush,
             points: this.points.map((point) => rounded(pointOf(point))),
             inside,
+            mirror: this.axis,
         });
     }
 

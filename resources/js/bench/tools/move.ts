@@ -1,4 +1,4 @@
-import { isInside, type Spot } from '../model/lines';
+import { isInside, spotInMirror, type Spot } from '../model/lines';
 import { drawOutline } from '../surface/overlays';
 import { passAt, type Aim } from './aim';
 import { OutlineGesture, thinned } from './outline';
@@ -11,7 +11,7 @@ export const move: Tool = {
     key: 'M',
     what: 'Draw round paint, then drag it; Alt-drag copies it',
     cursor: 'crosshair',
-    options: ['lifted'],
+    options: ['lifted', 'axis'],
     sentence: (bench) =>
         `${strokeSentence(bench, false).replace('Painting', 'Moving paint of')} · ${bench.view.lifted === null ? 'draw round what you mean' : 'drag it; outside of it draw round something else'}`,
     begin(host, start) {
@@ -56,10 +56,14 @@ class CarryGesture implements Gesture {
     }
 
     overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        const { axis } = this.host.bench.view;
+        const moved = this.outline.map(({ x, y }) => ({ x: x + this.by.x, y: y + this.by.y }));
+        drawOutline(context, toScreen, moved);
+        if (axis === null) return;
         drawOutline(
             context,
             toScreen,
-            this.outline.map(({ x, y }) => ({ x: x + this.by.x, y: y + this.by.y })),
+            moved.map((spot) => spotInMirror(spot, axis)),
         );
     }
 }

@@ -1,3 +1,4 @@
+import { inMirror, type Spot } from '../model/lines';
 import { aimAt, laidAs } from './aim';
 import { CoverPreview } from './coverPreview';
 import { regionCover } from './covering';
@@ -10,11 +11,11 @@ export const pour: Tool = {
     key: 'F',
     what: 'Click a region to cover all of it; Shift: the whole figure; Alt: clear it',
     cursor: 'crosshair',
-    options: ['flow'],
+    options: ['flow', 'axis'],
     sentence: (bench) => `${strokeSentence(bench, false)} · all of a region`,
     begin(host, point) {
         const label = host.labelAt(point.x, point.y);
-        const labels = point.shift ? figureOf(host, label) : [label];
+        const labels = withTwins(host, point, label).flatMap((one) => (point.shift ? figureOf(host, one) : [one]));
         const aim = aimAt(host, point, point.alt);
         if (aim === null) return null;
         if (label === 0 || labels.length === 0) {
@@ -26,6 +27,14 @@ export const pour: Tool = {
         return null;
     },
 };
+
+/** A region, and with a mirror the one that lies where the pointer is seen in it. */
+function withTwins(host: ToolHost, point: Spot, label: number): number[] {
+    const { axis } = host.bench.view;
+    if (axis === null) return [label];
+    const twin = host.labelAt(...inMirror(point.x, point.y, axis));
+    return twin === 0 || twin === label ? [label] : [label, twin];
+}
 
 /** All regions of the figure a region is of. */
 function figureOf({ bench }: ToolHost, label: number): number[] {

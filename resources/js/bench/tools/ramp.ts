@@ -1,10 +1,10 @@
 import type { Tone } from '../../api/generated';
-import type { Spot } from '../model/lines';
+import { spotInMirror, type Spot } from '../model/lines';
 import type { BenchModel } from '../model/model';
 import { drawLines } from '../surface/overlays';
 import { aimAt, laidAs, type Aim } from './aim';
 import { CoverPreview } from './coverPreview';
-import { rampCover } from './covering';
+import { joined, rampCover, type Cover } from './covering';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
@@ -14,7 +14,7 @@ export const ramp: Tool = {
     key: 'J',
     what: 'Drag from where it is full to where nothing is left; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['rampForm', 'rampThrough', 'flow', 'within'],
+    options: ['rampForm', 'rampThrough', 'flow', 'within', 'axis'],
     sentence: (bench) =>
         `${strokeSentence(bench, false)} · fading out ${between(bench) === null ? '' : `through its ${between(bench)} `}along the drag`,
     begin(host, start) {
@@ -53,10 +53,7 @@ class RampGesture implements Gesture {
     move(points: ToolPoint[]): void {
         this.to = points[points.length - 1];
         if (!this.isLong) return;
-        const { level } = this.host;
-        this.previews.forEach((preview, i) =>
-            preview.show(rampCover(this.from, i === 0 ? this.to : this.partly(), this.form, level, this.host.places(null))),
-        );
+        this.previews.forEach((preview, i) => preview.show(this.cover(i === 0 ? this.to : this.partly())));
     }
 
     up(): void {
@@ -68,6 +65,7 @@ class RampGesture implements Gesture {
             to: [this.to.x, this.to.y],
             form: this.form,
             over: this.aims.slice(1).map((aim) => ({ laying: laidAs(aim), part: OUTER })),
+            mirror: this.axis,
         });
     }
 
@@ -87,10 +85,22 @@ class RampGesture implements Gesture {
         ]);
     }
 
+    /** Full where the drag began, nothing at a place; and its twin. */
+    private cover(to: Spot): Cover {
+        const { from, axis, host } = this;
+        const cover = (here: Spot, there: Spot): Cover => rampCover(here, there, this.form, host.level, host.places(null));
+        const one = cover(from, to);
+        return axis === null ? one : joined(one, cover(spotInMirror(from, axis), spotInMirror(to, axis)));
+    }
+
     /** Where the outer tone ends. */
     private partly(): Spot {
         const { from, to } = this;
         return { x: from.x + OUTER * (to.x - from.x), y: from.y + OUTER * (to.y - from.y) };
+    }
+
+    private get axis() {
+        return this.host.bench.view.axis;
     }
 
     private get form() {

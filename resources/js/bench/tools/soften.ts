@@ -1,3 +1,4 @@
+import { spotInMirror } from '../model/lines';
 import { drawPath } from '../surface/overlays';
 import { passAt, type Aim } from './aim';
 import { rounded } from './layerPreview';
@@ -10,7 +11,7 @@ export const soften: Tool = {
     key: 'S',
     what: 'Brush over an edge to make it soft; where paint meets the border of its figure it stays',
     cursor: 'ring',
-    options: ['size', 'softness', 'within'],
+    options: ['size', 'softness', 'within', 'axis'],
     sentence: (bench) => strokeSentence(bench, false).replace('Painting', 'Softening'),
     begin(host, start) {
         const aim = passAt(host, start);
@@ -43,6 +44,8 @@ class SoftenGesture implements Gesture {
             brush: { size: bench.view.size, hardness: 0.5, opacity: 1, smoothing: 0 },
             points: this.path.map((point) => rounded(pointOf(point))),
             inside: this.aim.inside,
+            mirror: bench.view.axis,
+            apart: bench.view.isSoftApart,
         });
     }
 
@@ -51,6 +54,8 @@ class SoftenGesture implements Gesture {
     }
 
     overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        drawPath(context, toScreen, this.path, this.host.bench.view.size * this.host.view.scale);
+        const { axis, size } = this.host.bench.view;
+        const paths = axis === null ? [this.path] : [this.path, this.path.map((point) => spotInMirror(point, axis))];
+        for (const path of paths) drawPath(context, toScreen, path, size * this.host.view.scale);
     }
 }
