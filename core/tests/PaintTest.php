@@ -348,6 +348,19 @@ final class PaintTest extends TestCase
         $this->assertRefused('paint.move', $move(['into' => 'paintpass1']), 'Free paint');
     }
 
+    public function test_several_passes_are_hung_elsewhere_at_once_or_none(): void
+    {
+        $this->op('pass.add', ['id' => 'another001', 'pass' => $this->toneOf(5)]);
+        $this->op('pass.order', ['passes' => [['id' => 'shadepass1', 'order' => 4.25], ['id' => 'paintpass1', 'order' => -3]]]);
+        $orders = fn (): array => array_map(fn (PassSpec $pass): float => $pass->order, (new Sheet($this->source))->all(PassSpec::class));
+        self::assertEquals(['shadepass1' => 4.25, 'paintpass1' => -3.0], array_intersect_key($orders(), ['shadepass1' => 0, 'paintpass1' => 0]));
+        $before = $orders();
+        $this->assertRefused('pass.order', ['passes' => [['id' => 'another001', 'order' => 9], ['id' => 'nobodys001', 'order' => 1]]], 'gone');
+        $this->assertRefused('pass.order', ['passes' => []], 'Say which');
+        $this->assertRefused('pass.order', ['passes' => [['id' => 'another001', 'order' => 1e9]]], 'Order runs from');
+        self::assertSame($before, $orders());
+    }
+
     public function test_a_whole_pass_moves_into_another(): void
     {
         $this->op('pass.add', ['id' => 'another001', 'pass' => $this->toneOf(5)]);

@@ -20,6 +20,9 @@ final readonly class PassSpec implements Record
     use Altered;
 
     /** What a person may alter of a pass that is there. */
+    /** How far up or down the order of passes goes. */
+    public const FARTHEST = 1e6;
+
     public const CHANGEABLE = ['name', 'tone', 'colour', 'follows', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
 
     /**
@@ -60,7 +63,7 @@ final readonly class PassSpec implements Record
             $data->choice('mode', BlendMode::class, 'This blend mode is not known.', BlendMode::Normal),
             $data->number('opacity', 0, 1, 1.0),
             $data->flag('visible', true),
-            $data->number('order', -1e6, 1e6, 0.0),
+            $data->number('order', -self::FARTHEST, self::FARTHEST, 0.0),
             $data->has('group') ? $data->id('group') : null,
             $data->has('mask') ? PassMask::fromData($data->map('mask')) : null,
             $data->has('turn') ? ColourTurn::fromData($data->map('turn')) : null,

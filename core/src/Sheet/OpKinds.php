@@ -24,6 +24,7 @@ use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
 use Awning\Core\Sheet\Ops\MergePass;
 use Awning\Core\Sheet\Ops\MovePaint;
+use Awning\Core\Sheet\Ops\OrderPasses;
 use Awning\Core\Sheet\Ops\PaintRamp;
 use Awning\Core\Sheet\Ops\PaintShape;
 use Awning\Core\Sheet\Ops\PourPaint;
@@ -71,6 +72,7 @@ final class OpKinds
         MergePass::class,
         RemovePass::class,
         GroupPasses::class,
+        OrderPasses::class,
         HangSetup::class,
         StartPage::class,
         ChangeDrawing::class,

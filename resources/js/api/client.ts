@@ -51,6 +51,7 @@ import type {
     FillInput,
     FillInsideInput,
     GroupInput,
+    OrderPassesInput,
     InkStrokeData,
     InvitationLink,
     InvitationState,
@@ -112,6 +113,7 @@ export type Op =
     | ({ kind: 'pass.merge' } & MergePassInput)
     | ({ kind: 'pass.remove' } & RemovePassInput)
     | ({ kind: 'group' } & GroupInput)
+    | ({ kind: 'pass.order' } & OrderPassesInput)
     | ({ kind: 'page.start' } & StartPageInput)
     | ({ kind: 'drawing.change' } & ChangeDrawingInput)
     | ({ kind: 'drawing.remove' } & RemoveDrawingInput)

@@ -189,6 +189,8 @@ export type MovedTone = { material: number; name: string; tone: Tone; before: st
 
 export type NamedTone = { tone: Tone; name: string; colour: string };
 
+export type OrderPassesInput = { passes: PassPlaceData[] };
+
 export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
 
 export type PageColoursState = { page: number; number: number; materials: Record<string, SeenState> };
@@ -214,6 +216,8 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
 export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null };
+
+export type PassPlaceData = { id: string; order: number };
 
 export type PassRulesData = { tones: TonePassRule[]; hangable: HangablePass[]; orderStep: number };
 

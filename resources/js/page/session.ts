@@ -17,6 +17,7 @@ import type {
     PageStateData,
     PaletteState,
     PassData,
+    PassPlaceData,
     PlacementData,
     RecordsState,
     ScopeData,
@@ -310,6 +311,12 @@ export class PageSession {
     /** @param copy the id of a pass that becomes what both are, while they stay under it; null: the lower one does */
     mergePass(id: string, into: string, copy: string | null = null): void {
         this.ask({ kind: 'pass.merge', id, into, copy });
+    }
+
+    /** Hangs passes elsewhere, at once. */
+    orderPasses(passes: PassPlaceData[]): void {
+        for (const { id, order } of passes) this.previewPass(id, { order });
+        this.ask({ kind: 'pass.order', passes });
     }
 
     /** Takes passes together so that they blend among themselves first; with how null, parts them. */
@@ -777,6 +784,7 @@ const TITLES: Record<Op['kind'], string> = {
     'pass.change': 'The change to the pass',
     'pass.remove': 'Removing the pass',
     group: 'The grouping',
+    'pass.order': 'The new order of passes',
     'page.start': 'The empty page',
     'drawing.change': 'The change to the drawing',
     'drawing.remove': 'Taking the drawing off',

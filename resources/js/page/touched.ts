@@ -45,6 +45,8 @@ export function touchedBy(op: Op): string[] {
             return op.ids.map((id) => `pass ${id}`);
         case 'stroke':
             return op.make === null ? [] : [`pass ${op.pass}`];
+        case 'pass.order':
+            return op.passes.map(({ id }) => `pass ${id}`);
         case 'group':
             return [`group ${op.id}`, ...op.passes.map((pass) => `pass ${pass}`)];
         case 'drawing.change':

@@ -3,7 +3,7 @@ import type { PaletteState, PassData, PassRulesData, RecordsState } from '../api
 import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
-import { placeBetween, placeOutside } from '../bench/model/passPlaces';
+import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
@@ -217,6 +217,23 @@ describe('moving a pass', () => {
         expect(placeOutside(grouped.slice(4, 6), 'e')).toEqual({ order: 7, group: null });
     });
 
+    it.each([
+        ['up beyond one pass', one, 'd', { b: 4 + 1 / 3, c: 4 + 2 / 3 }],
+        ['down below all', one, 'a', { b: -1, c: 0 }],
+        ['up over all', one, 'g', { b: 8, c: 9 }],
+        ['beyond another group, not into it', one, 'e', { b: 6 + 1 / 3, c: 6 + 2 / 3 }],
+        ['below another group', two, 'c', { e: 1 + 1 / 3, f: 1 + 2 / 3 }],
+        ['onto itself', two, 'f', {}],
+        ['onto nothing', two, 'z', {}],
+    ])('moves a group %s', (_, group, onto, orders) => {
+        const places = groupPlace(grouped, group, onto);
+        expect(places.map(({ id }) => id)).toEqual(Object.keys(orders));
+        places.forEach(({ id, order }) => expect(order).toBeCloseTo((orders as Record<string, number>)[id], 9));
+    });
+    it('has an edge under the last of its group', () => {
+        expect([passUnder(grouped, edgeOf(one)), passUnder(grouped, 'f'), passUnder(grouped, edgeOf('gone'))]).toEqual(['c', 'f', '']);
+    });
+
     it('is told by name and place', () => {
         const named = list.map(([id, data], i): [string, PassData] => [id, { ...data, name: ['Shade', 'Rim', 'Glow'][i] }]);
         const said = announcementsOf(named);
@@ -227,5 +244,7 @@ describe('moving a pass', () => {
         expect(said.onDragEnd(event('b', 'a'))).toBe('Rim hung at place 1 of 3.');
         expect(said.onDragEnd(event('b', null))).toBe('Rim left where it was.');
         expect(said.onDragCancel(event('c', 'a'))).toBe('Glow left where it was.');
+        const inGroups = announcementsOf(grouped);
+        expect(inGroups.onDragEnd(event(edgeOf(one), 'g'))).toBe('The group hung at place 7 of 7.');
     });
 });

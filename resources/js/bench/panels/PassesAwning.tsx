@@ -8,17 +8,19 @@ import {
     useSensors,
     type Announcements,
     type DragEndEvent,
+    type DragMoveEvent,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import type { PassData } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { passFor } from '../../page/target';
 import { sortedPasses } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
 import { usePage, useSession, useTarget } from '../model/context';
-import { placeBetween } from '../model/passPlaces';
+import { edgeOf, endsGroup, groupOfEdge, groupPlace, passUnder, placeBetween, type Hung } from '../model/passPlaces';
 import { AddPass } from './AddPass';
+import { GroupEdge } from './GroupEdge';
 import { LinesSlat } from './LinesSlat';
 import { RoughPart } from './RoughPart';
 import { SetupPart } from './SetupPart';
@@ -54,13 +56,13 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
                         : 'No pass hangs here yet. Pick a tone and paint: the pass for it is made by itself.'}
                 </p>
             )}
-            <Hung passes={passes} />
+            <HungPasses passes={passes} />
             <LinesSlat />
         </Panel>
     );
 }
 
-function Hung({ passes }: { passes: [string, PassData][] }) {
+function HungPasses({ passes }: { passes: Hung[] }) {
     const session = useSession();
     const target = useTarget();
     const rules = usePage((view) => view.rules);
@@ -70,9 +72,20 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
         useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
         useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
     );
+    const [carried, setCarried] = useState<Carried | null>(null);
     const active = target === null ? null : passFor(rules, records, target).id;
+    const follow = ({ active: dragged, delta }: DragMoveEvent): void => {
+        const group = groupOfEdge(dragged.id);
+        if (group !== null) setCarried({ group, by: delta.y });
+    };
     const moved = ({ active: dragged, over }: DragEndEvent): void => {
-        const place = over === null ? null : placeBetween(passes, String(dragged.id), String(over.id));
+        setCarried(null);
+        if (over === null) return;
+        const group = groupOfEdge(dragged.id);
+        const onto = passUnder(passes, over.id);
+        const places = group === null ? [] : groupPlace(passes, group, onto);
+        const place = group === null ? placeBetween(passes, String(dragged.id), onto) : null;
+        if (places.length > 0) session.orderPasses(places);
         if (place !== null) session.changePass(String(dragged.id), place);
     };
     return (
@@ -80,21 +93,25 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
             sensors={sensors}
             collisionDetection={closestCenter}
             accessibility={{ announcements: announcementsOf(passes) }}
+            onDragMove={follow}
+            onDragCancel={() => setCarried(null)}
             onDragEnd={moved}
         >
-            <SortableContext items={passes.map(([id]) => id)} strategy={verticalListSortingStrategy}>
+            <SortableContext items={hungItems(passes)} strategy={verticalListSortingStrategy}>
                 <ul>
                     {passes.map(([id, pass], index) => (
-                        <Slat
-                            key={id}
-                            id={id}
-                            pass={pass}
-                            below={passes[index - 1] ?? null}
-                            isActive={id === active}
-                            isOpen={open === id}
-                            endsGroup={pass.group !== null && passes[index + 1]?.[1].group !== pass.group}
-                            onOpen={() => setOpen(open === id ? null : id)}
-                        />
+                        <Fragment key={id}>
+                            <Slat
+                                id={id}
+                                pass={pass}
+                                below={passes[index - 1] ?? null}
+                                isActive={id === active}
+                                isOpen={open === id}
+                                carriedBy={carried?.group === pass.group && pass.group !== null ? carried.by : null}
+                                onOpen={() => setOpen(open === id ? null : id)}
+                            />
+                            {endsGroup(passes, index) && <GroupEdge group={pass.group ?? ''} names={namesIn(passes, pass.group)} />}
+                        </Fragment>
                     ))}
                 </ul>
             </SortableContext>
@@ -102,10 +119,24 @@ function Hung({ passes }: { passes: [string, PassData][] }) {
     );
 }
 
+/** A group that is dragged by its edge, and px down. */
+interface Carried {
+    group: string;
+    by: number;
+}
+
+const namesIn = (passes: Hung[], group: string | null): string[] =>
+    passes.filter(([, pass]) => pass.group === group).map(([, pass]) => pass.name);
+
+/** Passes, and under the last of each group its edge. */
+const hungItems = (passes: Hung[]): string[] =>
+    passes.flatMap(([id, { group }], index) => (endsGroup(passes, index) && group !== null ? [id, edgeOf(group)] : [id]));
+
 /** What a screen reader says while a pass is moved: names and places, not ids. */
 export function announcementsOf(passes: [string, PassData][]): Announcements {
-    const name = (id: string | number): string => passes.find(([key]) => key === id)?.[1].name ?? 'The pass';
-    const place = (id: string | number): string => `${passes.findIndex(([key]) => key === id) + 1} of ${passes.length}`;
+    const name = (id: string | number): string =>
+        groupOfEdge(id) === null ? (passes.find(([key]) => key === id)?.[1].name ?? 'The pass') : 'The group';
+    const place = (id: string | number): string => `${passes.findIndex(([key]) => key === passUnder(passes, id)) + 1} of ${passes.length}`;
     return {
         onDragStart: ({ active }) => `${name(active.id)} taken up, place ${place(active.id)}.`,
         onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active.id)} at place ${place(over.id)}.`),

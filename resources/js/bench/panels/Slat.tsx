@@ -17,11 +17,12 @@ interface Props {
     below: [string, PassData] | null;
     isActive: boolean;
     isOpen: boolean;
-    endsGroup: boolean;
+    /** Px down that its group is dragged; null: it stays. */
+    carriedBy: number | null;
     onOpen: () => void;
 }
 
-export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: Props) {
+export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: Props) {
     const bench = useBenchModel();
     const may = usePage(mayColour);
     const palette = usePage((view) => view.palette);
@@ -30,7 +31,15 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
     const masked = usePage((view) => maskWords(pass, view.records.pass));
     const words = [isAlone ? 'alone' : null, blendWords(pass), masked].filter((word) => word !== null).join(' · ');
     return (
-        <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}>
+        <li
+            ref={setNodeRef}
+            className={carriedBy === null ? '' : 'relative z-10'}
+            style={
+                carriedBy === null
+                    ? { transform: CSS.Translate.toString(transform), transition }
+                    : { transform: `translateY(${carriedBy}px)` }
+            }
+        >
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
                 <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
                     <button
@@ -60,7 +69,6 @@ export function Slat({ id, pass, below, isActive, isOpen, endsGroup, onOpen }: P
                 </div>
                 {isOpen && <PassSettings id={id} pass={pass} below={below} />}
             </div>
-            {endsGroup && <div className="valance" title="Taken as one" />}
         </li>
     );
 }
