@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Flats\BridgeCandidate;
+use Awning\Core\Flats\BridgeCandidates;
+use Awning\Core\Flats\BridgeChoice;
+use Awning\Core\Flats\BridgeFinder;
 use Awning\Core\Flats\BridgeScore;
 use Awning\Core\Flats\BridgeTrees;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\InkMap;
+use Awning\Core\Flats\LeftOver;
 use Awning\Core\Flats\LineEnd;
 use Awning\Core\Flats\LineEnds;
 use Awning\Core\Flats\Nearby;
@@ -88,11 +93,15 @@ final class BridgeTest extends TestCase
         self::assertGreaterThan(BridgeScore::pair([1.75, 0.05, 0.02, 0, 0.05, 1]), $near);
         self::assertGreaterThan(0.6, BridgeScore::shot([0.3, 0.02, 1.0, 0.3, 0.5, 0]));
         self::assertLessThan(0.1, BridgeScore::shot([1.3, 0.6, 0.3, -0.3, 0.2, 5]));
-        foreach ([BridgeTrees::PAIR, BridgeTrees::SHOT] as $trees) {
+        // Alone they were one line; where there is a surer way for one of them, they were not.
+        $bend = [1.35, 0.21, 0.04, 0, 0.38, 2];
+        self::assertGreaterThan(2 * BridgeScore::leftPair([...$bend, 9, 6, 0.19]), BridgeScore::leftPair([...$bend, 0, 0, 0]));
+        self::assertGreaterThan(BridgeScore::leftShot([1.25, 0.5, 0.5, 0.1, 0.8, 3, 0.0]), BridgeScore::leftShot([1.0, 0.02, 1.0, -0.17, -0.08, 0, 0.0]));
+        foreach ([[BridgeTrees::PAIR, 5], [BridgeTrees::SHOT, 5], [BridgeTrees::LEFT_PAIR, 8], [BridgeTrees::LEFT_SHOT, 6]] as [$trees, $last]) {
             foreach ($trees as $tree) {
                 self::assertSame(0, count($tree) % 3);
                 for ($at = 0; $at < count($tree); $at += 3) {
-                    self::assertTrue($tree[$at] === -1 || ($tree[$at] >= 0 && $tree[$at] <= 5 && $tree[$at + 2] > $at && $tree[$at + 2] < count($tree)), 'every node leads on');
+                    self::assertTrue($tree[$at] === -1 || ($tree[$at] >= 0 && $tree[$at] <= $last && $tree[$at + 2] > $at && $tree[$at + 2] < count($tree)), 'every node leads on');
                 }
             }
         }
@@ -117,6 +126,52 @@ final class BridgeTest extends TestCase
         self::assertNotSame($at(50, 60), $at(100, 140));
         self::assertNotSame($at(150, 60), $at(100, 140));
         self::assertGreaterThanOrEqual(2, count($flats->bridges));
+    }
+
+    public function test_a_bend_that_was_cut_away_is_closed_when_all_else_is_done(): void
+    {
+        $bend = [[30, 100, 80, 100], [90, 84, 90, 29]];
+        $found = (new BridgeFinder(12))->find($this->map($this->strokes(170, ...$bend)), 5.0);
+        self::assertCount(1, $found->made);
+        self::assertSame([], $found->doubtful, 'what is made is not told as doubtful, too');
+        self::assertEqualsWithDelta([90, 86, 82, 100], [$found->made[0]->x1, $found->made[0]->y1, $found->made[0]->x2, $found->made[0]->y2], 2.5);
+        $refused = $found->made[0]->moved(-1, -1)->as(BridgeKind::Refused);
+        self::assertSame([], (new BridgeFinder(12, [$refused]))->find($this->map($this->strokes(170, ...$bend)), 5.0)->made);
+        // Upside down it is found upside down.
+        $flipped = (new BridgeFinder(12))->find($this->map($this->strokes(170, ...array_map(fn (array $line): array => [$line[0], 169 - $line[1], $line[2], 169 - $line[3]], $bend))), 5.0);
+        self::assertEqualsWithDelta($found->made[0]->score, $flipped->made[0]->score, 1e-9);
+    }
+
+    public function test_what_is_left_is_judged_by_whom_else_it_has(): void
+    {
+        // Two ends of a bend, a third that is aside of it, and a fourth far away.
+        $map = $this->map($this->strokes(240, [30, 100, 80, 100], [96, 86, 96, 30], [84, 122, 84, 180], [200, 200, 230, 200]));
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), 5.0);
+        $candidates = new BridgeCandidates($map, $ends, 12, 5.0);
+        $choice = new BridgeChoice($ends, $candidates->pairs());
+        $near = fn (int $x, int $y): int => array_keys(array_filter($choice->free(), fn (LineEnd $end): bool => hypot($end->x - $x, $end->y - $y) < 6))[0];
+        [$left, $upper, $lower] = [$near(83, 101), $near(97, 85), $near(85, 120)];
+        $all = [];
+        foreach ((new LeftOver($choice, $map, 12))->pairs() as $pair) {
+            $all[min($pair->from, $pair->to).' '.max($pair->from, $pair->to)] = $pair;
+        }
+        $bend = $all[min($left, $upper).' '.max($left, $upper)];
+        $first = array_values(array_filter($choice->pairs, fn (BridgeCandidate $pair): bool => [$pair->from, $pair->to] === [$bend->from, $bend->to]))[0];
+        self::assertSame($first->features, array_slice($bend->features, 0, 6));
+        // Around either of the two there is the third, besides its partner.
+        self::assertSame([1 + (int) (hypot($ends[$upper]->x - $ends[$lower]->x, $ends[$upper]->y - $ends[$lower]->y) < 36), 1], [$bend->features[6], $bend->features[7]]);
+        $others = array_filter($choice->pairs, fn (BridgeCandidate $pair): bool => $pair !== $first && $pair->score >= 0.02 && array_intersect([$pair->from, $pair->to], [$left, $upper]) !== []);
+        self::assertSame(max(0.0, ...array_map(fn (BridgeCandidate $pair): float => $pair->score, array_values($others))), $bend->features[8]);
+        // When the third has its bridge, it is nobody's rival and no neighbour any more.
+        $choice->make(new BridgeCandidate(new Bridge(85, 122, 85, 121), $lower, null, 1.0, []), $map);
+        foreach ((new LeftOver($choice, $map, 12))->pairs() as $pair) {
+            self::assertNotContains($lower, [$pair->from, $pair->to]);
+            self::assertSame([0, 0, 0.0], array_slice($pair->features, 6));
+        }
+        foreach ((new LeftOver($choice, $map, 12))->shots($candidates) as $shot) {
+            self::assertNotSame($lower, $shot->from);
+            self::assertCount(7, $shot->features);
+        }
     }
 
     public function test_what_is_not_sure_enough_is_told_and_not_made(): void

@@ -6,12 +6,13 @@ declare(strict_types=1);
  * Writes what bridges.py learns from: of every bridge that may be made in damaged drawings, what is measured of it, and
  * how much of it lies where the undamaged drawing has a line.
  *
- *   php tests/Reference/bridge_candidates.php pairs|shots FOLDER…     each with truth.png and scan.png; prints CSV
+ *   php tests/Reference/bridge_candidates.php pairs|shots|left-pairs|left-shots FOLDER…     each with truth.png and scan.png; prints CSV
  */
 
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Flats\BridgeCandidate;
 use Awning\Core\Flats\BridgeCandidates;
+use Awning\Core\Flats\BridgeFinder;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\LineEnd;
@@ -64,6 +65,18 @@ foreach (array_slice($argv, 2) as $sheet => $folder) {
     $truth = new Plane($picture->width, $picture->height, $picture->red);
     $map = InkMap::of($ink->mapped(Bytes::threshold(FlatsFinder::BOUND))->data, $ink->width, $ink->height);
     $width = $map->lineWidth();
+    if (str_starts_with($kind, 'left')) {
+        // On a map of its own: what it makes is drawn in.
+        [$pairs, $shots] = (new BridgeFinder(GAP))->left(clone $map, $width);
+        foreach ($kind === 'left-pairs' ? $pairs : $shots as $candidate) {
+            $share = share($candidate, $map, $truth);
+            if ($share !== null) {
+                fputcsv(STDOUT, [$sheet, $candidate->from, $share, ...$candidate->features]);
+            }
+        }
+
+        continue;
+    }
     $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width);
     $candidates = new BridgeCandidates($map, $ends, GAP, $width);
     $used = [];

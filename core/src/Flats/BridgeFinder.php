@@ -9,7 +9,7 @@ use Awning\Core\Page\BridgeKind;
 
 /**
  * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
- * ink ahead of them. What is not sure enough to be made is told as doubtful. The scores from which on a bridge is made were
+ * ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful. The scores from which on a bridge is made were
  * found by trying on the groups of drawings that BridgeScore learns from.
  */
 final readonly class BridgeFinder
@@ -22,6 +22,11 @@ final readonly class BridgeFinder
     private const PAIR_AGAIN = 0.2;
 
     private const SHOT_AGAIN = 0.22;
+
+    /** The same for what is left when these have been made. */
+    private const LEFT_PAIR = 0.2;
+
+    private const LEFT_SHOT = 0.12;
 
     /** From this on it is worth a look. */
     private const DOUBT = 0.07;
@@ -46,60 +51,81 @@ final readonly class BridgeFinder
         if ($this->gap < 1) {
             return new FoundBridges([], []);
         }
-        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth);
-        $candidates = new BridgeCandidates($map, $ends, $this->gap, $lineWidth);
-        [$pairs, $unsure, $used] = $this->choosePairs($candidates, $map);
-        // Corners are ends only of what points at them.
-        $tips = array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner);
-        [$shots, $missed] = $this->chooseShots($candidates, $tips, $used, $map);
+        [$choice] = $this->choose($map, $lineWidth);
 
-        return new FoundBridges([...$pairs, ...$shots], [...$unsure, ...$missed]);
+        return new FoundBridges($choice->made, array_map($this->doubtful(...), $choice->doubtful()));
     }
 
-    /** @return array{list<Bridge>, list<Bridge>, array<int, true>} made, doubtful, and the ends that have one */
-    private function choosePairs(BridgeCandidates $candidates, InkMap $map): array
+    /**
+     * What was judged once more, whether it was made or not: this is what the last two scores are learnt from.
+     *
+     * @return array{list<BridgeCandidate>, list<BridgeCandidate>} from end to end, and from end to ink ahead
+     */
+    public function left(InkMap $map, float $lineWidth): array
     {
-        $made = $doubtful = $used = [];
-        foreach ($this->surestFirst($candidates->pairs()) as $pair) {
-            $taken = (int) isset($used[$pair->from]) + (int) isset($used[$pair->to]);
+        [, $pairs, $shots] = $this->choose($map, $lineWidth);
+
+        return [$pairs, $shots];
+    }
+
+    /** @return array{BridgeChoice, list<BridgeCandidate>, list<BridgeCandidate>} and what was judged once more */
+    private function choose(InkMap $map, float $lineWidth): array
+    {
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth);
+        $candidates = new BridgeCandidates($map, $ends, $this->gap, $lineWidth);
+        $choice = new BridgeChoice($ends, $candidates->pairs());
+        $this->choosePairs($choice, $map);
+        $this->chooseShots($candidates, $choice, $map);
+        $pairs = (new LeftOver($choice, $map, $this->gap))->pairs();
+        $this->chooseLeft($pairs, self::LEFT_PAIR, $choice, $map);
+        $shots = (new LeftOver($choice, $map, $this->gap))->shots($candidates);
+        $this->chooseLeft($shots, self::LEFT_SHOT, $choice, $map);
+
+        return [$choice, $pairs, $shots];
+    }
+
+    private function choosePairs(BridgeChoice $choice, InkMap $map): void
+    {
+        foreach ($this->surestFirst($choice->pairs) as $pair) {
+            $taken = (int) $choice->isUsed($pair->from) + (int) $choice->isUsed((int) $pair->to);
             if ($taken === 2) {
                 continue;
             }
             if ($pair->score < ($taken === 0 ? self::PAIR : self::PAIR_AGAIN)) {
-                $doubtful[] = $this->doubtful($pair);
+                $choice->unsure[] = $pair;
             } elseif ($map->isClear($pair->bridge)) {
-                $used[$pair->from] = $used[(int) $pair->to] = true;
-                $made[] = $map->draw($pair->bridge)->as(BridgeKind::Found, $pair->score);
+                $choice->make($pair, $map);
             }
         }
-
-        return [$made, $doubtful, $used];
     }
 
-    /**
-     * @param  array<int, LineEnd>  $ends
-     * @param  array<int, true>  $used  ends that have a bridge
-     * @return array{list<Bridge>, list<Bridge>} made and doubtful
-     */
-    private function chooseShots(BridgeCandidates $candidates, array $ends, array $used, InkMap $map): array
+    private function chooseShots(BridgeCandidates $candidates, BridgeChoice $choice, InkMap $map): void
     {
-        $free = BridgeCandidates::nearby(array_diff_key($ends, $used), $this->gap);
+        $free = BridgeCandidates::nearby($choice->free(), $this->gap);
         $best = fn (int $end): ?BridgeCandidate => $this->surestFirst($candidates->shots($end, $free))[0] ?? null;
-        $made = $doubtful = [];
-        foreach ($this->surestFirst(array_values(array_filter(array_map($best, array_keys($ends))))) as $shot) {
+        foreach ($this->surestFirst(array_values(array_filter(array_map($best, array_keys($choice->tips()))))) as $shot) {
             // Looked for anew where an earlier bridge came to stand in between.
             $shot = $map->isClear($shot->bridge) ? $shot : $best($shot->from);
             if ($shot === null) {
                 continue;
             }
-            if ($shot->score < (isset($used[$shot->from]) ? self::SHOT_AGAIN : self::SHOT)) {
-                $doubtful[] = $this->doubtful($shot);
+            if ($shot->score < ($choice->isUsed($shot->from) ? self::SHOT_AGAIN : self::SHOT)) {
+                $choice->unsure[] = $shot;
             } else {
-                $made[] = $map->draw($shot->bridge)->as(BridgeKind::Found, $shot->score);
+                $choice->make($shot, $map);
             }
         }
+    }
 
-        return [$made, $doubtful];
+    /** @param  list<BridgeCandidate>  $left */
+    private function chooseLeft(array $left, float $sure, BridgeChoice $choice, InkMap $map): void
+    {
+        foreach ($this->surestFirst($left) as $candidate) {
+            $isFree = ! $choice->isUsed($candidate->from) && ($candidate->to === null || ! $choice->isUsed($candidate->to));
+            if ($candidate->score >= $sure && $isFree && $map->isClear($candidate->bridge)) {
+                $choice->make($candidate, $map);
+            }
+        }
     }
 
     /**

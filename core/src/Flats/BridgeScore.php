@@ -32,6 +32,25 @@ final class BridgeScore
     }
 
     /**
+     * @param  list<float|int>  $features  those of a pair; then, when all that is sure has been bridged: free ends around both
+     *                                     together, and around the one that has more; the score of the surest pair that
+     *                                     either could have instead
+     */
+    public static function leftPair(array $features): float
+    {
+        return self::of(BridgeTrees::LEFT_PAIR_BIAS, BridgeTrees::LEFT_PAIR, $features);
+    }
+
+    /**
+     * @param  list<float|int>  $features  those of a shot; then, when all that is sure has been bridged: the score of the
+     *                                     surest pair that its end could have instead
+     */
+    public static function leftShot(array $features): float
+    {
+        return self::of(BridgeTrees::LEFT_SHOT_BIAS, BridgeTrees::LEFT_SHOT, $features);
+    }
+
+    /**
      * @param  non-empty-list<non-empty-list<int|float>>  $trees  each three numbers a node: the feature that is asked, the value below which
      *                                        it goes on at the next node, and where it goes on else; a feature of -1: an answer
      * @param  list<float|int>  $features

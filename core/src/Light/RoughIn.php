@@ -71,7 +71,8 @@ final readonly class RoughIn
             $lambert = self::spread($lambert, $lit->inside, $small->width);
             $shine = self::spread($shine, $lit->inside, $small->width);
         }
-        $lambert = self::large($lambert, $small, $labels);
+        $large = Resized::planes([$lambert, $shine, $lit->occlusion, $lit->rim, ...$lit->lamps], $small->width, $small->height, $labels->width, $labels->height);
+        [$lambert, $shine, $occlusion, $rim] = $large;
         $bodies = LitSurface::inside($labels);
         $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
         $soft = max(0.02, self::SOFTEST * $dials->soft);
@@ -83,11 +84,11 @@ final readonly class RoughIn
             $small, $lit->facing, $plane($shade),
             $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade, $cast))),
             $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
-            $plane(self::stepped(self::large($shine, $small, $labels), self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT)),
-            $plane(self::large($lit->occlusion, $small, $labels)),
+            $plane(self::stepped($shine, self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT)),
+            $plane($occlusion),
             $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
-            $plane($cast), $plane(self::large($lit->rim, $small, $labels)),
-            array_map(fn (string $lamp): Plane => $plane(self::large($lamp, $small, $labels)), $lit->lamps),
+            $plane($cast), $plane($rim),
+            array_map($plane, array_slice($large, 4)),
             $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines))),
         );
     }
@@ -95,14 +96,10 @@ final readonly class RoughIn
     /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
     public function normals(): array
     {
-        $plane = fn (string $facing): Plane => new Plane($this->shade->width, $this->shade->height, Resized::plane($facing, $this->small->width, $this->small->height, $this->shade->width, $this->shade->height));
+        [$width, $height] = [$this->shade->width, $this->shade->height];
+        [$right, $up, $near] = Resized::planes($this->facing, $this->small->width, $this->small->height, $width, $height);
 
-        return [$plane($this->facing[0]), $plane($this->facing[1]), $plane($this->facing[2])];
-    }
-
-    private static function large(string $plane, Labels $small, Labels $labels): string
-    {
-        return Resized::plane($plane, $small->width, $small->height, $labels->width, $labels->height);
+        return [new Plane($width, $height, $right), new Plane($width, $height, $up), new Plane($width, $height, $near)];
     }
 
     /** Coverage from nothing at one cosine to all at another. */

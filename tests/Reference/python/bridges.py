@@ -1,13 +1,15 @@
 """Learns which gaps in lines are damage, from drawings that are cut on purpose, and writes core/src/Flats/BridgeTrees.php.
 
-    bridges.py OPENMOJI FOLDER      makes sheets in FOLDER, asks bridge_candidates.php what can be measured of every bridge
+    bridges.py OPENMOJI FOLDER [KIND]…
+                                    makes sheets in FOLDER, asks bridge_candidates.php what can be measured of every bridge
                                     that may be made in them, and learns from it; prints how well, held against sheets that
                                     were left out in turn
 
-Only the groups animals-nature and people-body are looked at. Boosted regression trees with logistic loss: Friedman, "Greedy
+Only the groups that are named below are looked at. Boosted regression trees with logistic loss: Friedman, "Greedy
 function approximation: a gradient boosting machine", Annals of Statistics 29 (2001), section 4.4, with Newton steps.
 """
 import io
+import re
 import subprocess
 import sys
 from pathlib import Path
@@ -18,17 +20,20 @@ import flats_sheets
 
 HERE = Path(__file__).resolve().parent
 GROUPS, SEEDS = ("animals-nature", "people-body"), range(101, 111)
+# Little is left where all that was sure is bridged: it takes many sheets, of things as well, to learn from that.
+GROUPS_LEFT, SEEDS_LEFT = (*GROUPS, "objects", "food-drink"), range(131, 191)
+TREES_FILE = HERE.parents[2] / "core/src/Flats/BridgeTrees.php"
 # From this share of it on a bridge lies where a line was.
 SURE = 0.6
 TREES, DEPTH, RATE, LEAST, RIDGE = 40, 4, 0.15, 15, 1.0
 FOLDS = 5
 
 
-def sheets(openmoji: Path, folder: Path) -> list:
+def sheets(openmoji: Path, folder: Path, groups, seeds, cuts) -> list:
     made = []
-    for group in GROUPS:
-        for seed in SEEDS:
-            for cut in ("across", "any"):
+    for group in groups:
+        for seed in seeds:
+            for cut in cuts:
                 target = folder / f"{group}-{seed}-{cut}"
                 if not (target / "scan.png").is_file():
                     subprocess.run([sys.executable, HERE / "flats_sheets.py", "make", openmoji, group, str(seed), target, cut], check=True)
@@ -107,20 +112,28 @@ def report(kind, data, y):
         print(f"{kind}: of {int(y.sum())} where a line was, {int(y[p >= least].sum())} are at {least} or surer, and {int((1 - y)[p >= least].sum())} others")
 
 
+def written(name: str, model) -> None:
+    """Puts one table in the place of the one that stands there, or after the others."""
+    bias, trees = model
+    table = f"    public const {name}_BIAS = {bias:.4f};\n\n    public const {name} = [\n"
+    table += "".join(f"        [{', '.join(f'{n:g}' for n in flat(tree))}],\n" for tree in trees) + "    ];\n"
+    text = TREES_FILE.read_text()
+    there = re.compile(rf"    public const {name}_BIAS = .*?\n    \];\n", re.DOTALL)
+    TREES_FILE.write_text(there.sub(lambda _: table, text) if there.search(text) else text.rstrip().removesuffix("}") + f"\n{table}}}\n")
+
+
 def main():
     openmoji, folder = Path(sys.argv[1]).resolve(), Path(sys.argv[2]).resolve()
     folder.mkdir(parents=True, exist_ok=True)
-    folders = sheets(openmoji, folder)
-    text = "<?php\n\ndeclare(strict_types=1);\n\nnamespace Awning\\Core\\Flats;\n\n/** Learnt, not written: see BridgeScore. */\nfinal class BridgeTrees\n{\n"
-    for kind, name in (("pairs", "PAIR"), ("shots", "SHOT")):
-        data = candidates(kind, folders)
+    # In this order: what is left depends on what the first have chosen.
+    first, left = (GROUPS, SEEDS, ("across", "any")), (GROUPS_LEFT, SEEDS_LEFT, ("any",))
+    kinds = {"pairs": ("PAIR", first), "shots": ("SHOT", first), "left-pairs": ("LEFT_PAIR", left), "left-shots": ("LEFT_SHOT", left)}
+    for kind in [kind for kind in kinds if kind in sys.argv[3:] or not sys.argv[3:]]:
+        name, which = kinds[kind]
+        data = candidates(kind, sheets(openmoji, folder, *which))
         y = (data[:, 2] >= SURE).astype(float)
         report(kind, data, y)
-        bias, trees = learn(data[:, 3:], y)
-        text += f"    public const {name}_BIAS = {bias:.4f};\n\n    public const {name} = [\n"
-        text += "".join(f"        [{', '.join(f'{n:g}' for n in flat(tree))}],\n" for tree in trees)
-        text += "    ];\n\n"
-    (HERE.parents[2] / "core/src/Flats/BridgeTrees.php").write_text(text.rstrip() + "\n}\n")
+        written(name, learn(data[:, 3:], y))
 
 
 if __name__ == "__main__":

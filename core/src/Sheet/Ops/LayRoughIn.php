@@ -164,13 +164,18 @@ final readonly class LayRoughIn implements Op
     {
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
-            $anew = self::onTile($planes, $tile);
+            $pieces = array_filter($planes, fn (array $plane): bool => ! $plane[0]->intersect($tile)->isEmpty());
+            $isUntouched = $this->isUntouched($sheet, $layer, $id, $column, $row);
+            if ($pieces === [] && $isUntouched && $sheet->tile($layer, $column, $row) === null) {
+                continue;
+            }
+            $anew = self::onTile($pieces, $tile);
             $before = $sheet->bytes(LayerName::computed($id), $column, $row);
             if ($only !== null) {
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
                 $anew = ($anew & $mask) | ($before & ~$mask);
             }
-            if ($this->isUntouched($sheet, $layer, $id, $column, $row)) {
+            if ($isUntouched) {
                 $sheet->setTile($layer, $column, $row, $anew);
                 $sheet->setTile(LayerName::computed($id), $column, $row, $anew);
 
@@ -192,14 +197,12 @@ final readonly class LayRoughIn implements Op
             && $sheet->tile($layer, $column, $row) === $sheet->tile(LayerName::computed($id), $column, $row);
     }
 
-    /** @param  list<array{Rect, Plane}>  $planes */
+    /** @param  array<int, array{Rect, Plane}>  $planes  that reach into it */
     private static function onTile(array $planes, Rect $tile): string
     {
         $data = str_repeat("\0", TileGrid::PIXELS);
         foreach ($planes as [$where, $plane]) {
-            if (! $where->intersect($tile)->isEmpty()) {
-                $data |= Bytes::crop($plane->data, $plane->width, $plane->height, new Rect($tile->x - $where->x, $tile->y - $where->y, $tile->width, $tile->height), 1);
-            }
+            $data |= Bytes::crop($plane->data, $plane->width, $plane->height, new Rect($tile->x - $where->x, $tile->y - $where->y, $tile->width, $tile->height), 1);
         }
 
         return $data;

@@ -199,11 +199,11 @@ final readonly class SoftenPass implements ClientOp, Prepares
     /**
      * Whether there is no edge in a shape.
      *
-     * @param  non-empty-list<string>  $planes
+     * @param  list<string>  $planes
      */
     private static function isEven(array $planes, string $inside): bool
     {
-        $there = $planes[count($planes) - 1] & $inside;
+        $there = ($planes[count($planes) - 1] ?? '') & $inside;
 
         return strspn($there, "\0") === strlen($there) || (count($planes) === 1 && $there === $inside);
     }
