@@ -8,6 +8,7 @@ use App\Models\Figure;
 use App\Models\Material;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Light\Along;
 use Awning\Core\Light\BesideColour;
 use Awning\Core\Light\Glow;
 use Awning\Core\Light\Lamp;
@@ -17,6 +18,7 @@ use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
 use Awning\Core\Light\Throwers;
+use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Labels;
@@ -60,13 +62,14 @@ final readonly class FigureLight
     public function by(LightPlan $plan, array $only = [], ?callable $done = null): LayRoughIn
     {
         $mine = $this->mine();
-        [$bodies, $solids, $page] = [FigureBodies::of($this->regions, $this->labels, $this->figure->id), $this->solids(), new Rect(0, 0, $mine->width, $mine->height)];
+        [$bodies, $solids, $flows, $page] = [FigureBodies::of($this->regions, $this->labels, $this->figure->id), $this->told(fn (Region $region): ?Solid => $region->solid), $this->told(fn (Region $region): ?FlowLine => $region->flow), new Rect(0, 0, $mine->width, $mine->height)];
         $throwers = $plan->dials->cast > 0 ? new Throwers($this->where($this->isNearer(...)), $this->where($this->isBefore(...))) : null;
         $lit = [];
         $pieces = Pieces::of($mine);
         foreach ($pieces as $i => $where) {
             $done !== null && $done($i / count($pieces));
-            $scene = new Scene($bodies, $solids, $throwers?->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($page, $where), $plan->lamps), $plan->back?->key());
+            $scene = new Scene($bodies, $solids, $throwers?->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($page, $where), $plan->lamps), $plan->back?->key(),
+                array_map(fn (FlowLine $flow): Along => Along::on($flow, $page, $where), $flows));
             $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene)];
         }
 
@@ -119,17 +122,20 @@ final readonly class FigureLight
         return new Labels($this->labels->width, $this->labels->height, $data);
     }
 
-    /** @return array<int, Solid> */
-    private function solids(): array
+    /**
+     * @template T
+     *
+     * @param  callable(Region): ?T  $what
+     * @return array<int, T> by label, where something is told
+     */
+    private function told(callable $what): array
     {
-        $solids = [];
+        $told = [];
         foreach ($this->regions as $label => $region) {
-            if ($region->solid !== null) {
-                $solids[(int) $label] = $region->solid;
-            }
+            $told[(int) $label] = $what($region);
         }
 
-        return $solids;
+        return array_filter($told, fn (mixed $one): bool => $one !== null);
     }
 
     /** @param  callable(Region): bool  $does */

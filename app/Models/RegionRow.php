@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
@@ -19,6 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $wears
  * @property ?string $solid
  * @property bool $before
+ * @property ?string $flow a list of places
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -35,11 +37,11 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value, 'before' => $record->before];
+        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value, 'before' => $record->before, 'flow' => $record->flow === null ? null : json_encode($record->flow->toList(), JSON_THROW_ON_ERROR)];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before);
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before, $row->flow === null ? null : FlowLine::fromList((array) json_decode($row->flow, true)));
     }
 }

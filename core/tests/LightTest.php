@@ -7,6 +7,7 @@ namespace Awning\Core\Tests;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Light\Along;
 use Awning\Core\Light\BesideColour;
 use Awning\Core\Light\BorderDistance;
 use Awning\Core\Light\CastShadow;
@@ -24,6 +25,7 @@ use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\LightPart;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
@@ -449,6 +451,120 @@ final class LightTest extends TestCase
         self::assertEqualsWithDelta([0.48, 0], $at($facing(Solid::Ball), 70, 30), 0.03);
         self::assertEqualsWithDelta([-0.95, 0], $at($facing(Solid::Ball), 11, 30), 0.04);
         self::assertNotEquals([0.0, 0.0], $at($facing(Solid::Round), 12, 21));
+    }
+
+    public function test_a_gem_is_of_planes_that_lean_from_its_middle(): void
+    {
+        $facing = Facing::of(self::disc(), [], 1, [700 => Solid::Gem]);
+        $at = function (float $part, float $degrees) use ($facing): array {
+            $i = (int) round(108 - $part * 92 * sin(deg2rad($degrees))) * self::SIDE + (int) round(112 + $part * 92 * cos(deg2rad($degrees)));
+
+            return [$facing->x[$i], $facing->y[$i]];
+        };
+        self::assertSame([0.0, 0.0], $at(0.45, 70), 'the table faces the reader');
+        // A facet is one plane to 22.5° on either side of its middle; those of the outer ring lie between those of the inner.
+        self::assertSame($at(0.6, 48), $at(0.7, 64));
+        self::assertNotSame($at(0.6, 64), $at(0.6, 71));
+        self::assertSame($at(0.85, 49), $at(0.95, 86));
+        self::assertNotSame($at(0.85, 41), $at(0.85, 49));
+        // A disc has no longer side: its axis lies somewhere, and all facets by it.
+        foreach ([[0.65, 0.45], [0.9, 0.75]] as [$part, $lean]) {
+            foreach ([20, 70, 110, 200, 340] as $degrees) {
+                [$x, $y] = $at($part, $degrees);
+                self::assertEqualsWithDelta($lean, hypot($x, $y), 1e-9);
+                self::assertGreaterThan(cos(deg2rad(24)), ($x * cos(deg2rad($degrees)) + $y * sin(deg2rad($degrees))) / $lean, "it leans outward at {$degrees}°");
+            }
+        }
+        $planes = array_unique(array_map(fn (float $x, float $y): string => sprintf('%d %d', round(1000 * $x), round(1000 * $y)), $facing->x, $facing->y));
+        self::assertCount(1 + 2 * 8, $planes);
+    }
+
+    public function test_cloth_hangs_in_folds_that_grow_deeper_downward_or_along_a_direction(): void
+    {
+        $sheet = self::drawn(150, 201, fn (int $x, int $y): int => $x >= 20 && $x < 120 && $y >= 10 && $y < 190 ? 6 : 0);
+        $plain = Facing::of($sheet, [], 1, []);
+        $row = fn (Facing $facing, int $y): array => array_map(fn (int $x): float => $facing->x[$y * 150 + $x] - 0.5 * $plain->x[$y * 150 + $x], range(30, 110));
+        $hanging = Facing::of($sheet, [], 1, [6 => Solid::Cloth]);
+        [$top, $bottom] = [$row($hanging, 20), $row($hanging, 180)];
+        $turns = count(array_filter(range(0, 79), fn (int $i): bool => $bottom[$i] * $bottom[$i + 1] < 0));
+        self::assertGreaterThanOrEqual(7, $turns, 'four folds in 80 px of 100 at the least');
+        self::assertLessThanOrEqual(14, $turns);
+        self::assertGreaterThan(1.8 * max($top), max($bottom));
+        self::assertLessThanOrEqual(0.75 + 1e-9, max($bottom));
+        // Along a direction that runs to the left they lie across, and are deepest at the left.
+        $drawn = Facing::of($sheet, [], 1, [6 => Solid::Cloth], [6 => new Along([[110, 100], [30, 100]])]);
+        $column = fn (int $x): float => max(array_map(fn (int $y): float => abs($drawn->y[$y * 150 + $x]), range(60, 140)));
+        self::assertGreaterThan(1.5 * $column(110), $column(32));
+        foreach ($drawn->x as $at => $x) {
+            self::assertLessThanOrEqual(0.98 + 1e-9, hypot($x, $drawn->y[$at]));
+        }
+    }
+
+    public function test_a_direction_takes_what_is_round_along_it_away(): void
+    {
+        $plain = Facing::of(self::disc(), [], 1, []);
+        $level = Facing::of(self::disc(), [], 1, [], [700 => new Along([[10, 30], [200, 30]])]);
+        // Of two lines that meet at a right angle the nearer one counts.
+        $bent = Facing::of(self::disc(), [], 1, [], [700 => new Along([[60, 0], [60, 150], [210, 150]])]);
+        foreach ([[70, 60], [150, 170], [112, 40]] as [$x, $y]) {
+            $at = $y * self::SIDE + $x;
+            self::assertEqualsWithDelta([0, $plain->y[$at]], [$level->x[$at], $level->y[$at]], 1e-9);
+        }
+        [$upper, $lower] = [60 * self::SIDE + 75, 165 * self::SIDE + 150];
+        self::assertEqualsWithDelta([$plain->x[$upper], 0], [$bent->x[$upper], $bent->y[$upper]], 1e-9);
+        self::assertEqualsWithDelta([0, $plain->y[$lower]], [$bent->x[$lower], $bent->y[$lower]], 1e-9);
+        // Aslant, it takes the part along it alone.
+        $slant = Facing::of(self::disc(), [], 1, [], [700 => new Along([[0, 0], [100, 50]])]);
+        $at = 60 * self::SIDE + 75;
+        [$alongX, $alongY] = [2 / sqrt(5), -1 / sqrt(5)];
+        self::assertEqualsWithDelta(0, $slant->x[$at] * $alongX + $slant->y[$at] * $alongY, 1e-9);
+        self::assertEqualsWithDelta($plain->x[$at] * $alongY - $plain->y[$at] * $alongX, $slant->x[$at] * $alongY - $slant->y[$at] * $alongX, 1e-9);
+        // A tube lies along a direction, not along its longer side.
+        $bar = self::drawn(120, 80, fn (int $x, int $y): int => $x >= 10 && $x <= 90 && $y >= 20 && $y <= 40 ? 6 : 0);
+        $tube = Facing::of($bar, [], 1, [6 => Solid::Tube], [6 => new Along([[50.5, 0], [50.5, 60]])]);
+        self::assertEqualsWithDelta([-39 / 40.5, 0, 20 / 40.5, 0], [$tube->x[22 * 120 + 11], $tube->y[22 * 120 + 11], $tube->x[37 * 120 + 70], $tube->y[37 * 120 + 70]], 0.02);
+    }
+
+    public function test_a_direction_is_of_the_page_whatever_part_of_it_is_lit_and_how_small(): void
+    {
+        // Strands that run aslant: half of the page's width and height, seen on a piece of it.
+        $flow = Along::on(FlowLine::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
+        self::assertEqualsWithDelta([0, 0, M_SQRT1_2, M_SQRT1_2], $flow->at(0, 100), 1e-9);
+        $large = self::drawn(900, 700, fn (int $x, int $y): int => hypot($x - 450, $y - 350) < 340 ? 3 : 0);
+        $rough = RoughIn::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new Along([[0, 350], [900, 350]])]));
+        // Nothing turns from a light at the right any more: only up and down.
+        [$right, , $near] = $rough->normals();
+        self::assertEqualsWithDelta([127.5, 127.5], [$right->at(200, 350), $right->at(700, 350)], 3);
+        self::assertEqualsWithDelta(255, $near->at(700, 350), 6);
+    }
+
+    public function test_places_beside_a_line_are_told_by_side_and_way(): void
+    {
+        $line = new Along([[10, 10], [30, 10], [30, 50]]);
+        self::assertEqualsWithDelta([4, 7, 1, 0], $line->at(17, 14), 1e-9);
+        self::assertEqualsWithDelta([-4, 7, 1, 0], $line->at(17, 6), 1e-9);
+        self::assertEqualsWithDelta([3, -5, 1, 0], $line->at(5, 13), 1e-9, 'before its beginning it goes on straight');
+        self::assertEqualsWithDelta([-6, 70, 0, 1], $line->at(36, 60), 1e-9);
+        self::assertEqualsWithDelta([2, 3.5, 1, 0], $line->smaller(2)->at(8.5, 7), 1e-9);
+        self::assertCount(2, FlowLine::fromList([[0.25, 0.5], [0.25, 0.5], [0.75, 0.5]])->points);
+    }
+
+    /** @return iterable<string, array{list<mixed>}> */
+    public static function noDirections(): iterable
+    {
+        yield 'one place' => [[[0.5, 0.5]]];
+        yield 'the same twice' => [[[0.5, 0.5], [0.5, 0.5]]];
+        yield 'far from the page' => [[[0.5, 0.5], [9, 0.5]]];
+        yield 'no place' => [[[0.5, 0.5], 'x']];
+        yield 'too many' => [array_map(fn (int $i): array => [$i / 30, 0], range(0, 24))];
+    }
+
+    /** @param  list<mixed>  $places */
+    #[DataProvider('noDirections')]
+    public function test_what_is_no_direction_is_refused(array $places): void
+    {
+        $this->expectException(\InvalidArgumentException::class);
+        FlowLine::fromList($places);
     }
 
     public function test_deep_shade_glint_and_bounce_lie_where_they_belong(): void

@@ -406,6 +406,16 @@ final class PaintTest extends TestCase
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
 
+    public function test_a_direction_is_told_of_regions_and_forgotten(): void
+    {
+        $line = [[0.1, 0.25], [0.3, 0.5], [0.3, 0.75]];
+        $this->op('light.flow', ['labels' => [7, 9], 'line' => $line]);
+        $this->op('light.flow', ['labels' => [9], 'line' => null]);
+        $regions = (new Sheet($this->source))->all(Region::class);
+        self::assertSame([$line, null], [$regions[7]->flow?->toList(), $regions[9]->flow]);
+        $this->assertRefused('light.flow', ['labels' => [9], 'line' => [[0.1, 0.2]]], 'Draw it again');
+    }
+
     public function test_what_lies_on_a_body_is_of_it_and_what_lies_beside_it_is_not(): void
     {
         // A face (1) with a mouth (2), in which there are teeth (3); half of an ear (4) beside it, as large as the mouth; a button (5) of another figure on it.

@@ -35,8 +35,9 @@ final readonly class Facing
     /**
      * @param  array<int, int>  $bodies  the body each label belongs to; its own where none is said
      * @param  array<int, Solid>  $solids  by label
+     * @param  array<int, Along>  $flows  which way they run, by label
      */
-    public static function of(Labels $labels, array $bodies, float $folds, array $solids): self
+    public static function of(Labels $labels, array $bodies, float $folds, array $solids, array $flows = []): self
     {
         $parts = $folds > 0 || $bodies === [] ? Inflation::of($labels) : null;
         $joined = $folds < 1 && $bodies !== [] ? self::joined($labels, $bodies) : null;
@@ -45,9 +46,7 @@ final readonly class Facing
         if ($parts !== null && $joined !== null) {
             self::uncrease($x, $y, $joined, $folds);
         }
-        foreach ($solids as $label => $solid) {
-            self::solid($labels, $label, $solid, $x, $y);
-        }
+        (new ToldSolids($labels, $solids, $flows))->turn($x, $y);
 
         return new self($x, $y, $main->depth, $main->border);
     }
@@ -85,70 +84,5 @@ final readonly class Facing
         }
 
         return new Labels($labels->width, $labels->height, $data);
-    }
-
-    /**
-     * @param  array<int, float>  $x
-     * @param  array<int, float>  $y
-     */
-    private static function solid(Labels $labels, int $label, Solid $solid, array &$x, array &$y): void
-    {
-        $pixels = self::pixelsOf($labels, $label);
-        if ($pixels === [] || $solid === Solid::Round) {
-            return;
-        }
-        [$midX, $midY, $axisX, $axisY] = self::lie($pixels, $labels->width);
-        // So wide that the farthest pixel lies on the rim.
-        $reach = 1e-6;
-        $places = [];
-        foreach ($pixels as $at) {
-            [$right, $up] = [$at % $labels->width - $midX, $midY - intdiv($at, $labels->width)];
-            if ($solid === Solid::Tube) {
-                $along = $right * $axisX + $up * $axisY;
-                [$right, $up] = [$right - $along * $axisX, $up - $along * $axisY];
-            }
-            $places[$at] = [$right, $up];
-            $reach = max($reach, hypot($right, $up) + 0.5);
-        }
-        foreach ($places as $at => [$right, $up]) {
-            $x[$at] = $solid === Solid::Flat ? 0.0 : $right / $reach;
-            $y[$at] = $solid === Solid::Flat ? 0.0 : $up / $reach;
-        }
-    }
-
-    /** @return list<int> */
-    private static function pixelsOf(Labels $labels, int $label): array
-    {
-        $pixels = [];
-        foreach (Labels::spans($labels->data) as [$from, $to, $found]) {
-            for ($at = $found === $label ? $from : $to; $at < $to; $at++) {
-                $pixels[] = $at;
-            }
-        }
-
-        return $pixels;
-    }
-
-    /**
-     * The middle of some pixels, and the direction in which they reach farthest (the first principal axis).
-     *
-     * @param  non-empty-list<int>  $pixels
-     * @return array{float, float, float, float} middle from the left and the top, axis to the right and up
-     */
-    private static function lie(array $pixels, int $width): array
-    {
-        $count = count($pixels);
-        $midX = array_sum(array_map(fn (int $at): int => $at % $width, $pixels)) / $count;
-        $midY = array_sum(array_map(fn (int $at): int => intdiv($at, $width), $pixels)) / $count;
-        $xx = $xy = $yy = 0.0;
-        foreach ($pixels as $at) {
-            [$right, $up] = [$at % $width - $midX, $midY - intdiv($at, $width)];
-            $xx += $right * $right;
-            $xy += $right * $up;
-            $yy += $up * $up;
-        }
-        $angle = 0.5 * atan2(2 * $xy, $xx - $yy);
-
-        return [$midX, $midY, cos($angle), sin($angle)];
     }
 }

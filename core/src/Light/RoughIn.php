@@ -64,7 +64,7 @@ final readonly class RoughIn
     {
         $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / self::WORK)));
         $small = $by === 1 ? $labels : $labels->thinned($by);
-        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids), $key, $dials->rim / $by, $scene->back, array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps));
+        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, array_map(fn (Along $flow): Along => $flow->smaller($by), $scene->flows)), $key, $dials->rim / $by, $scene->back, array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps));
         [$lambert, $shine] = [$lit->lambert, $lit->shine];
         if ($small !== $labels) {
             // Else the edge of a body would be lit by the nothing beside it.

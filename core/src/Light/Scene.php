@@ -16,9 +16,10 @@ final readonly class Scene
      * @param  ?Plane  $cast  the shadows that fall on it
      * @param  list<NearLight>  $lamps
      * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
+     * @param  array<int, Along>  $flows  which way labels run
      */
     public function __construct(
-        public array $bodies = [], public array $solids = [], public ?Plane $cast = null, public array $lamps = [], public ?KeyLight $back = null,
+        public array $bodies = [], public array $solids = [], public ?Plane $cast = null, public array $lamps = [], public ?KeyLight $back = null, public array $flows = [],
     ) {
     }
 }

@@ -7,7 +7,9 @@ namespace Awning\Core\Page;
 /**
  * A connected area of the flats, named by its label, and what it is filled with.
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool}
+ * @phpstan-import-type FlowPoint from FlowLine
+ *
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?list<FlowPoint>}
  */
 final readonly class Region implements Record
 {
@@ -23,11 +25,12 @@ final readonly class Region implements Record
      * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
      * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
+     * @param  ?FlowLine  $flow  which way its strands or folds run, for the same; null: that is not told
      */
     public function __construct(
         public int $figure, public int $material, public int $area, public int $x, public int $y,
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
-        public ?Solid $solid = null, public bool $before = false,
+        public ?Solid $solid = null, public bool $before = false, public ?FlowLine $flow = null,
     ) {
     }
 
@@ -43,15 +46,15 @@ final readonly class Region implements Record
             $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
-            $data->has('solid') ? $data->choice('solid', Solid::class, 'A region is round, flat, a ball, a tube or shining.') : null,
-            $data->flag('before', false),
+            $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
+            $data->flag('before', false), $data->has('flow') ? FlowLine::fromList($data->list('flow', FlowLine::MOST)) : null,
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before];
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before, 'flow' => $this->flow?->toList()];
     }
 
     /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
@@ -95,6 +98,11 @@ final readonly class Region implements Record
     public function standing(bool $before): self
     {
         return $this->but(['before' => $before]);
+    }
+
+    public function running(?FlowLine $flow): self
+    {
+        return $this->but(['flow' => $flow]);
     }
 
     public function isFilled(): bool

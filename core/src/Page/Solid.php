@@ -6,6 +6,8 @@ namespace Awning\Core\Page;
 
 enum Solid: string
 {
+    public const SAYS = 'A region is round, flat, a ball, a tube, cloth, a gem or shining.';
+
     /** Round, as its outline says. */
     case Round = 'round';
 
@@ -17,6 +19,12 @@ enum Solid: string
 
     /** A tube along its longer side: an arm, a mast. */
     case Tube = 'tube';
+
+    /** Cloth in folds that run along its longer side, or as a direction says. */
+    case Cloth = 'cloth';
+
+    /** A cut stone: planes that meet in edges. */
+    case Gem = 'gem';
 
     /** No body but a light itself: a flame, a lit window, the moon. It has no shade, and glows. */
     case Shining = 'shining';

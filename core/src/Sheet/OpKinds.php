@@ -37,6 +37,7 @@ use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Ops\StandBefore;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\Ops\TellFlow;
 use Awning\Core\Sheet\Ops\TellSolids;
 use Awning\Core\Sheet\Ops\WearVariant;
 
@@ -64,6 +65,7 @@ final class OpKinds
         SoftenPass::class,
         TellSolids::class,
         StandBefore::class,
+        TellFlow::class,
         DragPaint::class,
         MovePaint::class,
         AddPass::class,

@@ -12,6 +12,7 @@ import type {
     TriedLightState,
     LightState,
     SolidsInput,
+    FlowInput,
     StandInput,
     MergePassInput,
     MovePaintInput,
@@ -98,6 +99,7 @@ export type Op =
     | ({ kind: 'colour.shift' } & ShiftInput)
     | ({ kind: 'variant.wear' } & WearInput)
     | ({ kind: 'light.solid' } & SolidsInput)
+    | ({ kind: 'light.flow' } & FlowInput)
     | ({ kind: 'light.before' } & StandInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline']; mirror: AxisData | null }

@@ -36,7 +36,7 @@ export type PassKind = (typeof PASS_KINDS)[number];
 export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
 export type LightPart = (typeof LIGHT_PARTS)[number];
 
-export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'shining'] as const;
+export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
@@ -118,6 +118,10 @@ export type FillInsideInput = { outline: PlaceData[]; figure: number; material: 
 export type FindingData = { kind: FindingKind; labels: number[]; x: number; y: number; amount: number };
 
 export type FlatPenData = { points: PointData[]; width: number };
+
+export type FlowInput = { labels: number[]; line: FlowPoint[] | null };
+
+export type FlowPoint = [number, number];
 
 export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
@@ -241,7 +245,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowPoint[] | null };
 
 export type RemoveDrawingInput = { id: string };
 

@@ -132,7 +132,7 @@ export const KEYS: KeyBinding[] = [
         is: key('escape'),
         run: (bench) => {
             bench.surface?.cancel();
-            bench.set({ draft: [], picked: [], chosen: [] });
+            bench.set(bench.view.isDrawingFlow ? { isDrawingFlow: false } : { draft: [], picked: [], chosen: [] });
         },
     },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },

@@ -8,6 +8,7 @@ import type {
     DrawnData,
     FeedState,
     FindingData,
+    FlowPoint,
     GroupData,
     InkStrokeData,
     LightPlanData,
@@ -18,6 +19,7 @@ import type {
     PaletteState,
     PassData,
     PassPlaceData,
+    RegionData,
     PlacementData,
     RecordsState,
     ScopeData,
@@ -529,19 +531,27 @@ export class PageSession {
 
     /** What regions are taken for when light is roughed in. */
     tellSolid(labels: number[], solid: Solid): void {
-        const region = { ...this.view.records.region };
-        for (const label of labels)
-            if (region[label] !== undefined) region[label] = { ...region[label], solid: solid === 'round' ? null : solid };
-        this.show({ region });
+        this.showRegions(labels, { solid: solid === 'round' ? null : solid });
         this.ask({ kind: 'light.solid', labels, solid });
     }
 
     /** Whether regions stand before the rest of their figure, and throw a shadow on it when light is roughed in. */
     standBefore(labels: number[], before: boolean): void {
-        const region = { ...this.view.records.region };
-        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], before };
-        this.show({ region });
+        this.showRegions(labels, { before });
         this.ask({ kind: 'light.before', labels, before });
+    }
+
+    /** Which way strands or folds run in regions, in parts of the page's width and height; null: that is not told any more. */
+    tellFlow(labels: number[], line: FlowPoint[] | null): void {
+        this.showRegions(labels, { flow: line });
+        this.ask({ kind: 'light.flow', labels, line });
+    }
+
+    /** Regions as they will be, before the server has answered. */
+    private showRegions(labels: number[], values: Partial<RegionData>): void {
+        const region = { ...this.view.records.region };
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], ...values };
+        this.show({ region });
     }
 
     /** A picture as a brush tip. */
@@ -777,6 +787,7 @@ const TITLES: Record<Op['kind'], string> = {
     'paint.move': 'Moving the paint',
     'light.solid': 'What regions are taken for',
     'light.before': 'What stands before the rest',
+    'light.flow': 'The direction that was drawn',
     'pass.add': 'The new pass',
     'setup.hang': 'The setup',
     'pass.copy': 'Duplicating the pass',

@@ -16,6 +16,7 @@ export function touchedBy(op: Op): string[] {
             return [];
         case 'light.solid':
         case 'light.before':
+        case 'light.flow':
         case 'flats.lock':
         case 'variant.wear':
             return op.labels.map((label) => `region ${label}`);

@@ -382,6 +382,40 @@ describe('tools', () => {
             },
         ]);
     });
+    it('ramp, soften, drag, pour and move in the mirror, too', () => {
+        const axis = { x: 60, y: 0, turn: 0 };
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target, size: 20, strength: 1 });
+        bench.choose('light');
+        bench.set({ axis, rampForm: 'round', isSoftApart: true });
+        const ramp = begin('ramp', point(20, 40));
+        ramp?.move([point(40, 40)]);
+        const at = (x: number): number => bench.session.tiles.peek(0, 'pass:shade1', 0, 0)?.[40 * SIDE + x] ?? -1;
+        expect(at(25)).toBeGreaterThan(150);
+        expect([at(94), at(60)]).toEqual([at(25), 0]);
+        ramp?.up();
+        begin('soften', point(5, 5))?.up();
+        const drag = begin('drag', point(22, 40));
+        drag?.move([point(40, 40)]);
+        drag?.up();
+        begin('pour', point(30, 40));
+        const loop = begin('move', point(10, 10));
+        loop?.move([point(50, 10), point(50, 50)]);
+        loop?.up();
+        const carry = begin('move', point(45, 30));
+        carry?.move([point(48, 30)]);
+        carry?.up();
+        expect(ops()).toMatchObject([
+            { kind: 'paint.ramp', mirror: axis },
+            { kind: 'pass.soften', mirror: axis, apart: true },
+            { kind: 'paint.drag', mirror: axis },
+            { kind: 'paint.pour', labels: [1] },
+            { kind: 'paint.move', mirror: axis },
+        ]);
+        // What lies on the other side of the axis is another region.
+        bench.set({ axis: { x: 90, y: 0, turn: 0 } });
+        begin('pour', point(30, 40));
+        expect(ops().at(-1)).toMatchObject({ labels: [1, 2] });
+    });
     it('ramp through the tone between, which lies below', () => {
         bench.choose('light');
         bench.set({ isRampThrough: true, flow: 1, target: { ...target, tone: 'deep' } });

@@ -4,6 +4,7 @@ import { api, type Op } from '../api/client';
 import type { BridgeData, TaskState } from '../api/generated';
 import type { BenchModel } from '../bench/model/model';
 import { asLimited } from '../bench/surface/overlays';
+import { TOOLS } from '../bench/tools/registry';
 import type { ToolId, ToolPoint } from '../bench/tools/tool';
 import { Composer } from '../picture/compose';
 import { chromaOf, lightnessOf, outOfRange } from '../picture/lightness';
@@ -127,6 +128,32 @@ describe('picked regions', () => {
         expect(bench.view.chosen).toEqual([2]);
         bench.choose('light');
         expect(bench.view.chosen).toEqual([]);
+    });
+
+    it('are told which way they run by a line over them, in parts of the page', () => {
+        open();
+        bench.choose('light');
+        bench.set({ chosen: [1, 3] });
+        const { width, height } = bench.session.view.records.page.page;
+        bench.drawFlow(true);
+        expect(TOOLS.choose.sentence(bench)).toMatch(/Draw over the picked regions/);
+        drag('choose', [point(10, 20), point(12, 20)], at);
+        expect([ops(), bench.view.isDrawingFlow, bench.view.chosen]).toEqual([[], true, [1, 3]]);
+        drag('choose', [point(10, 20), point(10, 20), point(30, 20), point(30, 60)], at);
+        const [op] = ops();
+        expect(op).toMatchObject({ kind: 'light.flow', labels: [1, 3] });
+        const line = op.kind === 'light.flow' ? (op.line ?? []) : [];
+        expect(line).toHaveLength(12);
+        expect([line[0], line[11]]).toEqual([
+            [10 / width, 20 / height],
+            [30 / width, 60 / height],
+        ]);
+        // 60 px in eleven steps, of which the first 20 px lead to the corner.
+        expect(line[4][0] * width).toBeCloseTo(30);
+        expect(line[4][1] * height).toBeCloseTo(20 + (60 * 4) / 11 - 20);
+        expect([bench.view.isDrawingFlow, bench.session.view.records.region[3].flow]).toEqual([false, line]);
+        bench.session.tellFlow([3], null);
+        expect([bench.session.view.records.region[1].flow, bench.session.view.records.region[3].flow]).toEqual([line, null]);
     });
 
     it('stay clear of the veil; else the figure or the material that is meant does', () => {

@@ -37,7 +37,19 @@ const palette: PaletteState = {
         { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [{ ...material, id: 8, figure: 4 }] },
     ],
 };
-const region = { figure: 3, material: 9, area: 10, x: 0, y: 0, locked: false, shift: null, wears: null, solid: null, before: false };
+const region = {
+    figure: 3,
+    material: 9,
+    area: 10,
+    x: 0,
+    y: 0,
+    locked: false,
+    shift: null,
+    wears: null,
+    solid: null,
+    before: false,
+    flow: null,
+};
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},
     region: { 1: region, 2: { ...region, figure: 0, material: 0, area: 5 } },

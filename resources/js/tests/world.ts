@@ -49,6 +49,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     wears: null,
     solid: null,
     before: false,
+    flow: null,
 });
 
 export const shade: PassData = {

@@ -36,7 +36,7 @@ final readonly class TellSolids implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        $solid = $input->choice('solid', Solid::class, 'A region is round, flat, a ball, a tube or shining.');
+        $solid = $input->choice('solid', Solid::class, Solid::SAYS);
         assert($solid instanceof Solid);
 
         return new self(JoinRegions::labels($input, Labels::MOST), $solid);

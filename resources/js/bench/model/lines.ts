@@ -65,6 +65,27 @@ export function spotInMirror({ x, y }: Spot, axis: AxisData): Spot {
     return { x: right, y: down };
 }
 
+/**
+ * So many places at even steps along a path.
+ *
+ * @return null when it is shorter than that
+ */
+export function evenly(path: readonly Spot[], count: number, shortest: number): Spot[] | null {
+    const lengths = path.slice(1).map(({ x, y }, i) => Math.hypot(x - path[i].x, y - path[i].y));
+    const whole = lengths.reduce((sum, length) => sum + length, 0);
+    if (whole < shortest || whole === 0) return null;
+    const places: Spot[] = [];
+    let [at, come] = [0, 0];
+    for (let i = 0; i < count; i++) {
+        const wanted = (whole * i) / (count - 1);
+        while (at < lengths.length - 1 && come + lengths[at] < wanted) come += lengths[at++];
+        const part = lengths[at] === 0 ? 0 : Math.min(1, (wanted - come) / lengths[at]);
+        const [from, to] = [path[at], path[at + 1]];
+        places.push({ x: from.x + part * (to.x - from.x), y: from.y + part * (to.y - from.y) });
+    }
+    return places;
+}
+
 /** Reflected in an axis. */
 export const mirrored = (stroke: InkStrokeData, axis: AxisData): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
 

@@ -127,6 +127,8 @@ export interface BenchView {
     isRampThrough: boolean;
     /** Px that a softened edge takes to either side. */
     softness: number;
+    /** Whether the next drag says which way the picked regions run. */
+    isDrawingFlow: boolean;
     /** Whether edges that lie where regions meet stay as they are when others are softened. */
     isSoftApart: boolean;
     /** How strongly paint is dragged along, 0..1. */
@@ -225,6 +227,7 @@ export class BenchModel {
             rampForm: 'straight',
             isRampThrough: false,
             softness: 12,
+            isDrawingFlow: false,
             isSoftApart: false,
             strength: 0.4,
             lifted: null,
@@ -310,6 +313,7 @@ export class BenchModel {
             cues: [],
             meant: null,
             chosen: [],
+            isDrawingFlow: false,
             lifted: null,
         });
         this.before = null;
@@ -382,6 +386,11 @@ export class BenchModel {
         const outline = lifted.map(({ x, y }): [number, number] => [x, y]);
         this.session.paint({ kind: 'paint.move', pass, outline, by, turn, scale, copy, into: null, mirror: axis });
         this.set({ lifted: turnedSpots(lifted, by, turn, scale) });
+    }
+
+    /** The next drag of Pick says which way the picked regions run; or does not, after all. */
+    drawFlow(isOn: boolean): void {
+        this.set(isOn ? { tool: 'choose', isDrawingFlow: true } : { isDrawingFlow: false });
     }
 
     /** Every edge in a pass, as the Soften tool is set. */

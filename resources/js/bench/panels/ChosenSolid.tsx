@@ -10,6 +10,8 @@ const NAMES: Record<Solid, string> = {
     flat: 'flat',
     ball: 'one ball each',
     tube: 'one tube each',
+    cloth: 'cloth in folds',
+    gem: 'a cut gem each',
     shining: 'a light itself: no shade, glows',
 };
 
@@ -23,7 +25,8 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
     if (mine.length === 0)
         return (
             <p className="quiet text-[13px]">
-                With Pick (K) you can say which regions are flat, a ball, a tube or shine, which stand before the rest, or light only these.
+                With Pick (K) you can say what regions are (flat, a ball, cloth, a gem, a light), which way their hair or folds run, which
+                stand before the rest, or light only these.
             </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';
@@ -46,6 +49,7 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
             >
                 before the rest: throws a shadow on it
             </Tick>
+            <FlowDrawing labels={mine} />
             <div className="flex flex-wrap gap-1">
                 <button className="act" disabled={!may} onClick={() => void session.roughIn(figure, plan, mine)}>
                     Light only these
@@ -54,6 +58,33 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                     Let go
                 </button>
             </div>
+        </div>
+    );
+}
+
+/** Which way the picked regions run. */
+function FlowDrawing({ labels }: { labels: number[] }) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const may = usePage(mayColour);
+    const isDrawing = useBench((view) => view.isDrawingFlow);
+    const isTold = usePage(({ records }) => labels.some((label) => records.region[label].flow !== null));
+    return (
+        <div className="flex flex-wrap items-center gap-1">
+            <button
+                className="act"
+                disabled={!may}
+                aria-pressed={isDrawing}
+                title="Light does not turn along it: hair has no shade from root to tip, cloth falls in folds along it, a tube lies along it"
+                onClick={() => bench.drawFlow(!isDrawing)}
+            >
+                {isDrawing ? 'Now draw it on the page …' : isTold ? 'Draw its direction anew' : 'Draw its direction'}
+            </button>
+            {isTold && (
+                <button className="act" disabled={!may} onClick={() => session.tellFlow(labels, null)}>
+                    Forget it
+                </button>
+            )}
         </div>
     );
 }

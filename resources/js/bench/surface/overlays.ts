@@ -116,6 +116,33 @@ export function drawLines(context: CanvasRenderingContext2D, toScreen: DOMMatrix
     context.restore();
 }
 
+/** A way that is drawn, with a head where it ends. */
+export function drawArrow(context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: readonly { x: number; y: number }[]): void {
+    if (path.length < 2) return;
+    const on = path.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y)));
+    const tip = on[on.length - 1];
+    const before = on.findLast(({ x, y }) => Math.hypot(tip.x - x, tip.y - y) > HEAD) ?? on[0];
+    const angle = Math.atan2(tip.y - before.y, tip.x - before.x);
+    const barb = (turn: number) => ({ x: tip.x - HEAD * Math.cos(angle + turn), y: tip.y - HEAD * Math.sin(angle + turn) });
+    context.save();
+    context.lineCap = context.lineJoin = 'round';
+    for (const [colour, width] of [
+        ['#ffffff', 4.5],
+        [accent(), 2.5],
+    ] as const) {
+        context.strokeStyle = colour;
+        context.lineWidth = width;
+        for (const line of [on, [barb(0.5), tip, barb(-0.5)]]) {
+            trace(context, line);
+            context.stroke();
+        }
+    }
+    context.restore();
+}
+
+/** Screen pixels along the head of an arrow. */
+const HEAD = 12;
+
 /** A loop drawn by the hand, filled faintly. */
 export function drawOutline(context: CanvasRenderingContext2D, toScreen: DOMMatrix, outline: { x: number; y: number }[]): void {
     context.save();

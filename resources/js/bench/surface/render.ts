@@ -25,6 +25,7 @@ import { CleanLooks, tilesInView } from './cleanLooks';
 import { originalMatrix, OriginalPictures } from './originals';
 import {
     asLimited,
+    drawArrow,
     drawAxis,
     drawBridges,
     drawCues,
@@ -630,6 +631,16 @@ export class SurfaceRenderer {
         drawHandles(context, toScreen, draft);
     }
 
+    /** Which way the picked regions run; several may have one direction. */
+    private drawFlows(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
+        const { width, height } = sizeOf(this.bench.session.view) ?? { width: 0, height: 0 };
+        const flows = new Map(this.bench.chosenRegions.map(([, { flow }]) => [JSON.stringify(flow), flow]));
+        for (const flow of flows.values()) {
+            const path = flow?.map(([x, y]) => ({ x: x * width, y: y * height }));
+            if (path !== undefined) drawArrow(context, toScreen, path);
+        }
+    }
+
     private drawMirror(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: AxisData, view: View): void {
         drawAxis(context, toScreen, axis);
         const { move, turn } = axisGrips(axis, view.scale);
@@ -648,7 +659,8 @@ export class SurfaceRenderer {
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
-        if (stage === 'flats') this.drawCorners(context, toScreen);
+        if (overlays && stage === 'light') this.drawFlows(context, toScreen);
+        if (stage === 'flats' || stage === 'light') this.drawCorners(context, toScreen);
         const width = tool === 'ink' ? this.bench.view.weight : size;
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
     }

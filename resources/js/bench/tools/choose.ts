@@ -1,3 +1,4 @@
+import { FlowGesture } from './flow';
 import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
 
@@ -15,10 +16,14 @@ export const choose: Tool = {
     what: 'Click or sweep regions to pick them; Shift adds to them. What can be done with them stands at the right. Esc lets go',
     cursor: 'crosshair',
     options: [],
-    sentence: ({ view: { chosen } }) =>
-        chosen.length === 0
-            ? 'Picking regions: click one, or sweep across several'
-            : `${chosen.length === 1 ? 'One region is' : `${chosen.length} regions are`} picked; Shift-click adds, Esc lets go`,
+    sentence: ({ view: { chosen, isDrawingFlow } }) =>
+        isDrawingFlow
+            ? 'Draw over the picked regions, the way hair or folds run; Esc leaves it'
+            : chosen.length === 0
+              ? 'Picking regions: click one, or sweep across several'
+              : `${chosen.length === 1 ? 'One region is' : `${chosen.length} regions are`} picked; Shift-click adds, Esc lets go`,
     begin: (host, point) =>
-        gather(host, point, { drags: true, refuses: () => null, done: (by, labels) => choosing(by, labels, point.shift) }),
+        host.bench.view.isDrawingFlow
+            ? new FlowGesture(host, point)
+            : gather(host, point, { drags: true, refuses: () => null, done: (by, labels) => choosing(by, labels, point.shift) }),
 };

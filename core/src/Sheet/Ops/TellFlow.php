@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\FlowLine;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\References;
+use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
+
+/**
+ * Says which way strands or folds run in regions, for when light is roughed in.
+ *
+ * @phpstan-import-type FlowPoint from FlowLine
+ *
+ * @phpstan-type FlowInput array{labels: list<int>, line: ?list<FlowPoint>}
+ */
+final readonly class TellFlow implements ClientOp
+{
+    /**
+     * @param  non-empty-list<int>  $labels
+     * @param  ?FlowLine  $line  null: that is not told any more
+     */
+    private function __construct(private array $labels, private ?FlowLine $line)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'light.flow';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('line') ? FlowLine::fromList($input->list('line', FlowLine::MOST)) : null);
+    }
+
+    /** @return FlowInput */
+    public function toInput(): array
+    {
+        return ['labels' => $this->labels, 'line' => $this->line?->toList()];
+    }
+
+    public function title(): string
+    {
+        return $this->line === null ? 'Forget a direction' : 'Draw a direction';
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        foreach ($sheet->picked($this->labels) as $label => $region) {
+            $sheet->put($label, $region->running($this->line));
+        }
+    }
+}
