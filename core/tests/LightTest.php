@@ -487,8 +487,8 @@ final class LightTest extends TestCase
         $hanging = Facing::of($sheet, [], 1, [6 => Solid::Cloth]);
         [$top, $bottom] = [$row($hanging, 20), $row($hanging, 180)];
         $turns = count(array_filter(range(0, 79), fn (int $i): bool => $bottom[$i] * $bottom[$i + 1] < 0));
-        self::assertGreaterThanOrEqual(7, $turns, 'four folds in 80 px of 100 at the least');
-        self::assertLessThanOrEqual(14, $turns);
+        self::assertGreaterThanOrEqual(4, $turns, 'two folds in 80 px of 100 at the least');
+        self::assertLessThanOrEqual(8, $turns);
         self::assertGreaterThan(1.8 * max($top), max($bottom));
         self::assertLessThanOrEqual(0.75 + 1e-9, max($bottom));
         // Along a direction that runs to the left they lie across, and are deepest at the left.

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 /**
- * Hanging cloth: folds that run along it, some five to its width, each its own a little, and deeper the farther they hang. The
+ * Hanging cloth: folds that run along it, some three to its width, each its own a little, and deeper the farther they hang. The
  * slope across is that of two waves that wander,
  *
  *     0.65 sin(2π u / p + 0.9 sin(π v / w)) + 0.35 sin(2π u / 0.62 p + 1.1 + 0.7 sin(1.6 π v / w)),
  *
- * u across and v along the cloth, w its width and p a fifth of that. The formula is ours.
+ * u across and v along the cloth, w its width and p a third of that. The formula is ours.
  */
 final readonly class Cloth
 {
-    private const FOLDS = 5;
+    private const FOLDS = 3;
 
     /** The sine of the steepest slope. */
     private const STEEPEST = 0.75;

@@ -77,7 +77,7 @@ export class Composer {
             ...(flatsFirst ? [this.flatsStep(null)] : []),
             ...stack.planes.flatMap((plane) => [...(flatsFirst ? [] : [this.flatsStep(plane.figure)]), ...passes(plane.layers)]),
             ...(look.hatch ? [this.hatchStep()] : []),
-            ...(look.hatch && stack.clear !== null ? [this.veilStep(stack.clear)] : []),
+            ...(stack.clear !== null ? [this.veilStep(stack.clear)] : []),
             ...(look.ink > 0 ? [this.inkStep()] : []),
             ...passes(stack.above),
         ];

@@ -167,6 +167,11 @@ describe('picked regions', () => {
         expect(bench.clear).toEqual(new Set([4]));
         bench.choose('light');
         expect(bench.clear).toBeNull();
+        bench.set({ chosen: [2] });
+        expect(bench.clear).toEqual(new Set([2]));
+        bench.choose('proof');
+        bench.set({ chosen: [2] });
+        expect(bench.clear).toBeNull();
     });
 
     it('are shifted alone; without any, all of the material that are not locked', () => {
@@ -225,11 +230,11 @@ describe('a veil and what is proposed', () => {
     };
     const base = [16, 8, 0].map((bits) => (parseInt(oilskin.tones.base.slice(1), 16) >> bits) & 255);
 
-    it('turns all but the meant to grey, only where flats are worked on', () => {
+    it('turns all but the meant to grey, whether or not the unfilled is hatched', () => {
         const veiled = colours(new Set([1]), null);
         expect(veiled[0]).toEqual(base);
         expect(veiled[1]).toEqual(base.map((part) => Math.round(0.22 * part + 0.78 * 0x8c)));
-        expect(colours(new Set([1]), null, false)[1]).toEqual(base);
+        expect(colours(new Set([1]), null, false)).toEqual(veiled);
         expect(colours(null, null)[1]).toEqual(base);
     });
 

@@ -24,7 +24,8 @@ export function Slide({
     const settle = (event: { currentTarget: HTMLInputElement }): void => onSettle?.(Number(event.currentTarget.value));
     return (
         <label className={`flex items-center gap-1 text-[13px] ${wide ? 'w-full' : ''}`}>
-            {label}
+            {/* Wide ones stand under each other: their tracks begin together. */}
+            <span className={wide ? 'min-w-12' : ''}>{label}</span>
             <input
                 type="range"
                 className={`slide ${wide ? 'min-w-0 flex-1' : 'w-[56px]'}`}

@@ -418,9 +418,9 @@ export class BenchModel {
     get clear(): Set<number> | null {
         const { veil, chosen, stage } = this.view;
         const material = this.target?.material;
-        if (stage !== 'flats') return null;
-        if (chosen.length > 0) return new Set(chosen);
-        if (veil === 'none' || material === undefined) return null;
+        const mayPick = stage === 'flats' || stage === 'light';
+        if (mayPick && chosen.length > 0) return new Set(chosen);
+        if (stage !== 'flats' || veil === 'none' || material === undefined) return null;
         const isMeant = (region: RegionData): boolean =>
             veil === 'figure' ? region.figure === material.figure : region.material === material.id;
         return new Set(
