@@ -26,6 +26,8 @@ export interface Look {
     ink: number;
     /** Unfilled regions are hatched. */
     hatch: boolean;
+    /** What is not picked is veiled. */
+    veil: boolean;
     /** Draw the passes, or only flats and ink. */
     passes: boolean;
 }
@@ -77,7 +79,7 @@ export class Composer {
             ...(flatsFirst ? [this.flatsStep(null)] : []),
             ...stack.planes.flatMap((plane) => [...(flatsFirst ? [] : [this.flatsStep(plane.figure)]), ...passes(plane.layers)]),
             ...(look.hatch ? [this.hatchStep()] : []),
-            ...(stack.clear !== null ? [this.veilStep(stack.clear)] : []),
+            ...(look.veil && stack.clear !== null ? [this.veilStep(stack.clear)] : []),
             ...(look.ink > 0 ? [this.inkStep()] : []),
             ...passes(stack.above),
         ];

@@ -112,7 +112,7 @@ export class TileComposer {
     /** Whatever a picture of these layers comes from, but the stack. */
     private comesFrom(job: TileJob, layers: string[]): string {
         const versions = new Map(job.layers.map((sent) => [sent.layer, sent.version]));
-        const look = `${job.look.ink} ${job.look.hatch} ${job.look.passes}`;
+        const look = `${job.look.ink} ${job.look.hatch} ${job.look.veil} ${job.look.passes}`;
         return [look, ...layers.map((layer) => `${layer} ${versions.get(layer)}`)].join('|');
     }
 

@@ -119,7 +119,7 @@ describe('a tile at whose very edge two figures meet', () => {
             key: 'a',
             x: 0,
             y: SIDE,
-            look: { ink: 1, hatch: false, passes: true },
+            look: { ink: 1, hatch: false, veil: false, passes: true },
             layers: layers ?? [],
             active: null,
             levels: null,

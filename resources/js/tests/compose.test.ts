@@ -6,7 +6,7 @@ import { stretches, TileComposer } from '../picture/tileComposer';
 import { bytes, pages } from './fixtures';
 
 const { count, palette, pages: cases } = pages();
-const look: Look = { ink: 1, hatch: false, passes: true };
+const look: Look = { ink: 1, hatch: false, veil: false, passes: true };
 
 function worst(shown: Uint8ClampedArray, expected: Uint8Array): number {
     let most = 0;

@@ -45,7 +45,7 @@ const request = (column: number, versions: Record<string, number>, done: TileReq
     row: 0,
     x: 0,
     y: 0,
-    look: { ink: 1, hatch: false, passes: true },
+    look: { ink: 1, hatch: false, veil: false, passes: true },
     active: null,
     levels: null,
     done,

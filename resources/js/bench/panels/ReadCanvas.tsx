@@ -11,7 +11,7 @@ import { usePool, useSession } from '../model/context';
 
 /** The surface comes first; this follows when the hand pauses. */
 const PAUSE = 180;
-const LOOK = { ink: 1, hatch: false, passes: true };
+const LOOK = { ink: 1, hatch: false, veil: false, passes: true };
 
 export function ReadCanvas({ isGrey, width }: { isGrey: boolean; width: number }) {
     const session = useSession();

@@ -171,7 +171,7 @@ export class SurfaceRenderer {
     pixels(column: number, row: number): Promise<Uint8ClampedArray | null> {
         return new Promise((done) => {
             // Under a key of its own each time: a request that another replaces is never answered.
-            const request = this.request(0, column, row, { ink: 1, hatch: false, passes: true }, 0, `true ${++this.asked}`);
+            const request = this.request(0, column, row, { ink: 1, hatch: false, veil: false, passes: true }, 0, `true ${++this.asked}`);
             if (request === null) done(null);
             else this.pool.ask({ ...request, done });
         });
