@@ -45,7 +45,7 @@ final readonly class LightPreview
         $store = new PageStore($this->page);
         $level = $this->level((new Sheet($store))->all(Region::class));
         $sheet = new Sheet(new Pyramid($store, $level));
-        $op = (new FigureLight($sheet, $this->figure))->by($plan->smaller(1 << $level), $only);
+        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only);
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];

@@ -15,9 +15,14 @@ use Awning\Core\Sheet\OneHand;
  */
 final readonly class TwoHands implements Hands
 {
+    /** @param  int  $least  fewer pieces are not worth a copy */
+    public function __construct(private int $least = 8)
+    {
+    }
+
     public function each(array $pieces, callable $work, ?callable $progress = null): array
     {
-        if (count($pieces) < 8 || PHP_SAPI !== 'cli' || ! function_exists('pcntl_fork') || ! function_exists('posix_kill')) {
+        if (count($pieces) < $this->least || PHP_SAPI !== 'cli' || ! function_exists('pcntl_fork') || ! function_exists('posix_kill')) {
             return (new OneHand)->each($pieces, $work, $progress);
         }
         $file = (string) tempnam(sys_get_temp_dir(), 'awning-hand');

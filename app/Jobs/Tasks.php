@@ -18,7 +18,7 @@ use Illuminate\Validation\ValidationException;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class, 'snap' => SnapPicture::class, 'rough' => RoughInFigure::class];
+    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class, 'snap' => SnapPicture::class, 'rough' => RoughInFigures::class];
 
     /** Work on a file that is of no more use when it fails; an import may be asked for again. */
     public const ONCE = ['take', 'match', 'snap'];

@@ -7,6 +7,7 @@ namespace Awning\Core\Tests;
 use Awning\Core\Brush\Softener;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Exchange\SetupFile;
+use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
@@ -431,11 +432,11 @@ final class PaintTest extends TestCase
         $areas = array_count_values((array) unpack('n*', $labels->data));
         $of = fn (int $label, int $figure, int $material): Region => new Region($figure, $material, $areas[$label], 1, 1);
         $regions = [6 => $of(6, 0, 0), 4 => $of(4, 7, 31), 3 => $of(3, 7, 33), 2 => $of(2, 7, 32), 1 => $of(1, 7, 30), 5 => $of(5, 8, 40)];
-        self::assertEquals([1 => 1, 2 => 1, 3 => 1, 4 => 4], FigureBodies::of($regions, $labels, 7));
-        self::assertEquals([5 => 5], FigureBodies::of($regions, $labels, 8));
+        self::assertEquals([1 => 1, 2 => 1, 3 => 1, 4 => 4], FigureBodies::of($regions, RegionGraph::of($labels), 7));
+        self::assertEquals([5 => 5], FigureBodies::of($regions, RegionGraph::of($labels), 8));
         // Of one material they are one, wherever they lie.
         $regions[4] = $of(4, 7, 30);
-        self::assertEquals([1 => 4, 2 => 4, 3 => 4, 4 => 4], FigureBodies::of($regions, $labels, 7));
+        self::assertEquals([1 => 4, 2 => 4, 3 => 4, 4 => 4], FigureBodies::of($regions, RegionGraph::of($labels), 7));
     }
 
     public function test_a_stroke_is_mirrored_in_an_axis_as_one(): void

@@ -187,6 +187,38 @@ final class TaskTest extends TestCase
         self::assertSame(['#112233', '#010203'], $colours());
     }
 
+    public function test_every_figure_of_a_page_is_lit_in_one_step_as_each_would_be_alone(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $around] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 10, 10)];
+        $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'The quay', 'depth' => 7]);
+        Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'On no page', 'depth' => 9]);
+        $stone = Material::query()->create(['figure_id' => $other->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
+        $plan = ['azimuth' => 140, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577', 'beside' => true, 'dials' => ['cast' => 20]];
+        $rough = fn (array $more) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => $plan, ...$more])->assertStatus(202)->json('id');
+        self::assertStringContainsString('Nothing is filled', $this->getJson("/api/tasks/{$rough([])}")->json('message'));
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
+        $now = fn (): array => [
+            array_map(fn (Record $pass): array => $pass->toData(), (new PageStore($this->page->refresh()))->records(RecordKind::Pass)),
+            array_filter((new PageStore($this->page))->allHashes(), fn (string $layer): bool => str_contains($layer, 'rough'), ARRAY_FILTER_USE_KEY),
+        ];
+        // Alone, the larger one first, as together.
+        foreach ([$other->id, $this->material->figure_id] as $figure) {
+            $rough(['figure' => $figure]);
+        }
+        $alone = $now();
+        self::assertGreaterThan(8, count($alone[0]));
+        $this->undo($this->page)->assertOk();
+        $this->undo($this->page)->assertOk();
+        self::assertSame([[], []], $now());
+        self::assertSame('done', $this->getJson("/api/tasks/{$rough([])}")->json('state'));
+        self::assertEquals($alone, $now());
+        self::assertSame('Rough in the light on 2 figures', JournalEntry::query()->latest('id')->value('title'));
+        $this->undo($this->page)->assertOk();
+        self::assertSame([[], []], $now());
+    }
+
     public function test_a_light_is_tried_small_and_nothing_is_changed_by_it(): void
     {
         config(['queue.default' => 'sync']);

@@ -111,12 +111,16 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
     }
 
-    /** A first light on a figure, or on some of its regions, by a light plan. */
+    /** A first light by a light plan: on a figure, on some of its regions, or with no figure named on all that are on the page. */
     public function rough(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
-        [$figure, $plan, $only] = self::meantLight($request, $page);
-        $input = ['figure' => $figure->id, 'plan' => $plan->toData(), 'only' => $only];
+        if ($request->has('figure')) {
+            [$figure, $plan, $only] = self::meantLight($request, $page);
+            $input = ['figure' => $figure->id, 'plan' => $plan->toData(), 'only' => $only];
+        } else {
+            $input = ['plan' => LightController::plan($request)->toData()];
+        }
 
         return $this->begun($this->tasks->begin($page, $request->person(), 'rough', $input, $request->lease()));
     }

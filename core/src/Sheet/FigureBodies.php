@@ -6,7 +6,6 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\Region;
-use Awning\Core\Raster\Labels;
 
 /**
  * Which regions of a figure are one body for the light: those of one material, and what lies on it. A mouth, a button or a patch
@@ -21,16 +20,16 @@ final class FigureBodies
 
     /**
      * @param  array<array-key, Region>  $regions  of the page, by label
+     * @param  RegionGraph  $graph  which lie beside which
      * @return array<int, int> by label the first label of its body
      */
-    public static function of(array $regions, Labels $labels, int $figure): array
+    public static function of(array $regions, RegionGraph $graph, int $figure): array
     {
         $mine = array_filter($regions, fn (Region $region): bool => $region->figure === $figure);
         $first = $bodies = [];
         foreach ($mine as $label => $region) {
             $bodies[(int) $label] = $first[$region->material] ??= (int) $label;
         }
-        $graph = RegionGraph::of($labels);
         // The largest first: what lies on something that lies on something is of the lowest.
         uasort($mine, fn (Region $a, Region $b): int => $b->area <=> $a->area);
         foreach (array_keys($mine) as $label) {

@@ -395,6 +395,8 @@ export const api = {
     /** A first light on a figure; degrees. */
     roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
+    /** On all figures that are on the page. */
+    roughInAll: (id: number, lease: string, plan: LightPlanData) => json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan }),
     /** What it would do, worked out small; nothing is changed by asking. */
     tryLight: (id: number, figure: number, plan: LightPlanData, only: number[]) =>
         json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only }),

@@ -504,6 +504,10 @@ export class PageSession {
         return this.begin(() => api.roughIn(this.view.id, this.lease.token, figure, plan, only));
     }
 
+    roughInAll(plan: LightPlanData): Promise<TaskState | null> {
+        return this.begin(() => api.roughInAll(this.view.id, this.lease.token, plan));
+    }
+
     /** Under which light plan the page stands. */
     async pickLight(light: number | null): Promise<void> {
         await this.lights(api.pickLight(this.view.series.id, this.view.id, light));

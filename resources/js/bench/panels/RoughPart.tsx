@@ -1,6 +1,6 @@
 /** The light of the page, set by dragging it over a maquette, and a first light on the picked figure by it. */
 import { useEffect, useState } from 'react';
-import type { LightPlanData, LightState, RoughDialsData } from '../../api/generated';
+import type { LightPlanData, LightState, RoughDialsData, TaskState } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { isGoing } from '../../page/tasks';
 import { ColourField } from '../../ui/ColourField';
@@ -89,15 +89,22 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
     const session = useSession();
     const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
     const isTried = useBench((view) => view.tried !== null);
-    const lay = async (): Promise<void> => {
-        const task = await session.roughIn(figure, plan);
-        if (task?.state === 'done') bench.light.drop();
+    const lay = async (begun: Promise<TaskState | null>): Promise<void> => {
+        if ((await begun)?.state === 'done') bench.light.drop();
     };
     return (
         <>
-            <div className="flex gap-1">
-                <button className="act main" disabled={isBlocked} onClick={() => void lay()}>
+            <div className="flex flex-wrap gap-1">
+                <button className="act main" disabled={isBlocked} onClick={() => void lay(session.roughIn(figure, plan))}>
                     Rough it in
+                </button>
+                <button
+                    className="act"
+                    disabled={isBlocked}
+                    title="The same light on everything that is filled on this page, in one step"
+                    onClick={() => void lay(session.roughInAll(plan))}
+                >
+                    on every figure
                 </button>
                 {isTried && (
                     <button className="act" onClick={() => bench.light.drop()}>

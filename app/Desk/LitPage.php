@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Figure;
+use App\Models\Series;
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Flats\RegionGraph;
+use Awning\Core\Page\Region;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\Sheet;
+
+/** What a page says of its shapes and the palette of their colours and depths, for the light on any figure of it. Nothing here asks the database once it is made. */
+final readonly class LitPage
+{
+    public Labels $labels;
+
+    /** @var list<array{int, int, int}> of the labels: first pixel, pixel after the last, label */
+    public array $spans;
+
+    /** @var array<array-key, Region> */
+    public array $regions;
+
+    /** Which regions lie beside which. */
+    public RegionGraph $beside;
+
+    /** @var array<int, int> by figure */
+    private array $depths;
+
+    private Palette $palette;
+
+    public function __construct(Sheet $sheet, Series $series)
+    {
+        $this->labels = $sheet->labels();
+        $this->spans = Labels::spans($this->labels->data);
+        $this->regions = $sheet->all(Region::class);
+        $this->beside = RegionGraph::of($this->labels);
+        /** @var array<int, int> $depths */
+        $depths = Figure::query()->where('series_id', $series->id)->pluck('depth', 'id')->all();
+        $this->depths = $depths;
+        $this->palette = (new SeriesPalette($series))->core();
+    }
+
+    /** Whether a region is of a figure that is nearer to the reader than another one. */
+    public function isNearer(Region $region, int $figure): bool
+    {
+        return ($this->depths[$region->figure] ?? -1) > ($this->depths[$figure] ?? 0);
+    }
+
+    public function base(Region $region): ?Rgb
+    {
+        $tones = $this->palette->tones($region->material);
+
+        return $tones === null ? null : Rgb::fromNumber($tones[Tone::Base->value]);
+    }
+
+    /**
+     * @param  callable(Region): bool  $does
+     * @return Plane 255 in every region that does
+     */
+    public function where(callable $does): Plane
+    {
+        $is = array_map($does, $this->regions);
+        $data = '';
+        foreach ($this->spans as [$from, $to, $label]) {
+            $data .= str_repeat(($is[$label] ?? false) ? "\xff" : "\0", $to - $from);
+        }
+
+        return new Plane($this->labels->width, $this->labels->height, $data);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(Region): ?T  $what
+     * @return array<int, T> by label, where something is told
+     */
+    public function told(callable $what): array
+    {
+        $told = [];
+        foreach ($this->regions as $label => $region) {
+            $told[(int) $label] = $what($region);
+        }
+
+        return array_filter($told, fn (mixed $one): bool => $one !== null);
+    }
+}

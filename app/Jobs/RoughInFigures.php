@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Desk\FigureLight;
+use App\Desk\LitPage;
+use App\Desk\PageDesk;
+use App\Desk\TwoHands;
+use App\Models\Figure;
+use App\Models\Task;
+use App\Store\PageStore;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\Data;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Ops\LayRoughIns;
+use Awning\Core\Sheet\Sheet;
+
+/** Works out a first light on a figure of a page, or on all that there are. */
+final class RoughInFigures extends LongTask
+{
+    public static function line(): string
+    {
+        return 'long';
+    }
+
+    protected function work(Task $task): void
+    {
+        $page = $task->onPage();
+        /** @var array{figure?: ?int, plan?: array<string, mixed>, only?: list<int>} $input */
+        $input = $task->input;
+        $plan = LightPlan::fromData(new Data($input['plan'] ?? []));
+        $this->step($task, 5, 'Looking at the shapes');
+        $shapes = new LitPage(new Sheet(new PageStore($page)), $page->series);
+        $figures = Figure::query()->where('series_id', $page->series_id);
+        $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
+        $op = isset($input['figure'])
+            ? (new FigureLight($shapes, $figures->findOrFail($input['figure'])))->by($plan, $input['only'] ?? [], $told)
+            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $told);
+        $this->step($task, 75, 'Laying it on the page');
+        (new PageDesk)->land($task, $op);
+    }
+
+    /**
+     * By two hands; each light is packed until it is laid.
+     *
+     * @param  list<Figure>  $figures
+     * @param  callable(float): void  $told
+     *
+     * @throws OpRefused when nothing is filled
+     */
+    private function all(array $figures, LitPage $shapes, LightPlan $plan, callable $told): LayRoughIns
+    {
+        $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan), $told));
+
+        return $packed === [] ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
+            : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => self::unpacked($light), array_values($packed)));
+    }
+
+    /** Empty when there is nothing to light: all of it shines, and nothing shall glow. */
+    private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan): string
+    {
+        try {
+            return (string) gzcompress(serialize((new FigureLight($shapes, $figure))->by($plan)), 1);
+        } catch (OpRefused) {
+            return '';
+        }
+    }
+
+    private static function unpacked(string $packed): LayRoughIn
+    {
+        // Packed here, by this process or its copy: nothing of it comes from outside.
+        $light = unserialize((string) gzuncompress($packed));
+        assert($light instanceof LayRoughIn);
+
+        return $light;
+    }
+
+    /**
+     * Those that are on the page; so that neither hand is left with the largest.
+     *
+     * @param  array<int, Figure>  $figures
+     * @return list<Figure>
+     */
+    private static function largestFirst(array $figures, LitPage $shapes): array
+    {
+        $areas = [];
+        foreach ($shapes->regions as $region) {
+            $areas[$region->figure] = ($areas[$region->figure] ?? 0) + $region->area;
+        }
+        $there = array_values(array_filter($figures, fn (Figure $figure): bool => isset($areas[$figure->id])));
+        usort($there, fn (Figure $a, Figure $b): int => $areas[$b->id] <=> $areas[$a->id]);
+
+        return $there;
+    }
+}
