@@ -35,10 +35,11 @@ final readonly class FigureLight
     /**
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      * @param  ?callable(float): void  $done  is told how far it is, 0..1
+     * @param  int  $work  pixels of bodies that are worked out in each place
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function by(LightPlan $plan, array $only = [], ?callable $done = null): LayRoughIn
+    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = RoughIn::WORK): LayRoughIn
     {
         $mine = $this->mine();
         $whole = new Rect(0, 0, $mine->width, $mine->height);
@@ -54,7 +55,7 @@ final readonly class FigureLight
                 $bodies, $solids, $throwers?->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
                 $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
             );
-            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene)];
+            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene, $work)];
         }
         $glow = $this->glow($plan);
 

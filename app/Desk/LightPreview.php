@@ -25,10 +25,13 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class LightPreview
 {
-    /** So many pixels of bodies are worked out while a hand waits. */
+    /** So many pixels of a figure are shown while a hand waits. */
     private const WORK = 12_000;
 
     private const FINEST = 2;
+
+    /** Bodies turn slowly: of each place so many pixels tell. */
+    private const BODIES = 3_000;
 
     public function __construct(private Page $page, private Figure $figure)
     {
@@ -45,7 +48,7 @@ final readonly class LightPreview
         $store = new PageStore($this->page);
         $level = $this->level((new Sheet($store))->all(Region::class));
         $sheet = new Sheet(new Pyramid($store, $level));
-        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only);
+        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only, work: self::BODIES);
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];

@@ -19,7 +19,7 @@ use Awning\Core\Raster\Plane;
 final readonly class RoughIn
 {
     /** Pixels of bodies that are worked out; larger planes are halved, thirded … to no more. */
-    private const WORK = 90_000;
+    public const WORK = 90_000;
 
     /** Half of the widest edge of a shade, as a cosine; softness is a part of it. */
     private const SOFTEST = 0.5;
@@ -59,10 +59,11 @@ final readonly class RoughIn
 
     /**
      * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
+     * @param  int  $work  pixels of bodies that are worked out
      */
-    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene): self
+    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = self::WORK): self
     {
-        $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / self::WORK)));
+        $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / $work)));
         $small = $by === 1 ? $labels : $labels->thinned($by);
         $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, array_map(fn (Along $flow): Along => $flow->smaller($by), $scene->flows)), $key, $dials->rim / $by, $scene->back, array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps));
         [$lambert, $shine] = [$lit->lambert, $lit->shine];
