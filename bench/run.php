@@ -44,7 +44,7 @@ require __DIR__.'/Palettes.php';
 
 const PYTHON = '/usr/bin/python3';
 /** A group of drawings that is measured and never looked at while tuning. */
-const SET_ASIDE = 'objects';
+const SET_ASIDE = 'activities';
 $work = sys_get_temp_dir().'/awning-bench';
 @mkdir($work, 0700, true);
 

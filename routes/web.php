@@ -79,6 +79,9 @@ Route::prefix('api')->group(function (): void {
         Route::post('series/{series}/setups/file', [SetupController::class, 'import'])->can('colour', 'series');
         Route::get('series/{series}/setups/{setup}/file', [SetupController::class, 'file'])->can('view', 'series');
         Route::post('pages/{page}/marks', [SetupController::class, 'marks'])->can('view', 'page');
+        Route::put('series/{series}/setups/{setup}', [SetupController::class, 'update'])->can('colour', 'series');
+        Route::get('series/{series}/setups/{setup}/followers', [SetupController::class, 'followers'])->can('view', 'series');
+        Route::post('series/{series}/setups/{setup}/follow', [SetupController::class, 'follow'])->can('colour', 'series');
         Route::delete('series/{series}/setups/{setup}', [SetupController::class, 'destroy'])->can('colour', 'series');
         Route::post('series/{series}/lights', [LightController::class, 'store'])->can('colour', 'series');
         Route::patch('series/{series}/lights/{light}', [LightController::class, 'update'])->can('colour', 'series');

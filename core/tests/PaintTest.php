@@ -32,6 +32,7 @@ use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\FollowSetup;
 use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\TestCase;
 
@@ -625,6 +626,45 @@ final class PaintTest extends TestCase
                 self::assertStringContainsString($why, $error->getMessage());
             }
         }
+    }
+
+    public function test_what_was_hung_from_a_setup_follows_when_that_is_changed(): void
+    {
+        $tint = fn (string $name, string $colour, float $opacity = 0.4): array => ['name' => $name, 'kind' => 'tint', 'colour' => $colour, 'mode' => 'multiply', 'opacity' => $opacity];
+        $tone = ['name' => 'Light', 'kind' => 'tone', 'tone' => 'light'];
+        $hang = fn (int $setup, int $figure, array $scope, array $ids) => $this->op('setup.hang', ['name' => 'Eye', 'figure' => $figure, 'scope' => $scope, 'ids' => $ids, 'passes' => [$tint('Dark', '#102030'), $tone], 'setup' => $setup]);
+        $hang(77, 5, ['kind' => 'material', 'id' => 52], ['eyedark001', 'eyelight01']);
+        $hang(77, 3, ['kind' => 'figure', 'id' => 3], ['eyedark002', 'eyelight02']);
+        $hang(78, 3, ['kind' => 'figure', 'id' => 3], ['elsewhere1', 'elsewhere2']);
+        $hang(0, 3, ['kind' => 'figure', 'id' => 3], ['nobodys001', 'nobodys002']);
+        $this->op('pass.copy', ['id' => 'thecopy001', 'from' => 'eyedark002']);
+        $this->block(self::box(20, 20, 60, 60), 'eyedark002', opacity: 0.6);
+        $passes = fn (): array => array_map(fn (PassSpec $pass): array => $pass->toData(), (new Sheet($this->source))->all(PassSpec::class));
+        $before = $passes();
+        self::assertSame([['setup' => 77, 'place' => 0], ['setup' => 78, 'place' => 1], null, null], array_map(fn (string $id): ?array => $before[$id]['setup'], ['eyedark001', 'elsewhere2', 'nobodys001', 'thecopy001']));
+        // Another colour and name below; what was a tone is to be paint, which its pass cannot become; one that is new.
+        $now = Setup::fromList([$tint('Darker', '#405060', 0.75), ['name' => 'Strands', 'kind' => 'paint'], $tint('Glow', '#ffffff', 0.3)]);
+        $follow = function () use ($now): void {
+            $sheet = new Sheet($this->source);
+            (new FollowSetup(77, 'Eye', $now, 2))->apply($sheet);
+            $this->source->store($sheet->takeChange());
+        };
+        $follow();
+        $after = $passes();
+        foreach (['eyedark001', 'eyedark002'] as $id) {
+            self::assertSame(['name' => 'Darker', 'colour' => '#405060', 'opacity' => 0.75] + $before[$id], array_intersect_key($after[$id], ['name' => 0, 'colour' => 0, 'opacity' => 0]) + $after[$id]);
+        }
+        self::assertSame(153, $this->at(30, 30, 'eyedark002'), 'what is painted stays');
+        $left = ['eyelight01', 'eyelight02', 'elsewhere1', 'elsewhere2', 'nobodys001', 'thecopy001', 'shadepass1'];
+        self::assertSame(array_intersect_key($before, array_flip($left)), array_intersect_key($after, array_flip($left)));
+        $new = array_values(array_diff_key($after, $before));
+        self::assertCount(2, $new);
+        foreach ($new as $pass) {
+            self::assertSame(['Glow', ['setup' => 77, 'place' => 2]], [$pass['name'], $pass['setup']]);
+        }
+        self::assertEqualsCanonicalizing([[5, 'material', 52], [3, 'figure', 3]], array_map(fn (array $pass): array => [$pass['figure'], ...array_values($pass['scope'])], $new));
+        $follow();
+        self::assertSame($after, $passes(), 'followed again it is as it is');
     }
 
     public function test_a_setup_hangs_its_passes_in_order_on_whatever_it_is_meant_for(): void

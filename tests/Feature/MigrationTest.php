@@ -84,8 +84,8 @@ final class MigrationTest extends TestCase
         self::assertEquals($changed, $told);
         self::assertNotSame([], $told);
         self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null], $sheet()->find(Region::class, 1)?->toData());
-        self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
-        self::assertEquals($tint + ['follows' => null, 'mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
+        self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null, 'setup' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
+        self::assertEquals($tint + ['follows' => null, 'mask' => null, 'turn' => null, 'setup' => null], $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
         self::assertSame(['groupa' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.5]], array_map(fn (PassGroup $g): array => $g->toData(), $sheet()->all(PassGroup::class)), 'a mode that was never shown is no longer pretended, and the empty group is gone');
         self::assertSame(['flat', 'flat', 'colour'], JournalEntry::query()->orderBy('id')->get()->map(fn (JournalEntry $e): string => $e->right->value)->all());
         self::assertSame([1, 2, 3], Series::query()->findOrFail($series)->figures()->pluck('depth')->sort()->values()->all(), 'two figures stood at one depth');
@@ -105,7 +105,7 @@ final class MigrationTest extends TestCase
         foreach ([1, 2, 3] as $step) {
             $this->undo($page, 'redo')->assertOk();
         }
-        self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
+        self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null, 'setup' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertSame($tile, $sheet()->tile(LayerName::ink(), 0, 0));
         self::assertEquals($drawing, $sheet()->find(Drawing::class, LayInk::FIRST));
         self::assertSame($tile, $sheet()->tile(LayerName::drawing(LayInk::FIRST), 0, 0));

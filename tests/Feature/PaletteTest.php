@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Desk\FigureLinks;
+use App\Desk\PageDesk;
 use App\Desk\PagePicture;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddFigure;
@@ -39,6 +40,7 @@ use Awning\Core\Page\Region;
 use Awning\Core\Page\Setup;
 use Awning\Core\Page\SetupMarks;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -446,6 +448,42 @@ final class PaletteTest extends TestCase
         $this->change('DELETE', "setups/$id", [], 404);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertSame('Old iron', $setups()[$id]);
+    }
+
+    public function test_a_setup_is_changed_and_the_pages_that_are_named_follow(): void
+    {
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => null, 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
+        $id = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201)[8]['id'];
+        $second = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Two']);
+        $bare = Page::query()->create(['series_id' => $this->series->id, 'number' => 3, 'title' => 'Three']);
+        $figure = $this->skin->figure_id;
+        foreach ([$this->page, $second, $bare] as $page) {
+            (new PageDesk)->applyBeside($page, $this->mira, OpKinds::read('page.start', ['width' => 40, 'height' => 30, 'dpi' => 300]));
+        }
+        foreach ([$this->page, $second] as $page) {
+            (new PageDesk)->applyBeside($page, $this->mira, OpKinds::read('setup.hang', ['name' => 'Old iron', 'figure' => $figure, 'scope' => ['kind' => 'figure', 'id' => $figure], 'ids' => ["rustof{$page->id}x000"], 'passes' => [$pass], 'setup' => $id]));
+        }
+        $name = Figure::query()->findOrFail($figure)->name;
+        $followers = $this->change('GET', "setups/$id/followers");
+        self::assertSame([[$this->page->id, [$name]], [$second->id, [$name]]], array_map(fn (array $one): array => [$one['page'], $one['figures']], $followers));
+        $changed = ['opacity' => 0.8, 'colour' => '#112233'] + $pass;
+        $setups = $this->change('PUT', "setups/$id", ['passes' => [$changed, $pass]]);
+        self::assertEquals([$changed, $pass], collect($setups)->firstWhere('id', $id)['passes']);
+        $colours = fn (Page $page): array => array_values(array_map(fn (PassSpec $one): string => $one->toData()['colour'] ?? '', (new Sheet(new PageStore($page->refresh())))->all(PassSpec::class)));
+        self::assertSame([['#803010'], ['#803010']], [$colours($this->page), $colours($second)], 'nobody follows by itself');
+        $outcomes = $this->change('POST', "setups/$id/follow", ['pages' => [$second->id, $bare->id], 'known' => 1]);
+        self::assertSame([[$second->id, true], [$bare->id, false]], array_map(fn (array $one): array => [$one['page'], $one['done']], $outcomes));
+        self::assertSame(['#803010'], $colours($this->page));
+        self::assertEqualsCanonicalizing(['#112233', '#803010'], $colours($second));
+        // The setup goes back like anything else of the series.
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertEquals([$pass], SeriesSetup::query()->findOrFail($id)->passes);
+        $this->change('PUT', "setups/$id", ['passes' => []], 422);
+        $this->change('POST', "setups/$id/follow", ['pages' => [], 'known' => 1], 422);
+        $this->change('DELETE', "setups/$id");
+        foreach ([['PUT', '', ['passes' => [$pass]]], ['GET', '/followers', []], ['POST', '/follow', ['pages' => [$second->id], 'known' => 1]]] as [$method, $what, $sent]) {
+            $this->change($method, "setups/$id$what", $sent, 404);
+        }
     }
 
     public function test_brushes_are_made_kept_with_the_series_and_taken_out(): void

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\SeriesDesk;
+use App\Desk\SeriesOps\ChangeSetup;
 use App\Desk\SeriesOps\KeepSetup;
 use App\Desk\SeriesOps\RetireSetup;
 use App\Desk\SeriesSetups;
+use App\Desk\SeriesWide;
+use App\Desk\SetupFollowers;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesSetup;
@@ -17,6 +20,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Setup;
 use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\FollowSetup;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -38,13 +42,8 @@ final class SetupController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:60', 'passes' => 'required|array|max:'.Setup::MOST]);
-        try {
-            $setup = Setup::fromList(array_values($request->array('passes')));
-        } catch (\InvalidArgumentException|\RangeException $error) {
-            throw ValidationException::withMessages(['passes' => $error->getMessage()]);
-        }
-        self::apply($request, $series, new KeepSetup($request->string('name')->toString(), $setup));
+        $request->validate(['name' => 'required|string|max:60']);
+        self::apply($request, $series, new KeepSetup($request->string('name')->toString(), self::passes($request)));
 
         return new JsonResponse((new SeriesSetups($series))->toClient(), 201);
     }
@@ -65,7 +64,7 @@ final class SetupController
 
     public function file(Series $series, SeriesSetup $setup): Response
     {
-        abort_unless($setup->series_id === $series->id && ! $setup->retired, 404);
+        self::refuseGone($series, $setup);
 
         return new Response(SetupFile::write($setup->name, Setup::fromList($setup->passes)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="setup.json"']);
     }
@@ -91,9 +90,54 @@ final class SetupController
         return new JsonResponse(['marks' => $marks]);
     }
 
-    public function destroy(Request $request, Series $series, SeriesSetup $setup): JsonResponse
+    /** A setup becomes what the passes that are sent are. */
+    public function update(Request $request, Series $series, SeriesSetup $setup): JsonResponse
+    {
+        self::refuseGone($series, $setup);
+        self::apply($request, $series, new ChangeSetup($setup, self::passes($request)));
+
+        return new JsonResponse((new SeriesSetups($series))->toClient());
+    }
+
+    /** The pages it hangs on. */
+    public function followers(Series $series, SeriesSetup $setup): JsonResponse
+    {
+        self::refuseGone($series, $setup);
+
+        return new JsonResponse((new SetupFollowers($setup))->toClient());
+    }
+
+    /** What hangs from it on some pages becomes what it is now. */
+    public function follow(Request $request, Series $series, SeriesSetup $setup): JsonResponse
+    {
+        self::refuseGone($series, $setup);
+        $request->validate(['pages' => 'required|array|min:1|max:500', 'pages.*' => 'integer', 'known' => 'required|integer|min:0|max:'.Setup::MOST]);
+        $op = new FollowSetup($setup->id, $setup->name, Setup::fromList($setup->passes), $request->integer('known'));
+        /** @var list<int> $pages */
+        $pages = array_values(array_map(intval(...), $request->array('pages')));
+
+        return new JsonResponse((new SeriesWide($series))->apply(self::user($request), $pages, $op));
+    }
+
+    private static function refuseGone(Series $series, SeriesSetup $setup): void
     {
         abort_unless($setup->series_id === $series->id && ! $setup->retired, 404);
+    }
+
+    /** @throws ValidationException */
+    private static function passes(Request $request): Setup
+    {
+        $request->validate(['passes' => 'required|array|max:'.Setup::MOST]);
+        try {
+            return Setup::fromList(array_values($request->array('passes')));
+        } catch (\InvalidArgumentException|\RangeException $error) {
+            throw ValidationException::withMessages(['passes' => $error->getMessage()]);
+        }
+    }
+
+    public function destroy(Request $request, Series $series, SeriesSetup $setup): JsonResponse
+    {
+        self::refuseGone($series, $setup);
         (new SeriesDesk)->apply($series, self::user($request), new RetireSetup($setup), self::opId($request));
 
         return new JsonResponse((new SeriesSetups($series))->toClient());

@@ -12,17 +12,18 @@ use Awning\Core\Colour\Tone;
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type MaskData from PassMask
  * @phpstan-import-type TurnData from ColourTurn
+ * @phpstan-import-type SetupPlaceData from SetupPlace
  *
- * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData}
+ * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData, setup: ?SetupPlaceData}
  */
 final readonly class PassSpec implements Record
 {
     use Altered;
 
-    /** What a person may alter of a pass that is there. */
     /** How far up or down the order of passes goes. */
     public const FARTHEST = 1e6;
 
+    /** What a person may alter of a pass that is there. */
     public const CHANGEABLE = ['name', 'tone', 'colour', 'follows', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
 
     /**
@@ -32,6 +33,7 @@ final readonly class PassSpec implements Record
      * @param  ?string  $group  id of the group it is in
      * @param  ?PassMask  $mask  another pass it keeps to, or keeps clear of
      * @param  ?ColourTurn  $turn  how its colours are turned before they are laid
+     * @param  ?SetupPlace  $setup  what it was hung as; null: by itself
      */
     public function __construct(
         public string $name,
@@ -45,6 +47,7 @@ final readonly class PassSpec implements Record
         public ?string $group = null,
         public ?PassMask $mask = null,
         public ?ColourTurn $turn = null,
+        public ?SetupPlace $setup = null,
     ) {
     }
 
@@ -67,6 +70,7 @@ final readonly class PassSpec implements Record
             $data->has('group') ? $data->id('group') : null,
             $data->has('mask') ? PassMask::fromData($data->map('mask')) : null,
             $data->has('turn') ? ColourTurn::fromData($data->map('turn')) : null,
+            $data->has('setup') ? SetupPlace::fromData($data->map('setup')) : null,
         );
     }
 
@@ -90,6 +94,7 @@ final readonly class PassSpec implements Record
             'group' => $this->group,
             'mask' => $this->mask?->toData(),
             'turn' => $this->turn?->toData(),
+            'setup' => $this->setup?->toData(),
         ];
     }
 
@@ -116,6 +121,12 @@ final readonly class PassSpec implements Record
     public function clippedTo(Scope $scope): self
     {
         return $this->but(['scope' => $scope]);
+    }
+
+    /** What it lays and how becomes that of another one, of the same kind; where it hangs, and on what, stays. */
+    public function like(self $other): self
+    {
+        return $this->but(['name' => $other->name, 'content' => $other->content, 'mode' => $other->mode, 'opacity' => $other->opacity, 'turn' => $other->turn]);
     }
 
     /** Of the same kind: what was laid in it stays. */

@@ -35,7 +35,7 @@ final readonly class Setup
         $specs = $marks = [];
         foreach ($passes as $pass) {
             $data = new Data(is_array($pass) ? $pass : throw new \InvalidArgumentException('A setup is a list of passes.'));
-            $specs[] = PassSpec::fromData((new Data(['figure' => 0, 'scope' => Scope::page()->toData(), 'order' => 0.0, 'group' => null, 'visible' => true, 'mask' => null]))->over($data));
+            $specs[] = PassSpec::fromData((new Data(['figure' => 0, 'scope' => Scope::page()->toData(), 'order' => 0.0, 'group' => null, 'visible' => true, 'mask' => null, 'setup' => null]))->over($data));
             $marks[] = $data->has('marks') ? SetupMarks::fromText($data->text('marks')) : null;
         }
         if ($specs === [] || count($specs) > self::MOST) {
@@ -45,10 +45,15 @@ final readonly class Setup
         return new self($specs, $marks);
     }
 
-    /** @return non-empty-list<PassSpec> as passes of a figure, clipped to something of it */
-    public function on(int $figure, Scope $scope): array
+    /**
+     * @param  int  $id  of the setup in its series; 0: it is none of a series
+     * @return non-empty-list<PassSpec> as passes of a figure, clipped to something of it
+     */
+    public function on(int $figure, Scope $scope, int $id): array
     {
-        return array_map(fn (PassSpec $pass): PassSpec => new PassSpec($pass->name, $figure, $pass->content, $scope, $pass->mode, $pass->opacity, turn: $pass->turn), $this->passes);
+        $hung = fn (PassSpec $pass, int $place): PassSpec => new PassSpec($pass->name, $figure, $pass->content, $scope, $pass->mode, $pass->opacity, turn: $pass->turn, setup: $id === 0 ? null : new SetupPlace($id, $place));
+
+        return array_map($hung, $this->passes, array_keys($this->passes));
     }
 
     /** @return non-empty-list<SetupPass> */

@@ -5,6 +5,7 @@ import type {
     CopyPassInput,
     DragPaintInput,
     HangSetupInput,
+    SetupFollowerState,
     SetupPass,
     SetupState,
     LayingInput,
@@ -403,6 +404,13 @@ export const api = {
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     keepSetup: (series: number, name: string, passes: SetupPass[], op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),
+    changeSetup: (series: number, setup: number, passes: SetupPass[], op_id: string) =>
+        json<SetupState[]>('PUT', `/api/series/${series}/setups/${setup}`, { passes, op_id }),
+    /** The pages a setup hangs on. */
+    setupFollowers: (series: number, setup: number) => json<SetupFollowerState[]>('GET', `/api/series/${series}/setups/${setup}/followers`),
+    /** What hangs from it on some pages becomes what it is now; known: how many passes it had before it was changed. */
+    followSetup: (series: number, setup: number, pages: number[], known: number) =>
+        json<PageOutcome[]>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known }),
     setupFileUrl: (series: number, setup: number) => `/api/series/${series}/setups/${setup}/file`,
     takeSetup: (series: number, text: string, op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups/file`, { text, op_id }),

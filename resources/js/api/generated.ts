@@ -129,7 +129,7 @@ export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
 
 export type GroupInput = { id: string; passes: string[]; how: GroupData | null };
 
-export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[] };
+export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[]; setup: number };
 
 export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number } };
 
@@ -219,7 +219,7 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
-export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null };
+export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null; setup: SetupPlaceData | null };
 
 export type PassPlaceData = { id: string; order: number };
 
@@ -267,7 +267,11 @@ export type SeriesState = { id: number; name: string; role: Role; pages: PageCar
 
 export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
+export type SetupFollowerState = { page: number; number: number; figures: string[] };
+
 export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null };
+
+export type SetupPlaceData = { setup: number; place: number };
 
 export type SetupState = { id: number; name: string; passes: SetupPass[] };
 

@@ -268,10 +268,12 @@ export class PageSession {
      *
      * @param labels regions in which what it holds is painted; that comes with the server's answer
      */
-    hangSetup({ name, passes }: SetupState, figure: number, scope: ScopeData, labels: number[]): void {
+    hangSetup({ id, name, passes }: SetupState, figure: number, scope: ScopeData, labels: number[]): void {
         const ids = passes.map(() => randomId(12));
-        passes.forEach((pass, i) => this.showPass(ids[i], { ...pass, figure, scope }));
-        this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels });
+        passes.forEach((pass, place) =>
+            this.showPass(ids[place], { ...pass, figure, scope, setup: id === 0 ? null : { setup: id, place } }),
+        );
+        this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels, setup: id });
     }
 
     /** What is painted in passes inside some regions, for a setup. */
@@ -282,7 +284,7 @@ export class PageSession {
     /** Hangs a pass once more; what is painted in it comes with the server's answer. */
     copyPass(id: string, from: string): void {
         const pass = this.view.records.pass[from];
-        this.showPass(id, { ...pass, group: null, name: `${pass.name}, copy` });
+        this.showPass(id, { ...pass, group: null, setup: null, name: `${pass.name}, copy` });
         this.ask({ kind: 'pass.copy', id, from });
     }
 

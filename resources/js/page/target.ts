@@ -51,6 +51,7 @@ export function asMade(rules: PassRulesData, records: RecordsState, make: NewPas
         group: null,
         mask: null,
         turn: null,
+        setup: null,
         ...make,
         order,
     };

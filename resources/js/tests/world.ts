@@ -67,6 +67,7 @@ export const shade: PassData = {
     group: null,
     mask: null,
     turn: null,
+    setup: null,
 };
 
 /** A feed that has nothing to tell, and need not be asked again soon. */

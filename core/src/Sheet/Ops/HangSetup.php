@@ -21,15 +21,16 @@ use Awning\Core\Sheet\Sheet;
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type SetupPass from Setup
  *
- * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>, labels: list<int>}
+ * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>, labels: list<int>, setup: int}
  */
 final readonly class HangSetup implements ClientOp
 {
     /**
      * @param  list<string>  $ids  of the new passes, bottom up
      * @param  list<int>  $labels  regions that are marked, as one thing; none: the passes stay empty
+     * @param  int  $of  the setup of the series whose passes they are; 0: it is none of a series
      */
-    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup, private array $labels)
+    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup, private array $labels, private int $of)
     {
     }
 
@@ -49,13 +50,13 @@ final readonly class HangSetup implements ClientOp
         $ids = $input->ids('ids', Setup::MOST);
 
         return count($ids) !== count($setup->passes) ? throw new \InvalidArgumentException('Each pass of a setup needs an id.')
-            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup, Laying::labels($input, 'labels'));
+            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup, Laying::labels($input, 'labels'), $input->int('setup', 0, PHP_INT_MAX, 0));
     }
 
     /** @return HangSetupInput */
     public function toInput(): array
     {
-        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList(), 'labels' => $this->labels];
+        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList(), 'labels' => $this->labels, 'setup' => $this->of];
     }
 
     public function title(): string
@@ -75,7 +76,7 @@ final readonly class HangSetup implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        foreach ($this->setup->on($this->figure, $this->scope) as $i => $pass) {
+        foreach ($this->setup->on($this->figure, $this->scope, $this->of) as $i => $pass) {
             (new AddPass($this->ids[$i], $pass))->apply($sheet);
         }
         $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);

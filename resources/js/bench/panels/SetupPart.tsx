@@ -1,11 +1,12 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PassData, ScopeData, SetupPass, SetupState } from '../../api/generated';
+import type { PageOutcome, PassData, ScopeData, SetupFollowerState, SetupPass, SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
+import { Tick } from '../../ui/Tick';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
 
 /** More than a setup can hold are not kept. */
@@ -54,7 +55,7 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
             </select>
             <p className="quiet text-[13px]">{setup.passes.map((pass) => pass.name).join(' · ')}</p>
             <Hang setup={setup} target={target} />
-            {setup.id > 0 && <OwnSetup setup={setup} onChange={change} />}
+            {setup.id > 0 && <OwnSetup setup={setup} passes={passes} onChange={change} />}
             <KeepSetup passes={passes} figure={target.material.figure} onChange={change} />
         </>
     );
@@ -99,18 +100,110 @@ interface ChangeProps {
     onChange: (asked: Promise<SetupState[]>) => void;
 }
 
-function OwnSetup({ setup, onChange }: ChangeProps & { setup: SetupState }) {
+interface OwnProps extends ChangeProps {
+    setup: SetupState;
+    /** The passes of the figure that is picked. */
+    passes: [string, PassData][];
+}
+
+/** A setup that the series has kept: given away, changed, deleted. */
+function OwnSetup({ setup, passes, onChange }: OwnProps) {
+    const session = useSession();
     const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
+    /** How many passes it had before it was changed here; null: it was not. */
+    const [known, setKnown] = useState<number | null>(null);
+    const hung = passes.filter(([, pass]) => pass.setup?.setup === setup.id).slice(0, MOST);
+    const change = (): void => {
+        const list = hung.map(([, pass]) => asSetup(pass, setup.passes[pass.setup?.place ?? 0]?.marks ?? null));
+        onChange(
+            api.changeSetup(series, setup.id, list, randomId(20)).then((setups) => {
+                setKnown(setup.passes.length);
+                return setups;
+            }),
+        );
+    };
     return (
-        <div className="flex flex-wrap gap-1">
-            <a className="act" href={api.setupFileUrl(series, setup.id)} download={`${setup.name}.json`}>
-                Save as a file
-            </a>
-            <button className="act" disabled={!may} onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}>
-                Delete it
-            </button>
-        </div>
+        <>
+            <div className="flex flex-wrap gap-1">
+                <a className="act" href={api.setupFileUrl(series, setup.id)} download={`${setup.name}.json`}>
+                    Save as a file
+                </a>
+                {hung.length > 0 && (
+                    <button
+                        className="act"
+                        disabled={!may}
+                        title={`${setup.name} becomes what its passes are here: ${hung.map(([, pass]) => pass.name).join(', ')}`}
+                        onClick={change}
+                    >
+                        Change it to what hangs here
+                    </button>
+                )}
+                <button className="act" disabled={!may} onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}>
+                    Delete it
+                </button>
+            </div>
+            {known !== null && (
+                <Followers
+                    key={setup.id}
+                    setup={setup}
+                    known={known}
+                    onDone={() => setKnown(null)}
+                    report={(error) => session.report(error)}
+                />
+            )}
+        </>
+    );
+}
+
+interface FollowersProps {
+    setup: SetupState;
+    known: number;
+    onDone: () => void;
+    report: (error: unknown) => void;
+}
+
+/** Who follows a setup that was changed. */
+function Followers({ setup, known, onDone, report }: FollowersProps) {
+    const series = usePage((view) => view.series.id);
+    const [all, setAll] = useState<SetupFollowerState[] | null>(null);
+    const [left, setLeft] = useState<number[]>([]);
+    const [outcomes, setOutcomes] = useState<PageOutcome[] | null>(null);
+    useEffect(() => {
+        api.setupFollowers(series, setup.id).then(setAll, report);
+        // Asked once: what hangs where does not change by following.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, [series, setup.id]);
+    if (all === null) return null;
+    const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
+    const follow = (): void => void api.followSetup(series, setup.id, meant, known).then(setOutcomes, report);
+    return (
+        <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
+            <legend className="quiet px-1">Who follows {setup.name}</legend>
+            {all.map(({ page, number, figures }) => (
+                <Tick
+                    key={page}
+                    checked={!left.includes(page)}
+                    disabled={outcomes !== null}
+                    onChange={(on) => setLeft(on ? left.filter((one) => one !== page) : [...left, page])}
+                >
+                    p. {number}: {figures.join(', ')}
+                    {outcomes?.find((one) => one.page === page) !== undefined && (
+                        <span className="quiet"> · {outcomes.find((one) => one.page === page)?.why}</span>
+                    )}
+                </Tick>
+            ))}
+            <div className="flex gap-1">
+                {outcomes === null && (
+                    <button className="act" disabled={meant.length === 0} onClick={follow}>
+                        {meant.length === 1 ? 'This page follows' : `These ${meant.length} pages follow`}
+                    </button>
+                )}
+                <button className="act" onClick={onDone}>
+                    {outcomes === null ? 'None does' : 'Close'}
+                </button>
+            </div>
+        </fieldset>
     );
 }
 

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Models\Series;
+use App\Models\SeriesSetup;
+use Awning\Core\Page\Setup;
+
+/** A setup becomes another stack of passes; what was hung from it follows where somebody says so. */
+final readonly class ChangeSetup implements SeriesOp
+{
+    public function __construct(private SeriesSetup $row, private Setup $setup)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'setup.change';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Change the setup {$this->row->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['setup' => $this->row->id, 'passes' => $this->setup->toList()];
+    }
+
+    public function apply(Series $series): array
+    {
+        $before = $this->row->toRecord();
+        $this->row->passes = $this->setup->toList();
+        $this->row->save();
+
+        return [['setup', $this->row->id, $before, $this->row->toRecord()]];
+    }
+}
