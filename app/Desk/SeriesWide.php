@@ -42,7 +42,7 @@ final readonly class SeriesWide
     private function one(Page $page, User $user, Op $op): array
     {
         try {
-            return (new PageDesk)->applyBeside($page, $user, $op) ? [true, 'Done. Undo on the page takes it back.'] : [false, 'There is nothing of it on this page.'];
+            return (new PageDesk)->applyBeside($page, $user, $op) ? [true, 'Done. Undo on the page takes it back.'] : [false, 'Nothing changes on this page.'];
         } catch (Conflict|OpRefused $error) {
             return [false, $error->getMessage()];
         }

@@ -183,6 +183,19 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 480, 100);
         $this->undone($browser);
         $this->shows($browser, self::BASE, 480, 300);
+        // Hung and altered, the setup becomes what hangs, and what was hung elsewhere follows.
+        $hung = 'Object.values(window.awning.session.view.records.pass).filter(({ setup }) => setup !== null)';
+        $browser->run('window.awning.bench.set({ chosen: [] })');
+        $browser->press('Hang it on oilskin');
+        $browser->press('on all of Oda Brack');
+        $this->saved($browser);
+        $browser->until("$hung.length === 2", 'both');
+        $id = (string) $browser->run("return Object.entries(window.awning.session.view.records.pass).find(([, { setup, scope }]) => setup !== null && scope.kind === 'material')[0]");
+        $browser->run("window.awning.session.changePass('$id', { opacity: 0.25 })");
+        $this->saved($browser);
+        $browser->press('Change it to what hangs here');
+        $browser->press('This page follows');
+        $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
     }
 
     public function test_a_brush_with_a_tip_paints_what_it_showed(): void

@@ -113,7 +113,8 @@ function OwnSetup({ setup, passes, onChange }: OwnProps) {
     const may = usePage(mayColour);
     /** How many passes it had before it was changed here; null: it was not. */
     const [known, setKnown] = useState<number | null>(null);
-    const hung = passes.filter(([, pass]) => pass.setup?.setup === setup.id).slice(0, MOST);
+    const target = useTarget();
+    const hung = hungFrom(passes, setup.id, target?.material.id ?? 0);
     const change = (): void => {
         const list = hung.map(([, pass]) => asSetup(pass, setup.passes[pass.setup?.place ?? 0]?.marks ?? null));
         onChange(
@@ -163,6 +164,14 @@ interface FollowersProps {
     report: (error: unknown) => void;
 }
 
+/** The passes that were hung from a setup, as one: where it hangs more than once, on the picked material first. */
+function hungFrom(passes: [string, PassData][], setup: number, material: number): [string, PassData][] {
+    const all = passes.filter(([, pass]) => pass.setup?.setup === setup);
+    const isOn = ({ scope }: PassData): boolean => scope.kind === 'material' && scope.id === material;
+    const [, first] = all.find(([, pass]) => isOn(pass)) ?? all[0] ?? [];
+    return all.filter(([, { scope }]) => scope.kind === first?.scope.kind && scope.id === first.scope.id).slice(0, MOST);
+}
+
 /** Who follows a setup that was changed. */
 function Followers({ setup, known, onDone, report }: FollowersProps) {
     const series = usePage((view) => view.series.id);
@@ -187,10 +196,10 @@ function Followers({ setup, known, onDone, report }: FollowersProps) {
                     disabled={outcomes !== null}
                     onChange={(on) => setLeft(on ? left.filter((one) => one !== page) : [...left, page])}
                 >
-                    p. {number}: {figures.join(', ')}
-                    {outcomes?.find((one) => one.page === page) !== undefined && (
-                        <span className="quiet"> · {outcomes.find((one) => one.page === page)?.why}</span>
-                    )}
+                    <span>
+                        p. {number}: {figures.join(', ')}
+                        <span className="quiet"> {outcomes?.find((one) => one.page === page)?.why}</span>
+                    </span>
                 </Tick>
             ))}
             <div className="flex gap-1">
