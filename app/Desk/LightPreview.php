@@ -25,14 +25,6 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class LightPreview
 {
-    /** So many pixels of a figure are shown while a hand waits. */
-    private const WORK = 12_000;
-
-    private const FINEST = 2;
-
-    /** Bodies turn slowly: of each place so many pixels tell. */
-    private const BODIES = 3_000;
-
     public function __construct(private Page $page, private Figure $figure)
     {
     }
@@ -43,12 +35,12 @@ final readonly class LightPreview
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function under(LightPlan $plan, array $only = []): array
+    public function under(LightPlan $plan, array $only = [], Sharpness $sharpness = Sharpness::Quick): array
     {
         $store = new PageStore($this->page);
-        $level = $this->level((new Sheet($store))->all(Region::class));
+        $level = $this->level((new Sheet($store))->all(Region::class), $sharpness);
         $sheet = new Sheet(new Pyramid($store, $level));
-        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only, work: self::BODIES);
+        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only, work: $sharpness->bodies());
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];
@@ -64,14 +56,14 @@ final readonly class LightPreview
      *
      * @param  array<array-key, Region>  $regions
      */
-    private function level(array $regions): int
+    private function level(array $regions, Sharpness $sharpness): int
     {
         $area = 0;
         foreach ($regions as $region) {
             $area += $region->figure === $this->figure->id ? $region->area : 0;
         }
-        $level = self::FINEST;
-        while ($level < Pyramid::HIGHEST && $area >> 2 * $level > self::WORK) {
+        $level = $sharpness->finest();
+        while ($level < Pyramid::HIGHEST && $area >> 2 * $level > $sharpness->pixels()) {
             $level++;
         }
 

@@ -245,6 +245,10 @@ final class TaskTest extends TestCase
         self::assertSame(255, $at($tried, 'shade', 160, 300));
         self::assertGreaterThan(200, $at($tried, 'light', 46));
         self::assertSame(['#ffcc88', 'Rim, rough'], [$tried['passes']["rough{$figure}rim"]['spec']['colour'], $tried['passes']["rough{$figure}rim"]['spec']['name']]);
+        // When the hand rests it is told twice as finely, and says the same.
+        $fine = $try(['fine' => true])->assertOk()->json();
+        self::assertSame([1, 0, 255, 255], [$fine['level'], $at($fine, 'shade', 60), $at($fine, 'shade', 180), $at($fine, 'shade', 160, 300)]);
+        $try(['fine' => 'very'])->assertStatus(422);
         $none = $try(['only' => [$left + 1]])->assertOk()->json();
         self::assertSame(255, $at($none, 'shade', 60), 'elsewhere it stays as it is');
         self::assertSame($before, $now(), 'nothing is changed by asking');

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\Lease;
 use App\Desk\LightPreview;
+use App\Desk\Sharpness;
 use App\Http\Requests\HolderRequest;
 use App\Jobs\Deliver;
 use App\Jobs\HoldAgainst;
@@ -129,8 +130,10 @@ final class TaskController
     public function tryRough(Request $request, Page $page): JsonResponse
     {
         [$figure, $plan, $only] = self::meantLight($request, $page);
+        $request->validate(['fine' => 'sometimes|boolean']);
+        $sharpness = $request->boolean('fine') ? Sharpness::Fine : Sharpness::Quick;
 
-        return new JsonResponse((new LightPreview($page, $figure))->under($plan, $only));
+        return new JsonResponse((new LightPreview($page, $figure))->under($plan, $only, $sharpness));
     }
 
     /** @return array{Figure, LightPlan, list<int>} */

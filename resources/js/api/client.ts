@@ -399,8 +399,8 @@ export const api = {
     /** On all figures that are on the page. */
     roughInAll: (id: number, lease: string, plan: LightPlanData) => json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan }),
     /** What it would do, worked out small; nothing is changed by asking. */
-    tryLight: (id: number, figure: number, plan: LightPlanData, only: number[]) =>
-        json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only }),
+    tryLight: (id: number, figure: number, plan: LightPlanData, only: number[], fine: boolean) =>
+        json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only, fine }),
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     keepSetup: (series: number, name: string, passes: SetupPass[], op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups`, { name, passes, op_id }),

@@ -492,9 +492,9 @@ export class PageSession {
     }
 
     /** What that would do; nothing is changed by asking. */
-    async tryLight(figure: number, plan: LightPlanData, only: number[]): Promise<TriedLightState | null> {
+    async tryLight(figure: number, plan: LightPlanData, only: number[], isFine: boolean): Promise<TriedLightState | null> {
         try {
-            return await api.tryLight(this.view.id, figure, plan, only);
+            return await api.tryLight(this.view.id, figure, plan, only, isFine);
         } catch (error) {
             this.report(error);
             return null;

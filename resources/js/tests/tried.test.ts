@@ -97,19 +97,21 @@ describe('a page on which a light is tried', () => {
 
 describe('a light that is dragged', () => {
     const plan = (azimuth: number) => ({ ...AT_FIRST, azimuth });
-    function trial() {
+    function trial(rests?: number) {
         const asked: number[] = [];
+        const fine: number[] = [];
         const answers: ((one: TriedLightState | null) => void)[] = [];
         const shown: (TriedLight | null)[] = [];
         const made = new LightTrial(
-            (_, { azimuth }) => {
-                asked.push(azimuth);
+            (_, { azimuth }, __, isFine) => {
+                (isFine ? fine : asked).push(azimuth);
                 return new Promise((done) => answers.push(done));
             },
             (tried) => shown.push(tried),
+            rests,
         );
         const settled = () => new Promise((done) => setTimeout(done, 20));
-        return { made, asked, answers, shown, settled };
+        return { made, asked, fine, answers, shown, settled };
     }
 
     it('is asked for one wish at a time, the newest, and each answer is shown', async () => {
@@ -124,6 +126,34 @@ describe('a light that is dragged', () => {
         expect([asked, shown.length]).toEqual([[10, 30], 2]);
         made.want(3, plan(40));
         expect(asked).toEqual([10, 30, 40]);
+    });
+    it('is asked for once more, sharper, when the hand rests, and not waited for', async () => {
+        const { made, asked, fine, answers, shown, settled } = trial(0);
+        made.want(3, plan(10));
+        answers[0](await state());
+        await settled();
+        expect([asked, fine, shown.length]).toEqual([[10], [10], 1]);
+        // A new wish is asked beside it; what comes late of the old one is not shown.
+        made.want(3, plan(20));
+        expect(asked).toEqual([10, 20]);
+        answers[1](await state());
+        await settled();
+        expect(shown).toHaveLength(1);
+        answers[2](await state());
+        await settled();
+        expect([fine, shown.length]).toEqual([[10, 20], 2]);
+        answers[3](await state());
+        await settled();
+        expect(shown).toHaveLength(3);
+        // Let go before the hand rested, it is not asked; nor when the first could not be told.
+        made.want(3, plan(30));
+        made.drop();
+        answers[4](await state());
+        await settled();
+        made.want(3, plan(40));
+        answers[5](null);
+        await settled();
+        expect(fine).toEqual([10, 20]);
     });
     it('is not shown any more once it is let go, and one that could not be told shows nothing', async () => {
         const { made, asked, answers, shown, settled } = trial();

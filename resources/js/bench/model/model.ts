@@ -185,7 +185,7 @@ export class BenchModel {
 
     constructor(readonly session: PageSession) {
         this.light = new LightTrial(
-            (figure, plan, only) => session.tryLight(figure, plan, only),
+            (figure, plan, only, isFine) => session.tryLight(figure, plan, only, isFine),
             (tried) => this.set({ tried }),
         );
         const stage = firstStage(session);

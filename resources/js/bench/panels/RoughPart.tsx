@@ -114,7 +114,7 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
             </div>
             <p className="quiet text-[13px]">
                 {isTried
-                    ? 'You see a try, worked out small. Nothing of it is on the page yet.'
+                    ? 'You see a try. Nothing of it is on the page yet.'
                     : 'Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow the light, and what you painted or erased in them stays.'}
             </p>
         </>
