@@ -86,10 +86,7 @@ final class RoughInFigures extends LongTask
      */
     private static function largestFirst(array $figures, LitPage $shapes): array
     {
-        $areas = [];
-        foreach ($shapes->regions as $region) {
-            $areas[$region->figure] = ($areas[$region->figure] ?? 0) + $region->area;
-        }
+        $areas = $shapes->bodies();
         $there = array_values(array_filter($figures, fn (Figure $figure): bool => isset($areas[$figure->id])));
         usort($there, fn (Figure $a, Figure $b): int => $areas[$b->id] <=> $areas[$a->id]);
 

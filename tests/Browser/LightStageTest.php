@@ -198,6 +198,39 @@ final class LightStageTest extends BrowserTestCase
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
     }
 
+    public function test_a_group_is_dragged_by_its_edge_and_a_direction_is_drawn(): void
+    {
+        $browser = $this->painting();
+        $this->drag($browser, 'Block', [50, 50], [150, 50], [150, 150]);
+        foreach (['light', 'glint'] as $tone) {
+            $browser->press("Oda Brack oilskin $tone");
+            $this->drag($browser, 'Block', [50, 200], [150, 200], [150, 300]);
+        }
+        $names = 'return Object.values(window.awning.session.view.records.pass).sort((a, b) => a.order - b.order).map(({ name }) => name)';
+        self::assertSame(['Shade', 'Light', 'Glint'], $browser->run($names));
+        $browser->run("const ids = Object.entries(window.awning.session.view.records.pass).filter(([, { name }]) => name !== 'Glint').map(([id]) => id); window.awning.session.group('agroup00001', ids, { isolated: true, mode: 'normal', opacity: 1 })");
+        $this->saved($browser);
+        [$fromX, $fromY, $toY] = $browser->until('(() => { const edge = document.querySelector(".group-edge .grip"); edge?.scrollIntoView({ block: "center" }); const grip = edge?.getBoundingClientRect(); const last = [...document.querySelectorAll(".slat")].find((slat) => slat.innerText.includes("Glint"))?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return grip && last ? [grip.left + 20 - canvas.left, grip.top + grip.height / 2 - canvas.top, last.top + last.height / 2 - canvas.top] : null })()', 'the edge');
+        $browser->stroke([[$fromX, $fromY], [$fromX, $fromY + 8], [$fromX, ($fromY + $toY) / 2], [$fromX, $toY], [$fromX, $toY + 2]]);
+        $this->saved($browser);
+        self::assertSame(['Glint', 'Shade', 'Light'], $browser->run($names));
+        $this->undone($browser);
+        self::assertSame(['Shade', 'Light', 'Glint'], $browser->run($names), 'both go back in one step');
+
+        $region = $this->labelAt($this->page, 120, 300);
+        $browser->run("window.awning.bench.set({ tool: 'choose', chosen: [$region] })");
+        $browser->press('First light on Oda Brack', 'summary');
+        $browser->press('Draw its direction');
+        $browser->stroke($this->way($browser, [60, 100], [60, 300]));
+        $this->saved($browser);
+        $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");
+        ['width' => $width, 'height' => $height] = $browser->run('return window.awning.session.view.records.page.page');
+        self::assertEqualsWithDelta([60 / $width, 100 / $height, 60 / $width, 300 / $height], [...$flow[0], ...$flow[count($flow) - 1]], 0.01);
+        $browser->press('Forget it');
+        $this->saved($browser);
+        self::assertNull($browser->run("return window.awning.session.view.records.region[$region].flow"));
+    }
+
     public function test_a_brush_with_a_tip_paints_what_it_showed(): void
     {
         $browser = $this->painting();

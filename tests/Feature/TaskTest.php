@@ -190,15 +190,19 @@ final class TaskTest extends TestCase
     public function test_every_figure_of_a_page_is_lit_in_one_step_as_each_would_be_alone(): void
     {
         config(['queue.default' => 'sync']);
-        [$left, $around] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 10, 10)];
+        [$left, $right, $around] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 480, 200), $this->labelAt($this->page, 10, 10)];
         $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'The quay', 'depth' => 7]);
         Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'On no page', 'depth' => 9]);
+        $paper = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'The sheet', 'depth' => 11]);
+        $gutter = Material::query()->create(['figure_id' => $paper->id, 'name' => 'gutter', 'place' => 0, 'pinned' => ['base' => '#ffffff']]);
         $stone = Material::query()->create(['figure_id' => $other->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
         $plan = ['azimuth' => 140, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577', 'beside' => true, 'dials' => ['cast' => 20]];
         $rough = fn (array $more) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => $plan, ...$more])->assertStatus(202)->json('id');
+        // What lies all round the page is no body.
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $paper->id, 'material' => $gutter->id])->assertOk();
         self::assertStringContainsString('Nothing is filled', $this->getJson("/api/tasks/{$rough([])}")->json('message'));
         $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
-        $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$right], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
         $now = fn (): array => [
             array_map(fn (Record $pass): array => $pass->toData(), (new PageStore($this->page->refresh()))->records(RecordKind::Pass)),
             array_filter((new PageStore($this->page))->allHashes(), fn (string $layer): bool => str_contains($layer, 'rough'), ARRAY_FILTER_USE_KEY),
