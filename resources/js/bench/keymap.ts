@@ -124,7 +124,7 @@ export const KEYS: KeyBinding[] = [
         shown: 'Enter',
         what: 'end the shape under way',
         is: key('enter'),
-        run: (bench) => bench.view.draft.length > 1 && (bench.view.stage === 'flats' ? bench.endCorners() : bench.endDraft(false)),
+        run: endShape,
     },
     {
         shown: 'Esc',
@@ -137,6 +137,14 @@ export const KEYS: KeyBinding[] = [
     },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },
 ];
+
+function endShape(bench: BenchModel): void {
+    const { stage, draft } = bench.view;
+    if (draft.length < 2) return;
+    if (stage === 'ink') bench.endDraft(false);
+    else if (stage === 'flats') bench.endCorners();
+    else bench.surface?.end();
+}
 
 /** Whether the key is for the control that has the focus: arrows move a slider, Space presses a button. */
 export function belongsToControl(event: KeyboardEvent): boolean {

@@ -382,6 +382,31 @@ describe('tools', () => {
             },
         ]);
     });
+    it('set a block corner by corner, and Enter makes it whole', () => {
+        vi.stubGlobal(
+            'OffscreenCanvas',
+            class {
+                getContext = () => null;
+            },
+        );
+        bench.choose('light');
+        bench.set({ areaWith: 'corners', tool: 'area' });
+        bench.surface = { end: () => TOOLS.area.end?.(host()) } as unknown as SurfaceHandle;
+        const enter = (): void => KEYS.find(({ shown }) => shown === 'Enter')?.run?.(bench, {} as KeyboardEvent);
+        begin('area', point(20, 30));
+        begin('area', point(70, 30));
+        enter();
+        expect([ops(), bench.view.draft.length]).toEqual([[], 2]);
+        begin('area', point(70, 90));
+        enter();
+        const outline = [
+            [20, 30],
+            [70, 30],
+            [70, 90],
+        ];
+        expect(ops()).toMatchObject([{ kind: 'paint.shape', outline, laying: { erase: false } }]);
+        expect(bench.view.draft).toEqual([]);
+    });
     it('ramp, soften, drag, pour and move in the mirror, too', () => {
         const axis = { x: 60, y: 0, turn: 0 };
         open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target, size: 20, strength: 1 });

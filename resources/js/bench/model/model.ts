@@ -171,6 +171,8 @@ export interface SurfaceHandle {
     goTo(x: number, y: number, width?: number): void;
     /** A full-size tile as the finished page shows it, four bytes a pixel; null while it is on its way. */
     pixels(column: number, row: number): Promise<Uint8ClampedArray | null>;
+    /** What is set corner by corner is whole. */
+    end(): void;
     /** Ends the gesture under way without doing anything. */
     cancel(): void;
     refresh(): void;

@@ -120,6 +120,7 @@ function handleOf(renderer: SurfaceRenderer, hand: Hand, bench: BenchModel): Non
         },
         middle: () => renderer.middle,
         pixels: (column, row) => renderer.pixels(column, row),
+        end: () => hand.end(),
         cancel: () => hand.cancel(),
         refresh: () => renderer.schedule(),
     };

@@ -66,6 +66,12 @@ export class Hand {
         gesture?.up();
     }
 
+    /** A shape that is set corner by corner is whole. */
+    end(): void {
+        const { view } = this.renderer;
+        if (view !== null) TOOLS[this.bench.view.tool].end?.(this.host(view));
+    }
+
     /** Whatever was under way is called off. */
     cancel(): void {
         const { gesture } = this.renderer;

@@ -6,6 +6,7 @@ import { isMask, layerOf, toColour } from '../../picture/stack';
 import type { Tone } from '../../api/generated';
 import type { Laying } from '../../picture/stroke';
 import type { BenchModel } from '../model/model';
+import type { Spot } from '../model/lines';
 import type { ToolHost, ToolPoint } from './tool';
 
 export interface Aim {
@@ -25,7 +26,7 @@ export interface Aim {
  * @param tone instead of the picked one
  * @return null when there is nothing to aim at; then it was said why
  */
-export function aimAt(host: ToolHost, start: ToolPoint, erase: boolean, tone: Tone | null = null): Aim | null {
+export function aimAt(host: ToolHost, start: Spot, erase: boolean, tone: Tone | null = null): Aim | null {
     const aim = aimOf(host.bench, erase, tone);
     if (typeof aim === 'string') {
         host.bench.session.say(aim);

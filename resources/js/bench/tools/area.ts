@@ -25,6 +25,13 @@ export const area: Tool = {
         if (host.bench.view.areaWith === 'corners') return setCorner(host, aim, start);
         return new OutlineGesture(start, (outline) => lay(host, aim, outline));
     },
+    end(host) {
+        const { draft } = host.bench.view;
+        const aim = draft.length > 2 ? aimAt(host, draft[0], false) : null;
+        if (aim === null) return;
+        host.bench.set({ draft: [] });
+        lay(host, aim, draft);
+    },
 };
 
 function setCorner(host: ToolHost, aim: Aim, { x, y }: ToolPoint): Gesture | null {

@@ -96,6 +96,8 @@ export interface Tool {
     options: ToolOption[];
     /** Read out under the canvas: what the hand will do. */
     sentence(bench: BenchModel): string;
+    /** Enter: a shape that is set corner by corner is whole. */
+    end?(host: ToolHost): void;
     /** Null when it cannot be done; then it has said why. */
     begin(host: ToolHost, point: ToolPoint): Gesture | null;
 }
