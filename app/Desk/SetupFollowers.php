@@ -24,16 +24,13 @@ final readonly class SetupFollowers
     public function toClient(): array
     {
         $names = Figure::query()->where('series_id', $this->setup->series_id)->pluck('name', 'id')->all();
-        /** @var list<Page> $pages */
-        $pages = Page::query()->where('series_id', $this->setup->series_id)->orderBy('number')->get()->all();
-        $followers = [];
-        foreach ($pages as $page) {
-            $figures = PassRow::query()->where('page_id', $page->id)->where('setup_id', $this->setup->id)->distinct()->orderBy('figure_id')->pluck('figure_id')->all();
-            if ($figures !== []) {
-                $followers[] = ['page' => $page->id, 'number' => $page->number, 'figures' => array_map(fn (mixed $figure): string => $names[$figure] ?? 'a figure that is gone', array_values($figures))];
-            }
+        $hung = [];
+        foreach (PassRow::query()->where('setup_id', $this->setup->id)->distinct()->orderBy('figure_id')->get(['page_id', 'figure_id']) as $pass) {
+            $hung[$pass->page_id][] = $names[$pass->figure_id] ?? 'a figure that is gone';
         }
+        /** @var list<Page> $pages */
+        $pages = Page::query()->where('series_id', $this->setup->series_id)->whereKey(array_keys($hung))->orderBy('number')->get()->all();
 
-        return $followers;
+        return array_map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'figures' => $hung[$page->id]], $pages);
     }
 }

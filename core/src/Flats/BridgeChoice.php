@@ -57,6 +57,12 @@ final class BridgeChoice
         return isset($this->used[$end]);
     }
 
+    /** Whether neither of its ends has a bridge. */
+    public function isFree(BridgeCandidate $candidate): bool
+    {
+        return ! $this->isUsed($candidate->from) && ($candidate->to === null || ! $this->isUsed($candidate->to));
+    }
+
     /** @return array<int, LineEnd> without corners, which are ends only of what points at them */
     public function tips(): array
     {

@@ -9,8 +9,8 @@ use Awning\Core\Page\BridgeKind;
 
 /**
  * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
- * ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful. The scores from which on a bridge is made were
- * found by trying on the groups of drawings that BridgeScore learns from.
+ * ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful. The scores
+ * from which on a bridge is made were found by trying on the groups of drawings that BridgeScore learns from.
  */
 final readonly class BridgeFinder
 {
@@ -121,8 +121,7 @@ final readonly class BridgeFinder
     private function chooseLeft(array $left, float $sure, BridgeChoice $choice, InkMap $map): void
     {
         foreach ($this->surestFirst($left) as $candidate) {
-            $isFree = ! $choice->isUsed($candidate->from) && ($candidate->to === null || ! $choice->isUsed($candidate->to));
-            if ($candidate->score >= $sure && $isFree && $map->isClear($candidate->bridge)) {
+            if ($candidate->score >= $sure && $choice->isFree($candidate) && $map->isClear($candidate->bridge)) {
                 $choice->make($candidate, $map);
             }
         }

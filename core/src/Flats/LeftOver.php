@@ -41,7 +41,7 @@ final readonly class LeftOver
 
     private function isLeft(BridgeCandidate $pair): bool
     {
-        return $pair->score >= self::LEAST && ! $this->choice->isUsed($pair->from) && ! $this->choice->isUsed((int) $pair->to) && $this->map->isClear($pair->bridge);
+        return $pair->score >= self::LEAST && $this->choice->isFree($pair) && $this->map->isClear($pair->bridge);
     }
 
     /** @return list<BridgeCandidate> from end to end, with their new scores */

@@ -37,15 +37,15 @@ final readonly class ToldSolids
     public function turn(array &$x, array &$y): void
     {
         foreach ($this->pixels() as $label => $pixels) {
-            $lie = Lie::of($pixels, $this->labels->width);
+            $lie = fn (): Lie => Lie::of($pixels, $this->labels->width);
             $flow = $this->flows[$label] ?? null;
             $turned = match ($this->solids[$label] ?? Solid::Round) {
                 Solid::Round, Solid::Shining => $flow === null ? [] : $this->round($pixels, $flow, $x, $y),
                 Solid::Flat => array_fill_keys($pixels, [0.0, 0.0]),
-                Solid::Ball => $this->ball($pixels, $lie),
-                Solid::Tube => $this->tube($pixels, $flow ?? $lie->axis()),
-                Solid::Cloth => $this->cloth($pixels, $flow ?? $lie->hanging(), $x, $y),
-                Solid::Gem => $this->gem($pixels, $lie),
+                Solid::Ball => $this->ball($pixels, $lie()),
+                Solid::Tube => $this->tube($pixels, $flow ?? $lie()->axis()),
+                Solid::Cloth => $this->cloth($pixels, $flow ?? $lie()->hanging(), $x, $y),
+                Solid::Gem => $this->gem($pixels, $lie()),
             };
             foreach ($turned as $at => [$right, $up]) {
                 [$x[$at], $y[$at]] = [$right, $up];

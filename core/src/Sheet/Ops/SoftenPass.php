@@ -116,10 +116,11 @@ final readonly class SoftenPass implements ClientOp, Prepares
         $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and soften that.');
         $windows = LayerWindow::planes($sheet, $pass->layer($this->pass));
         $softener = new Softener($this->by);
+        $shapes = $this->apart ? $this->regions($sheet, $pass) : $this->clip($sheet, $pass);
         // Everything is read before anything is written: what is softened already must not soften its neighbours again.
         $soft = [];
         foreach ($this->places($sheet) as [$place, $strength]) {
-            $planes = $this->softened($softener, $windows, $this->shapes($sheet, $pass, $place), $place, $strength);
+            $planes = $this->softened($softener, $windows, $shapes($place), $place, $strength);
             if ($planes !== null) {
                 $soft[] = [$place, $planes];
             }
@@ -154,16 +155,28 @@ final readonly class SoftenPass implements ClientOp, Prepares
         }
     }
 
-    /** @return list<PassReach> what is softened without looking beyond it: the whole clip, or each region of it in a place */
-    private function shapes(Sheet $sheet, PassSpec $pass, Rect $place): array
+    /** @return \Closure(Rect): list<PassReach> what of a place is softened without looking beyond it: all of the clip */
+    private function clip(Sheet $sheet, PassSpec $pass): \Closure
     {
-        if (! $this->apart) {
-            return [new PassReach($sheet, $pass, $this->inside)];
-        }
-        $labels = array_unique(array_column(Labels::spans((new LayerWindow($sheet, LayerName::flats()))->read($place)), 2));
-        $meant = $this->inside === [] ? $labels : array_intersect($labels, $this->inside);
+        $clip = new PassReach($sheet, $pass, $this->inside);
 
-        return array_map(fn (int $label): PassReach => new PassReach($sheet, $pass, [$label]), array_values($meant));
+        return fn (Rect $place): array => [$clip];
+    }
+
+    /** @return \Closure(Rect): list<PassReach> the same: each region that is in it for itself */
+    private function regions(Sheet $sheet, PassSpec $pass): \Closure
+    {
+        $flats = new LayerWindow($sheet, LayerName::flats());
+        $known = [];
+
+        return function (Rect $place) use ($sheet, $pass, $flats, &$known): array {
+            $labels = array_unique(array_column(Labels::spans($flats->read($place)), 2));
+            $meant = $this->inside === [] ? $labels : array_intersect($labels, $this->inside);
+
+            return array_map(function (int $label) use ($sheet, $pass, &$known): PassReach {
+                return $known[$label] ??= new PassReach($sheet, $pass, [$label]);
+            }, array_values($meant));
+        };
     }
 
     /**

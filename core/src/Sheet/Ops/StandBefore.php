@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\References;
-use Awning\Core\Sheet\Right;
-use Awning\Core\Sheet\Sheet;
 
 /**
  * Says which regions stand before the rest of their figure: a brim, a plait, an arm. When light is roughed in they throw a shadow
@@ -19,6 +17,8 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class StandBefore implements ClientOp
 {
+    use TellsRegions;
+
     /** @param  non-empty-list<int>  $labels */
     private function __construct(private array $labels, private bool $before)
     {
@@ -50,20 +50,8 @@ final readonly class StandBefore implements ClientOp
         return $this->before ? 'Stand regions before the rest' : 'Stand regions with the rest';
     }
 
-    public function right(): Right
+    private function told(Region $region): Region
     {
-        return Right::Colour;
-    }
-
-    public function refersTo(): References
-    {
-        return new References;
-    }
-
-    public function apply(Sheet $sheet): void
-    {
-        foreach ($sheet->picked($this->labels) as $label => $region) {
-            $sheet->put($label, $region->standing($this->before));
-        }
+        return $region->standing($this->before);
     }
 }

@@ -6,11 +6,9 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\References;
-use Awning\Core\Sheet\Right;
-use Awning\Core\Sheet\Sheet;
 
 /**
  * Says which way strands or folds run in regions, for when light is roughed in.
@@ -21,6 +19,8 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class TellFlow implements ClientOp
 {
+    use TellsRegions;
+
     /**
      * @param  non-empty-list<int>  $labels
      * @param  ?FlowLine  $line  null: that is not told any more
@@ -55,20 +55,8 @@ final readonly class TellFlow implements ClientOp
         return $this->line === null ? 'Forget a direction' : 'Draw a direction';
     }
 
-    public function right(): Right
+    private function told(Region $region): Region
     {
-        return Right::Colour;
-    }
-
-    public function refersTo(): References
-    {
-        return new References;
-    }
-
-    public function apply(Sheet $sheet): void
-    {
-        foreach ($sheet->picked($this->labels) as $label => $region) {
-            $sheet->put($label, $region->running($this->line));
-        }
+        return $region->running($this->line);
     }
 }

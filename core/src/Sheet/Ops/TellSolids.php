@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\References;
-use Awning\Core\Sheet\Right;
-use Awning\Core\Sheet\Sheet;
 
 /**
  * Says what regions are taken for when light is roughed in, where their outline says it wrong.
@@ -19,6 +17,8 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class TellSolids implements ClientOp
 {
+    use TellsRegions;
+
     /** @param  non-empty-list<int>  $labels */
     private function __construct(private array $labels, private Solid $solid)
     {
@@ -53,20 +53,8 @@ final readonly class TellSolids implements ClientOp
         return "Take regions for {$this->solid->value}";
     }
 
-    public function right(): Right
+    private function told(Region $region): Region
     {
-        return Right::Colour;
-    }
-
-    public function refersTo(): References
-    {
-        return new References;
-    }
-
-    public function apply(Sheet $sheet): void
-    {
-        foreach ($sheet->picked($this->labels) as $label => $region) {
-            $sheet->put($label, $region->as($this->solid === Solid::Round ? null : $this->solid));
-        }
+        return $region->as($this->solid === Solid::Round ? null : $this->solid);
     }
 }

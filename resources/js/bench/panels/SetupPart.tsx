@@ -55,7 +55,7 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
             </select>
             <p className="quiet text-[13px]">{setup.passes.map((pass) => pass.name).join(' · ')}</p>
             <Hang setup={setup} target={target} />
-            {setup.id > 0 && <OwnSetup setup={setup} passes={passes} onChange={change} />}
+            {setup.id > 0 && <OwnSetup key={setup.id} setup={setup} passes={passes} onChange={change} />}
             <KeepSetup passes={passes} figure={target.material.figure} onChange={change} />
         </>
     );
@@ -108,7 +108,6 @@ interface OwnProps extends ChangeProps {
 
 /** A setup that the series has kept: given away, changed, deleted. */
 function OwnSetup({ setup, passes, onChange }: OwnProps) {
-    const session = useSession();
     const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
     /** How many passes it had before it was changed here; null: it was not. */
@@ -144,15 +143,7 @@ function OwnSetup({ setup, passes, onChange }: OwnProps) {
                     Delete it
                 </button>
             </div>
-            {known !== null && (
-                <Followers
-                    key={setup.id}
-                    setup={setup}
-                    known={known}
-                    onDone={() => setKnown(null)}
-                    report={(error) => session.report(error)}
-                />
-            )}
+            {known !== null && <Followers setup={setup} known={known} onDone={() => setKnown(null)} />}
         </>
     );
 }
@@ -161,7 +152,6 @@ interface FollowersProps {
     setup: SetupState;
     known: number;
     onDone: () => void;
-    report: (error: unknown) => void;
 }
 
 /** The passes that were hung from a setup, as one: where it hangs more than once, on the picked material first. */
@@ -173,19 +163,19 @@ function hungFrom(passes: [string, PassData][], setup: number, material: number)
 }
 
 /** Who follows a setup that was changed. */
-function Followers({ setup, known, onDone, report }: FollowersProps) {
+function Followers({ setup, known, onDone }: FollowersProps) {
+    const session = useSession();
     const series = usePage((view) => view.series.id);
     const [all, setAll] = useState<SetupFollowerState[] | null>(null);
     const [left, setLeft] = useState<number[]>([]);
     const [outcomes, setOutcomes] = useState<PageOutcome[] | null>(null);
     useEffect(() => {
-        api.setupFollowers(series, setup.id).then(setAll, report);
-        // Asked once: what hangs where does not change by following.
-        // eslint-disable-next-line react-hooks/exhaustive-deps
-    }, [series, setup.id]);
+        api.setupFollowers(series, setup.id).then(setAll, (error: unknown) => session.report(error));
+    }, [series, setup.id, session]);
     if (all === null) return null;
     const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
-    const follow = (): void => void api.followSetup(series, setup.id, meant, known).then(setOutcomes, report);
+    const follow = (): void =>
+        void api.followSetup(series, setup.id, meant, known).then(setOutcomes, (error: unknown) => session.report(error));
     return (
         <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
             <legend className="quiet px-1">Who follows {setup.name}</legend>

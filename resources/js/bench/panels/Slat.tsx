@@ -1,11 +1,11 @@
 /** One pass in the awning; opened, what it can be set to. */
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { GripVertical } from 'lucide-react';
 import type { PassData, PaletteState } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { tintOf } from '../../picture/stack';
 import { useBench, useBenchModel, usePage } from '../model/context';
+import { Grip } from './Grip';
 import { maskWords } from './MaskChoice';
 import { PassSettings } from './PassSettings';
 import { PassThumb } from './PassThumb';
@@ -26,7 +26,8 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
     const bench = useBenchModel();
     const may = usePage(mayColour);
     const palette = usePage((view) => view.palette);
-    const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !may });
+    const sortable = useSortable({ id, disabled: !may });
+    const { setNodeRef, transform, transition } = sortable;
     const isAlone = useBench((view) => view.solo === id);
     const masked = usePage((view) => maskWords(pass, view.records.pass));
     const words = [isAlone ? 'alone' : null, blendWords(pass), masked].filter((word) => word !== null).join(' · ');
@@ -42,16 +43,7 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
         >
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
                 <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
-                    <button
-                        className="bare grip quiet"
-                        disabled={!may}
-                        {...attributes}
-                        {...listeners}
-                        data-keys
-                        aria-label={`Move ${pass.name}`}
-                    >
-                        <GripVertical size={14} aria-hidden />
-                    </button>
+                    <Grip of={sortable} disabled={!may} name={`Move ${pass.name}`} />
                     <span className="h-[22px] w-2 shrink-0" style={{ background: swatchOf(palette, pass) }} />
                     <PassThumb id={id} pass={pass} />
                     <button

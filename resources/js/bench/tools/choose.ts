@@ -1,4 +1,4 @@
-import { FlowGesture } from './flow';
+import { drawFlow } from './flow';
 import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
 
@@ -24,6 +24,6 @@ export const choose: Tool = {
               : `${chosen.length === 1 ? 'One region is' : `${chosen.length} regions are`} picked; Shift-click adds, Esc lets go`,
     begin: (host, point) =>
         host.bench.view.isDrawingFlow
-            ? new FlowGesture(host, point)
+            ? drawFlow(host, point)
             : gather(host, point, { drags: true, refuses: () => null, done: (by, labels) => choosing(by, labels, point.shift) }),
 };

@@ -5,13 +5,17 @@ import type { Gesture, ToolPoint } from './tool';
 /** Places of a loop that are sent, at the most. */
 const MOST = 2000;
 
-/** A loop that is drawn round something. */
+/** How a path shows over the page while it is drawn. */
+export type DrawPath = (context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: Spot[]) => void;
+
+/** A path of the hand; most are loops that are drawn round something. */
 export class OutlineGesture implements Gesture {
     private readonly outline: Spot[];
 
     constructor(
         start: ToolPoint,
         private readonly done: (outline: Spot[]) => void,
+        private readonly show: DrawPath = drawOutline,
     ) {
         this.outline = [start];
     }
@@ -29,7 +33,7 @@ export class OutlineGesture implements Gesture {
     }
 
     overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        drawOutline(context, toScreen, this.outline);
+        this.show(context, toScreen, this.outline);
     }
 }
 

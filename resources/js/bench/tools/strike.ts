@@ -2,9 +2,11 @@ import type { DrawnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { thinned } from '../../picture/stroke';
 import { lineAt, without, type Spot } from '../model/lines';
+import type { BenchModel } from '../model/model';
 import { drawLines, drawPath } from '../surface/overlays';
 import { rounded } from './layerPreview';
 import { may } from './may';
+import { OutlineGesture } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 
 /** Screen pixels by which a line may be missed. */
@@ -23,7 +25,7 @@ export const strike: Tool = {
             : 'Striking out: each line that was drawn here and that you cross goes; scanned lines stay',
     begin(host, point) {
         if (!may(host, 'colour')) return null;
-        return host.bench.view.isCutting ? new CutGesture(host, point) : new StrikeGesture(host, point);
+        return host.bench.view.isCutting ? cutting(host, point) : new StrikeGesture(host, point);
     },
 };
 
@@ -64,37 +66,22 @@ class StrikeGesture implements Gesture {
 }
 
 /** Parts of lines under a round eraser; what is left of each stays a line. */
-class CutGesture implements Gesture {
-    private readonly path: Spot[];
+function cutting(host: ToolHost, start: ToolPoint): Gesture {
+    const { bench, view } = host;
+    return new OutlineGesture(
+        start,
+        (path) => cut(bench, path),
+        (context, toScreen, path) => drawPath(context, toScreen, path, bench.view.cut * view.scale),
+    );
+}
 
-    constructor(
-        private readonly host: ToolHost,
-        start: ToolPoint,
-    ) {
-        this.path = [start];
-    }
-
-    move(points: ToolPoint[]): void {
-        this.path.push(...points);
-    }
-
-    up(): void {
-        const { session, view } = this.host.bench;
-        const radius = view.cut / 2;
-        const changed = Object.entries(session.view.records.stroke).flatMap(([id, stroke]): DrawnData[] => {
-            const left = without(stroke, this.path, radius);
-            if (left === null) return [];
-            const [first, ...others] = left.map((piece) => ({ ...piece, points: thinned(piece.points).map(rounded) }));
-            return [{ id, stroke: first ?? null }, ...others.map((piece) => ({ id: randomId(12), stroke: piece }))];
-        });
-        if (changed.length > 0) session.drawInk(changed);
-    }
-
-    cancel(): void {
-        this.path.length = 0;
-    }
-
-    overlay(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        drawPath(context, toScreen, this.path, this.host.bench.view.cut * this.host.view.scale);
-    }
+function cut({ session, view }: BenchModel, path: Spot[]): void {
+    const radius = view.cut / 2;
+    const changed = Object.entries(session.view.records.stroke).flatMap(([id, stroke]): DrawnData[] => {
+        const left = without(stroke, path, radius);
+        if (left === null) return [];
+        const [first, ...others] = left.map((piece) => ({ ...piece, points: thinned(piece.points).map(rounded) }));
+        return [{ id, stroke: first ?? null }, ...others.map((piece) => ({ id: randomId(12), stroke: piece }))];
+    });
+    if (changed.length > 0) session.drawInk(changed);
 }
