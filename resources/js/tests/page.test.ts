@@ -4,6 +4,7 @@ import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
+import { asSetup, changedTo, hungFrom } from '../bench/model/setups';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
@@ -258,5 +259,24 @@ describe('moving a pass', () => {
         expect(said.onDragCancel(event('c', 'a'))).toBe('Glow left where it was.');
         const inGroups = announcementsOf(grouped);
         expect(inGroups.onDragEnd(event(edgeOf(one), 'g'))).toBe('The group hung at place 7 of 7.');
+    });
+});
+
+describe('a setup that becomes what hangs from it', () => {
+    const hung = (name: string, place: number, scope = pass.scope): PassData => ({ ...pass, name, scope, setup: { setup: 7, place } });
+    const material = { kind: 'material' as const, id: 9 };
+    const setup = { id: 7, name: 'Eye', passes: ['Dark', 'Glow', 'Glint'].map((name, i) => asSetup({ ...pass, name }, `marks ${i}`)) };
+    it('keeps the place of each pass, whatever was taken down or hung elsewhere on this page', () => {
+        const now = changedTo(setup, [hung('Sharper', 2), hung('Darker', 0)]);
+        expect(now.map(({ name, marks }) => [name, marks])).toEqual([
+            ['Darker', 'marks 0'],
+            ['Glow', 'marks 1'],
+            ['Sharper', 'marks 2'],
+        ]);
+    });
+    it('goes by where it hangs on the picked material, or else first', () => {
+        const passes = [hung('a', 0), { ...hung('b', 0), setup: { setup: 8, place: 0 } }, hung('c', 0, material), hung('d', 1), pass];
+        const names = (picked: number): string[] => hungFrom(passes, 7, picked).map(({ name }) => name);
+        expect([names(9), names(10), hungFrom(passes, 99, 9)]).toEqual([['c'], ['a', 'd'], []]);
     });
 });

@@ -1,28 +1,17 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PageOutcome, PassData, ScopeData, SetupFollowerState, SetupPass, SetupState } from '../../api/generated';
+import type { PageOutcome, PassData, ScopeData, SetupFollowerState, SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
 import { Tick } from '../../ui/Tick';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
+import { asSetup, changedTo, hungFrom } from '../model/setups';
 
 /** More than a setup can hold are not kept. */
 const MOST = 24;
-
-const asSetup = ({ name, kind, tone, colour, follows, mode, opacity, turn }: PassData, marks: string | null): SetupPass => ({
-    name,
-    kind,
-    tone,
-    colour,
-    follows,
-    mode,
-    opacity,
-    turn,
-    marks,
-});
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
     return (
@@ -113,11 +102,14 @@ function OwnSetup({ setup, passes, onChange }: OwnProps) {
     /** How many passes it had before it was changed here; null: it was not. */
     const [known, setKnown] = useState<number | null>(null);
     const target = useTarget();
-    const hung = hungFrom(passes, setup.id, target?.material.id ?? 0);
+    const hung = hungFrom(
+        passes.map(([, pass]) => pass),
+        setup.id,
+        target?.material.id ?? 0,
+    );
     const change = (): void => {
-        const list = hung.map(([, pass]) => asSetup(pass, setup.passes[pass.setup?.place ?? 0]?.marks ?? null));
         onChange(
-            api.changeSetup(series, setup.id, list, randomId(20)).then((setups) => {
+            api.changeSetup(series, setup.id, changedTo(setup, hung), randomId(20)).then((setups) => {
                 setKnown(setup.passes.length);
                 return setups;
             }),
@@ -133,7 +125,7 @@ function OwnSetup({ setup, passes, onChange }: OwnProps) {
                     <button
                         className="act"
                         disabled={!may}
-                        title={`${setup.name} becomes what its passes are here: ${hung.map(([, pass]) => pass.name).join(', ')}`}
+                        title={`${setup.name} becomes what its passes are here: ${hung.map(({ name }) => name).join(', ')}`}
                         onClick={change}
                     >
                         Change it to what hangs here
@@ -152,14 +144,6 @@ interface FollowersProps {
     setup: SetupState;
     known: number;
     onDone: () => void;
-}
-
-/** The passes that were hung from a setup, as one: where it hangs more than once, on the picked material first. */
-function hungFrom(passes: [string, PassData][], setup: number, material: number): [string, PassData][] {
-    const all = passes.filter(([, pass]) => pass.setup?.setup === setup);
-    const isOn = ({ scope }: PassData): boolean => scope.kind === 'material' && scope.id === material;
-    const [, first] = all.find(([, pass]) => isOn(pass)) ?? all[0] ?? [];
-    return all.filter(([, { scope }]) => scope.kind === first?.scope.kind && scope.id === first.scope.id).slice(0, MOST);
 }
 
 /** Who follows a setup that was changed. */
