@@ -146,7 +146,7 @@ final readonly class DemoLight
         $solid = $this->labelsOf($page, self::SOLID, $figure);
         $isThere = array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => $region->figure === $figure->id) !== [];
         if ($isThere) {
-            $this->apply($page, (new FigureLight(new LitPage($this->sheet($page), $page->series), $figure))->by($light, $solid));
+            $this->apply($page, (new FigureLight(new LitPage($this->sheet($page), $page), $figure))->by($light, $solid));
         }
     }
 

@@ -9,6 +9,7 @@ use App\Models\Material;
 use App\Models\PaletteVariant;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\SeriesLight;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
@@ -61,6 +62,10 @@ final readonly class ClientOps
         foreach ($names->variants as $variant) {
             PaletteVariant::living()->where('series_id', $this->series->id)->whereKey($variant)->exists()
                 || throw new OpRefused('This variant is no longer in the palette. Pick another.');
+        }
+        foreach ($names->lights as $light) {
+            SeriesLight::living()->where('series_id', $this->series->id)->whereKey($light)->exists()
+                || throw new OpRefused('This light plan is gone. Pick another.');
         }
     }
 

@@ -12,6 +12,7 @@ use Awning\Core\Light\Glow;
 use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\NearLight;
+use Awning\Core\Light\PanelLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
@@ -20,6 +21,7 @@ use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\FigureBodies;
 use Awning\Core\Sheet\OpRefused;
@@ -36,17 +38,37 @@ final readonly class FigureLight
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      * @param  ?callable(float): void  $done  is told how far it is, 0..1
      * @param  int  $work  pixels of bodies that are worked out in each place
+     * @param  int  $smaller  so many times the page is smaller than the plans are meant for
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = RoughIn::WORK): LayRoughIn
+    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = RoughIn::WORK, int $smaller = 1): LayRoughIn
     {
-        $mine = $this->mine();
+        $plan = $plan->smaller($smaller);
+        $light = $this->under($plan, 0, '', $work, $done);
+        $panels = [];
+        foreach ($this->page->panelsOf($this->figure->id) as $id => [$name, $other]) {
+            $panels[$id] = $this->under($other->smaller($smaller), $id, $name, $work);
+        }
+        $glow = $this->glow($plan);
+
+        return $light->pieces === [] && $panels === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
+            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels);
+    }
+
+    /**
+     * @param  int  $panel  the light plan of the regions that are lit; 0: the page's
+     * @param  ?callable(float): void  $done
+     */
+    private function under(LightPlan $plan, int $panel, string $name, int $work, ?callable $done = null): PanelLight
+    {
+        $mine = $this->mine($panel);
         $whole = new Rect(0, 0, $mine->width, $mine->height);
         $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
         $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
         $flows = $this->page->told(fn (Region $region): ?FlowLine => $region->flow);
-        $throwers = $plan->dials->cast > 0 ? new Throwers($this->page->where($this->isNearer(...)), $this->page->where($this->isBefore(...))) : null;
+        $throws = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
+        $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
         $lit = [];
         $pieces = Pieces::of($mine);
         foreach ($pieces as $i => $where) {
@@ -57,10 +79,8 @@ final readonly class FigureLight
             );
             $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene, $work)];
         }
-        $glow = $this->glow($plan);
 
-        return $lit === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $lit, $plan, $only, $glow, $plan->beside ? $this->bounced($plan) : null);
+        return new PanelLight($plan, $lit, $plan->beside ? $this->bounced($plan, $panel) : null, $name);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */
@@ -77,22 +97,27 @@ final readonly class FigureLight
     }
 
     /** The colour of what lies beside the figure, where it turns from the light. */
-    private function bounced(LightPlan $plan): ?Rgb
+    private function bounced(LightPlan $plan, int $panel): ?Rgb
     {
-        $mine = $this->page->told(fn (Region $region): ?bool => $region->figure === $this->figure->id ? true : null);
+        $mine = $this->page->told(fn (Region $region): ?bool => $this->isMine($region, $panel) ? true : null);
         $others = $this->page->told(fn (Region $region): ?Rgb => $region->figure === $this->figure->id ? null : $this->page->base($region));
 
         return BesideColour::of($this->page->labels, $mine, $others, $plan->key);
     }
 
-    /** The figure's regions alone; all else is nothing, and so is what shines: it has no shade. */
-    private function mine(): Labels
+    private function isMine(Region $region, int $panel): bool
+    {
+        return $region->figure === $this->figure->id && $this->page->planOf($region) === $panel;
+    }
+
+    /** The figure's regions under one plan alone; all else is nothing, and so is what shines: it has no shade. */
+    private function mine(int $panel): Labels
     {
         $labels = $this->page->labels;
         $data = '';
         foreach ($this->page->spans as [$from, $to, $label]) {
             $region = $this->page->regions[$label] ?? null;
-            $isBody = $region !== null && $region->figure === $this->figure->id && ! $this->shines($region);
+            $isBody = $region !== null && $this->isMine($region, $panel) && ! $this->shines($region);
             $data .= $isBody ? substr($labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
         }
 

@@ -40,11 +40,11 @@ final readonly class LightPreview
         $store = new PageStore($this->page);
         $level = $this->level((new Sheet($store))->all(Region::class), $sharpness);
         $sheet = new Sheet(new Pyramid($store, $level));
-        $op = (new FigureLight(new LitPage($sheet, $this->page->series), $this->figure))->by($plan->smaller(1 << $level), $only, work: $sharpness->bodies());
+        $op = (new FigureLight(new LitPage($sheet, $this->page), $this->figure))->by($plan, $only, work: $sharpness->bodies(), smaller: 1 << $level);
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];
-        foreach (array_intersect_key($sheet->all(PassSpec::class), array_flip($op->ids())) as $id => $pass) {
+        foreach (array_filter($sheet->all(PassSpec::class), fn (int|string $id): bool => $op->isOurs((string) $id), ARRAY_FILTER_USE_KEY) as $id => $pass) {
             $passes[$id] = ['spec' => $pass->toData(), 'coverage' => base64_encode((string) gzcompress((new LayerWindow($sheet, $pass->layer((string) $id)))->read($where), 1))];
         }
 

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Figure;
-use App\Models\Series;
+use App\Models\Page;
+use App\Models\SeriesLight;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\RegionGraph;
+use Awning\Core\Light\LightPlan;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -34,16 +36,21 @@ final readonly class LitPage
 
     private Palette $palette;
 
-    public function __construct(Sheet $sheet, Series $series)
+    /** @var array<int, array{string, LightPlan}> names and plans that regions may stand under instead of the page's */
+    private array $plans;
+
+    public function __construct(Sheet $sheet, Page $page)
     {
         $this->labels = $sheet->labels();
         $this->spans = Labels::spans($this->labels->data);
         $this->regions = $sheet->all(Region::class);
         $this->beside = RegionGraph::of($this->labels);
         /** @var array<int, int> $depths */
-        $depths = Figure::query()->where('series_id', $series->id)->pluck('depth', 'id')->all();
+        $depths = Figure::query()->where('series_id', $page->series_id)->pluck('depth', 'id')->all();
         $this->depths = $depths;
-        $this->palette = (new SeriesPalette($series))->core();
+        $this->palette = (new SeriesPalette($page->series))->core();
+        $plans = SeriesLight::living()->where('series_id', $page->series_id)->where('id', '!=', $page->plan_id ?? 0)->get();
+        $this->plans = $plans->mapWithKeys(fn (SeriesLight $light): array => [$light->id => [$light->name, $light->plan()]])->all();
     }
 
     /**
@@ -76,6 +83,20 @@ final readonly class LitPage
     public function isNearer(Region $region, int $figure): bool
     {
         return ($this->depths[$region->figure] ?? -1) > ($this->depths[$figure] ?? 0);
+    }
+
+    /** Under which plan other than the page's a region stands; 0: under that. */
+    public function planOf(Region $region): int
+    {
+        return isset($this->plans[$region->stands ?? 0]) ? (int) $region->stands : 0;
+    }
+
+    /** @return array<int, array{string, LightPlan}> names and plans, by plan, under which a figure stands in places */
+    public function panelsOf(int $figure): array
+    {
+        $stands = array_map($this->planOf(...), array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure));
+
+        return array_intersect_key($this->plans, array_flip($stands));
     }
 
     public function base(Region $region): ?Rgb

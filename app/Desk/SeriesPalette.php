@@ -36,17 +36,21 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type FigureState array{id: int, name: string, depth: int, soft: bool, follows: ?string, materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
+ * @phpstan-type UnderState array{plan: int, materials: array<int, array<value-of<Tone>, string>>, variants: list<WornState>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, under: list<UnderState>, lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
  */
 final readonly class SeriesPalette
 {
     private ToneRule $rule;
 
-    /** @param  ?Page  $page  one that may hold a version of it */
-    public function __construct(private Series $series, private ?Page $page = null)
+    /**
+     * @param  ?Page  $page  one that may hold a version of it
+     * @param  ?Rgb  $light  the colour of another light than the page stands in
+     */
+    public function __construct(private Series $series, private ?Page $page = null, ?Rgb $light = null)
     {
-        $light = $page?->light?->plan()->colour;
+        $light ??= $page?->light?->plan()->colour;
         $this->rule = $light === null ? $series->rule() : $series->rule()->under($light);
     }
 
@@ -96,17 +100,50 @@ final readonly class SeriesPalette
 
     public function core(): Palette
     {
-        $materials = $figureOf = [];
         $figures = $this->series->load('figures.materials')->figures;
+        $figureOf = [];
         foreach ($figures as $figure) {
             foreach ($figure->materials as $material) {
-                $materials[$material->id] = self::numbers($this->tones($material));
                 $figureOf[$material->id] = $figure->id;
             }
         }
-        $variants = array_map(fn (array $variant): array => array_map(fn (array $tones): array => self::numbers($tones), $variant), array_column($this->wardrobe(), 'materials', 'id'));
+        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers());
 
-        return new Palette($materials, $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $variants, array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours());
+        return new Palette(
+            $this->materialNumbers(), $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $this->variantNumbers(),
+            array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours(), $under,
+        );
+    }
+
+    /** @return array<int, array<string, int>> by material */
+    private function materialNumbers(): array
+    {
+        return array_map(self::numbers(...), $this->differing(null, $this->page->worn->tones ?? []));
+    }
+
+    /** @return array<int, array<int, array<string, int>>> by variant and material */
+    private function variantNumbers(): array
+    {
+        return array_map(fn (array $variant): array => array_map(self::numbers(...), $variant), array_column($this->wardrobe(), 'materials', 'id'));
+    }
+
+    /**
+     * The same palette in the light of the plans that a panel may stand under instead of the page's, where that has another
+     * colour.
+     *
+     * @return array<int, self> by light plan
+     */
+    private function underOthers(): array
+    {
+        $under = [];
+        $mine = $this->lightColours()->light;
+        foreach ($this->page === null ? [] : $this->living() as $light) {
+            if ($light->plan()->colour->number() !== $mine->number()) {
+                $under[$light->id] = new self($this->series, $this->page, $light->plan()->colour);
+            }
+        }
+
+        return $under;
     }
 
     /** Of the light plan the page stands under; else of the series' light, with the usual sky. */
@@ -149,16 +186,16 @@ final readonly class SeriesPalette
     }
 
     /**
-     * @param  array<int, mixed>  $which  materials by id
+     * @param  ?array<int, mixed>  $which  materials by id; null: all
      * @param  array<int, array<value-of<Tone>, string>>  $others  what is said of each
      * @return array<int, array<string, Rgb>>
      */
-    private function differing(array $which, array $others): array
+    private function differing(?array $which, array $others): array
     {
         $tones = [];
         foreach ($this->series->figures as $figure) {
             foreach ($figure->materials as $material) {
-                if (isset($which[$material->id])) {
+                if ($which === null || isset($which[$material->id])) {
                     $tones[$material->id] = $this->dressed($material, $others[$material->id] ?? []);
                 }
             }
@@ -197,7 +234,7 @@ final readonly class SeriesPalette
         return [
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
-            'variants' => array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe()),
+            'variants' => $this->wardrobeToClient(), 'under' => $this->underToClient(),
             'lights' => $this->lights(), 'stands' => $this->page?->light?->id, 'lightColours' => $this->lightColours()->toData(),
         ];
     }
@@ -205,10 +242,35 @@ final readonly class SeriesPalette
     /** @return list<LightState> */
     private function lights(): array
     {
+        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], $this->living());
+    }
+
+    /** @return list<SeriesLight> */
+    private function living(): array
+    {
         /** @var list<SeriesLight> $lights */
         $lights = SeriesLight::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], $lights);
+        return $lights;
+    }
+
+    /** @return list<UnderState> only what differs from the palette as the page shows it */
+    private function underToClient(): array
+    {
+        $mine = $this->differing(null, $this->page->worn->tones ?? []);
+        $under = [];
+        foreach ($this->underOthers() as $plan => $other) {
+            $tones = array_filter($other->differing(null, $this->page->worn->tones ?? []), fn (array $tones, int $material): bool => self::hexes($tones) !== self::hexes($mine[$material]), ARRAY_FILTER_USE_BOTH);
+            $under[] = ['plan' => $plan, 'materials' => array_map(self::hexes(...), $tones), 'variants' => $other->wardrobeToClient()];
+        }
+
+        return $under;
+    }
+
+    /** @return list<WornState> */
+    private function wardrobeToClient(): array
+    {
+        return array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe());
     }
 
     /**

@@ -33,7 +33,7 @@ final class RoughInFigures extends LongTask
         $input = $task->input;
         $plan = LightPlan::fromData(new Data($input['plan'] ?? []));
         $this->step($task, 5, 'Looking at the shapes');
-        $shapes = new LitPage(new Sheet(new PageStore($page)), $page->series);
+        $shapes = new LitPage(new Sheet(new PageStore($page)), $page);
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $op = isset($input['figure'])

@@ -445,6 +445,16 @@ final class HandFlatsTest extends TestCase
         self::assertNull($this->at(410, 70)->shift);
     }
 
+    public function test_regions_under_another_light_have_the_tones_it_derives(): void
+    {
+        $under = new Palette([8 => ['base' => 0xA08030], 9 => ['base' => 0x102060]], variants: [5 => [8 => ['base' => 0x801010]]]);
+        $palette = new Palette([8 => ['base' => 0xE0A93A], 9 => ['base' => 0x104080]], variants: [5 => [8 => ['base' => 0xC02020], 9 => ['base' => 0x777777]]], under: [31 => $under]);
+        $base = fn (int $material, ?int $variant, ?int $plan): int => $palette->tones($material, $variant, $plan)['base'] ?? -1;
+        self::assertSame([0xE0A93A, 0xA08030, 0x801010, 0xC02020], [$base(8, null, null), $base(8, null, 31), $base(8, 5, 31), $base(8, 5, null)]);
+        // What the variant does not say under that light is the palette's under that light; a plan nobody derives for is the page's.
+        self::assertSame([0x102060, 0x777777, -1], [$base(9, 5, 31), $base(9, 5, 44), $base(1, null, 31)]);
+    }
+
     public function test_regions_wear_variants_of_the_palette_under_their_shifts(): void
     {
         $this->ask('flats.shape', $this->box(300, 60, 350, 110, material: 8));

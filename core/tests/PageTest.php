@@ -114,7 +114,7 @@ final class PageTest extends TestCase
     public function test_a_region_says_where_it_is(): void
     {
         $region = new Region(3, 5, 77, 11, 13, true, 'shift00009');
-        self::assertSame(['figure' => 3, 'material' => 5, 'area' => 77, 'x' => 11, 'y' => 13, 'locked' => true, 'shift' => 'shift00009', 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null], $region->toData());
+        self::assertSame(['figure' => 3, 'material' => 5, 'area' => 77, 'x' => 11, 'y' => 13, 'locked' => true, 'shift' => 'shift00009', 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null, 'stands' => null], $region->toData());
         self::assertEquals($region, RecordKind::Region->read($region->toData()));
     }
 

@@ -408,6 +408,17 @@ final class PaintTest extends TestCase
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
 
+    public function test_regions_are_put_under_another_light_plan_and_back(): void
+    {
+        $this->op('light.stand', ['labels' => [7, 9], 'plan' => 12]);
+        $this->op('light.stand', ['labels' => [9], 'plan' => null]);
+        $regions = (new Sheet($this->source))->all(Region::class);
+        self::assertSame([12, null], [$regions[7]->stands, $regions[9]->stands]);
+        self::assertSame([[12], []], array_map(fn (?int $plan): array => OpKinds::read('light.stand', ['labels' => [7], 'plan' => $plan])->refersTo()->lights, [12, null]));
+        $this->assertRefused('light.stand', ['labels' => [7], 'plan' => 0], 'plan');
+        $this->assertRefused('light.stand', ['labels' => [70], 'plan' => 12], 'gone');
+    }
+
     public function test_a_direction_is_told_of_regions_and_forgotten(): void
     {
         $line = [[0.1, 0.25], [0.3, 0.5], [0.3, 0.75]];

@@ -111,7 +111,10 @@ foreach (CAST as $figure => $materials) {
 $dressed = tones();
 $variants = [0 => [4 => $dressed[1]], 7 => [2 => $dressed[2], 3 => $dressed[4]], 12 => [3 => $dressed[3]]];
 $lights = new LightColours(new Rgb(0xFF, 0xB0, 0x50), new Rgb(0x30, 0x60, 0x90));
-$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights);
+// Under a light plan of their own two materials look otherwise, one of them in a variant, too.
+$lit = array_map(fn (array $ramp): array => array_map(fn (int $colour): int => $colour ^ 0x2B4D1F, $ramp), $tones);
+$litVariants = [7 => [2 => $lit[3]]];
+$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights, under: [31 => new Palette([1 => $lit[1], 2 => $lit[2]] + $tones, variants: $litVariants)]);
 
 /**
  * @param  array<string, PassSpec>  $passes
@@ -119,9 +122,10 @@ $palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights);
  * @param  array<int, ColourShift>  $shifts  by label
  * @param  array<int, int>  $wearing  variant by label
  * @param  list<int>  $soft  figures with a soft outer edge: the page is a block of WIDE pixels' width then, with what lies about it
+ * @param  array<int, int>  $standing  light plan by label
  * @return array<string, mixed>
  */
-function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = [], array $wearing = [], array $soft = []): array
+function page(string $name, array $passes, array $groups = [], ?LineColouring $lines = null, array $shifts = [], array $wearing = [], array $soft = [], array $standing = []): array
 {
     global $palette, $figureOf;
     $labels = '';
@@ -136,7 +140,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $records = [];
     foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
-        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null, wears: $wearing[$label] ?? null));
+        $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figureOf[$material], $material, 9, 1, 1, shift: isset($shifts[$label]) ? "shift0$label" : null, wears: $wearing[$label] ?? null, stands: $standing[$label] ?? null));
     }
     $records[] = new RecordChange(RecordKind::Region, '5', null, new Region(0, 0, 9, 1, 1));
     $layers = ['flats' => $labels, 'ink' => coverage()];
@@ -164,7 +168,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $source = new MemorySource;
     $source->store(new Change([], $records));
-    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light));
+    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light, $palette->under));
     static $compositor;
     $compositor ??= new Compositor;
     $result = $compositor->compose($stack, new PageBlock($soft === [] ? new Rect(0, 0, COUNT, 1) : new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)), $labels, $cover, $paint, $around));
@@ -275,9 +279,10 @@ foreach (LightPart::cases() as $part) {
     $tint = new TintContent(new Rgb(9, 8, 7), $part);
     $pages[] = page("a tint that follows: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7, turn: $part === LightPart::Light ? new ColourTurn(-0.1, 1.2, 30) : null), 'pass02' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3)]);
 }
+$pages[] = page('regions that stand under another light', ['pass01' => spec('tone', Scope::page(), BlendMode::Normal, 0.5)], shifts: [2 => new ColourShift(1, new ColourTurn(0.1, 1.2, 20))], wearing: [1 => 7, 4 => 7], standing: [1 => 31, 2 => 31, 3 => 31, 4 => 99]);
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);
-$paletteData = ['version' => 1, 'light' => '#ffffff', 'lightColours' => $lights->toData(), 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants)];
+$paletteData = ['version' => 1, 'light' => '#ffffff', 'lightColours' => $lights->toData(), 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants), 'under' => [['plan' => 31, 'materials' => [1 => $hexes($lit[1]), 2 => $hexes($lit[2])], 'variants' => [['id' => 7, 'name' => 'Variant 7', 'materials' => [2 => $hexes($lit[3])]]]]]];
 foreach (CAST as $figure => $materials) {
     $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'soft' => false, 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
         'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],

@@ -6,7 +6,10 @@ namespace Tests\Browser;
 
 use App\Models\JournalEntry;
 use App\Models\SeriesBrush;
+use App\Models\SeriesLight;
 use App\Models\User;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverSelect;
 
 /** The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set. */
 final class LightStageTest extends BrowserTestCase
@@ -254,6 +257,29 @@ final class LightStageTest extends BrowserTestCase
             self::assertEqualsWithDelta($before[$i], $colour, 3, "place $i");
         }
         self::assertGreaterThan(5, $painted);
+    }
+
+    public function test_a_picked_region_is_put_under_another_light_and_shows_its_tones_at_once(): void
+    {
+        SeriesLight::query()->create(['series_id' => $this->page->series_id, 'name' => 'Green flare', 'plan' => ['azimuth' => 10, 'elevation' => 20, 'colour' => '#20ff40']]);
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        $this->drag($browser, 'Block', [80, 100], [150, 100], [150, 170], [80, 170]);
+        $this->shows($browser, $shade, 115, 130);
+        $label = $this->labelAt($this->page, 115, 130);
+        $browser->run("window.awning.bench.set({ tool: 'choose', chosen: [$label] })");
+        $browser->press('First light on Oda Brack', 'summary');
+        $choice = 'select[aria-label="Light plan of the picked regions"]';
+        $browser->until("document.querySelector('$choice')", 'the choice');
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText('Green flare');
+        $this->saved($browser);
+        $derived = (string) $browser->run('const { palette } = window.awning.session.view; return palette.under[0].materials[palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === "oilskin").id].shade');
+        $lit = (array) sscanf($derived, '#%02x%02x%02x');
+        self::assertNotSame($shade, $lit);
+        $this->shows($browser, $lit, 115, 130);
+        $this->shows($browser, self::BASE, 115, 200);
+        $this->undone($browser);
+        $this->shows($browser, $shade, 115, 130);
     }
 
     public function test_a_light_is_set_kept_with_the_series_and_roughed_in(): void

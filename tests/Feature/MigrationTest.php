@@ -83,7 +83,7 @@ final class MigrationTest extends TestCase
         $changed = DB::table('journal')->get()->mapWithKeys(fn ($entry): array => [$entry->id => collect(json_decode($entry->tiles, true))->pluck(0)->unique()->sort()->values()->all()])->filter()->all();
         self::assertEquals($changed, $told);
         self::assertNotSame([], $told);
-        self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null], $sheet()->find(Region::class, 1)?->toData());
+        self::assertSame($filled + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null, 'stands' => null], $sheet()->find(Region::class, 1)?->toData());
         self::assertEquals($pass + ['follows' => null, 'mask' => null, 'turn' => null, 'setup' => null], $sheet()->find(PassSpec::class, 'shadepass1')?->toData());
         self::assertEquals($tint + ['follows' => null, 'mask' => null, 'turn' => null, 'setup' => null], $sheet()->find(PassSpec::class, 'rimpass001')?->toData());
         self::assertSame(['groupa' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.5]], array_map(fn (PassGroup $g): array => $g->toData(), $sheet()->all(PassGroup::class)), 'a mode that was never shown is no longer pretended, and the empty group is gone');
@@ -97,7 +97,7 @@ final class MigrationTest extends TestCase
         self::assertSame([], $sheet()->all(PassSpec::class));
         self::assertNull($sheet()->tile(LayerName::parse('pass:shadepass1'), 0, 0));
         $this->undo($page)->assertOk();
-        self::assertSame($region + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null], $sheet()->find(Region::class, 1)?->toData());
+        self::assertSame($region + ['locked' => false, 'shift' => null, 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null, 'stands' => null], $sheet()->find(Region::class, 1)?->toData());
         $this->undo($page)->assertOk();
         self::assertTrue($sheet()->isEmpty());
         self::assertSame([], $sheet()->all(Drawing::class));

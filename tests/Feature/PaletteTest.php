@@ -536,6 +536,13 @@ final class PaletteTest extends TestCase
         self::assertSame((new LightColours(Rgb::fromHex('#ff9030'), new Rgb(0, 0, 0)))->of(LightPart::Opposite)?->hex(), SeriesPalette::of($page->refresh())->core()->light?->of(LightPart::Opposite)?->hex());
         self::assertNotSame($before, $shade(), 'what nobody pinned is derived for the light of the page');
         self::assertSame($stands->json('figures.0.materials.0.tones.shade'), $shade());
+        // The same for regions that stand under it on a page that does not; the page's own light is told once.
+        $other = \App\Models\Page::query()->create(['series_id' => $this->series->id, 'number' => 92, 'title' => 'Day']);
+        $under = $this->getJson("/api/pages/$other->id")->json('palette.under.0');
+        $material = (int) $stands->json('figures.0.materials.0.id');
+        self::assertSame([$id, $shade(), []], [$under['plan'], $under['materials'][$material]['shade'], $this->getJson("/api/pages/$page->id")->json('palette.under')]);
+        $palette = SeriesPalette::of($other)->core();
+        self::assertSame([$shade(), $before], array_map(fn (?int $plan): string => sprintf('#%06x', $palette->tones($material, null, $plan)['shade'] ?? 0), [$id, null]));
         // Whoever changes the palette on a page that stands under a light is answered with what that page shows.
         $first = Material::query()->findOrFail((int) $stands->json('figures.0.materials.0.id'));
         $figure = $first->figure_id;

@@ -69,7 +69,7 @@ final class StoreTest extends TestCase
     public static function records(): iterable
     {
         yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
-        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001'), 8 => new Region(3, 9, 12, 7, 8, wears: 4, solid: Solid::Ball, before: true)]];
+        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001'), 8 => new Region(3, 9, 12, 7, 8, wears: 4, solid: Solid::Ball, before: true, stands: 19)]];
         yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, new ColourTurn(-1 / 3, 0.1 + 0.2, 12.5)), 'shift00002' => new ColourShift(8)]];
         yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\BridgeKind::Doubtful, 0.125)]];
         yield 'passes' => [RecordKind::Pass, [

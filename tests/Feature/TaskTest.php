@@ -19,6 +19,7 @@ use App\Models\Material;
 use App\Models\Original;
 use App\Models\Page;
 use App\Models\Role;
+use App\Models\SeriesLight;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\FrozenPage;
@@ -122,6 +123,38 @@ final class TaskTest extends TestCase
         $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
         self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
+    }
+
+    public function test_a_panel_is_lit_by_a_plan_of_its_own(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $right] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 300, 200)];
+        foreach ([$left, $right] as $label) {
+            $this->op($this->page, $this->fillOp($this->material, $label))->assertOk();
+        }
+        $plan = fn (int $azimuth, string $colour, array $more = []): array => ['azimuth' => $azimuth, 'elevation' => 0, 'colour' => $colour, 'ambient' => '#335577', 'dials' => ['cast' => 0]] + $more;
+        $night = SeriesLight::query()->create(['series_id' => $this->page->series_id, 'name' => str_repeat('Nightly', 11), 'plan' => $plan(0, '#3060ff', ['lamps' => [['x' => 0.5, 'y' => 0.5, 'reach' => 1, 'colour' => '#ffd08a']]])])->id;
+        $elsewhere = SeriesLight::query()->create(['series_id' => $this->series()[0]->id, 'name' => 'Noon', 'plan' => []])->id;
+        $this->op($this->page, ['kind' => 'light.stand', 'labels' => [$right], 'plan' => $elsewhere])->assertStatus(422);
+        $this->op($this->page, ['kind' => 'light.stand', 'labels' => [$right], 'plan' => $night])->assertOk();
+        $figure = $this->material->figure_id;
+        $asked = ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan(180, '#ffcc88')];
+        $rough = fn () => $this->postJson("/api/pages/{$this->page->id}/rough", $asked)->assertStatus(202);
+        $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
+        $at = fn (string $kind, int $x): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[200 * 600 + $x]);
+        $colour = fn (string $kind): ?string => $sheet()->find(PassSpec::class, "rough$figure$kind")?->toData()['colour'];
+        // What is tried shows it before it is laid.
+        self::assertContains("rough{$figure}rimunder$night", array_keys($this->postJson("/api/pages/{$this->page->id}/rough/preview", $asked)->assertOk()->json('passes')));
+        $rough();
+        // The left box, 40 to 200, has light from the left; the right one, 240 on, from the right.
+        self::assertSame([0, 255, 255, 0], [$at('shade', 60), $at('shade', 180), $at('shade', 260), $at('shade', 345)]);
+        self::assertSame(['#ffcc88', '#3060ff', '#ffd08a', null], [$colour('rim'), $colour("rimunder$night"), $colour("lamp1under$night"), $colour('lamp1')]);
+        self::assertSame([0, 60], [$at("lamp1under$night", 100), mb_strlen($sheet()->find(PassSpec::class, "rough{$figure}rimunder$night")->name)]);
+        self::assertGreaterThan(0, $at("lamp1under$night", 300));
+        // Back in the light of the page; its passes hang still, and are empty but for what a hand did.
+        $this->op($this->page, ['kind' => 'light.stand', 'labels' => [$right], 'plan' => null])->assertOk();
+        $rough();
+        self::assertSame([0, 255, 0], [$at('shade', 260), $at('shade', 345), $at("lamp1under$night", 300)]);
     }
 
     public function test_what_shines_has_no_shade_and_glows_over_the_page(): void

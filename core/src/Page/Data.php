@@ -10,6 +10,9 @@ namespace Awning\Core\Page;
  */
 final readonly class Data
 {
+    /** The longest name a person may give, in characters. */
+    public const NAME = 60;
+
     /** @param  array<array-key, mixed>  $values */
     public function __construct(private array $values)
     {
@@ -64,8 +67,8 @@ final readonly class Data
     public function name(string $name, string $what): string
     {
         $text = trim($this->text($name));
-        if ($text === '' || mb_strlen($text) > 60 || preg_match('/\p{C}/u', $text) !== 0) {
-            throw new \InvalidArgumentException("$what needs a name of 1 to 60 characters.");
+        if ($text === '' || mb_strlen($text) > self::NAME || preg_match('/\p{C}/u', $text) !== 0) {
+            throw new \InvalidArgumentException("$what needs a name of 1 to ".self::NAME.' characters.');
         }
 
         return $text;

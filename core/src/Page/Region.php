@@ -9,7 +9,7 @@ namespace Awning\Core\Page;
  *
  * @phpstan-import-type FlowPoint from FlowLine
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?list<FlowPoint>}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?list<FlowPoint>, stands: ?int}
  */
 final readonly class Region implements Record
 {
@@ -26,11 +26,12 @@ final readonly class Region implements Record
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
      * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
      * @param  ?FlowLine  $flow  which way its strands or folds run, for the same; null: that is not told
+     * @param  ?int  $stands  under which light plan, as a panel of its own; null: as the whole page does
      */
     public function __construct(
         public int $figure, public int $material, public int $area, public int $x, public int $y,
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
-        public ?Solid $solid = null, public bool $before = false, public ?FlowLine $flow = null,
+        public ?Solid $solid = null, public bool $before = false, public ?FlowLine $flow = null, public ?int $stands = null,
     ) {
     }
 
@@ -48,13 +49,14 @@ final readonly class Region implements Record
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
             $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
             $data->flag('before', false), $data->has('flow') ? FlowLine::fromList($data->list('flow', FlowLine::MOST)) : null,
+            $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before, 'flow' => $this->flow?->toList()];
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before, 'flow' => $this->flow?->toList(), 'stands' => $this->stands];
     }
 
     /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
@@ -103,6 +105,11 @@ final readonly class Region implements Record
     public function running(?FlowLine $flow): self
     {
         return $this->but(['flow' => $flow]);
+    }
+
+    public function standingUnder(?int $plan): self
+    {
+        return $this->but(['stands' => $plan]);
     }
 
     public function isFilled(): bool

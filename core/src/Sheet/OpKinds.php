@@ -35,6 +35,7 @@ use Awning\Core\Sheet\Ops\ShapeRegions;
 use Awning\Core\Sheet\Ops\ShiftColours;
 use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Ops\StandBefore;
+use Awning\Core\Sheet\Ops\StandUnder;
 use Awning\Core\Sheet\Ops\StartPage;
 use Awning\Core\Sheet\Ops\Stroke;
 use Awning\Core\Sheet\Ops\TellFlow;
@@ -66,6 +67,7 @@ final class OpKinds
         TellSolids::class,
         StandBefore::class,
         TellFlow::class,
+        StandUnder::class,
         DragPaint::class,
         MovePaint::class,
         AddPass::class,

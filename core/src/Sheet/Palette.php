@@ -17,17 +17,24 @@ final readonly class Palette
      *                                                                  the palette's own, where the page wears a variant
      * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      * @param  ?LightColours  $light  what tints may follow; null: they show their own colours
+     * @param  array<int, self>  $under  light plan id => the palette for regions that stand under it, where that derives other tones
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null)
+    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null, public array $under = [])
     {
     }
 
     /**
      * @param  ?int  $variant  null: as the page shows it
+     * @param  ?int  $plan  the light plan it stands under; null: as the page does
      * @return ?array<string, int> the tones of a material; null when it is not in the palette
      */
-    public function tones(int $material, ?int $variant = null): ?array
+    public function tones(int $material, ?int $variant = null, ?int $plan = null): ?array
     {
+        $under = $this->under[$plan ?? 0] ?? null;
+        if ($under !== null) {
+            return $under->tones($material, $variant);
+        }
+
         return ($variant === null ? null : $this->variants[$variant][$material] ?? null) ?? $this->materials[$material] ?? null;
     }
 }

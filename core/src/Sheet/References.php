@@ -7,7 +7,7 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\ScopeKind;
 
-/** What an op names that lies outside the page: figures, materials and variants of the palette, which must be of the page's series. */
+/** What an op names that lies outside the page: figures, materials and variants of the palette and light plans, which must be of the page's series. */
 final readonly class References
 {
     /**
@@ -15,8 +15,9 @@ final readonly class References
      * @param  list<int>  $materials
      * @param  array<int, int>  $materialsOf  material => the figure it is said to be of
      * @param  list<int>  $variants
+     * @param  list<int>  $lights
      */
-    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [])
+    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [], public array $lights = [])
     {
     }
 
@@ -32,6 +33,6 @@ final readonly class References
     /** These and those. */
     public function and(self $those): self
     {
-        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants]);
+        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants], [...$this->lights, ...$those->lights]);
     }
 }

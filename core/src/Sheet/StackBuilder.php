@@ -69,13 +69,13 @@ final readonly class StackBuilder
         $shifts = $sheet->all(ColourShift::class);
         $shifted = [];
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $tones = $palette->tones($region->material, $region->wears);
+            $tones = $palette->tones($region->material, $region->wears, $region->stands);
             if ($tones === null) {
                 continue;
             }
             $shift = $shifts[$region->shift ?? ''] ?? null;
             if ($shift !== null && $shift->material === $region->material) {
-                $tones = $shifted["$region->shift $region->wears"] ??= $shift->tones($tones);
+                $tones = $shifted["$region->shift $region->wears $region->stands"] ??= $shift->tones($tones);
             }
             $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
         }

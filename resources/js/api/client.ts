@@ -76,6 +76,7 @@ import type {
     SeriesCard,
     SeriesState,
     SessionState,
+    StandUnderInput,
     StartPageInput,
     StrokeInput,
     TaskState,
@@ -101,6 +102,7 @@ export type Op =
     | ({ kind: 'variant.wear' } & WearInput)
     | ({ kind: 'light.solid' } & SolidsInput)
     | ({ kind: 'light.flow' } & FlowInput)
+    | ({ kind: 'light.stand' } & StandUnderInput)
     | ({ kind: 'light.before' } & StandInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline']; mirror: AxisData | null }

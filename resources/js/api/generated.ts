@@ -211,7 +211,7 @@ export type PaintedState = { entry: number; title: string; who: string | null; w
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; lights: LightState[]; stands: number | null; lightColours: LightColoursData };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; under: UnderState[]; lights: LightState[]; stands: number | null; lightColours: LightColoursData };
 
 export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
 
@@ -245,7 +245,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowPoint[] | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowPoint[] | null; stands: number | null };
 
 export type RemoveDrawingInput = { id: string };
 
@@ -291,6 +291,8 @@ export type StandInput = { labels: number[]; before: boolean };
 
 export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
 
+export type StandUnderInput = { labels: number[]; plan: number | null };
+
 export type StartPageInput = { width: number; height: number; dpi: number };
 
 export type StraysInput = { places: PlaceData[] };
@@ -318,6 +320,8 @@ export type TriedLightState = { level: number; x: number; y: number; width: numb
 export type TriedPassState = { spec: PassData; coverage: string };
 
 export type TurnData = { lightness: number; chroma: number; hue: number };
+
+export type UnderState = { plan: number; materials: Record<string, Record<Tone, string>>; variants: WornState[] };
 
 export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };
 

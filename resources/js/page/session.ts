@@ -553,6 +553,12 @@ export class PageSession {
         this.ask({ kind: 'light.flow', labels, line });
     }
 
+    /** Puts regions under another light plan than the rest of the page; null: as the page stands. */
+    standUnder(labels: number[], plan: number | null): void {
+        this.showRegions(labels, { stands: plan });
+        this.ask({ kind: 'light.stand', labels, plan });
+    }
+
     /** Regions as they will be, before the server has answered. */
     private showRegions(labels: number[], values: Partial<RegionData>): void {
         const region = { ...this.view.records.region };
@@ -794,6 +800,7 @@ const TITLES: Record<Op['kind'], string> = {
     'light.solid': 'What regions are taken for',
     'light.before': 'What stands before the rest',
     'light.flow': 'The direction that was drawn',
+    'light.stand': 'The light of those regions',
     'pass.add': 'The new pass',
     'setup.hang': 'The setup',
     'pass.copy': 'Duplicating the pass',

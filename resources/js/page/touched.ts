@@ -17,6 +17,7 @@ export function touchedBy(op: Op): string[] {
         case 'light.solid':
         case 'light.before':
         case 'light.flow':
+        case 'light.stand':
         case 'flats.lock':
         case 'variant.wear':
             return op.labels.map((label) => `region ${label}`);

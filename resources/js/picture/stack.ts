@@ -6,6 +6,7 @@ import {
     type PaletteState,
     type PassData,
     type RecordsState,
+    type RegionData,
     type ScopeData,
     type ShiftData,
     type Tone,
@@ -155,26 +156,38 @@ function inkOf({ rule, colour }: LinesData): Colour {
 }
 
 function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {
-    const tones = new Map<number, Record<Tone, Colour>>();
-    for (const material of palette.figures.flatMap((figure) => figure.materials)) {
-        tones.set(material.id, numbersOf(material.tones));
-    }
-    const variants = new Map(palette.variants.map(({ id, materials }) => [id, materials]));
+    const tonesOf = tonesFrom(palette);
     const flats = new Map<number, Flat>();
     const shifts = new Map<string, Record<Tone, Colour>>();
     for (const [label, region] of Object.entries(records.region)) {
-        const worn = region.wears === null ? undefined : variants.get(region.wears)?.[region.material];
-        let known = worn === undefined ? tones.get(region.material) : numbersOf(worn);
+        let known = tonesOf(region);
         if (known === undefined) continue;
         const shift = records.shift[region.shift ?? ''] as ShiftData | undefined;
         if (shift !== undefined && shift.material === region.material) {
-            const key = `${region.shift} ${region.wears}`;
+            const key = `${region.shift} ${region.wears} ${region.stands}`;
             const all = shifts.get(key) ?? shiftedTones(known, shift);
             shifts.set(key, (known = all));
         }
         flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
     }
     return flats;
+}
+
+/** What a region's material looks like: in the variant it wears, under the light plan it stands under. */
+function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, Colour> | undefined {
+    const ofPage = new Map(palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)));
+    const under = new Map(palette.under.map((light) => [light.plan, light]));
+    const numbers = new Map<string, Record<Tone, Colour>>();
+    return ({ material, wears, stands }) => {
+        const light = stands === null ? undefined : under.get(stands);
+        const worn = (light ?? palette).variants.find(({ id }) => id === wears)?.materials[material];
+        const tones = worn ?? light?.materials[material] ?? ofPage.get(material);
+        if (tones === undefined) return undefined;
+        const key = `${material} ${wears} ${stands}`;
+        const known = numbers.get(key) ?? numbersOf(tones);
+        numbers.set(key, known);
+        return known;
+    };
 }
 
 const numbersOf = (tones: Record<Tone, string>): Record<Tone, Colour> =>

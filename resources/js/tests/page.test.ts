@@ -29,6 +29,7 @@ const palette: PaletteState = {
     dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
     standIns: { materials: {}, figures: {} },
     variants: [],
+    under: [],
     held: null,
     worn: null,
     lights: [],
@@ -50,6 +51,7 @@ const region = {
     solid: null,
     before: false,
     flow: null,
+    stands: null,
 };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},

@@ -50,6 +50,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     solid: null,
     before: false,
     flow: null,
+    stands: null,
 });
 
 export const shade: PassData = {
@@ -110,6 +111,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             dials: { toward: 'opposite', turn: 0.2, shade: 0.8, deep: 0.7, chroma: 1, light: 0.3, glint: 0.5, pull: 0.1 },
             standIns: { materials: {}, figures: {} },
             variants: [],
+            under: [],
             held: null,
             worn: null,
             lights: [],

@@ -8,7 +8,7 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Light\Glow;
 use Awning\Core\Light\HandWork;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\PanelLight;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Data;
@@ -38,6 +38,8 @@ final readonly class LayRoughIn implements Op
     /** What the passes' ids begin with: paint that is meant for a tone goes into a pass of its own. */
     public const PREFIX = 'rough';
 
+    private const GLOWS = 'glow';
+
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
@@ -52,13 +54,12 @@ final readonly class LayRoughIn implements Op
 
     /**
      * @param  string  $name  of the figure, for the journal
-     * @param  list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
-     * @param  ?Glow  $glow  of what shines
-     * @param  ?Rgb  $bounce  the colour of bounced light; null: what comes from all around
-     * @param  LightPlan  $plan  passes that are hung for it take its colours
+     * @param  PanelLight  $light  of the page; passes that are hung for it take its colours
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
+     * @param  ?Glow  $glow  of what shines
+     * @param  array<int, PanelLight>  $panels  by light plan; what has a colour of theirs hangs in passes of its own
      */
-    public function __construct(private int $figure, private string $name, private array $pieces, private LightPlan $plan, private array $only = [], private ?Glow $glow = null, private ?Rgb $bounce = null)
+    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [])
     {
     }
 
@@ -88,29 +89,30 @@ final readonly class LayRoughIn implements Op
         return Right::Colour;
     }
 
-    /** @return list<string> ids of the passes it may hang */
-    public function ids(): array
+    /** Whether a pass is one that this op, or an earlier one for the same figure, hung. */
+    public function isOurs(string $id): bool
     {
-        return array_map(fn (string $kind): string => self::PREFIX.$this->figure.$kind, array_keys($this->passes()));
+        return preg_match('/^'.self::PREFIX.$this->figure.'[a-z]/', $id) === 1;
     }
 
     /** Where on the page there is light of it. */
     public function bounds(): Rect
     {
-        return Rect::around(array_column([...$this->pieces, ...$this->glowing()], 0));
+        return Rect::around(array_column([...$this->pieces(), ...$this->glowing()], 0));
     }
 
     public function apply(Sheet $sheet): void
     {
-        foreach ($this->pieces as [$where, $rough]) {
+        foreach ($this->pieces() as [$where, $rough]) {
             if ($rough->shade->width !== $where->width || $rough->shade->height !== $where->height) {
                 throw new OpRefused('The light was worked out for another place of the page.');
             }
         }
-        foreach ($this->passes() as $kind => [$pass, $coverage]) {
+        $laid = [];
+        foreach ($this->passes() as $kind => [$pass, $planes]) {
             $id = self::PREFIX.$this->figure.$kind;
+            $laid[$id] = true;
             $there = $sheet->find(PassSpec::class, $id);
-            $planes = $coverage === null ? $this->glowing() : array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $this->pieces);
             if ($there === null && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
                 continue;
             }
@@ -119,38 +121,85 @@ final readonly class LayRoughIn implements Op
             } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
                 $sheet->put($id, $there->showing($pass->content));
             }
-            // What glows reaches beyond the regions it comes from.
-            $this->lay($sheet, $pass->layer($id), $id, $planes, $coverage === null || $this->only === [] ? null : new RegionCoverage($sheet, $this->only));
+            $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== self::GLOWS);
+        }
+        // Of a lamp that is gone, or of a plan nothing stands under any more, only what a hand did is left.
+        foreach (array_diff_key($sheet->all(PassSpec::class), $laid) as $id => $pass) {
+            if ($this->isOurs((string) $id)) {
+                $this->lay($sheet, $pass->layer((string) $id), (string) $id, []);
+            }
         }
     }
 
-    /** @return array<string, array{PassSpec, ?\Closure(RoughIn): Plane}> as they lie over each other, bottom up; null: what glows */
+    /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> as they lie over each other, bottom up */
     private function passes(): array
     {
         $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
-        $tint = fn (string $offered, string $name, ?Rgb $colour = null): PassSpec => $colour === null ? PassRules::onFigure($offered, $name, $this->figure)
-            : PassRules::onFigure($offered, $name, $this->figure)->showing(new TintContent($colour, LightPart::Given));
-
-        $lamps = [];
-        foreach ($this->plan->lamps as $i => $lamp) {
-            $number = $i + 1;
-            $name = count($this->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
-            $lamps["lamp$number"] = [$tint('Rim', $name, $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), fn (RoughIn $rough): Plane => $rough->lamps[$i]];
+        $everywhere = fn (callable $coverage): array => self::planes($this->pieces(), $coverage);
+        $above = $below = [];
+        foreach ([0 => $this->light] + $this->panels as $plan => $light) {
+            $own = $this->coloured($light, $plan === 0 ? '' : "under$plan");
+            $below += array_slice($own, 0, 1);
+            $above += array_slice($own, 1);
         }
 
         return [
-            'shade' => [$tone('Shade, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->shade],
-            'cast' => [$tone('Cast, rough', Tone::Shade), fn (RoughIn $rough): Plane => $rough->cast],
-            'deep' => [$tone('Deep, rough', Tone::Deep), fn (RoughIn $rough): Plane => $rough->deep],
-            'occlusion' => [$tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), fn (RoughIn $rough): Plane => $rough->occlusion],
-            'bounce' => [$tint('Bounce', 'Bounce, rough', $this->bounce ?? $this->plan->ambient), fn (RoughIn $rough): Plane => $rough->bounce],
-            'light' => [$tone('Light, rough', Tone::Light), fn (RoughIn $rough): Plane => $rough->light],
-            'glint' => [$tone('Glint, rough', Tone::Glint), fn (RoughIn $rough): Plane => $rough->glint],
-            'rim' => [$tint('Rim', 'Rim, rough', $this->plan->back->colour ?? $this->plan->colour), fn (RoughIn $rough): Plane => $rough->rim],
-            'lines' => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(Scope::ink())->changed(new Data(['opacity' => self::LINES])), fn (RoughIn $rough): Plane => $rough->lines],
-        ] + $lamps + [
-            'glow' => [$tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(Scope::page())->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), null],
+            'shade' => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
+            'cast' => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
+            'deep' => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
+            'occlusion' => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
+        ] + $below + [
+            'light' => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
+            'glint' => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
+            'lines' => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(Scope::ink())->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
+        ] + $above + [
+            self::GLOWS => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(Scope::page())->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
         ];
+    }
+
+    /**
+     * Passes that have a colour of their plan: bounced light first, which lies below the lit side.
+     *
+     * @param  string  $mark  what their ids end with
+     * @return array<string, array{PassSpec, list<array{Rect, Plane}>}>
+     */
+    private function coloured(PanelLight $light, string $mark): array
+    {
+        $named = fn (string $name): string => $light->name === '' ? $name : trim(mb_substr("$name: ".preg_replace('/\p{C}+/u', ' ', $light->name), 0, Data::NAME));
+        $passes = [
+            "bounce$mark" => [$this->tint('Bounce', $named('Bounce, rough'), $light->bounce ?? $light->plan->ambient), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce)],
+            "rim$mark" => [$this->tint('Rim', $named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim)],
+        ];
+        foreach ($light->plan->lamps as $i => $lamp) {
+            $number = $i + 1;
+            $name = count($light->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
+            $passes["lamp$number$mark"] = [$this->tint('Rim', $named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i])];
+        }
+
+        return $passes;
+    }
+
+    private function tint(string $offered, string $name, ?Rgb $colour = null): PassSpec
+    {
+        $pass = PassRules::onFigure($offered, $name, $this->figure);
+
+        return $colour === null ? $pass : $pass->showing(new TintContent($colour, LightPart::Given));
+    }
+
+    /** @return list<array{Rect, RoughIn}> under whatever plan */
+    private function pieces(): array
+    {
+        return array_merge($this->light->pieces, ...array_values(array_map(fn (PanelLight $panel): array => $panel->pieces, $this->panels)));
+    }
+
+    /**
+     * @param  list<array{Rect, RoughIn}>  $pieces
+     * @param  callable(RoughIn): Plane  $coverage
+     * @return list<array{Rect, Plane}>
+     */
+    private static function planes(array $pieces, callable $coverage): array
+    {
+        return array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $pieces);
     }
 
     /** @return list<array{Rect, Plane}> */
@@ -159,9 +208,13 @@ final readonly class LayRoughIn implements Op
         return $this->glow === null ? [] : [[$this->glow->where, $this->glow->coverage]];
     }
 
-    /** @param  list<array{Rect, Plane}>  $planes */
-    private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes, ?RegionCoverage $only): void
+    /**
+     * @param  list<array{Rect, Plane}>  $planes
+     * @param  bool  $keepsIn  whether it is laid in the chosen regions alone; what glows reaches beyond those it comes from
+     */
+    private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes, bool $keepsIn = true): void
     {
+        $only = $keepsIn && $this->only !== [] ? new RegionCoverage($sheet, $this->only) : null;
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
             $pieces = array_filter($planes, fn (array $plane): bool => ! $plane[0]->intersect($tile)->isEmpty());

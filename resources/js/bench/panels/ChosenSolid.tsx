@@ -26,7 +26,7 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
         return (
             <p className="quiet text-[13px]">
                 With Pick (K) you can say what regions are (flat, a ball, cloth, a gem, a light), which way their hair or folds run, which
-                stand before the rest, or light only these.
+                stand before the rest, light only these, or put a panel under another light.
             </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';

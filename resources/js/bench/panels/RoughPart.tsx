@@ -11,6 +11,7 @@ import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
+import { ChosenLight } from './ChosenLight';
 import { ChosenSolid } from './ChosenSolid';
 import { LampsPart } from './LampsPart';
 
@@ -48,6 +49,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
     return (
         <>
             <PlanChoice stands={stands} />
+            <ChosenLight />
             <Maquette
                 tones={target.material.tones}
                 light={directionOf(plan)}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Raster\Rect;
+
+/** What one light plan does to a figure, where it stands under that: on the page, or in panels that have a plan of their own. */
+final readonly class PanelLight
+{
+    /**
+     * @param  list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
+     * @param  ?Rgb  $bounce  the colour of bounced light; null: what comes from all around
+     * @param  string  $name  of the plan, where it is not the page's
+     */
+    public function __construct(public LightPlan $plan, public array $pieces, public ?Rgb $bounce = null, public string $name = '')
+    {
+    }
+}
