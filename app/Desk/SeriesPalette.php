@@ -8,6 +8,7 @@ use App\Models\Material;
 use App\Models\Page;
 use App\Models\PaletteVariant;
 use App\Models\PaletteVersion;
+use App\Models\RegionRow;
 use App\Models\Series;
 use App\Models\SeriesLight;
 use App\Store\StandIns;
@@ -107,7 +108,7 @@ final readonly class SeriesPalette
                 $figureOf[$material->id] = $figure->id;
             }
         }
-        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers());
+        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers(array_intersect_key($this->living(), $this->stoodUnder())));
 
         return new Palette(
             $this->materialNumbers(), $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $this->variantNumbers(),
@@ -131,19 +132,21 @@ final readonly class SeriesPalette
      * The same palette in the light of the plans that a panel may stand under instead of the page's, where that has another
      * colour.
      *
+     * @param  array<int, SeriesLight>  $lights
      * @return array<int, self> by light plan
      */
-    private function underOthers(): array
+    private function underOthers(array $lights): array
     {
-        $under = [];
-        $mine = $this->lightColours()->light;
-        foreach ($this->page === null ? [] : $this->living() as $light) {
-            if ($light->plan()->colour->number() !== $mine->number()) {
-                $under[$light->id] = new self($this->series, $this->page, $light->plan()->colour);
-            }
-        }
+        $mine = $this->lightColours()->light->number();
+        $others = array_filter($lights, fn (SeriesLight $light): bool => $light->plan()->colour->number() !== $mine);
 
-        return $under;
+        return array_map(fn (SeriesLight $light): self => new self($this->series, $this->page, $light->plan()->colour), $others);
+    }
+
+    /** @return array<int, int> light plans that regions of the page name, as keys */
+    private function stoodUnder(): array
+    {
+        return RegionRow::query()->where('page_id', $this->page?->id)->whereNotNull('stands')->distinct()->pluck('stands', 'stands')->all();
     }
 
     /** Of the light plan the page stands under; else of the series' light, with the usual sky. */
@@ -242,14 +245,14 @@ final readonly class SeriesPalette
     /** @return list<LightState> */
     private function lights(): array
     {
-        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], $this->living());
+        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], array_values($this->living()));
     }
 
-    /** @return list<SeriesLight> */
+    /** @return array<int, SeriesLight> the series' light plans, by id */
     private function living(): array
     {
-        /** @var list<SeriesLight> $lights */
-        $lights = SeriesLight::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
+        /** @var array<int, SeriesLight> $lights */
+        $lights = SeriesLight::living()->where('series_id', $this->series->id)->orderBy('id')->get()->keyBy('id')->all();
 
         return $lights;
     }
@@ -259,7 +262,7 @@ final readonly class SeriesPalette
     {
         $mine = $this->differing(null, $this->page->worn->tones ?? []);
         $under = [];
-        foreach ($this->underOthers() as $plan => $other) {
+        foreach ($this->page === null ? [] : $this->underOthers($this->living()) as $plan => $other) {
             $tones = array_filter($other->differing(null, $this->page->worn->tones ?? []), fn (array $tones, int $material): bool => self::hexes($tones) !== self::hexes($mine[$material]), ARRAY_FILTER_USE_BOTH);
             $under[] = ['plan' => $plan, 'materials' => array_map(self::hexes(...), $tones), 'variants' => $other->wardrobeToClient()];
         }

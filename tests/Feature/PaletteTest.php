@@ -15,6 +15,7 @@ use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;
 use App\Models\Page;
+use App\Models\RegionRow;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\SeriesEntry;
@@ -541,6 +542,7 @@ final class PaletteTest extends TestCase
         $under = $this->getJson("/api/pages/$other->id")->json('palette.under.0');
         $material = (int) $stands->json('figures.0.materials.0.id');
         self::assertSame([$id, $shade(), []], [$under['plan'], $under['materials'][$material]['shade'], $this->getJson("/api/pages/$page->id")->json('palette.under')]);
+        RegionRow::query()->insert(['page_id' => $other->id, 'label' => 3, 'figure_id' => 1, 'material_id' => $material, 'area' => 9, 'x' => 1, 'y' => 1, 'stands' => $id]);
         $palette = SeriesPalette::of($other)->core();
         self::assertSame([$shade(), $before], array_map(fn (?int $plan): string => sprintf('#%06x', $palette->tones($material, null, $plan)['shade'] ?? 0), [$id, null]));
         // Whoever changes the palette on a page that stands under a light is answered with what that page shows.
