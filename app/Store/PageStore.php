@@ -24,6 +24,9 @@ final class PageStore implements SheetSource
     /** @var array<string, array<string, string>> layer => "column,row" => hash */
     private array $hashes = [];
 
+    /** @var array<string, ReadAhead> by layer */
+    private array $ahead = [];
+
     private readonly StandIns $standIns;
 
     public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles)
@@ -33,9 +36,9 @@ final class PageStore implements SheetSource
 
     public function tile(LayerName $layer, int $column, int $row): ?string
     {
-        $hash = $this->hashesOf($layer)["$column,$row"] ?? null;
+        $this->ahead[$layer->value] ??= new ReadAhead($this->hashesOf($layer), $this->tiles);
 
-        return $hash === null ? null : $this->tiles->bytes($hash);
+        return $this->ahead[$layer->value]->bytes($column, $row);
     }
 
     public function tilesOf(LayerName $layer): array
@@ -146,7 +149,7 @@ final class PageStore implements SheetSource
 
             return [$kind, (string) $record[1], $data === null ? null : $kind->read($data)];
         }, $entry->records));
-        $this->hashes = [];
+        $this->hashes = $this->ahead = [];
     }
 
     /** @param  list<array{string, int, int, ?string}>  $rows layer, column, row, hash */

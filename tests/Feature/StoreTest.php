@@ -190,6 +190,41 @@ final class StoreTest extends TestCase
         self::assertSame(2, Tile::query()->count(), 'undo will want it');
     }
 
+    public function test_tiles_that_are_read_one_after_the_other_are_fetched_together_and_few_are_not(): void
+    {
+        $tiles = [];
+        for ($row = 0; $row < 9; $row++) {
+            for ($column = 11; $column >= 0; $column--) {
+                // Every fifth is empty; some are equal.
+                $tiles["$column,$row"] = (12 * $row + $column) % 5 === 0 ? null : str_repeat(chr(1 + (12 * $row + $column) % 97), 65_536);
+            }
+        }
+        $this->lay($tiles);
+        $asked = function (array $places): array {
+            $store = new PageStore($this->page->refresh());
+            $store->hashesOf(LayerName::ink());
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $bytes = array_map(fn (array $place): ?string => $store->tile(LayerName::ink(), ...$place), $places);
+
+            return [$bytes, count(DB::getQueryLog()), max(array_map(fn (array $query): int => count($query['bindings']), DB::getQueryLog()))];
+        };
+        $all = [];
+        for ($row = 0; $row < 9; $row++) {
+            for ($column = 0; $column < 12; $column++) {
+                $all[] = [$column, $row];
+            }
+        }
+        [$bytes, $queries, $most] = $asked($all);
+        self::assertSame(array_map(fn (array $place): ?string => $tiles["$place[0],$place[1]"], $all), $bytes);
+        self::assertLessThanOrEqual(8, $queries, '86 tiles');
+        self::assertLessThanOrEqual(32, $most);
+        // What a stroke touches, and what is asked for again or backwards, is no more than that.
+        [$bytes, $queries, $most] = $asked([[8, 4], [6, 4], [1, 0], [1, 0], [11, 8]]);
+        self::assertSame([$tiles['8,4'], $tiles['6,4'], $tiles['1,0'], $tiles['1,0'], $tiles['11,8']], $bytes);
+        self::assertSame([4, 1], [$queries, $most]);
+    }
+
     public function test_a_lost_or_damaged_tile_is_told_by_its_name(): void
     {
         $this->lay(['0,0' => str_repeat("\x50", 65536)]);
