@@ -24,6 +24,7 @@ use Awning\Core\Light\RoughDials;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\RoughKind;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\Solid;
 use Awning\Core\Page\ToneContent;
@@ -31,7 +32,6 @@ use Awning\Core\Sheet\Laying;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Ops\ChangePass;
-use Awning\Core\Sheet\Ops\LayRoughIn;
 use Awning\Core\Sheet\Ops\PaintShape;
 use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Sheet;
@@ -163,7 +163,7 @@ final readonly class DemoLight
 
     private function id(Figure $figure, string $kind): string
     {
-        return LayRoughIn::PREFIX.$figure->id.$kind;
+        return RoughKind::from($kind)->id($figure->id);
     }
 
     /** @param  array<string, mixed>  $values */

@@ -19,7 +19,7 @@ use Awning\Core\Page\SetupBox;
 final readonly class SeriesSetups
 {
     /** What setups that were kept earlier say nothing of. */
-    private const SINCE = ['follows' => null, 'turn' => null, 'marks' => null];
+    private const SINCE = ['follows' => null, 'turn' => null, 'marks' => null, 'rough' => null];
 
     public function __construct(private Series $series)
     {

@@ -17,6 +17,7 @@ use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColour;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
+use Awning\Core\Page\RoughKind;
 use Awning\Core\Page\ScopeKind;
 use Awning\Core\Page\ShapeUse;
 use Awning\Core\Page\Solid;
@@ -32,7 +33,7 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'RoughKind' => RoughKind::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
 
     private const FOLDERS = ['app', 'core/src/Brush', 'core/src/Colour', 'core/src/Light', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 

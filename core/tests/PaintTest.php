@@ -619,7 +619,7 @@ final class PaintTest extends TestCase
         $this->block(self::box(180, 150, 240, self::HEIGHT), 'lightpass1');
         $sheet = new Sheet($this->source);
         $regions = new MarkedRegions($sheet, [7]);
-        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'follows', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText()])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
+        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'follows', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText(), 'rough' => null])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
         [$name, $setup] = SetupFile::read(SetupFile::write('Corner ☂', Setup::fromList($passes)));
         self::assertSame(['Corner ☂', $passes], [$name, $setup->toList()]);
         // Region 9 lies from 240 to 500.
@@ -636,6 +636,39 @@ final class PaintTest extends TestCase
             } catch (\InvalidArgumentException $error) {
                 self::assertStringContainsString($why, $error->getMessage());
             }
+        }
+    }
+
+    public function test_a_setup_says_what_a_first_light_fills(): void
+    {
+        $shade = ['name' => 'Soft shade', 'kind' => 'tone', 'tone' => 'shade', 'opacity' => 0.7, 'rough' => 'shade'];
+        $rim = ['name' => 'Moon edge', 'kind' => 'tint', 'colour' => '#c0d8ff', 'mode' => 'screen', 'opacity' => 0.5, 'rough' => 'rim'];
+        $lines = ['name' => 'Warm lines', 'kind' => 'tone', 'tone' => 'light', 'rough' => 'lines'];
+        $plain = ['name' => 'By hand', 'kind' => 'tone', 'tone' => 'light'];
+        // One of them hangs already, from a light that was laid before, and is kept low; another became of another kind.
+        $this->op('pass.add', ['id' => 'rough5rim', 'pass' => ['name' => 'Rim, rough', 'figure' => 5, 'kind' => 'tint', 'colour' => '#ffffff', 'scope' => ['kind' => 'figure', 'id' => 5], 'mode' => 'normal', 'opacity' => 1]]);
+        $this->op('pass.add', ['id' => 'rough5lines', 'pass' => ['name' => 'Edges', 'figure' => 5, 'kind' => 'tint', 'colour' => '#ffffff', 'scope' => ['kind' => 'ink', 'id' => 0]]]);
+        $order = (new Sheet($this->source))->find(PassSpec::class, 'rough5rim')?->order;
+        $hang = fn (array $passes, int $figure, string $ids) => $this->op('setup.hang', ['name' => 'Moonlit', 'figure' => $figure, 'scope' => ['kind' => 'material', 'id' => 52], 'ids' => array_map(fn (int $i): string => "$ids$i", array_keys($passes)), 'passes' => $passes, 'setup' => 31]);
+        $hang([$plain, $shade, $rim, $lines], 5, 'moonlit00');
+        $passes = (new Sheet($this->source))->all(PassSpec::class);
+        self::assertSame(['Moon edge', '#c0d8ff', 'screen', 0.5, $order], [$passes['rough5rim']->name, $passes['rough5rim']->toData()['colour'], $passes['rough5rim']->mode->value, $passes['rough5rim']->opacity, $passes['rough5rim']->order]);
+        self::assertSame(['Soft shade', 0.7, ['kind' => 'figure', 'id' => 5]], [$passes['rough5shade']->name, $passes['rough5shade']->opacity, $passes['rough5shade']->scope->toData()]);
+        self::assertSame(['Edges', ['kind' => 'material', 'id' => 52]], [$passes['rough5lines']->name, $passes['moonlit000']->scope->toData()]);
+        self::assertArrayNotHasKey('moonlit001', $passes);
+        self::assertSame([31, 1], [$passes['rough5shade']->setup?->setup, $passes['rough5shade']->setup?->place]);
+        $scopes = array_map(fn (PassSpec $pass): array => $pass->scope->toData(), Setup::fromList([$plain, $lines, ['name' => 'Halo', 'kind' => 'tint', 'colour' => '#ffeeaa', 'rough' => 'glow']])->on(3, Scope::material(9), 0));
+        self::assertSame(['material', 'ink', 'page'], array_column($scopes, 'kind'));
+        // One that is new in it hangs where the others do, as that figure's own.
+        $sheet = new Sheet($this->source);
+        (new FollowSetup(31, 'Moonlit', Setup::fromList([$plain, $shade, $rim, $lines, ['name' => 'Sparks', 'kind' => 'tone', 'tone' => 'glint', 'rough' => 'glint']]), 4))->apply($sheet);
+        self::assertSame('Sparks', $sheet->find(PassSpec::class, 'rough5glint')?->name);
+        [, $read] = SetupFile::read(SetupFile::write('Moonlit', Setup::fromList([$plain, $rim])));
+        self::assertSame([null, 'rim'], array_column($read->toList(), 'rough'));
+        $this->block(self::box(20, 20, 200, 200));
+        $marks = (string) (new MarkedRegions(new Sheet($this->source), [7]))->read('shadepass1', (new Sheet($this->source))->find(PassSpec::class, 'shadepass1') ?? self::fail('no shade'))?->toText();
+        foreach ([['kind' => 'paint', 'tone' => null] + $shade, ['rough' => 'sunbeam'] + $shade, ['marks' => $marks] + $shade] as $wrong) {
+            $this->assertRefused('setup.hang', ['name' => 'Moonlit', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['another001'], 'passes' => [$wrong]], 'first light');
         }
     }
 

@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use App\Models\JournalEntry;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
+use App\Models\SeriesSetup;
 use App\Models\User;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverSelect;
@@ -199,6 +200,25 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Change it to what hangs here');
         $browser->press('This page follows');
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
+    }
+
+    public function test_a_setup_that_a_first_light_fills_is_hung_and_filled(): void
+    {
+        SeriesSetup::query()->create(['series_id' => $this->page->series_id, 'name' => 'Moonlit', 'passes' => [['name' => 'Soft shade', 'kind' => 'tone', 'tone' => 'shade', 'colour' => null, 'mode' => 'normal', 'opacity' => 0.5, 'rough' => 'shade']]]);
+        $browser = $this->painting();
+        $browser->press('Setups', 'summary');
+        $choice = 'select[aria-label="Setup"]';
+        $browser->until("[...document.querySelectorAll('$choice option')].some((one) => one.innerText === 'Moonlit')", 'the setups');
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText('Moonlit');
+        self::assertStringContainsString('A first light fills them all', (string) $browser->run('return document.body.innerText'));
+        $browser->press('Hang it on oilskin');
+        $shade = 'Object.entries(window.awning.session.view.records.pass).find(([id]) => /^rough[0-9]+shade$/.test(id))?.[1]';
+        $browser->until("$shade && Object.keys(window.awning.session.view.records.pass).length > 3", 'the first light', 60);
+        $this->saved($browser);
+        self::assertSame(['Soft shade', 0.5], $browser->run("const { name, opacity } = $shade; return [name, opacity]"));
+        // The usual light comes from the upper left: on the way to the lower right there is shade alone, half of it.
+        $half = implode(',', array_map(fn (int $base, int $shade): int => (int) round(($base + $shade) / 2), self::BASE, $this->tone('shade')));
+        $browser->until("Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))", 'half a shade', 15);
     }
 
     public function test_a_group_is_dragged_by_its_edge_and_a_direction_is_drawn(): void

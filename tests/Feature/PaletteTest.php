@@ -422,11 +422,11 @@ final class PaletteTest extends TestCase
         $setups = fn (): array => array_column((array) $this->getJson("/api/series/{$this->series->id}/setups")->assertOk()->json(), 'name', 'id');
         $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
         self::assertSame(8, $ready);
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => 'around', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => 'around', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
         // One that was kept before tints could follow the light, or colours be turned.
-        $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [array_diff_key($pass, ['follows' => 0, 'turn' => 0, 'marks' => 0])]]);
+        $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [array_diff_key($pass, ['follows' => 0, 'turn' => 0, 'marks' => 0, 'rough' => 0])]]);
         self::assertEquals(['follows' => null] + $pass, collect((array) $this->getJson("/api/series/{$this->series->id}/setups")->json())->firstWhere('id', $early->id)['passes'][0]);
         $early->delete();
         // As much as a setup can hold, and nothing of it can be made shorter.
@@ -453,7 +453,7 @@ final class PaletteTest extends TestCase
 
     public function test_a_setup_is_changed_and_the_pages_that_are_named_follow(): void
     {
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => null, 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null];
+        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => null, 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
         $id = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201)[8]['id'];
         $second = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Two']);
         $bare = Page::query()->create(['series_id' => $this->series->id, 'number' => 3, 'title' => 'Three']);

@@ -11,7 +11,7 @@ use Awning\Core\Colour\Tone;
  *
  * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type SetupPass array{name: string, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string}
+ * @phpstan-type SetupPass array{name: string, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string, rough: ?value-of<RoughKind>}
  */
 final readonly class Setup
 {
@@ -20,8 +20,9 @@ final readonly class Setup
     /**
      * @param  non-empty-list<PassSpec>  $passes  nobody's, clipped to nothing
      * @param  list<?SetupMarks>  $marks  what is painted in each
+     * @param  list<?RoughKind>  $roughs  which of them a first light fills, and with what
      */
-    private function __construct(public array $passes, public array $marks)
+    private function __construct(public array $passes, public array $marks, public array $roughs)
     {
     }
 
@@ -32,17 +33,24 @@ final readonly class Setup
      */
     public static function fromList(array $passes): self
     {
-        $specs = $marks = [];
+        $specs = $marks = $roughs = [];
         foreach ($passes as $pass) {
             $data = new Data(is_array($pass) ? $pass : throw new \InvalidArgumentException('A setup is a list of passes.'));
             $specs[] = PassSpec::fromData((new Data(['figure' => 0, 'scope' => Scope::page()->toData(), 'order' => 0.0, 'group' => null, 'visible' => true, 'mask' => null, 'setup' => null]))->over($data));
             $marks[] = $data->has('marks') ? SetupMarks::fromText($data->text('marks')) : null;
+            $roughs[] = $data->has('rough') ? $data->choice('rough', RoughKind::class, 'This kind of first light is not known.') : null;
         }
         if ($specs === [] || count($specs) > self::MOST) {
             throw new \InvalidArgumentException('A setup has 1 to '.self::MOST.' passes.');
         }
 
-        return new self($specs, $marks);
+        foreach (array_filter($roughs) as $i => $rough) {
+            if ($marks[$i] !== null || $specs[$i]->isPaint()) {
+                throw new \InvalidArgumentException("The pass {$specs[$i]->name} is filled by a first light: it is a tone or a tint, and holds no marks.");
+            }
+        }
+
+        return new self($specs, $marks, $roughs);
     }
 
     /**
@@ -51,7 +59,7 @@ final readonly class Setup
      */
     public function on(int $figure, Scope $scope, int $id): array
     {
-        $hung = fn (PassSpec $pass, int $place): PassSpec => new PassSpec($pass->name, $figure, $pass->content, $scope, $pass->mode, $pass->opacity, turn: $pass->turn, setup: $id === 0 ? null : new SetupPlace($id, $place));
+        $hung = fn (PassSpec $pass, int $place): PassSpec => new PassSpec($pass->name, $figure, $pass->content, $this->roughs[$place]?->scope($figure) ?? $scope, $pass->mode, $pass->opacity, turn: $pass->turn, setup: $id === 0 ? null : new SetupPlace($id, $place));
 
         return array_map($hung, $this->passes, array_keys($this->passes));
     }
@@ -59,10 +67,10 @@ final readonly class Setup
     /** @return non-empty-list<SetupPass> */
     public function toList(): array
     {
-        return array_map(function (PassSpec $pass, ?SetupMarks $marks): array {
+        return array_map(function (PassSpec $pass, ?SetupMarks $marks, ?RoughKind $rough): array {
             ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
 
-            return ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText()];
-        }, $this->passes, $this->marks);
+            return ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText(), 'rough' => $rough?->value];
+        }, $this->passes, $this->marks, $this->roughs);
     }
 }

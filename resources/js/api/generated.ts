@@ -39,6 +39,9 @@ export type LightPart = (typeof LIGHT_PARTS)[number];
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
+export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'glow'] as const;
+export type RoughKind = (typeof ROUGH_KINDS)[number];
+
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
 export type AdviceKind = (typeof ADVICE_KINDS)[number];
 
@@ -269,7 +272,7 @@ export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
 export type SetupFollowerState = { page: number; number: number; figures: string[] };
 
-export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null };
+export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null; rough: RoughKind | null };
 
 export type SetupPlaceData = { setup: number; place: number };
 

@@ -44,7 +44,7 @@ import { DatabaseStorage, type OutboxEntry, type OutboxStorage } from './outboxS
 import { withRecords } from './records';
 import { createPageStore, opened, type PageStore, type PageView } from './store';
 import { Tasks } from './tasks';
-import { asMade, isSameStanding } from './target';
+import { asMade, isSameStanding, roughId } from './target';
 import { touchedBy } from './touched';
 
 const LONGEST_NAME = 60;
@@ -269,10 +269,11 @@ export class PageSession {
      * @param labels regions in which what it holds is painted; that comes with the server's answer
      */
     hangSetup({ id, name, passes }: SetupState, figure: number, scope: ScopeData, labels: number[]): void {
-        const ids = passes.map(() => randomId(12));
-        passes.forEach((pass, place) =>
-            this.showPass(ids[place], { ...pass, figure, scope, setup: id === 0 ? null : { setup: id, place } }),
-        );
+        const ids = passes.map(({ rough }) => (rough === null ? randomId(12) : roughId(figure, rough)));
+        passes.forEach((pass, place) => {
+            // What a first light fills hangs there already, or comes with the server's answer.
+            if (pass.rough === null) this.showPass(ids[place], { ...pass, figure, scope, setup: id === 0 ? null : { setup: id, place } });
+        });
         this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels, setup: id });
     }
 

@@ -1,10 +1,13 @@
 /** Where paint goes. Picking a tone is enough; the sentence under the canvas is made from this and nothing else. */
 import type { NewPass } from '../api/client';
-import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, ScopeData, Tone } from '../api/generated';
+import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, RoughKind, ScopeData, Tone } from '../api/generated';
 import { randomId } from './ids';
 
 /** What the ids of passes begin with that a first light was laid in; as in the core. */
 const ROUGHED_IN = 'rough';
+
+/** A figure's pass of a first light; as in the core. */
+export const roughId = (figure: number, kind: RoughKind): string => `${ROUGHED_IN}${figure}${kind}`;
 
 export const isRoughedIn = (pass: string): boolean => pass.startsWith(ROUGHED_IN);
 

@@ -4,7 +4,7 @@ import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
-import { asSetup, changedTo, hungFrom } from '../bench/model/setups';
+import { asSetup, changedTo, hungFrom, roughKind } from '../bench/model/setups';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
@@ -261,6 +261,16 @@ describe('moving a pass', () => {
         expect(said.onDragCancel(event('c', 'a'))).toBe('Glow left where it was.');
         const inGroups = announcementsOf(grouped);
         expect(inGroups.onDragEnd(event(edgeOf(one), 'g'))).toBe('The group hung at place 7 of 7.');
+    });
+});
+
+describe('a setup that a first light fills', () => {
+    it('knows the figure’s own passes of it, and keeps them as such', () => {
+        const kinds = ['rough3rim', 'rough3lamp2', 'rough33rim', 'rough3rimunder7', 'byhand0001'].map((id) => roughKind(id, 3));
+        expect(kinds).toEqual(['rim', 'lamp2', null, null, null]);
+        const hung = { ...pass, name: 'Edge', setup: { setup: 7, place: 0 } };
+        const setup = { id: 7, name: 'Moon', passes: [asSetup(pass, null, 'rim')] };
+        expect(changedTo(setup, [hung]).map(({ name, rough }) => [name, rough])).toEqual([['Edge', 'rim']]);
     });
 });
 

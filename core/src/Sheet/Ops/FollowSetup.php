@@ -65,15 +65,14 @@ final readonly class FollowSetup implements Op
         }
         foreach ($wheres as $where => [$figure, $scope]) {
             foreach (array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true) as $place => $pass) {
-                $this->hang($sheet, "$where $place", $pass);
+                $this->hang($sheet, $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12), $pass);
             }
         }
     }
 
     /** Its id tells what it is: followed twice, it is hung once. */
-    private function hang(Sheet $sheet, string $what, PassSpec $pass): void
+    private function hang(Sheet $sheet, string $id, PassSpec $pass): void
     {
-        $id = substr(hash('sha256', "$this->id $what"), 0, 12);
         if ($sheet->find(PassSpec::class, $id) === null) {
             (new AddPass($id, $pass))->apply($sheet);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\Setup;
 use Awning\Core\Sheet\ClientOp;
@@ -16,7 +17,8 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Hangs the passes of a setup on a figure or a material, on top of what hangs there. They are empty, unless the setup holds marks
- * and regions are named: then these are painted in them.
+ * and regions are named: then these are painted in them. What a first light fills is the figure's own pass of that kind, which
+ * becomes what the setup says.
  *
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type SetupPass from Setup
@@ -77,7 +79,13 @@ final readonly class HangSetup implements ClientOp
     public function apply(Sheet $sheet): void
     {
         foreach ($this->setup->on($this->figure, $this->scope, $this->of) as $i => $pass) {
-            (new AddPass($this->ids[$i], $pass))->apply($sheet);
+            $id = $this->setup->roughs[$i]?->id($this->figure);
+            $there = $id === null ? null : $sheet->find(PassSpec::class, $id);
+            if ($id !== null && $there !== null && $there->content->kind() === $pass->content->kind()) {
+                $sheet->put($id, $there->like($pass));
+            } elseif ($there === null) {
+                (new AddPass($id ?? $this->ids[$i], $pass))->apply($sheet);
+            }
         }
         $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);
         foreach ($this->setup->marks as $i => $marks) {

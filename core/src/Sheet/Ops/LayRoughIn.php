@@ -16,6 +16,7 @@ use Awning\Core\Page\LayerName;
 use Awning\Core\Page\LightPart;
 use Awning\Core\Page\PassRules;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\RoughKind;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
@@ -35,11 +36,6 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class LayRoughIn implements Op
 {
-    /** What the passes' ids begin with: paint that is meant for a tone goes into a pass of its own. */
-    public const PREFIX = 'rough';
-
-    private const GLOWS = 'glow';
-
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
@@ -92,7 +88,7 @@ final readonly class LayRoughIn implements Op
     /** Whether a pass is one that this op, or an earlier one for the same figure, hung. */
     public function isOurs(string $id): bool
     {
-        return preg_match('/^'.self::PREFIX.$this->figure.'[a-z]/', $id) === 1;
+        return preg_match('/^'.RoughKind::PREFIX.$this->figure.'[a-z]/', $id) === 1;
     }
 
     /** Where on the page there is light of it. */
@@ -110,7 +106,7 @@ final readonly class LayRoughIn implements Op
         }
         $laid = [];
         foreach ($this->passes() as $kind => [$pass, $planes]) {
-            $id = self::PREFIX.$this->figure.$kind;
+            $id = RoughKind::PREFIX.$this->figure.$kind;
             $laid[$id] = true;
             $there = $sheet->find(PassSpec::class, $id);
             if ($there === null && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
@@ -121,7 +117,7 @@ final readonly class LayRoughIn implements Op
             } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
                 $sheet->put($id, $there->showing($pass->content));
             }
-            $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== self::GLOWS);
+            $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== RoughKind::Glow->value);
         }
         // Of a lamp that is gone, or of a plan nothing stands under any more, only what a hand did is left.
         foreach (array_diff_key($sheet->all(PassSpec::class), $laid) as $id => $pass) {
@@ -144,16 +140,16 @@ final readonly class LayRoughIn implements Op
         }
 
         return [
-            'shade' => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
-            'cast' => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
-            'deep' => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
-            'occlusion' => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
+            RoughKind::Shade->value => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
+            RoughKind::Cast->value => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
+            RoughKind::Deep->value => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
+            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
         ] + $below + [
-            'light' => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
-            'glint' => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
-            'lines' => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(Scope::ink())->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
+            RoughKind::Light->value => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
+            RoughKind::Glint->value => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
+            RoughKind::Lines->value => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(RoughKind::Lines->scope($this->figure))->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
         ] + $above + [
-            self::GLOWS => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(Scope::page())->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
+            RoughKind::Glow->value => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(RoughKind::Glow->scope($this->figure))->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
         ];
     }
 

@@ -1,7 +1,13 @@
 /** What setups hold, and what hangs from them. */
-import type { PassData, SetupPass, SetupState } from '../../api/generated';
+import { ROUGH_KINDS, type PassData, type RoughKind, type SetupPass, type SetupState } from '../../api/generated';
+import { roughId } from '../../page/target';
 
-export const asSetup = ({ name, kind, tone, colour, follows, mode, opacity, turn }: PassData, marks: string | null): SetupPass => ({
+/** @param rough what a first light fills it with; null: it does not */
+export const asSetup = (
+    { name, kind, tone, colour, follows, mode, opacity, turn }: PassData,
+    marks: string | null,
+    rough: RoughKind | null = null,
+): SetupPass => ({
     name,
     kind,
     tone,
@@ -11,7 +17,11 @@ export const asSetup = ({ name, kind, tone, colour, follows, mode, opacity, turn
     opacity,
     turn,
     marks,
+    rough,
 });
+
+/** Which pass of a figure's first light it is. */
+export const roughKind = (id: string, figure: number): RoughKind | null => ROUGH_KINDS.find((kind) => roughId(figure, kind) === id) ?? null;
 
 /** The passes that were hung from a setup, as one: where it hangs more than once, on the picked material first. */
 export function hungFrom(passes: PassData[], setup: number, material: number): PassData[] {
@@ -28,5 +38,5 @@ export function hungFrom(passes: PassData[], setup: number, material: number): P
 export const changedTo = ({ passes }: SetupState, hung: PassData[]): SetupPass[] =>
     passes.map((kept, place) => {
         const here = hung.find(({ setup }) => setup?.place === place);
-        return here === undefined ? kept : asSetup(here, kept.marks);
+        return here === undefined ? kept : asSetup(here, kept.marks, kept.rough);
     });

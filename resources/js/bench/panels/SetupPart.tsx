@@ -8,7 +8,8 @@ import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
 import { Tick } from '../../ui/Tick';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
-import { asSetup, changedTo, hungFrom } from '../model/setups';
+import { AT_FIRST } from '../model/keyLight';
+import { asSetup, changedTo, hungFrom, roughKind } from '../model/setups';
 
 /** More than a setup can hold are not kept. */
 const MOST = 24;
@@ -50,6 +51,11 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
     );
 }
 
+function litOf({ passes }: SetupState): string {
+    const lit = passes.filter(({ rough }) => rough !== null);
+    return lit.length === passes.length ? 'them all' : lit.map(({ name }) => name).join(' · ');
+}
+
 /** The picked regions of a figure that are there. */
 function useChosenOf(figure: number): number[] {
     const chosen = useBench((view) => view.chosen);
@@ -62,22 +68,35 @@ function Hang({ setup, target }: { setup: SetupState; target: Target }) {
     const may = usePage(mayColour);
     const { figure, id, name } = target.material;
     const labels = useChosenOf(figure);
+    const regions = usePage((view) => view.records.region);
+    const plan = usePage(({ palette }) => palette.lights.find(({ id: light }) => light === palette.stands)?.plan ?? AT_FIRST);
     const isMarked = setup.passes.some(({ marks }) => marks !== null);
+    const isLit = setup.passes.some(({ rough }) => rough !== null);
     const onFigure: ScopeData = { kind: 'figure', id: figure };
+    /** What a first light fills is filled at once, where the setup is hung. */
+    const hang = (scope: ScopeData, marked: number[], lit: number[]): void => {
+        session.hangSetup(setup, figure, scope, marked);
+        if (isLit && (scope.kind === 'figure' || lit.length > 0)) void session.roughIn(figure, plan, lit);
+    };
+    const ofMaterial = (): number[] =>
+        Object.entries(regions)
+            .filter(([, region]) => region.material === id)
+            .map(([label]) => Number(label));
     if (isMarked && labels.length > 0)
         return (
-            <button className="act self-start" disabled={!may} onClick={() => session.hangSetup(setup, figure, onFigure, labels)}>
+            <button className="act self-start" disabled={!may} onClick={() => hang(onFigure, labels, labels)}>
                 Paint it in {labels.length === 1 ? 'the picked region' : `the ${labels.length} picked regions`}
             </button>
         );
     return (
         <>
+            {isLit && <p className="quiet text-[13px]">A first light fills {litOf(setup)}, by the plan of the page.</p>}
             {isMarked && <p className="quiet text-[13px]">It holds what was painted: pick regions (K), and it is painted in them.</p>}
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, { kind: 'material', id }, [])}>
+                <button className="act" disabled={!may} onClick={() => hang({ kind: 'material', id }, [], ofMaterial())}>
                     Hang it on {name}
                 </button>
-                <button className="act" disabled={!may} onClick={() => session.hangSetup(setup, figure, onFigure, [])}>
+                <button className="act" disabled={!may} onClick={() => hang(onFigure, [], [])}>
                     on all of {target.figureName}
                 </button>
             </div>
@@ -207,8 +226,13 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
                       labels,
                   );
         if (marks === null) return;
-        // Of a thing that is picked, only the passes that do something there.
-        const list = kept.map(([, pass], i) => asSetup(pass, marks[i])).filter((pass) => labels.length === 0 || pass.marks !== null);
+        const list = kept
+            .map(([id, pass], i) => {
+                const rough = roughKind(id, figure);
+                return asSetup(pass, rough === null ? marks[i] : null, rough);
+            })
+            // Of a thing that is picked, only the passes that do something there.
+            .filter(({ marks: painted, rough }) => labels.length === 0 || painted !== null || rough !== null);
         onChange(api.keepSetup(series, name.trim(), list, randomId(20)));
         setName('');
     };
