@@ -10,6 +10,7 @@ use Awning\Core\Flats\BridgeChoice;
 use Awning\Core\Flats\BridgeFinder;
 use Awning\Core\Flats\BridgeScore;
 use Awning\Core\Flats\BridgeTrees;
+use Awning\Core\Flats\EndKind;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\LeftOver;
@@ -52,7 +53,7 @@ final class BridgeTest extends TestCase
     {
         $map = $this->map($this->strokes(160, [30, 80, 100, 80], [30, 80, 60, 20]));
         $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $map->lineWidth());
-        $tips = array_values(array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner));
+        $tips = array_values(array_filter($ends, fn (LineEnd $end): bool => $end->is(EndKind::Tip)));
         usort($tips, fn (LineEnd $a, LineEnd $b): int => $a->x <=> $b->x);
         self::assertGreaterThanOrEqual(2, count($tips));
         $last = $tips[count($tips) - 1];
@@ -68,7 +69,7 @@ final class BridgeTest extends TestCase
 
     public function test_a_mirrored_drawing_has_mirrored_ends(): void
     {
-        $plane = $this->strokes(160, [20, 40, 70, 90], [80, 20, 81, 70], [90, 100, 150, 130], [40, 140, 70, 110]);
+        $plane = $this->strokes(160, [20, 40, 70, 90], [80, 20, 81, 70], [90, 100, 150, 130], [40, 140, 70, 110], [130, 30, 131, 30]);
         $ends = function (Plane $plane): array {
             $map = $this->map($plane);
 
@@ -96,8 +97,8 @@ final class BridgeTest extends TestCase
         // Alone they were one line; where there is a surer way for one of them, they were not.
         $bend = [1.35, 0.21, 0.04, 0, 0.38, 2];
         self::assertGreaterThan(2 * BridgeScore::leftPair([...$bend, 9, 6, 0.19]), BridgeScore::leftPair([...$bend, 0, 0, 0]));
-        self::assertGreaterThan(BridgeScore::leftShot([1.25, 0.5, 0.5, 0.1, 0.8, 3, 0.0]), BridgeScore::leftShot([1.0, 0.02, 1.0, -0.17, -0.08, 0, 0.0]));
-        foreach ([[BridgeTrees::PAIR, 5], [BridgeTrees::SHOT, 5], [BridgeTrees::LEFT_PAIR, 8], [BridgeTrees::LEFT_SHOT, 6]] as [$trees, $last]) {
+        self::assertGreaterThan(BridgeScore::leftShot([1.25, 0.5, 0.5, 0.1, 0.8, 3, 0.0, 0]), BridgeScore::leftShot([1.0, 0.02, 1.0, -0.17, -0.08, 0, 0.0, 0]));
+        foreach ([[BridgeTrees::PAIR, 5], [BridgeTrees::SHOT, 5], [BridgeTrees::LEFT_PAIR, 8], [BridgeTrees::LEFT_SHOT, 7]] as [$trees, $last]) {
             foreach ($trees as $tree) {
                 self::assertSame(0, count($tree) % 3);
                 for ($at = 0; $at < count($tree); $at += 3) {
@@ -126,6 +127,30 @@ final class BridgeTest extends TestCase
         self::assertNotSame($at(50, 60), $at(100, 140));
         self::assertNotSame($at(150, 60), $at(100, 140));
         self::assertGreaterThanOrEqual(2, count($flats->bridges));
+    }
+
+    public function test_a_bit_of_a_line_between_two_cuts_is_joined_at_both_sides(): void
+    {
+        $dotted = fn (array ...$more): Plane => $this->strokes(170, [20, 80, 70, 80], [79, 80, 80, 80], ...$more);
+        $kinds = function (Plane $plane): array {
+            $map = $this->map($plane);
+            $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $map->lineWidth());
+
+            return array_values(array_filter($ends, fn (LineEnd $end): bool => $end->is(EndKind::Dot)));
+        };
+        [$dot] = $kinds($dotted());
+        self::assertEqualsWithDelta([81.0, 81.5, 0.0, 0.0], [$dot->x, $dot->y, $dot->dx, $dot->dy], 0.01);
+        $spans = fn (Plane $plane): array => array_map(fn (Bridge $one): array => [min($one->x1, $one->x2), max($one->x1, $one->x2)], (new BridgeFinder(12))->find($this->map($plane), 5.0)->made);
+        // To a line that goes on, to one that bends away a little, to the side of one that crosses.
+        foreach ([[90, 80, 150, 80], [91, 83, 140, 110], [91, 30, 91, 140]] as $beyond) {
+            $made = $spans($dotted($beyond));
+            sort($made);
+            self::assertCount(2, $made);
+            self::assertEqualsWithDelta([[72, 79], [81, 88]], $made, 3);
+        }
+        // A stroke that can be told by its two tips is none, and neither is a hole in a blot.
+        self::assertSame([], $kinds($this->strokes(170, [20, 80, 70, 80], [79, 80, 92, 80])));
+        self::assertSame([], $kinds($this->drawn(170, 170, fn (int $x, int $y): bool => hypot($x - 60, $y - 60) < 12 && hypot($x - 60, $y - 60) > 3 || abs($y - 120) < 3)));
     }
 
     public function test_a_bend_that_was_cut_away_is_closed_when_all_else_is_done(): void

@@ -13,6 +13,7 @@ use Awning\Core\Codec\ImageReader;
 use Awning\Core\Flats\BridgeCandidate;
 use Awning\Core\Flats\BridgeCandidates;
 use Awning\Core\Flats\BridgeFinder;
+use Awning\Core\Flats\EndKind;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\LineEnd;
@@ -89,7 +90,7 @@ foreach (array_slice($argv, 2) as $sheet => $folder) {
             $used[$pair->from] = $used[(int) $pair->to] = true;
         }
     }
-    $free = array_filter(array_diff_key($ends, $used), fn (LineEnd $end): bool => ! $end->isCorner);
+    $free = array_filter(array_diff_key($ends, $used), fn (LineEnd $end): bool => $end->is(EndKind::Tip));
     $nearby = BridgeCandidates::nearby($free, GAP);
     foreach ($kind === 'shots' ? array_keys($free) : [] as $end) {
         foreach ($candidates->shots($end, $nearby) as $shot) {

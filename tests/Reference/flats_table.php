@@ -19,7 +19,7 @@ use Symfony\Component\Process\Process;
 require __DIR__.'/../../vendor/autoload.php';
 
 const PYTHON = '/usr/bin/python3';
-/** Groups that the learning of bridges never sees. */
+/** Groups that the learning of bridges never sees. By the second it was chosen how sure a bridge must be. */
 const ASIDE = ['travel-places', 'activities'];
 const SIDES = [1600, 2400, 3200];
 /** Longest cut at 1 600 px; larger sheets have it in proportion, as a scan at a higher resolution has. */
@@ -64,7 +64,7 @@ file_put_contents('docs/flats.md', sprintf(<<<'TEXT'
 # Flats on damaged drawings
 
 By `tests/Reference/flats_table.php`, %s: sheets of sixteen drawings (openmoji, CC BY-SA 4.0, groups %s, which the
-learning of bridges never saw), lines cut in sixty places, then blurred, tinted, unevenly lit and grained. *Longest cut*: cuts are of 2 px to this.
+learning of bridges never saw; how sure a bridge must be was chosen by food-drink and activities), lines cut in sixty places, then blurred, tinted, unevenly lit and grained. *Longest cut*: cuts are of 2 px to this.
 *Leaked*: regions whose main label is another's, too. *Pieces*: labels of 40 px or more in a region. *Purity*: pixels that carry
 their region's main label. One setting for all: gaps of %d px at 1 600 px, in proportion on larger sheets.
 

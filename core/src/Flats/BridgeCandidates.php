@@ -43,10 +43,12 @@ final readonly class BridgeCandidates
 
     private const FURTHER = 10 / 12;
 
+    /** What the kinds of two ends add up to: 0 to 2 corners, 3 or 4 with a dot. */
+    private const KINDS = [EndKind::Tip->name => 0, EndKind::Corner->name => 1, EndKind::Dot->name => 3];
+
     /** @var list<array{float, float}> cosine and sine of each ray's turn from the end's direction */
     private array $rays;
 
-    /** The ends that are no corners. */
     private Nearby $tips;
 
     /**
@@ -61,7 +63,7 @@ final readonly class BridgeCandidates
             $rays[] = [cos($turn), sin($turn)];
         }
         $this->rays = $rays;
-        $this->tips = self::nearby(array_filter($ends, fn (LineEnd $end): bool => ! $end->isCorner), $gap);
+        $this->tips = self::nearby(array_filter($ends, fn (LineEnd $end): bool => $end->is(EndKind::Tip)), $gap);
     }
 
     /** @param  array<int, LineEnd>  $ends  those that count as neighbours */
@@ -70,15 +72,18 @@ final readonly class BridgeCandidates
         return new Nearby($ends, self::CROWD * $gap);
     }
 
-    /** @return list<BridgeCandidate> from one line end to another across free paper */
-    public function pairs(): array
+    /**
+     * @param  int  $since  number of an end: only pairs with this or a later one
+     * @return list<BridgeCandidate> from one line end to another across free paper
+     */
+    public function pairs(int $since = 0): array
     {
         $reach = self::PAIR_REACH * $this->gap;
         $nearby = new Nearby($this->ends, (int) ceil($reach));
         $pairs = [];
         foreach ($this->ends as $i => $end) {
             foreach ($nearby->around($end->x, $end->y) as $j) {
-                $pair = $j > $i ? $this->pair($i, $j, $reach) : null;
+                $pair = $j > $i && $j >= $since ? $this->pair($i, $j, $reach) : null;
                 if ($pair !== null) {
                     $pairs[] = $pair;
                 }
@@ -101,6 +106,12 @@ final readonly class BridgeCandidates
         if ($length <= self::TOUCHING) {
             $out = $in = 1.0;
         }
+        [$fromDot, $toDot] = [$a->is(EndKind::Dot), $b->is(EndKind::Dot)];
+        if ($fromDot && $toDot) {
+            return null;
+        }
+        // A dot goes on as the other end does.
+        [$out, $in] = [$fromDot ? $in : $out, $toDot ? $out : $in];
         $bridge = $a->bridgeTo($b->x, $b->y);
         if (min($out, $in) < self::ASIDE || $out + $in < self::FACING || ! $this->map->isClear($bridge)) {
             return null;
@@ -108,9 +119,9 @@ final readonly class BridgeCandidates
         $turnOut = atan2($a->dx * $dy - $a->dy * $dx, $a->dx * $dx + $a->dy * $dy);
         $turnIn = atan2($b->dy * $dx - $b->dx * $dy, -$b->dx * $dx - $b->dy * $dy);
         $features = [
-            $length / $this->gap, 1 - min($out, $in), 1 - max($out, $in), (int) $a->isCorner + (int) $b->isCorner,
+            $length / $this->gap, 1 - min($out, $in), 1 - max($out, $in), self::KINDS[$a->kind->name] + self::KINDS[$b->kind->name],
             // A line that goes on as an arc turns as much into the gap as out of it.
-            $length <= self::TOUCHING ? 0.0 : abs(self::halfTurn($turnOut + $turnIn)),
+            $length <= self::TOUCHING || $fromDot || $toDot ? 0.0 : abs(self::halfTurn($turnOut + $turnIn)),
             $this->tips->count(($a->x + $b->x) / 2, ($a->y + $b->y) / 2),
         ];
 
@@ -131,7 +142,7 @@ final readonly class BridgeCandidates
     public function shots(int $from, Nearby $free): array
     {
         $end = $this->ends[$from];
-        $own = $this->map->around((int) $end->x, (int) $end->y, (int) (self::OWN_REACH * self::SHOT_REACH * $this->gap));
+        $own = null;
         $crowd = $free->count($end->x, $end->y, $from);
         $shots = [];
         foreach ($this->rays as [$cos, $sin]) {
@@ -142,6 +153,7 @@ final readonly class BridgeCandidates
                 continue;
             }
             [$x, $y] = [$end->x + $dx * $distance, $end->y + $dy * $distance];
+            $own ??= $this->map->around((int) $end->x, (int) $end->y, (int) (self::OWN_REACH * self::SHOT_REACH * $this->gap));
             if (($own[$this->map->at((int) $x, (int) $y)] ?? INF) <= self::OWN_REACH * $distance + self::OWN) {
                 continue;
             }

@@ -14,19 +14,22 @@ use Awning\Core\Page\BridgeKind;
  */
 final readonly class BridgeFinder
 {
-    private const PAIR = 0.2;
+    private const PAIR = 0.3;
 
-    private const SHOT = 0.14;
+    private const SHOT = 0.2;
 
     /** The same for an end that has a bridge already: where three lines were cut apart, one of them takes two. */
-    private const PAIR_AGAIN = 0.2;
+    private const PAIR_AGAIN = 0.4;
 
-    private const SHOT_AGAIN = 0.22;
+    private const SHOT_AGAIN = 0.4;
 
     /** The same for what is left when these have been made. */
-    private const LEFT_PAIR = 0.2;
+    private const LEFT_PAIR = 0.05;
 
-    private const LEFT_SHOT = 0.12;
+    private const LEFT_SHOT = 0.06;
+
+    /** So many dots in a row are gone through. */
+    private const DOTS = 3;
 
     /** From this on it is worth a look. */
     private const DOUBT = 0.07;
@@ -72,26 +75,37 @@ final readonly class BridgeFinder
     private function choose(InkMap $map, float $lineWidth): array
     {
         $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth);
-        $candidates = new BridgeCandidates($map, $ends, $this->gap, $lineWidth);
-        $choice = new BridgeChoice($ends, $candidates->pairs());
-        $this->choosePairs($choice, $map);
-        $this->chooseShots($candidates, $choice, $map);
+        $choice = new BridgeChoice($ends, $this->candidates($map, $ends, $lineWidth)->pairs());
+        $pairs = $choice->pairs;
+        for ($round = 0; $pairs !== [] && $round <= self::DOTS; $round++) {
+            $known = count($choice->ends);
+            $this->choosePairs($pairs, $choice, $map);
+            $pairs = count($choice->ends) > $known ? $this->candidates($map, $choice->ends, $lineWidth)->pairs($known) : [];
+            array_push($choice->pairs, ...$pairs);
+        }
+        $this->chooseShots($this->candidates($map, $choice->ends, $lineWidth), $choice, $map);
         $pairs = (new LeftOver($choice, $map, $this->gap))->pairs();
         $this->chooseLeft($pairs, self::LEFT_PAIR, $choice, $map);
-        $shots = (new LeftOver($choice, $map, $this->gap))->shots($candidates);
+        $shots = (new LeftOver($choice, $map, $this->gap))->shots($this->candidates($map, $choice->ends, $lineWidth));
         $this->chooseLeft($shots, self::LEFT_SHOT, $choice, $map);
 
         return [$choice, $pairs, $shots];
     }
 
-    private function choosePairs(BridgeChoice $choice, InkMap $map): void
+    /** @param  list<LineEnd>  $ends */
+    private function candidates(InkMap $map, array $ends, float $lineWidth): BridgeCandidates
     {
-        foreach ($this->surestFirst($choice->pairs) as $pair) {
-            $taken = (int) $choice->isUsed($pair->from) + (int) $choice->isUsed((int) $pair->to);
-            if ($taken === 2) {
+        return new BridgeCandidates($map, $ends, $this->gap, $lineWidth);
+    }
+
+    /** @param  list<BridgeCandidate>  $pairs */
+    private function choosePairs(array $pairs, BridgeChoice $choice, InkMap $map): void
+    {
+        foreach ($this->surestFirst($pairs) as $pair) {
+            if ($choice->isTaken($pair)) {
                 continue;
             }
-            if ($pair->score < ($taken === 0 ? self::PAIR : self::PAIR_AGAIN)) {
+            if ($pair->score < ($choice->isSecond($pair) ? self::PAIR_AGAIN : self::PAIR)) {
                 $choice->unsure[] = $pair;
             } elseif ($map->isClear($pair->bridge)) {
                 $choice->make($pair, $map);
@@ -120,8 +134,8 @@ final readonly class BridgeFinder
     /** @param  list<BridgeCandidate>  $left */
     private function chooseLeft(array $left, float $sure, BridgeChoice $choice, InkMap $map): void
     {
-        foreach ($this->surestFirst($left) as $candidate) {
-            if ($candidate->score >= $sure && $choice->isFree($candidate) && $map->isClear($candidate->bridge)) {
+        foreach ($this->surestFirst($left, $sure) as $candidate) {
+            if ($choice->isFree($candidate) && $map->isClear($candidate->bridge)) {
                 $choice->make($candidate, $map);
             }
         }
@@ -129,11 +143,12 @@ final readonly class BridgeFinder
 
     /**
      * @param  list<BridgeCandidate>  $candidates
-     * @return list<BridgeCandidate> those that are worth a look
+     * @param  float  $least  the score from which on one is worth a look
+     * @return list<BridgeCandidate>
      */
-    private function surestFirst(array $candidates): array
+    private function surestFirst(array $candidates, float $least = self::DOUBT): array
     {
-        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= self::DOUBT && ! $this->isRefused($candidate)));
+        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= $least && ! $this->isRefused($candidate)));
         usort($worth, fn (BridgeCandidate $a, BridgeCandidate $b): int => $b->score <=> $a->score);
 
         return $worth;

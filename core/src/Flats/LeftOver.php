@@ -62,9 +62,9 @@ final readonly class LeftOver
     public function shots(BridgeCandidates $candidates): array
     {
         $judged = [];
-        foreach (array_keys($this->free) as $end) {
+        foreach ($this->choice->pointing() as $end => $pointing) {
             foreach ($candidates->shots($end, $this->nearby) as $shot) {
-                $features = [...$shot->features, $this->rival([$end])];
+                $features = [...$shot->features, $this->rival([$end]), (int) $pointing->is(EndKind::Corner)];
                 $judged[] = new BridgeCandidate($shot->bridge, $end, null, BridgeScore::leftShot($features), $features);
             }
         }

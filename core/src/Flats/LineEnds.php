@@ -33,6 +33,12 @@ final class LineEnds
     /** The square of the least distance that counts as turned back: the edges of a hairline are nearly 3 px apart. */
     private const TURNED_LEAST = 8;
 
+    /** The longest way round a dot, in widths of a line. */
+    private const DOT = 7;
+
+    /** What has two tips that look away from each other is a stroke, however short: the cosine between them. */
+    private const AWAY = -0.8;
+
     /** A tip that stands out less has no direction. */
     private const TIP_LEAST = 1.5;
 
@@ -66,9 +72,9 @@ final class LineEnds
         foreach ($runs->from as $start) {
             if ($visited[$start] === "\0") {
                 [$xs, $ys] = $this->walk($start, $visited);
-                foreach ($this->ends($xs, $ys, $reaches) as $end) {
-                    $ends[] = $end;
-                }
+                $found = $this->ends($xs, $ys, $reaches);
+                $isShort = count($xs) <= self::DOT * $lineWidth && ! self::isStroke($found);
+                array_push($ends, ...$isShort ? self::dot($xs, $ys) ?? $found : $found);
             }
         }
 
@@ -111,6 +117,33 @@ final class LineEnds
         } while ($at !== $start || $heading !== 3);
 
         return [$xs, $ys];
+    }
+
+    /** @param  list<LineEnd>  $ends  of one edge */
+    private static function isStroke(array $ends): bool
+    {
+        return count($ends) === 2 && $ends[0]->is(EndKind::Tip) && $ends[1]->is(EndKind::Tip)
+            && $ends[0]->dx * $ends[1]->dx + $ends[0]->dy * $ends[1]->dy < self::AWAY;
+    }
+
+    /**
+     * The middle of what an edge goes round, by the areas of triangles (the shoelace formula).
+     *
+     * @param  list<int>  $xs
+     * @param  list<int>  $ys
+     * @return ?list<LineEnd> null where it is a hole in the ink
+     */
+    private static function dot(array $xs, array $ys): ?array
+    {
+        $twice = $x = $y = 0;
+        for ($i = 0, $before = count($xs) - 1; $i < count($xs); $before = $i++) {
+            $cross = $xs[$before] * $ys[$i] - $xs[$i] * $ys[$before];
+            $twice += $cross;
+            $x += ($xs[$before] + $xs[$i]) * $cross;
+            $y += ($ys[$before] + $ys[$i]) * $cross;
+        }
+
+        return $twice > 0 ? [new LineEnd($x / 3 / $twice, $y / 3 / $twice, 0.0, 0.0, EndKind::Dot)] : null;
     }
 
     /**
@@ -247,6 +280,6 @@ final class LineEnds
         }
 
         // In the pixel of ink at the tip: a little back from the corner, toward the stroke.
-        return new LineEnd($tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length, $isCorner);
+        return new LineEnd($tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length, $isCorner ? EndKind::Corner : EndKind::Tip);
     }
 }

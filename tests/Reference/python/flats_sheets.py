@@ -3,7 +3,7 @@
 Drawings: the npm package openmoji (CC BY-SA 4.0), the "line" group of each source file, rasterised by rsvg-convert.
 Measures: OpenCV's connectedComponents on the undamaged drawing is the truth.
 
-    flats_sheets.py make OPENMOJI GROUP SEED DIR [any] [SIZE] [GAP]
+    flats_sheets.py make OPENMOJI GROUP SEED DIR [any] [turned] [SIZE] [GAP]
                                                      writes DIR/truth.png (clean lines) and DIR/scan.png (damaged): lines cut
                                                      across, or at any angle; sheets of SIZE px, cuts of 2 to GAP px
     flats_sheets.py trapped INK.png OUT.png          writes the regions of trapped-ball filling (Zhang, Chen, Zhu and Hu,
@@ -30,7 +30,13 @@ def line_group(path: Path):
     return None if group is None else ElementTree.tostring(group, encoding="unicode")
 
 
-def sheet(openmoji: Path, group: str, rng, side: int = SIDE) -> np.ndarray:
+def turned(rng, cell: float) -> str:
+    """A drawing as it is not in the package: turned, mirrored or not, at about its size, so that what is drawn apart stays so."""
+    turn, mirrored = 90 * rng.integers(4) + rng.uniform(-12, 12), rng.choice((-1, 1))
+    return f"translate({cell / 2} {cell / 2}) rotate({turn}) scale({mirrored} 1) translate({-cell / 2} {-cell / 2})"
+
+
+def sheet(openmoji: Path, group: str, rng, side: int = SIDE, any_turn: bool = False) -> np.ndarray:
     entries = json.loads((openmoji / "data" / "openmoji.json").read_text())
     names = sorted(e["hexcode"] for e in entries if e["group"] == group and not e["skintone"])
     rng.shuffle(names)
@@ -43,7 +49,7 @@ def sheet(openmoji: Path, group: str, rng, side: int = SIDE) -> np.ndarray:
             continue
         body = re.sub(r'stroke-width="[\d.]+"', 'stroke-width="0.9"', body)
         x, y = len(parts) % GRID * cell, len(parts) // GRID * cell
-        parts.append(f'<g transform="translate({x} {y}) scale({cell / 72})" stroke-width="0.9">{body}</g>')
+        parts.append(f'<g transform="translate({x} {y}) scale({cell / 72}) {turned(rng, 72) if any_turn else ""}" stroke-width="0.9">{body}</g>')
         if len(parts) == GRID * GRID:
             break
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="{side}" height="{side}">{"".join(parts)}</svg>'
@@ -148,7 +154,7 @@ if __name__ == "__main__":
         side, most = ([int(word) for word in more if word.isdigit()] + [SIDE, 10])[:2] if any(word.isdigit() for word in more) else (SIDE, 10)
         rng = np.random.default_rng(seed)
         target.mkdir(parents=True, exist_ok=True)
-        clean = sheet(openmoji, group, rng, side)
+        clean = sheet(openmoji, group, rng, side, "turned" in more)
         cv2.imwrite(str(target / "truth.png"), clean)
         cv2.imwrite(str(target / "scan.png"), scan(cut_lines(clean, rng, any_angle, most), rng))
     elif sys.argv[1] == "trapped":
