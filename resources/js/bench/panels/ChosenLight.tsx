@@ -31,12 +31,18 @@ export function ChosenLight() {
             >
                 {stands.size > 1 && <option value="">several</option>}
                 <option value={OF_THE_PAGE}>as the whole page</option>
-                {lights.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
+                <PlanOptions />
             </select>
         </label>
     );
+}
+
+/** The light plans of the series, to be picked from. */
+export function PlanOptions() {
+    const lights = usePage((view) => view.palette.lights);
+    return lights.map(({ id, name }) => (
+        <option key={id} value={id}>
+            {name}
+        </option>
+    ));
 }

@@ -11,7 +11,7 @@ import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
-import { ChosenLight } from './ChosenLight';
+import { ChosenLight, PlanOptions } from './ChosenLight';
 import { ChosenSolid } from './ChosenSolid';
 import { LampsPart } from './LampsPart';
 
@@ -150,11 +150,7 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
                 onChange={(event) => void session.pickLight(event.target.value === '' ? null : Number(event.target.value))}
             >
                 <option value="">no light plan</option>
-                {lights.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
+                <PlanOptions />
             </select>
         </label>
     );
