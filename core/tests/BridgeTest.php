@@ -193,10 +193,22 @@ final class BridgeTest extends TestCase
             self::assertNotContains($lower, [$pair->from, $pair->to]);
             self::assertSame([0, 0, 0.0], array_slice($pair->features, 6));
         }
-        foreach ((new LeftOver($choice, $map, 12))->shots($candidates) as $shot) {
-            self::assertNotSame($lower, $shot->from);
-            self::assertCount(7, $shot->features);
-        }
+    }
+
+    public function test_what_is_left_looks_ahead_from_tips_and_corners_and_not_from_dots(): void
+    {
+        // A corner before a wall, an end before it, another end far from all, and a dot before it.
+        $map = $this->map($this->strokes(170, [90, 10, 90, 160], [30, 80, 80, 80], [80, 80, 80, 120], [20, 20, 80, 20], [120, 20, 150, 20], [79, 145, 80, 145]));
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), 5.0);
+        $candidates = new BridgeCandidates($map, $ends, 12, 5.0);
+        $choice = new BridgeChoice($ends, $candidates->pairs());
+        $shots = fn (): array => array_map(fn (BridgeCandidate $shot): array => [$ends[$shot->from]->kind->name, $ends[$shot->from]->x > 70, count($shot->features), $shot->features[7]], (new LeftOver($choice, $map, 12))->shots($candidates));
+        self::assertEqualsCanonicalizing([['Corner', true, 8, 1], ['Tip', true, 8, 0]], array_values(array_unique($shots(), SORT_REGULAR)));
+        self::assertContains('Dot', array_map(fn (LineEnd $end): string => $end->kind->name, $ends));
+        // One that has a bridge looks no more.
+        $corner = array_values(array_filter(array_keys($ends), fn (int $end): bool => $ends[$end]->is(EndKind::Corner) && $ends[$end]->x > 70))[0];
+        $choice->make(new BridgeCandidate(new Bridge(84, 81, 86, 81), $corner, null, 1.0, []), $map);
+        self::assertNotContains(['Corner', true, 8, 1], $shots());
     }
 
     public function test_what_is_not_sure_enough_is_told_and_not_made(): void
