@@ -38,6 +38,8 @@ final class Tasks
     public function begin(Page|Series $of, User $user, string $kind, array $input, ?string $lease = null): Task
     {
         return DB::transaction(function () use ($of, $user, $kind, $input, $lease): Task {
+            // In the order in which an op locks what it is about and who asks: the other way round, each would wait for the other.
+            $of->newQuery()->whereKey($of->id)->sharedLock()->firstOrFail();
             // Two requests at a time must not both find room for one.
             User::query()->lockForUpdate()->findOrFail($user->id);
             if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= self::MOST) {
