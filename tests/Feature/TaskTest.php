@@ -65,6 +65,17 @@ final class TaskTest extends TestCase
         return (new Tasks)->begin($this->page, $this->user, $kind, $input, $kind === 'deliver' ? null : self::LEASE);
     }
 
+    /** An op holds its page before its journal entry names the person: the other way round, the two would wait for each other. */
+    public function test_work_that_is_begun_holds_its_page_before_the_person(): void
+    {
+        DB::flushQueryLog();
+        DB::enableQueryLog();
+        $this->begin();
+        $held = array_values(array_filter(array_column(DB::getQueryLog(), 'query'), fn (string $query): bool => preg_match('/for update|lock in share mode/i', $query) === 1));
+        DB::disableQueryLog();
+        self::assertSame(['pages', 'users'], array_map(fn (string $query): string => (string) preg_replace('/^.* from `(\w+)`.*$/s', '$1', $query), array_slice($held, 0, 2)));
+    }
+
     public function test_a_first_light_is_roughed_in_beside_what_the_hand_has_painted(): void
     {
         config(['queue.default' => 'sync']);
