@@ -47,8 +47,8 @@ final readonly class FigureLight
         $plan = $plan->smaller($smaller);
         $light = $this->under($plan, 0, '', $work, $done);
         $panels = [];
-        foreach ($this->page->panelsOf($this->figure->id) as $id => [$name, $other]) {
-            $panels[$id] = $this->under($other->smaller($smaller), $id, $name, $work);
+        foreach ($this->page->panelsOf($this->figure->id) as $id => $other) {
+            $panels[$id] = $this->under($other->plan()->smaller($smaller), $id, $other->name, $work);
         }
         $glow = $this->glow($plan);
 

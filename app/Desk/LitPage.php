@@ -10,7 +10,6 @@ use App\Models\SeriesLight;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\RegionGraph;
-use Awning\Core\Light\LightPlan;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -36,7 +35,7 @@ final readonly class LitPage
 
     private Palette $palette;
 
-    /** @var array<int, array{string, LightPlan}> names and plans that regions may stand under instead of the page's */
+    /** @var array<int, SeriesLight> light plans that regions may stand under instead of the page's */
     private array $plans;
 
     public function __construct(Sheet $sheet, Page $page)
@@ -49,8 +48,7 @@ final readonly class LitPage
         $depths = Figure::query()->where('series_id', $page->series_id)->pluck('depth', 'id')->all();
         $this->depths = $depths;
         $this->palette = (new SeriesPalette($page->series))->core();
-        $plans = SeriesLight::living()->where('series_id', $page->series_id)->where('id', '!=', $page->plan_id ?? 0)->get();
-        $this->plans = $plans->mapWithKeys(fn (SeriesLight $light): array => [$light->id => [$light->name, $light->plan()]])->all();
+        $this->plans = array_diff_key(SeriesLight::of($page->series_id), [$page->plan_id => true]);
     }
 
     /**
@@ -91,7 +89,7 @@ final readonly class LitPage
         return isset($this->plans[$region->stands ?? 0]) ? (int) $region->stands : 0;
     }
 
-    /** @return array<int, array{string, LightPlan}> names and plans, by plan, under which a figure stands in places */
+    /** @return array<int, SeriesLight> by id, those under which a figure stands in places */
     public function panelsOf(int $figure): array
     {
         $stands = array_map($this->planOf(...), array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure));

@@ -108,7 +108,7 @@ final readonly class SeriesPalette
                 $figureOf[$material->id] = $figure->id;
             }
         }
-        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers(array_intersect_key($this->living(), $this->stoodUnder())));
+        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers($this->stoodUnder()));
 
         return new Palette(
             $this->materialNumbers(), $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $this->variantNumbers(),
@@ -119,7 +119,20 @@ final readonly class SeriesPalette
     /** @return array<int, array<string, int>> by material */
     private function materialNumbers(): array
     {
-        return array_map(self::numbers(...), $this->differing(null, $this->page->worn->tones ?? []));
+        return array_map(self::numbers(...), $this->shown());
+    }
+
+    /** @return array<int, array<string, Rgb>> by material, as the page shows them */
+    private function shown(): array
+    {
+        $tones = [];
+        foreach ($this->series->figures as $figure) {
+            foreach ($figure->materials as $material) {
+                $tones[$material->id] = $this->tones($material);
+            }
+        }
+
+        return $tones;
     }
 
     /** @return array<int, array<int, array<string, int>>> by variant and material */
@@ -143,10 +156,12 @@ final readonly class SeriesPalette
         return array_map(fn (SeriesLight $light): self => new self($this->series, $this->page, $light->plan()->colour), $others);
     }
 
-    /** @return array<int, int> light plans that regions of the page name, as keys */
+    /** @return array<int, SeriesLight> light plans that regions of the page stand under */
     private function stoodUnder(): array
     {
-        return RegionRow::query()->where('page_id', $this->page?->id)->whereNotNull('stands')->distinct()->pluck('stands', 'stands')->all();
+        $named = $this->page === null ? [] : RegionRow::query()->where('page_id', $this->page->id)->whereNotNull('stands')->distinct()->pluck('stands', 'stands')->all();
+
+        return $named === [] ? [] : array_intersect_key(SeriesLight::of($this->series->id), $named);
     }
 
     /** Of the light plan the page stands under; else of the series' light, with the usual sky. */
@@ -189,16 +204,16 @@ final readonly class SeriesPalette
     }
 
     /**
-     * @param  ?array<int, mixed>  $which  materials by id; null: all
+     * @param  array<int, mixed>  $which  materials by id
      * @param  array<int, array<value-of<Tone>, string>>  $others  what is said of each
      * @return array<int, array<string, Rgb>>
      */
-    private function differing(?array $which, array $others): array
+    private function differing(array $which, array $others): array
     {
         $tones = [];
         foreach ($this->series->figures as $figure) {
             foreach ($figure->materials as $material) {
-                if ($which === null || isset($which[$material->id])) {
+                if (isset($which[$material->id])) {
                     $tones[$material->id] = $this->dressed($material, $others[$material->id] ?? []);
                 }
             }
@@ -234,37 +249,34 @@ final readonly class SeriesPalette
             ];
         }
 
+        $lights = SeriesLight::of($this->series->id);
+
         return [
             'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
-            'variants' => $this->wardrobeToClient(), 'under' => $this->underToClient(),
-            'lights' => $this->lights(), 'stands' => $this->page?->light?->id, 'lightColours' => $this->lightColours()->toData(),
+            'variants' => $this->wardrobeToClient(), 'under' => $this->page === null ? [] : $this->underToClient($lights, $figures),
+            'lights' => array_values(array_map(self::light(...), $lights)), 'stands' => $this->page?->light?->id, 'lightColours' => $this->lightColours()->toData(),
         ];
     }
 
-    /** @return list<LightState> */
-    private function lights(): array
+    /** @return LightState */
+    private static function light(SeriesLight $light): array
     {
-        return array_map(fn (SeriesLight $light): array => ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()], array_values($this->living()));
+        return ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()];
     }
 
-    /** @return array<int, SeriesLight> the series' light plans, by id */
-    private function living(): array
+    /**
+     * @param  array<int, SeriesLight>  $lights
+     * @param  list<FigureState>  $figures  as the page shows them
+     * @return list<UnderState> only what differs from that
+     */
+    private function underToClient(array $lights, array $figures): array
     {
-        /** @var array<int, SeriesLight> $lights */
-        $lights = SeriesLight::living()->where('series_id', $this->series->id)->orderBy('id')->get()->keyBy('id')->all();
-
-        return $lights;
-    }
-
-    /** @return list<UnderState> only what differs from the palette as the page shows it */
-    private function underToClient(): array
-    {
-        $mine = $this->differing(null, $this->page->worn->tones ?? []);
+        $mine = array_column(array_merge(...array_column($figures, 'materials')), 'tones', 'id');
         $under = [];
-        foreach ($this->page === null ? [] : $this->underOthers($this->living()) as $plan => $other) {
-            $tones = array_filter($other->differing(null, $this->page->worn->tones ?? []), fn (array $tones, int $material): bool => self::hexes($tones) !== self::hexes($mine[$material]), ARRAY_FILTER_USE_BOTH);
-            $under[] = ['plan' => $plan, 'materials' => array_map(self::hexes(...), $tones), 'variants' => $other->wardrobeToClient()];
+        foreach ($this->underOthers($lights) as $plan => $other) {
+            $tones = array_map(self::hexes(...), $other->shown());
+            $under[] = ['plan' => $plan, 'materials' => array_filter($tones, fn (array $hexes, int $material): bool => $hexes !== $mine[$material], ARRAY_FILTER_USE_BOTH), 'variants' => $other->wardrobeToClient()];
         }
 
         return $under;

@@ -33,6 +33,15 @@ final class SeriesLight extends Model
     /** @var array<string, string> */
     protected $casts = ['plan' => 'array', 'retired' => 'boolean'];
 
+    /** @return array<int, self> the living ones of a series, by id */
+    public static function of(int $series): array
+    {
+        /** @var array<int, self> $lights */
+        $lights = self::living()->where('series_id', $series)->orderBy('id')->get()->keyBy('id')->all();
+
+        return $lights;
+    }
+
     public function plan(): LightPlan
     {
         return LightPlan::fromData(new Data($this->plan));

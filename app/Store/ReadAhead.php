@@ -13,10 +13,13 @@ final class ReadAhead
     /** So many are fetched together at most: they wait in memory, deflated. */
     private const MOST = 32;
 
+    /** Rows are so far apart in the order, more than a page has columns. */
+    private const ROW = 1 << 16;
+
     /** @var list<string> hashes row by row, as pages are worked through */
     private readonly array $order;
 
-    /** @var array<string, int> "column,row" => where in that order */
+    /** @var array<int, int> place => where in that order */
     private readonly array $turns;
 
     /** @var array<string, string> hash => deflated bytes */
@@ -30,11 +33,15 @@ final class ReadAhead
     /** @param  array<string, string>  $hashes  "column,row" => hash */
     public function __construct(array $hashes, private readonly Tiles $tiles)
     {
-        $places = PageStore::places($hashes);
-        usort($places, fn (array $a, array $b): int => $a[1] <=> $b[1] ?: $a[0] <=> $b[0]);
-        $keys = array_map(fn (array $place): string => "$place[0],$place[1]", $places);
-        $this->turns = array_flip($keys);
-        $this->order = array_map(fn (string $key): string => $hashes[$key], $keys);
+        $byPlace = array_combine(array_map(fn (array $place): int => self::place(...$place), PageStore::places($hashes)), $hashes);
+        ksort($byPlace);
+        $this->turns = array_flip(array_keys($byPlace));
+        $this->order = array_values($byPlace);
+    }
+
+    private static function place(int $column, int $row): int
+    {
+        return $row * self::ROW + $column;
     }
 
     /**
@@ -44,7 +51,7 @@ final class ReadAhead
      */
     public function bytes(int $column, int $row): ?string
     {
-        $turn = $this->turns["$column,$row"] ?? null;
+        $turn = $this->turns[self::place($column, $row)] ?? null;
         if ($turn === null) {
             return null;
         }

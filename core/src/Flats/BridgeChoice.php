@@ -85,12 +85,6 @@ final class BridgeChoice
         return count($used) === 2 || array_filter($used, fn (int $end): bool => $this->ends[$end]->is(EndKind::Dot)) !== [];
     }
 
-    /** Whether one of its ends has a bridge already. */
-    public function isSecond(BridgeCandidate $pair): bool
-    {
-        return $this->isUsed($pair->from) || $this->isUsed((int) $pair->to);
-    }
-
     /** Whether neither of its ends has a bridge. */
     public function isFree(BridgeCandidate $candidate): bool
     {

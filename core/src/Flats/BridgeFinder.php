@@ -10,7 +10,7 @@ use Awning\Core\Page\BridgeKind;
 /**
  * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
  * ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful. The scores
- * from which on a bridge is made were found by trying on the groups of drawings that BridgeScore learns from.
+ * from which on a bridge is made were found by trying on drawings that BridgeScore has not learnt from.
  */
 final readonly class BridgeFinder
 {
@@ -105,7 +105,7 @@ final readonly class BridgeFinder
             if ($choice->isTaken($pair)) {
                 continue;
             }
-            if ($pair->score < ($choice->isSecond($pair) ? self::PAIR_AGAIN : self::PAIR)) {
+            if ($pair->score < ($choice->isFree($pair) ? self::PAIR : self::PAIR_AGAIN)) {
                 $choice->unsure[] = $pair;
             } elseif ($map->isClear($pair->bridge)) {
                 $choice->make($pair, $map);

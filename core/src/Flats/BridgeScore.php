@@ -13,7 +13,7 @@ final class BridgeScore
 {
     /**
      * @param  list<float|int>  $features  length in longest gaps; how far the end that turns more turns aside, and the other
-     *                                     (1 less its cosine); what kinds the two are of; how far it is from an arc,
+     *                                     (1 less its cosine); how many of the two are corners, 3 and more with a dot; how far it is from an arc,
      *                                     radians; tips around
      */
     public static function pair(array $features): float

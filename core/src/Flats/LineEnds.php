@@ -74,7 +74,8 @@ final class LineEnds
                 [$xs, $ys] = $this->walk($start, $visited);
                 $found = $this->ends($xs, $ys, $reaches);
                 $isShort = count($xs) <= self::DOT * $lineWidth && ! self::isStroke($found);
-                array_push($ends, ...$isShort ? self::dot($xs, $ys) ?? $found : $found);
+                $dot = $isShort ? self::dot($xs, $ys) : null;
+                array_push($ends, ...$dot === null ? $found : [$dot]);
             }
         }
 
@@ -131,9 +132,9 @@ final class LineEnds
      *
      * @param  list<int>  $xs
      * @param  list<int>  $ys
-     * @return ?list<LineEnd> null where it is a hole in the ink
+     * @return ?LineEnd null where it is a hole in the ink
      */
-    private static function dot(array $xs, array $ys): ?array
+    private static function dot(array $xs, array $ys): ?LineEnd
     {
         $twice = $x = $y = 0;
         for ($i = 0, $before = count($xs) - 1; $i < count($xs); $before = $i++) {
@@ -143,7 +144,7 @@ final class LineEnds
             $y += ($ys[$before] + $ys[$i]) * $cross;
         }
 
-        return $twice > 0 ? [new LineEnd($x / 3 / $twice, $y / 3 / $twice, 0.0, 0.0, EndKind::Dot)] : null;
+        return $twice > 0 ? new LineEnd($x / 3 / $twice, $y / 3 / $twice, 0.0, 0.0, EndKind::Dot) : null;
     }
 
     /**

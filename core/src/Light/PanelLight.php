@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Page\Data;
 use Awning\Core\Raster\Rect;
 
 /** What one light plan does to a figure, where it stands under that: on the page, or in panels that have a plan of their own. */
@@ -17,5 +18,11 @@ final readonly class PanelLight
      */
     public function __construct(public LightPlan $plan, public array $pieces, public ?Rgb $bounce = null, public string $name = '')
     {
+    }
+
+    /** The name of a pass that has a colour of the plan. */
+    public function named(string $pass): string
+    {
+        return $this->name === '' ? $pass : trim(mb_substr("$pass: ".preg_replace('/\p{C}+/u', ' ', $this->name), 0, Data::NAME));
     }
 }

@@ -123,10 +123,14 @@ final readonly class PassSpec implements Record
         return $this->but(['scope' => $scope]);
     }
 
-    /** What it lays and how becomes that of another one, of the same kind; where it hangs, and on what, stays. */
+    /**
+     * What it lays and how becomes that of another one; where it hangs, and on what, stays. Of one of another kind it takes nothing:
+     * what is painted in it would mean something else.
+     */
     public function like(self $other): self
     {
-        return $this->but(['name' => $other->name, 'content' => $other->content, 'mode' => $other->mode, 'opacity' => $other->opacity, 'turn' => $other->turn]);
+        return $other->content->kind() !== $this->content->kind() ? $this
+            : $this->but(['name' => $other->name, 'content' => $other->content, 'mode' => $other->mode, 'opacity' => $other->opacity, 'turn' => $other->turn]);
     }
 
     /** Of the same kind: what was laid in it stays. */

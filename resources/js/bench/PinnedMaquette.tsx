@@ -2,8 +2,9 @@
 import { api } from '../api/client';
 import { usePictures } from '../board/usePictures';
 import { Maquette } from '../ui/Maquette';
+import { NamedOptions } from '../ui/NamedOptions';
 import { useBench, useBenchModel, usePage, useTarget } from './model/context';
-import { AT_FIRST, directionOf } from './model/keyLight';
+import { AT_FIRST, directionOf, planOf } from './model/keyLight';
 import { COMPUTED } from './model/model';
 
 /** Px that a study takes at the most, in height. */
@@ -34,11 +35,7 @@ function Pinned({ pinned }: { pinned: number }) {
                     onChange={(event) => bench.set({ maquette: Number(event.target.value) })}
                 >
                     <option value={COMPUTED}>the picked material</option>
-                    {studies.map(({ id, name }) => (
-                        <option key={id} value={id}>
-                            {name}
-                        </option>
-                    ))}
+                    <NamedOptions of={studies} />
                 </select>
                 <button className="bare" aria-label="Take the maquette down" onClick={() => bench.set({ maquette: null })}>
                     ×
@@ -61,7 +58,7 @@ function Pinned({ pinned }: { pinned: number }) {
 /** The picked material as the page's light falls on it. */
 function InTheLight() {
     const target = useTarget();
-    const plan = usePage((view) => view.palette.lights.find(({ id }) => id === view.palette.stands)?.plan ?? AT_FIRST);
+    const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
     if (target === null) return <p className="quiet w-[226px] text-[13px]">Pick a tone at the left: its material stands here.</p>;
     return <Maquette tones={target.material.tones} light={directionOf(plan)} reach={plan.dials.reach} />;
 }

@@ -6,6 +6,7 @@ import type { PaletteVersionState } from '../api/generated';
 import { Moved } from './Moved';
 import { TwoPictures } from './TwoPictures';
 import type { PaletteDesk } from './usePalette';
+import { NamedOptions } from '../ui/NamedOptions';
 
 const NOW = { id: 0, name: 'the palette now' };
 
@@ -62,11 +63,7 @@ interface SideProps {
 function Side({ label, value, sides, onChange }: SideProps) {
     return (
         <select className="field max-w-44" aria-label={label} value={value} onChange={(event) => onChange(Number(event.target.value))}>
-            {sides.map(({ id, name }) => (
-                <option key={id} value={id}>
-                    {name}
-                </option>
-            ))}
+            <NamedOptions of={sides} />
         </select>
     );
 }

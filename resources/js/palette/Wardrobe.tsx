@@ -1,5 +1,6 @@
 /** What each page wears: one of some choices, or none. */
 import type { ReactNode } from 'react';
+import { NamedOptions } from '../ui/NamedOptions';
 
 export interface Wearer {
     page: number;
@@ -41,11 +42,7 @@ export function Wardrobe({ title, what, none, pages, choices, disabled, onChoose
                                 onChange={(event) => onChoose(page.page, event.target.value === '' ? null : Number(event.target.value))}
                             >
                                 <option value="">{none}</option>
-                                {choices.map(({ id, name }) => (
-                                    <option key={id} value={id}>
-                                        {name}
-                                    </option>
-                                ))}
+                                <NamedOptions of={choices} />
                             </select>
                         </div>
                         {more?.(page)}

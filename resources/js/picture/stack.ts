@@ -179,14 +179,16 @@ function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, 
     const under = new Map(palette.under.map((light) => [light.plan, light]));
     const numbers = new Map<string, Record<Tone, Colour>>();
     return ({ material, wears, stands }) => {
+        const key = `${material} ${wears} ${stands}`;
+        const known = numbers.get(key);
+        if (known !== undefined) return known;
         const light = stands === null ? undefined : under.get(stands);
         const worn = (light ?? palette).variants.find(({ id }) => id === wears)?.materials[material];
         const tones = worn ?? light?.materials[material] ?? ofPage.get(material);
         if (tones === undefined) return undefined;
-        const key = `${material} ${wears} ${stands}`;
-        const known = numbers.get(key) ?? numbersOf(tones);
-        numbers.set(key, known);
-        return known;
+        const made = numbersOf(tones);
+        numbers.set(key, made);
+        return made;
     };
 }
 

@@ -58,7 +58,7 @@ final readonly class FollowSetup implements Op
         $wheres = [];
         foreach ($hung as $id => $pass) {
             $now = $this->setup->passes[$pass->setup->place ?? 0] ?? null;
-            if ($now !== null && $now->content->kind() === $pass->content->kind()) {
+            if ($now !== null) {
                 $sheet->put($id, $pass->like($now));
             }
             $wheres["$pass->figure {$pass->scope->kind->value} {$pass->scope->id}"] = [$pass->figure, $pass->scope];

@@ -79,13 +79,10 @@ final readonly class HangSetup implements ClientOp
     public function apply(Sheet $sheet): void
     {
         foreach ($this->setup->on($this->figure, $this->scope, $this->of) as $i => $pass) {
-            $id = $this->setup->roughs[$i]?->id($this->figure);
-            $there = $id === null ? null : $sheet->find(PassSpec::class, $id);
-            if ($id !== null && $there !== null && $there->content->kind() === $pass->content->kind()) {
-                $sheet->put($id, $there->like($pass));
-            } elseif ($there === null) {
-                (new AddPass($id ?? $this->ids[$i], $pass))->apply($sheet);
-            }
+            $rough = $this->setup->roughs[$i];
+            $id = $rough?->id($this->figure) ?? $this->ids[$i];
+            $there = $rough === null ? null : $sheet->find(PassSpec::class, $id);
+            $there === null ? (new AddPass($id, $pass))->apply($sheet) : $sheet->put($id, $there->like($pass));
         }
         $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);
         foreach ($this->setup->marks as $i => $marks) {

@@ -32,7 +32,8 @@ use Awning\Core\Sheet\Sheet;
 
 /**
  * Lays a computed light on a figure, as ordinary passes. Passes that an earlier one hung keep their place, mode and opacity, and
- * get the new coverage, and the new colour while nobody has given them another; what a hand added to them or erased from them is kept, and whatever else hangs there is not touched.
+ * get the new coverage, and the new colour while nobody has given them another; what a hand added to them or erased from them is
+ * kept, and whatever else hangs there is not touched.
  */
 final readonly class LayRoughIn implements Op
 {
@@ -132,11 +133,10 @@ final readonly class LayRoughIn implements Op
     {
         $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
         $everywhere = fn (callable $coverage): array => self::planes($this->pieces(), $coverage);
-        $above = $below = [];
-        foreach ([0 => $this->light] + $this->panels as $plan => $light) {
-            $own = $this->coloured($light, $plan === 0 ? '' : "under$plan");
-            $below += array_slice($own, 0, 1);
-            $above += array_slice($own, 1);
+        $bounced = $shining = [];
+        foreach (['' => $this->light] + array_combine(array_map(fn (int $plan): string => "under$plan", array_keys($this->panels)), $this->panels) as $mark => $light) {
+            $bounced[RoughKind::Bounce->value.$mark] = $this->bounced($light);
+            $shining += $this->shining($light, $mark);
         }
 
         return [
@@ -144,32 +144,36 @@ final readonly class LayRoughIn implements Op
             RoughKind::Cast->value => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
             RoughKind::Deep->value => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
             RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
-        ] + $below + [
+        ] + $bounced + [
             RoughKind::Light->value => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
             RoughKind::Glint->value => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
             RoughKind::Lines->value => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(RoughKind::Lines->scope($this->figure))->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
-        ] + $above + [
+        ] + $shining + [
             RoughKind::Glow->value => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(RoughKind::Glow->scope($this->figure))->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
         ];
     }
 
+    /** @return array{PassSpec, list<array{Rect, Plane}>} */
+    private function bounced(PanelLight $light): array
+    {
+        return [$this->tint('Bounce', $light->named('Bounce, rough'), $light->bounce ?? $light->plan->ambient), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce)];
+    }
+
     /**
-     * Passes that have a colour of their plan: bounced light first, which lies below the lit side.
+     * What else has a colour of its plan: light from behind, and of lamps.
      *
-     * @param  string  $mark  what their ids end with
+     * @param  string  $mark  what the ids end with
      * @return array<string, array{PassSpec, list<array{Rect, Plane}>}>
      */
-    private function coloured(PanelLight $light, string $mark): array
+    private function shining(PanelLight $light, string $mark): array
     {
-        $named = fn (string $name): string => $light->name === '' ? $name : trim(mb_substr("$name: ".preg_replace('/\p{C}+/u', ' ', $light->name), 0, Data::NAME));
         $passes = [
-            "bounce$mark" => [$this->tint('Bounce', $named('Bounce, rough'), $light->bounce ?? $light->plan->ambient), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce)],
-            "rim$mark" => [$this->tint('Rim', $named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim)],
+            RoughKind::Rim->value.$mark => [$this->tint('Rim', $light->named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim)],
         ];
         foreach ($light->plan->lamps as $i => $lamp) {
             $number = $i + 1;
             $name = count($light->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
-            $passes["lamp$number$mark"] = [$this->tint('Rim', $named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i])];
+            $passes["lamp$number$mark"] = [$this->tint('Rim', $light->named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i])];
         }
 
         return $passes;

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
-use Awning\Core\Sheet\Sheet;
 
 /**
  * Locks regions, so that they stay as they are, or lets them go.
@@ -18,6 +17,8 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class LockRegions implements ClientOp
 {
+    use TellsRegions;
+
     /** @param  non-empty-list<int>  $labels */
     private function __construct(private array $labels, private bool $locked)
     {
@@ -54,15 +55,8 @@ final readonly class LockRegions implements ClientOp
         return Right::Flat;
     }
 
-    public function refersTo(): References
+    private function told(Region $region): Region
     {
-        return new References;
-    }
-
-    public function apply(Sheet $sheet): void
-    {
-        foreach ($sheet->picked($this->labels) as $label => $region) {
-            $sheet->put($label, $region->lockedAs($this->locked));
-        }
+        return $region->lockedAs($this->locked);
     }
 }

@@ -10,8 +10,8 @@ use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 
 /**
- * What is told of regions, whose labels the op holds, for when light is roughed in on them: nothing else of them changes, and
- * no pixel.
+ * What is told of regions, whose labels the op holds, most of it for when light is roughed in on them: nothing else of them
+ * changes, and no pixel.
  */
 trait TellsRegions
 {

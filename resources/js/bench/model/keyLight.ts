@@ -1,4 +1,4 @@
-import type { LightPlanData } from '../../api/generated';
+import type { LightPlanData, LightState, PaletteState } from '../../api/generated';
 
 /** A light far away, and where it stands over a ball. */
 export interface KeyLight {
@@ -18,6 +18,9 @@ export const AT_FIRST: LightPlanData = {
     lamps: [],
     back: null,
 };
+
+/** The light plan a page stands under; null: under none. */
+export const planOf = ({ lights, stands }: PaletteState): LightState | null => lights.find(({ id }) => id === stands) ?? null;
 
 const DEGREES = 180 / Math.PI;
 

@@ -1,8 +1,10 @@
 /** What can be done with regions that are picked. */
 import { useState } from 'react';
 import { mayColour, mayFlat } from '../../page/store';
+import { NamedOptions } from '../../ui/NamedOptions';
 import { NumberField } from '../../ui/NumberField';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
+import { PickedChoice } from './PickedChoice';
 
 const FARTHEST = 50;
 
@@ -67,26 +69,14 @@ function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const regions = usePage((view) => view.records.region);
     const isBlocked = usePage((view) => !mayColour(view)) || isLocked;
     if (variants.length === 0) return null;
-    const worn = new Set(labels.map((label) => String(regions[label].wears ?? 'page')));
-    const dress = (value: string): void => session.dress(labels, value === 'page' ? null : Number(value));
     return (
-        <label className="flex items-center gap-2">
-            <span className="shrink-0">Wears</span>
-            <select
-                className="field min-w-0 flex-1"
-                disabled={isBlocked}
-                value={worn.size === 1 ? [...worn][0] : ''}
-                onChange={(event) => dress(event.target.value)}
-            >
-                {worn.size > 1 && <option value="">several</option>}
-                <option value="page">as the whole page</option>
-                {variants.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
-            </select>
-        </label>
+        <PickedChoice
+            label="Wears"
+            disabled={isBlocked}
+            has={labels.map((label) => regions[label].wears)}
+            options={variants}
+            onPick={(variant) => session.dress(labels, variant)}
+        />
     );
 }
 
@@ -106,11 +96,7 @@ function GiveTo({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
             <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => give(event.target.value)}>
                 <option value="">another figure …</option>
                 <option value="new">a new figure</option>
-                {figures.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                        {name}
-                    </option>
-                ))}
+                <NamedOptions of={figures} />
             </select>
         </label>
     );

@@ -7,11 +7,12 @@ import { ColourField } from '../../ui/ColourField';
 import { Fold } from '../../ui/Fold';
 import { Maquette } from '../../ui/Maquette';
 import { COMPUTED } from '../model/model';
+import { NamedOptions } from '../../ui/NamedOptions';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
-import { AT_FIRST, directionOf, lightAt, turned } from '../model/keyLight';
+import { AT_FIRST, directionOf, lightAt, planOf, turned } from '../model/keyLight';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
-import { ChosenLight, PlanOptions } from './ChosenLight';
+import { ChosenLight } from './ChosenLight';
 import { ChosenSolid } from './ChosenSolid';
 import { LampsPart } from './LampsPart';
 
@@ -23,7 +24,7 @@ const whole = (degrees: number): number => Math.round(degrees) % 360;
 
 export function RoughPart() {
     const target = useTarget();
-    const stands = usePage((view) => view.palette.lights.find(({ id }) => id === view.palette.stands) ?? null);
+    const stands = usePage(({ palette }) => planOf(palette));
     if (target === null) return null;
     // Another plan, or somebody's change to it, begins anew.
     return (
@@ -150,7 +151,7 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
                 onChange={(event) => void session.pickLight(event.target.value === '' ? null : Number(event.target.value))}
             >
                 <option value="">no light plan</option>
-                <PlanOptions />
+                <NamedOptions of={lights} />
             </select>
         </label>
     );

@@ -8,7 +8,7 @@ import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
 import { Tick } from '../../ui/Tick';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
-import { AT_FIRST } from '../model/keyLight';
+import { AT_FIRST, planOf } from '../model/keyLight';
 import { asSetup, changedTo, hungFrom, roughKind } from '../model/setups';
 
 /** More than a setup can hold are not kept. */
@@ -69,7 +69,7 @@ function Hang({ setup, target }: { setup: SetupState; target: Target }) {
     const { figure, id, name } = target.material;
     const labels = useChosenOf(figure);
     const regions = usePage((view) => view.records.region);
-    const plan = usePage(({ palette }) => palette.lights.find(({ id: light }) => light === palette.stands)?.plan ?? AT_FIRST);
+    const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
     const isMarked = setup.passes.some(({ marks }) => marks !== null);
     const isLit = setup.passes.some(({ rough }) => rough !== null);
     const onFigure: ScopeData = { kind: 'figure', id: figure };
