@@ -38,7 +38,7 @@ use Awning\Core\Sheet\Palette;
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type UnderState array{plan: int, materials: array<int, array<value-of<Tone>, string>>, variants: list<WornState>}
- * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData}
+ * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData, colours: LightColoursData}
  * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, under: list<UnderState>, lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
  */
 final readonly class SeriesPalette
@@ -108,11 +108,13 @@ final readonly class SeriesPalette
                 $figureOf[$material->id] = $figure->id;
             }
         }
-        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers($this->stoodUnder()));
+        $stood = $this->stoodUnder();
+        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers($stood));
 
         return new Palette(
             $this->materialNumbers(), $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $this->variantNumbers(),
-            array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours(), $under,
+            array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours(),
+            array_map(fn (SeriesLight $light): LightColours => LightColours::ofPlan($light->plan()), $stood), $under,
         );
     }
 
@@ -169,7 +171,7 @@ final readonly class SeriesPalette
     {
         $plan = $this->page?->light?->plan();
 
-        return $plan === null ? new LightColours(Rgb::fromHex($this->series->light), Rgb::fromHex(LightPlan::SKY)) : new LightColours($plan->colour, $plan->ambient);
+        return $plan === null ? new LightColours(Rgb::fromHex($this->series->light), Rgb::fromHex(LightPlan::SKY)) : LightColours::ofPlan($plan);
     }
 
     /**
@@ -262,7 +264,7 @@ final readonly class SeriesPalette
     /** @return LightState */
     private static function light(SeriesLight $light): array
     {
-        return ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData()];
+        return ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData(), 'colours' => LightColours::ofPlan($light->plan())->toData()];
     }
 
     /**

@@ -8,6 +8,7 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
+use Awning\Core\Compose\FlatSpans;
 use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\OpenRasterRenderer;
@@ -240,6 +241,25 @@ final class PictureTest extends TestCase
         };
         self::assertSame(['#c8965a', '#283c78', $lights->of(LightPart::Opposite)?->hex(), '#010203', '#010203'], $colours($lights));
         self::assertSame(array_fill(0, 5, '#010203'), $colours(null), 'without a light each has its own');
+    }
+
+    public function test_a_tint_that_follows_the_light_follows_that_of_a_panel_there(): void
+    {
+        $plain = new Palette([4 => ['base' => 1], 5 => ['base' => 2]], [4 => 1, 5 => 1], [1]);
+        $panel = new LightColours(new Rgb(90, 120, 230), new Rgb(20, 30, 80));
+        $palette = new Palette($plain->materials, $plain->figureOf, [1], light: new LightColours(new Rgb(200, 150, 90), new Rgb(40, 60, 120)), lights: [31 => $panel]);
+        $region = fn (int $label, int $material, ?int $stands): RecordChange => new RecordChange(RecordKind::Region, (string) $label, null, new Region(1, $material, 9, 1, 1, stands: $stands));
+        $source = new MemorySource;
+        $source->store(new Change([], [$region(1, 4, null), $region(2, 4, 31), $region(3, 5, 31), $region(4, 4, 32)]));
+        $flats = new FlatSpans([[0, 2, 1], [2, 5, 2], [5, 6, 3], [6, 8, 7], [8, 9, 4]], (new StackBuilder)->build(new Sheet($source), $palette)->flats, 9);
+        $follows = fn (LightPart $part, Rgb $colour): TintContent => new TintContent($colour, $part);
+        $page = new Rgb(1, 2, 3);
+        // Of what is no colour of the panel's light, and where there is no such plan, the tint's own.
+        self::assertSame([[0, 2, 0x010203], [2, 6, 0x5A78E6], [6, 9, 0x010203]], $flats->inside(Scope::page(), $follows(LightPart::Light, $page)));
+        self::assertSame([[0, 2, 0x010203], [2, 6, 0x141E50], [6, 9, 0x010203]], $flats->inside(Scope::ink(), $follows(LightPart::Around, $page)));
+        self::assertSame([[0, 2, 0x010203], [2, 5, $panel->of(LightPart::Opposite)?->number()], [8, 9, 0x010203]], $flats->inside(Scope::material(4), $follows(LightPart::Opposite, $page)));
+        self::assertSame([[0, 9, 0x010203]], $flats->inside(Scope::page(), $follows(LightPart::Given, $page)));
+        self::assertSame([[0, 9, 0x010203]], $flats->inside(Scope::page(), new TintContent($page)));
     }
 
     public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void

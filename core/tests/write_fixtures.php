@@ -110,11 +110,12 @@ foreach (CAST as $figure => $materials) {
 // Variants by number: one says something of two materials, one of another; 0 is the palette itself where a page wears one.
 $dressed = tones();
 $variants = [0 => [4 => $dressed[1]], 7 => [2 => $dressed[2], 3 => $dressed[4]], 12 => [3 => $dressed[3]]];
+$panelLights = new LightColours(new Rgb(0x40, 0x70, 0xE0), new Rgb(0x18, 0x24, 0x50));
 $lights = new LightColours(new Rgb(0xFF, 0xB0, 0x50), new Rgb(0x30, 0x60, 0x90));
 // Under a light plan of their own two materials look otherwise, one of them in a variant, too.
 $lit = array_map(fn (array $ramp): array => array_map(fn (int $colour): int => $colour ^ 0x2B4D1F, $ramp), $tones);
 $litVariants = [7 => [2 => $lit[3]]];
-$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights, under: [31 => new Palette([1 => $lit[1], 2 => $lit[2]] + $tones, variants: $litVariants)]);
+$palette = new Palette($tones, $figureOf, [2, 1, 3], $variants, light: $lights, lights: [31 => $panelLights, 44 => new LightColours(new Rgb(9, 8, 7), new Rgb(6, 5, 4))], under: [31 => new Palette([1 => $lit[1], 2 => $lit[2]] + $tones, variants: $litVariants)]);
 
 /**
  * @param  array<string, PassSpec>  $passes
@@ -168,7 +169,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $source = new MemorySource;
     $source->store(new Change([], $records));
-    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light, $palette->under));
+    $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light, $palette->lights, $palette->under));
     static $compositor;
     $compositor ??= new Compositor;
     $result = $compositor->compose($stack, new PageBlock($soft === [] ? new Rect(0, 0, COUNT, 1) : new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)), $labels, $cover, $paint, $around));
@@ -280,9 +281,13 @@ foreach (LightPart::cases() as $part) {
     $pages[] = page("a tint that follows: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7, turn: $part === LightPart::Light ? new ColourTurn(-0.1, 1.2, 30) : null), 'pass02' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3)]);
 }
 $pages[] = page('regions that stand under another light', ['pass01' => spec('tone', Scope::page(), BlendMode::Normal, 0.5)], shifts: [2 => new ColourShift(1, new ColourTurn(0.1, 1.2, 20))], wearing: [1 => 7, 4 => 7], standing: [1 => 31, 2 => 31, 3 => 31, 4 => 99]);
+foreach ([LightPart::Light, LightPart::Around, LightPart::Opposite] as $part) {
+    $tint = new TintContent(new Rgb(0x77, 0x22, 0x11), $part);
+    $pages[] = page("a tint that follows, in a panel: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7), 'pass02' => new PassSpec('A hold', 0, $tint, Scope::ink(), BlendMode::Normal, 0.8), 'pass03' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3, turn: new ColourTurn(-0.1, 1.2, 30))], standing: [1 => 31, 3 => 31, 4 => 99]);
+}
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);
-$paletteData = ['version' => 1, 'light' => '#ffffff', 'lightColours' => $lights->toData(), 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants), 'under' => [['plan' => 31, 'materials' => [1 => $hexes($lit[1]), 2 => $hexes($lit[2])], 'variants' => [['id' => 7, 'name' => 'Variant 7', 'materials' => [2 => $hexes($lit[3])]]]]]];
+$paletteData = ['version' => 1, 'light' => '#ffffff', 'lightColours' => $lights->toData(), 'lights' => [['id' => 31, 'name' => 'The kitchen', 'colours' => $panelLights->toData()]], 'figures' => [], 'variants' => array_map(fn (int $id, array $materials): array => ['id' => $id, 'name' => "Variant $id", 'materials' => (object) array_map($hexes, $materials)], array_keys($variants), $variants), 'under' => [['plan' => 31, 'materials' => [1 => $hexes($lit[1]), 2 => $hexes($lit[2])], 'variants' => [['id' => 7, 'name' => 'Variant 7', 'materials' => [2 => $hexes($lit[3])]]]]]];
 foreach (CAST as $figure => $materials) {
     $paletteData['figures'][] = ['id' => $figure, 'name' => "Figure $figure", 'soft' => false, 'depth' => DEPTHS[$figure], 'materials' => array_map(fn (int $material): array => [
         'id' => $material, 'figure' => $figure, 'name' => "Material $material", 'version' => 1, 'pinned' => [], 'steps' => [],

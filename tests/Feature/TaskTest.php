@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Desk\PageDesk;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
+use App\Desk\SeriesPalette;
 use App\Desk\TaskEnded;
 use App\Desk\TwoHands;
 use App\Jobs\ImportScan;
@@ -25,6 +26,7 @@ use App\Models\User;
 use App\Store\FrozenPage;
 use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
@@ -162,6 +164,10 @@ final class TaskTest extends TestCase
         self::assertSame(['#ffcc88', '#3060ff', '#ffd08a', null], [$colour('rim'), $colour("rimunder$night"), $colour("lamp1under$night"), $colour('lamp1')]);
         self::assertSame([0, 60], [$at("lamp1under$night", 100), mb_strlen($sheet()->find(PassSpec::class, "rough{$figure}rimunder$night")->name)]);
         self::assertGreaterThan(0, $at("lamp1under$night", 300));
+        // What tints follow there, in pictures and in windows.
+        $page = $this->page->refresh();
+        self::assertSame([$night => '#335577'], array_map(fn (LightColours $light): string => $light->around->hex(), (new SeriesPalette($page->series, $page))->core()->lights));
+        self::assertSame([['#3060ff', '#335577']], array_map(fn (array $light): array => [$light['colours']['light'], $light['colours']['around']], $this->getJson("/api/pages/$page->id")->json('palette.lights')));
         // Back in the light of the page; its passes hang still, and are empty but for what a hand did.
         $this->op($this->page, ['kind' => 'light.stand', 'labels' => [$right], 'plan' => null])->assertOk();
         $rough();

@@ -7,6 +7,7 @@ namespace Awning\Core\Compose;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\TintContent;
 
 /** The flats of a stretch of pixels as spans, and what they say of colour and clip. */
 final class FlatSpans
@@ -25,15 +26,21 @@ final class FlatSpans
     /**
      * The spans inside a scope with the colour a pass has there; neighbours of one colour are joined.
      *
-     * @param  Tone|int  $colour  a tone, taken from each material; or 0xRRGGBB
+     * @param  Tone|TintContent|int  $colour  a tone, taken from each material; a tint, taken from each region's light where it
+     *                                        follows that; or 0xRRGGBB
      * @return list<array{int, int, int}>
      */
-    public function inside(Scope $scope, Tone|int $colour): array
+    public function inside(Scope $scope, Tone|TintContent|int $colour): array
     {
+        $colour = $colour instanceof TintContent && $colour->follows === null ? $colour->colour->number() : $colour;
         if (is_int($colour) && ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink)) {
             return [[0, $this->count, $colour]];
         }
-        $key = $scope->kind->value.$scope->id.' '.(is_int($colour) ? $colour : $colour->value);
+        $key = $scope->kind->value.$scope->id.' '.match (true) {
+            is_int($colour) => $colour,
+            $colour instanceof Tone => $colour->value,
+            default => $colour->follows?->value.$colour->colour->number(),
+        };
 
         return $this->known[$key] ??= $this->find($scope, $colour);
     }
@@ -49,16 +56,20 @@ final class FlatSpans
     }
 
     /** @return list<array{int, int, int}> */
-    private function find(Scope $scope, Tone|int $colour): array
+    private function find(Scope $scope, Tone|TintContent|int $colour): array
     {
         $inside = [];
         $last = -1;
         foreach ($this->spans as [$from, $to, $label]) {
             $flat = $this->flats[$label] ?? null;
-            if (! $scope->holds($flat->figure ?? 0, $flat->material ?? 0) || ($flat === null && ! is_int($colour))) {
+            if (! $scope->holds($flat->figure ?? 0, $flat->material ?? 0) || ($flat === null && $colour instanceof Tone)) {
                 continue;
             }
-            $value = is_int($colour) ? $colour : $flat->tones[$colour->value];
+            $value = match (true) {
+                is_int($colour) => $colour,
+                $colour instanceof Tone => $flat->tones[$colour->value],
+                default => $flat->light[$colour->follows?->value] ?? $colour->colour->number(),
+            };
             if ($last >= 0 && $inside[$last][1] === $from && $inside[$last][2] === $value) {
                 $inside[$last][1] = $to;
             } else {

@@ -35,10 +35,27 @@ final readonly class LightColours
         };
     }
 
+    public static function ofPlan(LightPlan $plan): self
+    {
+        return new self($plan->colour, $plan->ambient);
+    }
+
     /** @return LightColoursData */
     public function toData(): array
     {
-        return ['light' => $this->light->hex(), 'around' => $this->around->hex(), 'opposite' => $this->opposite()->hex()];
+        return array_map(fn (Rgb $colour): string => $colour->hex(), $this->all());
+    }
+
+    /** @return array{light: int, around: int, opposite: int} as 0xRRGGBB */
+    public function numbers(): array
+    {
+        return array_map(fn (Rgb $colour): int => $colour->number(), $this->all());
+    }
+
+    /** @return array{light: Rgb, around: Rgb, opposite: Rgb} */
+    private function all(): array
+    {
+        return [LightPart::Light->value => $this->light, LightPart::Around->value => $this->around, LightPart::Opposite->value => $this->opposite()];
     }
 
     private function opposite(): Rgb

@@ -17,9 +17,10 @@ final readonly class Palette
      *                                                                  the palette's own, where the page wears a variant
      * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      * @param  ?LightColours  $light  what tints may follow; null: they show their own colours
+     * @param  array<int, LightColours>  $lights  light plan id => what tints may follow in regions that stand under it
      * @param  array<int, self>  $under  light plan id => the palette for regions that stand under it, where that derives other tones
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null, public array $under = [])
+    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null, public array $lights = [], public array $under = [])
     {
     }
 

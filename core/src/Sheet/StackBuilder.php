@@ -12,6 +12,7 @@ use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\Mask;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PassLayer;
+use Awning\Core\Light\LightColours;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\LineColouring;
@@ -68,6 +69,7 @@ final readonly class StackBuilder
         $flats = [];
         $shifts = $sheet->all(ColourShift::class);
         $shifted = [];
+        $lights = array_map(fn (LightColours $light): array => $light->numbers(), $palette->lights);
         foreach ($sheet->all(Region::class) as $label => $region) {
             $tones = $palette->tones($region->material, $region->wears, $region->stands);
             if ($tones === null) {
@@ -77,7 +79,7 @@ final readonly class StackBuilder
             if ($shift !== null && $shift->material === $region->material) {
                 $tones = $shifted["$region->shift $region->wears $region->stands"] ??= $shift->tones($tones);
             }
-            $flats[(int) $label] = new Flat($region->figure, $region->material, $tones);
+            $flats[(int) $label] = new Flat($region->figure, $region->material, $tones, $lights[$region->stands ?? 0] ?? []);
         }
 
         return $flats;
@@ -112,14 +114,13 @@ final readonly class StackBuilder
         return $layers;
     }
 
-    /** A tint that follows the light in the colour that one has. */
+    /** A tint that follows the light in the colour that of the page has. */
     private static function lit(PassSpec $pass, Palette $palette): PassSpec
     {
         $follows = $pass->content instanceof TintContent ? $pass->content->follows : null;
-
         $colour = $follows === null ? null : $palette->light?->of($follows);
 
-        return $colour === null ? $pass : $pass->showing(new TintContent($colour));
+        return $colour === null ? $pass : $pass->showing(new TintContent($colour, $follows));
     }
 
     /**

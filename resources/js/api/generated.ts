@@ -168,7 +168,7 @@ export type LightColoursData = { light: string; around: string; opposite: string
 
 export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null; beside: boolean };
 
-export type LightState = { id: number; name: string; version: number; plan: LightPlanData };
+export type LightState = { id: number; name: string; version: number; plan: LightPlanData; colours: LightColoursData };
 
 export type LimitInput = { longest: number };
 

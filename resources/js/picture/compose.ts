@@ -190,7 +190,7 @@ export class Composer {
         const covered =
             pass.mask === null ? coverageIn(bytes, this.block.count) : this.masked(coverageIn(bytes, this.block.count), pass.mask);
         if (pass.colour === null) this.layPaint(canvas, pass, bytes, covered, inside);
-        else this.layColour(canvas, pass, covered, inside, pass.colour);
+        else this.layColour(canvas, pass, covered, inside, this.colours(pass, pass.colour));
     }
 
     /** What a mask leaves of a coverage. */
@@ -218,7 +218,13 @@ export class Composer {
         }
     }
 
-    private layColour(canvas: FloatCanvas, pass: PassNode, coverage: Uint8Array, inside: boolean[], colour: Tone | Colour): void {
+    /** A pass's colour by label: a tone of each material, or a tint's; of one that follows the light that of the region's light. */
+    private colours({ follows }: PassNode, colour: Tone | Colour): (label: number) => Colour {
+        if (typeof colour === 'string') return (label) => this.flatOf[label]?.tones[colour] ?? 0;
+        return follows === null ? () => colour : (label) => this.flatOf[label]?.light?.[follows] ?? colour;
+    }
+
+    private layColour(canvas: FloatCanvas, pass: PassNode, coverage: Uint8Array, inside: boolean[], colourOf: (label: number) => Colour): void {
         const mix = canvas.mixer(pass.mode);
         const scale = pass.opacity / 255;
         const turned = turning(pass);
@@ -230,7 +236,7 @@ export class Composer {
             if (coverage[i] === 0 || !inside[this.labels[i]]) continue;
             if (this.labels[i] !== label) {
                 label = this.labels[i];
-                const here = turned(typeof colour === 'string' ? (this.flatOf[label]?.tones[colour] ?? 0) : colour);
+                const here = turned(colourOf(label));
                 r = ((here >> 16) & 255) / 255;
                 g = ((here >> 8) & 255) / 255;
                 b = (here & 255) / 255;

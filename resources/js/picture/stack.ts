@@ -2,6 +2,7 @@
 import {
     TONES,
     type BlendMode,
+    type LightColoursData,
     type LinesData,
     type PaletteState,
     type PassData,
@@ -18,10 +19,15 @@ import { shifted } from './shift';
 /** A colour as 0xRRGGBB. */
 export type Colour = number;
 
+/** A colour of the light. */
+type LightColour = keyof LightColoursData;
+
 export interface Flat {
     figure: number;
     material: number;
     tones: Record<Tone, Colour>;
+    /** What tints follow that follow the light, where it stands in another than the page; null: they follow the page's. */
+    light: Record<LightColour, Colour> | null;
 }
 
 export interface PassNode {
@@ -31,6 +37,8 @@ export interface PassNode {
     layer: string;
     /** A tone: each material's own; a number: one colour; null: the layer's own paint. */
     colour: Tone | Colour | null;
+    /** What of the light it follows, in regions that stand in another than the page. */
+    follows: LightColour | null;
     scope: ScopeData;
     mode: BlendMode;
     opacity: number;
@@ -159,6 +167,7 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
     const tonesOf = tonesFrom(palette);
     const flats = new Map<number, Flat>();
     const shifts = new Map<string, Record<Tone, Colour>>();
+    const lights = new Map(palette.lights.map(({ id, colours }) => [id, numbersOf(colours)]));
     for (const [label, region] of Object.entries(records.region)) {
         let known = tonesOf(region);
         if (known === undefined) continue;
@@ -168,7 +177,8 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
             const all = shifts.get(key) ?? shiftedTones(known, shift);
             shifts.set(key, (known = all));
         }
-        flats.set(Number(label), { figure: region.figure, material: region.material, tones: known });
+        const light = region.stands === null || region.stands === palette.stands ? undefined : lights.get(region.stands);
+        flats.set(Number(label), { figure: region.figure, material: region.material, tones: known, light: light ?? null });
     }
     return flats;
 }
@@ -192,8 +202,8 @@ function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, 
     };
 }
 
-const numbersOf = (tones: Record<Tone, string>): Record<Tone, Colour> =>
-    Object.fromEntries(TONES.map((tone) => [tone, toColour(tones[tone])])) as Record<Tone, Colour>;
+const numbersOf = <Name extends string>(colours: Record<Name, string>): Record<Name, Colour> =>
+    Object.fromEntries(Object.entries<string>(colours).map(([name, hex]) => [name, toColour(hex)])) as Record<Name, Colour>;
 
 const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Tone, Colour> =>
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
@@ -230,9 +240,14 @@ function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode
     return mask === null || by === undefined ? null : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
 }
 
-/** A tint's own colour, or the one of the light that it follows. */
-export const tintOf = ({ follows, colour }: Pick<PassData, 'follows' | 'colour'>, palette: PaletteState): string =>
-    follows === null || follows === 'given' ? (colour ?? '#000000') : palette.lightColours[follows];
+/** What of the light a pass follows; null: it has a colour of its own, be it one that a first light gave it. */
+const followed = ({ follows }: Pick<PassData, 'follows'>): LightColour | null => (follows === 'given' ? null : follows);
+
+/** A tint's own colour, or the one of the page's light that it follows. */
+export const tintOf = (pass: Pick<PassData, 'follows' | 'colour'>, palette: PaletteState): string => {
+    const follows = followed(pass);
+    return follows === null ? (pass.colour ?? '#000000') : palette.lightColours[follows];
+};
 
 function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
     const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(tintOf(pass, palette)) : null;
@@ -241,6 +256,7 @@ function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: Pa
         id,
         layer: layerOf(id, pass),
         colour,
+        follows: followed(pass),
         scope: pass.scope,
         mode: pass.mode,
         opacity: pass.visible ? pass.opacity : 0,

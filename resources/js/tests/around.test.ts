@@ -86,6 +86,7 @@ describe('the labels about a tile', () => {
 const flat = (figure: number, base: number): Flat => ({
     figure,
     material: figure,
+    light: null,
     tones: Object.fromEntries(['deep', 'shade', 'base', 'light', 'glint', 'line'].map((tone) => [tone, base])) as Flat['tones'],
 });
 

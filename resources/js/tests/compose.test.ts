@@ -74,6 +74,7 @@ const plainPass = (id: string): PassNode => ({
     id,
     layer: `pass:${id}`,
     colour: 0x204060,
+    follows: null,
     scope: { kind: 'page', id: 0 },
     mode: 'normal',
     opacity: 0.5,
