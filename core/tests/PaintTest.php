@@ -711,6 +711,29 @@ final class PaintTest extends TestCase
         self::assertSame($after, $passes(), 'followed again it is as it is');
     }
 
+    public function test_passes_that_hang_become_part_of_a_setup_and_follow_it(): void
+    {
+        $tint = fn (string $name, float $opacity): array => ['name' => $name, 'kind' => 'tint', 'colour' => '#102030', 'mode' => 'multiply', 'opacity' => $opacity];
+        $hang = fn (int $setup, int $figure, array $scope, array $ids, array $passes) => $this->op('setup.hang', ['name' => 'Eye', 'figure' => $figure, 'scope' => $scope, 'ids' => $ids, 'passes' => $passes, 'setup' => $setup]);
+        $hang(77, 5, ['kind' => 'material', 'id' => 52], ['eyedark001'], [$tint('Dark', 0.4)]);
+        $hang(77, 3, ['kind' => 'figure', 'id' => 3], ['eyedark002'], [$tint('Dark', 0.4)]);
+        $hang(0, 3, ['kind' => 'figure', 'id' => 3], ['glowing001', 'strands001'], [$tint('Glow', 0.5), ['name' => 'Strands', 'kind' => 'paint']]);
+        $this->op('setup.join', ['passes' => ['strands001', 'glowing001'], 'setup' => 77, 'first' => 1]);
+        $passes = fn (): array => (new Sheet($this->source))->all(PassSpec::class);
+        self::assertSame([['setup' => 77, 'place' => 2], ['setup' => 77, 'place' => 1], ['setup' => 77, 'place' => 0]], array_map(fn (string $id): ?array => $passes()[$id]->setup?->toData(), ['glowing001', 'strands001', 'eyedark002']));
+        self::assertSame(['Glow', 3], [$passes()['glowing001']->name, $passes()['glowing001']->figure]);
+        // What joined is not hung again where it hangs, and is elsewhere.
+        $sheet = new Sheet($this->source);
+        (new FollowSetup(77, 'Eye', Setup::fromList([$tint('Dark', 0.4), ['name' => 'Hairs', 'kind' => 'paint'], $tint('Glow', 0.9)]), 1))->apply($sheet);
+        $before = $passes();
+        $this->source->store($sheet->takeChange());
+        self::assertSame(['Hairs', 0.9], [$passes()['strands001']->name, $passes()['glowing001']->opacity]);
+        self::assertSame([['Hairs', 5, 1], ['Glow', 5, 2]], array_map(fn (PassSpec $pass): array => [$pass->name, $pass->figure, $pass->setup->place ?? 0], array_values(array_diff_key($passes(), $before))));
+        $this->assertRefused('setup.join', ['passes' => ['glowing001', 'nothere001'], 'setup' => 77, 'first' => 1], 'gone');
+        $this->assertRefused('setup.join', ['passes' => ['glowing001', 'strands001'], 'setup' => 77, 'first' => 23], '1 to 24');
+        $this->assertRefused('setup.join', ['passes' => [], 'setup' => 77, 'first' => 0], '1 to 24');
+    }
+
     public function test_a_setup_hangs_its_passes_in_order_on_whatever_it_is_meant_for(): void
     {
         $passes = SetupBox::all()['Eye']->toList();

@@ -200,6 +200,16 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Change it to what hangs here');
         $browser->press('This page follows');
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
+        // What hangs beside it becomes part of it, here as it is, and elsewhere anew.
+        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.addPass({ name: 'Hem', figure, scope, kind: 'tint', tone: null, colour: '#e0c080', follows: null, mode: 'normal', opacity: 0.5 })");
+        $this->saved($browser);
+        $browser->run('[...document.querySelectorAll("fieldset label")].find((label) => label.textContent === "Hem").click()');
+        $browser->press('Change it to what hangs here');
+        $browser->until('[...document.querySelectorAll("button")].some((button) => button.textContent === "This page follows")', 'who follows, asked anew');
+        $this->saved($browser);
+        $browser->press('This page follows');
+        $browser->until("$hung.filter(({ name, setup }) => name === 'Hem' && setup.place === 1).length === 2", 'the hem on both');
+        self::assertCount(4, (array) $browser->run("return $hung"));
     }
 
     public function test_a_setup_that_a_first_light_fills_is_hung_and_filled(): void

@@ -133,6 +133,11 @@ final readonly class PassSpec implements Record
             : $this->but(['name' => $other->name, 'content' => $other->content, 'mode' => $other->mode, 'opacity' => $other->opacity, 'turn' => $other->turn]);
     }
 
+    public function partOf(SetupPlace $setup): self
+    {
+        return $this->but(['setup' => $setup]);
+    }
+
     /** Of the same kind: what was laid in it stays. */
     public function showing(PassContent $content): self
     {

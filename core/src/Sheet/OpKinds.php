@@ -20,6 +20,7 @@ use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
 use Awning\Core\Sheet\Ops\HangSetup;
 use Awning\Core\Sheet\Ops\JoinRegions;
+use Awning\Core\Sheet\Ops\JoinSetup;
 use Awning\Core\Sheet\Ops\LimitBridges;
 use Awning\Core\Sheet\Ops\LockRegions;
 use Awning\Core\Sheet\Ops\MergePass;
@@ -78,6 +79,7 @@ final class OpKinds
         GroupPasses::class,
         OrderPasses::class,
         HangSetup::class,
+        JoinSetup::class,
         StartPage::class,
         ChangeDrawing::class,
         RemoveDrawing::class,

@@ -5,6 +5,7 @@ import type {
     CopyPassInput,
     DragPaintInput,
     HangSetupInput,
+    JoinSetupInput,
     SetupFollowerState,
     SetupPass,
     SetupState,
@@ -114,6 +115,7 @@ export type Op =
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
     | ({ kind: 'setup.hang' } & HangSetupInput)
+    | ({ kind: 'setup.join' } & JoinSetupInput)
     | ({ kind: 'pass.copy' } & CopyPassInput)
     | ({ kind: 'pass.merge' } & MergePassInput)
     | ({ kind: 'pass.remove' } & RemovePassInput)

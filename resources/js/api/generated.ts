@@ -154,6 +154,8 @@ export type InvitationState = { kind: 'join' | 'password'; series: string | null
 
 export type JoinInput = { labels: number[] };
 
+export type JoinSetupInput = { passes: string[]; setup: number; first: number };
+
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
 export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null; more?: Record<string, string> | null };

@@ -277,6 +277,12 @@ export class PageSession {
         this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels, setup: id });
     }
 
+    /** Makes passes part of a setup that holds them by now, from a place on. */
+    joinSetup(setup: number, passes: string[], first: number): void {
+        passes.forEach((id, i) => this.previewPass(id, { setup: { setup, place: first + i } }));
+        this.ask({ kind: 'setup.join', passes, setup, first });
+    }
+
     /** What is painted in passes inside some regions, for a setup. */
     async marksOf(passes: string[], labels: number[]): Promise<(string | null)[] | null> {
         return (await this.told(() => api.marks(this.view.id, passes, labels)))?.marks ?? null;
@@ -804,6 +810,7 @@ const TITLES: Record<Op['kind'], string> = {
     'light.stand': 'The light of those regions',
     'pass.add': 'The new pass',
     'setup.hang': 'The setup',
+    'setup.join': 'The setup',
     'pass.copy': 'Duplicating the pass',
     'pass.merge': 'Merging the passes',
     'pass.change': 'The change to the pass',

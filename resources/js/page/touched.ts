@@ -47,6 +47,8 @@ export function touchedBy(op: Op): string[] {
             return op.ids.map((id) => `pass ${id}`);
         case 'stroke':
             return op.make === null ? [] : [`pass ${op.pass}`];
+        case 'setup.join':
+            return op.passes.map((id) => `pass ${id}`);
         case 'pass.order':
             return op.passes.map(({ id }) => `pass ${id}`);
         case 'group':

@@ -224,7 +224,13 @@ export class Composer {
         return follows === null ? () => colour : (label) => this.flatOf[label]?.light?.[follows] ?? colour;
     }
 
-    private layColour(canvas: FloatCanvas, pass: PassNode, coverage: Uint8Array, inside: boolean[], colourOf: (label: number) => Colour): void {
+    private layColour(
+        canvas: FloatCanvas,
+        pass: PassNode,
+        coverage: Uint8Array,
+        inside: boolean[],
+        colourOf: (label: number) => Colour,
+    ): void {
         const mix = canvas.mixer(pass.mode);
         const scale = pass.opacity / 255;
         const turned = turning(pass);

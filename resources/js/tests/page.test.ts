@@ -4,7 +4,7 @@ import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
-import { asSetup, changedTo, hungFrom, roughKind } from '../bench/model/setups';
+import { asSetup, besides, changedTo, hungFrom, roughKind } from '../bench/model/setups';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
@@ -290,5 +290,15 @@ describe('a setup that becomes what hangs from it', () => {
         const passes = [hung('a', 0), { ...hung('b', 0), setup: { setup: 8, place: 0 } }, hung('c', 0, material), hung('d', 1), pass];
         const names = (picked: number): string[] => hungFrom(passes, 7, picked).map(({ name }) => name);
         expect([names(9), names(10), hungFrom(passes, 99, 9)]).toEqual([['c'], ['a', 'd'], []]);
+    });
+    it('may take in what hangs on the same and is part of no setup', () => {
+        const passes: [string, PassData][] = [
+            ['mine', hung('Mine', 0, material)],
+            ['glow', { ...pass, scope: material }],
+            ['other', { ...pass, scope: { ...material, id: 8 } }],
+            ['figure', { ...pass, scope: { kind: 'figure', id: 9 } }],
+            ['theirs', { ...hung('Theirs', 0, material), setup: { setup: 8, place: 0 } }],
+        ];
+        expect(besides(passes, [passes[0][1]]).map(([id]) => id)).toEqual(['glow']);
     });
 });

@@ -55,16 +55,20 @@ final readonly class FollowSetup implements Op
     {
         $hung = array_filter($sheet->all(PassSpec::class), fn (PassSpec $pass): bool => $pass->setup?->setup === $this->id);
         /** @var array<string, array{int, Scope}> $wheres what it is hung on, each once */
-        $wheres = [];
+        $wheres = $there = [];
         foreach ($hung as $id => $pass) {
-            $now = $this->setup->passes[$pass->setup->place ?? 0] ?? null;
+            $place = $pass->setup->place ?? 0;
+            $now = $this->setup->passes[$place] ?? null;
             if ($now !== null) {
                 $sheet->put($id, $pass->like($now));
             }
-            $wheres["$pass->figure {$pass->scope->kind->value} {$pass->scope->id}"] = [$pass->figure, $pass->scope];
+            $where = "$pass->figure {$pass->scope->kind->value} {$pass->scope->id}";
+            $wheres[$where] = [$pass->figure, $pass->scope];
+            $there[$where][$place] = true;
         }
         foreach ($wheres as $where => [$figure, $scope]) {
-            foreach (array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true) as $place => $pass) {
+            $new = array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true);
+            foreach (array_diff_key($new, $there[$where]) as $place => $pass) {
                 $this->hang($sheet, $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12), $pass);
             }
         }

@@ -2,6 +2,9 @@
 import { ROUGH_KINDS, type PassData, type RoughKind, type SetupPass, type SetupState } from '../../api/generated';
 import { roughId } from '../../page/target';
 
+/** More than a setup can hold are not kept. */
+export const MOST_PASSES = 24;
+
 /** @param rough what a first light fills it with; null: it does not */
 export const asSetup = (
     { name, kind, tone, colour, follows, mode, opacity, turn }: PassData,
@@ -29,6 +32,11 @@ export function hungFrom(passes: PassData[], setup: number, material: number): P
     const isOn = ({ scope }: PassData): boolean => scope.kind === 'material' && scope.id === material;
     const first = all.find(isOn) ?? all[0];
     return all.filter(({ scope }) => scope.kind === first.scope.kind && scope.id === first.scope.id);
+}
+
+/** What hangs on the same as the passes of a setup, and may become part of it: it is part of none. */
+export function besides(passes: [string, PassData][], [one]: PassData[]): [string, PassData][] {
+    return passes.filter(([, { setup, scope }]) => setup === null && scope.kind === one.scope.kind && scope.id === one.scope.id);
 }
 
 /**

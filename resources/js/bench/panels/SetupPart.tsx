@@ -1,18 +1,15 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PageOutcome, PassData, ScopeData, SetupFollowerState, SetupState } from '../../api/generated';
+import type { PassData, ScopeData, SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
-import { Tick } from '../../ui/Tick';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
 import { AT_FIRST, planOf } from '../model/keyLight';
-import { asSetup, changedTo, hungFrom, roughKind } from '../model/setups';
-
-/** More than a setup can hold are not kept. */
-const MOST = 24;
+import { asSetup, MOST_PASSES, roughKind } from '../model/setups';
+import { OwnSetup, type ChangeProps } from './OwnSetup';
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
     return (
@@ -104,118 +101,13 @@ function Hang({ setup, target }: { setup: SetupState; target: Target }) {
     );
 }
 
-interface ChangeProps {
-    onChange: (asked: Promise<SetupState[]>) => void;
-}
-
-interface OwnProps extends ChangeProps {
-    setup: SetupState;
-    /** The passes of the figure that is picked. */
-    passes: [string, PassData][];
-}
-
-/** A setup that the series has kept: given away, changed, deleted. */
-function OwnSetup({ setup, passes, onChange }: OwnProps) {
-    const series = usePage((view) => view.series.id);
-    const may = usePage(mayColour);
-    /** How many passes it had before it was changed here; null: it was not. */
-    const [known, setKnown] = useState<number | null>(null);
-    const target = useTarget();
-    const hung = hungFrom(
-        passes.map(([, pass]) => pass),
-        setup.id,
-        target?.material.id ?? 0,
-    );
-    const change = (): void => {
-        onChange(
-            api.changeSetup(series, setup.id, changedTo(setup, hung), randomId(20)).then((setups) => {
-                setKnown(setup.passes.length);
-                return setups;
-            }),
-        );
-    };
-    return (
-        <>
-            <div className="flex flex-wrap gap-1">
-                <a className="act" href={api.setupFileUrl(series, setup.id)} download={`${setup.name}.json`}>
-                    Save as a file
-                </a>
-                {hung.length > 0 && (
-                    <button
-                        className="act"
-                        disabled={!may}
-                        title={`${setup.name} becomes what its passes are here: ${hung.map(({ name }) => name).join(', ')}`}
-                        onClick={change}
-                    >
-                        Change it to what hangs here
-                    </button>
-                )}
-                <button className="act" disabled={!may} onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}>
-                    Delete it
-                </button>
-            </div>
-            {known !== null && <Followers setup={setup} known={known} onDone={() => setKnown(null)} />}
-        </>
-    );
-}
-
-interface FollowersProps {
-    setup: SetupState;
-    known: number;
-    onDone: () => void;
-}
-
-/** Who follows a setup that was changed. */
-function Followers({ setup, known, onDone }: FollowersProps) {
-    const session = useSession();
-    const series = usePage((view) => view.series.id);
-    const [all, setAll] = useState<SetupFollowerState[] | null>(null);
-    const [left, setLeft] = useState<number[]>([]);
-    const [outcomes, setOutcomes] = useState<PageOutcome[] | null>(null);
-    useEffect(() => {
-        api.setupFollowers(series, setup.id).then(setAll, (error: unknown) => session.report(error));
-    }, [series, setup.id, session]);
-    if (all === null) return null;
-    const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
-    const follow = (): void =>
-        void api.followSetup(series, setup.id, meant, known).then(setOutcomes, (error: unknown) => session.report(error));
-    return (
-        <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
-            <legend className="quiet px-1">Who follows {setup.name}</legend>
-            {all.map(({ page, number, figures }) => (
-                <Tick
-                    key={page}
-                    checked={!left.includes(page)}
-                    disabled={outcomes !== null}
-                    onChange={(on) => setLeft(on ? left.filter((one) => one !== page) : [...left, page])}
-                >
-                    <span>
-                        p. {number}: {figures.join(', ')}
-                        <span className="quiet"> {outcomes?.find((one) => one.page === page)?.why}</span>
-                    </span>
-                </Tick>
-            ))}
-            <div className="flex gap-1">
-                {outcomes === null && (
-                    <button className="act" disabled={meant.length === 0} onClick={follow}>
-                        {meant.length === 1 ? 'This page follows' : `These ${meant.length} pages follow`}
-                    </button>
-                )}
-                <button className="act" onClick={onDone}>
-                    {outcomes === null ? 'None does' : 'Close'}
-                </button>
-            </div>
-        </fieldset>
-    );
-}
-
 function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string, PassData][]; figure: number }) {
     const session = useSession();
     const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
     const labels = useChosenOf(figure);
     const [name, setName] = useState('');
-    const kept = passes.slice(-MOST);
+    const kept = passes.slice(-MOST_PASSES);
     const keep = async (): Promise<void> => {
         if (name.trim() === '' || kept.length === 0) return;
         const marks =
