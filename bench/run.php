@@ -40,6 +40,7 @@ $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 require __DIR__.'/Desk.php';
 require __DIR__.'/Flats.php';
+require __DIR__.'/Light.php';
 require __DIR__.'/Palettes.php';
 
 const PYTHON = '/usr/bin/python3';
@@ -210,6 +211,11 @@ unset($planes);
 say('Strokes and fills on a 16-megapixel page, through the whole application');
 foreach (bench_desk("$work/scan4000.png") as [$what, $middle, $late, $target]) {
     $row($what, $middle, null, '', $target, sprintf('median; p95 %d ms', $late));
+}
+
+say('A first light on six figures');
+foreach (bench_light("$work/scan4000.png") as [$what, $middle, $target, $note]) {
+    $row($what, $middle, null, '', $target, $note);
 }
 
 // ---- report --------------------------------------------------------------------------------------------------------------

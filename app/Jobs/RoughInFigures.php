@@ -44,7 +44,7 @@ final class RoughInFigures extends LongTask
     }
 
     /**
-     * By two hands; each light is packed until it is laid.
+     * By two hands; each light is packed until it is laid, as planes are.
      *
      * @param  list<Figure>  $figures
      * @param  callable(float): void  $told
@@ -63,7 +63,7 @@ final class RoughInFigures extends LongTask
     private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan): string
     {
         try {
-            return (string) gzcompress(serialize((new FigureLight($shapes, $figure))->by($plan)), 1);
+            return serialize((new FigureLight($shapes, $figure))->by($plan));
         } catch (OpRefused) {
             return '';
         }
@@ -72,7 +72,7 @@ final class RoughInFigures extends LongTask
     private static function unpacked(string $packed): LayRoughIn
     {
         // Packed here, by this process or its copy: nothing of it comes from outside.
-        $light = unserialize((string) gzuncompress($packed));
+        $light = unserialize($packed);
         assert($light instanceof LayRoughIn);
 
         return $light;

@@ -198,6 +198,17 @@ final class RasterTest extends TestCase
         }
     }
 
+    public function test_a_plane_is_packed_and_comes_back_whole(): void
+    {
+        $plane = new Plane(700, 301, str_repeat("\0", 700 * 300).implode('', array_map(chr(...), array_map(fn (int $x): int => 7 * $x % 256, range(0, 699)))));
+        $packed = serialize([3 => $plane]);
+        self::assertLessThan(4000, strlen($packed));
+        self::assertEquals([3 => $plane], unserialize($packed));
+        // What was packed is no longer than it says.
+        $this->expectException(\LengthException::class);
+        @unserialize(str_replace('i:700;', 'i:699;', $packed));
+    }
+
     public function test_clear_paint_and_histograms_count_every_pixel(): void
     {
         $clear = Paint::clear(3, 5);

@@ -13,8 +13,6 @@ use Awning\Core\Raster\Plane;
  */
 final readonly class CastShadow
 {
-    private const NEIGHBOURS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]];
-
     /**
      * @param  Plane  $throwers  255 where something stands before
      * @param  float  $length  px
@@ -38,15 +36,22 @@ final readonly class CastShadow
         return new Plane($throwers->width, $throwers->height, self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height));
     }
 
-    /** Each pixel as many eighths as it has neighbours in the shadow: each of them is a bit of one byte, counted by a table. */
+    /**
+     * Each pixel as many eighths as it has neighbours in the shadow: first those of a row are counted, then of three rows, by tables.
+     *
+     * @param  string  $shadow  0 or 255 a pixel
+     */
     private static function smooth(string $shadow, int $width, int $height): string
     {
-        $bits = str_repeat("\0", strlen($shadow));
-        foreach (self::NEIGHBOURS as $bit => [$right, $down]) {
-            $bits |= self::shifted($shadow, $width, $height, $right, $down) & str_repeat(chr(1 << $bit), strlen($shadow));
-        }
+        $only = fn (string $plane, int $bits): string => $plane & str_repeat(chr($bits), strlen($plane));
+        $mapped = fn (string $plane, callable $to): string => strtr($plane, Bytes::identity(), Bytes::table($to));
+        $row = $only($shadow, 1) | $only(self::shifted($shadow, $width, $height, 1, 0), 2) | $only(self::shifted($shadow, $width, $height, -1, 0), 4);
+        $row = $mapped($row, fn (int $bits): int => ($bits & 1) + ($bits >> 1 & 1) + ($bits >> 2 & 1));
+        $rows = $row | $only($shadow, 64)
+            | $mapped(self::shifted($row, $width, $height, 0, 1), fn (int $count): int => ($count & 3) << 2)
+            | $mapped(self::shifted($row, $width, $height, 0, -1), fn (int $count): int => ($count & 3) << 4);
 
-        return strtr($bits, Bytes::identity(), Bytes::table(fn (int $set): float => 255 * substr_count(decbin($set), '1') / 8));
+        return $mapped($rows, fn (int $counts): float => 255 * (($counts & 3) + ($counts >> 2 & 3) + ($counts >> 4 & 3) - ($counts >> 6 & 1)) / 8);
     }
 
     /** Moved to the right and down, by no more than the plane; what comes in is nothing. */
@@ -55,10 +60,13 @@ final readonly class CastShadow
         if (abs($right) >= $width || abs($down) >= $height) {
             return str_repeat("\0", strlen($plane));
         }
+        // As one string the rows run on into each other: what came over their ends is taken out.
         $gap = str_repeat("\0", abs($right));
-        $moved = '';
-        foreach (str_split($plane, max(1, $width)) as $row) {
-            $moved .= $right >= 0 ? $gap.substr($row, 0, $width - $right) : substr($row, -$right).$gap;
+        $moved = $plane;
+        if ($right !== 0) {
+            $moved = $right > 0 ? $gap.substr($plane, 0, -$right) : substr($plane, -$right).$gap;
+            $kept = str_repeat("\xff", $width - abs($right));
+            $moved &= str_repeat($right > 0 ? $gap.$kept : $kept.$gap, $height);
         }
         $rows = str_repeat("\0", abs($down) * $width);
 

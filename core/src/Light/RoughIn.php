@@ -72,26 +72,26 @@ final readonly class RoughIn
             $lambert = self::spread($lambert, $lit->inside, $small->width);
             $shine = self::spread($shine, $lit->inside, $small->width);
         }
-        $large = Resized::planes([$lambert, $shine, $lit->occlusion, $lit->rim, ...$lit->lamps], $small->width, $small->height, $labels->width, $labels->height);
-        [$lambert, $shine, $occlusion, $rim] = $large;
         $bodies = LitSurface::inside($labels);
+        $enlarged = fn (string ...$planes): array => Resized::planes(array_values($planes), $small->width, $small->height, $labels->width, $labels->height);
         $plane = fn (string $data): Plane => new Plane($labels->width, $labels->height, $data & $bodies);
+        $cast = $plane($scene->cast->data ?? str_repeat("\0", strlen($bodies)));
+        // Some at a time: those of a whole page are large.
+        [$lambert, $shine, $occlusion] = $enlarged($lambert, $shine, $lit->occlusion);
+        $glint = $plane(self::stepped($shine, self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT));
+        unset($shine);
         $soft = max(0.02, self::SOFTEST * $dials->soft);
         $edge = $dials->reach;
-        $cast = ($scene->cast->data ?? str_repeat("\0", strlen($bodies))) & $bodies;
-        $shade = self::stepped($lambert, $edge + $soft, $edge - $soft);
+        $shade = $plane(self::stepped($lambert, $edge + $soft, $edge - $soft));
+        $deep = $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade->data, $cast->data)));
+        $light = $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT));
+        $bounce = $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1]));
+        $lines = $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)));
+        unset($lambert);
+        $occlusion = $plane($occlusion);
+        $back = array_map($plane, $enlarged($lit->rim, ...$lit->lamps));
 
-        return new self(
-            $small, $lit->facing, $plane($shade),
-            $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade, $cast))),
-            $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT)),
-            $plane(self::stepped($shine, self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT)),
-            $plane($occlusion),
-            $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1])),
-            $plane($cast), $plane($rim),
-            array_map($plane, array_slice($large, 4)),
-            $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines))),
-        );
+        return new self($small, $lit->facing, $shade, $deep, $light, $glint, $occlusion, $bounce, $cast, $back[0], array_slice($back, 1), $lines);
     }
 
     /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */

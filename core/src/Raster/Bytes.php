@@ -71,7 +71,11 @@ final class Bytes
      */
     public static function crop(string $data, int $width, int $height, Rect $rect, int $size): string
     {
-        $inside = $rect->intersect(new Rect(0, 0, $width, $height));
+        $whole = new Rect(0, 0, $width, $height);
+        if ($rect == $whole) {
+            return $data;
+        }
+        $inside = $rect->intersect($whole);
         if ($inside->isEmpty()) {
             return str_repeat("\0", $rect->width * $rect->height * $size);
         }

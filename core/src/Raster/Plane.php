@@ -62,7 +62,6 @@ final readonly class Plane
         return new self($this->width, $this->height, strtr($this->data, Bytes::identity(), $table));
     }
 
-    /** The part inside $rect; what lies outside the plane comes as 0. */
     /** The smallest rectangle outside of which all is 0; empty when all is. */
     public function extent(): Rect
     {
@@ -80,9 +79,27 @@ final readonly class Plane
         return Rect::bounds(strspn($columns, "\0"), $top, strlen(rtrim($columns, "\0")), $bottom);
     }
 
+    /** The part inside $rect; what lies outside the plane comes as 0. */
     public function crop(Rect $rect): self
     {
         return new self($rect->width, $rect->height, Bytes::crop($this->data, $this->width, $this->height, $rect, 1));
+    }
+
+    /**
+     * Packed, each plane by itself: as one text, those of a page would fill the memory once more.
+     *
+     * @return array{int, int, string}
+     */
+    public function __serialize(): array
+    {
+        return [$this->width, $this->height, (string) gzcompress($this->data, 1)];
+    }
+
+    /** @param  array{int, int, string}  $packed */
+    public function __unserialize(array $packed): void
+    {
+        [$width, $height, $data] = $packed;
+        self::__construct($width, $height, (string) gzuncompress($data, $width * $height));
     }
 
     /** @return array<int, int> how many pixels have each of the 256 values */

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Desk\PageDesk;
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Member;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Flats\FlatsFinder;
+use Awning\Core\Ink\PlacedDrawing;
+use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\Region;
+use Awning\Core\Sheet\OpKinds;
+use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Sheet;
+use Illuminate\Support\Facades\Artisan;
+
+const FIGURES = 6;
+
+/**
+ * A first light on the figures of a 16-megapixel page, and on one of a megapixel, in a process as a queue worker does it; in a
+ * database of its own.
+ *
+ * @return list<array{string, float, string, string}> what, ms, target, note
+ */
+function bench_light(string $scan): array
+{
+    Artisan::call('migrate:fresh', ['--force' => true]);
+    $page = bench_light_page($scan);
+    $plan = ['azimuth' => 130, 'elevation' => 35, 'dials' => ['cast' => 60], 'back' => ['azimuth' => 20, 'elevation' => 10, 'colour' => '#9fb8ff'], 'lamps' => [['x' => 0.4, 'y' => 0.4, 'reach' => 0.5, 'colour' => '#ffd08a']]];
+    $once = fn (?int $figure): array => (array) json_decode(tool([PHP_BINARY, 'bench/rough_in.php', (string) $page->id, (string) json_encode(['figure' => $figure, 'plan' => $plan])]), true);
+    $light = function (?int $figure) use ($once): array {
+        $runs = array_map(fn (): array => $once($figure), range(1, 3));
+        usort($runs, fn (array $a, array $b): int => $a['ms'] <=> $b['ms']);
+
+        return $runs[1];
+    };
+    $areas = [];
+    foreach ((new Sheet(new PageStore($page)))->all(Region::class) as $region) {
+        $areas[$region->figure] = ($areas[$region->figure] ?? 0) + $region->area;
+    }
+    $nearest = array_map(fn (int $area): int => abs($area - 1_000_000), $areas);
+    $one = (int) array_search(min($nearest), $nearest, true);
+    [$all, $single] = [$light(null), $light($one)];
+
+    return [
+        ['first light on a 16 MP page with '.FIGURES.' figures, all passes, laid', $all['ms'], '≤ 10 000 ms, 600 MB', sprintf('median of 3; peak %d MB, both processes together', $all['mb'])],
+        ['the same on one figure', $single['ms'], '≤ 1 000 ms a megapixel', sprintf('median of 3; %.1f MP', $areas[$one] / 1e6)],
+    ];
+}
+
+/** Its regions are dealt to figures by where they lie, in two rows. */
+function bench_light_page(string $scan): Page
+{
+    $series = Series::query()->create(['name' => 'Light']);
+    $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
+    Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => Role::Owner]);
+    $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
+    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), new CleanSettings(turn: 0.0));
+    $flats = (new FlatsFinder)->find($clean->ink);
+    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), new DrawingSource(0, 'Scan', 300)), $flats));
+    $dealt = [];
+    foreach ($flats->regions as $label => $region) {
+        $dealt[intdiv($region->x * 3, $clean->ink->width) + 3 * intdiv($region->y * 2, $clean->ink->height)][] = $label;
+    }
+    foreach ($dealt as $place => $labels) {
+        $figure = Figure::query()->create(['series_id' => $series->id, 'name' => "Figure $place", 'depth' => $place]);
+        $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'cloth', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
+        (new PageDesk)->apply($page->refresh(), $user, OpKinds::read('fill', ['labels' => $labels, 'figure' => $figure->id, 'material' => $material->id]));
+    }
+
+    return $page->refresh();
+}
