@@ -67,6 +67,45 @@ final class BridgeTest extends TestCase
         }
     }
 
+    /** @return list<LineEnd> of a drawing of strokes, of one kind */
+    private function endsOf(EndKind $kind, Plane $plane): array
+    {
+        $map = $this->map($plane);
+
+        return array_values(array_filter((new LineEnds($map->ink, $map->stride))->find($map->runs(), 5.0), fn (LineEnd $end): bool => $end->is($kind)));
+    }
+
+    public function test_a_corner_is_found_however_it_is_turned_and_a_curve_is_none(): void
+    {
+        foreach ([0, 23, 45, 70] as $degrees) {
+            [$cos, $sin] = [cos(deg2rad($degrees)), sin(deg2rad($degrees))];
+            $at = fn (float $along, float $aside): array => [80 + $along * $cos - $aside * $sin, 80 + $along * $sin + $aside * $cos];
+            $corners = $this->endsOf(EndKind::Corner, $this->strokes(160, [...$at(0, 0), ...$at(45, 0)], [...$at(0, 0), ...$at(0, 45)]));
+            self::assertCount(1, $corners, "turned by $degrees degrees");
+            // It juts out away from both; half a turn of 90 degrees is cos 45, here as further on.
+            [$x, $y] = $at(-1.2, -1.2);
+            self::assertEqualsWithDelta([$x + 1.5, $y + 1.5], [$corners[0]->x, $corners[0]->y], 1.5);
+            self::assertGreaterThan(0.95, -($corners[0]->dx * ($cos - $sin) + $corners[0]->dy * ($sin + $cos)) / M_SQRT2);
+            self::assertEqualsWithDelta([M_SQRT1_2, M_SQRT1_2], [$corners[0]->bend, $corners[0]->farBend], 0.09);
+        }
+        $ring = fn (float $radius): Plane => $this->drawn(160, 160, fn (int $x, int $y): bool => abs(hypot($x - 80, $y - 80) - $radius) < 2.5);
+        self::assertSame([], $this->endsOf(EndKind::Corner, $ring(30)));
+        // A rounded one is bent more when one looks further.
+        $rounded = $this->drawn(160, 160, fn (int $x, int $y): bool => $x >= 80 && $y >= 80 && $x < 84 && $y < 84 ? abs(hypot($x - 84, $y - 84) - 2.5) < 2.5 : abs($x - 81.5) < 2.5 && $y >= 84 && $y < 130 || abs($y - 81.5) < 2.5 && $x >= 84 && $x < 130);
+        [$corner] = $this->endsOf(EndKind::Corner, $rounded);
+        self::assertGreaterThan(M_SQRT1_2 + 0.02, $corner->farBend);
+        self::assertLessThan($corner->bend - 0.02, $corner->farBend);
+    }
+
+    public function test_patterns_have_no_corners_and_no_dots(): void
+    {
+        // Teeth of a comb 8 px apart, beside one corner far away; a field of dots, beside one bit of a line.
+        $comb = $this->drawn(240, 160, fn (int $x, int $y): bool => $y > 60 && $y < 100 && $x < 130 && ($y > 80 || $x % 16 < 8) || $x > 180 && $x < 185 && $y > 40 && $y < 120 || $y > 115 && $y < 120 && $x > 180 && $x < 230);
+        self::assertSame([[true, true]], array_map(fn (LineEnd $end): array => [$end->x > 175, $end->y > 110], array_values(array_filter($this->endsOf(EndKind::Corner, $comb), fn (LineEnd $end): bool => $end->x > 30 && ($end->x < 110 || $end->x > 160)))));
+        $dots = $this->drawn(240, 160, fn (int $x, int $y): bool => $x > 20 && $x < 100 && $y > 20 && $y < 100 && hypot($x % 10 - 5, $y % 10 - 5) < 2.5 || hypot($x - 180, $y - 60) < 3);
+        self::assertSame([[181, 61]], array_map(fn (LineEnd $end): array => [(int) $end->x, (int) $end->y], $this->endsOf(EndKind::Dot, $dots)));
+    }
+
     public function test_a_mirrored_drawing_has_mirrored_ends(): void
     {
         $plane = $this->strokes(160, [20, 40, 70, 90], [80, 20, 81, 70], [90, 100, 150, 130], [40, 140, 70, 110], [130, 30, 131, 30]);
@@ -78,9 +117,9 @@ final class BridgeTest extends TestCase
         [$width, $found] = $ends($plane);
         [$mirroredWidth, $mirrored] = $ends(new Plane(160, 160, implode('', array_map(strrev(...), str_split($plane->data, 160)))));
         self::assertSame($width, $mirroredWidth);
-        $key = fn (LineEnd $end): string => sprintf('%.2f %.2f %.3f %.3f', $end->x, $end->y, $end->dx, $end->dy);
+        $key = fn (LineEnd $end): string => sprintf('%.2f %.2f %.3f %.3f %.4f %.4f', $end->x, $end->y, $end->dx, $end->dy, $end->bend, $end->farBend);
         $a = array_map($key, $found);
-        $b = array_map(fn (LineEnd $end): string => $key(new LineEnd(162 - $end->x, $end->y, -$end->dx, $end->dy)), $mirrored);
+        $b = array_map(fn (LineEnd $end): string => $key(new LineEnd(162 - $end->x, $end->y, -$end->dx, $end->dy, $end->kind, $end->bend, $end->farBend)), $mirrored);
         sort($a);
         sort($b);
         self::assertNotSame([], $a);
@@ -89,16 +128,16 @@ final class BridgeTest extends TestCase
 
     public function test_scores_follow_the_trees(): void
     {
-        self::assertGreaterThan(0.8, $near = BridgeScore::pair([0.5, 0.05, 0.02, 0, 0.05, 1]));
-        self::assertLessThan(0.1, BridgeScore::pair([1.7, 0.9, 0.8, 0, 1.5, 1]));
-        self::assertGreaterThan(BridgeScore::pair([1.75, 0.05, 0.02, 0, 0.05, 1]), $near);
+        self::assertGreaterThan(0.8, $near = BridgeScore::pair([0.5, 0.05, 0.02, 0, 0.05, 1, 0, 0.0, 0.0]));
+        self::assertLessThan(0.1, BridgeScore::pair([1.7, 0.9, 0.8, 0, 1.5, 1, 0, 0.0, 0.0]));
+        self::assertGreaterThan(BridgeScore::pair([1.75, 0.05, 0.02, 0, 0.05, 1, 0, 0.0, 0.0]), $near);
         self::assertGreaterThan(0.6, BridgeScore::shot([0.3, 0.02, 1.0, 0.3, 0.5, 0]));
         self::assertLessThan(0.1, BridgeScore::shot([1.3, 0.6, 0.3, -0.3, 0.2, 5]));
         // Alone they were one line; where there is a surer way for one of them, they were not.
-        $bend = [1.35, 0.21, 0.04, 0, 0.38, 2];
+        $bend = [1.35, 0.21, 0.04, 0, 0.38, 2, 0, 0.0, 0.0];
         self::assertGreaterThan(2 * BridgeScore::leftPair([...$bend, 9, 6, 0.19]), BridgeScore::leftPair([...$bend, 0, 0, 0]));
-        self::assertGreaterThan(BridgeScore::leftShot([1.25, 0.5, 0.5, 0.1, 0.8, 3, 0.0, 0]), BridgeScore::leftShot([1.0, 0.02, 1.0, -0.17, -0.08, 0, 0.0, 0]));
-        foreach ([[BridgeTrees::PAIR, 5], [BridgeTrees::SHOT, 5], [BridgeTrees::LEFT_PAIR, 8], [BridgeTrees::LEFT_SHOT, 7]] as [$trees, $last]) {
+        self::assertGreaterThan(BridgeScore::leftShot([1.25, 0.5, 0.5, 0.1, 0.8, 3, 0.0, 0, 0, 0.0, 0.0]), BridgeScore::leftShot([1.0, 0.02, 1.0, -0.17, -0.08, 0, 0.0, 0, 0, 0.0, 0.0]));
+        foreach ([[BridgeTrees::PAIR, 8], [BridgeTrees::SHOT, 5], [BridgeTrees::LEFT_PAIR, 11], [BridgeTrees::LEFT_SHOT, 10]] as [$trees, $last]) {
             foreach ($trees as $tree) {
                 self::assertSame(0, count($tree) % 3);
                 for ($at = 0; $at < count($tree); $at += 3) {
@@ -182,16 +221,16 @@ final class BridgeTest extends TestCase
         }
         $bend = $all[min($left, $upper).' '.max($left, $upper)];
         $first = array_values(array_filter($choice->pairs, fn (BridgeCandidate $pair): bool => [$pair->from, $pair->to] === [$bend->from, $bend->to]))[0];
-        self::assertSame($first->features, array_slice($bend->features, 0, 6));
+        self::assertSame($first->features, array_slice($bend->features, 0, 9));
         // Around either of the two there is the third, besides its partner.
-        self::assertSame([1 + (int) (hypot($ends[$upper]->x - $ends[$lower]->x, $ends[$upper]->y - $ends[$lower]->y) < 36), 1], [$bend->features[6], $bend->features[7]]);
+        self::assertSame([1 + (int) (hypot($ends[$upper]->x - $ends[$lower]->x, $ends[$upper]->y - $ends[$lower]->y) < 36), 1], [$bend->features[9], $bend->features[10]]);
         $others = array_filter($choice->pairs, fn (BridgeCandidate $pair): bool => $pair !== $first && $pair->score >= 0.02 && array_intersect([$pair->from, $pair->to], [$left, $upper]) !== []);
-        self::assertSame(max(0.0, ...array_map(fn (BridgeCandidate $pair): float => $pair->score, array_values($others))), $bend->features[8]);
+        self::assertSame(max(0.0, ...array_map(fn (BridgeCandidate $pair): float => $pair->score, array_values($others))), $bend->features[11]);
         // When the third has its bridge, it is nobody's rival and no neighbour any more.
         $choice->make(new BridgeCandidate(new Bridge(85, 122, 85, 121), $lower, null, 1.0, []), $map);
         foreach ((new LeftOver($choice, $map, 12))->pairs() as $pair) {
             self::assertNotContains($lower, [$pair->from, $pair->to]);
-            self::assertSame([0, 0, 0.0], array_slice($pair->features, 6));
+            self::assertSame([0, 0, 0.0], array_slice($pair->features, 9));
         }
     }
 
@@ -203,12 +242,12 @@ final class BridgeTest extends TestCase
         $candidates = new BridgeCandidates($map, $ends, 12, 5.0);
         $choice = new BridgeChoice($ends, $candidates->pairs());
         $shots = fn (): array => array_map(fn (BridgeCandidate $shot): array => [$ends[$shot->from]->kind->name, $ends[$shot->from]->x > 70, count($shot->features), $shot->features[7]], (new LeftOver($choice, $map, 12))->shots($candidates));
-        self::assertEqualsCanonicalizing([['Corner', true, 8, 1], ['Tip', true, 8, 0]], array_values(array_unique($shots(), SORT_REGULAR)));
+        self::assertEqualsCanonicalizing([['Corner', true, 11, 1], ['Tip', true, 11, 0]], array_values(array_unique($shots(), SORT_REGULAR)));
         self::assertContains('Dot', array_map(fn (LineEnd $end): string => $end->kind->name, $ends));
         // One that has a bridge looks no more.
         $corner = array_values(array_filter(array_keys($ends), fn (int $end): bool => $ends[$end]->is(EndKind::Corner) && $ends[$end]->x > 70))[0];
         $choice->make(new BridgeCandidate(new Bridge(84, 81, 86, 81), $corner, null, 1.0, []), $map);
-        self::assertNotContains(['Corner', true, 8, 1], $shots());
+        self::assertNotContains(['Corner', true, 11, 1], $shots());
     }
 
     public function test_what_is_not_sure_enough_is_told_and_not_made(): void

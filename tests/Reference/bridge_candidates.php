@@ -78,7 +78,7 @@ foreach (array_slice($argv, 2) as $sheet => $folder) {
 
         continue;
     }
-    $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width);
+    $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $width, true);
     $candidates = new BridgeCandidates($map, $ends, GAP, $width);
     $used = [];
     foreach ($candidates->pairs() as $pair) {

@@ -65,6 +65,7 @@ file_put_contents('docs/flats.md', sprintf(<<<'TEXT'
 
 By `tests/Reference/flats_table.php`, %s: sheets of sixteen drawings (openmoji, CC BY-SA 4.0, groups %s, which the
 learning of bridges never saw; how sure a bridge must be was chosen by food-drink and activities), lines cut in sixty places, then blurred, tinted, unevenly lit and grained. *Longest cut*: cuts are of 2 px to this.
+Regions count that have 40 px, one of them two pixels from any line: slits between lines that run into each other are none.
 *Leaked*: regions whose main label is another's, too. *Pieces*: labels of 40 px or more in a region. *Purity*: pixels that carry
 their region's main label. One setting for all: gaps of %d px at 1 600 px, in proportion on larger sheets.
 

@@ -51,6 +51,8 @@ final readonly class BridgeCandidates
 
     private Nearby $tips;
 
+    private Nearby $corners;
+
     /**
      * @param  list<LineEnd>  $ends
      * @param  int  $gap  the longest gap that is asked to be closed, px
@@ -63,7 +65,8 @@ final readonly class BridgeCandidates
             $rays[] = [cos($turn), sin($turn)];
         }
         $this->rays = $rays;
-        $this->tips = self::nearby(array_filter($ends, fn (LineEnd $end): bool => $end->is(EndKind::Tip)), $gap);
+        $of = fn (EndKind $kind): Nearby => self::nearby(array_filter($ends, fn (LineEnd $end): bool => $end->is($kind)), $gap);
+        [$this->tips, $this->corners] = [$of(EndKind::Tip), $of(EndKind::Corner)];
     }
 
     /** @param  array<int, LineEnd>  $ends  those that count as neighbours */
@@ -123,6 +126,8 @@ final readonly class BridgeCandidates
             // A line that goes on as an arc turns as much into the gap as out of it.
             $length <= self::TOUCHING || $fromDot || $toDot ? 0.0 : abs(self::halfTurn($turnOut + $turnIn)),
             $this->tips->count(($a->x + $b->x) / 2, ($a->y + $b->y) / 2),
+            $this->corners->count(($a->x + $b->x) / 2, ($a->y + $b->y) / 2),
+            max($a->bend, $b->bend), max($a->farBend, $b->farBend),
         ];
 
         return new BridgeCandidate($bridge, $i, $j, BridgeScore::pair($features), $features);
@@ -163,6 +168,12 @@ final readonly class BridgeCandidates
         }
 
         return $shots;
+    }
+
+    /** How many corners are around an end. */
+    public function cornersAround(LineEnd $end): int
+    {
+        return $this->corners->count($end->x, $end->y);
     }
 
     /** @return ?int how many steps ahead there is ink, with paper in between */

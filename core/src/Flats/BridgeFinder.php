@@ -26,7 +26,7 @@ final readonly class BridgeFinder
     /** The same for what is left when these have been made. */
     private const LEFT_PAIR = 0.05;
 
-    private const LEFT_SHOT = 0.06;
+    private const LEFT_SHOT = 0.08;
 
     /** So many dots in a row are gone through. */
     private const DOTS = 3;
@@ -66,15 +66,15 @@ final readonly class BridgeFinder
      */
     public function left(InkMap $map, float $lineWidth): array
     {
-        [, $pairs, $shots] = $this->choose($map, $lineWidth);
+        [, $pairs, $shots] = $this->choose($map, $lineWidth, true);
 
         return [$pairs, $shots];
     }
 
     /** @return array{BridgeChoice, list<BridgeCandidate>, list<BridgeCandidate>} and what was judged once more */
-    private function choose(InkMap $map, float $lineWidth): array
+    private function choose(InkMap $map, float $lineWidth, bool $ofPatterns = false): array
     {
-        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth);
+        $ends = (new LineEnds($map->ink, $map->stride))->find($map->runs(), $lineWidth, $ofPatterns);
         $choice = new BridgeChoice($ends, $this->candidates($map, $ends, $lineWidth)->pairs());
         $pairs = $choice->pairs;
         for ($round = 0; $pairs !== [] && $round <= self::DOTS; $round++) {

@@ -63,8 +63,9 @@ final readonly class LeftOver
     {
         $judged = [];
         foreach ($this->choice->pointing() as $end => $pointing) {
+            $around = $candidates->cornersAround($pointing);
             foreach ($candidates->shots($end, $this->nearby) as $shot) {
-                $features = [...$shot->features, $this->rival([$end]), (int) $pointing->is(EndKind::Corner)];
+                $features = [...$shot->features, $this->rival([$end]), (int) $pointing->is(EndKind::Corner), $around, $pointing->bend, $pointing->farBend];
                 $judged[] = new BridgeCandidate($shot->bridge, $end, null, BridgeScore::leftShot($features), $features);
             }
         }

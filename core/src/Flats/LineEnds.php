@@ -21,8 +21,14 @@ final class LineEnds
     /** How close, in parts of the reach, the edge before and after a tip comes. */
     private const TURNED = 0.62;
 
-    /** The same for a corner where two lines meet: one that was cut off from a third. */
-    private const CORNER = 1.6;
+    /** The same for a corner where two lines meet, one that was cut off from a third: as a part of the way over it. */
+    private const CORNER = 0.8;
+
+    /** What is shorter all round, in reaches, and has no tips is round: a dot of screen tone has no corners. */
+    private const ROUND = 8;
+
+    /** How close is told in so many parts of that way. */
+    private const PARTS = 1000;
 
     /**
      * How far along the edge a tip is looked at, as a multiple of the line's width, an addition and a least, in pixels: the
@@ -35,6 +41,11 @@ final class LineEnds
 
     /** The longest way round a dot, in widths of a line. */
     private const DOT = 7;
+
+    /** A dot or corner with so many others of its kind around it, in widths of a line, is one of a pattern. */
+    private const PATTERN = 5;
+
+    private const PATTERN_REACH = 7;
 
     /** What has two tips that look away from each other is a stroke, however short: the cosine between them. */
     private const AWAY = -0.8;
@@ -62,9 +73,10 @@ final class LineEnds
     /**
      * @param  Runs  $runs  the runs of ink of the same plane
      * @param  float  $lineWidth  the usual width of a line, in pixels
+     * @param  bool  $ofPatterns  whether corners and dots of patterns are told, too, as what learns where lines were cut is
      * @return list<LineEnd>
      */
-    public function find(Runs $runs, float $lineWidth): array
+    public function find(Runs $runs, float $lineWidth, bool $ofPatterns = false): array
     {
         $visited = str_repeat("\0", strlen($this->ink));
         $ends = [];
@@ -74,9 +86,25 @@ final class LineEnds
                 [$xs, $ys] = $this->walk($start, $visited);
                 $found = $this->ends($xs, $ys, $reaches);
                 $isShort = count($xs) <= self::DOT * $lineWidth && ! self::isStroke($found);
-                $dot = $isShort ? self::dot($xs, $ys) : null;
-                array_push($ends, ...$dot === null ? $found : [$dot]);
+                array_push($ends, ...$isShort ? self::dot($xs, $ys) ?? $found : $found);
             }
+        }
+
+        return $ofPatterns ? $ends : self::withoutPatterns($ends, $lineWidth);
+    }
+
+    /**
+     * Dots among many others are screen tone, and corners among many others a meander or an edge of it: no knife made them.
+     *
+     * @param  list<LineEnd>  $ends
+     * @return list<LineEnd>
+     */
+    private static function withoutPatterns(array $ends, float $lineWidth): array
+    {
+        foreach ([EndKind::Dot, EndKind::Corner] as $kind) {
+            $alike = array_filter($ends, fn (LineEnd $end): bool => $end->is($kind));
+            $nearby = new Nearby($alike, (int) ceil(self::PATTERN_REACH * $lineWidth));
+            $ends = array_values(array_filter($ends, fn (LineEnd $end, int $i): bool => ! isset($alike[$i]) || $nearby->count($end->x, $end->y, $i) < self::PATTERN, ARRAY_FILTER_USE_BOTH));
         }
 
         return $ends;
@@ -132,9 +160,9 @@ final class LineEnds
      *
      * @param  list<int>  $xs
      * @param  list<int>  $ys
-     * @return ?LineEnd null where it is a hole in the ink
+     * @return ?list<LineEnd> null where it is a hole in the ink
      */
-    private static function dot(array $xs, array $ys): ?LineEnd
+    private static function dot(array $xs, array $ys): ?array
     {
         $twice = $x = $y = 0;
         for ($i = 0, $before = count($xs) - 1; $i < count($xs); $before = $i++) {
@@ -144,7 +172,7 @@ final class LineEnds
             $y += ($ys[$before] + $ys[$i]) * $cross;
         }
 
-        return $twice > 0 ? new LineEnd($x / 3 / $twice, $y / 3 / $twice, 0.0, 0.0, EndKind::Dot) : null;
+        return $twice > 0 ? [new LineEnd($x / 3 / $twice, $y / 3 / $twice, 0.0, 0.0, EndKind::Dot)] : null;
     }
 
     /**
@@ -157,12 +185,12 @@ final class LineEnds
     {
         $count = count($xs);
         $ends = $taken = [];
-        $kinds = [...array_map(fn (int $reach): array => [$reach, self::TURNED], $reaches), [$reaches[0], self::CORNER]];
-        foreach ($kinds as [$reach, $turned]) {
-            if ($count < 2 * $reach + 4) {
+        $kinds = [...array_map(fn (int $reach): array => [$reach, EndKind::Tip], $reaches), [$reaches[0], EndKind::Corner]];
+        foreach ($kinds as [$reach, $kind]) {
+            if ($count < 2 * $reach + 4 || ($kind === EndKind::Corner && $ends === [] && $count < self::ROUND * $reach)) {
                 continue;
             }
-            foreach ($this->turns($xs, $ys, $reach, max(self::TURNED_LEAST, (int) (($turned * $reach) ** 2))) as [$first, $last]) {
+            foreach ($kind === EndKind::Tip ? $this->tips($xs, $ys, $reach) : $this->corners($xs, $ys, $reach) as [$first, $last]) {
                 $middle = ($first + $last) / 2;
                 foreach ($taken as $other) {
                     $apart = abs($middle - $other);
@@ -170,7 +198,7 @@ final class LineEnds
                         continue 2;
                     }
                 }
-                $end = $this->end($xs, $ys, $first, $last, $reach, $turned === self::CORNER);
+                $end = $this->end($xs, $ys, $first, $last, $reach, $kind);
                 if ($end !== null) {
                     $taken[] = $middle;
                     $ends[] = $end;
@@ -182,15 +210,15 @@ final class LineEnds
     }
 
     /**
-     * Where the edge before and after a place come closest, closer than a limit.
+     * Where the edge turns back on itself: the places before and after come closer than they do along a line.
      *
      * @param  list<int>  $xs
      * @param  list<int>  $ys
-     * @param  int  $limit  square of the distance
      * @return list<array{int, int}> the first and the last of the equally close places of each turn, the closest first
      */
-    private function turns(array $xs, array $ys, int $reach, int $limit): array
+    private function tips(array $xs, array $ys, int $reach): array
     {
+        $limit = max(self::TURNED_LEAST, (int) ((self::TURNED * $reach) ** 2));
         $count = count($xs);
         $chords = [];
         $start = -1;
@@ -210,7 +238,67 @@ final class LineEnds
                 $start = $i;
             }
         }
-        if ($chords === [] || $start < 0) {
+
+        return $this->stretches($chords, $start, $count, $reach);
+    }
+
+    /**
+     * Where the edge bends away: the places before and after are closer together than the way over the corner. Steps along the
+     * edge would not do for that way: a slanted edge goes up and along by turns, and takes more of them.
+     *
+     * @param  list<int>  $xs
+     * @param  list<int>  $ys
+     * @return list<array{int, int}> as tips() gives them
+     */
+    private function corners(array $xs, array $ys, int $reach): array
+    {
+        $count = count($xs);
+        $bends = [];
+        $start = -1;
+        // No way is longer than its steps: most of an edge need not be looked at closely.
+        $limit = (2 * self::CORNER * $reach) ** 2;
+        for ($i = 0, $before = $count - $reach, $after = $reach; $i < $count; $i++) {
+            $chord = ($xs[$after] - $xs[$before]) ** 2 + ($ys[$after] - $ys[$before]) ** 2;
+            $bend = $chord > $limit ? self::PARTS : (int) (self::PARTS * self::bend($xs, $ys, $before, $i, $after));
+            if (++$after === $count) {
+                $after = 0;
+            }
+            if (++$before === $count) {
+                $before = 0;
+            }
+            if ($bend <= self::PARTS * self::CORNER) {
+                $bends[$i] = $bend;
+            } else {
+                $start = $i;
+            }
+        }
+
+        return $this->stretches($bends, $start, $count, $reach);
+    }
+
+    /**
+     * How close two places on an edge are, in parts of the way over the one between.
+     *
+     * @param  list<int>  $xs
+     * @param  list<int>  $ys
+     */
+    private static function bend(array $xs, array $ys, int $before, int $i, int $after): float
+    {
+        [$x, $y, $ax, $ay, $bx, $by] = [$xs[$i], $ys[$i], $xs[$before], $ys[$before], $xs[$after], $ys[$after]];
+        // Where dust touches itself, an edge may come by the same place again: then there is no way at all.
+        $way = max(1.0, hypot($ax - $x, $ay - $y) + hypot($bx - $x, $by - $y));
+
+        return hypot($bx - $ax, $by - $ay) / $way;
+    }
+
+    /**
+     * @param  array<int, int>  $chords  how close, by place, those close enough alone
+     * @param  int  $open  a place that is not among them; -1: there is none
+     * @return list<array{int, int}> the first and the last of the equally close places of each turn, the closest first
+     */
+    private function stretches(array $chords, int $open, int $count, int $reach): array
+    {
+        if ($chords === [] || $open < 0) {
             return [];
         }
         // The walk begins anywhere: a turn that lies across its beginning is one.
@@ -258,7 +346,7 @@ final class LineEnds
      * @param  list<int>  $xs
      * @param  list<int>  $ys
      */
-    private function end(array $xs, array $ys, int $first, int $last, int $reach, bool $isCorner): ?LineEnd
+    private function end(array $xs, array $ys, int $first, int $last, int $reach, EndKind $kind): ?LineEnd
     {
         $count = count($xs);
         // The middle of an even number of places lies between two of them.
@@ -281,6 +369,14 @@ final class LineEnds
         }
 
         // In the pixel of ink at the tip: a little back from the corner, toward the stroke.
-        return new LineEnd($tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length, $isCorner ? EndKind::Corner : EndKind::Tip);
+        [$x, $y, $dx, $dy] = [$tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length];
+        if ($kind !== EndKind::Corner) {
+            return new LineEnd($x, $y, $dx, $dy);
+        }
+        // Both middles count, that a mirrored edge bends as much.
+        $around = fn (int $middle, int $far): float => self::bend($xs, $ys, $at($middle - $far), $at($middle), $at($middle + $far));
+        $bend = fn (int $far): float => ($around($low, $far) + $around($high, $far)) / 2;
+
+        return new LineEnd($x, $y, $dx, $dy, $kind, $bend($reach), $bend(2 * $reach));
     }
 }

@@ -1,6 +1,7 @@
 """Line art with known answers, and how well flats found on a damaged copy of it agree with them.
 
-Drawings: the npm package openmoji (CC BY-SA 4.0), the "line" group of each source file, rasterised by rsvg-convert.
+Drawings: the npm package openmoji (CC BY-SA 4.0), the "line" group of each source file, rasterised by rsvg-convert; and the
+group "patterns", drawn by flats_patterns.
 Measures: OpenCV's connectedComponents on the undamaged drawing is the truth.
 
     flats_sheets.py make OPENMOJI GROUP SEED DIR [any] [turned] [SIZE] [GAP]
@@ -20,7 +21,14 @@ from xml.etree import ElementTree
 import cv2
 import numpy as np
 
+import flats_patterns
+
 SIDE, GRID, CUTS = 1600, 4, 60
+# A region has so many pixels, and one so far from any line, px: where two lines run into each other, their grey edges leave slits of
+# a pixel or two that no scan shows and nobody colours.
+LEAST, DEEP = 40, 2.0
+# The group of drawings that are made here, and are not in the package.
+PATTERNS = "patterns"
 SVG = "{http://www.w3.org/2000/svg}"
 ElementTree.register_namespace("", SVG[1:-1])
 
@@ -36,22 +44,30 @@ def turned(rng, cell: float) -> str:
     return f"translate({cell / 2} {cell / 2}) rotate({turn}) scale({mirrored} 1) translate({-cell / 2} {-cell / 2})"
 
 
-def sheet(openmoji: Path, group: str, rng, side: int = SIDE, any_turn: bool = False) -> np.ndarray:
+def openmoji_drawings(openmoji: Path, group: str, rng):
+    """The line art of a group, in an order that is drawn by lot."""
     entries = json.loads((openmoji / "data" / "openmoji.json").read_text())
     names = sorted(e["hexcode"] for e in entries if e["group"] == group and not e["skintone"])
     rng.shuffle(names)
-    cell = side // GRID
-    parts = []
     for name in names:
         path = openmoji / "color" / "svg" / f"{name}.svg"
         body = line_group(path) if path.is_file() else None
-        if body is None:
-            continue
-        body = re.sub(r'stroke-width="[\d.]+"', 'stroke-width="0.9"', body)
-        x, y = len(parts) % GRID * cell, len(parts) // GRID * cell
+        if body is not None:
+            yield re.sub(r'stroke-width="[\d.]+"', 'stroke-width="0.9"', body)
+
+
+def drawn_patterns(rng):
+    while True:
+        yield flats_patterns.drawing(rng)
+
+
+def sheet(openmoji: Path, group: str, rng, side: int = SIDE, any_turn: bool = False) -> np.ndarray:
+    drawings = drawn_patterns(rng) if group == PATTERNS else openmoji_drawings(openmoji, group, rng)
+    cell = side // GRID
+    parts = []
+    for place, body in zip(range(GRID * GRID), drawings):
+        x, y = place % GRID * cell, place // GRID * cell
         parts.append(f'<g transform="translate({x} {y}) scale({cell / 72}) {turned(rng, 72) if any_turn else ""}" stroke-width="0.9">{body}</g>')
-        if len(parts) == GRID * GRID:
-            break
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="{side}" height="{side}">{"".join(parts)}</svg>'
     png = subprocess.run(["rsvg-convert", "-b", "white"], input=svg.encode(), capture_output=True, check=True).stdout
     return cv2.imdecode(np.frombuffer(png, np.uint8), cv2.IMREAD_GRAYSCALE)
@@ -123,17 +139,19 @@ def score(truth_path: str, labels_path: str) -> dict:
     free = (cv2.imread(truth_path, cv2.IMREAD_GRAYSCALE) >= 128).astype(np.uint8)
     labels = cv2.imread(labels_path, cv2.IMREAD_UNCHANGED).astype(np.int64)
     count, truth, stats, _ = cv2.connectedComponentsWithStats(free, connectivity=4)
+    deepest = np.zeros(count)
+    np.maximum.at(deepest, truth.ravel(), cv2.distanceTransform(free, cv2.DIST_L2, 5).ravel())
     mains, pieces, kept, total = [], [], 0, 0
     order = np.argsort(truth, axis=None, kind="stable")
     bounds = np.searchsorted(truth.ravel()[order], np.arange(count + 1))
     flat = labels.ravel()
     for region in range(1, count):
-        if stats[region, cv2.CC_STAT_AREA] < 40:
+        if stats[region, cv2.CC_STAT_AREA] < LEAST or deepest[region] < DEEP:
             continue
         values, counts = np.unique(flat[order[bounds[region]:bounds[region + 1]]], return_counts=True)
         counts = np.where(values == 0, 0, counts)
         mains.append(int(values[counts.argmax()]))
-        pieces.append(int((counts >= 40).sum()))
+        pieces.append(int((counts >= LEAST).sum()))
         kept += int(counts.max())
         total += int(stats[region, cv2.CC_STAT_AREA])
     shared = sum(1 for main in mains if mains.count(main) > 1)
