@@ -68,7 +68,8 @@ function bench_light_page(string $scan): Page
     $flats = (new FlatsFinder)->find($clean->ink);
     (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), new DrawingSource(0, 'Scan', 300)), $flats));
     $dealt = [];
-    foreach ($flats->regions as $label => $region) {
+    // The paper between panels is nobody's.
+    foreach (array_diff_key($flats->regions, [$flats->labels->at(0, 0) => true]) as $label => $region) {
         $dealt[intdiv($region->x * 3, $clean->ink->width) + 3 * intdiv($region->y * 2, $clean->ink->height)][] = $label;
     }
     foreach ($dealt as $place => $labels) {

@@ -16,6 +16,7 @@ use Awning\Core\Light\PanelLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
+use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\Region;
@@ -30,6 +31,11 @@ use Awning\Core\Sheet\Ops\LayRoughIn;
 /** A rough light on a figure of a page, from its regions and the palette's depths. */
 final readonly class FigureLight
 {
+    /** All pieces of a figure together have so many times the work of one, and each at least this part. */
+    private const WHOLE = 2;
+
+    private const LEAST_SHARE = 0.25;
+
     public function __construct(private LitPage $page, private Figure $figure)
     {
     }
@@ -42,7 +48,7 @@ final readonly class FigureLight
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = RoughIn::WORK, int $smaller = 1): LayRoughIn
+    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, int $smaller = 1): LayRoughIn
     {
         $plan = $plan->smaller($smaller);
         $light = $this->under($plan, 0, '', $work, $done);
@@ -71,16 +77,33 @@ final readonly class FigureLight
         $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
         $lit = [];
         $pieces = Pieces::of($mine);
+        $works = self::shared($pieces, $work);
         foreach ($pieces as $i => $where) {
             $done !== null && $done($i / count($pieces));
             $scene = new Scene(
-                $bodies, $solids, $throwers?->on($where, $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
+                $bodies, $solids, $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
                 $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
             );
-            $lit[] = [$where, RoughIn::of($mine->crop($where), $plan->key, $plan->dials, $scene, $work)];
+            foreach (RoughIn::inCells($mine->crop($where), $plan->key, $plan->dials, $scene, $works[$i]) as [$cell, $rough]) {
+                $lit[] = [$cell->moved($where->x, $where->y), $rough];
+            }
         }
 
         return new PanelLight($plan, $lit, $plan->beside ? $this->bounced($plan, $panel) : null, $name);
+    }
+
+    /**
+     * A figure in many pieces is worked out coarser than one in a single piece, so that it does not take many times as long.
+     *
+     * @param  list<Rect>  $pieces
+     * @param  int  $work  pixels of bodies that are worked out of one
+     * @return list<int> of each
+     */
+    private static function shared(array $pieces, int $work): array
+    {
+        $sides = array_map(fn (Rect $piece): float => sqrt($piece->width * $piece->height), $pieces);
+
+        return array_map(fn (float $side): int => (int) min($work, max($work * self::LEAST_SHARE, $work * self::WHOLE * $side / array_sum($sides))), $sides);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */
@@ -114,14 +137,17 @@ final readonly class FigureLight
     private function mine(int $panel): Labels
     {
         $labels = $this->page->labels;
+        $isBody = array_map(fn (Region $region): bool => $this->isMine($region, $panel) && ! $this->shines($region), $this->page->regions);
         $data = '';
+        $done = 0;
         foreach ($this->page->spans as [$from, $to, $label]) {
-            $region = $this->page->regions[$label] ?? null;
-            $isBody = $region !== null && $this->isMine($region, $panel) && ! $this->shines($region);
-            $data .= $isBody ? substr($labels->data, 2 * $from, 2 * ($to - $from)) : str_repeat("\0", 2 * ($to - $from));
+            if ($isBody[$label] ?? false) {
+                $data .= str_repeat("\0", 2 * ($from - $done)).substr($labels->data, 2 * $from, 2 * ($to - $from));
+                $done = $to;
+            }
         }
 
-        return new Labels($labels->width, $labels->height, $data);
+        return new Labels($labels->width, $labels->height, str_pad($data, strlen($labels->data), "\0"));
     }
 
     private function isNearer(Region $region): bool

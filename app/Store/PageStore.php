@@ -114,10 +114,14 @@ final class PageStore implements SheetSource
     public function write(Change $change, Op $op, ?int $user): JournalEntry
     {
         $bytes = $tiles = $rows = [];
+        $last = $after = null;
         foreach ($change->tiles as $tile) {
             // What stands there was read by the name it has: nothing need be hashed again.
             $before = $tile->before === null ? null : $this->hashesOf($tile->layer)["$tile->column,$tile->row"];
-            $after = $tile->after === null ? null : Tiles::hash($tile->after);
+            // What is laid is often kept twice, as it is and as it was computed: one after the other, and hashed once.
+            if ($tile->after !== $last) {
+                [$last, $after] = [$tile->after, $tile->after === null ? null : Tiles::hash($tile->after)];
+            }
             if ($after !== null) {
                 $bytes[$after] = (string) $tile->after;
             }
@@ -155,13 +159,17 @@ final class PageStore implements SheetSource
     /** @param  list<array{string, int, int, ?string}>  $rows layer, column, row, hash */
     private function placeTiles(array $rows): void
     {
-        $set = [];
+        $set = $gone = [];
         foreach ($rows as [$layer, $column, $row, $hash]) {
-            $place = ['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column, 'row' => $row];
             if ($hash === null) {
-                LayerTile::query()->toBase()->where($place)->delete();
+                $gone[$layer][$column][] = $row;
             } else {
-                $set[] = $place + ['hash' => $hash];
+                $set[] = ['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column, 'row' => $row, 'hash' => $hash];
+            }
+        }
+        foreach ($gone as $layer => $columns) {
+            foreach ($columns as $column => $downs) {
+                LayerTile::query()->toBase()->where(['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column])->whereIn('row', $downs)->delete();
             }
         }
         foreach (array_chunk($set, self::BATCH) as $chunk) {

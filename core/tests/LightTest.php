@@ -18,11 +18,13 @@ use Awning\Core\Light\Inflation;
 use Awning\Core\Light\KeyLight;
 use Awning\Core\Light\LightColours;
 use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\LitSurface;
 use Awning\Core\Light\NearLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
+use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\FlowLine;
@@ -179,7 +181,8 @@ final class LightTest extends TestCase
         // Seen from the light there is no shade, and the middle is lit.
         $front = RoughIn::of(self::disc(), new KeyLight(0, 90));
         self::assertSame([0, 255], [$front->shade->at(112, 40), $front->light->at(112, 108)]);
-        self::assertSame([128, 128, 255], [$front->normals()[0]->at(112, 108), $front->normals()[1]->at(2, 2), $front->normals()[2]->at(2, 2)]);
+        $facing = SmallLight::of(self::disc(), new KeyLight(0, 90))->normals();
+        self::assertSame([128, 128, 255], [$facing[0]->at(112, 108), $facing[1]->at(2, 2), $facing[2]->at(2, 2)]);
     }
 
     public function test_it_is_dark_where_bodies_touch_and_a_rim_faces_away_from_the_light(): void
@@ -196,14 +199,50 @@ final class LightTest extends TestCase
         self::assertLessThan(40, $rough->rim->at(148, 82), 'not where another body covers the edge');
     }
 
+    public function test_a_large_plane_comes_in_cells_that_are_as_the_whole_and_hold_all_bodies(): void
+    {
+        // Two parts of a ball, and a bar apart, on a plane whose sides are no multiples of a cell or of how much smaller it is worked out.
+        $labels = self::drawn(1501, 1203, fn (int $x, int $y): int => hypot($x - 380, $y - 330) <= 300 ? ($y < 290 ? 3 : 5) : ($x > 1290 && $x < 1490 && $y > 640 && $y < 1190 ? 4 : 0));
+        $ramp = str_repeat(Bytes::identity(), 8);
+        $cast = new Plane(1501, 1203, implode('', array_map(fn (int $y): string => substr($ramp, 2 * $y % 256, 1501), range(0, 1202))));
+        $scene = new Scene(cast: fn (Rect $part): Plane => $cast->crop($part), lamps: [new NearLight(700, 700, 900)]);
+        $light = [$labels, new KeyLight(135, 40), new RoughDials(soft: 0.3, rim: 20, lines: 0.5), $scene, 20_000];
+        $whole = RoughIn::of(...$light);
+        $cells = RoughIn::inCells(...$light);
+        $all = ['shade', 'deep', 'light', 'glint', 'occlusion', 'bounce', 'cast', 'rim', 'lines'];
+        $told = 0;
+        foreach ($cells as [$cell, $rough]) {
+            foreach ([...array_map(fn (string $name): array => [$name, $whole->{$name}, $rough->{$name}], $all), ['lamp', $whole->lamps[0], $rough->lamps[0]]] as [$name, $theirs, $ours]) {
+                self::assertSame(0, self::farthest($theirs->crop($cell), $ours), "$name at $cell->x, $cell->y");
+            }
+            $told += substr_count(LitSurface::inside($labels->crop($cell)), "\xff");
+        }
+        self::assertSame(substr_count(LitSurface::inside($labels), "\xff"), $told, 'every pixel of a body once');
+        self::assertLessThan(9, count($cells), 'where there is nothing there is no cell');
+        foreach ($all as $name) {
+            self::assertLessThan(strlen($whole->{$name}->data), strspn($whole->{$name}->data, "\0"), "there is $name");
+        }
+    }
+
+    private static function farthest(Plane $a, Plane $b): int
+    {
+        self::assertSame([$a->width, $a->height], [$b->width, $b->height]);
+        $most = 0;
+        foreach (count_chars($a->data ^ $b->data, 1) as $apart => $count) {
+            $most = max($most, $apart);
+        }
+
+        return $most;
+    }
+
     /** Worked out smaller, it comes to the same, at full size. */
     public function test_large_planes_come_to_the_same(): void
     {
         $large = self::drawn(1000, 900, fn (int $x, int $y): int => hypot($x - 480, $y - 430) <= 370.4 ? 3 : 0);
         $rough = RoughIn::of($large, new KeyLight(135, 40));
         self::assertSame([1000, 900], [$rough->shade->width, $rough->shade->height]);
-        [$right, $up] = $rough->normals();
         $key = new KeyLight(135, 40);
+        [$right, $up] = SmallLight::of($large, $key)->normals();
         foreach ([[600, 600], [700, 300], [300, 250], [480, 700], [200, 500], [480, 430]] as [$x, $y]) {
             [$nx, $ny] = [($x - 480) / 370.9, -($y - 430) / 370.9];
             $cosine = $nx * $key->direction[0] + $ny * $key->direction[1] + sqrt(1 - $nx ** 2 - $ny ** 2) * $key->direction[2];
@@ -281,9 +320,15 @@ final class LightTest extends TestCase
         self::assertSame([0, 0, 0], $rows($on($none, $brim, new Rect(0, 30, 100, 100)), 5, 22, 28), 'not above, not on itself');
         self::assertNull((new Throwers($none, $none))->on($where, new KeyLight(90, 40), 50));
         self::assertNull((new Throwers($brim, $brim))->on($where, new KeyLight(90, 40), 0));
+        // A part of a place has the shadow that the whole has there, to its edge.
+        $slant = new Plane(100, 200, str_repeat(str_repeat("\0", 30).str_repeat("\xff", 9).str_repeat("\0", 61), 200));
+        $whole = (new Throwers($slant, $brim))->on(new Rect(0, 0, 100, 200), new KeyLight(130, 40), 23.4) ?? self::fail('no shadow');
+        foreach ([[0, 0, 47, 61], [47, 61, 53, 139], [40, 66, 1, 1], [31, 70, 20, 20]] as $part) {
+            self::assertSame(0, self::farthest($whole->crop(new Rect(...$part)), (new Throwers($slant, $brim))->on(new Rect(...$part), new KeyLight(130, 40), 23.4) ?? Plane::filled($part[2], $part[3], 0)));
+        }
         // Only what is a body is shaded.
         $labels = self::drawn(40, 100, fn (int $x): int => $x < 10 ? 0 : 4);
-        $cast = RoughIn::of($labels, new KeyLight(90, 40), new RoughDials, new Scene(cast: $on($none, $brim, $where)))->cast;
+        $cast = RoughIn::of($labels, new KeyLight(90, 40), new RoughDials, new Scene(cast: fn (): ?Plane => $on($none, $brim, $where)))->cast;
         self::assertSame([0, 255], [$cast->at(5, 10), $cast->at(30, 10)]);
     }
 
@@ -531,9 +576,9 @@ final class LightTest extends TestCase
         $flow = Along::on(FlowLine::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
         self::assertEqualsWithDelta([0, 0, M_SQRT1_2, M_SQRT1_2], $flow->at(0, 100), 1e-9);
         $large = self::drawn(900, 700, fn (int $x, int $y): int => hypot($x - 450, $y - 350) < 340 ? 3 : 0);
-        $rough = RoughIn::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new Along([[0, 350], [900, 350]])]));
+        $worked = SmallLight::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new Along([[0, 350], [900, 350]])]));
         // Nothing turns from a light at the right any more: only up and down.
-        [$right, , $near] = $rough->normals();
+        [$right, , $near] = $worked->normals();
         self::assertEqualsWithDelta([127.5, 127.5], [$right->at(200, 350), $right->at(700, 350)], 3);
         self::assertEqualsWithDelta(255, $near->at(700, 350), 6);
     }
@@ -579,7 +624,7 @@ final class LightTest extends TestCase
         self::assertSame([255, 0], array_slice($at(190), 3), 'lit, but no glint');
         self::assertGreaterThan(0, $rough->rim->at(34, 108));
         self::assertSame(str_repeat("\0", strlen($rough->cast->data)), $rough->cast->data);
-        $thrown = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials, new Scene(cast: new Plane(self::SIDE, self::SIDE, str_repeat(str_repeat("\0", 130).str_repeat("\xff", self::SIDE - 130), self::SIDE))));
+        $thrown = RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials, new Scene(cast: fn (): Plane => new Plane(self::SIDE, self::SIDE, str_repeat(str_repeat("\0", 130).str_repeat("\xff", self::SIDE - 130), self::SIDE))));
         self::assertSame([255, 0, 0], [$thrown->cast->at(150, 108), $thrown->cast->at(120, 108), $thrown->cast->at(218, 108)]);
         self::assertSame(0, $thrown->deep->at(150, 108), 'no shade of its own there');
         $this->expectExceptionMessage('reach runs from');

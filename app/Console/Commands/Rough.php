@@ -8,6 +8,7 @@ use Awning\Core\Codec\LabelsReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Light\KeyLight;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Light\SmallLight;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Stopwatch;
 
@@ -28,12 +29,13 @@ final class Rough extends BatchCommand
             $labels = LabelsReader::read(self::place((string) $this->argument('labels')));
             $clock->lap('read');
             $rough = RoughIn::of($labels, $key);
+            $normals = SmallLight::of($labels, $key)->normals();
             $clock->lap('rough in');
             if (! is_dir($folder) && ! @mkdir($folder)) {
                 throw new \InvalidArgumentException("The folder $folder could not be made. Check that the one above it is there.");
             }
             $png = new PngWriter;
-            $this->write("$folder/normals.png", $png->rgb($labels->width, $labels->height, self::interleaved(...$rough->normals())));
+            $this->write("$folder/normals.png", $png->rgb($labels->width, $labels->height, self::interleaved(...$normals)));
             foreach (['shade' => $rough->shade, 'light' => $rough->light, 'occlusion' => $rough->occlusion, 'rim' => $rough->rim] as $name => $plane) {
                 $this->write("$folder/$name.png", $png->grey($plane));
             }

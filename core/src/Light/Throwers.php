@@ -40,7 +40,8 @@ final readonly class Throwers
         if ($length < 1) {
             return null;
         }
-        $far = (int) ceil($length);
+        // And one more: the edge of a shadow is smoothed by its neighbours.
+        $far = (int) ceil($length) + 1;
         $around = $where->grown($far)->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
         $here = $throwers->crop($around);
 

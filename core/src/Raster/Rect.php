@@ -54,6 +54,11 @@ final readonly class Rect
         return new self($this->x - $by, $this->y - $by, $this->width + 2 * $by, $this->height + 2 * $by);
     }
 
+    public function moved(int $right, int $down): self
+    {
+        return new self($this->x + $right, $this->y + $down, $this->width, $this->height);
+    }
+
     public function intersect(self $other): self
     {
         return self::bounds(

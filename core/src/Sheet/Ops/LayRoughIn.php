@@ -215,9 +215,10 @@ final readonly class LayRoughIn implements Op
     private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes, bool $keepsIn = true): void
     {
         $only = $keepsIn && $this->only !== [] ? new RegionCoverage($sheet, $this->only) : null;
+        $byTile = self::byTile($planes);
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
-            $pieces = array_filter($planes, fn (array $plane): bool => ! $plane[0]->intersect($tile)->isEmpty());
+            $pieces = $byTile["$column,$row"] ?? [];
             $isUntouched = $this->isUntouched($sheet, $layer, $id, $column, $row);
             if ($pieces === [] && $isUntouched && $sheet->tile($layer, $column, $row) === null) {
                 continue;
@@ -250,7 +251,26 @@ final readonly class LayRoughIn implements Op
             && $sheet->tile($layer, $column, $row) === $sheet->tile(LayerName::computed($id), $column, $row);
     }
 
-    /** @param  array<int, array{Rect, Plane}>  $planes  that reach into it */
+    /**
+     * @param  list<array{Rect, Plane}>  $planes
+     * @return array<string, list<array{Rect, Plane}>> those that reach into a tile, by "column,row"
+     */
+    private static function byTile(array $planes): array
+    {
+        $byTile = [];
+        foreach ($planes as $plane) {
+            $where = $plane[0];
+            for ($row = intdiv($where->y, TileGrid::SIZE); $row * TileGrid::SIZE < $where->bottom(); $row++) {
+                for ($column = intdiv($where->x, TileGrid::SIZE); $column * TileGrid::SIZE < $where->right(); $column++) {
+                    $byTile["$column,$row"][] = $plane;
+                }
+            }
+        }
+
+        return $byTile;
+    }
+
+    /** @param  list<array{Rect, Plane}>  $planes  that reach into it */
     private static function onTile(array $planes, Rect $tile): string
     {
         $data = str_repeat("\0", TileGrid::PIXELS);

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Light;
+
+use Awning\Core\Codec\Resized;
+use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Rect;
+
+/**
+ * What a light does on bodies, worked out on a plane so many times smaller, as round bodies change slowly; and drawn larger again
+ * where it is wanted.
+ */
+final readonly class SmallLight
+{
+    /** Pixels of bodies that are worked out; larger planes are halved, thirded … to no more. */
+    public const WORK = 90_000;
+
+    /** Small pixels around a place that the filter asks for which draws it larger. */
+    private const AROUND = 3;
+
+    /** About so many px along a side has a cell of a large plane. */
+    private const CELL = 512;
+
+    /**
+     * @param  int  $by  how many times smaller
+     * @param  string  $lambert  as the surface's, gone on with a pixel beside bodies
+     * @param  string  $shine  as well
+     */
+    private function __construct(private int $by, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine)
+    {
+    }
+
+    /**
+     * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
+     * @param  int  $work  pixels of bodies that are worked out
+     */
+    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = self::WORK): self
+    {
+        $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / $work)));
+        $small = $by === 1 ? $labels : $labels->thinned($by);
+        $flows = array_map(fn (Along $flow): Along => $flow->smaller($by), $scene->flows);
+        $lamps = array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps);
+        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->rim / $by, $scene->back, $lamps);
+        // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
+        $beyond = fn (string $plane): string => $by === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
+
+        return new self($by, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine));
+    }
+
+    /**
+     * @param  Rect  $where  px of the large plane
+     * @param  string  ...$planes  of the small one, one byte a pixel
+     * @return list<string> as large as that
+     */
+    public function enlarged(Rect $where, string ...$planes): array
+    {
+        $planes = array_values($planes);
+        if ($this->by === 1) {
+            return array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $where, 1), $planes);
+        }
+        $from = fn (int $at): int => intdiv($at, $this->by) - self::AROUND;
+        $to = fn (int $at): int => intdiv($at + $this->by - 1, $this->by) + self::AROUND;
+        $around = Rect::bounds($from($where->x), $from($where->y), $to($where->right()), $to($where->bottom()))->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
+        [$width, $height] = [$around->width * $this->by, $around->height * $this->by];
+        $inside = new Rect($where->x - $around->x * $this->by, $where->y - $around->y * $this->by, $where->width, $where->height);
+        $cut = array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $around, 1), $planes);
+
+        return array_map(fn (string $plane): string => Bytes::crop($plane, $width, $height, $inside, 1), Resized::planes($cut, $around->width, $around->height, $width, $height));
+    }
+
+    /**
+     * Where in a large plane there are bodies.
+     *
+     * @return list<Rect> all of it, when it is not large
+     */
+    public function cells(Labels $labels): array
+    {
+        if ($this->whole->width * $this->whole->height <= 2 * self::CELL ** 2) {
+            return [$this->whole];
+        }
+        $cells = [];
+        for ($y = 0; $y < $this->whole->height; $y += self::CELL) {
+            for ($x = 0; $x < $this->whole->width; $x += self::CELL) {
+                $cell = (new Rect($x, $y, self::CELL, self::CELL))->intersect($this->whole);
+                if (self::holdsBody($labels, $cell)) {
+                    $cells[] = $cell;
+                }
+            }
+        }
+
+        return $cells;
+    }
+
+    /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
+    public function normals(): array
+    {
+        [$right, $up, $near] = $this->enlarged($this->whole, ...$this->lit->facing);
+
+        return array_map(fn (string $plane): Plane => new Plane($this->whole->width, $this->whole->height, $plane), [$right, $up, $near]);
+    }
+
+    private static function holdsBody(Labels $labels, Rect $cell): bool
+    {
+        for ($y = $cell->y; $y < $cell->bottom(); $y++) {
+            if (strspn($labels->data, "\0", 2 * ($y * $labels->width + $cell->x), 2 * $cell->width) < 2 * $cell->width) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What is no body, beside one, takes the value of that.
+     *
+     * @param  string  $inside  255 where there is a body
+     */
+    private static function spread(string $plane, string $inside, int $width): string
+    {
+        $spread = $plane;
+        for ($at = strcspn($inside, "\0"), $count = strlen($inside); $at < $count; $at += 1 + strcspn($inside, "\0", $at + 1)) {
+            foreach ([$at - 1, $at + 1, $at - $width, $at + $width] as $beside) {
+                if ($beside >= 0 && $beside < $count && $inside[$beside] === "\xff") {
+                    $spread[$at] = $plane[$beside];
+                    break;
+                }
+            }
+        }
+
+        return $spread;
+    }
+
+    private static function bodyPixels(Labels $labels): int
+    {
+        $count = 0;
+        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
+            $count += $label === 0 ? 0 : $to - $from;
+        }
+
+        return $count;
+    }
+}
