@@ -22,6 +22,7 @@ use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Artisan;
+use Symfony\Component\Process\Process;
 
 const FIGURES = 6;
 
@@ -36,7 +37,16 @@ function bench_light(string $scan): array
     Artisan::call('migrate:fresh', ['--force' => true]);
     $page = bench_light_page($scan);
     $plan = ['azimuth' => 130, 'elevation' => 35, 'dials' => ['cast' => 60], 'back' => ['azimuth' => 20, 'elevation' => 10, 'colour' => '#9fb8ff'], 'lamps' => [['x' => 0.4, 'y' => 0.4, 'reach' => 0.5, 'colour' => '#ffd08a']]];
-    $once = fn (?int $figure): array => (array) json_decode(tool([PHP_BINARY, 'bench/rough_in.php', (string) $page->id, (string) json_encode(['figure' => $figure, 'plan' => $plan])]), true);
+    $once = function (?int $figure) use ($page, $plan): array {
+        $work = new Process([PHP_BINARY, 'bench/rough_in.php', (string) $page->id, (string) json_encode(['figure' => $figure, 'plan' => $plan])]);
+        $work->start();
+        for ($most = 0.0; $work->isRunning(); usleep(30_000)) {
+            $most = max($most, bench_memory((int) $work->getPid()));
+        }
+        $work->isSuccessful() || throw new RuntimeException($work->getErrorOutput());
+
+        return (array) json_decode($work->getOutput(), true) + ['mb' => $most];
+    };
     $light = function (?int $figure) use ($once): array {
         $runs = array_map(fn (): array => $once($figure), range(1, 3));
         usort($runs, fn (array $a, array $b): int => $a['ms'] <=> $b['ms']);
@@ -55,6 +65,15 @@ function bench_light(string $scan): array
         ['first light on a 16 MP page with '.FIGURES.' figures, all passes, laid', $all['ms'], '≤ 10 000 ms, 600 MB', sprintf('median of 3; peak %d MB, both processes together', $all['mb'])],
         ['the same on one figure', $single['ms'], '≤ 1 000 ms a megapixel', sprintf('median of 3; %.1f MP', $areas[$one] / 1e6)],
     ];
+}
+
+/** Megabytes that a process and its children hold, what they share counted once; 0 when it has ended. */
+function bench_memory(int $process): float
+{
+    $kilobytes = preg_match('/^Pss: +(\d+)/m', (string) @file_get_contents("/proc/$process/smaps_rollup"), $match) === 1 ? (int) $match[1] : 0;
+    $children = array_filter(explode(' ', trim((string) @file_get_contents("/proc/$process/task/$process/children"))));
+
+    return $kilobytes / 1000 + array_sum(array_map(fn (string $child): float => bench_memory((int) $child), $children));
 }
 
 /** Its regions are dealt to figures by where they lie, in two rows. */

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * One first light on a page, as a queue worker works it out and lays it; prints milliseconds and the most memory as JSON.
+ * One first light on a page, as a queue worker works it out and lays it; prints milliseconds as JSON.
  *
  *   php bench/rough_in.php PAGE INPUT     the task's input as JSON
  */
@@ -28,6 +28,4 @@ $began = hrtime(true);
 (new RoughInFigures($task->id))->handle();
 $took = (hrtime(true) - $began) / 1e6;
 $task->refresh()->state === 'done' || throw new RuntimeException($task->message);
-// The copy shares what it does not change: the sum is the most that it can be.
-$kilobytes = getrusage()['ru_maxrss'] + getrusage(1)['ru_maxrss'];
-echo json_encode(['ms' => $took, 'mb' => $kilobytes / 1000]);
+echo json_encode(['ms' => $took]);

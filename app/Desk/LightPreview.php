@@ -39,8 +39,10 @@ final readonly class LightPreview
     {
         $store = new PageStore($this->page);
         $level = $this->level((new Sheet($store))->all(Region::class), $sharpness);
-        $sheet = new Sheet(new Pyramid($store, $level));
+        $pyramid = new Pyramid($store, $level);
+        $sheet = new Sheet($pyramid);
         $op = (new FigureLight(new LitPage($sheet, $this->page), $this->figure))->by($plan, $only, work: $sharpness->bodies(), smaller: 1 << $level);
+        $pyramid->fetch($op->layers());
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];

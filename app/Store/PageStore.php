@@ -58,14 +58,32 @@ final class PageStore implements SheetSource
     /** @return array<string, string> "column,row" => hash */
     public function hashesOf(LayerName $layer): array
     {
-        return $this->hashes[$layer->value] ??= $this->allHashes($layer)[$layer->value] ?? [];
+        $this->know([$layer]);
+
+        return $this->hashes[$layer->value];
     }
 
-    /** @return array<string, array<string, string>> layer => "column,row" => hash */
-    public function allHashes(?LayerName $only = null): array
+    /**
+     * Looks up the tiles of layers that will be asked for, all in one query.
+     *
+     * @param  list<LayerName>  $layers
+     */
+    public function know(array $layers): void
+    {
+        $names = array_values(array_diff(array_map(fn (LayerName $layer): string => $layer->value, $layers), array_keys($this->hashes)));
+        if ($names !== []) {
+            $this->hashes += $this->allHashes($names) + array_fill_keys($names, []);
+        }
+    }
+
+    /**
+     * @param  ?list<string>  $only  names of layers; null: all there are
+     * @return array<string, array<string, string>> layer => "column,row" => hash
+     */
+    public function allHashes(?array $only = null): array
     {
         $rows = LayerTile::query()->toBase()->where('page_id', $this->page->id)
-            ->when($only !== null, fn ($query) => $query->where('layer', $only->value))
+            ->when($only !== null, fn ($query) => $query->whereIn('layer', $only))
             ->get(['layer', 'column', 'row', 'hash']);
         $hashes = [];
         foreach ($rows as $row) {

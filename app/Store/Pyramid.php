@@ -24,6 +24,9 @@ final class Pyramid implements SheetSource
     /** Column and row of the four tiles a reduced one is made of, beside its own doubled. */
     private const QUARTERS = [[0, 0], [1, 0], [0, 1], [1, 1]];
 
+    /** @var array<string, string> name => deflated bytes */
+    private array $fetched = [];
+
     /** @param  int  $level  0: full size; each level more halves it */
     public function __construct(private readonly PageStore $store, private readonly int $level, private readonly Tiles $tiles = new Tiles)
     {
@@ -32,11 +35,28 @@ final class Pyramid implements SheetSource
         }
     }
 
+    /**
+     * Fetches all of layers that will be asked for, which come one by one else.
+     *
+     * @param  list<LayerName>  $layers
+     */
+    public function fetch(array $layers): void
+    {
+        $this->store->know($layers);
+        $names = [];
+        foreach ($layers as $layer) {
+            foreach ($this->tilesOf($layer) as [$column, $row]) {
+                $names[] = (string) $this->name($layer, $this->level, $column, $row);
+            }
+        }
+        $this->fetched = $names === [] ? [] : $this->tiles->manyPacked($names);
+    }
+
     public function tile(LayerName $layer, int $column, int $row): ?string
     {
         $name = $this->name($layer, $this->level, $column, $row);
         // Nearly always it has been made.
-        $packed = $name === null ? null : $this->tiles->packed($name);
+        $packed = $name === null ? null : $this->fetched[$name] ?? $this->tiles->packed($name);
         if ($name === null || $packed !== null) {
             return $name === null ? null : Tiles::inflate($name, $packed);
         }

@@ -258,6 +258,26 @@ final class StoreTest extends TestCase
         new Pyramid($store, 5);
     }
 
+    public function test_layers_that_will_be_asked_for_are_fetched_together(): void
+    {
+        $this->lay(['0,0' => str_repeat("\x40", 65536), '5,3' => str_repeat("\x80", 65536)]);
+        $layers = [LayerName::ink(), LayerName::flats(), LayerName::computed('nothinghere')];
+        $read = fn (Pyramid $pyramid): array => array_map(fn (LayerName $layer): array => [$pyramid->tile($layer, 0, 0), $pyramid->tile($layer, 2, 1), $pyramid->tile($layer, 1, 1)], $layers);
+        $expected = $read(new Pyramid(new PageStore($this->page), 1));
+        self::assertNotSame([null, null, null], $expected[0]);
+        $queries = function (Pyramid $pyramid, array $fetched) use ($read, $expected): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $pyramid->fetch($fetched);
+            self::assertSame($expected, $read($pyramid));
+            DB::disableQueryLog();
+
+            return count(DB::getQueryLog());
+        };
+        self::assertSame(2, $queries(new Pyramid(new PageStore($this->page), 1), $layers), 'where they are, and what they are');
+        self::assertSame(5, $queries(new Pyramid(new PageStore($this->page), 1), [LayerName::computed('nothinghere')]), 'what was not fetched comes one by one');
+    }
+
     public function test_shapes_are_told_in_typescript(): void
     {
         $reader = new ShapeReader;

@@ -98,6 +98,18 @@ final readonly class LayRoughIn implements Op
         return Rect::around(array_column([...$this->pieces(), ...$this->glowing()], 0));
     }
 
+    /** @return list<LayerName> of passes it lays: what is there, what was computed of it, and what a hand did */
+    public function layers(): array
+    {
+        $layers = [];
+        foreach ($this->passes() as $kind => [$pass]) {
+            $id = RoughKind::PREFIX.$this->figure.$kind;
+            array_push($layers, $pass->layer($id), LayerName::computed($id), LayerName::added($id), LayerName::gone($id));
+        }
+
+        return $layers;
+    }
+
     public function apply(Sheet $sheet): void
     {
         foreach ($this->pieces() as [$where, $rough]) {
@@ -106,6 +118,8 @@ final readonly class LayRoughIn implements Op
             }
         }
         $laid = [];
+        // All at once: most are asked for one by one.
+        $sheet->all(PassSpec::class);
         foreach ($this->passes() as $kind => [$pass, $planes]) {
             $id = RoughKind::PREFIX.$this->figure.$kind;
             $laid[$id] = true;
