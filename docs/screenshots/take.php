@@ -63,6 +63,8 @@ $browser->run('document.querySelectorAll("details").forEach((one) => (one.open =
 $browser->run('document.querySelector("[aria-label=\"Where the light comes from\"]").focus()');
 $browser->keys(str_repeat("\u{E014}", 9));
 $browser->until('window.awning.bench.view.tried !== null', 'the light that is tried');
+// Once the hand rests it is worked out finely.
+sleep(3);
 $shotInTime('light-rough');
 $browser->press('Leave it');
 $bench($pages[2]);
