@@ -31,11 +31,6 @@ use Awning\Core\Sheet\Ops\LayRoughIn;
 /** A rough light on a figure of a page, from its regions and the palette's depths. */
 final readonly class FigureLight
 {
-    /** All pieces of a figure together have so many times the work of one, and each at least this part. */
-    private const WHOLE = 2;
-
-    private const LEAST_SHARE = 0.25;
-
     public function __construct(private LitPage $page, private Figure $figure)
     {
     }
@@ -77,11 +72,12 @@ final readonly class FigureLight
         $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
         $lit = [];
         $pieces = Pieces::of($mine);
-        $works = self::shared($pieces, $work);
+        $works = Pieces::works($pieces, $work);
         foreach ($pieces as $i => $where) {
             $done !== null && $done($i / count($pieces));
+            $cast = $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast);
             $scene = new Scene(
-                $bodies, $solids, $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast), array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
+                $bodies, $solids, $cast, array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
                 $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
             );
             foreach (RoughIn::inCells($mine->crop($where), $plan->key, $plan->dials, $scene, $works[$i]) as [$cell, $rough]) {
@@ -90,20 +86,6 @@ final readonly class FigureLight
         }
 
         return new PanelLight($plan, $lit, $plan->beside ? $this->bounced($plan, $panel) : null, $name);
-    }
-
-    /**
-     * A figure in many pieces is worked out coarser than one in a single piece, so that it does not take many times as long.
-     *
-     * @param  list<Rect>  $pieces
-     * @param  int  $work  pixels of bodies that are worked out of one
-     * @return list<int> of each
-     */
-    private static function shared(array $pieces, int $work): array
-    {
-        $sides = array_map(fn (Rect $piece): float => sqrt($piece->width * $piece->height), $pieces);
-
-        return array_map(fn (float $side): int => (int) min($work, max($work * self::LEAST_SHARE, $work * self::WHOLE * $side / array_sum($sides))), $sides);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */

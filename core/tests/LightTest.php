@@ -297,6 +297,18 @@ final class LightTest extends TestCase
         self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 10), 0)->data);
     }
 
+    public function test_many_pieces_share_the_work_of_two(): void
+    {
+        $square = fn (int $side): Rect => new Rect(7, 9, $side, $side);
+        self::assertSame([900], Pieces::works([$square(40)], 900));
+        self::assertSame([900, 900], Pieces::works([$square(40), $square(40)], 900));
+        self::assertSame([600, 600, 600], Pieces::works([$square(40), $square(40), $square(40)], 900));
+        // By their sides: 2 × 30, 60 and 110 of 200; the smallest still have a quarter, the largest no more than all.
+        self::assertSame([270, 540, 900], Pieces::works([$square(30), new Rect(0, 0, 30, 120), $square(110)], 900));
+        self::assertSame([225, 225, 900], Pieces::works([$square(1), $square(2), $square(500)], 900));
+        self::assertSame([], Pieces::works([], 900));
+    }
+
     public function test_the_edge_of_a_shadow_is_smooth(): void
     {
         // Two columns of eight throw to the right; the shadow's last pixel has three of its eight neighbours in it, its corner one.

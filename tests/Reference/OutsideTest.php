@@ -382,8 +382,8 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
                 $sum['pieces'] += $score['pieces'] * $score['regions'];
             }
         }
-        self::assertLessThanOrEqual(0.04, $sum['leaked'] / $sum['regions']);
-        self::assertLessThanOrEqual(1.25, $sum['pieces'] / $sum['regions']);
+        self::assertLessThanOrEqual(0.02, $sum['leaked'] / $sum['regions']);
+        self::assertLessThanOrEqual(1.2, $sum['pieces'] / $sum['regions']);
     }
 
     /** A damaged sheet of openmoji drawings (CC BY-SA 4.0, npm), cleaned. */

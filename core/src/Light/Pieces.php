@@ -16,6 +16,11 @@ final readonly class Pieces
     /** Px around a piece in which its edges are still seen as edges. */
     private const AROUND = 2;
 
+    /** All pieces together have so many times the work of one, and each at least this part. */
+    private const TOGETHER = 2;
+
+    private const LEAST_SHARE = 0.25;
+
     /** @return list<Rect> within the plane, none of them empty; they may overlap by their rims */
     public static function of(Labels $labels): array
     {
@@ -25,6 +30,21 @@ final readonly class Pieces
             fn (Rect $piece): Rect => $piece->grown(self::AROUND)->intersect($all),
             self::cut($labels, $all, false, false),
         );
+    }
+
+    /**
+     * How much is worked out of each: bodies in many pieces are worked out coarser, so that they do not take many times as long.
+     *
+     * @param  list<Rect>  $pieces
+     * @param  int  $work  pixels of bodies that are worked out of one
+     * @return list<int>
+     */
+    public static function works(array $pieces, int $work): array
+    {
+        $sides = array_map(fn (Rect $piece): float => sqrt($piece->width * $piece->height), $pieces);
+        $shares = array_map(fn (float $side): float => max(self::LEAST_SHARE, self::TOGETHER * $side / array_sum($sides)), $sides);
+
+        return array_map(fn (float $share): int => (int) (min(1.0, $share) * $work), $shares);
     }
 
     /**

@@ -63,9 +63,9 @@ final readonly class RoughIn
     }
 
     /**
-     * The same of a large plane, where there are bodies alone.
+     * The same of a large plane, only where there are bodies.
      *
-     * @return list<array{Rect, self}> as much as is told by rectangles that lie beside each other
+     * @return list<array{Rect, self}> parts that lie beside each other, and where in the plane they lie
      */
     public static function inCells(Labels $labels, KeyLight $key, RoughDials $dials, Scene $scene, int $work): array
     {
