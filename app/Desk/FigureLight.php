@@ -31,6 +31,9 @@ use Awning\Core\Sheet\Ops\LayRoughIn;
 /** A rough light on a figure of a page, from its regions and the palette's depths. */
 final readonly class FigureLight
 {
+    /** On a smaller page edges are found on planes so many times finer than its pixels. */
+    private const FINER = 2;
+
     public function __construct(private LitPage $page, private Figure $figure)
     {
     }
@@ -46,10 +49,11 @@ final readonly class FigureLight
     public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, int $smaller = 1): LayRoughIn
     {
         $plan = $plan->smaller($smaller);
-        $light = $this->under($plan, 0, '', $work, $done);
+        $finer = $smaller === 1 ? 1 : self::FINER;
+        $light = $this->under($plan, 0, '', $work, $finer, $done);
         $panels = [];
         foreach ($this->page->panelsOf($this->figure->id) as $id => $other) {
-            $panels[$id] = $this->under($other->plan()->smaller($smaller), $id, $other->name, $work);
+            $panels[$id] = $this->under($other->plan()->smaller($smaller), $id, $other->name, $work, $finer);
         }
         $glow = $this->glow($plan);
 
@@ -61,7 +65,7 @@ final readonly class FigureLight
      * @param  int  $panel  the light plan of the regions that are lit; 0: the page's
      * @param  ?callable(float): void  $done
      */
-    private function under(LightPlan $plan, int $panel, string $name, int $work, ?callable $done = null): PanelLight
+    private function under(LightPlan $plan, int $panel, string $name, int $work, int $finer, ?callable $done = null): PanelLight
     {
         $mine = $this->mine($panel);
         $whole = new Rect(0, 0, $mine->width, $mine->height);
@@ -80,7 +84,7 @@ final readonly class FigureLight
                 $bodies, $solids, $cast, array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
                 $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
             );
-            foreach (RoughIn::inCells($mine->crop($where), $plan->key, $plan->dials, $scene, $works[$i]) as [$cell, $rough]) {
+            foreach (RoughIn::inCells($mine->crop($where), $plan->key, $plan->dials, $scene, $works[$i], $finer) as [$cell, $rough]) {
                 $lit[] = [$cell->moved($where->x, $where->y), $rough];
             }
         }

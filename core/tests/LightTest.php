@@ -224,6 +224,29 @@ final class LightTest extends TestCase
         }
     }
 
+    public function test_edges_that_are_found_finer_are_averaged(): void
+    {
+        // Both worked out smaller, and at the size of the plane.
+        foreach ([[self::drawn(200, 160, fn (int $x, int $y): int => hypot($x - 100, $y - 80) <= 75 ? 3 : 0), 3_000], [self::drawn(60, 50, fn (int $x, int $y): int => hypot($x - 30, $y - 25) <= 22 ? 3 : 0), 3_000]] as [$labels, $work]) {
+            $light = [$labels, new KeyLight(115, 40), new RoughDials(soft: 0.0), new Scene, $work];
+            [[, $plain]] = RoughIn::inCells(...$light);
+            [[$where, $fine]] = RoughIn::inCells(...$light, finer: 2);
+            self::assertEquals([new Rect(0, 0, $labels->width, $labels->height), $labels->width], [$where, $fine->shade->width]);
+            $kinds = function (Plane $plane): array {
+                $histogram = $plane->histogram();
+
+                return [$histogram[255], $plane->width * $plane->height - $histogram[0] - $histogram[255]];
+            };
+            [[$all, $between], [$allFinely, $betweenFinely]] = [$kinds($plain->shade), $kinds($fine->shade)];
+            self::assertGreaterThan($between, $betweenFinely, 'its edge is smoother');
+            self::assertEqualsWithDelta($all + $between / 2, $allFinely + $betweenFinely / 2, 0.02 * $labels->width * $labels->height, 'where it was');
+            self::assertSame(0, $fine->shade->at(1, 1));
+            $middle = intdiv($labels->height, 2);
+            $column = intdiv($labels->width, 2);
+            self::assertSame([$plain->light->at($column, $middle), $plain->shade->at($column, $middle)], [$fine->light->at($column, $middle), $fine->shade->at($column, $middle)]);
+        }
+    }
+
     private static function farthest(Plane $a, Plane $b): int
     {
         self::assertSame([$a->width, $a->height], [$b->width, $b->height]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
+use Awning\Core\Codec\Thumbnail;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -65,11 +66,12 @@ final readonly class RoughIn
     /**
      * The same of a large plane, only where there are bodies.
      *
+     * @param  int  $finer  edges are found on a plane so many times larger, and averaged: those of a small page would be stairs
      * @return list<array{Rect, self}> parts that lie beside each other, and where in the plane they lie
      */
-    public static function inCells(Labels $labels, KeyLight $key, RoughDials $dials, Scene $scene, int $work): array
+    public static function inCells(Labels $labels, KeyLight $key, RoughDials $dials, Scene $scene, int $work, int $finer = 1): array
     {
-        $worked = SmallLight::of($labels, $key, $dials, $scene, $work);
+        $worked = SmallLight::of($labels, $key, $dials, $scene, $work, $finer);
 
         return array_map(fn (Rect $cell): array => [$cell, self::inside($cell, $labels, $worked, $dials, $scene)], $worked->cells($labels));
     }
@@ -77,9 +79,11 @@ final readonly class RoughIn
     private static function inside(Rect $where, Labels $labels, SmallLight $worked, RoughDials $dials, Scene $scene): self
     {
         $bodies = LitSurface::inside($labels->crop($where));
-        $plane = fn (string $data): Plane => new Plane($where->width, $where->height, $data & $bodies);
+        $averaged = fn (string $data): string => $worked->finer === 1 ? $data : Thumbnail::shrink($data, $where->width * $worked->finer, $where->height * $worked->finer, $where->width, $where->height);
+        $inBodies = fn (string $data): Plane => new Plane($where->width, $where->height, $data & $bodies);
+        $plane = fn (string $data): Plane => $inBodies($averaged($data));
         $thrown = $scene->cast === null ? null : ($scene->cast)($where);
-        $cast = $plane($thrown->data ?? str_repeat("\0", strlen($bodies)));
+        $cast = $inBodies($thrown->data ?? str_repeat("\0", strlen($bodies)));
         // Some at a time: those of a whole page are large.
         [$lambert, $shine, $occlusion] = $worked->enlarged($where, $worked->lambert, $worked->shine, $worked->lit->occlusion);
         $glint = $plane(self::stepped($shine, self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT));
@@ -87,7 +91,8 @@ final readonly class RoughIn
         $soft = max(0.02, self::SOFTEST * $dials->soft);
         $edge = $dials->reach;
         $shade = $plane(self::stepped($lambert, $edge + $soft, $edge - $soft));
-        $deep = $plane(Bytes::most(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft), Bytes::product($shade->data, $cast->data)));
+        $turned = $averaged(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft));
+        $deep = $inBodies(Bytes::most($turned, Bytes::product($shade->data, $cast->data)));
         $light = $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT));
         $bounce = $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1]));
         $lines = $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)));

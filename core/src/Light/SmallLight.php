@@ -27,18 +27,20 @@ final readonly class SmallLight
 
     /**
      * @param  int  $by  how many times smaller
+     * @param  int  $finer  how many times larger than the plane it is drawn
      * @param  string  $lambert  as the surface's, gone on with a pixel beside bodies
      * @param  string  $shine  as well
      */
-    private function __construct(private int $by, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine)
+    private function __construct(private int $by, public int $finer, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine)
     {
     }
 
     /**
      * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
      * @param  int  $work  pixels of bodies that are worked out
+     * @param  int  $finer  how many times larger than the plane it is to be drawn
      */
-    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = self::WORK): self
+    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = self::WORK, int $finer = 1): self
     {
         $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / $work)));
         $small = $by === 1 ? $labels : $labels->thinned($by);
@@ -46,27 +48,28 @@ final readonly class SmallLight
         $lamps = array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps);
         $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->rim / $by, $scene->back, $lamps);
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
-        $beyond = fn (string $plane): string => $by === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
+        $beyond = fn (string $plane): string => $by * $finer === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
 
-        return new self($by, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine));
+        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine));
     }
 
     /**
      * @param  Rect  $where  px of the large plane
      * @param  string  ...$planes  of the small one, one byte a pixel
-     * @return list<string> as large as that
+     * @return list<string> as large as that, or so many times finer
      */
     public function enlarged(Rect $where, string ...$planes): array
     {
         $planes = array_values($planes);
-        if ($this->by === 1) {
+        $by = $this->by * $this->finer;
+        if ($by === 1) {
             return array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $where, 1), $planes);
         }
         $from = fn (int $at): int => intdiv($at, $this->by) - self::AROUND;
         $to = fn (int $at): int => intdiv($at + $this->by - 1, $this->by) + self::AROUND;
         $around = Rect::bounds($from($where->x), $from($where->y), $to($where->right()), $to($where->bottom()))->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
-        [$width, $height] = [$around->width * $this->by, $around->height * $this->by];
-        $inside = new Rect($where->x - $around->x * $this->by, $where->y - $around->y * $this->by, $where->width, $where->height);
+        [$width, $height] = [$around->width * $by, $around->height * $by];
+        $inside = new Rect($where->x * $this->finer - $around->x * $by, $where->y * $this->finer - $around->y * $by, $where->width * $this->finer, $where->height * $this->finer);
         $cut = array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $around, 1), $planes);
 
         return array_map(fn (string $plane): string => Bytes::crop($plane, $width, $height, $inside, 1), Resized::planes($cut, $around->width, $around->height, $width, $height));
