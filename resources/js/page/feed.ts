@@ -2,7 +2,7 @@
 import { api } from '../api/client';
 import type { FeedState } from '../api/generated';
 
-const HOLDER_LOOKS = 3_000;
+const HOLDER_LOOKS = 1_000;
 const AFTER_TROUBLE = 2_000;
 
 export interface FeedPort {
