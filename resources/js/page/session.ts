@@ -318,8 +318,11 @@ export class PageSession {
         return { name: `Mask of ${name}`.slice(0, LONGEST_NAME), figure, kind: 'tint', colour: MASK_COLOUR, scope, visible: false };
     }
 
-    /** Lays a pass into the one below it; how that looks comes with the server's answer. */
-    /** @param copy the id of a pass that becomes what both are, while they stay under it; null: the lower one does */
+    /**
+     * Lays a pass into the one below it; how that looks comes with the server's answer.
+     *
+     * @param copy the id of a pass that becomes what both are, while they stay under it; null: the lower one does
+     */
     mergePass(id: string, into: string, copy: string | null = null): void {
         this.ask({ kind: 'pass.merge', id, into, copy });
     }
