@@ -339,6 +339,16 @@ final class LightTest extends TestCase
         $shadow = CastShadow::of($post, new KeyLight(180, 10), 7);
         self::assertSame([255, 159, 96, 0], [$shadow->at(15, 10), $shadow->at(18, 10), $shadow->at(19, 10), $shadow->at(20, 10)]);
         self::assertSame([96, 32], [$shadow->at(15, 14), $shadow->at(19, 14)]);
+        // What falls over one side of the page does not come in at the other.
+        foreach ([180, 0] as $azimuth) {
+            $far = CastShadow::of($post, new KeyLight($azimuth, 10), 35);
+            $rows = array_map(fn (int $y): string => substr($far->data, 40 * $y, 40), range(0, 19));
+            foreach ($rows as $y => $row) {
+                $beyond = $azimuth === 180 ? substr($row, 0, 10) : substr($row, 12);
+                self::assertSame(str_repeat("\0", strlen($beyond)), $beyond, "$azimuth, row $y");
+            }
+            self::assertSame([255, 255], $azimuth === 180 ? [$far->at(13, 10), $far->at(38, 10)] : [$far->at(1, 10), $far->at(8, 10)]);
+        }
     }
 
     public function test_what_stands_before_the_rest_throws_a_shorter_shadow_on_it_and_none_on_itself(): void
@@ -357,9 +367,11 @@ final class LightTest extends TestCase
         self::assertNull((new Throwers($brim, $brim))->on($where, new KeyLight(90, 40), 0));
         // A part of a place has the shadow that the whole has there, to its edge.
         $slant = new Plane(100, 200, str_repeat(str_repeat("\0", 30).str_repeat("\xff", 9).str_repeat("\0", 61), 200));
-        $whole = (new Throwers($slant, $brim))->on(new Rect(0, 0, 100, 200), new KeyLight(130, 40), 23.4) ?? self::fail('no shadow');
-        foreach ([[0, 0, 47, 61], [47, 61, 53, 139], [40, 66, 1, 1], [31, 70, 20, 20]] as $part) {
-            self::assertSame(0, self::farthest($whole->crop(new Rect(...$part)), (new Throwers($slant, $brim))->on(new Rect(...$part), new KeyLight(130, 40), 23.4) ?? Plane::filled($part[2], $part[3], 0)));
+        foreach ([[130, 23.4], [180, 24.0], [90, 20.0]] as [$azimuth, $length]) {
+            $thrown = fn (Rect $where): Plane => (new Throwers($slant, $brim))->on($where, new KeyLight($azimuth, 40), $length) ?? Plane::filled($where->width, $where->height, 0);
+            foreach ([[0, 0, 47, 61], [47, 61, 53, 139], [40, 66, 1, 1], [31, 70, 20, 20], [62, 100, 30, 20], [63, 100, 30, 20]] as [$x, $y, $width, $height]) {
+                self::assertSame(0, self::farthest($thrown(new Rect(0, 0, 100, 200))->crop(new Rect($x, $y, $width, $height)), $thrown(new Rect($x, $y, $width, $height))), "$azimuth, $x");
+            }
         }
         // Only what is a body is shaded.
         $labels = self::drawn(40, 100, fn (int $x): int => $x < 10 ? 0 : 4);

@@ -24,9 +24,6 @@ final class LineEnds
     /** The same for a corner where two lines meet, one that was cut off from a third: as a part of the way over it. */
     private const CORNER = 0.8;
 
-    /** What is shorter all round, in reaches, and has no tips is round: a dot of screen tone has no corners. */
-    private const ROUND = 8;
-
     /** How close is told in so many parts of that way. */
     private const PARTS = 1000;
 
@@ -187,7 +184,7 @@ final class LineEnds
         $ends = $taken = [];
         $kinds = [...array_map(fn (int $reach): array => [$reach, EndKind::Tip], $reaches), [$reaches[0], EndKind::Corner]];
         foreach ($kinds as [$reach, $kind]) {
-            if ($count < 2 * $reach + 4 || ($kind === EndKind::Corner && $ends === [] && $count < self::ROUND * $reach)) {
+            if ($count < 2 * $reach + 4) {
                 continue;
             }
             foreach ($kind === EndKind::Tip ? $this->tips($xs, $ys, $reach) : $this->corners($xs, $ys, $reach) as [$first, $last]) {
