@@ -20,6 +20,7 @@ use Awning\Core\Light\LightColours;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\LitSurface;
 use Awning\Core\Light\NearLight;
+use Awning\Core\Light\PanelLight;
 use Awning\Core\Light\Pieces;
 use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
@@ -28,12 +29,18 @@ use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\LayerKind;
+use Awning\Core\Page\LayerName;
 use Awning\Core\Page\LightPart;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
+use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -318,6 +325,25 @@ final class LightTest extends TestCase
         self::assertSame([255, 0, 0], [$left->at(40, 40), $left->at(36, 40), $left->at(66, 40)]);
         self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 90), 20)->data);
         self::assertSame(str_repeat("\0", 120 * 90), CastShadow::of($post, new KeyLight(0, 10), 0)->data);
+    }
+
+    public function test_light_is_laid_in_every_tile_that_a_part_reaches_into(): void
+    {
+        // Two parts that meet at 300, 200: they reach a few pixels into the third column of tiles and the second row.
+        $light = fn (int $width, int $height): RoughIn => RoughIn::of(self::drawn($width, $height, fn (int $x, int $y): int => 4), new KeyLight(0, 90));
+        $pieces = [[new Rect(10, 20, 290, 180), $light(290, 180)], [new Rect(300, 200, 217, 60), $light(217, 60)]];
+        $source = new MemorySource;
+        $sheet = new Sheet($source);
+        $sheet->put(PageSize::KEY, new PageSize(600, 400, 300));
+        (new LayRoughIn(7, 'Oda', new PanelLight(LightPlan::fromData(new Data(['azimuth' => 0, 'elevation' => 90])), $pieces)))->apply($sheet);
+        $laid = $sheet->layer(LayerName::ofPass('rough7light', LayerKind::Coverage));
+        $at = fn (int $x, int $y): int => ord($laid[600 * $y + $x]);
+        self::assertSame([255, 255, 255, 255], [$at(150, 110), $at(290, 100), $at(400, 230), $at(400, 257)]);
+        self::assertSame([0, 0, 0, 0], [$at(5, 110), $at(150, 205), $at(520, 230), $at(400, 262)]);
+        $reaches = fn (string $row): int => strlen(rtrim($row, "\0"));
+        $columns = $reaches(substr($laid, 600 * 230, 600));
+        self::assertSame(300 + $reaches(substr($pieces[1][1]->light->data, 217 * 30, 217)), $columns, 'as far as it reaches');
+        self::assertGreaterThan(512, $columns);
     }
 
     public function test_many_pieces_share_the_work_of_two(): void

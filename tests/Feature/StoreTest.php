@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Desk\PageDesk;
+use App\Models\JournalEntry;
 use App\Models\LayerTile;
 use App\Models\Page;
 use App\Models\Tile;
@@ -256,6 +257,23 @@ final class StoreTest extends TestCase
         self::assertNull((new Pyramid($store, 1))->tile(LayerName::ink(), 1, 1));
         $this->expectException(\RangeException::class);
         new Pyramid($store, 5);
+    }
+
+    public function test_tiles_are_set_equalled_and_emptied_in_one_op(): void
+    {
+        [$red, $blue, $green] = array_map(fn (int $value): string => str_repeat(chr($value), 65536), [0x40, 0x80, 0xC0]);
+        $this->lay(['0,0' => $red, '3,0' => $red, '3,1' => $blue, '3,2' => $red, '4,0' => $blue, '4,1' => $blue]);
+        // One after the other, beside one that stays: a new one, its equal, one that is emptied, another, and two more that are emptied.
+        $this->lay(['0,0' => $green, '1,0' => $green, '3,0' => null, '3,1' => $red, '3,2' => null, '4,1' => null]);
+        $there = function (): array {
+            $store = new PageStore($this->page->refresh());
+            $tiles = array_map(fn (array $place): string => dechex(ord($store->tile(LayerName::ink(), ...$place)[0] ?? "\0")), [[0, 0], [1, 0], [3, 0], [3, 1], [3, 2], [4, 0], [4, 1]]);
+
+            return [$tiles, count($store->hashesOf(LayerName::ink()))];
+        };
+        self::assertSame([['c0', 'c0', '0', '40', '0', '80', '0'], 4], $there());
+        (new PageStore($this->page->refresh()))->swap(JournalEntry::query()->orderByDesc('id')->firstOrFail(), true);
+        self::assertSame([['40', '0', '40', '80', '40', '80', '80'], 6], $there());
     }
 
     public function test_layers_that_will_be_asked_for_are_fetched_together(): void
