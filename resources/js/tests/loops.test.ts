@@ -69,7 +69,7 @@ describe('the feed', () => {
         void feed.start();
         await vi.advanceTimersByTimeAsync(10);
         expect(asked).toEqual([[5, 4, false]]);
-        await vi.advanceTimersByTimeAsync(2_900);
+        await vi.advanceTimersByTimeAsync(900);
         expect(asked).toHaveLength(1);
         await vi.advanceTimersByTimeAsync(200);
         expect(asked).toHaveLength(2);
