@@ -3,26 +3,12 @@
 declare(strict_types=1);
 
 use App\Desk\Lease;
-use App\Desk\PageDesk;
 use App\Models\Figure;
 use App\Models\Material;
-use App\Models\Member;
-use App\Models\Page;
-use App\Models\Role;
-use App\Models\Series;
 use App\Models\StrokeRow;
-use App\Models\User;
 use Awning\Core\Brush\BrushBox;
-use Awning\Core\Codec\ImageReader;
-use Awning\Core\Flats\FlatsFinder;
-use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Sheet\Ops\LayInk;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 
@@ -34,18 +20,12 @@ use Illuminate\Support\Facades\Cache;
 function bench_desk(string $scan): array
 {
     config(['session.driver' => 'array', 'cache.default' => 'array', 'app.env' => 'testing']);
-    Artisan::call('migrate:fresh', ['--force' => true]);
-    $series = Series::query()->create(['name' => 'Bench']);
-    $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
-    Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => Role::Owner]);
+    [$page, $user, $flats] = bench_scanned_page($scan);
+    $series = $page->series;
     $figure = Figure::query()->create(['series_id' => $series->id, 'name' => 'Oda', 'depth' => 1]);
     $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'oilskin', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
-    $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
-    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), new CleanSettings(turn: 0.0));
-    $flats = (new FlatsFinder)->find($clean->ink);
-    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), new DrawingSource(0, 'Scan', 300)), $flats));
     $labels = array_keys($flats->regions);
-    unset($clean, $flats);
+    unset($flats);
     (new Lease)->take($page, $user, 'benchlease0000');
     config(['awning.lease_seconds' => 9999]);
 

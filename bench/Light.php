@@ -5,23 +5,11 @@ declare(strict_types=1);
 use App\Desk\PageDesk;
 use App\Models\Figure;
 use App\Models\Material;
-use App\Models\Member;
 use App\Models\Page;
-use App\Models\Role;
-use App\Models\Series;
-use App\Models\User;
 use App\Store\PageStore;
-use Awning\Core\Codec\ImageReader;
-use Awning\Core\Flats\FlatsFinder;
-use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\Region;
 use Awning\Core\Sheet\OpKinds;
-use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Sheet;
-use Illuminate\Support\Facades\Artisan;
 use Symfony\Component\Process\Process;
 
 const FIGURES = 6;
@@ -34,7 +22,6 @@ const FIGURES = 6;
  */
 function bench_light(string $scan): array
 {
-    Artisan::call('migrate:fresh', ['--force' => true]);
     $page = bench_light_page($scan);
     $plan = ['azimuth' => 130, 'elevation' => 35, 'dials' => ['cast' => 60], 'back' => ['azimuth' => 20, 'elevation' => 10, 'colour' => '#9fb8ff'], 'lamps' => [['x' => 0.4, 'y' => 0.4, 'reach' => 0.5, 'colour' => '#ffd08a']]];
     $once = function (?int $figure) use ($page, $plan): array {
@@ -79,20 +66,14 @@ function bench_memory(int $process): float
 /** Its regions are dealt to figures by where they lie, in two rows. */
 function bench_light_page(string $scan): Page
 {
-    $series = Series::query()->create(['name' => 'Light']);
-    $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
-    Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => Role::Owner]);
-    $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
-    $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), new CleanSettings(turn: 0.0));
-    $flats = (new FlatsFinder)->find($clean->ink);
-    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, new CleanSettings(turn: 0.0), new DrawingSource(0, 'Scan', 300)), $flats));
+    [$page, $user, $flats] = bench_scanned_page($scan);
     $dealt = [];
     // The paper between panels is nobody's.
     foreach (array_diff_key($flats->regions, [$flats->labels->at(0, 0) => true]) as $label => $region) {
-        $dealt[intdiv($region->x * 3, $clean->ink->width) + 3 * intdiv($region->y * 2, $clean->ink->height)][] = $label;
+        $dealt[intdiv($region->x * 3, $flats->labels->width) + 3 * intdiv($region->y * 2, $flats->labels->height)][] = $label;
     }
     foreach ($dealt as $place => $labels) {
-        $figure = Figure::query()->create(['series_id' => $series->id, 'name' => "Figure $place", 'depth' => $place]);
+        $figure = Figure::query()->create(['series_id' => $page->series_id, 'name' => "Figure $place", 'depth' => $place]);
         $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'cloth', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
         (new PageDesk)->apply($page->refresh(), $user, OpKinds::read('fill', ['labels' => $labels, 'figure' => $figure->id, 'material' => $material->id]));
     }

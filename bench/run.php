@@ -42,6 +42,7 @@ require __DIR__.'/Desk.php';
 require __DIR__.'/Flats.php';
 require __DIR__.'/Light.php';
 require __DIR__.'/Palettes.php';
+require __DIR__.'/scanned_page.php';
 
 const PYTHON = '/usr/bin/python3';
 /** A group of drawings that is measured and never looked at while tuning. */

@@ -58,7 +58,9 @@ final class PageStore implements SheetSource
     /** @return array<string, string> "column,row" => hash */
     public function hashesOf(LayerName $layer): array
     {
-        $this->know([$layer]);
+        if (! isset($this->hashes[$layer->value])) {
+            $this->know([$layer]);
+        }
 
         return $this->hashes[$layer->value];
     }

@@ -28,8 +28,9 @@ final class Rough extends BatchCommand
             $clock = new Stopwatch;
             $labels = LabelsReader::read(self::place((string) $this->argument('labels')));
             $clock->lap('read');
-            $rough = RoughIn::of($labels, $key);
-            $normals = SmallLight::of($labels, $key)->normals();
+            $worked = SmallLight::of($labels, $key);
+            $rough = RoughIn::from($worked, $labels);
+            $normals = $worked->normals();
             $clock->lap('rough in');
             if (! is_dir($folder) && ! @mkdir($folder)) {
                 throw new \InvalidArgumentException("The folder $folder could not be made. Check that the one above it is there.");

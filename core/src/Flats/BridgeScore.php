@@ -14,7 +14,8 @@ final class BridgeScore
     /**
      * @param  list<float|int>  $features  length in longest gaps; how far the end that turns more turns aside, and the other
      *                                     (1 less its cosine); how many of the two are corners, 3 and more with a dot; how far it is from an arc,
-     *                                     radians; tips around
+     *                                     radians; tips around; corners around; the straightest bend of a corner
+     *                                     that it has, and twice as far from it (LineEnd), 0 without one
      */
     public static function pair(array $features): float
     {
@@ -43,7 +44,8 @@ final class BridgeScore
 
     /**
      * @param  list<float|int>  $features  those of a shot; then, when all that is sure has been bridged: the score of the
-     *                                     surest pair that its end could have instead; whether it starts at a corner
+     *                                     surest pair that its end could have instead; whether it starts at a corner; corners
+     *                                     around; how that corner bends, and twice as far from it, 0 of a tip
      */
     public static function leftShot(array $features): float
     {

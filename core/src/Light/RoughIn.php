@@ -60,7 +60,13 @@ final readonly class RoughIn
      */
     public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = SmallLight::WORK): self
     {
-        return self::inside(new Rect(0, 0, $labels->width, $labels->height), $labels, SmallLight::of($labels, $key, $dials, $scene, $work), $dials, $scene);
+        return self::from(SmallLight::of($labels, $key, $dials, $scene, $work), $labels, $dials, $scene);
+    }
+
+    /** The same, of what has been worked out of those labels by those dials already. */
+    public static function from(SmallLight $worked, Labels $labels, RoughDials $dials = new RoughDials, Scene $scene = new Scene): self
+    {
+        return self::inside(new Rect(0, 0, $labels->width, $labels->height), $labels, $worked, $dials, $scene);
     }
 
     /**

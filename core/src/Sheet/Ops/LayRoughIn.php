@@ -86,6 +86,11 @@ final readonly class LayRoughIn implements Op
         return Right::Colour;
     }
 
+    private function id(string $kind): string
+    {
+        return RoughKind::PREFIX.$this->figure.$kind;
+    }
+
     /** Whether a pass is one that this op, or an earlier one for the same figure, hung. */
     public function isOurs(string $id): bool
     {
@@ -103,7 +108,7 @@ final readonly class LayRoughIn implements Op
     {
         $layers = [];
         foreach ($this->passes() as $kind => [$pass]) {
-            $id = RoughKind::PREFIX.$this->figure.$kind;
+            $id = $this->id($kind);
             array_push($layers, $pass->layer($id), LayerName::computed($id), LayerName::added($id), LayerName::gone($id));
         }
 
@@ -118,12 +123,11 @@ final readonly class LayRoughIn implements Op
             }
         }
         $laid = [];
-        // All at once: most are asked for one by one.
-        $sheet->all(PassSpec::class);
+        $hung = $sheet->all(PassSpec::class);
         foreach ($this->passes() as $kind => [$pass, $planes]) {
-            $id = RoughKind::PREFIX.$this->figure.$kind;
+            $id = $this->id($kind);
             $laid[$id] = true;
-            $there = $sheet->find(PassSpec::class, $id);
+            $there = $hung[$id] ?? null;
             if ($there === null && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
                 continue;
             }
@@ -135,7 +139,7 @@ final readonly class LayRoughIn implements Op
             $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== RoughKind::Glow->value);
         }
         // Of a lamp that is gone, or of a plan nothing stands under any more, only what a hand did is left.
-        foreach (array_diff_key($sheet->all(PassSpec::class), $laid) as $id => $pass) {
+        foreach (array_diff_key($hung, $laid) as $id => $pass) {
             if ($this->isOurs((string) $id)) {
                 $this->lay($sheet, $pass->layer((string) $id), (string) $id, []);
             }
