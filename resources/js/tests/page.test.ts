@@ -5,6 +5,7 @@ import { asMade, passFor, refreshed, sentence, type Target } from '../page/targe
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
 import { asSetup, besides, changedTo, hungFrom, roughKind } from '../bench/model/setups';
+import { placesByKeys } from '../bench/panels/keyPlaces';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
@@ -261,6 +262,33 @@ describe('moving a pass', () => {
         expect(said.onDragCancel(event('c', 'a'))).toBe('Glow left where it was.');
         const inGroups = announcementsOf(grouped);
         expect(inGroups.onDragEnd(event(edgeOf(one), 'g'))).toBe('The group hung at place 7 of 7.');
+    });
+
+    it('goes by keys to the middle of the next place, however tall that is unfolded, and nowhere past the ends', () => {
+        const box = (top: number, height: number) => ({ top, height, left: 5, width: 90, bottom: top + height, right: 95 });
+        const rects = new Map([
+            ['a', box(0, 30)],
+            ['b', box(30, 400)],
+            ['c', box(430, 30)],
+        ]);
+        const went = (code: string, over: string | null, top: number) =>
+            placesByKeys(['a', 'b', 'c'])(
+                { code, preventDefault: () => undefined } as KeyboardEvent,
+                {
+                    active: 'a',
+                    currentCoordinates: { x: 5, y: top },
+                    context: { collisionRect: box(top, 30), droppableRects: rects, over: over === null ? null : { id: over } },
+                } as unknown as Parameters<ReturnType<typeof placesByKeys>>[1],
+            );
+        expect(went('ArrowDown', null, 0)).toEqual({ x: 5, y: 215 });
+        expect(went('ArrowDown', 'a', 60)).toEqual({ x: 5, y: 215 }); // Left half-way, it goes there still.
+        expect(went('ArrowDown', 'b', 215)).toEqual({ x: 5, y: 430 });
+        expect(went('ArrowUp', 'b', 215)).toEqual({ x: 5, y: 0 });
+        expect([went('ArrowDown', 'c', 430), went('ArrowUp', 'a', 0), went('ArrowLeft', 'b', 215)]).toEqual([
+            undefined,
+            undefined,
+            undefined,
+        ]);
     });
 });
 

@@ -10,7 +10,7 @@ import {
     type DragEndEvent,
     type DragMoveEvent,
 } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Fragment, useState } from 'react';
 import type { PassData } from '../../api/generated';
 import { mayColour } from '../../page/store';
@@ -21,6 +21,7 @@ import { usePage, useSession, useTarget } from '../model/context';
 import { edgeOf, endsGroup, groupOfEdge, groupPlace, passUnder, placeBetween, type Hung } from '../model/passPlaces';
 import { AddPass } from './AddPass';
 import { GroupEdge } from './GroupEdge';
+import { placesByKeys } from './keyPlaces';
 import { LinesSlat } from './LinesSlat';
 import { RoughPart } from './RoughPart';
 import { SetupPart } from './SetupPart';
@@ -68,9 +69,11 @@ function HungPasses({ passes }: { passes: Hung[] }) {
     const rules = usePage((view) => view.rules);
     const records = usePage((view) => view.records);
     const [open, setOpen] = useState<string | null>(null);
+    const items = hungItems(passes);
     const sensors = useSensors(
         useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-        useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+        // At once: a scroll that is still on its way would leave what is carried between two places.
+        useSensor(KeyboardSensor, { coordinateGetter: placesByKeys(items), scrollBehavior: 'auto' }),
     );
     const [carried, setCarried] = useState<Carried | null>(null);
     const active = target === null ? null : passFor(rules, records, target).id;
@@ -97,7 +100,7 @@ function HungPasses({ passes }: { passes: Hung[] }) {
             onDragCancel={() => setCarried(null)}
             onDragEnd={moved}
         >
-            <SortableContext items={hungItems(passes)} strategy={verticalListSortingStrategy}>
+            <SortableContext items={items} strategy={verticalListSortingStrategy}>
                 <ul>
                     {passes.map(([id, pass], index) => (
                         <Fragment key={id}>
