@@ -15,13 +15,17 @@ require __DIR__.'/open_page.php';
 const MATERIALS = ['oilskin', 'plait', 'cardigan', 'sky', 'hull', 'stone'];
 const CHANGES = 6;
 
-/** Changes a tone, and tells after how many frames and milliseconds all of it has been drawn, and how many tiles workers were asked for. */
+/**
+ * Changes a tone, and tells after how many frames and milliseconds it has been drawn everywhere in view, after how many all of it
+ * has been to the last pixel, and how many tiles workers were asked for.
+ */
 const WATCH = <<<'JS'
 const [name, blue, done] = arguments;
 const { session, renderer } = window.awning;
 const material = session.view.palette.figures.flatMap((figure) => figure.materials).find((one) => one.name === name);
-const { pool } = renderer;
-let [began, frames, open, asked] = [0, 0, 0, 0];
+const { tiles } = renderer;
+const { pool } = tiles;
+let [began, frames, open, asked, there] = [0, 0, 0, 0, null];
 // Of what is in view: a coarse picture that only stands in for tiles on their way is not seen.
 const seen = `view ${renderer.level} `;
 pool.ask = (request) => {
@@ -29,14 +33,17 @@ pool.ask = (request) => {
     if (isSeen) { open++; asked++; }
     Object.getPrototypeOf(pool).ask.call(pool, { ...request, done: (pixels) => { if (isSeen) open--; request.done(pixels); } });
 };
+const isThere = () => [...tiles.shown].every(([key, tile]) => !key.startsWith(`${renderer.level} `) || tile.isDraft || !(tile.isDirty || tile.isAsked));
 renderer.draw = () => {
     Object.getPrototypeOf(renderer).draw.call(renderer);
-    if (began === 0 || open > 0) return;
+    if (began === 0) return;
     const took = performance.now() - began;
+    if (there === null && isThere()) there = [frames, took];
+    if (there === null || open > 0) return;
     delete pool.ask;
     delete renderer.draw;
     began = 0;
-    done([frames, took, asked]);
+    done([...there, frames, took, asked]);
 };
 requestAnimationFrame(() => {
     began = performance.now();
@@ -50,19 +57,20 @@ $browser = openPage((int) ($argv[1] ?? 1));
 sleep(3);
 $all = [];
 foreach (MATERIALS as $name) {
-    $times = [];
+    $changes = [];
     for ($i = 0; $i < CHANGES; $i++) {
-        $times[] = $browser->driver->executeAsyncScript(WATCH, [$name, 40 + 13 * $i]);
+        $changes[] = $browser->driver->executeAsyncScript(WATCH, [$name, 40 + 13 * $i]);
         usleep(300_000);
     }
-    $all = [...$all, ...$times];
-    printf("%-10s %s\n", $name, implode('  ', array_map(fn (array $time): string => sprintf('%d fr %.0f ms %d t', ...$time), $times)));
+    $all = [...$all, ...$changes];
+    printf("%-10s %s\n", $name, implode('  ', array_map(fn (array $change): string => sprintf('%d fr %.0f ms, whole %d fr %.0f ms %d t', ...$change), $changes)));
 }
-$times = array_column($all, 1);
-$frames = array_column($all, 0);
-sort($times);
-sort($frames);
-$count = count($times);
-printf("%d changes: %.0f–%.0f ms, median %.0f; frames %d–%d, median %d\n", $count, $times[0], $times[$count - 1], $times[intdiv($count, 2)], $frames[0], $frames[$count - 1], $frames[intdiv($count, 2)]);
+foreach (['drawn' => [0, 1], 'to the last pixel' => [2, 3]] as $what => [$frame, $time]) {
+    [$frames, $times] = [array_column($all, $frame), array_column($all, $time)];
+    sort($times);
+    sort($frames);
+    $middle = intdiv(count($times), 2);
+    printf("%s: %.0f–%.0f ms, median %.0f; frames %d–%d, median %d\n", $what, $times[0], end($times), $times[$middle], $frames[0], end($frames), $frames[$middle]);
+}
 $browser->visit('/');
 $browser->close();

@@ -5,8 +5,9 @@ import { AROUND } from '../picture/jobs';
 import { andNeighbours, TileLayers } from '../picture/tileLayers';
 import { softEdges } from '../picture/softEdges';
 import { TileComposer } from '../picture/tileComposer';
-import { EMPTY, type Flat, type Stack } from '../picture/stack';
+import { EMPTY, type Stack } from '../picture/stack';
 import type { TileCache } from '../picture/tiles';
+import { flatOf } from './world';
 
 /** Every pixel of a page names its own place in 16 bits: x + 300 y, folded. */
 const labelAt = (x: number, y: number): number => (x + 300 * y) & 0xffff;
@@ -83,18 +84,11 @@ describe('the labels about a tile', () => {
     });
 });
 
-const flat = (figure: number, base: number): Flat => ({
-    figure,
-    material: figure,
-    light: null,
-    tones: Object.fromEntries(['deep', 'shade', 'base', 'light', 'glint', 'line'].map((tone) => [tone, base])) as Flat['tones'],
-});
-
 const stackOf = (soft: number[]): Stack => ({
     ...EMPTY,
     flats: new Map([
-        [1, flat(3, 0xc00000)],
-        [2, flat(4, 0x000040)],
+        [1, flatOf(0xc00000, 3)],
+        [2, flatOf(0x000040, 4)],
     ]),
     soft: new Set(soft),
 });

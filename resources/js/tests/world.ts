@@ -1,6 +1,16 @@
 /** A small page for tests, and what of a browser the code under test asks for. */
 import { vi } from 'vitest';
+import { TONES } from '../api/generated';
 import type { FeedState, MaterialState, PageStateData, PassData, RegionData, Tone } from '../api/generated';
+import type { Flat } from '../picture/stack';
+
+/** A flat that has one colour in every tone. */
+export const flatOf = (colour: number, figure = 3): Flat => ({
+    figure,
+    material: figure,
+    light: null,
+    tones: Object.fromEntries(TONES.map((tone) => [tone, colour])) as Flat['tones'],
+});
 
 const tones = (seed: number): Record<Tone, string> => ({
     deep: `#0${seed}0000`,

@@ -5,6 +5,7 @@ import { SIDE } from '../../picture/compose';
 import { HIGHEST } from '../../picture/tiles';
 import type { Trial } from '../model/model';
 import { originalMatrix } from './originals';
+import type { Box, Part } from './viewport';
 
 /** What is looked at: which drawing, cleaned how, which tiles of which level. */
 export interface Looking {
@@ -85,11 +86,7 @@ function isOther(tried: CleanData, now: CleanData): boolean {
 const MOST = 60;
 
 /** The tiles in view, at the finest level at which they are not too many. */
-export function tilesInView(
-    seen: { left: number; top: number; right: number; bottom: number },
-    size: { width: number; height: number },
-    finest: number,
-): { level: number; tiles: number[] } {
+export function tilesInView(seen: Part, size: Box, finest: number): { level: number; tiles: number[] } {
     for (let level = finest; ; level++) {
         const span = SIDE << level;
         const tiles = [

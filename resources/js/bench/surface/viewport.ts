@@ -1,3 +1,5 @@
+import { SIDE } from '../../picture/compose';
+
 /** Where the page lies on the screen: scale, turn and mirror about the middle of the canvas. */
 export interface View {
     /** Screen pixels a page pixel. */
@@ -68,8 +70,16 @@ export function levelFor(scale: number, highest: number): number {
     return Math.max(0, Math.min(highest, Math.floor(Math.log2(1 / scale) + 0.01)));
 }
 
+/** Part of the page, in its pixels. */
+export interface Part {
+    left: number;
+    top: number;
+    right: number;
+    bottom: number;
+}
+
 /** The page's rectangle that the canvas shows. */
-export function shown(view: View, canvas: Box): { left: number; top: number; right: number; bottom: number } {
+export function shown(view: View, canvas: Box): Part {
     const corners = [
         [0, 0],
         [canvas.width, 0],
@@ -82,4 +92,17 @@ export function shown(view: View, canvas: Box): { left: number; top: number; rig
         top: Math.min(...corners.map((c) => c.y)),
         bottom: Math.max(...corners.map((c) => c.y)),
     };
+}
+
+/** The tiles of a level that lie in a part of the page, and so many round about. */
+export function tilesIn(level: number, part: Part, page: Box, ring = 0): { column: number; row: number }[] {
+    const span = SIDE << level;
+    const between = (from: number, to: number, length: number): number[] => {
+        const last = Math.ceil(length / span) - 1;
+        const clamp = (value: number): number => Math.max(0, Math.min(last, value));
+        const first = clamp(Math.floor(from / span) - ring);
+        return Array.from({ length: clamp(Math.floor(to / span) + ring) - first + 1 }, (_, i) => first + i);
+    };
+    const columns = between(part.left, part.right, page.width);
+    return between(part.top, part.bottom, page.height).flatMap((row) => columns.map((column) => ({ column, row })));
 }

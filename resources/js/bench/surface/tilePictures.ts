@@ -1,0 +1,311 @@
+/**
+ * The pictures of the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing
+ * never waits: until a tile is ready its old picture shows, or what a coarser level has of it.
+ */
+import { changedLabels, holdsAny } from '../../picture/changes';
+import { PIXELS, SIDE, type Block, type Look } from '../../picture/compose';
+import type { ComposePool, TileRequest } from '../../picture/pool';
+import { remember } from '../../picture/remember';
+import { layersOf, type Stack } from '../../picture/stack';
+import { andNeighbours, TileLayers, type TilePlace } from '../../picture/tileLayers';
+import { HIGHEST } from '../../picture/tiles';
+import type { TriedLight } from '../../picture/tried';
+import { sizeOf } from '../../page/store';
+import type { BenchModel } from '../model/model';
+import { patch } from './patches';
+import { shownStack, triedTable } from './shownStack';
+import { levelFor, tilesIn, type Box, type Part, type View } from './viewport';
+
+interface Shown {
+    canvas: HTMLCanvasElement;
+    /** What it shows is out of date. */
+    isDirty: boolean;
+    /** It has been drawn at least once. */
+    isReady: boolean;
+    /** A picture of it is on its way from a worker. */
+    isAsked: boolean;
+    /** How often it was patched in the window since; what was asked for before is older than that. */
+    drafts: number;
+    /** What it shows is right but for a tone that is being changed: that is right in a few pixels only. */
+    isDraft: boolean;
+}
+
+/** What is looked at, and which part of the page that shows. */
+export interface Sight {
+    view: View;
+    seen: Part;
+}
+
+type Picture = Uint8ClampedArray<ArrayBuffer>;
+
+/** Tile pictures kept, of all levels. */
+const MOST_SHOWN = 220;
+/** Of so many their bytes as well, a quarter of a megabyte each: what is in view at one level is fewer. */
+const MOST_KEPT = 48;
+/** How far beyond the screen's edge tiles are fetched early. */
+const RING = 1;
+const LATER = 1e6;
+
+export class TilePictures {
+    private activeLayer: string | null = null;
+    private readonly shown = new Map<string, Shown>();
+    private readonly pictures = new Map<string, Picture>();
+    private asked = 0;
+    private layers: string[] = [];
+    private levelsTable: Uint8Array | null = null;
+    private readonly tileLayers: TileLayers;
+    /** As it was shown last. */
+    private stack: Stack | null = null;
+
+    constructor(
+        private readonly bench: BenchModel,
+        private readonly pool: ComposePool,
+        private readonly changed: () => void,
+    ) {
+        this.tileLayers = new TileLayers(bench.session.tiles);
+    }
+
+    /** Nothing that was shown is of this page any more. */
+    forget(): void {
+        this.shown.clear();
+    }
+
+    /** @param sight what is looked at; null while nothing is */
+    takeStack(sight: Sight | null): void {
+        const stack = shownStack(this.bench);
+        const changed = this.stack === null ? null : changedLabels(this.stack, stack);
+        this.stack = stack;
+        this.layers = layersOf(stack);
+        this.pool.setStack(stack);
+        if (changed === null) this.dirty(null, null);
+        else this.repaintInView(sight, this.dirtyWhere(changed), changed);
+    }
+
+    takeLook(): void {
+        this.levelsTable = triedTable(this.bench);
+        this.dirty(null, null);
+    }
+
+    /** Another light is tried, or none any more. */
+    takeTried(now: TriedLight | null, before: TriedLight | null): void {
+        for (const [key, tile] of this.shown) {
+            const { level, column, row } = placeOf(key);
+            if ([now, before].some((tried) => tried?.touches(level, column, row))) outOfDate(tile);
+        }
+        this.changed();
+    }
+
+    /** Some tiles look different now; the layer is the one the hand works on. */
+    touched(level: number, places: Set<string>, layer: string): void {
+        this.activeLayer = layer;
+        this.dirty(level, places);
+    }
+
+    dirty(level: number | null, changed: Set<string> | null): void {
+        const places = changed === null || this.stack === null || this.stack.soft.size === 0 ? changed : andNeighbours(changed);
+        for (const [key, tile] of this.shown) {
+            const [tileLevel, place] = key.split(' ');
+            if ((level === null || Number(tileLevel) === level) && (places === null || places.has(place))) outOfDate(tile);
+        }
+        this.changed();
+    }
+
+    /** A full-size tile as the finished page shows it; null while its layers are on their way. */
+    pixels(column: number, row: number): Promise<Picture | null> {
+        return new Promise((done) => {
+            // Under a key of its own each time: a request that another replaces is never answered.
+            const look = { ink: 1, hatch: false, veil: false, passes: true };
+            const request = this.request({ level: 0, column, row, distance: 0 }, look, `true ${++this.asked}`);
+            if (request === null) done(null);
+            else this.pool.ask({ ...request, done });
+        });
+    }
+
+    draw(context: CanvasRenderingContext2D, { view, seen }: Sight, size: Box): void {
+        const level = levelFor(view.scale, HIGHEST);
+        const { look } = this.bench;
+        // The coarsest picture of all that is in view comes before anything sharp.
+        for (const { column, row } of tilesIn(HIGHEST, seen, size)) this.ensure({ level: HIGHEST, column, row, distance: -1 }, look);
+        let isComplete = true;
+        for (const { column, row } of tilesIn(level, seen, size)) {
+            const span = SIDE << level;
+            const tile = this.ensure(placeFrom(view, level, column, row), look);
+            if (tile.isReady) context.drawImage(tile.canvas, column * span, row * span, span, span);
+            else this.drawCoarser(context, level, column, row, span);
+            isComplete &&= tile.isReady && !tile.isDirty;
+        }
+        if (isComplete) this.fetchRing(level, seen, size);
+    }
+
+    /**
+     * A tone that is being changed shall be there when the next frame is drawn: composited here and now, as far as there is time.
+     * For what is left the workers are asked before the frame asks.
+     *
+     * @param current tiles that look different, and showed everything else as it is
+     */
+    private repaintInView(sight: Sight | null, current: ReadonlySet<Shown>, changed: ReadonlySet<number>): void {
+        const size = sizeOf(this.bench.session.view);
+        if (sight === null || size === null) return;
+        const level = levelFor(sight.view.scale, HIGHEST);
+        const tiles = tilesIn(level, sight.seen, size).flatMap(({ column, row }) => {
+            const tile = this.shown.get(`${level} ${column},${row}`);
+            return tile?.isDirty === true ? [{ tile, place: placeFrom(sight.view, level, column, row) }] : [];
+        });
+        const { look } = this.bench;
+        this.patch(
+            tiles.filter(({ tile }) => current.has(tile)),
+            look,
+            changed,
+        );
+        for (const { tile, place } of tiles) if (tile.isDirty) this.compose(tile, place, look);
+    }
+
+    private patch(tiles: { tile: Shown; place: TilePlace }[], look: Look, changed: ReadonlySet<number>): void {
+        const { stack } = this;
+        // Levels that are tried stand in for the ink.
+        if (stack === null || this.levelsTable !== null) return;
+        const patched = tiles.flatMap(({ tile, place }) => {
+            const request = this.request(place, look, 'view');
+            const picture = this.pictures.get(keyOf(place));
+            return request === null || picture === undefined ? [] : [{ tile, picture, block: blockOf(request) }];
+        });
+        // What is softened asks its neighbours, too.
+        const isExact = patch(patched, changed, stack, look) && stack.soft.size === 0;
+        for (const { tile, picture } of patched) {
+            show(tile, picture);
+            tile.drafts++;
+            tile.isDraft ||= !isExact;
+            tile.isDirty = tile.isDraft;
+        }
+    }
+
+    /**
+     * Where some regions look different; a tile whose flats are not here yet may hold them.
+     *
+     * @return of these tiles those that showed everything else as it is
+     */
+    private dirtyWhere(labels: ReadonlySet<number>): Set<Shown> {
+        const current = new Set<Shown>();
+        for (const [key, tile] of this.shown) {
+            const { level } = placeOf(key);
+            const [, place] = key.split(' ');
+            const flatsAt = (at: string): Uint8Array | null => {
+                const [column, row] = at.split(',').map(Number);
+                return this.bench.session.tiles.peek(level, 'flats', column, row);
+            };
+            const own = flatsAt(place);
+            const near = this.stack?.soft.size === 0 ? [] : [...andNeighbours(new Set([place]))].map(flatsAt);
+            if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) {
+                if (tile.isDraft || (tile.isReady && !tile.isDirty && !tile.isAsked)) current.add(tile);
+                tile.isDirty = true;
+            }
+        }
+        this.changed();
+        return current;
+    }
+
+    /** The tile's picture, and if it is out of date, its place in the workers' queue. */
+    private ensure(place: TilePlace, look: Look): Shown {
+        const key = keyOf(place);
+        const tile = this.shown.get(key) ?? newTile();
+        remember(this.shown, key, tile, MOST_SHOWN);
+        if (tile.isDirty) this.compose(tile, place, look);
+        return tile;
+    }
+
+    private compose(tile: Shown, place: TilePlace, look: Look): void {
+        const request = this.request(place, look, 'view');
+        if (request === null) return;
+        tile.isDirty = false;
+        tile.isAsked = true;
+        const { drafts } = tile;
+        this.pool.ask({
+            ...request,
+            done: (pixels) => {
+                // It is asked for anew: what the window itself made of it since is newer.
+                if (tile.drafts !== drafts) return;
+                tile.isAsked = false;
+                if (pixels === null) {
+                    // Tried again when something changes.
+                    tile.isDirty = true;
+                    return;
+                }
+                show(tile, pixels);
+                remember(this.pictures, keyOf(place), pixels, MOST_KEPT);
+                tile.isReady = true;
+                tile.isDraft = false;
+                this.changed();
+            },
+        });
+    }
+
+    /** All that a worker needs; null while a layer is on its way. */
+    private request(place: TilePlace, look: Look, purpose: string) {
+        const { level, column, row } = place;
+        const names = look.passes ? this.layers : ['ink', 'flats'];
+        const isView = purpose === 'view';
+        const levels = isView ? this.levelsTable : null;
+        const size = sizeOf(this.bench.session.view);
+        if (size === null || this.stack === null) return null;
+        const instead = (layer: string): string => (levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer);
+        const layers = this.tileLayers.of(place, names, this.stack, size, instead, isView ? this.bench.view.tried : null);
+        if (layers === null) return null;
+        const key = `${purpose} ${level} ${column},${row}`;
+        return { key, column, row, x: column * SIDE, y: row * SIDE, look, layers, active: this.activeLayer, levels };
+    }
+
+    private fetchRing(level: number, seen: Part, size: Box): void {
+        const names = this.bench.look.passes ? this.layers : ['ink', 'flats'];
+        for (const { column, row } of tilesIn(level, seen, size, RING))
+            names.forEach((layer) => this.bench.session.tiles.get(level, layer, column, row, LATER));
+    }
+
+    /** What a coarser level has of a tile that is not here yet. */
+    private drawCoarser(context: CanvasRenderingContext2D, level: number, column: number, row: number, span: number): void {
+        for (let up = 1; level + up <= HIGHEST; up++) {
+            const tile = this.shown.get(`${level + up} ${column >> up},${row >> up}`);
+            if (tile?.isReady !== true) continue;
+            const part = SIDE >> up;
+            const mask = (1 << up) - 1;
+            context.drawImage(tile.canvas, (column & mask) * part, (row & mask) * part, part, part, column * span, row * span, span, span);
+            return;
+        }
+        context.fillStyle = '#f4f4f4';
+        context.fillRect(column * span, row * span, span, span);
+    }
+}
+
+const keyOf = ({ level, column, row }: TilePlace): string => `${level} ${column},${row}`;
+
+function placeOf(key: string): { level: number; column: number; row: number } {
+    const [level, place] = key.split(' ');
+    const [column, row] = place.split(',').map(Number);
+    return { level: Number(level), column, row };
+}
+
+/** How far from the middle of what is looked at it lies, in pixels of the page: nearer ones come first. */
+function placeFrom(view: View, level: number, column: number, row: number): TilePlace {
+    const span = SIDE << level;
+    return { level, column, row, distance: Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y) };
+}
+
+function newTile(): Shown {
+    const canvas = document.createElement('canvas');
+    canvas.width = canvas.height = SIDE;
+    return { canvas, isDirty: true, isReady: false, isAsked: false, drafts: 0, isDraft: false };
+}
+
+function show({ canvas }: Shown, picture: Picture): void {
+    canvas.getContext('2d')?.putImageData(new ImageData(picture, SIDE, SIDE), 0, 0);
+}
+
+function outOfDate(tile: Shown): void {
+    tile.isDirty = true;
+    tile.isDraft = false;
+}
+
+/** A tile's layers, as the compositor asks for them. */
+function blockOf({ x, y, layers }: Pick<TileRequest, 'x' | 'y' | 'layers'>): Block {
+    const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes]));
+    return { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x, y, width: SIDE };
+}
