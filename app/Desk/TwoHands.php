@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use Awning\Core\Sheet\Hands;
-use Awning\Core\Sheet\OneHand;
+use Awning\Core\Raster\Hands;
+use Awning\Core\Raster\OneHand;
 
 /**
  * Every second piece is done by a copy of this process, so that whole pages use two cores. Only for the command line and

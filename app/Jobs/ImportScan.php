@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Desk\PageDesk;
+use App\Desk\TwoHands;
 use App\Models\Original;
 use App\Models\Task;
 use App\Store\ChildDecoder;
@@ -67,7 +68,7 @@ final class ImportScan extends LongTask
         $placed = $this->placed($asked, $sheet, $scan, $settings, $source, $before, $id);
         $this->step($task, 55, 'Finding the regions');
         $decided = array_values(LayInk::decided($sheet));
-        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided);
+        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided, new TwoHands(2));
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);

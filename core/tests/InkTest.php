@@ -25,6 +25,8 @@ use PHPUnit\Framework\TestCase;
 
 final class InkTest extends TestCase
 {
+    use DrawsPlanes;
+
     /**
      * A sheet with a vertical line, under light that falls off to the right, and noise.
      *
@@ -201,6 +203,9 @@ final class InkTest extends TestCase
         $scan = (new ScanCleaner)->clean($red);
         self::assertSame([['red'], []], [$scan->colours->kept, $scan->colours->dropped]);
         self::assertSame([[], ['blue']], [(new ScanCleaner)->clean($blue)->colours->kept, (new ScanCleaner)->clean($blue)->colours->dropped]);
+        // A fifth darker than paper in one channel alone is a colour still; a tenth is paper's.
+        self::assertSame(['blue'], (new ScanCleaner)->clean($this->coloured(0.8, 0.97, 0.99))->colours->dropped);
+        self::assertSame([], (new ScanCleaner)->clean($this->coloured(0.9, 0.97, 0.99))->colours->dropped);
     }
 
     public function test_light_that_is_not_divided_out_stays(): void
@@ -289,6 +294,12 @@ final class InkTest extends TestCase
         }
         $loose = new Plane(90, 90, substr_replace(str_repeat("\0", 8100), str_repeat("\xff", 9), 4000, 9));
         self::assertNull(Skew::of($loose), 'nothing to tell by');
+        // Lines one way are enough, across or down; a stroke that is short for the page is not.
+        $line = fn (int $length, int $thick): Plane => Warp::plane($this->drawn(900, 400, fn (int $x, int $y): bool => abs($x - 450) < $length && abs($y - 200) < $thick), Projection::turn(2.0, 450, 200), 900, 400);
+        self::assertEqualsWithDelta(2.0, Skew::of($line(300, 4)), 0.1, 'across');
+        self::assertEqualsWithDelta(2.0, Skew::of($line(4, 150)), 0.1, 'down');
+        self::assertNull(Skew::of($line(70, 4)), 'a stroke across');
+        self::assertNull(Skew::of($line(4, 35)), 'a stroke down');
     }
 
     public function test_hard_ink_has_no_grey(): void

@@ -34,7 +34,7 @@ use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\ScopeKind;
-use Awning\Core\Sheet\OneHand;
+use Awning\Core\Raster\OneHand;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Desk\TwoHands;
 use App\Store\PaletteFile;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
@@ -52,7 +53,7 @@ final class Flats extends BatchCommand
             unset($picture);
             $clock->lap('clean');
             $finder = $gap === null ? FlatsFinder::forDpi($dpi) : new FlatsFinder($gap);
-            $flats = $finder->find($scan->ink);
+            $flats = $finder->find($scan->ink, [], new TwoHands(2));
             $clock->lap('flats');
             [$png, $more] = $this->picture($flats, $scan->ink, $dpi);
             $clock->lap('colour');

@@ -9,7 +9,9 @@ use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
+use Awning\Core\Raster\Hands;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\OneHand;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Runs;
 use Awning\Core\Raster\Stopwatch;
@@ -39,8 +41,11 @@ final readonly class FlatsFinder
         return new self((int) max(4, round(self::GAP_AT_300_DPI * $scale)), (int) max(6, round(12 * $scale * $scale)), max(1.2, 1.5 * $scale));
     }
 
-    /** @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again */
-    public function find(Plane $ink, array $decided = []): FlatsResult
+    /**
+     * @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again
+     * @param  Hands  $hands  who shares the work on a large page
+     */
+    public function find(Plane $ink, array $decided = [], Hands $hands = new OneHand): FlatsResult
     {
         $width = $ink->width;
         $height = $ink->height;
@@ -78,7 +83,7 @@ final readonly class FlatsFinder
             $regions = [1 => new Region(0, 0, 0, intdiv($width, 2), intdiv($height, 2))];
         } else {
             $regions = self::withSolid($labels, $open, $regions, $solid, $width);
-            (new TrapGrowth)->grow($labels, $open, $width, $height);
+            $labels = (new BandGrowth($hands))->grow($labels, $open, $width, $height);
         }
         $clock->lap('growth');
         $flats = new Labels($width, $height, $labels);

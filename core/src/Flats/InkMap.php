@@ -29,6 +29,9 @@ final class InkMap
     /** A page that changes between ink and paper more often than each so many pixels is noise. */
     private const NOISE = 14;
 
+    /** So many rows on, the next one is looked at for that. */
+    private const NOISE_ROWS = 4;
+
     private function __construct(public string $ink, public readonly int $stride, public readonly int $height)
     {
     }
@@ -47,12 +50,16 @@ final class InkMap
         return Runs::of($this->ink, $this->stride, $this->height, self::INK);
     }
 
-    /** Whether there is no drawing, but dust all over. */
+    /** Whether there is no drawing, but dust all over: by every few of its rows. */
     public function isNoise(): bool
     {
-        $changes = $this->ink ^ "\0".substr($this->ink, 0, -1);
+        $changes = 0;
+        for ($at = 0, $rows = 0; $at < strlen($this->ink); $at += self::NOISE_ROWS * $this->stride, $rows++) {
+            $row = substr($this->ink, $at, $this->stride);
+            $changes += substr_count($row ^ "\0".substr($row, 0, -1), self::INK);
+        }
 
-        return substr_count($changes, self::INK) > strlen($this->ink) / self::NOISE * 2;
+        return $changes > $rows * $this->stride / self::NOISE * 2;
     }
 
     public function isInk(float $x, float $y): bool
@@ -127,30 +134,50 @@ final class InkMap
     /** The usual width of a line, px: looked for in rows and columns alike, so that a turned page has the same. */
     public function lineWidth(): float
     {
-        $lengths = [];
-        for ($sample = 0; $sample < self::SAMPLES; $sample++) {
-            $share = ($sample + 0.5) / self::SAMPLES;
-            array_push($lengths, ...self::lengths(substr($this->ink, (int) ($share * $this->height) * $this->stride, $this->stride)), ...self::lengths($this->column((int) ($share * $this->stride))));
-        }
+        $lengths = [...$this->across(), ...$this->down()];
         sort($lengths);
 
         return $lengths === [] ? 1.0 : max(1.0, $lengths[(int) (self::CROSSED * (count($lengths) - 1))] * self::SLANTED);
     }
 
-    private function column(int $x): string
+    /** @return list<int> rows, or columns, that are looked at, of so many */
+    private static function sampled(int $of): array
     {
-        $column = '';
-        for ($at = $x, $end = strlen($this->ink); $at < $end; $at += $this->stride) {
-            $column .= $this->ink[$at];
-        }
-
-        return $column;
+        return array_values(array_unique(array_map(fn (int $sample): int => (int) (($sample + 0.5) / self::SAMPLES * $of), range(0, self::SAMPLES - 1))));
     }
 
-    /** @return list<int> how long each stretch of ink is */
-    private static function lengths(string $line): array
+    /** @return list<int> how long each stretch of ink is, in rows */
+    private function across(): array
     {
-        return array_map(strlen(...), array_values(array_filter(explode("\0", $line), fn (string $ink): bool => $ink !== '')));
+        $rows = implode('', array_map(fn (int $y): string => substr($this->ink, $y * $this->stride, $this->stride), self::sampled($this->height)));
+        $runs = Runs::of($rows, $this->stride, intdiv(strlen($rows), $this->stride), self::INK);
+
+        return array_map(fn (int $from, int $to): int => $to - $from, $runs->from, $runs->to);
+    }
+
+    /** @return list<int> the same in columns: found where these change from row to row, as they lie in memory */
+    private function down(): array
+    {
+        $looked = str_repeat("\0", $this->stride);
+        foreach (self::sampled($this->stride) as $x) {
+            $looked[$x] = self::INK;
+        }
+        $above = str_repeat("\0", $this->stride);
+        $lengths = $began = [];
+        for ($y = 0; $y < $this->height; $y++) {
+            $row = substr($this->ink, $y * $this->stride, $this->stride);
+            $changes = ($row ^ $above) & $looked;
+            for ($x = strpos($changes, self::INK); $x !== false; $x = strpos($changes, self::INK, $x + 1)) {
+                if ($row[$x] === self::INK) {
+                    $began[$x] = $y;
+                } else {
+                    $lengths[] = $y - $began[$x];
+                }
+            }
+            $above = $row;
+        }
+
+        return $lengths;
     }
 
     /** The page without its margin: 255 where there is ink or a bridge. */

@@ -26,16 +26,12 @@ final readonly class RegionGraph
     {
         $pairs = [];
         $width = $labels->width;
-        $none = str_repeat("\0", $width);
-        $above = $inkAbove = '';
+        $above = [[], []];
         for ($y = 0; $y < $labels->height; $y++) {
-            $row = substr($labels->data, 2 * $y * $width, 2 * $width);
-            $inkRow = $ink === null ? $none : substr($ink->data, $y * $width, $width);
-            self::count($pairs, substr($row, 0, -2), substr($row, 2), $inkRow);
-            if ($y > 0) {
-                self::count($pairs, $above, $row, $inkAbove);
-            }
-            [$above, $inkAbove] = [$row, $inkRow];
+            $row = self::spans(substr($labels->data, 2 * $y * $width, 2 * $width));
+            self::countAcross($pairs, $row, $ink === null ? '' : substr($ink->data, $y * $width, $width));
+            self::countDown($pairs, $above, $row, $ink === null || $y === 0 ? '' : substr($ink->data, ($y - 1) * $width, $width));
+            $above = $row;
         }
         $sums = [];
         foreach ($pairs as $pair => $sum) {
@@ -47,21 +43,77 @@ final readonly class RegionGraph
         return new self(array_map(fn (array $of): array => array_map(fn (int $sum): array => [$sum & (self::INK - 1), intdiv($sum, self::INK) / 255 / ($sum & (self::INK - 1))], $of), $sums));
     }
 
-    /**
-     * Counts where two rows of labels differ.
-     *
-     * @param  array<int, int>  $pairs  by both labels in one number
-     * @param  string  $ink  a byte a pixel of the first row
-     */
-    private static function count(array &$pairs, string $a, string $b, string $ink): void
+    /** @return array{list<int>, list<int>} of a row of labels the last pixel of each run of equal ones, and its label */
+    private static function spans(string $row): array
     {
-        $differs = $a ^ $b;
-        for ($at = strspn($differs, "\0"), $end = strlen($differs); $at < $end; $at += strspn($differs, "\0", $at)) {
-            $at &= ~1;
-            $pair = ord($a[$at]) << 24 | ord($a[$at + 1]) << 16 | ord($b[$at]) << 8 | ord($b[$at + 1]);
-            $pairs[$pair] = ($pairs[$pair] ?? 0) + 1 + ord($ink[$at >> 1]) * self::INK;
-            $at += 2;
+        $ends = $labels = [];
+        $changes = substr($row, 2) ^ $row;
+        $last = strlen($row) - 2;
+        for ($at = strspn($changes, "\0") & ~1; $at < $last; $at += 2 + (strspn($changes, "\0", $at + 2) & ~1)) {
+            $ends[] = $at >> 1;
+            $labels[] = ord($row[$at]) << 8 | ord($row[$at + 1]);
         }
+        $ends[] = $last >> 1;
+        $labels[] = ord($row[$last]) << 8 | ord($row[$last + 1]);
+
+        return [$ends, $labels];
+    }
+
+    /**
+     * @param  array<int, int>  $pairs  by both labels in one number: pixels of border and ink
+     * @param  array{list<int>, list<int>}  $row
+     * @param  string  $ink  a byte a pixel of the row; empty: it does not matter
+     */
+    private static function countAcross(array &$pairs, array $row, string $ink): void
+    {
+        [$ends, $labels] = $row;
+        for ($i = 1, $count = count($labels); $i < $count; $i++) {
+            $pair = $labels[$i - 1] << 16 | $labels[$i];
+            $pairs[$pair] = ($pairs[$pair] ?? 0) + 1 + self::INK * self::inkIn($ink, $ends[$i - 1], $ends[$i - 1]);
+        }
+    }
+
+    /**
+     * Where two rows differ, run by run.
+     *
+     * @param  array<int, int>  $pairs  by both labels in one number: pixels of border and ink
+     * @param  array{list<int>, list<int>}  $above
+     * @param  array{list<int>, list<int>}  $below
+     * @param  string  $ink  a byte a pixel of the upper row; empty: it does not matter
+     */
+    private static function countDown(array &$pairs, array $above, array $below, string $ink): void
+    {
+        [$ends, $labels] = $above;
+        [$endsBelow, $labelsBelow] = $below;
+        $j = $from = 0;
+        foreach ($labels as $i => $label) {
+            $end = $ends[$i];
+            // Every run below that begins under this one; the last of them may go on under the next.
+            while ($from <= $end) {
+                $to = $endsBelow[$j] < $end ? $endsBelow[$j] : $end;
+                if ($label !== $labelsBelow[$j]) {
+                    $pair = $label << 16 | $labelsBelow[$j];
+                    $pairs[$pair] = ($pairs[$pair] ?? 0) + ($to - $from + 1) + self::INK * self::inkIn($ink, $from, $to);
+                }
+                if ($endsBelow[$j] === $to) {
+                    $j++;
+                }
+                $from = $to + 1;
+            }
+        }
+    }
+
+    /** The ink of a row from one pixel to another, added up; 0 where it does not matter. */
+    private static function inkIn(string $ink, int $from, int $to): int
+    {
+        $sum = 0;
+        if ($ink !== '') {
+            for ($x = $from; $x <= $to; $x++) {
+                $sum += ord($ink[$x]);
+            }
+        }
+
+        return $sum;
     }
 
     /** @return array<int, int> pixels of border by neighbour */

@@ -96,20 +96,19 @@ final readonly class SolidInk
     {
         $narrowed = '';
         $run = $this->side - 1;
+        $wide = str_repeat("\xff", $this->side);
         foreach (str_split($ink, max(1, $width)) as $row) {
             $line = '';
-            for ($at = 0; $at < $width; $at = $end) {
-                $end = $at + strcspn($row, "\xff", $at);
-                $line .= str_repeat("\0", $end - $at);
-                $length = strspn($row, "\xff", $end);
-                $line .= $length > $run ? str_repeat("\xff", $length - $run).str_repeat("\0", $run) : str_repeat("\0", $length);
-                $end += $length;
+            $at = 0;
+            while (($from = strpos($row, $wide, $at)) !== false) {
+                $at = $from + strspn($row, "\xff", $from);
+                $line .= str_repeat("\0", $from - strlen($line)).str_repeat("\xff", $at - $run - $from);
             }
-            $narrowed .= $line;
+            $narrowed .= str_pad($line, $width, "\0");
         }
         // A square's left top corner is where all of its rows have begun; from there it goes right and down again.
         $corners = self::rowsBelow($narrowed, $width, $this->side, fn (string $a, string $b): string => $a & $b);
-        if (strspn($corners, "\0") === strlen($corners)) {
+        if (! str_contains($corners, "\xff")) {
             return null;
         }
         $rim = str_repeat("\0", self::RIM * $width);
@@ -117,14 +116,13 @@ final readonly class SolidInk
         $opened = '';
         foreach (str_split($tall, max(1, $width)) as $row) {
             $line = '';
-            for ($at = 0; $at < $width; $at = $end) {
-                $end = $at + strcspn($row, "\xff", $at);
-                $length = strspn($row, "\xff", $end);
-                $line = str_pad($line, min($width, $end + ($length > 0 ? self::RIM : 0)), "\0");
-                $line = str_pad($line, min($width, $end + $length + ($length > 0 ? $run - self::RIM : 0)), "\xff");
-                $end += $length;
+            $at = 0;
+            while (($from = strpos($row, "\xff", $at)) !== false) {
+                $at = $from + strspn($row, "\xff", $from);
+                $line = str_pad($line, min($width, $from + self::RIM), "\0");
+                $line = str_pad($line, min($width, $at + $run - self::RIM), "\xff");
             }
-            $opened .= $line;
+            $opened .= str_pad($line, $width, "\0");
         }
 
         return $opened;
@@ -137,7 +135,8 @@ final readonly class SolidInk
      */
     private static function rowsBelow(string $plane, int $width, int $many, callable $join): string
     {
-        for ($rows = 1; $rows < $many; $rows += $by) {
+        // Most of a page has nothing so wide and high: it is done when nothing is left.
+        for ($rows = 1; $rows < $many && str_contains($plane, "\xff"); $rows += $by) {
             $by = min($rows, $many - $rows);
             $plane = $join($plane, substr($plane, $by * $width).str_repeat("\0", $by * $width));
         }

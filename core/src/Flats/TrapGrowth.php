@@ -15,8 +15,9 @@ final class TrapGrowth
      * @param  string  $labels  two bytes a pixel, changed in place; 0 is none
      * @param  string  $open  255 where a pixel still needs a label, 0 where one grows from, else neither; one byte a pixel
      * @param  int  $rounds  how far it grows at the most, px
+     * @return int how far it grew, px; 0 when there was nothing to grow from, or over
      */
-    public function grow(string &$labels, string $open, int $width, int $height, int $rounds = PHP_INT_MAX): void
+    public function grow(string &$labels, string $open, int $width, int $height, int $rounds = PHP_INT_MAX): int
     {
         // A margin that needs no label spares every look over the page's edge.
         $stride = $width + 2;
@@ -47,7 +48,7 @@ final class TrapGrowth
         }
         $steps4 = [[1, 2], [-1, -2], [$stride, 2 * $width], [-$stride, -2 * $width]];
         $steps8 = [...$steps4, [$stride + 1, 2 * $width + 2], [$stride - 1, 2 * $width - 2], [1 - $stride, 2 - 2 * $width], [-1 - $stride, -2 - 2 * $width]];
-        for ($round = 1; $front !== [] && $round < $rounds; $round++) {
+        for ($round = 0; $front !== [] && ++$round < $rounds;) {
             $next = $nextBack = [];
             $steps = $round % 2 === 1 ? $steps8 : $steps4;
             foreach ($front as $i => $at) {
@@ -68,5 +69,7 @@ final class TrapGrowth
             $front = $next;
             $back = $nextBack;
         }
+
+        return $round;
     }
 }

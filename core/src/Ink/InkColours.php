@@ -23,6 +23,9 @@ final readonly class InkColours
     /** Channels that differ by more make a pixel coloured, in steps of 255. */
     public const COLOURED = 40;
 
+    /** So bright, of 255, is what is darker than paper by less than that. */
+    private const PAPER = 256 - self::COLOURED;
+
     /** Every so many pixels and lines are looked at. */
     private const STEP = 5;
 
@@ -116,14 +119,21 @@ final readonly class InkColours
         for ($y = 0; $y < $height; $y += self::STEP) {
             $first = intdiv($y, $cell) * $columns;
             for ($x = 0, $at = $y * $width; $x < $width; $x += self::STEP, $at += self::STEP) {
-                $place = $first + intdiv($x, $cell);
-                $r = 255 - intdiv(255 * ord($red[$at]), ord($lightRed[$place]));
-                $g = 255 - intdiv(255 * ord($green[$at]), ord($lightGreen[$place]));
-                $b = 255 - intdiv(255 * ord($blue[$at]), ord($lightBlue[$place]));
-                $most = $r > $g ? ($r > $b ? $r : $b) : ($g > $b ? $g : $b);
-                if ($most < self::COLOURED) {
+                $place = $first + (int) ($x / $cell);
+                $r = 255 * ord($red[$at]);
+                $g = 255 * ord($green[$at]);
+                $b = 255 * ord($blue[$at]);
+                $ofRed = ord($lightRed[$place]);
+                $ofGreen = ord($lightGreen[$place]);
+                $ofBlue = ord($lightBlue[$place]);
+                // Paper, as nearly all of it is: told without a division.
+                if ($r >= $ofRed * self::PAPER && $g >= $ofGreen * self::PAPER && $b >= $ofBlue * self::PAPER) {
                     continue;
                 }
+                $r = 255 - intdiv($r, $ofRed);
+                $g = 255 - intdiv($g, $ofGreen);
+                $b = 255 - intdiv($b, $ofBlue);
+                $most = $r > $g ? ($r > $b ? $r : $b) : ($g > $b ? $g : $b);
                 $low = $r < $g ? ($r < $b ? $r : $b) : ($g < $b ? $g : $b);
                 if ($most - $low < self::COLOURED || $most - $low < 0.35 * $most) {
                     $neutral[$most]++;

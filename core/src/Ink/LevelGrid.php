@@ -55,19 +55,34 @@ final readonly class LevelGrid
     /** Each cell the highest of those up to $reach away, in a square. */
     public function highest(int $reach): self
     {
-        return $this->along($reach, 0, true)->along($reach, 1, true);
+        return $this->ofNumbers($this->along($this->numbers(), $reach, true));
     }
 
     /** Each cell the lowest of those up to $reach away, in a square. */
     public function lowest(int $reach): self
     {
-        return $this->along($reach, 0, false)->along($reach, 1, false);
+        return $this->ofNumbers($this->along($this->numbers(), $reach, false));
     }
 
     /** Grey closing: what is dark and narrower than 2 x $reach + 1 cells is gone, wider shapes keep their edges. */
     public function closed(int $reach): self
     {
-        return $this->highest($reach)->lowest($reach);
+        return $this->ofNumbers($this->along($this->along($this->numbers(), $reach, true), $reach, false));
+    }
+
+    /** @return array<int, int> the level of each cell, from 0: where all are looked at several times, a list is quicker than bytes */
+    private function numbers(): array
+    {
+        /** @var array<int, int> $levels */
+        $levels = unpack('C*', $this->levels);
+
+        return array_values($levels);
+    }
+
+    /** @param  array<int, int>  $levels  of 0..255 */
+    private function ofNumbers(array $levels): self
+    {
+        return $this->with(implode('', array_map(chr(...), $levels)));
     }
 
     /** @return array<int, int> how many cells have each of the 256 levels */
@@ -118,27 +133,37 @@ final readonly class LevelGrid
         return $this->with($cells);
     }
 
-    /** Shifted both ways and compared, three times as far each time; beyond the edge there is nothing to compare with. */
-    private function along(int $reach, int $axis, bool $high): self
+    /**
+     * Shifted both ways and compared, three times as far each time; beyond the edge there is nothing to compare with.
+     *
+     * @param  array<int, int>  $levels
+     * @return array<int, int>
+     */
+    private function along(array $levels, int $reach, bool $high): array
     {
-        $levels = $this->levels;
-        for ($done = 0; $done < $reach; $done += $by) {
-            $by = min($reach - $done, 2 * $done + 1);
-            $levels = $axis === 0 ? $this->across($levels, $by, $high) : $this->down($levels, $by, $high);
+        foreach (['across', 'down'] as $way) {
+            for ($done = 0; $done < $reach; $done += $by) {
+                $by = min($reach - $done, 2 * $done + 1);
+                $levels = $way === 'across' ? $this->across($levels, $by, $high) : $this->down($levels, $by, $high);
+            }
         }
 
-        return $this->with($levels);
+        return $levels;
     }
 
-    private function across(string $levels, int $by, bool $high): string
+    /**
+     * @param  array<int, int>  $levels
+     * @return array<int, int>
+     */
+    private function across(array $levels, int $by, bool $high): array
     {
         $out = $levels;
         $columns = $this->columns;
-        for ($row = 0, $first = 0; $row < $this->rows; $row++, $first += $columns) {
-            for ($column = 0; $column < $columns; $column++) {
-                $here = ord($levels[$first + $column]);
-                $before = $column >= $by ? ord($levels[$first + $column - $by]) : $here;
-                $after = $column + $by < $columns ? ord($levels[$first + $column + $by]) : $here;
+        for ($first = 0, $count = count($levels); $first < $count; $first += $columns) {
+            for ($at = $first, $end = $first + $columns; $at < $end; $at++) {
+                $here = $levels[$at];
+                $before = $at - $by >= $first ? $levels[$at - $by] : $here;
+                $after = $at + $by < $end ? $levels[$at + $by] : $here;
                 if ($high) {
                     $here = $before > $here ? $before : $here;
                     $here = $after > $here ? $after : $here;
@@ -146,21 +171,25 @@ final readonly class LevelGrid
                     $here = $before < $here ? $before : $here;
                     $here = $after < $here ? $after : $here;
                 }
-                $out[$first + $column] = chr($here);
+                $out[$at] = $here;
             }
         }
 
         return $out;
     }
 
-    private function down(string $levels, int $by, bool $high): string
+    /**
+     * @param  array<int, int>  $levels
+     * @return array<int, int>
+     */
+    private function down(array $levels, int $by, bool $high): array
     {
         $out = $levels;
         $shift = $by * $this->columns;
-        for ($at = 0, $count = strlen($levels); $at < $count; $at++) {
-            $here = ord($levels[$at]);
-            $above = $at >= $shift ? ord($levels[$at - $shift]) : $here;
-            $below = $at + $shift < $count ? ord($levels[$at + $shift]) : $here;
+        for ($at = 0, $count = count($levels); $at < $count; $at++) {
+            $here = $levels[$at];
+            $above = $at >= $shift ? $levels[$at - $shift] : $here;
+            $below = $at + $shift < $count ? $levels[$at + $shift] : $here;
             if ($high) {
                 $here = $above > $here ? $above : $here;
                 $here = $below > $here ? $below : $here;
@@ -168,7 +197,7 @@ final readonly class LevelGrid
                 $here = $above < $here ? $above : $here;
                 $here = $below < $here ? $below : $here;
             }
-            $out[$at] = chr($here);
+            $out[$at] = $here;
         }
 
         return $out;

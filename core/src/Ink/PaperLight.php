@@ -35,7 +35,7 @@ final readonly class PaperLight
     /** Levels of light that are not told apart. */
     private const SAME = 2;
 
-    /** Every so many pixels and lines are looked at to know how dark the lines are. */
+    /** Every so many rows are looked at to know how dark the lines are. */
     private const SAMPLE = 4;
 
     /** @param  string  $known  255 at the cells where the paper shows, 0 at solid blacks */
@@ -53,13 +53,24 @@ final readonly class PaperLight
         return $solid === null ? $light : self::around($closed, $known->with($known->levels & ~$solid));
     }
 
-    /** On another channel of the same scan: its solid blacks lie where these do. */
+    /** On another channel of the same scan, cell by cell: its solid blacks lie where these do. Enough to tell colours by. */
     public function ofChannel(Plane $scan): self
     {
         $closed = LevelGrid::brightest($scan)->closed(self::LINES);
-        $bright = strtr($closed->levels, "\0", "\1");
 
-        return self::around($closed, $closed->with($bright & $this->known));
+        return new self(self::spread(self::masked($closed, $this->known)), $closed, $this->known);
+    }
+
+    /** The same without the paper's grain, for a channel that is used. */
+    public function steady(): self
+    {
+        return self::around($this->closed, self::masked($this->closed, $this->known));
+    }
+
+    /** Where the paper shows its levels, which are 1 at the least; else unknown. */
+    private static function masked(LevelGrid $closed, string $known): LevelGrid
+    {
+        return $closed->with(strtr($closed->levels, "\0", "\1") & $known);
     }
 
     /** The same, part of the way (0..1) to one light all over the page. */
@@ -85,15 +96,7 @@ final readonly class PaperLight
     /** How dark the lines are, 0..255; 0 when there are next to none. */
     private function linesOf(Plane $scan): int
     {
-        $histogram = array_fill(0, 256, 0);
-        [$cell, $columns] = [$this->grid->cell, $this->grid->columns];
-        for ($y = 0; $y < $scan->height; $y += self::SAMPLE) {
-            $first = intdiv($y, $cell) * $columns;
-            for ($x = 0, $at = $y * $scan->width; $x < $scan->width; $x += self::SAMPLE, $at += self::SAMPLE) {
-                $darkness = 255 - intdiv(255 * ord($scan->data[$at]), ord($this->grid->levels[$first + intdiv($x, $cell)]));
-                $histogram[$darkness < 0 ? 0 : $darkness]++;
-            }
-        }
+        $histogram = count_chars($this->darkRows($scan, self::SAMPLE), 0);
         $split = Levels::darkFrom($histogram);
         $dark = array_slice($histogram, $split, null, true);
 
@@ -197,24 +200,32 @@ final readonly class PaperLight
     /** How much darker than the paper each pixel of a scan is: 0 paper, 255 black. */
     public function darkness(Plane $scan): Plane
     {
+        return new Plane($scan->width, $scan->height, $this->darkRows($scan, 1));
+    }
+
+    /** How dark each pixel is, of every so many rows. */
+    private function darkRows(Plane $scan, int $every): string
+    {
         [$width, $cell] = [$scan->width, $this->grid->cell];
         $from = Bytes::identity();
         $tables = [];
         $data = '';
-        for ($row = 0; $row < $this->grid->rows; $row++) {
-            $stretches = $this->stretches($row, $width);
-            $bottom = min($scan->height, ($row + 1) * $cell);
-            for ($y = $row * $cell; $y < $bottom; $y++) {
-                $at = $y * $width;
-                foreach ($stretches as [$length, $level]) {
-                    $tables[$level] ??= Bytes::table(fn (int $value): float => 255 - $value * 255 / $level);
-                    $data .= strtr(substr($scan->data, $at, $length), $from, $tables[$level]);
-                    $at += $length;
-                }
+        $row = -1;
+        $stretches = [];
+        for ($y = 0; $y < $scan->height; $y += $every) {
+            if (intdiv($y, $cell) !== $row) {
+                $row = intdiv($y, $cell);
+                $stretches = $this->stretches($row, $width);
+            }
+            $at = $y * $width;
+            foreach ($stretches as [$length, $level]) {
+                $tables[$level] ??= Bytes::table(fn (int $value): float => 255 - $value * 255 / $level);
+                $data .= strtr(substr($scan->data, $at, $length), $from, $tables[$level]);
+                $at += $length;
             }
         }
 
-        return new Plane($width, $scan->height, $data);
+        return $data;
     }
 
     /** @return list<array{int, int}> pixels and level, along one row of cells; smaller steps are not worth a new stretch */

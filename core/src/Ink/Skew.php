@@ -35,20 +35,17 @@ final readonly class Skew
     /** @return ?float degrees clockwise by which it lies askew; null when there is no line long enough to tell */
     public static function of(Plane $ink): ?float
     {
-        $isInk = strtr($ink->data, Bytes::identity(), Bytes::threshold(128));
-        $width = $ink->width;
-        // Upper edges of what runs across, left edges of what runs down.
-        $across = self::points($isInk & ~(str_repeat("\0", min($width, strlen($isInk))).substr($isInk, 0, -$width)) & self::everyFew($width, $ink->height, false), $width, false);
-        $down = self::points($isInk & ~("\0".substr($isInk, 0, -1)) & self::everyFew($width, $ink->height, true), $width, true);
+        $across = self::upperEdges($ink);
+        $down = self::leftEdges($ink);
         $best = 0.0;
         $range = self::MOST;
         foreach (self::STEPS as $round => $step) {
-            [$a, $b] = $round === 0 ? [self::thinned($across), self::thinned($down)] : [$across, $down];
+            [$a, $b] = $round === 0 ? [$across->thinned(self::ROUGHLY), $down->thinned(self::ROUGHLY)] : [$across, $down];
             $scores = [];
             $most = 0;
             for ($i = (int) -round($range / $step); $i <= (int) round($range / $step); $i++) {
                 $angle = $best + $i * $step;
-                $score = self::inRow($a, $angle)[0] + self::inRow($b, $angle)[0];
+                $score = $a->inRows($angle)[0] + $b->inRows($angle)[0];
                 $scores[sprintf('%.4f', $angle)] = $score;
                 $most = max($most, $score);
             }
@@ -57,70 +54,49 @@ final readonly class Skew
             $best = array_sum($good) / count($good);
             $range = 2 * $step;
         }
-        $isLong = self::inRow($across, $best)[1] * $across['every'] * self::APART > self::BORDER * $width
-            || self::inRow($down, $best)[1] * $down['every'] * self::APART > self::BORDER * $ink->height;
+        $isLong = $across->inRows($best)[1] * $across->every * self::APART > self::BORDER * $ink->width
+            || $down->inRows($best)[1] * $down->every * self::APART > self::BORDER * $ink->height;
 
         return $isLong ? round($best, 2) : null;
     }
 
-    /** A mask of every so many columns, or rows: enough of what runs across them. */
-    private static function everyFew(int $width, int $height, bool $rows): string
+    /** Of what runs across, in every few columns. Row by row: strings that fit the processor's cache cost a fraction of whole planes. */
+    private static function upperEdges(Plane $ink): EdgePoints
     {
-        if ($rows) {
-            return substr(str_repeat(str_repeat("\xff", $width).str_repeat("\0", (self::APART - 1) * $width), intdiv($height, self::APART) + 1), 0, $width * $height);
+        $columns = substr(str_repeat("\xff".str_repeat("\0", self::APART - 1), intdiv($ink->width, self::APART) + 1), 0, $ink->width);
+        $above = str_repeat("\0", $ink->width);
+        $xs = $ys = [];
+        for ($y = 0; $y < $ink->height; $y++) {
+            $row = self::isInk($ink, $y);
+            $edges = $row & ~$above & $columns;
+            for ($x = strpos($edges, "\xff"); $x !== false; $x = strpos($edges, "\xff", $x + 1)) {
+                $xs[] = $x;
+                $ys[] = $y;
+            }
+            $above = $row;
         }
 
-        return str_repeat(substr(str_repeat("\xff".str_repeat("\0", self::APART - 1), intdiv($width, self::APART) + 1), 0, $width), $height);
+        return (new EdgePoints($xs, $ys))->atMost(self::MOST_POINTS);
     }
 
-    /**
-     * @param  bool  $swap  x and y changed for each other, and one of them turned round: columns are rows then
-     * @return array{along: list<int>, off: list<int>, every: int} every so many points
-     */
-    private static function points(string $edges, int $width, bool $swap): array
+    /** Of what runs down, in every few rows; turned so that columns are rows. */
+    private static function leftEdges(Plane $ink): EdgePoints
     {
-        $every = max(1, intdiv(substr_count($edges, "\xff"), self::MOST_POINTS));
         $xs = $ys = [];
-        $count = 0;
-        for ($at = strpos($edges, "\xff"); $at !== false; $at = strpos($edges, "\xff", $at + 1)) {
-            if ($count++ % $every === 0) {
-                $xs[] = $at % $width;
-                $ys[] = intdiv($at, $width);
+        for ($y = 0; $y < $ink->height; $y += self::APART) {
+            $row = self::isInk($ink, $y);
+            $edges = $row & ~("\0".substr($row, 0, -1));
+            for ($x = strpos($edges, "\xff"); $x !== false; $x = strpos($edges, "\xff", $x + 1)) {
+                $xs[] = -$x;
+                $ys[] = $y;
             }
         }
 
-        return $swap ? ['along' => $ys, 'off' => array_map(fn (int $x): int => -$x, $xs), 'every' => $every] : ['along' => $xs, 'off' => $ys, 'every' => $every];
+        return (new EdgePoints($ys, $xs))->atMost(self::MOST_POINTS);
     }
 
-    /**
-     * @param  array{along: list<int>, off: list<int>, every: int}  $points
-     * @return array{along: array<int, int>, off: array<int, int>, every: int}
-     */
-    private static function thinned(array $points): array
+    private static function isInk(Plane $ink, int $y): string
     {
-        $points['along'] = array_filter($points['along'], fn (int $i): bool => $i % self::ROUGHLY === 0, ARRAY_FILTER_USE_KEY);
-
-        return $points;
-    }
-
-    /**
-     * @param  array{along: array<int, int>, off: array<int, int>, every: int}  $points
-     * @return array{int, int} how much they fall into rows at an angle, and how many lie in the fullest
-     */
-    private static function inRow(array $points, float $degrees): array
-    {
-        $sin = sin(deg2rad($degrees));
-        $cos = cos(deg2rad($degrees));
-        $rows = [];
-        foreach ($points['along'] as $i => $along) {
-            $row = (int) floor($points['off'][$i] * $cos - $along * $sin);
-            $rows[$row] = ($rows[$row] ?? 0) + 1;
-        }
-        $sum = 0;
-        foreach ($rows as $count) {
-            $sum += $count * $count;
-        }
-
-        return [$sum, $rows === [] ? 0 : max($rows)];
+        return strtr(substr($ink->data, $y * $ink->width, $ink->width), Bytes::identity(), Bytes::threshold(128));
     }
 }

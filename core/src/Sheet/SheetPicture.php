@@ -6,6 +6,8 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\PageStack;
+use Awning\Core\Raster\Hands;
+use Awning\Core\Raster\OneHand;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\TileGrid;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Sheet;
+namespace Awning\Core\Raster;
 
 /** One piece after the other. */
 final readonly class OneHand implements Hands

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Sheet;
+namespace Awning\Core\Raster;
 
 /** Who does many pieces of work that know nothing of each other: one after the other, or several at a time. */
 interface Hands
