@@ -7,6 +7,8 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\TileGrid;
 
 /**
@@ -101,15 +103,12 @@ final class FreePixels
             return array_fill(0, TileGrid::SIZE, str_repeat("\0", TileGrid::SIZE));
         }
         $ink = $this->sheet->tile(LayerName::ink(), $column, $row);
-        $rows = [];
-        for ($y = 0; $y < TileGrid::SIZE; $y++) {
-            $line = '';
-            for ($x = 0, $at = 2 * $y * TileGrid::SIZE; $x < TileGrid::SIZE; $x++, $at += 2) {
-                $isFree = $labels[$at] === $word[0] && $labels[$at + 1] === $word[1] && ($ink === null || ord($ink[$at >> 1]) < FlatsFinder::BOUND);
-                $line .= $isFree ? self::FREE : "\0";
-            }
-            $rows[] = $line;
+        $mine = '';
+        foreach (Labels::spans($labels) as [$from, $to, $label]) {
+            $mine .= str_repeat($label === $this->label ? self::FREE : "\0", $to - $from);
         }
+        $bare = str_repeat(self::FREE, FlatsFinder::BOUND).str_repeat("\0", 256 - FlatsFinder::BOUND);
+        $rows = str_split($ink === null ? $mine : $mine & strtr($ink, Bytes::identity(), $bare), TileGrid::SIZE);
         foreach (array_keys($this->bridged) as $place) {
             [$x, $y] = array_map(intval(...), explode(',', $place));
             if ($x >> 8 === $column && $y >> 8 === $row) {

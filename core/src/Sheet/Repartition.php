@@ -8,6 +8,7 @@ use Awning\Core\Flats\TrapGrowth;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 
 /**
@@ -187,13 +188,12 @@ final readonly class Repartition
         $window = $this->window($part);
         $lines = str_split($this->labels->read($window), max(1, 2 * $window->width));
         $free = new FreePixels($this->sheet, $old);
-        $word = pack('n', $old);
         $open = '';
         foreach ($lines as $y => $line) {
             // The old label's ink is open; what others have is a wall.
             $row = '';
-            for ($at = 0, $end = strlen($line); $at < $end; $at += 2) {
-                $row .= $line[$at] === $word[0] && $line[$at + 1] === $word[1] ? "\xff" : "\1";
+            foreach (Labels::spans($line) as [$from, $to, $label]) {
+                $row .= str_repeat($label === $old ? "\xff" : "\1", $to - $from);
             }
             $stretches = $free->stretches($window->x, $window->right(), $window->y + $y);
             foreach ($stretches as $i => [$x, $mark]) {
@@ -262,13 +262,11 @@ final readonly class Repartition
     /** Everything of a label in a window becomes another's, under the lines, too. */
     private function takeIn(int $label, int $into, Rect $window): void
     {
-        $labels = $this->labels->read($window);
-        [$old, $new] = [pack('n', $label), pack('n', $into)];
-        for ($at = 0, $end = strlen($labels); $at < $end; $at += 2) {
-            if ($labels[$at] === $old[0] && $labels[$at + 1] === $old[1]) {
-                $labels[$at] = $new[0];
-                $labels[$at + 1] = $new[1];
-            }
+        $labels = '';
+        $word = pack('n', $into);
+        $before = $this->labels->read($window);
+        foreach (Labels::spans($before) as [$from, $to, $here]) {
+            $labels .= $here === $label ? str_repeat($word, $to - $from) : substr($before, 2 * $from, 2 * ($to - $from));
         }
         $this->labels->write($window, $labels);
     }
