@@ -21,7 +21,9 @@ use Awning\Core\Light\Throwers;
 use Awning\Core\Page\FlowLine;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
+use Awning\Core\Raster\Hands;
 use Awning\Core\Raster\Labels;
+use Awning\Core\Raster\OneHand;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\FigureBodies;
@@ -34,7 +36,8 @@ final readonly class FigureLight
     /** On a smaller page edges are found on planes so many times finer than its pixels. */
     private const FINER = 2;
 
-    public function __construct(private LitPage $page, private Figure $figure)
+    /** @param  Hands  $hands  who shares the work on a figure in several pieces */
+    public function __construct(private LitPage $page, private Figure $figure, private Hands $hands = new OneHand)
     {
     }
 
@@ -68,28 +71,50 @@ final readonly class FigureLight
     private function under(LightPlan $plan, int $panel, string $name, int $work, int $finer, ?callable $done = null): PanelLight
     {
         $mine = $this->mine($panel);
-        $whole = new Rect(0, 0, $mine->width, $mine->height);
-        $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
-        $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
-        $flows = $this->page->told(fn (Region $region): ?FlowLine => $region->flow);
-        $throws = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
-        $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
-        $lit = [];
         $pieces = Pieces::of($mine);
         $works = Pieces::works($pieces, $work);
+        $scenes = $this->scenes($plan, $panel, $pieces);
+        $worked = $this->hands->each(array_keys($pieces), fn (int $i): string => serialize(SmallLight::of($mine->crop($pieces[$i]), $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer)), $done);
+        $lit = [];
         foreach ($pieces as $i => $where) {
-            $done !== null && $done($i / count($pieces));
-            $cast = $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast);
-            $scene = new Scene(
-                $bodies, $solids, $cast, array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
-                $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
-            );
-            foreach (RoughIn::inCells($mine->crop($where), $plan->key, $plan->dials, $scene, $works[$i], $finer) as [$cell, $rough]) {
+            foreach (RoughIn::inCells(self::unpacked($worked[$i]), $mine->crop($where), $plan->dials, $scenes[$i]) as [$cell, $rough]) {
                 $lit[] = [$cell->moved($where->x, $where->y), $rough];
             }
         }
 
         return new PanelLight($plan, $lit, $plan->beside ? $this->bounced($plan, $panel) : null, $name);
+    }
+
+    /**
+     * What is known of each piece.
+     *
+     * @param  list<Rect>  $pieces
+     * @return list<Scene>
+     */
+    private function scenes(LightPlan $plan, int $panel, array $pieces): array
+    {
+        $whole = new Rect(0, 0, $this->page->labels->width, $this->page->labels->height);
+        $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
+        $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
+        $flows = $this->page->told(fn (Region $region): ?FlowLine => $region->flow);
+        $throws = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
+        $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
+
+        return array_map(fn (Rect $where): Scene => new Scene(
+            $bodies, $solids,
+            $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast),
+            array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
+            $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
+        ), $pieces);
+    }
+
+    private static function unpacked(string $packed): SmallLight
+    {
+        // Packed here, by this process or its copy: nothing of it comes from outside.
+        $light = unserialize($packed);
+        assert($light instanceof SmallLight);
+
+        return $light;
     }
 
     /** What shines of the figure, in the colour of the largest of it. */

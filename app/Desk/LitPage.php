@@ -43,7 +43,7 @@ final readonly class LitPage
         $this->labels = $sheet->labels();
         $this->spans = Labels::spans($this->labels->data);
         $this->regions = $sheet->all(Region::class);
-        $this->beside = RegionGraph::of($this->labels);
+        $this->beside = RegionGraph::of($this->labels, null, $this->spans);
         /** @var array<int, int> $depths */
         $depths = Figure::query()->where('series_id', $page->series_id)->pluck('depth', 'id')->all();
         $this->depths = $depths;

@@ -37,7 +37,7 @@ final class RoughInFigures extends LongTask
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $op = isset($input['figure'])
-            ? (new FigureLight($shapes, $figures->findOrFail($input['figure'])))->by($plan, $input['only'] ?? [], $told)
+            ? (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told)
             : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $told);
         $this->step($task, 75, 'Laying it on the page');
         (new PageDesk)->land($task, $op);

@@ -27,6 +27,9 @@ final class PageStore implements SheetSource
     /** @var array<string, ReadAhead> by layer */
     private array $ahead = [];
 
+    /** @var array{?string, ?string} hash and bytes of the tile that was asked for last */
+    private array $last = [null, null];
+
     private readonly StandIns $standIns;
 
     public function __construct(private readonly Page $page, private readonly Tiles $tiles = new Tiles)
@@ -36,9 +39,14 @@ final class PageStore implements SheetSource
 
     public function tile(LayerName $layer, int $column, int $row): ?string
     {
-        $this->ahead[$layer->value] ??= new ReadAhead($this->hashesOf($layer), $this->tiles);
+        $hash = $this->hashesOf($layer)["$column,$row"] ?? null;
+        // Light is kept twice, as it is and as it was computed, and both are asked for: one after the other, and fetched once.
+        if ($hash === null || $hash !== $this->last[0]) {
+            $this->ahead[$layer->value] ??= new ReadAhead($this->hashesOf($layer), $this->tiles);
+            $this->last = [$hash, $this->ahead[$layer->value]->bytes($column, $row)];
+        }
 
-        return $this->ahead[$layer->value]->bytes($column, $row);
+        return $this->last[1];
     }
 
     public function tilesOf(LayerName $layer): array

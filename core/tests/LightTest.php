@@ -215,7 +215,7 @@ final class LightTest extends TestCase
         $scene = new Scene(cast: fn (Rect $part): Plane => $cast->crop($part), lamps: [new NearLight(700, 700, 900)]);
         $light = [$labels, new KeyLight(135, 40), new RoughDials(soft: 0.3, rim: 20, lines: 0.5), $scene, 20_000];
         $whole = RoughIn::of(...$light);
-        $cells = RoughIn::inCells(...$light);
+        $cells = RoughIn::inCells(SmallLight::of(...$light), $labels, $light[2], $scene);
         $all = ['shade', 'deep', 'light', 'glint', 'occlusion', 'bounce', 'cast', 'rim', 'lines'];
         $told = 0;
         foreach ($cells as [$cell, $rough]) {
@@ -236,8 +236,9 @@ final class LightTest extends TestCase
         // Both worked out smaller, and at the size of the plane.
         foreach ([[self::drawn(200, 160, fn (int $x, int $y): int => hypot($x - 100, $y - 80) <= 75 ? 3 : 0), 3_000], [self::drawn(60, 50, fn (int $x, int $y): int => hypot($x - 30, $y - 25) <= 22 ? 3 : 0), 3_000]] as [$labels, $work]) {
             $light = [$labels, new KeyLight(115, 40), new RoughDials(soft: 0.0), new Scene, $work];
-            [[, $plain]] = RoughIn::inCells(...$light);
-            [[$where, $fine]] = RoughIn::inCells(...$light, finer: 2);
+            $cells = fn (int $finer): array => RoughIn::inCells(SmallLight::of(...$light, finer: $finer), $labels, $light[2]);
+            [[, $plain]] = $cells(1);
+            [[$where, $fine]] = $cells(2);
             self::assertEquals([new Rect(0, 0, $labels->width, $labels->height), $labels->width], [$where, $fine->shade->width]);
             $kinds = function (Plane $plane): array {
                 $histogram = $plane->histogram();
@@ -711,7 +712,7 @@ final class LightTest extends TestCase
             $y >= 100 && $y < 120 && $x >= 150 => 8,
             default => 0,
         });
-        self::assertEquals([new Rect(0, 0, 52, 42), new Rect(58, 8, 34, 24), new Rect(148, 98, 52, 24)], Pieces::of($labels));
+        self::assertEquals([new Rect(0, 0, 52, 42), new Rect(148, 98, 52, 24), new Rect(58, 8, 34, 24)], Pieces::of($labels), 'the largest first');
         self::assertSame([], Pieces::of(self::drawn(20, 20, fn (): int => 0)));
     }
 

@@ -151,9 +151,28 @@ final class RasterTest extends TestCase
             }
             self::assertSame($labels, $seen);
         }
+        // Runs of a large page: through the places where it is cut to be gone through, up to one of them, and from it.
+        $words = [[5, 8_191], [6, 1], [7, 8_192], [256, 20_000], [1, 192], [2, 3]];
+        $at = 0;
+        $wanted = array_map(function (array $run) use (&$at): array {
+            return [$at, $at += $run[1], $run[0]];
+        }, $words);
+        self::assertSame($wanted, Labels::spans(implode('', array_map(fn (array $run): string => str_repeat(pack('n', $run[0]), $run[1]), $words))));
         self::assertSame([], Labels::spans(''));
         self::assertSame([[0, 1, 7]], Labels::spans("\0\7"));
         self::assertSame(0x0203, (new Labels(2, 1, "\0\1\2\3"))->at(1, 0));
+    }
+
+    public function test_nothing_is_nothing_to_the_last_byte(): void
+    {
+        foreach ([1, 63, 64, 65, 70_000] as $count) {
+            $zeros = str_repeat("\0", $count);
+            self::assertTrue(Bytes::isNothing($zeros));
+            self::assertFalse(Bytes::isNothing(substr_replace($zeros, "\1", -1, 1)));
+            self::assertFalse(Bytes::isNothing(substr_replace($zeros, "\x80", 0, 1)));
+        }
+        self::assertTrue(Bytes::isNothing(''));
+        self::assertFalse(Bytes::isNothing('0'), 'a digit is something');
     }
 
     public function test_a_grid_cuts_pages_of_any_size_and_joins_them_again(): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\FigureLight;
+use App\Desk\LitPage;
 use App\Desk\PageDesk;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
@@ -27,6 +29,8 @@ use App\Store\FrozenPage;
 use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Light\LightColours;
+use Awning\Core\Light\LightPlan;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
@@ -313,6 +317,30 @@ final class TaskTest extends TestCase
         self::assertStringContainsString('Nothing of Nobody is on this page yet', (string) $try(['figure' => $nobody->id])->assertStatus(422)->getContent());
         $this->actingAs($this->person('Flo', $this->page->series, Role::Flatter));
         $try()->assertForbidden();
+    }
+
+    public function test_a_figure_in_two_places_is_lit_by_two_hands_as_by_one(): void
+    {
+        foreach ([100, 300] as $x) {
+            $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, $x, 200)))->assertOk();
+        }
+        $left = $this->labelAt($this->page, 100, 200);
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'flat'])->assertOk();
+        $figure = Figure::query()->findOrFail($this->material->figure_id);
+        $sheet = new Sheet(new PageStore($this->page->refresh()));
+        $shapes = new LitPage($sheet, $this->page);
+        $plan = LightPlan::fromData(new Data(['azimuth' => 0, 'elevation' => 0, 'dials' => ['cast' => 20], 'lamps' => [['x' => 0.5, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#11ff22']]]));
+        $told = [];
+        $one = (new FigureLight($shapes, $figure))->by($plan, done: function (float $done) use (&$told): void {
+            $told[] = $done;
+        });
+        self::assertSame([0.5, 1.0], $told, 'in two pieces');
+        self::assertSame(serialize($one), serialize((new FigureLight($shapes, $figure, new TwoHands(2)))->by($plan)));
+        // Light from the side: the flat one has none, the round one has.
+        $one->apply($sheet);
+        $light = substr($sheet->layer(LayerName::computed("rough{$figure->id}light")), 200 * 600, 600);
+        self::assertSame('', trim(substr($light, 0, 200), "\0"));
+        self::assertStringContainsString("\xff", substr($light, 220));
     }
 
     public function test_lamps_and_what_stands_before_the_rest_are_roughed_in(): void

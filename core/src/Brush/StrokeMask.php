@@ -29,6 +29,6 @@ final readonly class StrokeMask implements Coverage
         $here = new Rect($rect->x - $this->bounds->x, $rect->y - $this->bounds->y, $rect->width, $rect->height);
         $cut = Bytes::crop($this->data, $this->bounds->width, $this->bounds->height, $here, 1);
 
-        return strspn($cut, "\0") === strlen($cut) ? null : $cut;
+        return Bytes::isNothing($cut) ? null : $cut;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Compose;
 
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Raster\Bytes;
 
 /**
  * Lays nothing, and notes where whole numbers of 0..255 might end more than one step from the exact picture: where more
@@ -66,7 +67,7 @@ final class SurveyCanvas implements Canvas
 
     private function note(string $alpha, BlendMode $mode, float $opacity, float $gain): void
     {
-        if (strspn($alpha, "\0") === $this->count) {
+        if (Bytes::isNothing($alpha)) {
             return;
         }
         if ($mode->isSeparable()) {

@@ -8,6 +8,7 @@ use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Verdict;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Runs;
@@ -180,7 +181,7 @@ final readonly class ColourTaker
     {
         $labels = '';
         $index = $this->withoutCrumbs($index, $width, $height, $colours);
-        if (strspn($index, "\0") === strlen($index)) {
+        if (Bytes::isNothing($index)) {
             return str_repeat("\1", strlen($index));
         }
         $open = strtr($index, "\0\xff", "\xff\0");

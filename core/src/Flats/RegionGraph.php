@@ -21,17 +21,19 @@ final readonly class RegionGraph
     /**
      * @param  Labels  $labels  grown under the lines, so that neighbours touch
      * @param  ?Plane  $ink  coverage; null: how strong the lines are does not matter
+     * @param  ?list<array{int, int, int}>  $spans  of the labels, where they are known already
      */
-    public static function of(Labels $labels, ?Plane $ink = null): self
+    public static function of(Labels $labels, ?Plane $ink = null, ?array $spans = null): self
     {
         $pairs = [];
         $width = $labels->width;
         $above = [[], []];
-        for ($y = 0; $y < $labels->height; $y++) {
-            $row = self::spans(substr($labels->data, 2 * $y * $width, 2 * $width));
-            self::countAcross($pairs, $row, $ink === null ? '' : substr($ink->data, $y * $width, $width));
-            self::countDown($pairs, $above, $row, $ink === null || $y === 0 ? '' : substr($ink->data, ($y - 1) * $width, $width));
-            $above = $row;
+        $inkAbove = '';
+        foreach (self::rows($spans ?? Labels::spans($labels->data), $width) as $y => $row) {
+            $inkHere = $ink === null ? '' : substr($ink->data, $y * $width, $width);
+            self::countAcross($pairs, $row, $inkHere);
+            self::countDown($pairs, $above, $row, $inkAbove);
+            [$above, $inkAbove] = [$row, $inkHere];
         }
         $sums = [];
         foreach ($pairs as $pair => $sum) {
@@ -43,20 +45,27 @@ final readonly class RegionGraph
         return new self(array_map(fn (array $of): array => array_map(fn (int $sum): array => [$sum & (self::INK - 1), intdiv($sum, self::INK) / 255 / ($sum & (self::INK - 1))], $of), $sums));
     }
 
-    /** @return array{list<int>, list<int>} of a row of labels the last pixel of each run of equal ones, and its label */
-    private static function spans(string $row): array
+    /**
+     * @param  list<array{int, int, int}>  $spans  of labels, over the ends of rows
+     * @return iterable<int, array{list<int>, list<int>}> of each row the last pixel of each run, and its label
+     */
+    private static function rows(array $spans, int $width): iterable
     {
         $ends = $labels = [];
-        $changes = substr($row, 2) ^ $row;
-        $last = strlen($row) - 2;
-        for ($at = strspn($changes, "\0") & ~1; $at < $last; $at += 2 + (strspn($changes, "\0", $at + 2) & ~1)) {
-            $ends[] = $at >> 1;
-            $labels[] = ord($row[$at]) << 8 | ord($row[$at + 1]);
+        $first = 0;
+        foreach ($spans as [$from, $to, $label]) {
+            while ($to - $first >= $width) {
+                $ends[] = $width - 1;
+                $labels[] = $label;
+                yield intdiv($first, $width) => [$ends, $labels];
+                $ends = $labels = [];
+                $first += $width;
+            }
+            if ($to > $first) {
+                $ends[] = $to - 1 - $first;
+                $labels[] = $label;
+            }
         }
-        $ends[] = $last >> 1;
-        $labels[] = ord($row[$last]) << 8 | ord($row[$last + 1]);
-
-        return [$ends, $labels];
     }
 
     /**

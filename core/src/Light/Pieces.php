@@ -21,15 +21,17 @@ final readonly class Pieces
 
     private const LEAST_SHARE = 0.25;
 
-    /** @return list<Rect> within the plane, none of them empty; they may overlap by their rims */
+    /** @return list<Rect> within the plane, the largest first, none of them empty; they may overlap by their rims */
     public static function of(Labels $labels): array
     {
         $all = new Rect(0, 0, $labels->width, $labels->height);
-
-        return array_map(
+        $pieces = array_map(
             fn (Rect $piece): Rect => $piece->grown(self::AROUND)->intersect($all),
             self::cut($labels, $all, false, false),
         );
+        usort($pieces, fn (Rect $a, Rect $b): int => $b->width * $b->height <=> $a->width * $a->height);
+
+        return $pieces;
     }
 
     /**
@@ -68,9 +70,10 @@ final readonly class Pieces
     /** @return string of each row whether there is something: 1, else 0 */
     private static function rows(Labels $labels, Rect $within): string
     {
+        $nothing = str_repeat("\0", 2 * $within->width);
         $rows = '';
         for ($y = $within->y; $y < $within->bottom(); $y++) {
-            $rows .= strspn($labels->data, "\0", 2 * ($y * $labels->width + $within->x), 2 * $within->width) === 2 * $within->width ? '0' : '1';
+            $rows .= substr($labels->data, 2 * ($y * $labels->width + $within->x), 2 * $within->width) === $nothing ? '0' : '1';
         }
 
         return $rows;

@@ -72,13 +72,10 @@ final readonly class RoughIn
     /**
      * The same of a large plane, only where there are bodies.
      *
-     * @param  int  $finer  edges are found on a plane so many times larger, and averaged: those of a small page would be stairs
      * @return list<array{Rect, self}> parts that lie beside each other, and where in the plane they lie
      */
-    public static function inCells(Labels $labels, KeyLight $key, RoughDials $dials, Scene $scene, int $work, int $finer = 1): array
+    public static function inCells(SmallLight $worked, Labels $labels, RoughDials $dials = new RoughDials, Scene $scene = new Scene): array
     {
-        $worked = SmallLight::of($labels, $key, $dials, $scene, $work, $finer);
-
         return array_map(fn (Rect $cell): array => [$cell, self::inside($cell, $labels, $worked, $dials, $scene)], $worked->cells($labels));
     }
 

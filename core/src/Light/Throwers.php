@@ -45,7 +45,7 @@ final readonly class Throwers
         $around = $where->grown($far)->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
         $here = $throwers->crop($around);
 
-        return strspn($here->data, "\0") === strlen($here->data) ? null
+        return Bytes::isNothing($here->data) ? null
             : CastShadow::of($here, $key, $length)->crop(new Rect($where->x - $around->x, $where->y - $around->y, $where->width, $where->height));
     }
 }

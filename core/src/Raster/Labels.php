@@ -11,6 +11,9 @@ final readonly class Labels
 {
     public const MOST = 65535;
 
+    /** Bytes that are gone through at a time: an even number. */
+    private const STRETCH = 1 << 14;
+
     /**
      * @param  string  $data  2 x width x height bytes
      *
@@ -57,21 +60,28 @@ final readonly class Labels
      */
     public static function spans(string $data): array
     {
-        $bytes = strlen($data);
-        if ($bytes === 0) {
-            return [];
-        }
-        // A pixel that equals the one before it turns to two zero bytes, so that a whole run is one strspn.
-        $change = substr($data, 2) ^ $data;
-        $last = $bytes - 2;
         $spans = [];
-        for ($start = 0; $start < $bytes;) {
-            $end = $start + (strspn($change, "\0", $start) & ~1) + 2;
-            if ($end > $bytes || $start >= $last) {
-                $end = $bytes;
+        $begun = 0;
+        $last = -1;
+        // A stretch at a time: strings that fit the processor's cache cost a fraction of those of a page.
+        for ($from = 0, $bytes = strlen($data); $from < $bytes; $from += self::STRETCH) {
+            $part = substr($data, $from, self::STRETCH);
+            $end = strlen($part);
+            // A pixel that equals the one before it turns to two zero bytes, so that a whole run is one strspn.
+            $changes = substr($part, 2) ^ $part;
+            for ($at = 0; $at < $end; $at += 2 + (strspn($changes, "\0", $at) & ~1)) {
+                $label = ord($part[$at]) << 8 | ord($part[$at + 1]);
+                if ($label !== $last) {
+                    if ($last >= 0) {
+                        $spans[] = [$begun, ($from + $at) >> 1, $last];
+                    }
+                    $begun = ($from + $at) >> 1;
+                    $last = $label;
+                }
             }
-            $spans[] = [$start >> 1, $end >> 1, ord($data[$start]) << 8 | ord($data[$start + 1])];
-            $start = $end;
+        }
+        if ($last >= 0) {
+            $spans[] = [$begun, $bytes >> 1, $last];
         }
 
         return $spans;

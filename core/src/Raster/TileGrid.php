@@ -62,7 +62,7 @@ final readonly class TileGrid
         $tiles = [];
         foreach ($this->all() as [$column, $row]) {
             $tile = Bytes::crop($data, $this->width, $this->height, self::rect($column, $row), $size);
-            if (strspn($tile, "\0") !== strlen($tile)) {
+            if (! Bytes::isNothing($tile)) {
                 $tiles["$column,$row"] = $tile;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Select;
 
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Rect;
 
 /** A rectangle of coverage that is made row by row in a part of it alone. */
@@ -26,6 +27,6 @@ final readonly class PaddedRows
         }
         $data .= str_repeat("\0", ($rect->bottom() - $here->bottom()) * $rect->width);
 
-        return strspn($data, "\0") === strlen($data) ? null : $data;
+        return Bytes::isNothing($data) ? null : $data;
     }
 }

@@ -80,7 +80,7 @@ final readonly class InkLayers
             $bytes = substr_replace($bytes, substr($ink, $y * $piece->width, $piece->width), ($piece->y - $tile->y + $y) * $tile->width + $piece->x - $tile->x, $piece->width);
         }
 
-        return strspn($bytes, "\0") === strlen($bytes) ? null : $bytes;
+        return Bytes::isNothing($bytes) ? null : $bytes;
     }
 
     /**

@@ -8,6 +8,7 @@ use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Codec\Resized;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\SetupMarks;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 
@@ -34,7 +35,7 @@ final readonly class MarkedRegions
         }
         $coverage = (new LayerWindow($this->sheet, $pass->layer($id)))->read($this->box) & ((new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height));
 
-        return strspn($coverage, "\0") === strlen($coverage) ? null
+        return Bytes::isNothing($coverage) ? null
             : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, SetupMarks::SIDE, SetupMarks::SIDE));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\LayerName;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Coverage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
@@ -41,6 +42,6 @@ final readonly class RegionCoverage implements Coverage
         }
         $mask = $within === null ? $mask : $mask & $within;
 
-        return strspn($mask, "\0") === strlen($mask) ? null : $mask;
+        return Bytes::isNothing($mask) ? null : $mask;
     }
 }

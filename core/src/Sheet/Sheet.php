@@ -9,6 +9,7 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -84,7 +85,7 @@ final class Sheet
     /** @param  ?string  $bytes  all zeros counts as empty */
     public function setTile(LayerName $layer, int $column, int $row, ?string $bytes): void
     {
-        if ($bytes !== null && strspn($bytes, "\0") === strlen($bytes)) {
+        if ($bytes !== null && Bytes::isNothing($bytes)) {
             $bytes = null;
         }
         $before = $this->tile($layer, $column, $row);

@@ -128,7 +128,7 @@ final readonly class LayRoughIn implements Op
             $id = $this->id($kind);
             $laid[$id] = true;
             $there = $hung[$id] ?? null;
-            if ($there === null && array_filter($planes, fn (array $plane): bool => strspn($plane[1]->data, "\0") < strlen($plane[1]->data)) === []) {
+            if ($there === null && array_filter($planes, fn (array $plane): bool => ! Bytes::isNothing($plane[1]->data)) === []) {
                 continue;
             }
             if ($there === null) {
@@ -234,39 +234,35 @@ final readonly class LayRoughIn implements Op
     {
         $only = $keepsIn && $this->only !== [] ? new RegionCoverage($sheet, $this->only) : null;
         $byTile = self::byTile($planes);
+        [$computed, $added, $gone] = [LayerName::computed($id), LayerName::added($id), LayerName::gone($id)];
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $tile = TileGrid::rect($column, $row);
             $pieces = $byTile["$column,$row"] ?? [];
-            $isUntouched = $this->isUntouched($sheet, $layer, $id, $column, $row);
-            if ($pieces === [] && $isUntouched && $sheet->tile($layer, $column, $row) === null) {
+            $there = $sheet->tile($layer, $column, $row);
+            $before = $sheet->tile($computed, $column, $row);
+            // No hand has gone over what was computed, as is the rule.
+            $isUntouched = $there === $before && $sheet->tile($added, $column, $row) === null && $sheet->tile($gone, $column, $row) === null;
+            if ($pieces === [] && $isUntouched && $there === null) {
                 continue;
             }
             $anew = self::onTile($pieces, $tile);
-            $before = $sheet->bytes(LayerName::computed($id), $column, $row);
             if ($only !== null) {
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
-                $anew = ($anew & $mask) | ($before & ~$mask);
+                $anew = ($anew & $mask) | (($before ?? str_repeat("\0", strlen($anew))) & ~$mask);
             }
             if ($isUntouched) {
                 $sheet->setTile($layer, $column, $row, $anew);
-                $sheet->setTile(LayerName::computed($id), $column, $row, $anew);
+                $sheet->setTile($computed, $column, $row, $anew);
 
                 continue;
             }
-            $hand = new HandWork($sheet->bytes(LayerName::added($id), $column, $row), $sheet->bytes(LayerName::gone($id), $column, $row));
-            $hand = $hand->goneOn($hand->on($before), $sheet->bytes($layer, $column, $row));
+            $hand = new HandWork($sheet->bytes($added, $column, $row), $sheet->bytes($gone, $column, $row));
+            $hand = $hand->goneOn($hand->on($sheet->bytes($computed, $column, $row)), $sheet->bytes($layer, $column, $row));
             $sheet->setTile($layer, $column, $row, $hand->on($anew));
-            $sheet->setTile(LayerName::computed($id), $column, $row, $anew);
-            $sheet->setTile(LayerName::added($id), $column, $row, $hand->added);
-            $sheet->setTile(LayerName::gone($id), $column, $row, $hand->gone);
+            $sheet->setTile($computed, $column, $row, $anew);
+            $sheet->setTile($added, $column, $row, $hand->added);
+            $sheet->setTile($gone, $column, $row, $hand->gone);
         }
-    }
-
-    /** Whether no hand has gone over what was computed of a tile, as is the rule. */
-    private function isUntouched(Sheet $sheet, LayerName $layer, string $id, int $column, int $row): bool
-    {
-        return $sheet->tile(LayerName::added($id), $column, $row) === null && $sheet->tile(LayerName::gone($id), $column, $row) === null
-            && $sheet->tile($layer, $column, $row) === $sheet->tile(LayerName::computed($id), $column, $row);
     }
 
     /**

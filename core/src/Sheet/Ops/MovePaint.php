@@ -158,7 +158,7 @@ final readonly class MovePaint implements ClientOp
             $planes[$last] = Bytes::product($shape->cut($where) ?? str_repeat("\0", strlen($planes[$last])), $planes[$last]);
         }
 
-        return strspn($planes[$last], "\0") === strlen($planes[$last]) ? null : array_values($planes);
+        return Bytes::isNothing($planes[$last]) ? null : array_values($planes);
     }
 
     /** @param  list<LayerWindow>  $windows */

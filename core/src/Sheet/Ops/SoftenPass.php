@@ -12,6 +12,7 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\MirrorAxis;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Coverage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
@@ -218,7 +219,7 @@ final readonly class SoftenPass implements ClientOp, Prepares
     {
         $there = ($planes[count($planes) - 1] ?? '') & $inside;
 
-        return strspn($there, "\0") === strlen($there) || (count($planes) === 1 && $there === $inside);
+        return Bytes::isNothing($there) || (count($planes) === 1 && $there === $inside);
     }
 
     /** @param  string  $mask  0: as it was; 255: as far as the opacity goes */
