@@ -7,12 +7,13 @@ declare(strict_types=1);
  * to docs/gestures.md. The hand knows where everything goes (from the finished page) and moves at a person's pace; the
  * page is bare at the beginning and as it was at the end. From the project's folder, while ./awning start serves the demo:
  *
- *   AWNING_PORT=8017 php bench/flat_by_hand.php
+ *   AWNING_PORT=8017 php bench/flat_by_hand.php [PAGE …]     by number; none: all of them
  */
 
 use Tests\Browser\Browser;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/keep_section.php';
 
 /** Seconds a hand takes to pick a material, and px of the screen it moves in one. */
 const PICK = 0.9;
@@ -28,7 +29,11 @@ $browser->until('document.querySelectorAll("li img").length > 2', 'the series');
 $pages = $browser->run('return [...document.querySelectorAll("section[aria-label=Pages] li a")].map((a) => [Number(a.href.split("/").pop()), a.innerText.split("\n")[0]])');
 $plan = (string) file_get_contents(__DIR__.'/sweeps.js');
 $rows = '';
+$wanted = array_map(intval(...), array_slice($argv, 1));
 foreach ($pages as [$page, $title]) {
+    if ($wanted !== [] && ! in_array((int) $title, $wanted, true)) {
+        continue;
+    }
     $browser->visit("/bench/$page");
     $browser->until('window.awning?.session.view.held', 'the page is held');
     $truth = (array) $browser->run('return Object.fromEntries(Object.entries(window.awning.session.view.records.region).filter(([, region]) => region.material !== 0).map(([label, region]) => [label, region.material]))');
@@ -39,7 +44,7 @@ foreach ($pages as [$page, $title]) {
     $browser->press('Flats');
     $browser->run('const { session } = window.awning; session.fill(arguments[0].map(Number), null)', [array_map(strval(...), array_keys($truth))]);
     $browser->until('window.awning.session.view.saving === "saved"', 'bare flats', 60);
-    $browser->until('[...(window.awning.renderer?.shown.values() ?? [])].every((tile) => tile.isReady && !tile.isDirty)', 'the picture', 60);
+    $browser->until('[...(window.awning.renderer?.tiles.shown.values() ?? [])].every((tile) => tile.isReady && !tile.isDirty)', 'the picture', 60);
     $picks = $sweeps = 0;
     $seconds = 0.0;
     $filled = [];
@@ -77,9 +82,7 @@ foreach ($pages as [$page, $title]) {
 }
 $browser->visit('/');
 $browser->close();
-$heading = "## Done with a pointer\n";
-$file = __DIR__.'/../docs/gestures.md';
-$text = $heading.'
+$text = '
 By `bench/flat_by_hand.php`, '.date('j F Y').', in the running application in Chromium at 2560 × 1440, page in full view: a real pointer that knows where everything goes
 picks each material ('.PICK.' s each) and sweeps at '.PACE.' px a second. It is as sure as no person is; what it measures is that so few gestures do it and how long they take
 under the hand. *Too small*: regions without a spot of 3 × 3 screen pixels, which a hand steps to by *Next unfilled* (a key and a click each, not done here).
@@ -88,4 +91,4 @@ under the hand. *Too small*: regions without a spot of 3 × 3 screen pixels, whi
 | page | regions | picks | sweeps | gestures | in proportion to 340 regions | time | too small | wrong |
 |---|---|---|---|---|---|---|---|---|
 '.$rows;
-file_put_contents($file, strstr((string) file_get_contents($file)."\n".$heading, $heading, true).$text);
+keep_section('Done with a pointer', $text);

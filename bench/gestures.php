@@ -18,6 +18,7 @@ use Awning\Core\Sheet\Sheet;
 use Illuminate\Contracts\Console\Kernel;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/keep_section.php';
 (require __DIR__.'/../bootstrap/app.php')->make(Kernel::class)->bootstrap();
 
 /** Px of border that a hand can cross. */
@@ -130,8 +131,7 @@ foreach (Page::query()->whereNotNull('width')->orderBy('number')->get() as $row)
     $sweeps = sweeps_over_filled($page);
     $rows .= sprintf("| %d. %s | %d | %d | %d | %d | %.0f | %d |\n", $row->number, $row->title, $regions, $picks, $sweeps, $picks + $sweeps, 340 * ($picks + $sweeps) / $regions, $picks + sweeps_alone($page));
 }
-$text = '# Gestures to flat a page
-
+$text = '
 By `bench/gestures.php`, '.date('j F Y').", from the demo's finished pages: a material is picked once and swept wherever it lies; a sweep may
 cross what is filled, and the material that takes the fewest sweeps comes next. It is worked out, not done by a hand: a person takes
 more, and finds the order by beginning with what lies behind. *Before*: when a sweep filled all that it crossed.
@@ -139,5 +139,5 @@ more, and finds the order by beginning with what lies behind. *Before*: when a s
 | page | regions | picks | sweeps | gestures | in proportion to 340 regions | before |
 |---|---|---|---|---|---|---|
 $rows";
-file_put_contents(__DIR__.'/../docs/gestures.md', $text);
+keep_section('Worked out', $text);
 echo $text;

@@ -18,7 +18,7 @@ use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
 use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
-use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Hands;
@@ -96,7 +96,7 @@ final readonly class FigureLight
         $whole = new Rect(0, 0, $this->page->labels->width, $this->page->labels->height);
         $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
         $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
-        $flows = $this->page->told(fn (Region $region): ?FlowLine => $region->flow);
+        $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
         $throws = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
         $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
 
@@ -104,7 +104,7 @@ final readonly class FigureLight
             $bodies, $solids,
             $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast),
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
-            $plan->back?->key(), array_map(fn (FlowLine $flow): Along => Along::on($flow, $whole, $where), $flows),
+            $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
         ), $pieces);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Solid;
@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $wears
  * @property ?string $solid
  * @property bool $before
- * @property ?string $flow a list of places
+ * @property ?string $flow a list of lines; of places, where it was kept when there was one line alone
  * @property ?int $stands
  */
 final class RegionRow extends Model implements KeepsRecord
@@ -43,6 +43,6 @@ final class RegionRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before, $row->flow === null ? null : FlowLine::fromList((array) json_decode($row->flow, true)), $row->stands);
+        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before, $row->flow === null ? null : FlowLines::fromList((array) json_decode($row->flow, true)), $row->stands);
     }
 }

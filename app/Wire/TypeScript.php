@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Wire;
 
 use App\Models\Role;
+use Awning\Core\Brush\Tip;
 use Awning\Core\Brush\TipKind;
 use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\ShadeHue;
@@ -13,12 +14,14 @@ use Awning\Core\Colour\Verdict;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\DrawingRole;
+use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColour;
 use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PassKind;
 use Awning\Core\Page\RoughKind;
 use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\Setup;
 use Awning\Core\Page\ShapeUse;
 use Awning\Core\Page\Solid;
 use Awning\Core\Proof\AdviceKind;
@@ -34,6 +37,9 @@ final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
     private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'RoughKind' => RoughKind::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
+
+    /** Bounds that a screen keeps to before it asks. */
+    private const MOST = ['passesOfSetup' => Setup::MOST, 'directions' => FlowLines::MOST];
 
     private const FOLDERS = ['app', 'core/src/Brush', 'core/src/Colour', 'core/src/Light', 'core/src/Page', 'core/src/Proof', 'core/src/Sheet'];
 
@@ -55,6 +61,8 @@ final class TypeScript
             $constant = strtoupper((string) preg_replace('/(?<!^)[A-Z]/', '_$0', $name)).'S';
             $out .= "\nexport const $constant = [".implode(', ', $values)."] as const;\nexport type $name = (typeof {$constant})[number];\n";
         }
+        $out .= "\n/** Bounds that are told of beforehand. */\nexport const MOST = ".json_encode(self::MOST, JSON_THROW_ON_ERROR)." as const;\n";
+        $out .= "\n/** Least, most and usual of what is a number of a tip. */\nexport const TIP_RANGES = ".json_encode(Tip::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
         foreach ($types as $name => $type) {
             $out .= "\nexport type $name = $type;\n";
         }

@@ -29,6 +29,7 @@ use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\LightPart;
@@ -647,7 +648,7 @@ final class LightTest extends TestCase
     public function test_a_direction_is_of_the_page_whatever_part_of_it_is_lit_and_how_small(): void
     {
         // Strands that run aslant: half of the page's width and height, seen on a piece of it.
-        $flow = Along::on(FlowLine::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
+        $flow = Along::on(FlowLines::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
         self::assertEqualsWithDelta([0, 0, M_SQRT1_2, M_SQRT1_2], $flow->at(0, 100), 1e-9);
         $large = self::drawn(900, 700, fn (int $x, int $y): int => hypot($x - 450, $y - 350) < 340 ? 3 : 0);
         $worked = SmallLight::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new Along([[0, 350], [900, 350]])]));
@@ -666,6 +667,38 @@ final class LightTest extends TestCase
         self::assertEqualsWithDelta([-6, 70, 0, 1], $line->at(36, 60), 1e-9);
         self::assertEqualsWithDelta([2, 3.5, 1, 0], $line->smaller(2)->at(8.5, 7), 1e-9);
         self::assertCount(2, FlowLine::fromList([[0.25, 0.5], [0.25, 0.5], [0.75, 0.5]])->points);
+    }
+
+    public function test_between_two_lines_the_direction_turns_from_one_to_the_other(): void
+    {
+        // One runs down at 10, drawn upward; one aslant from 40 on. Side and way are those of the nearer one.
+        $both = new Along([[10, 80], [10, 0]], [[40, 0], [120, 80]]);
+        [$aside, $come, $right, $down] = $both->at(11, 30);
+        self::assertEqualsWithDelta([1, 50], [$aside, $come], 1e-9);
+        self::assertEqualsWithDelta([0, -1], [$right, $down], 0.02);
+        self::assertEqualsWithDelta([M_SQRT1_2, M_SQRT1_2], array_slice($both->at(70, 30), 2), 0.02);
+        // Where both are equally far, half-way between down and aslant.
+        $x = (10 + M_SQRT1_2 * 70) / (1 + M_SQRT1_2);
+        $between = array_slice($both->at($x, 30), 2);
+        self::assertEqualsWithDelta([sin(M_PI / 8), cos(M_PI / 8)], [abs($between[0]), abs($between[1])], 1e-6);
+        self::assertGreaterThan(0, $between[0] * $between[1], 'not across');
+        self::assertEqualsWithDelta($both->at(30, 40), array_map(fn (int $i): float => $both->smaller(2)->at(15, 20)[$i] * ($i < 2 ? 2 : 1), [0, 1, 2, 3]), 0.01);
+    }
+
+    public function test_directions_are_read_as_they_are_kept_and_as_they_were_kept(): void
+    {
+        $lines = [[[0.25, 0.5], [0.75, 1.0]], [[0.5, 0.0], [0.5, 1.0], [0.25, 1.0]]];
+        self::assertSame($lines, FlowLines::fromList($lines)->toList());
+        self::assertSame([$lines[1]], FlowLines::fromList($lines[1])->toList(), 'the places of one line');
+        $eight = FlowLines::fromList(array_fill(0, 8, $lines[0]));
+        foreach ([fn () => $eight->with(FlowLine::fromList($lines[1])), fn () => FlowLines::fromList([]), fn () => FlowLines::fromList(array_fill(0, 9, $lines[0])), fn () => FlowLines::fromList([$lines[0], 'x'])] as $i => $wrong) {
+            try {
+                $wrong();
+                self::fail("case $i is taken");
+            } catch (\InvalidArgumentException $refused) {
+                self::assertStringContainsString('direction', strtolower($refused->getMessage()));
+            }
+        }
     }
 
     /** @return iterable<string, array{list<mixed>}> */

@@ -425,7 +425,19 @@ final class PaintTest extends TestCase
         $this->op('light.flow', ['labels' => [7, 9], 'line' => $line]);
         $this->op('light.flow', ['labels' => [9], 'line' => null]);
         $regions = (new Sheet($this->source))->all(Region::class);
-        self::assertSame([$line, null], [$regions[7]->flow?->toList(), $regions[9]->flow]);
+        self::assertSame([[$line], null], [$regions[7]->flow?->toList(), $regions[9]->flow]);
+        // One more beside it; else in its place.
+        $other = [[0.5, 0.5], [0.75, 0.5]];
+        $this->op('light.flow', ['labels' => [7, 9], 'line' => $other, 'more' => true]);
+        $regions = (new Sheet($this->source))->all(Region::class);
+        self::assertSame([[$line, $other], [$other]], [$regions[7]->flow?->toList(), $regions[9]->flow?->toList()]);
+        $this->op('light.flow', ['labels' => [7], 'line' => $line]);
+        self::assertSame([$line], (new Sheet($this->source))->find(Region::class, 7)?->flow?->toList());
+        foreach (range(2, 8) as $ignored) {
+            $this->op('light.flow', ['labels' => [9], 'line' => $line, 'more' => true]);
+        }
+        $this->assertRefused('light.flow', ['labels' => [7, 9], 'line' => $line, 'more' => true], 'Forget them');
+        self::assertCount(1, (new Sheet($this->source))->find(Region::class, 7)?->flow->lines ?? [], 'none of them, then');
         $this->assertRefused('light.flow', ['labels' => [9], 'line' => [[0.1, 0.2]]], 'Draw it again');
     }
 

@@ -360,7 +360,7 @@ final class SheetTest extends TestCase
         }
         foreach ([
             RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'behind' => true, 'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false]],
-            RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5, 'locked' => true, 'shift' => 'shift00007', 'wears' => 12, 'solid' => 'tube', 'before' => false, 'flow' => [[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], 'stands' => 31],
+            RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5, 'locked' => true, 'shift' => 'shift00007', 'wears' => 12, 'solid' => 'tube', 'before' => false, 'flow' => [[[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], [[0.0, 1.0], [0.5, 0.5]]], 'stands' => 31],
             RecordKind::Shift->value => ['material' => 7, 'lightness' => -0.25, 'chroma' => 1.5, 'hue' => 120.0],
             RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4, 'kind' => 'refused', 'score' => 0.25],
             RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],

@@ -19,7 +19,7 @@ require __DIR__.'/../../vendor/autoload.php';
 $browser = new Browser('http://127.0.0.1:'.(getenv('AWNING_PORT') ?: '8017'));
 $shot = function (string $name) use ($browser): void {
     // Until everything in view is sharp.
-    $browser->until('!window.awning || [...(window.awning.renderer?.shown.values() ?? [])].every((tile) => tile.isReady && !tile.isDirty)', 'the picture', 60);
+    $browser->until('!window.awning || [...(window.awning.renderer?.tiles.shown.values() ?? [])].every((tile) => tile.isReady && !tile.isDirty)', 'the picture', 60);
     $browser->until('[...document.images].every((image) => image.complete)', 'the pictures', 60);
     usleep(1_500_000);
     $browser->shot(__DIR__."/$name.png");

@@ -258,8 +258,14 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");
         ['width' => $width, 'height' => $height] = $browser->run('return window.awning.session.view.records.page.page');
-        self::assertEqualsWithDelta([60 / $width, 100 / $height, 60 / $width, 300 / $height], [...$flow[0], ...$flow[count($flow) - 1]], 0.01);
-        $browser->press('Forget it');
+        self::assertCount(1, $flow);
+        self::assertEqualsWithDelta([60 / $width, 100 / $height, 60 / $width, 300 / $height], [...$flow[0][0], ...$flow[0][count($flow[0]) - 1]], 0.01);
+        $browser->press('Draw one more direction');
+        $browser->stroke($this->way($browser, [90, 100], [180, 200]));
+        $this->saved($browser);
+        $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");
+        self::assertEqualsWithDelta([60 / $width, 180 / $width], [$flow[0][0][0], $flow[1][count($flow[1]) - 1][0]], 0.01);
+        $browser->press('Forget all 2');
         $this->saved($browser);
         self::assertNull($browser->run("return window.awning.session.view.records.region[$region].flow"));
     }

@@ -16,7 +16,7 @@ final readonly class Tip
     public const MOST_SEED = 9999;
 
     /** Least, most and usual of what is a number. */
-    private const RANGES = [
+    public const RANGES = [
         'flow' => [0.01, 1.0, 1.0], 'spacing' => [0.02, 3.0, 0.12], 'scatter' => [0.0, 3.0, 0.0], 'angle' => [-180.0, 180.0, 0.0], 'turn' => [0.0, 1.0, 0.0],
         'jitter' => [0.0, 1.0, 0.0], 'taper' => [0.0, 0.5, 0.0], 'sizeBy' => [0.0, 1.0, 0.6], 'flowBy' => [0.0, 1.0, 0.0], 'wet' => [0.0, 1.0, 0.0], 'grain' => [0.0, 1.0, 0.0],
     ];

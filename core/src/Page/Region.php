@@ -7,9 +7,9 @@ namespace Awning\Core\Page;
 /**
  * A connected area of the flats, named by its label, and what it is filled with.
  *
- * @phpstan-import-type FlowPoint from FlowLine
+ * @phpstan-import-type FlowData from FlowLines
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?list<FlowPoint>, stands: ?int}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?FlowData, stands: ?int}
  */
 final readonly class Region implements Record
 {
@@ -25,13 +25,13 @@ final readonly class Region implements Record
      * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
      * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
-     * @param  ?FlowLine  $flow  which way its strands or folds run, for the same; null: that is not told
+     * @param  ?FlowLines  $flow  which way its strands or folds run, for the same; null: that is not told
      * @param  ?int  $stands  under which light plan, as a panel of its own; null: as the whole page does
      */
     public function __construct(
         public int $figure, public int $material, public int $area, public int $x, public int $y,
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
-        public ?Solid $solid = null, public bool $before = false, public ?FlowLine $flow = null, public ?int $stands = null,
+        public ?Solid $solid = null, public bool $before = false, public ?FlowLines $flow = null, public ?int $stands = null,
     ) {
     }
 
@@ -48,7 +48,7 @@ final readonly class Region implements Record
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
             $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
-            $data->flag('before', false), $data->has('flow') ? FlowLine::fromList($data->list('flow', FlowLine::MOST)) : null,
+            $data->flag('before', false), $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
             $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
         );
     }
@@ -102,7 +102,7 @@ final readonly class Region implements Record
         return $this->but(['before' => $before]);
     }
 
-    public function running(?FlowLine $flow): self
+    public function running(?FlowLines $flow): self
     {
         return $this->but(['flow' => $flow]);
     }

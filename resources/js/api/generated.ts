@@ -60,6 +60,12 @@ export type RampForm = (typeof RAMP_FORMS)[number];
 export const SHAPE_USES = ['add', 'take', 'keep'] as const;
 export type ShapeUse = (typeof SHAPE_USES)[number];
 
+/** Bounds that are told of beforehand. */
+export const MOST = {"passesOfSetup":24,"directions":8} as const;
+
+/** Least, most and usual of what is a number of a tip. */
+export const TIP_RANGES = {"flow":[0.01,1,1],"spacing":[0.02,3,0.12],"scatter":[0,3,0],"angle":[-180,180,0],"turn":[0,1,0],"jitter":[0,1,0],"taper":[0,0.5,0],"sizeBy":[0,1,0.6],"flowBy":[0,1,0],"wet":[0,1,0],"grain":[0,1,0]} as const;
+
 export type AbsorbInput = { labels: number[] };
 
 export type AddPassInput = { id: string; pass: PassData };
@@ -122,7 +128,9 @@ export type FindingData = { kind: FindingKind; labels: number[]; x: number; y: n
 
 export type FlatPenData = { points: PointData[]; width: number };
 
-export type FlowInput = { labels: number[]; line: FlowPoint[] | null };
+export type FlowData = FlowPoint[][];
+
+export type FlowInput = { labels: number[]; line: FlowPoint[] | null; more: boolean };
 
 export type FlowPoint = [number, number];
 
@@ -250,7 +258,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowPoint[] | null; stands: number | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowData | null; stands: number | null };
 
 export type RemoveDrawingInput = { id: string };
 

@@ -1,7 +1,7 @@
 /** A brush made from another: its tip, how that follows the hand, a picture that is brought; kept with the series. */
 import { useState } from 'react';
 import type { OwnBrush } from '../api/client';
-import { TIP_KINDS, type BoxedBrush, type TipData, type TipKind } from '../api/generated';
+import { TIP_KINDS, TIP_RANGES, type BoxedBrush, type TipData, type TipKind } from '../api/generated';
 import { mayColour } from '../page/store';
 import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
@@ -42,22 +42,19 @@ const PLAIN: TipData = {
 interface Dial {
     name: 'flow' | 'spacing' | 'scatter' | 'turn' | 'jitter' | 'taper' | 'sizeBy' | 'flowBy' | 'wet' | 'grain';
     label: string;
-    /** In hundredths. */
-    least: number;
-    most: number;
 }
 
 const DIALS: Dial[] = [
-    { name: 'flow', label: 'Builds up', least: 1, most: 100 },
-    { name: 'spacing', label: 'Apart', least: 2, most: 300 },
-    { name: 'scatter', label: 'Thrown aside', least: 0, most: 300 },
-    { name: 'turn', label: 'Turned', least: 0, most: 100 },
-    { name: 'jitter', label: 'Smaller', least: 0, most: 100 },
-    { name: 'taper', label: 'Thin ends', least: 0, most: 50 },
-    { name: 'sizeBy', label: 'Pressure: size', least: 0, most: 100 },
-    { name: 'flowBy', label: 'Pressure: flow', least: 0, most: 100 },
-    { name: 'wet', label: 'Wet edge', least: 0, most: 100 },
-    { name: 'grain', label: 'Paper', least: 0, most: 100 },
+    { name: 'flow', label: 'Builds up' },
+    { name: 'spacing', label: 'Apart' },
+    { name: 'scatter', label: 'Thrown aside' },
+    { name: 'turn', label: 'Turned' },
+    { name: 'jitter', label: 'Smaller' },
+    { name: 'taper', label: 'Thin ends' },
+    { name: 'sizeBy', label: 'Pressure: size' },
+    { name: 'flowBy', label: 'Pressure: flow' },
+    { name: 'wet', label: 'Wet edge' },
+    { name: 'grain', label: 'Paper' },
 ];
 
 /** @param onTaken the brush is in hand: what it was made in may close */
@@ -119,19 +116,19 @@ function Dials({ hardness, tip, onHardness, onChange }: DialsProps) {
             <Slide
                 wide
                 label="Angle"
-                least={-180}
-                most={180}
+                least={TIP_RANGES.angle[0]}
+                most={TIP_RANGES.angle[1]}
                 value={Math.round(tip.angle)}
                 shown={`${Math.round(tip.angle)}°`}
                 onChange={(angle) => onChange({ angle })}
             />
-            {DIALS.map(({ name: dial, label, least, most }) => (
+            {DIALS.map(({ name: dial, label }) => (
                 <Slide
                     key={dial}
                     wide
                     label={label}
-                    least={least}
-                    most={most}
+                    least={100 * TIP_RANGES[dial][0]}
+                    most={100 * TIP_RANGES[dial][1]}
                     value={Math.round(100 * tip[dial])}
                     shown={`${Math.round(100 * tip[dial])} %`}
                     onChange={(value) => onChange({ [dial]: value / 100 })}

@@ -557,10 +557,16 @@ export class PageSession {
         this.ask({ kind: 'light.before', labels, before });
     }
 
-    /** Which way strands or folds run in regions, in parts of the page's width and height; null: that is not told any more. */
+    /**
+     * Which way strands or folds run in regions, in parts of the page's width and height, beside what is told of that already;
+     * null: that is not told any more.
+     */
     tellFlow(labels: number[], line: FlowPoint[] | null): void {
-        this.showRegions(labels, { flow: line });
-        this.ask({ kind: 'light.flow', labels, line });
+        for (const label of labels) {
+            const told = this.view.records.region[label]?.flow ?? [];
+            this.showRegions([label], { flow: line === null ? null : [...told, line] });
+        }
+        this.ask({ kind: 'light.flow', labels, line, more: true });
     }
 
     /** Puts regions under another light plan than the rest of the page; null: as the page stands. */

@@ -141,7 +141,7 @@ describe('picked regions', () => {
         expect([ops(), bench.view.isDrawingFlow, bench.view.chosen]).toEqual([[], true, [1, 3]]);
         drag('choose', [point(10, 20), point(10, 20), point(30, 20), point(30, 60)], at);
         const [op] = ops();
-        expect(op).toMatchObject({ kind: 'light.flow', labels: [1, 3] });
+        expect(op).toMatchObject({ kind: 'light.flow', labels: [1, 3], more: true });
         const line = op.kind === 'light.flow' ? (op.line ?? []) : [];
         expect(line).toHaveLength(12);
         expect([line[0], line[11]]).toEqual([
@@ -151,9 +151,15 @@ describe('picked regions', () => {
         // 60 px in eleven steps, of which the first 20 px lead to the corner.
         expect(line[4][0] * width).toBeCloseTo(30);
         expect(line[4][1] * height).toBeCloseTo(20 + (60 * 4) / 11 - 20);
-        expect([bench.view.isDrawingFlow, bench.session.view.records.region[3].flow]).toEqual([false, line]);
+        expect([bench.view.isDrawingFlow, bench.session.view.records.region[3].flow]).toEqual([false, [line]]);
         bench.session.tellFlow([3], null);
-        expect([bench.session.view.records.region[1].flow, bench.session.view.records.region[3].flow]).toEqual([line, null]);
+        const other: [number, number][] = [
+            [0.25, 0.5],
+            [0.5, 0.5],
+        ];
+        bench.session.tellFlow([1, 3], other);
+        const { region: now } = bench.session.view.records;
+        expect([now[1].flow, now[3].flow]).toEqual([[line, other], [other]]);
     });
 
     it('stay clear of the veil; else the figure or the material that is meant does', () => {

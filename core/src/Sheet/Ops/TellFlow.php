@@ -6,16 +6,18 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Page\FlowLine;
+use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\OpRefused;
 
 /**
  * Says which way strands or folds run in regions, for when light is roughed in.
  *
  * @phpstan-import-type FlowPoint from FlowLine
  *
- * @phpstan-type FlowInput array{labels: list<int>, line: ?list<FlowPoint>}
+ * @phpstan-type FlowInput array{labels: list<int>, line: ?list<FlowPoint>, more: bool}
  */
 final readonly class TellFlow implements ClientOp
 {
@@ -24,8 +26,9 @@ final readonly class TellFlow implements ClientOp
     /**
      * @param  non-empty-list<int>  $labels
      * @param  ?FlowLine  $line  null: that is not told any more
+     * @param  bool  $more  whether it is told beside what is told already, not in place of it
      */
-    private function __construct(private array $labels, private ?FlowLine $line)
+    private function __construct(private array $labels, private ?FlowLine $line, private bool $more)
     {
     }
 
@@ -41,13 +44,13 @@ final readonly class TellFlow implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('line') ? FlowLine::fromList($input->list('line', FlowLine::MOST)) : null);
+        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('line') ? FlowLine::fromList($input->list('line', FlowLine::MOST)) : null, $input->flag('more', false));
     }
 
     /** @return FlowInput */
     public function toInput(): array
     {
-        return ['labels' => $this->labels, 'line' => $this->line?->toList()];
+        return ['labels' => $this->labels, 'line' => $this->line?->toList(), 'more' => $this->more];
     }
 
     public function title(): string
@@ -57,6 +60,13 @@ final readonly class TellFlow implements ClientOp
 
     private function told(Region $region): Region
     {
-        return $region->running($this->line);
+        if ($this->line === null) {
+            return $region->running(null);
+        }
+        try {
+            return $region->running($this->more && $region->flow !== null ? $region->flow->with($this->line) : FlowLines::of($this->line));
+        } catch (\InvalidArgumentException $tooMany) {
+            throw new OpRefused($tooMany->getMessage());
+        }
     }
 }

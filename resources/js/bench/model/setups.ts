@@ -2,9 +2,6 @@
 import { ROUGH_KINDS, type PassData, type RoughKind, type SetupPass, type SetupState } from '../../api/generated';
 import { roughId } from '../../page/target';
 
-/** More than a setup can hold are not kept. */
-export const MOST_PASSES = 24;
-
 /** @param rough what a first light fills it with; null: it does not */
 export const asSetup = (
     { name, kind, tone, colour, follows, mode, opacity, turn }: PassData,

@@ -1,5 +1,5 @@
 /** What can be said of picked regions before light is roughed in on them. */
-import { SOLIDS, type LightPlanData, type Solid } from '../../api/generated';
+import { MOST, SOLIDS, type LightPlanData, type Solid } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { Choice } from '../../ui/Choice';
 import { Tick } from '../../ui/Tick';
@@ -68,21 +68,21 @@ function FlowDrawing({ labels }: { labels: number[] }) {
     const session = useSession();
     const may = usePage(mayColour);
     const isDrawing = useBench((view) => view.isDrawingFlow);
-    const isTold = usePage(({ records }) => labels.some((label) => records.region[label].flow !== null));
+    const told = usePage(({ records }) => Math.max(...labels.map((label) => records.region[label].flow?.length ?? 0)));
     return (
         <div className="flex flex-wrap items-center gap-1">
             <button
                 className="act"
-                disabled={!may}
+                disabled={!may || told >= MOST.directions}
                 aria-pressed={isDrawing}
-                title="Light does not turn along it: hair has no shade from root to tip, cloth falls in folds along it, a tube lies along it"
+                title="Light does not turn along it: hair has no shade from root to tip, cloth falls in folds along it, a tube lies along it. Where strands part, draw one for each: between them it turns"
                 onClick={() => bench.drawFlow(!isDrawing)}
             >
-                {isDrawing ? 'Now draw it on the page …' : isTold ? 'Draw its direction anew' : 'Draw its direction'}
+                {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more direction' : 'Draw its direction'}
             </button>
-            {isTold && (
+            {told > 0 && (
                 <button className="act" disabled={!may} onClick={() => session.tellFlow(labels, null)}>
-                    Forget it
+                    {told === 1 ? 'Forget it' : `Forget all ${told}`}
                 </button>
             )}
         </div>

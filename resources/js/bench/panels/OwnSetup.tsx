@@ -1,12 +1,12 @@
 /** A setup that the series has kept: given away, changed, deleted. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PageOutcome, PassData, SetupFollowerState, SetupState } from '../../api/generated';
+import { MOST, type PageOutcome, type PassData, type SetupFollowerState, type SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Tick } from '../../ui/Tick';
 import { usePage, useSession, useTarget } from '../model/context';
-import { asSetup, besides, changedTo, hungFrom, MOST_PASSES, roughKind } from '../model/setups';
+import { asSetup, besides, changedTo, hungFrom, roughKind } from '../model/setups';
 
 export interface ChangeProps {
     onChange: (asked: Promise<SetupState[]>) => void;
@@ -86,7 +86,7 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
                         <Tick
                             key={id}
                             checked={ticked.includes(id)}
-                            disabled={!may || (!ticked.includes(id) && setup.passes.length + joining.length >= MOST_PASSES)}
+                            disabled={!may || (!ticked.includes(id) && setup.passes.length + joining.length >= MOST.passesOfSetup)}
                             onChange={(on) => setTicked(on ? [...ticked, id] : ticked.filter((one) => one !== id))}
                         >
                             {pass.name}

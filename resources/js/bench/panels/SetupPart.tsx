@@ -1,14 +1,14 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import type { PassData, ScopeData, SetupState } from '../../api/generated';
+import { MOST, type PassData, type ScopeData, type SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import type { Target } from '../../page/target';
 import { Fold } from '../../ui/Fold';
 import { useBench, usePage, useSession, useTarget } from '../model/context';
 import { AT_FIRST, planOf } from '../model/keyLight';
-import { asSetup, MOST_PASSES, roughKind } from '../model/setups';
+import { asSetup, roughKind } from '../model/setups';
 import { OwnSetup, type ChangeProps } from './OwnSetup';
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
@@ -107,7 +107,7 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
     const may = usePage(mayColour);
     const labels = useChosenOf(figure);
     const [name, setName] = useState('');
-    const kept = passes.slice(-MOST_PASSES);
+    const kept = passes.slice(-MOST.passesOfSetup);
     const keep = async (): Promise<void> => {
         if (name.trim() === '' || kept.length === 0) return;
         const marks =

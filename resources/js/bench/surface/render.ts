@@ -337,11 +337,13 @@ export class SurfaceRenderer {
     /** Which way the picked regions run; several may have one direction. */
     private drawFlows(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
         const { width, height } = sizeOf(this.bench.session.view) ?? { width: 0, height: 0 };
-        const flows = new Map(this.bench.chosenRegions.map(([, { flow }]) => [JSON.stringify(flow), flow]));
-        for (const flow of flows.values()) {
-            const path = flow?.map(([x, y]) => ({ x: x * width, y: y * height }));
-            if (path !== undefined) drawArrow(context, toScreen, path);
-        }
+        const lines = new Map(this.bench.chosenRegions.flatMap(([, { flow }]) => (flow ?? []).map((line) => [JSON.stringify(line), line])));
+        for (const line of lines.values())
+            drawArrow(
+                context,
+                toScreen,
+                line.map(([x, y]) => ({ x: x * width, y: y * height })),
+            );
     }
 
     private drawMirror(context: CanvasRenderingContext2D, toScreen: DOMMatrix, axis: AxisData, view: View): void {
