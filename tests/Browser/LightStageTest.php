@@ -260,7 +260,7 @@ final class LightStageTest extends BrowserTestCase
         ['width' => $width, 'height' => $height] = $browser->run('return window.awning.session.view.records.page.page');
         self::assertCount(1, $flow);
         self::assertEqualsWithDelta([60 / $width, 100 / $height, 60 / $width, 300 / $height], [...$flow[0][0], ...$flow[0][count($flow[0]) - 1]], 0.01);
-        $browser->press('Draw one more direction');
+        $browser->press('Draw one more');
         $browser->stroke($this->way($browser, [90, 100], [180, 200]));
         $this->saved($browser);
         $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");

@@ -78,7 +78,7 @@ function FlowDrawing({ labels }: { labels: number[] }) {
                 title="Light does not turn along it: hair has no shade from root to tip, cloth falls in folds along it, a tube lies along it. Where strands part, draw one for each: between them it turns"
                 onClick={() => bench.drawFlow(!isDrawing)}
             >
-                {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more direction' : 'Draw its direction'}
+                {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more' : 'Draw its direction'}
             </button>
             {told > 0 && (
                 <button className="act" disabled={!may} onClick={() => session.tellFlow(labels, null)}>
