@@ -115,7 +115,7 @@ say('Regions alone');
 $ink = (new ScanCleaner)->clean((new ImageReader)->read("$work/scan4000.png")->channels(), new CleanSettings(turn: 0.0))->ink;
 file_put_contents("$work/ink.png", (new PngWriter(1))->grey($ink));
 $bounds = strtr($ink->data, Bytes::identity(), Bytes::threshold(100));
-$regions = median(5, fn () => Components::of(Runs::of($bounds, 4000, 4000, "\0")));
+$regions = median(5, fn () => Components::of(Runs::ofMarks($bounds, 4000, 4000, "\0")));
 $opencv = (float) tool([PYTHON, '-c', "import cv2, time, statistics, numpy as np
 free = (cv2.imread('$work/ink.png', 0) < 100).astype(np.uint8); times = []
 for _ in range(7):

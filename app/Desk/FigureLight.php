@@ -74,10 +74,10 @@ final readonly class FigureLight
         $pieces = Pieces::of($mine);
         $works = Pieces::works($pieces, $work);
         $scenes = $this->scenes($plan, $panel, $pieces);
-        $worked = $this->hands->each(array_keys($pieces), fn (int $i): string => serialize(SmallLight::of($mine->crop($pieces[$i]), $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer)), $done);
+        $worked = $this->hands->each(array_keys($pieces), fn (int $i): string => Packed::of(SmallLight::of($mine->crop($pieces[$i]), $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer)), $done);
         $lit = [];
         foreach ($pieces as $i => $where) {
-            foreach (RoughIn::inCells(self::unpacked($worked[$i]), $mine->crop($where), $plan->dials, $scenes[$i]) as [$cell, $rough]) {
+            foreach (RoughIn::inCells(Packed::read($worked[$i], SmallLight::class), $mine->crop($where), $plan->dials, $scenes[$i]) as [$cell, $rough]) {
                 $lit[] = [$cell->moved($where->x, $where->y), $rough];
             }
         }
@@ -106,15 +106,6 @@ final readonly class FigureLight
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
             $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
         ), $pieces);
-    }
-
-    private static function unpacked(string $packed): SmallLight
-    {
-        // Packed here, by this process or its copy: nothing of it comes from outside.
-        $light = unserialize($packed);
-        assert($light instanceof SmallLight);
-
-        return $light;
     }
 
     /** What shines of the figure, in the colour of the largest of it. */

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\FigureLight;
 use App\Desk\LitPage;
+use App\Desk\Packed;
 use App\Desk\PageDesk;
 use App\Desk\TwoHands;
 use App\Models\Figure;
@@ -56,26 +57,17 @@ final class RoughInFigures extends LongTask
         $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan), $told));
 
         return $packed === [] ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
-            : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => self::unpacked($light), array_values($packed)));
+            : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => Packed::read($light, LayRoughIn::class), array_values($packed)));
     }
 
     /** Empty when there is nothing to light: all of it shines, and nothing shall glow. */
     private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan): string
     {
         try {
-            return serialize((new FigureLight($shapes, $figure))->by($plan));
+            return Packed::of((new FigureLight($shapes, $figure))->by($plan));
         } catch (OpRefused) {
             return '';
         }
-    }
-
-    private static function unpacked(string $packed): LayRoughIn
-    {
-        // Packed here, by this process or its copy: nothing of it comes from outside.
-        $light = unserialize($packed);
-        assert($light instanceof LayRoughIn);
-
-        return $light;
     }
 
     /**

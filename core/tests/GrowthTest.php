@@ -91,6 +91,20 @@ final class GrowthTest extends TestCase
         self::assertSame(str_repeat("\1\5", $width * $height), (new BandGrowth(large: 1, reach: 8))->grow($labels, $open, $width, $height));
     }
 
+    public function test_a_band_without_a_line_is_as_it_was(): void
+    {
+        [$width, $height] = [20, 80];
+        $labels = str_repeat("\1\5", $width * 70).str_repeat("\0\0", $width * 2).str_repeat("\2\7", $width * 8);
+        $open = str_repeat("\0", $width * 70).str_repeat("\xff", $width * 2).str_repeat("\0", $width * 8);
+        $given = [];
+        $hands = $this->createMock(Hands::class);
+        $hands->method('each')->willReturnCallback(function (array $pieces, callable $work) use (&$given): array {
+            return $given = array_map($work, $pieces);
+        });
+        self::assertSame(str_repeat("\1\5", $width * 71).str_repeat("\2\7", $width * 9), (new BandGrowth($hands, 1, 8))->grow($labels, $open, $width, $height));
+        self::assertSame(array_fill(0, 4, 2 * $width * 20), array_map(strlen(...), $given), 'nothing is done twice');
+    }
+
     public function test_a_small_page_is_done_by_one_hand(): void
     {
         [$labels, $open] = $this->lined(61, 97, 4);

@@ -80,6 +80,10 @@ final class RasterTest extends TestCase
             }
             self::assertSame($data, $covered);
             self::assertSame($runs->count(), $runs->row[$height]);
+            foreach ([$data, strtr($data, "\0\xff", "\xff\0"), str_repeat("\0", $width * $height), str_repeat("\xff", $width * $height)] as $marks) {
+                self::assertEquals(Runs::of($marks, $width, $height, "\0"), Runs::ofMarks($marks, $width, $height, "\0"));
+                self::assertEquals(Runs::of($marks, $width, $height, "\xff"), Runs::ofMarks($marks, $width, $height, "\xff"));
+            }
             foreach ([false, true] as $diagonal) {
                 $components = Components::of($runs, $diagonal);
                 $of = [];

@@ -55,8 +55,10 @@ final readonly class BandGrowth
         $from = max(0, $top - $this->reach);
         $rows = min($height, $bottom + $this->reach) - $from;
         $mine = substr($labels, 2 * $from * $width, 2 * $rows * $width);
-        $rounds = (new TrapGrowth)->grow($mine, substr($open, $from * $width, $rows * $width), $width, $rows);
+        $openHere = substr($open, $from * $width, $rows * $width);
+        $rounds = (new TrapGrowth)->grow($mine, $openHere, $width, $rows);
+        $isTold = $rounds < $this->reach && ($rounds > 0 || ! str_contains($openHere, "\xff"));
 
-        return $rounds === 0 || $rounds >= $this->reach ? '' : substr($mine, 2 * ($top - $from) * $width, 2 * ($bottom - $top) * $width);
+        return $isTold ? substr($mine, 2 * ($top - $from) * $width, 2 * ($bottom - $top) * $width) : '';
     }
 }

@@ -66,7 +66,7 @@ final readonly class FlatsFinder
         unset($map);
         $clock->lap('bridges');
 
-        $runs = Runs::of($bounds, $width, $height, "\0");
+        $runs = Runs::ofMarks($bounds, $width, $height, "\0");
         $components = Components::of($runs);
         $clock->lap('regions');
 

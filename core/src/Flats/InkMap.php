@@ -47,7 +47,7 @@ final class InkMap
 
     public function runs(): Runs
     {
-        return Runs::of($this->ink, $this->stride, $this->height, self::INK);
+        return Runs::ofMarks($this->ink, $this->stride, $this->height, self::INK);
     }
 
     /** Whether there is no drawing, but dust all over: by every few of its rows. */
@@ -150,7 +150,7 @@ final class InkMap
     private function across(): array
     {
         $rows = implode('', array_map(fn (int $y): string => substr($this->ink, $y * $this->stride, $this->stride), self::sampled($this->height)));
-        $runs = Runs::of($rows, $this->stride, intdiv(strlen($rows), $this->stride), self::INK);
+        $runs = Runs::ofMarks($rows, $this->stride, intdiv(strlen($rows), $this->stride), self::INK);
 
         return array_map(fn (int $from, int $to): int => $to - $from, $runs->from, $runs->to);
     }

@@ -19,7 +19,7 @@ final readonly class Silhouette
     public function of(Plane $ink, float $dpi): Plane
     {
         [$width, $height] = [$ink->width, $ink->height];
-        $runs = Runs::of(FlatsFinder::forDpi($dpi)->closed($ink), $width, $height, "\0");
+        $runs = Runs::ofMarks(FlatsFinder::forDpi($dpi)->closed($ink), $width, $height, "\0");
         $components = Components::of($runs);
         $outside = $this->atCorners($runs, $components);
         $data = '';

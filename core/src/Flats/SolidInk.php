@@ -44,7 +44,7 @@ final readonly class SolidInk
             if ($opened === null) {
                 continue;
             }
-            $runs = Runs::of($opened, $width, $bottom - $top, "\xff");
+            $runs = Runs::ofMarks($opened, $width, $bottom - $top, "\xff");
             $components = Components::of($runs);
             $found = [];
             foreach ($components->of as $run => $component) {

@@ -44,7 +44,7 @@ final readonly class FilledShapes
             $dark .= $darkness > $lines / 2 ? "\xff" : "\0";
             $alike .= abs($darkness - $lines) < self::ALIKE * $lines ? "\xff" : "\0";
         }
-        $runs = Runs::of($dark, $closed->columns, $closed->rows, "\xff");
+        $runs = Runs::ofMarks($dark, $closed->columns, $closed->rows, "\xff");
         $areas = Components::of($runs);
         $drawn = self::drawn($runs, $areas, $alike, self::lit($dark, $lines, $closed, $runs, $areas));
         if ($drawn === []) {

@@ -196,7 +196,7 @@ final readonly class PaperEdge
     /** @return array{list<array{float, float}>, int} the ends of the runs of the largest bright area, and its cells */
     private static function largest(string $marks, LevelGrid $grid): array
     {
-        $runs = Runs::of($marks, $grid->columns, $grid->rows, "\xff");
+        $runs = Runs::ofMarks($marks, $grid->columns, $grid->rows, "\xff");
         if ($runs->count() === 0) {
             return [[], 0];
         }

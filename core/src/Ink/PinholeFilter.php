@@ -26,7 +26,7 @@ final readonly class PinholeFilter
             return $ink;
         }
         $isInk = strtr($ink->data, Bytes::identity(), Bytes::threshold(128));
-        $gaps = Runs::of($isInk, $ink->width, $ink->height, "\0");
+        $gaps = Runs::ofMarks($isInk, $ink->width, $ink->height, "\0");
         $holes = Components::of($gaps);
         $open = [];
         foreach ($holes->of as $run => $hole) {

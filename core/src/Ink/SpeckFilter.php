@@ -21,7 +21,7 @@ final readonly class SpeckFilter
     public function drop(Plane $coverage, ?int &$dropped = null): Plane
     {
         $marked = strtr($coverage->data, Bytes::identity(), Bytes::threshold(24));
-        $runs = Runs::of($marked, $coverage->width, $coverage->height, "\xff");
+        $runs = Runs::ofMarks($marked, $coverage->width, $coverage->height, "\xff");
         $islands = Components::of($runs, diagonal: true);
         $dropped = count(array_filter($islands->area, fn (int $area): bool => $area < $this->area));
         $data = $coverage->data;

@@ -43,6 +43,37 @@ final readonly class Runs
         return new self($width, $height, $from, $to, $row);
     }
 
+    /**
+     * The same of a plane that holds nothing but 0 and 255: then either is found many bytes at a time.
+     *
+     * @param  string  $value  one byte, 0 or 255
+     */
+    public static function ofMarks(string $data, int $width, int $height, string $value): self
+    {
+        $from = $to = $row = [];
+        $count = $end = $stop = 0;
+        $other = ~$value;
+        $start = strpos($data, $value);
+        for ($y = 0; $y < $height; $y++) {
+            $row[] = $count;
+            $end += $width;
+            while ($start !== false && $start < $end) {
+                // What goes on over the end of a row is as long there as it was found to be.
+                if ($stop <= $start) {
+                    $stop = strpos($data, $other, $start);
+                    $stop = $stop === false ? $width * $height : $stop;
+                }
+                $from[] = $start;
+                $to[] = $stop < $end ? $stop : $end;
+                $count++;
+                $start = $stop > $end ? $end : strpos($data, $value, $stop);
+            }
+        }
+        $row[] = $count;
+
+        return new self($width, $height, $from, $to, $row);
+    }
+
     public function count(): int
     {
         return count($this->from);
