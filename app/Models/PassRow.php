@@ -41,7 +41,7 @@ final class PassRow extends Model implements KeepsRecord
             'scope_kind' => $record->scope->kind->value, 'scope_id' => $record->scope->id, 'mode' => $record->mode->value,
             'opacity' => $record->opacity, 'visible' => $record->visible, 'place' => $record->order, 'group_id' => $record->group,
             'mask_pass' => $record->mask?->pass, 'mask_outside' => $record->mask !== null && $record->mask->outside,
-            'setup_id' => $record->setup?->setup, 'setup_place' => $record->setup?->place,
+            'setup_id' => $record->setup?->setup, 'setup_place' => $record->setup?->place, 'setup_marked' => ($record->setup->marked ?? []) === [] ? null : json_encode($record->setup->marked, JSON_THROW_ON_ERROR),
             'turn_lightness' => $record->turn?->lightness, 'turn_chroma' => $record->turn?->chroma, 'turn_hue' => $record->turn?->hue,
         ];
     }
@@ -53,7 +53,7 @@ final class PassRow extends Model implements KeepsRecord
             'figure' => $row->figure_id, 'name' => $row->name, 'kind' => $row->kind, 'scope' => ['kind' => $row->scope_kind, 'id' => $row->scope_id],
             'mode' => $row->mode, 'opacity' => $row->opacity, 'visible' => (bool) $row->visible, 'order' => $row->place, 'group' => $row->group_id,
             'mask' => $row->mask_pass === null ? null : ['pass' => $row->mask_pass, 'outside' => (bool) $row->mask_outside],
-            'setup' => $row->setup_id === null ? null : ['setup' => $row->setup_id, 'place' => $row->setup_place],
+            'setup' => $row->setup_id === null ? null : ['setup' => $row->setup_id, 'place' => $row->setup_place, 'marked' => (array) json_decode($row->setup_marked ?? '[]', true)],
             'turn' => $row->turn_chroma === null ? null : ['lightness' => $row->turn_lightness, 'chroma' => $row->turn_chroma, 'hue' => $row->turn_hue],
         ]));
     }

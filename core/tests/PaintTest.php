@@ -18,6 +18,7 @@ use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\Setup;
 use Awning\Core\Page\SetupBox;
+use Awning\Core\Page\SetupMarks;
 use Awning\Core\Page\Solid;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Blur;
@@ -697,7 +698,7 @@ final class PaintTest extends TestCase
         $this->block(self::box(20, 20, 60, 60), 'eyedark002', opacity: 0.6);
         $passes = fn (): array => array_map(fn (PassSpec $pass): array => $pass->toData(), (new Sheet($this->source))->all(PassSpec::class));
         $before = $passes();
-        self::assertSame([['setup' => 77, 'place' => 0], ['setup' => 78, 'place' => 1], null, null], array_map(fn (string $id): ?array => $before[$id]['setup'], ['eyedark001', 'elsewhere2', 'nobodys001', 'thecopy001']));
+        self::assertSame([['setup' => 77, 'place' => 0, 'marked' => []], ['setup' => 78, 'place' => 1, 'marked' => []], null, null], array_map(fn (string $id): ?array => $before[$id]['setup'], ['eyedark001', 'elsewhere2', 'nobodys001', 'thecopy001']));
         // Another colour and name below; what was a tone is to be paint, which its pass cannot become; one that is new.
         $now = Setup::fromList([$tint('Darker', '#405060', 0.75), ['name' => 'Strands', 'kind' => 'paint'], $tint('Glow', '#ffffff', 0.3)]);
         $follow = function () use ($now): void {
@@ -716,11 +717,58 @@ final class PaintTest extends TestCase
         $new = array_values(array_diff_key($after, $before));
         self::assertCount(2, $new);
         foreach ($new as $pass) {
-            self::assertSame(['Glow', ['setup' => 77, 'place' => 2]], [$pass['name'], $pass['setup']]);
+            self::assertSame(['Glow', ['setup' => 77, 'place' => 2, 'marked' => []]], [$pass['name'], $pass['setup']]);
         }
         self::assertEqualsCanonicalizing([[5, 'material', 52], [3, 'figure', 3]], array_map(fn (array $pass): array => [$pass['figure'], ...array_values($pass['scope'])], $new));
         $follow();
         self::assertSame($after, $passes(), 'followed again it is as it is');
+    }
+
+    /** @return array<string, mixed> a pass whose marks are of one value in the left half of their box, and of one in the right */
+    private static function halves(string $name, int $left, int $right): array
+    {
+        return ['name' => $name, 'kind' => 'tone', 'tone' => 'shade', 'marks' => (new SetupMarks(str_repeat(str_repeat(chr($left), 32).str_repeat(chr($right), 32), 64)))->toText()];
+    }
+
+    public function test_what_a_setup_painted_is_painted_anew_where_it_is_followed_and_the_hand_stays(): void
+    {
+        // Region 9 lies from 240 to 500, and is of figure 5.
+        $was = Setup::fromList([self::halves('Dark', 200, 0)]);
+        $hang = fn (string $id, array $labels) => $this->op('setup.hang', ['name' => 'Eye', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => [$id], 'passes' => $was->toList(), 'labels' => $labels, 'setup' => 77]);
+        $hang('eyedark001', [9]);
+        $hang('eyedark002', []);
+        self::assertSame([[9], []], array_map(fn (string $id): array => (new Sheet($this->source))->find(PassSpec::class, $id)->setup->marked ?? [0], ['eyedark001', 'eyedark002']));
+        $at = fn (int $x, int $y, string $id = 'eyedark001'): int => $this->at($x, $y, $id);
+        self::assertEqualsWithDelta([200, 0], [$at(300, 200), $at(450, 200)], 1);
+        // Painted full where marks are and where none is, rubbed out where some are.
+        $this->block(self::box(260, 100, 280, 120), 'eyedark001');
+        $this->block(self::box(430, 100, 450, 120), 'eyedark001');
+        $this->block(self::box(320, 100, 340, 120), 'eyedark001', erase: true);
+        $follow = function (Setup $setup, ?Setup $before): void {
+            $sheet = new Sheet($this->source);
+            (new FollowSetup(77, 'Eye', $setup, 1, $before))->apply($sheet);
+            $this->source->store($sheet->takeChange());
+        };
+        $now = Setup::fromList([self::halves('Darker', 60, 120), self::halves('Glow', 90, 0)]);
+        $follow($now, $was);
+        self::assertEqualsWithDelta([60, 120, 0], [$at(300, 200), $at(450, 200), $at(510, 200)], 1, 'and nowhere beside the region');
+        self::assertEqualsWithDelta([255, 255, 0], [$at(270, 110), $at(440, 110), $at(330, 110)], 1, 'what was painted and rubbed out stays');
+        self::assertSame(0, $at(450, 200, 'eyedark002'), 'that was hung empty');
+        // What is new in it hangs beside each of them, and is painted where that is.
+        $glows = array_filter((new Sheet($this->source))->all(PassSpec::class), fn (PassSpec $pass): bool => $pass->name === 'Glow');
+        self::assertEqualsCanonicalizing([[9], []], array_map(fn (PassSpec $pass): array => $pass->setup->marked ?? [0], array_values($glows)));
+        foreach ($glows as $id => $pass) {
+            $is = $pass->setup?->marked === [9] ? [90, 0] : [0, 0];
+            self::assertEqualsWithDelta($is, [$at(300, 200, (string) $id), $at(450, 200, (string) $id)], 1);
+        }
+        // Nothing is known of what it was: only how it lays what is painted changes.
+        $follow(Setup::fromList([self::halves('Darkest', 10, 20)]), null);
+        self::assertEqualsWithDelta([60, 120], [$at(300, 200), $at(450, 200)], 1);
+        self::assertSame('Darkest', (new Sheet($this->source))->find(PassSpec::class, 'eyedark001')?->name);
+        // A region that has become another figure's is not painted in.
+        $this->op('fill', ['labels' => [9], 'figure' => 3, 'material' => 31]);
+        $follow(Setup::fromList([self::halves('Darkest', 10, 20)]), $now);
+        self::assertEqualsWithDelta([60, 120], [$at(300, 200), $at(450, 200)], 1);
     }
 
     public function test_passes_that_hang_become_part_of_a_setup_and_follow_it(): void
@@ -732,7 +780,7 @@ final class PaintTest extends TestCase
         $hang(0, 3, ['kind' => 'figure', 'id' => 3], ['glowing001', 'strands001'], [$tint('Glow', 0.5), ['name' => 'Strands', 'kind' => 'paint']]);
         $this->op('setup.join', ['passes' => ['strands001', 'glowing001'], 'setup' => 77, 'first' => 1]);
         $passes = fn (): array => (new Sheet($this->source))->all(PassSpec::class);
-        self::assertSame([['setup' => 77, 'place' => 2], ['setup' => 77, 'place' => 1], ['setup' => 77, 'place' => 0]], array_map(fn (string $id): ?array => $passes()[$id]->setup?->toData(), ['glowing001', 'strands001', 'eyedark002']));
+        self::assertSame([['setup' => 77, 'place' => 2, 'marked' => []], ['setup' => 77, 'place' => 1, 'marked' => []], ['setup' => 77, 'place' => 0, 'marked' => []]], array_map(fn (string $id): ?array => $passes()[$id]->setup?->toData(), ['glowing001', 'strands001', 'eyedark002']));
         self::assertSame(['Glow', 3], [$passes()['glowing001']->name, $passes()['glowing001']->figure]);
         // What joined is not hung again where it hangs, and is elsewhere.
         $sheet = new Sheet($this->source);

@@ -161,6 +161,17 @@ final class LightStageTest extends BrowserTestCase
         self::assertGreaterThan($shade[2] + 20, $blue);
     }
 
+    /** Keeps what is painted in the picked regions, and picks that setup. */
+    private function keepSetup(Browser $browser, string $name): void
+    {
+        $browser->run('[...document.querySelectorAll("summary")].find((summary) => summary.textContent.includes("Setups")).click()');
+        $browser->until('document.querySelector(\'[aria-label="Name of a new setup"]\')', 'the setups');
+        $browser->type('[aria-label="Name of a new setup"]', $name);
+        $browser->press('Keep what is picked');
+        $browser->until('[...document.querySelectorAll(\'[aria-label="Setup"] option\')].some((option) => option.textContent === '.json_encode($name).')', 'the setup in the list');
+        $browser->run('const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; list.dispatchEvent(new Event("change", { bubbles: true }))');
+    }
+
     public function test_what_is_painted_in_one_region_is_kept_and_painted_in_another(): void
     {
         $browser = $this->painting();
@@ -174,12 +185,7 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $this->shows($browser, self::BASE, 480, 300);
         $browser->run("window.awning.bench.set({ chosen: [$left] })");
-        $browser->run('[...document.querySelectorAll("summary")].find((summary) => summary.textContent.includes("Setups")).click()');
-        $browser->until('document.querySelector(\'[aria-label="Name of a new setup"]\')', 'the setups');
-        $browser->type('[aria-label="Name of a new setup"]', 'Half a box');
-        $browser->press('Keep what is picked');
-        $browser->until('[...document.querySelectorAll(\'[aria-label="Setup"] option\')].some((option) => option.textContent === "Half a box")', 'the setup in the list');
-        $browser->run('const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; list.dispatchEvent(new Event("change", { bubbles: true }))');
+        $this->keepSetup($browser, 'Half a box');
         $browser->run("window.awning.bench.set({ chosen: [$right] })");
         $browser->press('Paint it in the picked region');
         $this->saved($browser);
@@ -210,6 +216,39 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('This page follows');
         $browser->until("$hung.filter(({ name, setup }) => name === 'Hem' && setup.place === 1).length === 2", 'the hem on both');
         self::assertCount(4, (array) $browser->run("return $hung"));
+    }
+
+    public function test_what_a_setup_paints_is_painted_anew_where_it_is_followed(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        $this->drag($browser, 'Block', [30, 200], [230, 200], [230, 390], [30, 390]);
+        $this->shows($browser, $shade, 120, 300);
+        [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
+        $browser->run("window.awning.session.fill([$right], window.awning.bench.target.material); window.awning.bench.set({ chosen: [$left] })");
+        $this->saved($browser);
+        $this->keepSetup($browser, 'Half a box');
+        // The first pass of all goes: only what the setup paints is left, in either box.
+        $browser->run('const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => session.removePass(id))');
+        $this->saved($browser);
+        foreach ([$right, $left] as $region) {
+            $browser->run("window.awning.bench.set({ chosen: [$region] })");
+            $browser->press('Paint it in the picked region');
+            $this->saved($browser);
+        }
+        foreach ([[480, $shade], [120, $shade]] as [$x, $colour]) {
+            $this->shows($browser, $colour, $x, 300);
+            $this->shows($browser, self::BASE, $x, 100);
+        }
+        // The right one is painted further up; the setup becomes that, and the left one follows.
+        $browser->run("const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ chosen: [], target: { ...bench.target, tone: 'shade', pass: id } })");
+        $this->drag($browser, 'Block', [370, 60], [590, 60], [590, 220], [370, 220]);
+        $this->saved($browser);
+        $this->shows($browser, $shade, 480, 100);
+        $browser->press('Change it to what hangs here');
+        $browser->press('This page follows');
+        $this->shows($browser, $shade, 120, 100);
+        $this->shows($browser, $shade, 120, 300);
     }
 
     public function test_a_setup_that_a_first_light_fills_is_hung_and_filled(): void

@@ -481,6 +481,7 @@ final class PaletteTest extends TestCase
         self::assertEquals([$pass], SeriesSetup::query()->findOrFail($id)->passes);
         $this->change('PUT', "setups/$id", ['passes' => []], 422);
         $this->change('POST', "setups/$id/follow", ['pages' => [], 'known' => 1], 422);
+        $this->change('POST', "setups/$id/follow", ['pages' => [$second->id], 'known' => 1, 'before' => [['kind' => 'cloud']]], 422);
         $this->change('DELETE', "setups/$id");
         foreach ([['PUT', '', ['passes' => [$pass]]], ['GET', '/followers', []], ['POST', '/follow', ['pages' => [$second->id], 'known' => 1]]] as [$method, $what, $sent]) {
             $this->change($method, "setups/$id$what", $sent, 404);

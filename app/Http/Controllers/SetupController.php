@@ -112,7 +112,8 @@ final class SetupController
     {
         self::refuseGone($series, $setup);
         $request->validate(['pages' => 'required|array|min:1|max:500', 'pages.*' => 'integer', 'known' => 'required|integer|min:0|max:'.Setup::MOST]);
-        $op = new FollowSetup($setup->id, $setup->name, Setup::fromList($setup->passes), $request->integer('known'));
+        $before = $request->has('before') ? self::passes($request, 'before') : null;
+        $op = new FollowSetup($setup->id, $setup->name, Setup::fromList($setup->passes), $request->integer('known'), $before);
         /** @var list<int> $pages */
         $pages = array_values(array_map(intval(...), $request->array('pages')));
 
@@ -125,13 +126,13 @@ final class SetupController
     }
 
     /** @throws ValidationException */
-    private static function passes(Request $request): Setup
+    private static function passes(Request $request, string $name = 'passes'): Setup
     {
-        $request->validate(['passes' => 'required|array|max:'.Setup::MOST]);
+        $request->validate([$name => 'required|array|max:'.Setup::MOST]);
         try {
-            return Setup::fromList(array_values($request->array('passes')));
+            return Setup::fromList(array_values($request->array($name)));
         } catch (\InvalidArgumentException|\RangeException $error) {
-            throw ValidationException::withMessages(['passes' => $error->getMessage()]);
+            throw ValidationException::withMessages([$name => $error->getMessage()]);
         }
     }
 

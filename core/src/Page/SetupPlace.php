@@ -4,30 +4,44 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Raster\Labels;
+
 /**
- * Which pass of which setup a pass was hung as.
+ * Which pass of which setup a pass was hung as, and in which regions that was painted.
  *
- * @phpstan-type SetupPlaceData array{setup: int, place: int}
+ * @phpstan-type SetupPlaceData array{setup: int, place: int, marked: list<int>}
  */
 final readonly class SetupPlace
 {
+    /** As many regions as an op may be kept to. */
+    private const MOST = 5000;
+
     /**
      * @param  int  $setup  of the series
      * @param  int  $place  in it, 0 the lowest
+     * @param  list<int>  $marked  numbers of the regions that it paints in, as one thing; none: it was hung empty
      */
-    public function __construct(public int $setup, public int $place)
+    public function __construct(public int $setup, public int $place, public array $marked = [])
     {
     }
 
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self
     {
-        return new self($data->int('setup', 1, PHP_INT_MAX), $data->int('place', 0, Setup::MOST - 1));
+        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST ? $value : throw new \InvalidArgumentException('A region is named by its number.');
+
+        return new self($data->int('setup', 1, PHP_INT_MAX), $data->int('place', 0, Setup::MOST - 1), array_map($label, $data->list('marked', self::MOST)));
+    }
+
+    /** @param  list<int>  $marked */
+    public function in(array $marked): self
+    {
+        return new self($this->setup, $this->place, $marked);
     }
 
     /** @return SetupPlaceData */
     public function toData(): array
     {
-        return ['setup' => $this->setup, 'place' => $this->place];
+        return ['setup' => $this->setup, 'place' => $this->place, 'marked' => $this->marked];
     }
 }

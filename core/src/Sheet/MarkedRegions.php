@@ -6,6 +6,7 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Codec\Resized;
+use Awning\Core\Light\HandWork;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\SetupMarks;
 use Awning\Core\Raster\Bytes;
@@ -42,8 +43,29 @@ final readonly class MarkedRegions
     /** Paints what a setup holds in a pass that is there, scaled into their box, and nowhere beside them. */
     public function paint(string $pass, SetupMarks $marks): void
     {
-        $coverage = Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height);
-        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new StrokeMask($this->box, $coverage));
+        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new StrokeMask($this->box, $this->enlarged($marks)));
+    }
+
+    /**
+     * Paints what a setup holds now where something else of it was painted; what a hand did to that stays.
+     *
+     * @param  ?SetupMarks  $before  what was painted; null: nothing
+     * @param  ?SetupMarks  $now
+     */
+    public function repaint(string $id, PassSpec $pass, ?SetupMarks $before, ?SetupMarks $now): void
+    {
+        $window = new LayerWindow($this->sheet, $pass->layer($id));
+        $nothing = str_repeat("\0", $this->box->width * $this->box->height);
+        $inside = (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? $nothing;
+        $coverage = fn (?SetupMarks $marks): string => $marks === null ? $nothing : $this->enlarged($marks) & $inside;
+        $there = $window->read($this->box);
+        $hand = (new HandWork($nothing, $nothing))->goneOn($coverage($before), $there & $inside);
+        $window->write($this->box, ($hand->on($coverage($now)) & $inside) | ($there & ~$inside));
+    }
+
+    private function enlarged(SetupMarks $marks): string
+    {
+        return Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height);
     }
 
     /** @param  array<int, int>  $wanted  by label */

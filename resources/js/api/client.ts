@@ -412,9 +412,9 @@ export const api = {
         json<SetupState[]>('PUT', `/api/series/${series}/setups/${setup}`, { passes, op_id }),
     /** The pages a setup hangs on. */
     setupFollowers: (series: number, setup: number) => json<SetupFollowerState[]>('GET', `/api/series/${series}/setups/${setup}/followers`),
-    /** What hangs from it on some pages becomes what it is now; known: how many passes it had before it was changed. */
-    followSetup: (series: number, setup: number, pages: number[], known: number) =>
-        json<PageOutcome[]>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known }),
+    /** What hangs from it on some pages becomes what it is now; before: what it was until it was changed. */
+    followSetup: (series: number, setup: number, pages: number[], before: SetupPass[]) =>
+        json<PageOutcome[]>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known: before.length, before }),
     setupFileUrl: (series: number, setup: number) => `/api/series/${series}/setups/${setup}/file`,
     takeSetup: (series: number, text: string, op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups/file`, { text, op_id }),

@@ -284,7 +284,7 @@ export type SetupFollowerState = { page: number; number: number; figures: string
 
 export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null; rough: RoughKind | null };
 
-export type SetupPlaceData = { setup: number; place: number };
+export type SetupPlaceData = { setup: number; place: number; marked: number[] };
 
 export type SetupState = { id: number; name: string; passes: SetupPass[] };
 

@@ -272,14 +272,15 @@ export class PageSession {
         const ids = passes.map(({ rough }) => (rough === null ? randomId(12) : roughId(figure, rough)));
         passes.forEach((pass, place) => {
             // What a first light fills hangs there already, or comes with the server's answer.
-            if (pass.rough === null) this.showPass(ids[place], { ...pass, figure, scope, setup: id === 0 ? null : { setup: id, place } });
+            if (pass.rough === null)
+                this.showPass(ids[place], { ...pass, figure, scope, setup: id === 0 ? null : { setup: id, place, marked: labels } });
         });
         this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels, setup: id });
     }
 
     /** Makes passes part of a setup that holds them by now, from a place on. */
     joinSetup(setup: number, passes: string[], first: number): void {
-        passes.forEach((id, i) => this.previewPass(id, { setup: { setup, place: first + i } }));
+        passes.forEach((id, i) => this.previewPass(id, { setup: { setup, place: first + i, marked: [] } }));
         this.ask({ kind: 'setup.join', passes, setup, first });
     }
 

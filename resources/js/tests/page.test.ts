@@ -4,7 +4,7 @@ import { unfilled, withRecords } from '../page/records';
 import { asMade, passFor, refreshed, sentence, type Target } from '../page/target';
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
-import { asSetup, besides, changedTo, hungFrom, roughKind } from '../bench/model/setups';
+import { asSetup, besides, changedTo, hungFrom, painted, roughKind } from '../bench/model/setups';
 import { placesByKeys } from '../bench/panels/keyPlaces';
 import { announcementsOf } from '../bench/panels/PassesAwning';
 import { pages } from './fixtures';
@@ -296,14 +296,21 @@ describe('a setup that a first light fills', () => {
     it('knows the figure’s own passes of it, and keeps them as such', () => {
         const kinds = ['rough3rim', 'rough3lamp2', 'rough33rim', 'rough3rimunder7', 'byhand0001'].map((id) => roughKind(id, 3));
         expect(kinds).toEqual(['rim', 'lamp2', null, null, null]);
-        const hung = { ...pass, name: 'Edge', setup: { setup: 7, place: 0 } };
+        const hung = { ...pass, name: 'Edge', setup: { setup: 7, place: 0, marked: [] } };
         const setup = { id: 7, name: 'Moon', passes: [asSetup(pass, null, 'rim')] };
-        expect(changedTo(setup, [hung]).map(({ name, rough }) => [name, rough])).toEqual([['Edge', 'rim']]);
+        expect(changedTo(setup, [['rough3rim', hung]]).map(({ name, rough }) => [name, rough])).toEqual([['Edge', 'rim']]);
     });
 });
 
 describe('a setup that becomes what hangs from it', () => {
-    const hung = (name: string, place: number, scope = pass.scope): PassData => ({ ...pass, name, scope, setup: { setup: 7, place } });
+    const hung = (name: string, place: number, scope = pass.scope, marked: number[] = []): [string, PassData] => [
+        `id of ${name}`,
+        { ...pass, name, scope, setup: { setup: 7, place, marked } },
+    ];
+    const elsewhere = (name: string, scope = pass.scope): [string, PassData] => [
+        name,
+        { ...hung(name, 0, scope)[1], setup: { setup: 8, place: 0, marked: [] } },
+    ];
     const material = { kind: 'material' as const, id: 9 };
     const setup = { id: 7, name: 'Eye', passes: ['Dark', 'Glow', 'Glint'].map((name, i) => asSetup({ ...pass, name }, `marks ${i}`)) };
     it('keeps the place of each pass, whatever was taken down or hung elsewhere on this page', () => {
@@ -314,19 +321,33 @@ describe('a setup that becomes what hangs from it', () => {
             ['Sharper', 'marks 2'],
         ]);
     });
+    it('holds what is painted by now where it was painted, and keeps what it held of the others', () => {
+        const eye = [hung('Dark', 0, pass.scope, [4, 9]), hung('Glow', 1, pass.scope, [4, 9]), hung('Glint', 2)];
+        expect(painted(eye)).toEqual({ ids: ['id of Dark', 'id of Glow'], labels: [4, 9] });
+        expect(painted([hung('Glint', 2)])).toEqual({ ids: [], labels: [] });
+        const marks = new Map([
+            ['id of Dark', 'anew'],
+            ['id of Glow', null],
+        ]);
+        expect(changedTo(setup, eye, marks).map((one) => one.marks)).toEqual(['anew', null, 'marks 2']);
+    });
+    it('goes by one of two eyes of a figure, not by a mixture of them', () => {
+        const eyes = [hung('left', 0, pass.scope, [4]), hung('right', 0, pass.scope, [6]), hung('left glow', 1, pass.scope, [4])];
+        expect(hungFrom(eyes, 7, 0).map(([, { name }]) => name)).toEqual(['left', 'left glow']);
+    });
     it('goes by where it hangs on the picked material, or else first', () => {
-        const passes = [hung('a', 0), { ...hung('b', 0), setup: { setup: 8, place: 0 } }, hung('c', 0, material), hung('d', 1), pass];
-        const names = (picked: number): string[] => hungFrom(passes, 7, picked).map(({ name }) => name);
+        const passes: [string, PassData][] = [hung('a', 0), elsewhere('b'), hung('c', 0, material), hung('d', 1), ['plain', pass]];
+        const names = (picked: number): string[] => hungFrom(passes, 7, picked).map(([, { name }]) => name);
         expect([names(9), names(10), hungFrom(passes, 99, 9)]).toEqual([['c'], ['a', 'd'], []]);
     });
     it('may take in what hangs on the same and is part of no setup', () => {
         const passes: [string, PassData][] = [
-            ['mine', hung('Mine', 0, material)],
+            hung('Mine', 0, material),
             ['glow', { ...pass, scope: material }],
             ['other', { ...pass, scope: { ...material, id: 8 } }],
             ['figure', { ...pass, scope: { kind: 'figure', id: 9 } }],
-            ['theirs', { ...hung('Theirs', 0, material), setup: { setup: 8, place: 0 } }],
+            elsewhere('theirs', material),
         ];
-        expect(besides(passes, [passes[0][1]]).map(([id]) => id)).toEqual(['glow']);
+        expect(besides(passes, [passes[0]]).map(([id]) => id)).toEqual(['glow']);
     });
 });

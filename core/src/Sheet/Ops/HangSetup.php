@@ -82,6 +82,8 @@ final readonly class HangSetup implements ClientOp
             $rough = $this->setup->roughs[$i];
             $id = $rough?->id($this->figure) ?? $this->ids[$i];
             $there = $rough === null ? null : $sheet->find(PassSpec::class, $id);
+            // So that it is painted anew when the setup is.
+            $pass = $pass->setup === null ? $pass : $pass->partOf($pass->setup->in($this->labels));
             $there === null ? (new AddPass($id, $pass))->apply($sheet) : $sheet->put($id, $there->like($pass));
         }
         $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);

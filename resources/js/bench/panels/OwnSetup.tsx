@@ -1,12 +1,12 @@
 /** A setup that the series has kept: given away, changed, deleted. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import { MOST, type PageOutcome, type PassData, type SetupFollowerState, type SetupState } from '../../api/generated';
+import { MOST, type PageOutcome, type PassData, type SetupFollowerState, type SetupPass, type SetupState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Tick } from '../../ui/Tick';
 import { usePage, useSession, useTarget } from '../model/context';
-import { asSetup, besides, changedTo, hungFrom, roughKind } from '../model/setups';
+import { asSetup, besides, changedTo, hungFrom, painted, roughKind } from '../model/setups';
 
 export interface ChangeProps {
     onChange: (asked: Promise<SetupState[]>) => void;
@@ -21,19 +21,15 @@ interface OwnProps extends ChangeProps {
 export function OwnSetup({ setup, passes, onChange }: OwnProps) {
     const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
-    /** How many passes it had before it was changed here; null: it was not. */
-    const [known, setKnown] = useState<number | null>(null);
+    /** What it was before it was changed here; null: it was not. */
+    const [before, setBefore] = useState<SetupPass[] | null>(null);
     const target = useTarget();
-    const hung = hungFrom(
-        passes.map(([, pass]) => pass),
-        setup.id,
-        target?.material.id ?? 0,
-    );
+    const hung = hungFrom(passes, setup.id, target?.material.id ?? 0);
     const change = (asked: Promise<SetupState[]>): void => {
-        setKnown(null);
+        setBefore(null);
         onChange(
             asked.then((setups) => {
-                setKnown(setup.passes.length);
+                setBefore(setup.passes);
                 return setups;
             }),
         );
@@ -49,7 +45,7 @@ export function OwnSetup({ setup, passes, onChange }: OwnProps) {
                 </button>
             </div>
             {hung.length > 0 && <ChangeSetup setup={setup} hung={hung} others={besides(passes, hung)} onChange={change} />}
-            {known !== null && <Followers setup={setup} known={known} onDone={() => setKnown(null)} />}
+            {before !== null && <Followers setup={setup} before={before} onDone={() => setBefore(null)} />}
         </>
     );
 }
@@ -57,7 +53,7 @@ export function OwnSetup({ setup, passes, onChange }: OwnProps) {
 interface ChangeSetupProps extends ChangeProps {
     setup: SetupState;
     /** What hangs here of it. */
-    hung: PassData[];
+    hung: [string, PassData][];
     /** What hangs beside that, and may become part of it. */
     others: [string, PassData][];
 }
@@ -69,9 +65,15 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     const may = usePage(mayColour);
     const [ticked, setTicked] = useState<string[]>([]);
     const joining = others.filter(([id]) => ticked.includes(id));
+    /** What is painted by now in the regions that it was painted in when it was hung. */
+    const marksNow = async (): Promise<Map<string, string | null>> => {
+        const { ids, labels } = painted(hung);
+        const marks = ids.length === 0 ? null : await session.marksOf(ids, labels);
+        return new Map(marks?.map((one, i) => [ids[i], one]));
+    };
     const change = async (): Promise<SetupState[]> => {
         const added = joining.map(([id, pass]) => asSetup(pass, null, roughKind(id, pass.figure)));
-        const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung), ...added], randomId(20));
+        const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, await marksNow()), ...added], randomId(20));
         const ids = joining.map(([id]) => id);
         if (ids.length > 0) session.joinSetup(setup.id, ids, setup.passes.length);
         setTicked([]);
@@ -97,7 +99,7 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
             <button
                 className="act self-start"
                 disabled={!may}
-                title={`${setup.name} becomes what its passes are here: ${[...hung, ...joining.map(([, pass]) => pass)].map(({ name }) => name).join(', ')}`}
+                title={`${setup.name} becomes what its passes are here: ${[...hung, ...joining].map(([, { name }]) => name).join(', ')}`}
                 onClick={() => onChange(change())}
             >
                 Change it to what hangs here
@@ -108,12 +110,12 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
 
 interface FollowersProps {
     setup: SetupState;
-    known: number;
+    before: SetupPass[];
     onDone: () => void;
 }
 
 /** Who follows a setup that was changed. */
-function Followers({ setup, known, onDone }: FollowersProps) {
+function Followers({ setup, before, onDone }: FollowersProps) {
     const session = useSession();
     const series = usePage((view) => view.series.id);
     const [all, setAll] = useState<SetupFollowerState[] | null>(null);
@@ -125,7 +127,7 @@ function Followers({ setup, known, onDone }: FollowersProps) {
     if (all === null) return null;
     const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
     const follow = (): void =>
-        void api.followSetup(series, setup.id, meant, known).then(setOutcomes, (error: unknown) => session.report(error));
+        void api.followSetup(series, setup.id, meant, before).then(setOutcomes, (error: unknown) => session.report(error));
     return (
         <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
             <legend className="quiet px-1">Who follows {setup.name}</legend>
