@@ -110,10 +110,13 @@ final readonly class LitPage
      */
     public function where(callable $does): Plane
     {
-        $is = array_map($does, $this->regions);
+        $is = array_filter(array_map($does, $this->regions));
+        if ($is === []) {
+            return Plane::filled($this->labels->width, $this->labels->height, 0);
+        }
         $data = '';
         foreach ($this->spans as [$from, $to, $label]) {
-            $data .= str_repeat(($is[$label] ?? false) ? "\xff" : "\0", $to - $from);
+            $data .= str_repeat(isset($is[$label]) ? "\xff" : "\0", $to - $from);
         }
 
         return new Plane($this->labels->width, $this->labels->height, $data);

@@ -765,6 +765,14 @@ final class PaintTest extends TestCase
         $follow(Setup::fromList([self::halves('Darkest', 10, 20)]), null);
         self::assertEqualsWithDelta([60, 120], [$at(300, 200), $at(450, 200)], 1);
         self::assertSame('Darkest', (new Sheet($this->source))->find(PassSpec::class, 'eyedark001')?->name);
+        // Where a setup was made of what is painted, that is as sharp as it was.
+        $sheet = new Sheet($this->source);
+        $eye = $sheet->find(PassSpec::class, 'eyedark001') ?? self::fail('the pass is gone');
+        $layer = fn (): string => (new Sheet($this->source))->layer($eye->layer('eyedark001'));
+        $painted = $layer();
+        $of = ['marks' => (new MarkedRegions($sheet, [9]))->read('eyedark001', $eye)?->toText()] + self::halves('Of this', 0, 0);
+        $follow(Setup::fromList([$of]), $now);
+        self::assertSame($painted, $layer());
         // A region that has become another figure's is not painted in.
         $this->op('fill', ['labels' => [9], 'figure' => 3, 'material' => 31]);
         $follow(Setup::fromList([self::halves('Darkest', 10, 20)]), $now);
@@ -774,13 +782,13 @@ final class PaintTest extends TestCase
     public function test_passes_that_hang_become_part_of_a_setup_and_follow_it(): void
     {
         $tint = fn (string $name, float $opacity): array => ['name' => $name, 'kind' => 'tint', 'colour' => '#102030', 'mode' => 'multiply', 'opacity' => $opacity];
-        $hang = fn (int $setup, int $figure, array $scope, array $ids, array $passes) => $this->op('setup.hang', ['name' => 'Eye', 'figure' => $figure, 'scope' => $scope, 'ids' => $ids, 'passes' => $passes, 'setup' => $setup]);
+        $hang = fn (int $setup, int $figure, array $scope, array $ids, array $passes, array $labels = []) => $this->op('setup.hang', ['name' => 'Eye', 'figure' => $figure, 'scope' => $scope, 'ids' => $ids, 'passes' => $passes, 'labels' => $labels, 'setup' => $setup]);
         $hang(77, 5, ['kind' => 'material', 'id' => 52], ['eyedark001'], [$tint('Dark', 0.4)]);
-        $hang(77, 3, ['kind' => 'figure', 'id' => 3], ['eyedark002'], [$tint('Dark', 0.4)]);
+        $hang(77, 3, ['kind' => 'figure', 'id' => 3], ['eyedark002'], [$tint('Dark', 0.4)], [7]);
         $hang(0, 3, ['kind' => 'figure', 'id' => 3], ['glowing001', 'strands001'], [$tint('Glow', 0.5), ['name' => 'Strands', 'kind' => 'paint']]);
-        $this->op('setup.join', ['passes' => ['strands001', 'glowing001'], 'setup' => 77, 'first' => 1]);
+        $this->op('setup.join', ['passes' => ['strands001', 'glowing001'], 'setup' => 77, 'first' => 1, 'marked' => [7]]);
         $passes = fn (): array => (new Sheet($this->source))->all(PassSpec::class);
-        self::assertSame([['setup' => 77, 'place' => 2, 'marked' => []], ['setup' => 77, 'place' => 1, 'marked' => []], ['setup' => 77, 'place' => 0, 'marked' => []]], array_map(fn (string $id): ?array => $passes()[$id]->setup?->toData(), ['glowing001', 'strands001', 'eyedark002']));
+        self::assertSame([['setup' => 77, 'place' => 2, 'marked' => [7]], ['setup' => 77, 'place' => 1, 'marked' => [7]], ['setup' => 77, 'place' => 0, 'marked' => [7]]], array_map(fn (string $id): ?array => $passes()[$id]->setup?->toData(), ['glowing001', 'strands001', 'eyedark002']));
         self::assertSame(['Glow', 3], [$passes()['glowing001']->name, $passes()['glowing001']->figure]);
         // What joined is not hung again where it hangs, and is elsewhere.
         $sheet = new Sheet($this->source);

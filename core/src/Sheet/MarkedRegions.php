@@ -47,13 +47,17 @@ final readonly class MarkedRegions
     }
 
     /**
-     * Paints what a setup holds now where something else of it was painted; what a hand did to that stays.
+     * Paints what a setup holds now where something else of it was painted; what a hand did to that stays. Where that is what the
+     * setup was made of, nothing changes: marks are small, and what is painted has its own edges.
      *
      * @param  ?SetupMarks  $before  what was painted; null: nothing
      * @param  ?SetupMarks  $now
      */
     public function repaint(string $id, PassSpec $pass, ?SetupMarks $before, ?SetupMarks $now): void
     {
+        if ($this->read($id, $pass) == $now) {
+            return;
+        }
         $window = new LayerWindow($this->sheet, $pass->layer($id));
         $nothing = str_repeat("\0", $this->box->width * $this->box->height);
         $inside = (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? $nothing;

@@ -162,7 +162,7 @@ export type InvitationState = { kind: 'join' | 'password'; series: string | null
 
 export type JoinInput = { labels: number[] };
 
-export type JoinSetupInput = { passes: string[]; setup: number; first: number };
+export type JoinSetupInput = { passes: string[]; setup: number; first: number; marked: number[] };
 
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 

@@ -278,10 +278,10 @@ export class PageSession {
         this.ask({ kind: 'setup.hang', name, figure, scope, ids, passes, labels, setup: id });
     }
 
-    /** Makes passes part of a setup that holds them by now, from a place on. */
-    joinSetup(setup: number, passes: string[], first: number): void {
-        passes.forEach((id, i) => this.previewPass(id, { setup: { setup, place: first + i, marked: [] } }));
-        this.ask({ kind: 'setup.join', passes, setup, first });
+    /** Makes passes part of a setup that holds them by now, from a place on; marked: the regions it is painted in here. */
+    joinSetup(setup: number, passes: string[], first: number, marked: number[]): void {
+        passes.forEach((id, i) => this.previewPass(id, { setup: { setup, place: first + i, marked } }));
+        this.ask({ kind: 'setup.join', passes, setup, first, marked });
     }
 
     /** What is painted in passes inside some regions, for a setup. */

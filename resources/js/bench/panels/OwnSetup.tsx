@@ -65,17 +65,22 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     const may = usePage(mayColour);
     const [ticked, setTicked] = useState<string[]>([]);
     const joining = others.filter(([id]) => ticked.includes(id));
+    const { ids: marked, labels } = painted(hung);
     /** What is painted by now in the regions that it was painted in when it was hung. */
     const marksNow = async (): Promise<Map<string, string | null>> => {
-        const { ids, labels } = painted(hung);
-        const marks = ids.length === 0 ? null : await session.marksOf(ids, labels);
+        const ids = [...marked, ...joining.map(([id]) => id)];
+        const marks = labels.length === 0 ? null : await session.marksOf(ids, labels);
         return new Map(marks?.map((one, i) => [ids[i], one]));
     };
     const change = async (): Promise<SetupState[]> => {
-        const added = joining.map(([id, pass]) => asSetup(pass, null, roughKind(id, pass.figure)));
-        const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, await marksNow()), ...added], randomId(20));
+        const marks = await marksNow();
+        const added = joining.map(([id, pass]) => {
+            const rough = roughKind(id, pass.figure);
+            return asSetup(pass, rough === null ? (marks.get(id) ?? null) : null, rough);
+        });
+        const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, marks), ...added], randomId(20));
         const ids = joining.map(([id]) => id);
-        if (ids.length > 0) session.joinSetup(setup.id, ids, setup.passes.length);
+        if (ids.length > 0) session.joinSetup(setup.id, ids, setup.passes.length, labels);
         setTicked([]);
         return setups;
     };
