@@ -172,13 +172,12 @@ final class LightStageTest extends BrowserTestCase
         $browser->run('const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; list.dispatchEvent(new Event("change", { bubbles: true }))');
     }
 
-    public function test_what_is_painted_in_one_region_is_kept_and_painted_in_another(): void
+    /** @return array{int, int} the left box, whose lower half is painted and kept as a setup, and the right one, which is bare */
+    private function keepHalfABox(Browser $browser): array
     {
-        $browser = $this->painting();
-        $shade = $this->tone('shade');
         // The lower half of the left box.
         $this->drag($browser, 'Block', [30, 200], [230, 200], [230, 390], [30, 390]);
-        $this->shows($browser, $shade, 120, 300);
+        $this->shows($browser, $this->tone('shade'), 120, 300);
         [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
         self::assertNotSame($left, $right);
         $browser->run("window.awning.session.fill([$right], window.awning.bench.target.material)");
@@ -186,6 +185,15 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 480, 300);
         $browser->run("window.awning.bench.set({ chosen: [$left] })");
         $this->keepSetup($browser, 'Half a box');
+
+        return [$left, $right];
+    }
+
+    public function test_what_is_painted_in_one_region_is_kept_and_painted_in_another(): void
+    {
+        $browser = $this->painting();
+        $shade = $this->tone('shade');
+        [, $right] = $this->keepHalfABox($browser);
         $browser->run("window.awning.bench.set({ chosen: [$right] })");
         $browser->press('Paint it in the picked region');
         $this->saved($browser);
@@ -222,12 +230,7 @@ final class LightStageTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $shade = $this->tone('shade');
-        $this->drag($browser, 'Block', [30, 200], [230, 200], [230, 390], [30, 390]);
-        $this->shows($browser, $shade, 120, 300);
-        [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
-        $browser->run("window.awning.session.fill([$right], window.awning.bench.target.material); window.awning.bench.set({ chosen: [$left] })");
-        $this->saved($browser);
-        $this->keepSetup($browser, 'Half a box');
+        [$left, $right] = $this->keepHalfABox($browser);
         // The first pass of all goes: only what the setup paints is left, in either box.
         $browser->run('const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => session.removePass(id))');
         $this->saved($browser);

@@ -97,10 +97,6 @@ final readonly class PaperEdge
     private static function brighterThan(int $level, LevelGrid $grid): ?array
     {
         $bright = strtr($grid->levels, Bytes::identity(), Bytes::threshold($level + 1));
-        if (substr_count($bright, "\xff") > self::SHARE[1] * strlen($bright)) {
-            // Next to nothing is darker: there is no desk to be seen.
-            return null;
-        }
         [$points, $area] = self::largest($bright, $grid);
         $share = $area / strlen($bright);
         if ($share < self::SHARE[0] || $share > self::SHARE[1]) {

@@ -46,10 +46,10 @@ final readonly class Along
      */
     public function at(float $x, float $y): array
     {
-        $places = array_map(fn (array $line): array => self::beside($line, $x, $y), $this->lines);
-        if (count($places) === 1) {
-            return $places[0];
+        if (count($this->lines) === 1) {
+            return self::beside($this->lines[0], $x, $y);
         }
+        $places = array_map(fn (array $line): array => self::beside($line, $x, $y), $this->lines);
         usort($places, fn (array $a, array $b): int => abs($a[0]) <=> abs($b[0]));
         [$aside, $come, $dx, $dy] = $places[0];
         $right = $down = 0.0;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Raster\Labels;
+
 /**
  * Reads plain data that came from outside (a request, a row, a journal) value by value. Whatever is missing or out of
  * bounds is an InvalidArgumentException whose message a person can act on.
@@ -101,6 +103,14 @@ final readonly class Data
         }
 
         return $value;
+    }
+
+    /** @return list<int> numbers of regions */
+    public function labels(string $name, int $most): array
+    {
+        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST ? $value : throw new \InvalidArgumentException('A region is named by its number.');
+
+        return array_map($label, $this->list($name, $most));
     }
 
     /**

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-use Awning\Core\Raster\Labels;
-
 /**
  * Which pass of which setup a pass was hung as, and in which regions that was painted.
  *
@@ -28,9 +26,7 @@ final readonly class SetupPlace
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self
     {
-        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST ? $value : throw new \InvalidArgumentException('A region is named by its number.');
-
-        return new self($data->int('setup', 1, PHP_INT_MAX), $data->int('place', 0, Setup::MOST - 1), array_map($label, $data->list('marked', self::MOST)));
+        return new self($data->int('setup', 1, PHP_INT_MAX), $data->int('place', 0, Setup::MOST - 1), $data->labels('marked', self::MOST));
     }
 
     /** @param  list<int>  $marked */

@@ -22,25 +22,7 @@ final readonly class Runs
     /** @param  string  $value  one byte */
     public static function of(string $data, int $width, int $height, string $value): self
     {
-        $from = $to = $row = [];
-        $count = 0;
-        for ($y = 0, $at = 0; $y < $height; $y++) {
-            $row[] = $count;
-            $end = $at + $width;
-            while (true) {
-                $at += strcspn($data, $value, $at, $end - $at);
-                if ($at >= $end) {
-                    break;
-                }
-                $from[] = $at;
-                $at += strspn($data, $value, $at, $end - $at);
-                $to[] = $at;
-                $count++;
-            }
-        }
-        $row[] = $count;
-
-        return new self($width, $height, $from, $to, $row);
+        return self::ofMarks(strtr($data, Bytes::identity(), substr_replace(str_repeat("\0", 256), "\xff", ord($value), 1)), $width, $height, "\xff");
     }
 
     /**

@@ -11,7 +11,6 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Coverage;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\TileGrid;
 use Awning\Core\Sheet\Ops\AddPass;
 
@@ -55,9 +54,7 @@ final readonly class Laying
     /** @return list<int> */
     public static function labels(Data $input, string $name): array
     {
-        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST ? $value : throw new \InvalidArgumentException('A region is named by its number.');
-
-        return $input->has($name) ? array_map($label, $input->list($name, self::MOST_INSIDE)) : [];
+        return $input->labels($name, self::MOST_INSIDE);
     }
 
     /** @return LayingInput */

@@ -34,10 +34,8 @@ final readonly class MarkedRegions
         if ($pass->isPaint()) {
             return null;
         }
-        $coverage = (new LayerWindow($this->sheet, $pass->layer($id)))->read($this->box) & ((new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height));
 
-        return Bytes::isNothing($coverage) ? null
-            : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, SetupMarks::SIDE, SetupMarks::SIDE));
+        return $this->reduced((new LayerWindow($this->sheet, $pass->layer($id)))->read($this->box) & $this->inside());
     }
 
     /** Paints what a setup holds in a pass that is there, scaled into their box, and nowhere beside them. */
@@ -55,16 +53,28 @@ final readonly class MarkedRegions
      */
     public function repaint(string $id, PassSpec $pass, ?SetupMarks $before, ?SetupMarks $now): void
     {
-        if ($this->read($id, $pass) == $now) {
+        $window = new LayerWindow($this->sheet, $pass->layer($id));
+        [$there, $inside] = [$window->read($this->box), $this->inside()];
+        if ($this->reduced($there & $inside) == $now) {
             return;
         }
-        $window = new LayerWindow($this->sheet, $pass->layer($id));
-        $nothing = str_repeat("\0", $this->box->width * $this->box->height);
-        $inside = (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? $nothing;
+        $nothing = str_repeat("\0", strlen($there));
         $coverage = fn (?SetupMarks $marks): string => $marks === null ? $nothing : $this->enlarged($marks) & $inside;
-        $there = $window->read($this->box);
         $hand = (new HandWork($nothing, $nothing))->goneOn($coverage($before), $there & $inside);
         $window->write($this->box, ($hand->on($coverage($now)) & $inside) | ($there & ~$inside));
+    }
+
+    /** @return string 255 where the regions lie in their box */
+    private function inside(): string
+    {
+        return (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height);
+    }
+
+    /** @return ?SetupMarks null: nothing is covered */
+    private function reduced(string $coverage): ?SetupMarks
+    {
+        return Bytes::isNothing($coverage) ? null
+            : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, SetupMarks::SIDE, SetupMarks::SIDE));
     }
 
     private function enlarged(SetupMarks $marks): string

@@ -563,10 +563,7 @@ export class PageSession {
      * null: that is not told any more.
      */
     tellFlow(labels: number[], line: FlowPoint[] | null): void {
-        for (const label of labels) {
-            const told = this.view.records.region[label]?.flow ?? [];
-            this.showRegions([label], { flow: line === null ? null : [...told, line] });
-        }
+        this.showRegions(labels, ({ flow }) => ({ flow: line === null ? null : [...(flow ?? []), line] }));
         this.ask({ kind: 'light.flow', labels, line, more: true });
     }
 
@@ -577,9 +574,10 @@ export class PageSession {
     }
 
     /** Regions as they will be, before the server has answered. */
-    private showRegions(labels: number[], values: Partial<RegionData>): void {
+    private showRegions(labels: number[], values: Partial<RegionData> | ((was: RegionData) => Partial<RegionData>)): void {
         const region = { ...this.view.records.region };
-        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], ...values };
+        const become = typeof values === 'function' ? values : () => values;
+        for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], ...become(region[label]) };
         this.show({ region });
     }
 

@@ -49,12 +49,15 @@ export class TileLayers {
     }
 }
 
-/** Places and those round about them: what a tile shows at its edge depends on its neighbours. */
+/** A place and those round about it: what a tile shows at its edge depends on its neighbours. */
+export const around = (column: number, row: number): [number, number][] =>
+    [row - 1, row, row + 1].flatMap((y) => [column - 1, column, column + 1].map((x): [number, number] => [x, y]));
+
+/** The same of several, as "column,row". */
 export function andNeighbours(places: Set<string>): Set<string> {
-    const all = new Set<string>();
-    for (const place of places) {
+    const all = [...places].flatMap((place) => {
         const [column, row] = place.split(',').map(Number);
-        for (let y = row - 1; y <= row + 1; y++) for (let x = column - 1; x <= column + 1; x++) all.add(`${x},${y}`);
-    }
-    return all;
+        return around(column, row);
+    });
+    return new Set(all.map(([x, y]) => `${x},${y}`));
 }

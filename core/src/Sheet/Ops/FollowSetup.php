@@ -8,6 +8,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\Setup;
+use Awning\Core\Page\SetupMarks;
 use Awning\Core\Page\SetupPlace;
 use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\Op;
@@ -61,50 +62,69 @@ final readonly class FollowSetup implements Op
         /** @var array<string, array{int, Scope, list<int>}> $wheres what it is hung on and painted in, each once */
         $wheres = $there = [];
         foreach ($hung as $id => $pass) {
-            $place = $pass->setup->place ?? 0;
-            $now = $this->setup->passes[$place] ?? null;
             $regions = $this->regions($sheet, $pass);
-            if ($now !== null) {
-                $sheet->put($id, $pass->like($now));
-                $this->repaint($sheet, (string) $id, $pass, $place, $regions);
-            }
             $where = rtrim("$pass->figure {$pass->scope->kind->value} {$pass->scope->id} ".implode(' ', $regions));
             $wheres[$where] = [$pass->figure, $pass->scope, $regions];
-            $there[$where][$place] = true;
+            $there[$where][$id] = $pass;
         }
         foreach ($wheres as $where => [$figure, $scope, $regions]) {
-            $new = array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true);
-            foreach (array_diff_key($new, $there[$where]) as $place => $pass) {
-                $this->hang($sheet, $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12), $pass, $place, $regions);
+            $painted = [...$this->become($sheet, $there[$where]), ...$this->hang($sheet, $where, $figure, $scope, $regions, $there[$where])];
+            // Looked for once: to find regions takes the whole page's flats.
+            $marked = $regions === [] || $painted === [] ? null : new MarkedRegions($sheet, $regions);
+            foreach ($painted as [$id, $pass, $before, $now]) {
+                $marked?->repaint($id, $pass, $before, $now);
             }
         }
     }
 
     /**
-     * Its id tells what it is: followed twice, it is hung once.
-     *
-     * @param  list<int>  $regions  that the others are painted in
+     * @param  array<array-key, PassSpec>  $there  hung on the same, by id
+     * @return list<array{string, PassSpec, ?SetupMarks, ?SetupMarks}> those in which the setup painted something else than it does now
      */
-    private function hang(Sheet $sheet, string $id, PassSpec $pass, int $place, array $regions): void
+    private function become(Sheet $sheet, array $there): array
     {
-        if ($sheet->find(PassSpec::class, $id) !== null) {
-            return;
+        $painted = [];
+        foreach ($there as $id => $pass) {
+            $place = $pass->setup->place ?? 0;
+            $like = $this->setup->passes[$place] ?? null;
+            if ($like === null) {
+                continue;
+            }
+            $sheet->put($id, $pass->like($like));
+            [$before, $now] = [$this->before?->marks[$place] ?? null, $this->setup->marks[$place]];
+            $isSameKind = $pass->content->kind() === $like->content->kind() && ! $pass->isPaint();
+            if ($this->before !== null && $isSameKind && $before != $now) {
+                $painted[] = [(string) $id, $pass, $before, $now];
+            }
         }
-        (new AddPass($id, $pass->partOf(new SetupPlace($this->id, $place, $regions))))->apply($sheet);
-        $marks = $this->setup->marks[$place];
-        if ($marks !== null && $regions !== []) {
-            (new MarkedRegions($sheet, $regions))->paint($id, $marks);
-        }
+
+        return $painted;
     }
 
-    /** @param  list<int>  $regions */
-    private function repaint(Sheet $sheet, string $id, PassSpec $pass, int $place, array $regions): void
+    /**
+     * What is new in it. Its id tells what it is: followed twice, it is hung once.
+     *
+     * @param  list<int>  $regions  that the others are painted in
+     * @param  array<array-key, PassSpec>  $there  those that hang there
+     * @return list<array{string, PassSpec, ?SetupMarks, ?SetupMarks}> those in which it paints something
+     */
+    private function hang(Sheet $sheet, string $where, int $figure, Scope $scope, array $regions, array $there): array
     {
-        [$before, $now] = [$this->before?->marks[$place] ?? null, $this->setup->marks[$place]];
-        $isSameKind = $pass->content->kind() === $this->setup->passes[$place]->content->kind() && ! $pass->isPaint();
-        if ($this->before !== null && $regions !== [] && $isSameKind && $before != $now) {
-            (new MarkedRegions($sheet, $regions))->repaint($id, $pass, $before, $now);
+        $painted = [];
+        $places = array_flip(array_map(fn (PassSpec $pass): int => $pass->setup->place ?? 0, $there));
+        $new = array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true);
+        foreach (array_diff_key($new, $places) as $place => $pass) {
+            $id = $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12);
+            if ($sheet->find(PassSpec::class, $id) !== null) {
+                continue;
+            }
+            (new AddPass($id, $pass->partOf(new SetupPlace($this->id, $place, $regions))))->apply($sheet);
+            if ($this->setup->marks[$place] !== null && ! $pass->isPaint()) {
+                $painted[] = [$id, $pass, null, $this->setup->marks[$place]];
+            }
         }
+
+        return $painted;
     }
 
     /** @return list<int> of those it was painted in the ones that are there still, and of its figure: flats may have been parted and joined since */

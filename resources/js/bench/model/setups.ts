@@ -2,7 +2,10 @@
 import { ROUGH_KINDS, type PassData, type RoughKind, type SetupPass, type SetupState } from '../../api/generated';
 import { roughId } from '../../page/target';
 
-/** @param rough what a first light fills it with; null: it does not */
+/**
+ * @param marks what is painted in it; of what a first light fills it is left out
+ * @param rough what a first light fills it with; null: it does not
+ */
 export const asSetup = (
     { name, kind, tone, colour, follows, mode, opacity, turn }: PassData,
     marks: string | null,
@@ -16,7 +19,7 @@ export const asSetup = (
     mode,
     opacity,
     turn,
-    marks,
+    marks: rough === null ? marks : null,
     rough,
 });
 

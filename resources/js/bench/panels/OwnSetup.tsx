@@ -74,10 +74,7 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     };
     const change = async (): Promise<SetupState[]> => {
         const marks = await marksNow();
-        const added = joining.map(([id, pass]) => {
-            const rough = roughKind(id, pass.figure);
-            return asSetup(pass, rough === null ? (marks.get(id) ?? null) : null, rough);
-        });
+        const added = joining.map(([id, pass]) => asSetup(pass, marks.get(id) ?? null, roughKind(id, pass.figure)));
         const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, marks), ...added], randomId(20));
         const ids = joining.map(([id]) => id);
         if (ids.length > 0) session.joinSetup(setup.id, ids, setup.passes.length, labels);

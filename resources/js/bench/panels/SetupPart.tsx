@@ -119,10 +119,7 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
                   );
         if (marks === null) return;
         const list = kept
-            .map(([id, pass], i) => {
-                const rough = roughKind(id, figure);
-                return asSetup(pass, rough === null ? marks[i] : null, rough);
-            })
+            .map(([id, pass], i) => asSetup(pass, marks[i], roughKind(id, figure)))
             // Of a thing that is picked, only the passes that do something there.
             .filter(({ marks: painted, rough }) => labels.length === 0 || painted !== null || rough !== null);
         onChange(api.keepSetup(series, name.trim(), list, randomId(20)));

@@ -7,7 +7,7 @@ import { PIXELS, SIDE, type Block, type Look } from '../../picture/compose';
 import type { ComposePool, TileRequest } from '../../picture/pool';
 import { remember } from '../../picture/remember';
 import { layersOf, type Stack } from '../../picture/stack';
-import { andNeighbours, TileLayers, type TilePlace } from '../../picture/tileLayers';
+import { andNeighbours, around, TileLayers, type TilePlace } from '../../picture/tileLayers';
 import { HIGHEST } from '../../picture/tiles';
 import type { TriedLight } from '../../picture/tried';
 import { sizeOf } from '../../page/store';
@@ -17,6 +17,9 @@ import { shownStack, triedTable } from './shownStack';
 import { levelFor, tilesIn, type Box, type Part, type View } from './viewport';
 
 interface Shown {
+    readonly level: number;
+    readonly column: number;
+    readonly row: number;
     canvas: HTMLCanvasElement;
     /** What it shows is out of date. */
     isDirty: boolean;
@@ -88,10 +91,8 @@ export class TilePictures {
 
     /** Another light is tried, or none any more. */
     takeTried(now: TriedLight | null, before: TriedLight | null): void {
-        for (const [key, tile] of this.shown) {
-            const { level, column, row } = placeOf(key);
-            if ([now, before].some((tried) => tried?.touches(level, column, row))) outOfDate(tile);
-        }
+        for (const tile of this.shown.values())
+            if ([now, before].some((tried) => tried?.touches(tile.level, tile.column, tile.row))) outOfDate(tile);
         this.changed();
     }
 
@@ -103,10 +104,8 @@ export class TilePictures {
 
     dirty(level: number | null, changed: Set<string> | null): void {
         const places = changed === null || this.stack === null || this.stack.soft.size === 0 ? changed : andNeighbours(changed);
-        for (const [key, tile] of this.shown) {
-            const [tileLevel, place] = key.split(' ');
-            if ((level === null || Number(tileLevel) === level) && (places === null || places.has(place))) outOfDate(tile);
-        }
+        for (const tile of this.shown.values())
+            if ((level === null || tile.level === level) && (places === null || places.has(`${tile.column},${tile.row}`))) outOfDate(tile);
         this.changed();
     }
 
@@ -186,15 +185,11 @@ export class TilePictures {
      */
     private dirtyWhere(labels: ReadonlySet<number>): Set<Shown> {
         const current = new Set<Shown>();
-        for (const [key, tile] of this.shown) {
-            const { level } = placeOf(key);
-            const [, place] = key.split(' ');
-            const flatsAt = (at: string): Uint8Array | null => {
-                const [column, row] = at.split(',').map(Number);
-                return this.bench.session.tiles.peek(level, 'flats', column, row);
-            };
-            const own = flatsAt(place);
-            const near = this.stack?.soft.size === 0 ? [] : [...andNeighbours(new Set([place]))].map(flatsAt);
+        for (const tile of this.shown.values()) {
+            const { level, column, row } = tile;
+            const flatsAt = (x: number, y: number): Uint8Array | null => this.bench.session.tiles.peek(level, 'flats', x, y);
+            const own = flatsAt(column, row);
+            const near = this.stack?.soft.size === 0 ? [] : around(column, row).map(([x, y]) => flatsAt(x, y));
             if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) {
                 if (tile.isDraft || (tile.isReady && !tile.isDirty && !tile.isAsked)) current.add(tile);
                 tile.isDirty = true;
@@ -207,7 +202,7 @@ export class TilePictures {
     /** The tile's picture, and if it is out of date, its place in the workers' queue. */
     private ensure(place: TilePlace, look: Look): Shown {
         const key = keyOf(place);
-        const tile = this.shown.get(key) ?? newTile();
+        const tile = this.shown.get(key) ?? newTile(place);
         remember(this.shown, key, tile, MOST_SHOWN);
         if (tile.isDirty) this.compose(tile, place, look);
         return tile;
@@ -277,22 +272,16 @@ export class TilePictures {
 
 const keyOf = ({ level, column, row }: TilePlace): string => `${level} ${column},${row}`;
 
-function placeOf(key: string): { level: number; column: number; row: number } {
-    const [level, place] = key.split(' ');
-    const [column, row] = place.split(',').map(Number);
-    return { level: Number(level), column, row };
-}
-
 /** How far from the middle of what is looked at it lies, in pixels of the page: nearer ones come first. */
 function placeFrom(view: View, level: number, column: number, row: number): TilePlace {
     const span = SIDE << level;
     return { level, column, row, distance: Math.hypot((column + 0.5) * span - view.x, (row + 0.5) * span - view.y) };
 }
 
-function newTile(): Shown {
+function newTile({ level, column, row }: TilePlace): Shown {
     const canvas = document.createElement('canvas');
     canvas.width = canvas.height = SIDE;
-    return { canvas, isDirty: true, isReady: false, isAsked: false, drafts: 0, isDraft: false };
+    return { level, column, row, canvas, isDirty: true, isReady: false, isAsked: false, drafts: 0, isDraft: false };
 }
 
 function show({ canvas }: Shown, picture: Picture): void {
