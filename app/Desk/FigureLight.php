@@ -9,11 +9,13 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Light\Along;
 use Awning\Core\Light\BesideColour;
 use Awning\Core\Light\Glow;
+use Awning\Core\Light\GroundShadow;
 use Awning\Core\Light\Lamp;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Light\NearLight;
 use Awning\Core\Light\PanelLight;
 use Awning\Core\Light\Pieces;
+use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
 use Awning\Core\Light\SmallLight;
@@ -97,15 +99,27 @@ final readonly class FigureLight
         $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
         $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
         $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
-        $throws = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
-        $throwers = $plan->dials->cast > 0 ? new Throwers($throws($this->isNearer(...)), $throws($this->isBefore(...))) : null;
+        $throwers = $this->throwers($plan->dials, $panel);
 
         return array_map(fn (Rect $where): Scene => new Scene(
             $bodies, $solids,
-            $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast),
+            $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
             $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
         ), $pieces);
+    }
+
+    /** @return ?Throwers null: nothing throws a shadow */
+    private function throwers(RoughDials $dials, int $panel): ?Throwers
+    {
+        if ($dials->cast < 1 && $dials->ground < 1) {
+            return null;
+        }
+        $where = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
+        $nearer = $where($this->isNearer(...));
+        $ground = $dials->ground < 1 ? null : GroundShadow::of($nearer, $where(fn (Region $region): bool => $this->isMine($region, $panel)), $dials->ground);
+
+        return new Throwers($nearer, $where($this->isBefore(...)), $ground);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */
@@ -118,7 +132,7 @@ final readonly class FigureLight
         uasort($shining, fn (Region $a, Region $b): int => $b->area <=> $a->area);
         $colour = $this->page->base(reset($shining));
 
-        return $colour === null ? null : Glow::around($this->page->where($this->shines(...)), $plan->dials->glow, $colour);
+        return $colour === null ? null : Glow::around($this->page->where($this->shines(...)), $plan->dials->glow, $plan->dials->glowFall, $colour);
     }
 
     /** The colour of what lies beside the figure, where it turns from the light. */

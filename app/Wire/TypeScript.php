@@ -11,6 +11,7 @@ use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\Verdict;
+use Awning\Core\Light\RoughDials;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\DrawingRole;
@@ -63,6 +64,7 @@ final class TypeScript
         }
         $out .= "\n/** Bounds that are told of beforehand. */\nexport const MOST = ".json_encode(self::MOST, JSON_THROW_ON_ERROR)." as const;\n";
         $out .= "\n/** Least, most and usual of what is a number of a tip. */\nexport const TIP_RANGES = ".json_encode(Tip::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
+        $out .= "\n/** Least, most and usual of each dial of a first light. */\nexport const LIGHT_RANGES = ".json_encode(RoughDials::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
         foreach ($types as $name => $type) {
             $out .= "\nexport type $name = $type;\n";
         }

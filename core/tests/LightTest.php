@@ -48,20 +48,9 @@ use PHPUnit\Framework\TestCase;
 /** Bodies from flat shapes, against spheres and cylinders in closed form; and the light on them. */
 final class LightTest extends TestCase
 {
+    use DrawsLabels;
+
     private const SIDE = 221;
-
-    /** @param  callable(int, int): int  $label */
-    private static function drawn(int $width, int $height, callable $label): Labels
-    {
-        $data = '';
-        for ($y = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++) {
-                $data .= pack('n', $label($x, $y));
-            }
-        }
-
-        return new Labels($width, $height, $data);
-    }
 
     /** A disc a little off the middle, of a radius that fits no grid. */
     private static function disc(int $label = 700): Labels
@@ -477,20 +466,17 @@ final class LightTest extends TestCase
     public function test_what_shines_glows_as_far_as_it_reaches(int $by): void
     {
         // A disc of 24 about 60, 90 and a small one at the right, on a page of 260 x 150; the whole so many times as large.
-        $shining = '';
-        for ($y = 0; $y < 150 * $by; $y++) {
-            for ($x = 0; $x < 260 * $by; $x++) {
-                $shining .= hypot($x + 0.5 - 60 * $by, $y + 0.5 - 90 * $by) <= 24 * $by || hypot($x + 0.5 - 200 * $by, $y + 0.5 - 40 * $by) <= 5 * $by ? "\xff" : "\0";
-            }
-        }
-        $glow = Glow::around(new Plane(260 * $by, 150 * $by, $shining), 50 * $by, new Rgb(1, 2, 3)) ?? self::fail('nothing glows');
+        $shining = self::shape(260 * $by, 150 * $by, fn (int $x, int $y): bool => hypot($x + 0.5 - 60 * $by, $y + 0.5 - 90 * $by) <= 24 * $by || hypot($x + 0.5 - 200 * $by, $y + 0.5 - 40 * $by) <= 5 * $by);
+        $glow = Glow::around($shining, 50 * $by, 3, new Rgb(1, 2, 3)) ?? self::fail('nothing glows');
         self::assertEquals([Rect::bounds(0, 0, 255 * $by, 150 * $by), new Rgb(1, 2, 3)], [$glow->where, $glow->colour]);
         $at = fn (float $x, float $y): int => $glow->coverage->at((int) ($x * $by), (int) ($y * $by));
         foreach ([[60, 90, 0], [80, 90, 0], [60, 60, 6], [94, 90, 10], [60, 26, 40], [25, 120, hypot(35, 30) - 24], [220, 40, 15]] as [$x, $y, $away]) {
             self::assertEqualsWithDelta(255 * (1 - $away / 50) ** 3, $at($x, $y), 14, "at $x,$y");
         }
         self::assertSame([0, 0], [$at(135.5, 120), $at(254, 100)]);
-        self::assertNull(Glow::around(Plane::filled(30, 20, 0), 50, new Rgb(1, 2, 3)));
+        $close = Glow::around($shining, 50 * $by, 5.5, new Rgb(1, 2, 3)) ?? self::fail('nothing glows');
+        self::assertEqualsWithDelta(255 * (1 - 10 / 50) ** 5.5, $close->coverage->at(94 * $by, 90 * $by), 10, 'more of it close by');
+        self::assertNull(Glow::around(Plane::filled(30, 20, 0), 50, 3, new Rgb(1, 2, 3)));
     }
 
     public function test_light_bounces_back_in_the_colour_of_what_lies_where_a_figure_turns_from_it(): void

@@ -26,7 +26,10 @@ use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
+use Awning\Core\Light\KeyLight;
 use Awning\Core\Light\LightColours;
+use Awning\Core\Light\RoughDials;
+use Awning\Core\Light\RoughIn;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\ColourTurn;
@@ -45,6 +48,7 @@ use Awning\Core\Page\Scope;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
@@ -381,9 +385,25 @@ $colours = array_map(function (int $i) use ($samples): array {
     return ['hex' => $samples[$i], 'lab' => [$lab->l, $lab->a, $lab->b], 'oklch' => [$lch->l, $lch->c, $lch->h], 'delta' => Difference::ciede2000($lab, Lab::of($next))];
 }, array_keys($samples));
 
+// A ball under a light, as a maquette shows it: how much of each tone lies so far to the right of its middle, in parts of its radius.
+$disc = implode('', array_map(fn (int $i): string => hypot($i % 201 - 100, intdiv($i, 201) - 100) <= 90.3 ? "\0\1" : "\0\0", range(0, 201 * 201 - 1)));
+$balls = array_map(function (array $ball) use ($disc): array {
+    [$azimuth, $elevation, $dials] = $ball;
+    $key = new KeyLight($azimuth, $elevation);
+    $rough = RoughIn::of(new Labels(201, 201, $disc), $key, $dials);
+    $places = array_map(fn (int $x): array => [($x - 100) / 90.8, $rough->shade->at($x, 100), $rough->deep->at($x, 100), $rough->light->at($x, 100), $rough->glint->at($x, 100)], range(20, 180, 5));
+
+    return ['light' => $key->direction, 'dials' => $dials->toData(), 'places' => $places];
+}, [
+    [0, 30, new RoughDials(soft: 0.5, reach: 0.2, deepFrom: 0.5, deepSoft: 0.8, lit: 0.3, litSoft: 0.6, glint: 0.2, glintSoft: 0.7)],
+    [180, 65, new RoughDials(soft: 0.9, reach: 0.6, deepFrom: 0.3, deepSoft: 0.3, lit: 0.25, litSoft: 0.9, glint: 0.1, glintSoft: 1)],
+    [180, 20, new RoughDials(lit: 0, glint: 0)],
+]);
+
 $folder = $argv[1];
 @mkdir($folder, 0777, true);
 file_put_contents("$folder/pages.json", json_encode(['count' => COUNT, 'palette' => $paletteData, 'pages' => $pages], JSON_THROW_ON_ERROR));
 file_put_contents("$folder/strokes.json", json_encode(['strokes' => $strokeCases, 'layings' => $layings, 'grains' => $grains, 'pulls' => $pulls, 'ramps' => $ramps], JSON_THROW_ON_ERROR));
+file_put_contents("$folder/balls.json", json_encode($balls, JSON_THROW_ON_ERROR));
 file_put_contents("$folder/colours.json", json_encode($colours, JSON_THROW_ON_ERROR));
 printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

@@ -368,6 +368,40 @@ final class TaskTest extends TestCase
         self::assertSame([0, 255, 0], [$at('cast', 190), $at('cast', 310), $at('cast', 330)]);
     }
 
+    public function test_thrown_shadows_glows_and_what_stands_on_a_figure_follow_their_dials(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $around] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 10, 10)];
+        $quay = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'The quay', 'depth' => $this->material->figure->depth - 1]);
+        $stone = Material::query()->create(['figure_id' => $quay->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $quay->id, 'material' => $stone->id])->assertOk();
+        $lit = function (Figure $figure, array $dials, int $x, int $y, string $kind = 'cast'): int {
+            $plan = ['azimuth' => 180, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => $dials];
+            $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure->id, 'plan' => $plan])->assertStatus(202);
+
+            return ord((new Sheet(new PageStore($this->page->refresh())))->layer(LayerName::ofPass("rough$figure->id$kind", LayerKind::Coverage))[$y * 600 + $x]);
+        };
+        // The box ends at 198 and 338; light from the left. A soft shadow is full up to the box, and fades toward 234, where it ends.
+        $hard = array_map(fn (int $x): int => $lit($quay, ['cast' => 36], $x, 200), [190, 204, 212, 218]);
+        self::assertSame([0, 255, 255, 255], $hard);
+        [$on, $near, $further, $edge] = array_map(fn (int $x): int => $lit($quay, ['cast' => 36, 'castSoft' => 30], $x, 200), [190, 204, 212, 218]);
+        self::assertSame(0, $on);
+        // It is worked out in places of 4 px, which may lie half of one aside.
+        self::assertEqualsWithDelta([255, 210, 143], [$near, $further, $edge], 38);
+        // What stands on the quay darkens it below, three times as wide as high, even where nothing is thrown; itself it does not.
+        $dark = fn (int $y): float => 255 * max(0, 1 - (($y + 0.5 - 338) / 20) ** 2) ** 2;
+        $ground = array_map(fn (int $y): int => $lit($quay, ['ground' => 60], 120, $y), [330, 342, 348, 354, 362]);
+        self::assertEqualsWithDelta([0, $dark(342), $dark(348), $dark(354), 0], $ground, 10);
+        self::assertSame(0, $lit($this->material->figure, ['ground' => 60, 'cast' => 36], 120, 330), 'nothing stands on it');
+        // What shines glows half-way with a power of its distance.
+        $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'shining'])->assertOk();
+        foreach ([2, 5] as $fall) {
+            self::assertEqualsWithDelta(255 * 0.5 ** $fall, $lit($this->material->figure, ['glow' => 60, 'glowFall' => $fall], 10, 200, 'glow'), 8);
+        }
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $quay->id, 'plan' => ['azimuth' => 0, 'elevation' => 0, 'dials' => ['ground' => 301]]])->assertStatus(422);
+    }
+
     private function workOn(Task $task): Task
     {
         $payload = json_decode((string) DB::table('jobs')->where('id', $task->job_id)->value('payload'), true);

@@ -16,9 +16,10 @@ final readonly class CastShadow
     /**
      * @param  Plane  $throwers  255 where something stands before
      * @param  float  $length  px
+     * @param  float  $soft  px over which it fades toward its outline; under 1: not at all
      * @return Plane coverage where its shadow falls, smooth at its edges, itself left out; nothing when the light comes from the reader
      */
-    public static function of(Plane $throwers, KeyLight $key, float $length): Plane
+    public static function of(Plane $throwers, KeyLight $key, float $length, float $soft = 0.0): Plane
     {
         [$right, $up] = $key->direction;
         $across = hypot($right, $up);
@@ -32,8 +33,11 @@ final readonly class CastShadow
                 }
             }
         }
+        // Up to what throws it a soft one is full: it fades together with that.
+        $faded = $soft < 1 ? $shadow : FadedEdge::of(new Plane($throwers->width, $throwers->height, $shadow), $soft)->data;
+        $fallen = $faded & ~$throwers->data;
 
-        return new Plane($throwers->width, $throwers->height, self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height));
+        return new Plane($throwers->width, $throwers->height, $soft < 1 ? self::smooth($fallen, $throwers->width, $throwers->height) : $fallen);
     }
 
     /**

@@ -12,11 +12,6 @@ use Awning\Core\Raster\Labels;
  */
 final readonly class LitSurface
 {
-    /** Occlusion falls to a third over this part of a body's radius. */
-    private const OCCLUDED = 0.22;
-
-    private const DEEPEST = 0.85;
-
     /** A rim is no wider than this part of the body's radius. */
     private const RIM_PART = 0.35;
 
@@ -36,11 +31,11 @@ final readonly class LitSurface
     }
 
     /**
-     * @param  float  $rimWidth  px, at the most
+     * @param  RoughDials  $dials  for labels of this size
      * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
      * @param  list<NearLight>  $lamps
      */
-    public static function of(Labels $labels, Facing $facing, KeyLight $key, float $rimWidth, ?KeyLight $back = null, array $lamps = []): self
+    public static function of(Labels $labels, Facing $facing, KeyLight $key, RoughDials $dials, ?KeyLight $back = null, array $lamps = []): self
     {
         $contact = Contact::of($labels, $facing);
         $behind = $back->direction ?? [-$key->direction[0], -$key->direction[1]];
@@ -75,9 +70,10 @@ final readonly class LitSurface
             $lambert .= self::byte($cosine);
             $shine .= self::byte($half < 1e-6 ? 0.0 : ($cosine + $near) / $half);
             $radius = $facing->radius($at);
-            $occlusion .= chr((int) round(255 * self::occlusion($far, min($radius, $narrow))));
+            // Dark where they touch, a third of it so far from there.
+            $occlusion .= chr((int) round(255 * $dials->cornersDark * exp(-(($far / max(1.0, $dials->corners * min($radius, $narrow))) ** 2))));
             $isOpen = $far > $facing->border[$at] + 2;
-            $rim .= chr($isOpen ? (int) round(255 * self::rim($right, $up, $facing->border[$at], min($rimWidth, self::RIM_PART * $radius), $behind)) : 0);
+            $rim .= chr((int) round(255 * ($isOpen ? 1.0 : $dials->rimInside) * self::rim($right, $up, $facing->border[$at], min($dials->rim, self::RIM_PART * $radius), $behind)));
         }
 
         return new self($inside, [$x, $y, $z], $lambert, $shine, $occlusion, $rim, array_map(fn (NearLight $lamp): string => $lamp->on($facing, $inside, $labels->width), $lamps));
@@ -100,14 +96,8 @@ final readonly class LitSurface
         return chr((int) round(127.5 + 127.5 * $part));
     }
 
-    /** How dark a place is that lies so far from where its body touches another. */
-    private static function occlusion(float $contact, float $radius): float
-    {
-        return self::DEEPEST * exp(-(($contact / max(1.0, self::OCCLUDED * $radius)) ** 2));
-    }
-
     /**
-     * Light from behind on an edge that no other body covers.
+     * Light from behind on an edge.
      *
      * @param  array{float, float, float}  $behind  to the right, up, and how long both are together
      */

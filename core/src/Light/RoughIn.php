@@ -22,24 +22,11 @@ final readonly class RoughIn
     /** Half of the widest edge of a shade, as a cosine; softness is a part of it. */
     private const SOFTEST = 0.5;
 
-    /** The deep shade ends so far behind the shade. */
-    private const DEEPER = 0.45;
+    /** Half of the narrowest: narrower ones show the steps that cosines are kept in. */
+    private const SHARPEST = 0.02;
 
-    /** Light is where the cosine is near its best: from here, with such an edge. */
-    private const LIT = 0.86;
-
-    private const LIT_SOFT = 0.05;
-
-    /** A glint is where the surface faces half-way between the light and the reader, or nearly. */
-    private const GLINT = 0.985;
-
-    private const GLINT_SOFT = 0.008;
-
-    /** Lines begin to give way at the first of these cosines, and have at the second. */
-    private const OVER_LINES = [0.3, 0.9];
-
-    /** Bounced light begins so far behind the edge of the shade, and is at its best so far. */
-    private const BOUNCE = [-0.2, -0.8];
+    /** Lines that begin to give way at some cosine have done so after this part of the way to where light falls squarely. */
+    private const OVER_LINES = 6 / 7;
 
     /**
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
@@ -89,20 +76,37 @@ final readonly class RoughIn
         $cast = $inBodies($thrown->data ?? str_repeat("\0", strlen($bodies)));
         // Some at a time: those of a whole page are large.
         [$lambert, $shine, $occlusion] = $worked->enlarged($where, $worked->lambert, $worked->shine, $worked->lit->occlusion);
-        $glint = $plane(self::stepped($shine, self::GLINT - self::GLINT_SOFT, self::GLINT + self::GLINT_SOFT));
+        $glint = $plane(self::spot($shine, $dials->glint, $dials->glintSoft));
         unset($shine);
-        $soft = max(0.02, self::SOFTEST * $dials->soft);
         $edge = $dials->reach;
-        $shade = $plane(self::stepped($lambert, $edge + $soft, $edge - $soft));
-        $turned = $averaged(self::stepped($lambert, $edge - self::DEEPER + $soft, $edge - self::DEEPER - $soft));
+        $shade = $plane(self::behind($lambert, $edge, $dials->soft));
+        $turned = $averaged(self::behind($lambert, $edge - $dials->deepFrom, $dials->deepSoft));
         $deep = $inBodies(Bytes::most($turned, Bytes::product($shade->data, $cast->data)));
-        $light = $plane(self::stepped($lambert, self::LIT - self::LIT_SOFT, self::LIT + self::LIT_SOFT));
-        $bounce = $plane(self::stepped($lambert, $edge + self::BOUNCE[0], $edge + self::BOUNCE[1]));
-        $lines = $plane(strtr(self::stepped($lambert, ...self::OVER_LINES), Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)));
+        $light = $plane(self::spot($lambert, $dials->lit, $dials->litSoft));
+        $bounced = $edge - $dials->bounceFrom;
+        $bounce = $plane(self::stepped($lambert, $bounced, $bounced - $dials->bounceOver));
+        $over = self::stepped($lambert, $dials->linesFrom, $dials->linesFrom + self::OVER_LINES * (1 - $dials->linesFrom));
+        $lines = $plane(strtr($over, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)));
         unset($lambert);
         $shining = array_map($plane, $worked->enlarged($where, $worked->lit->rim, ...$worked->lit->lamps));
 
         return new self($shade, $deep, $light, $glint, $plane($occlusion), $bounce, $cast, $shining[0], array_slice($shining, 1), $lines);
+    }
+
+    /** What turns further from the light than a cosine, with an edge so soft. */
+    private static function behind(string $lambert, float $edge, float $softness): string
+    {
+        $soft = max(self::SHARPEST, self::SOFTEST * $softness);
+
+        return self::stepped($lambert, $edge + $soft, $edge - $soft);
+    }
+
+    /** What is so near to the best of a cosine. */
+    private static function spot(string $cosine, float $size, float $softness): string
+    {
+        $soft = max(0.001, $softness * $size);
+
+        return $size > 0 ? self::stepped($cosine, 1 - $size - $soft, 1 - $size + $soft) : str_repeat("\0", strlen($cosine));
     }
 
     /** Coverage from nothing at one cosine to all at another. */

@@ -46,7 +46,7 @@ final readonly class SmallLight
         $small = $by === 1 ? $labels : $labels->thinned($by);
         $flows = array_map(fn (Along $flow): Along => $flow->smaller($by), $scene->flows);
         $lamps = array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps);
-        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->rim / $by, $scene->back, $lamps);
+        $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->smaller($by), $scene->back, $lamps);
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
         $beyond = fn (string $plane): string => $by * $finer === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
 

@@ -26,6 +26,16 @@ final readonly class Labels
         }
     }
 
+    /**
+     * One region where a shape is full, nothing elsewhere.
+     *
+     * @param  Plane  $shape  0 or 255 a pixel
+     */
+    public static function ofShape(Plane $shape): self
+    {
+        return new self($shape->width, $shape->height, strtr(chunk_split($shape->data, 1, "\0"), ["\xff\0" => "\0\1"]));
+    }
+
     public function at(int $x, int $y): int
     {
         $index = 2 * ($y * $this->width + $x);

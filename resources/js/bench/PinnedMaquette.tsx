@@ -60,5 +60,5 @@ function InTheLight() {
     const target = useTarget();
     const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
     if (target === null) return <p className="quiet w-[226px] text-[13px]">Pick a tone at the left: its material stands here.</p>;
-    return <Maquette tones={target.material.tones} light={directionOf(plan)} reach={plan.dials.reach} />;
+    return <Maquette tones={target.material.tones} light={directionOf(plan)} dials={plan.dials} />;
 }

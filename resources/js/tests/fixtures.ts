@@ -1,6 +1,6 @@
 /** What the core wrote for the browser to meet; './awning test' writes it anew before these tests. */
 import { readFileSync } from 'node:fs';
-import type { BrushData, PaletteState, PointData, RampForm, RecordsState } from '../api/generated';
+import type { BrushData, PaletteState, PointData, RampForm, RecordsState, RoughDialsData } from '../api/generated';
 
 interface PageFixture {
     name: string;
@@ -25,6 +25,13 @@ interface LayingFixture {
     stroke: string;
     before: string;
     after: string;
+}
+
+interface BallFixture {
+    light: [number, number, number];
+    dials: RoughDialsData;
+    /** How far to the right of the middle, in radii; then what lies there of shade, deep shade, light and glint, 0..255. */
+    places: [number, number, number, number, number][];
 }
 
 function read<T>(name: string): T {
@@ -66,3 +73,4 @@ interface Strokes {
 }
 export const strokes = (): Strokes => read('strokes');
 export const bytes = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'base64'));
+export const balls = (): BallFixture[] => read('balls');

@@ -1,6 +1,7 @@
 /** A material's ramp on a ball, a post and a folded cloth under a light: what the light does, and a tone beside the others. */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Tone } from '../api/generated';
+import { colourOn, USUAL_DIALS, type RampColours, type RampDials, type Rgb, type Vector } from '../picture/maquette';
 
 const WIDTH = 226;
 const HEIGHT = 92;
@@ -10,12 +11,8 @@ const CLOTH = { left: 146, right: 222 };
 const TOP = 6;
 const BOTTOM = 86;
 const FOLDS = 2.2;
-/** How far behind the shade the deep shade ends, and from which cosine on it is light, or half-way to the light a glint; as in the core. */
-const DEEPER = 0.45;
-const LIT = 0.86;
-const GLINT = 0.985;
-
-export type Vector = [right: number, up: number, near: number];
+/** Beside a ramp there is no plan: shade reaches a little into the light. */
+const BESIDE_RAMP: RampDials = { ...USUAL_DIALS, reach: 0.2 };
 
 const UPPER_LEFT: Vector = normalized([-0.5, 0.6, 0.62]);
 
@@ -23,8 +20,7 @@ interface Props {
     tones: Record<Tone, string>;
     /** To the light, of length 1. */
     light?: Vector;
-    /** The cosine at which shade ends. */
-    reach?: number;
+    dials?: RampDials;
     /** Where the hand drags the light to: a place over the ball, of radius 1. */
     onDrag?: (x: number, y: number) => void;
     onKey?: (event: KeyboardEvent) => void;
@@ -32,13 +28,15 @@ interface Props {
     says?: string;
 }
 
-export function Maquette({ tones, light = UPPER_LEFT, reach = 0.2, onDrag, onKey, says }: Props) {
+export function Maquette({ tones, light = UPPER_LEFT, dials = BESIDE_RAMP, onDrag, onKey, says }: Props) {
     const canvas = useRef<HTMLCanvasElement>(null);
     useEffect(() => {
         const context = canvas.current?.getContext('2d');
         if (context === null || context === undefined) return;
         const picture = context.createImageData(WIDTH, HEIGHT);
-        for (let y = 0; y < HEIGHT; y++) for (let x = 0; x < WIDTH; x++) paint(picture, x, y, tones, light, reach);
+        const { deep, shade, base, light: lit, glint } = tones;
+        const ramp = { deep: rgb(deep), shade: rgb(shade), base: rgb(base), light: rgb(lit), glint: rgb(glint) };
+        for (let y = 0; y < HEIGHT; y++) for (let x = 0; x < WIDTH; x++) paint(picture, x, y, ramp, light, dials);
         context.putImageData(picture, 0, 0);
         if (onDrag !== undefined) drawLight(context, light);
     });
@@ -71,20 +69,15 @@ export function Maquette({ tones, light = UPPER_LEFT, reach = 0.2, onDrag, onKey
     );
 }
 
-function paint(picture: ImageData, x: number, y: number, tones: Record<Tone, string>, light: Vector, reach: number): void {
-    const normal = ball(x, y) ?? post(x, y) ?? cloth(x, y);
-    if (normal === null) return;
-    const colour = Number.parseInt(tones[toneAt(normal, light, reach)].slice(1), 16);
-    picture.data.set([colour >> 16, (colour >> 8) & 255, colour & 255, 255], 4 * (y * WIDTH + x));
+function rgb(hex: string): Rgb {
+    const colour = Number.parseInt(hex.slice(1), 16);
+    return [colour >> 16, (colour >> 8) & 255, colour & 255];
 }
 
-/** The tone in which a surface that faces so is seen. */
-export function toneAt([x, y, z]: Vector, [lx, ly, lz]: Vector, reach: number): Tone {
-    const cosine = x * lx + y * ly + z * lz;
-    if ((cosine + z) / Math.sqrt(2 + 2 * lz) >= GLINT) return 'glint';
-    if (cosine >= LIT) return 'light';
-    if (cosine >= reach) return 'base';
-    return cosine >= reach - DEEPER ? 'shade' : 'deep';
+function paint(picture: ImageData, x: number, y: number, ramp: RampColours, light: Vector, dials: RampDials): void {
+    const normal = ball(x, y) ?? post(x, y) ?? cloth(x, y);
+    if (normal === null) return;
+    picture.data.set([...colourOn(normal, light, dials, ramp), 255], 4 * (y * WIDTH + x));
 }
 
 function ball(x: number, y: number): Vector | null {

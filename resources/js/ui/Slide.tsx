@@ -7,6 +7,7 @@ export function Slide({
     shown,
     disabled = false,
     wide = false,
+    title,
     onChange,
     onSettle,
 }: {
@@ -17,13 +18,15 @@ export function Slide({
     shown: string;
     disabled?: boolean;
     wide?: boolean;
+    /** What it does, for whoever waits over it. */
+    title?: string;
     onChange: (value: number) => void;
     /** The hand let go, or the key went up. */
     onSettle?: (value: number) => void;
 }) {
     const settle = (event: { currentTarget: HTMLInputElement }): void => onSettle?.(Number(event.currentTarget.value));
     return (
-        <label className={`flex items-center gap-1 text-[13px] ${wide ? 'w-full' : ''}`}>
+        <label className={`flex items-center gap-1 text-[13px] ${wide ? 'w-full min-w-0' : ''}`} title={title}>
             {/* Wide ones stand under each other: their tracks begin together. */}
             <span className={wide ? 'min-w-12' : ''}>{label}</span>
             <input

@@ -1,4 +1,5 @@
 import type { LightPlanData, LightState, PaletteState } from '../../api/generated';
+import { USUAL_DIALS } from '../../picture/maquette';
 
 /** A light far away, and where it stands over a ball. */
 export interface KeyLight {
@@ -13,7 +14,7 @@ export const AT_FIRST: LightPlanData = {
     elevation: 40,
     colour: '#fff1d6',
     ambient: '#8fa8c8',
-    dials: { folds: 0.4, soft: 0.12, reach: 0.3, cast: 40, rim: 6, lines: 0, glow: 160 },
+    dials: { ...USUAL_DIALS, folds: 0.4, reach: 0.3, cast: 40 },
     beside: false,
     lamps: [],
     back: null,

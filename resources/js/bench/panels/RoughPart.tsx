@@ -1,6 +1,6 @@
 /** The light of the page, set by dragging it over a maquette, and a first light on the picked figure by it. */
 import { useEffect, useState } from 'react';
-import type { LightPlanData, LightState, RoughDialsData, TaskState } from '../../api/generated';
+import type { LightPlanData, LightState, TaskState } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { isGoing } from '../../page/tasks';
 import { ColourField } from '../../ui/ColourField';
@@ -8,12 +8,12 @@ import { Fold } from '../../ui/Fold';
 import { Maquette } from '../../ui/Maquette';
 import { COMPUTED } from '../model/model';
 import { NamedOptions } from '../../ui/NamedOptions';
-import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { AT_FIRST, directionOf, lightAt, planOf, turned } from '../model/keyLight';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { ChosenLight } from './ChosenLight';
 import { ChosenSolid } from './ChosenSolid';
+import { LightDials } from './LightDials';
 import { LampsPart } from './LampsPart';
 
 /** Degrees of a press of an arrow. */
@@ -54,7 +54,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
             <Maquette
                 tones={target.material.tones}
                 light={directionOf(plan)}
-                reach={plan.dials.reach}
+                dials={plan.dials}
                 says={says}
                 onDrag={(x, y) => set(lightAt(x, y))}
                 onKey={(event) => {
@@ -79,7 +79,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
             <LayIt figure={figure} plan={plan} />
             <Pin />
             <LampsPart plan={plan} onChange={set} />
-            <Dials dials={plan.dials} onChange={(dials) => set({ dials })} />
+            <LightDials dials={plan.dials} onChange={(dials) => set({ dials })} />
             <KeepPlan stands={stands} plan={plan} />
             <ChosenSolid figure={figure} plan={plan} />
         </>
@@ -155,41 +155,6 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
             </select>
         </label>
     );
-}
-
-interface Dial {
-    name: keyof RoughDialsData & string;
-    label: string;
-    least: number;
-    most: number;
-    /** Parts of one that the slider steps by. */
-    steps: number;
-    unit: string;
-}
-
-const DIALS: Dial[] = [
-    { name: 'reach', label: 'Shade', least: -80, most: 80, steps: 100, unit: '' },
-    { name: 'soft', label: 'Soft', least: 0, most: 100, steps: 100, unit: ' %' },
-    { name: 'folds', label: 'Folds', least: 0, most: 100, steps: 100, unit: ' %' },
-    { name: 'cast', label: 'Cast', least: 0, most: 300, steps: 1, unit: ' px' },
-    { name: 'rim', label: 'Rim', least: 0, most: 40, steps: 1, unit: ' px' },
-    { name: 'lines', label: 'Lines', least: 0, most: 100, steps: 100, unit: ' %' },
-    { name: 'glow', label: 'Glow', least: 0, most: 500, steps: 1, unit: ' px' },
-];
-
-function Dials({ dials, onChange }: { dials: RoughDialsData; onChange: (dials: RoughDialsData) => void }) {
-    return DIALS.map(({ name, label, least, most, steps, unit }) => (
-        <Slide
-            key={name}
-            wide
-            label={label}
-            least={least}
-            most={most}
-            value={Math.round(dials[name] * steps)}
-            shown={`${Math.round(dials[name] * steps)}${unit}`}
-            onChange={(value) => onChange({ ...dials, [name]: value / steps })}
-        />
-    ));
 }
 
 function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlanData }) {
