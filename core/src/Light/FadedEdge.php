@@ -19,9 +19,6 @@ final class FadedEdge
     /** So many places across the fading edge are enough for it. */
     private const PLACES = 8;
 
-    /** Places around a part that the filter asks for which draws it larger. */
-    private const AROUND = 3;
-
     /**
      * @param  Plane  $shape  0 or 255 a pixel
      * @param  float  $over  px over which it fades
@@ -40,11 +37,11 @@ final class FadedEdge
         return new Plane($shape->width, $shape->height, Bytes::crop(Resized::plane($coverage, $small->width, $small->height, $width, $height), $width, $height, new Rect(0, 0, $shape->width, $shape->height), 1) & $shape->data);
     }
 
-    /** What must be looked at to have a part of a page as it is in the whole. */
+    /** What must be looked at to have a part of a page as it is in the whole; the filter that draws it larger asks for less. */
     public static function around(Rect $part, float $over): Rect
     {
         $by = self::step($over);
-        $far = (int) ceil($over) + self::AROUND * $by;
+        $far = (int) ceil($over);
         $down = fn (int $at): int => (int) floor(($at - $far) / $by) * $by;
         $up = fn (int $at): int => (int) ceil(($at + $far) / $by) * $by;
 
