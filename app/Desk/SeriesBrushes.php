@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 use Awning\Core\Brush\BrushBox;
+use Awning\Core\Page\Data;
 
 /**
  * The brushes there are for a series: those that lie ready, and its own.
@@ -27,6 +28,6 @@ final readonly class SeriesBrushes
         /** @var list<SeriesBrush> $own */
         $own = SeriesBrush::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...BrushBox::all(), ...array_map(fn (SeriesBrush $row): array => ['id' => $row->id, 'name' => $row->name, 'what' => self::OWN, ...$row->brush], $own)];
+        return [...BrushBox::all(), ...array_map(fn (SeriesBrush $row): array => ['id' => $row->id, 'name' => $row->name, 'what' => self::OWN, ...BrushBox::own(new Data($row->brush))], $own)];
     }
 }

@@ -12,6 +12,7 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\BrushBox;
 use Awning\Core\Brush\Grain;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\PressureCurve;
 use Awning\Core\Brush\Puller;
 use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
@@ -323,6 +324,9 @@ foreach (array_column(BrushBox::all(), null, 'name') as $name => $boxed) {
 $leaf = new BroughtTip(implode('', array_map(fn (int $i): string => chr(abs(24 - $i % 48) + abs(20 - intdiv($i, 48)) < 14 ? 40 + $i % 200 : 0), range(0, BroughtTip::SIDE ** 2 - 1))));
 $strokes[] = [new Brush(44, 1, 0.9, 0.2, new Tip(TipKind::Picture, 6, flow: 0.8, spacing: 0.6, scatter: 0.3, turn: 0.5, jitter: 0.4, picture: $leaf)), $hand(60.3, 90.6, 22, 8.5, fn (float $t): float => 0.3 + 0.7 * $t)];
 $strokes[] = [new Brush(40, 0.5, 1, 0, new Tip(TipKind::Splatter, 77, angle: 20)), [[100.0, 80.0, 0.4], [100.1, 80.0, 1.0]]];
+// Curves that bend: of the size, the flow and the opacity, under a hand that presses, lets go and comes back over itself.
+$bent = new Tip(TipKind::Round, 3, flow: 0.5, spacing: 0.08, sizeBy: new PressureCurve([0.3, 0.9, 0.8, 0.8, 0.5]), flowBy: new PressureCurve([0.1, 0.15, 0.6, 0.9, 1]), opacityBy: new PressureCurve([0.9, 0.4, 0.35, 0.7, 1]));
+$strokes[] = [new Brush(38, 0.7, 0.8, 0, $bent), [...$hand(60.3, 90.6, 22, 8.5, fn (float $t): float => sin(9 * $t) ** 2), ...array_reverse($hand(70.3, 88.6, 22, 8.1, fn (float $t): float => $t))]];
 
 $strokeCases = array_map(function (array $case): array {
     [$brush, $points] = $case;

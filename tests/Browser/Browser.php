@@ -151,6 +151,17 @@ final class Browser
         $this->point($kind, $actions, $shift);
     }
 
+    /**
+     * A drag of the mouse, in pixels of the window.
+     *
+     * @param  non-empty-list<array{float|int, float|int}>  $points
+     */
+    public function dragInWindow(array $points): void
+    {
+        [$left, $top] = $this->corner();
+        $this->stroke(array_map(fn (array $point): array => [$point[0] - $left, $point[1] - $top], $points));
+    }
+
     /** Keys pressed one after the other, to whatever has the focus. */
     public function keys(string $keys): void
     {

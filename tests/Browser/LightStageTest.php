@@ -451,4 +451,33 @@ final class LightStageTest extends BrowserTestCase
         $browser->visit("/bench/{$this->page->id}");
         $browser->until('window.awning?.session.view.brushes.some(({ name }) => name === "Net mender")', 'the brush among the others, afterwards');
     }
+
+    public function test_a_curve_of_pressure_is_drawn_and_painted_by(): void
+    {
+        $browser = $this->painting();
+        $browser->press('Deck pen');
+        $browser->press('Make another of Deck pen');
+        $browser->until('document.querySelector("[aria-label=\"Opacity by pressure\"]")', 'the curve');
+        $share = fn (string $place): int => (int) $browser->run('return document.querySelector(`[aria-label="Opacity, ${arguments[0]}"]`).getAttribute("aria-valuenow")', [$place]);
+        self::assertSame([100, 100], [$share('pressed half'), $share('not pressed')]);
+        $box = $browser->run('const box = document.querySelector("[aria-label=\"Opacity by pressure\"]").getBoundingClientRect(); return [box.left, box.top, box.width, box.height]');
+        // Half pressed, four tenths: the graph has six px about its places.
+        $at = fn (float $pressure, float $share): array => [$box[0] + 6 + ($box[2] - 12) * $pressure, $box[1] + $box[3] - 6 - ($box[3] - 12) * $share];
+        $browser->dragInWindow([$at(0.52, 0.9), $at(0.5, 0.7), $at(0.6, 0.4)]);
+        self::assertEqualsWithDelta(40, $share('pressed half'), 2, 'the place that was nearest follows, wherever the hand strays');
+        self::assertSame([100, 100], [$share('pressed three quarters'), $share('pressed a quarter')]);
+        $browser->run('document.querySelector("[aria-label=\"Opacity, not pressed\"]").focus()');
+        $browser->keys("\u{E015}\u{E015}\u{E013}");
+        self::assertSame(95, $share('not pressed'));
+        $half = $share('pressed half') / 100;
+        $browser->press('Try it');
+        $browser->until('document.querySelector("[aria-label=\"Opacity by pressure\"]") === null', 'the page is free again');
+        $browser->run('window.awning.bench.set({ size: 40, steady: 0 })');
+        $browser->stroke($this->way($browser, [70, 200], [110, 200], [170, 200]), 'pen', 0.5);
+        $this->saved($browser);
+        $this->shows($browser, array_map(fn (int $base, int $shade): int => (int) round($base + ($shade - $base) * $half), self::BASE, $this->tone('shade')), 120, 200);
+        $browser->stroke($this->way($browser, [70, 240], [110, 240], [170, 240]), 'pen', 1.0);
+        $this->saved($browser);
+        $this->shows($browser, $this->tone('shade'), 120, 240);
+    }
 }

@@ -18,6 +18,7 @@ use App\Models\Page;
 use App\Models\RegionRow;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\SeriesBrush;
 use App\Models\SeriesEntry;
 use App\Models\SeriesSetup;
 use App\Models\User;
@@ -499,6 +500,11 @@ final class PaletteTest extends TestCase
         self::assertEquals(['name' => 'Net mender', 'size' => 33.5, 'hardness' => 0.25, 'tip' => $tip], array_diff_key($own, ['id' => 0, 'what' => 0]));
         $brushes = fn (): array => array_column((array) $this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('brushes'), 'name', 'id');
         self::assertSame('Net mender', $brushes()[$own['id']]);
+        // One that was kept when pressure commanded in straight lines alone.
+        $old = SeriesBrush::query()->create(['series_id' => $this->series->id, 'name' => 'Old mender', 'brush' => ['size' => 12, 'hardness' => 1, 'tip' => ['kind' => 'flat', 'sizeBy' => 0.4, 'flowBy' => 0.2]]]);
+        $read = collect((array) $this->getJson("/api/pages/{$this->page->id}")->json('brushes'))->firstWhere('id', $old->id);
+        self::assertEqualsWithDelta([[0.6, 0.7, 0.8, 0.9, 1], [0.8, 0.85, 0.9, 0.95, 1], [1, 1, 1, 1, 1]], [$read['tip']['sizeBy'], $read['tip']['flowBy'], $read['tip']['opacityBy']], 1e-9);
+        $this->change('POST', 'brushes', ['name' => 'Bent', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'round', 'opacityBy' => [0, 1, 2, 1, 0]]]], 422);
         $this->change('POST', 'brushes', ['name' => 'Broken', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'cloud']]], 422);
         $this->change('POST', 'brushes', ['name' => 'Huge', 'brush' => ['size' => 99999, 'hardness' => 1]], 422);
         $this->change('DELETE', "brushes/{$own['id']}");

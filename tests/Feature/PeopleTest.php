@@ -67,7 +67,7 @@ final class PeopleTest extends TestCase
         $reference = $this->reference($series, $owner);
         $light = \App\Models\SeriesLight::query()->create(['series_id' => $series->id, 'name' => 'Noon', 'plan' => []]);
         $setup = \App\Models\SeriesSetup::query()->create(['series_id' => $series->id, 'name' => 'Rust', 'passes' => []]);
-        $brush = \App\Models\SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => []]);
+        $brush = \App\Models\SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null]]);
         $stranger = $this->person('Stranger', $series, null);
         $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password'];
         $checked = 0;

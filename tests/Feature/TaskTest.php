@@ -394,10 +394,10 @@ final class TaskTest extends TestCase
         $ground = array_map(fn (int $y): int => $lit($quay, ['ground' => 60], 120, $y), [330, 342, 348, 354, 362]);
         self::assertEqualsWithDelta([0, $dark(342), $dark(348), $dark(354), 0], $ground, 10);
         self::assertSame(0, $lit($this->material->figure, ['ground' => 60, 'cast' => 36], 120, 330), 'nothing stands on it');
-        // What shines glows half-way with a power of its distance.
+        // What shines, from 42 on, glows by a power of what is left of its reach.
         $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'shining'])->assertOk();
         foreach ([2, 5] as $fall) {
-            self::assertEqualsWithDelta(255 * 0.5 ** $fall, $lit($this->material->figure, ['glow' => 60, 'glowFall' => $fall], 10, 200, 'glow'), 8);
+            self::assertEqualsWithDelta(255 * (1 - 32 / 60) ** $fall, $lit($this->material->figure, ['glow' => 60, 'glowFall' => $fall], 10, 200, 'glow'), 5);
         }
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $quay->id, 'plan' => ['azimuth' => 0, 'elevation' => 0, 'dials' => ['ground' => 301]]])->assertStatus(422);
     }

@@ -8,6 +8,7 @@ use Awning\Core\Brush\Brush;
 use Awning\Core\Brush\DabRaster;
 use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Brush\Path;
+use Awning\Core\Brush\PressureCurve;
 use Awning\Core\Brush\Softener;
 use Awning\Core\Brush\Tip;
 use Awning\Core\Brush\TipKind;
@@ -324,7 +325,7 @@ np.rint(soft[cut]).clip(0, 255).astype(np.uint8).tofile('$this->folder/soft'); s
     public function test_strokes_that_build_up_agree_with_numpy(): void
     {
         $places = array_map(fn (int $i): array => [40.5 + 9 * $i, 60.5 + 3 * $i, 1.0], range(0, 20));
-        $mask = DabRaster::draw(new Path([$places[0], $places[20]]), new Brush(36, 0.4), new Tip(TipKind::Round, flow: 0.3, spacing: hypot(9, 3) / 36 * 0.999999, sizeBy: 0), new Rect(0, 0, 300, 200));
+        $mask = DabRaster::draw(new Path([$places[0], $places[20]]), new Brush(36, 0.4), new Tip(TipKind::Round, flow: 0.3, spacing: hypot(9, 3) / 36 * 0.999999, sizeBy: PressureCurve::from(1)), new Rect(0, 0, 300, 200));
         $theirs = $this->tool([self::PYTHON, '-c', 'import sys, numpy as np
 y, x = np.mgrid[0:200, 0:300] + 0.5
 missing = np.ones((200, 300))
@@ -340,6 +341,22 @@ sys.stdout.buffer.write(np.rint(255 * (1 - missing)).astype(np.uint8).tobytes())
         }
         self::assertSame(60_000, strlen($theirs));
         self::assertLessThanOrEqual(4, $apart);
+    }
+
+    /** SciPy's PchipInterpolator, on curves nobody chose. */
+    public function test_pressure_curves_are_those_of_scipy(): void
+    {
+        mt_srand(5);
+        $curves = array_map(fn (): array => array_map(fn (): float => mt_rand(0, 6) < 2 ? mt_rand(0, 2) / 2 : mt_rand(0, 1000) / 1000, range(0, 4)), range(1, 120));
+        $theirs = json_decode($this->tool([self::PYTHON, '-c', 'import sys, json, numpy as np
+from scipy.interpolate import PchipInterpolator
+x = np.linspace(0, 1, 41)
+print(json.dumps([PchipInterpolator(np.linspace(0, 1, 5), curve)(x).tolist() for curve in json.loads(sys.argv[1])]))', json_encode($curves, JSON_THROW_ON_ERROR)]), true);
+        self::assertCount(120, $theirs);
+        foreach ($curves as $i => $curve) {
+            $ours = PressureCurve::fromData(new Data(['by' => $curve]), 'by', PressureCurve::from(0));
+            self::assertEqualsWithDelta($theirs[$i], array_map(fn (int $at): float => $ours->at($at / 40), range(0, 40)), 1e-9, implode(' ', $curve));
+        }
     }
 
     /** ImageMagick's bilinear affine distortion, on the same plane. */

@@ -10,7 +10,7 @@ use Awning\Core\Raster\TileGrid;
 
 /**
  * Turns a stroke of a brush with a tip into coverage: the tip is laid down place after place along the path, each place laying its
- * flow of what is missing. Everything random comes from the tip's seed and the number of the place, so that the same stroke is the
+ * flow of what is missing to its opacity. Everything random comes from the tip's seed and the number of the place, so that the same stroke is the
  * same pixels. The browser's resources/js/picture/dabs.ts draws the same.
  */
 final class DabRaster
@@ -41,9 +41,9 @@ final class DabRaster
     {
         $picture = TipPicture::of($this->tip, $this->brush->hardness);
         $bounds = [INF, INF, -INF, -INF];
-        foreach ($this->places($path) as [$x, $y, $radius, $angle, $flow]) {
+        foreach ($this->places($path) as [$x, $y, $radius, $angle, $flow, $ceiling]) {
             $bounds = [min($bounds[0], $x - $radius), min($bounds[1], $y - $radius), max($bounds[2], $x + $radius), max($bounds[3], $y + $radius)];
-            $this->lay($picture, $x, $y, $radius, $angle, $flow);
+            $this->lay($picture, $x, $y, $radius, $angle, $flow, $ceiling);
         }
         $where = $bounds[0] > $bounds[2] ? new Rect(0, 0, 0, 0)
             : Rect::bounds((int) floor($bounds[0]), (int) floor($bounds[1]), (int) ceil($bounds[2]), (int) ceil($bounds[3]))->intersect($this->page);
@@ -53,7 +53,7 @@ final class DabRaster
 
     /**
      * @param  non-empty-list<array{float, float, float}>  $path
-     * @return \Generator<array{float, float, float, float, float}> middle, radius, angle in radians, flow
+     * @return \Generator<array{float, float, float, float, float, float}> middle, radius, angle in radians, flow, and the most that is covered by it
      */
     private function places(array $path): \Generator
     {
@@ -76,26 +76,26 @@ final class DabRaster
 
     /**
      * @param  float  $inside  px to the nearer end of the stroke
-     * @return array{float, float, float, float, float}
+     * @return array{float, float, float, float, float, float}
      */
     private function place(int $number, float $x, float $y, float $pressure, float $direction, float $inside, float $total): array
     {
         [$size, $tip] = [$this->brush->size, $this->tip];
         $chance = fn (int $which): float => Chance::at($tip->seed, 8 * $number + $which);
         $thin = $tip->taper > 0 && $total > 0 ? min(1.0, $inside / ($tip->taper * $total)) : 1.0;
-        $radius = $size / 2 * (1 - $tip->sizeBy * (1 - $pressure)) * $thin * (1 - $tip->jitter * $chance(0));
+        $radius = $size / 2 * $tip->sizeBy->at($pressure) * $thin * (1 - $tip->jitter * $chance(0));
         $aside = (2 * $chance(1) - 1) * $tip->scatter * $size;
         $ahead = (2 * $chance(2) - 1) * $tip->scatter * $size / 2;
         $angle = ($tip->along ? $direction : 0.0) + deg2rad($tip->angle) + (2 * $chance(3) - 1) * M_PI * $tip->turn;
 
         return [
             $x - sin($direction) * $aside + cos($direction) * $ahead, $y + cos($direction) * $aside + sin($direction) * $ahead,
-            $radius, $angle, $tip->flow * (1 - $tip->flowBy * (1 - $pressure)),
+            $radius, $angle, $tip->flow * $tip->flowBy->at($pressure), $tip->opacityBy->at($pressure),
         ];
     }
 
     /** @param  list<float>  $picture */
-    private function lay(array $picture, float $x, float $y, float $radius, float $angle, float $flow): void
+    private function lay(array $picture, float $x, float $y, float $radius, float $angle, float $flow, float $ceiling): void
     {
         if ($radius < 0.4) {
             return;
@@ -109,7 +109,7 @@ final class DabRaster
             for ($column = $here->x >> 8; $column <= ($here->right() - 1) >> 8; $column++) {
                 $key = "$column,$row";
                 $this->tiles[$key] ??= array_fill(0, TileGrid::PIXELS, 0.0);
-                $this->layOn($this->tiles[$key], $column * TileGrid::SIZE, $row * TileGrid::SIZE, $here, $picture, $x, $y, $radius, $angle, $flow);
+                $this->layOn($this->tiles[$key], $column * TileGrid::SIZE, $row * TileGrid::SIZE, $here, $picture, $x, $y, $radius, $angle, $flow, $ceiling);
             }
         }
     }
@@ -118,7 +118,7 @@ final class DabRaster
      * @param  array<int, float>  $tile
      * @param  list<float>  $picture
      */
-    private function layOn(array &$tile, int $left, int $top, Rect $here, array $picture, float $x, float $y, float $radius, float $angle, float $flow): void
+    private function layOn(array &$tile, int $left, int $top, Rect $here, array $picture, float $x, float $y, float $radius, float $angle, float $flow, float $ceiling): void
     {
         $side = TipPicture::SIDE;
         // Places of the picture to a pixel.
@@ -137,13 +137,17 @@ final class DabRaster
                 if ($u < 0 || $v < 0 || $u >= $side - 1 || $v >= $side - 1) {
                     continue;
                 }
+                $missing = $ceiling - $tile[$at];
+                if ($missing <= 0) {
+                    continue;
+                }
                 $column = (int) $u;
                 $row = (int) $v;
                 $right = $u - $column;
                 $place = $row * $side + $column;
                 $above = $picture[$place] + ($picture[$place + 1] - $picture[$place]) * $right;
                 $below = $picture[$place + $side] + ($picture[$place + $side + 1] - $picture[$place + $side]) * $right;
-                $tile[$at] += (1 - $tile[$at]) * $flow * ($above + ($below - $above) * ($v - $row));
+                $tile[$at] += $missing * $flow * ($above + ($below - $above) * ($v - $row));
             }
         }
     }

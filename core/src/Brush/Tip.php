@@ -9,7 +9,7 @@ use Awning\Core\Page\Data;
 /**
  * What a brush leaves at each place, and how these places follow each other.
  *
- * @phpstan-type TipData array{kind: value-of<TipKind>, seed: int, flow: float, spacing: float, scatter: float, along: bool, angle: float, turn: float, jitter: float, taper: float, sizeBy: float, flowBy: float, wet: float, grain: float, picture: ?string}
+ * @phpstan-type TipData array{kind: value-of<TipKind>, seed: int, flow: float, spacing: float, scatter: float, along: bool, angle: float, turn: float, jitter: float, taper: float, sizeBy: list<float>, flowBy: list<float>, opacityBy: list<float>, wet: float, grain: float, picture: ?string}
  */
 final readonly class Tip
 {
@@ -18,7 +18,7 @@ final readonly class Tip
     /** Least, most and usual of what is a number. */
     public const RANGES = [
         'flow' => [0.01, 1.0, 1.0], 'spacing' => [0.02, 3.0, 0.12], 'scatter' => [0.0, 3.0, 0.0], 'angle' => [-180.0, 180.0, 0.0], 'turn' => [0.0, 1.0, 0.0],
-        'jitter' => [0.0, 1.0, 0.0], 'taper' => [0.0, 0.5, 0.0], 'sizeBy' => [0.0, 1.0, 0.6], 'flowBy' => [0.0, 1.0, 0.0], 'wet' => [0.0, 1.0, 0.0], 'grain' => [0.0, 1.0, 0.0],
+        'jitter' => [0.0, 1.0, 0.0], 'taper' => [0.0, 0.5, 0.0], 'wet' => [0.0, 1.0, 0.0], 'grain' => [0.0, 1.0, 0.0],
     ];
 
     /**
@@ -31,15 +31,17 @@ final readonly class Tip
      * @param  float  $turn  how much each place is turned at random, 1: any way
      * @param  float  $jitter  how much smaller places may be at random
      * @param  float  $taper  part of the stroke over which it thins out at each end
-     * @param  float  $sizeBy  how much of the size pressure commands
-     * @param  float  $flowBy  how much of the flow pressure commands
+     * @param  PressureCurve  $sizeBy  which share of the size pressure leaves
+     * @param  PressureCurve  $flowBy  of the flow
+     * @param  PressureCurve  $opacityBy  of the opacity: no place lays more than that, however often the stroke goes over it
      * @param  float  $wet  how much paler the middle of a stroke dries than its edge
      * @param  float  $grain  how much the paper's tooth shows through
      * @param  ?BroughtTip  $picture  of the kind that was brought
      */
     public function __construct(
         public TipKind $kind, public int $seed = 1, public float $flow = 1.0, public float $spacing = 0.12, public float $scatter = 0.0, public bool $along = false,
-        public float $angle = 0.0, public float $turn = 0.0, public float $jitter = 0.0, public float $taper = 0.0, public float $sizeBy = 0.6, public float $flowBy = 0.0,
+        public float $angle = 0.0, public float $turn = 0.0, public float $jitter = 0.0, public float $taper = 0.0, public PressureCurve $sizeBy = new PressureCurve([0.4, 0.55, 0.7, 0.85, 1.0]),
+        public PressureCurve $flowBy = new PressureCurve([1.0, 1.0, 1.0, 1.0, 1.0]), public PressureCurve $opacityBy = new PressureCurve([1.0, 1.0, 1.0, 1.0, 1.0]),
         public float $wet = 0.0, public float $grain = 0.0, public ?BroughtTip $picture = null,
     ) {
         if (($kind === TipKind::Picture) !== ($picture !== null)) {
@@ -52,12 +54,16 @@ final readonly class Tip
     {
         $kind = $data->choice('kind', TipKind::class, 'This kind of brush tip is not known. Reload the page.');
         assert($kind instanceof TipKind);
-        $numbers = [];
+        $values = [];
         foreach (self::RANGES as $name => [$least, $most, $usual]) {
-            $numbers[$name] = $data->number($name, $least, $most, $usual);
+            $values[$name] = $data->number($name, $least, $most, $usual);
+        }
+        $plain = new self(TipKind::Round);
+        foreach (['sizeBy', 'flowBy', 'opacityBy'] as $name) {
+            $values[$name] = PressureCurve::fromData($data, $name, $plain->{$name});
         }
 
-        return new self(...$numbers, kind: $kind, seed: $data->int('seed', 0, self::MOST_SEED, 1), along: $data->flag('along', false), picture: $data->has('picture') ? BroughtTip::fromText($data->text('picture')) : null);
+        return new self(...$values, kind: $kind, seed: $data->int('seed', 0, self::MOST_SEED, 1), along: $data->flag('along', false), picture: $data->has('picture') ? BroughtTip::fromText($data->text('picture')) : null);
     }
 
     /** @return TipData */
@@ -65,7 +71,7 @@ final readonly class Tip
     {
         return [
             'kind' => $this->kind->value, 'seed' => $this->seed, 'flow' => $this->flow, 'spacing' => $this->spacing, 'scatter' => $this->scatter, 'along' => $this->along,
-            'angle' => $this->angle, 'turn' => $this->turn, 'jitter' => $this->jitter, 'taper' => $this->taper, 'sizeBy' => $this->sizeBy, 'flowBy' => $this->flowBy,
+            'angle' => $this->angle, 'turn' => $this->turn, 'jitter' => $this->jitter, 'taper' => $this->taper, 'sizeBy' => $this->sizeBy->toData(), 'flowBy' => $this->flowBy->toData(), 'opacityBy' => $this->opacityBy->toData(),
             'wet' => $this->wet, 'grain' => $this->grain, 'picture' => $this->picture?->toText(),
         ];
     }

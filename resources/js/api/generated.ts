@@ -64,7 +64,7 @@ export type ShapeUse = (typeof SHAPE_USES)[number];
 export const MOST = {"passesOfSetup":24,"directions":8} as const;
 
 /** Least, most and usual of what is a number of a tip. */
-export const TIP_RANGES = {"flow":[0.01,1,1],"spacing":[0.02,3,0.12],"scatter":[0,3,0],"angle":[-180,180,0],"turn":[0,1,0],"jitter":[0,1,0],"taper":[0,0.5,0],"sizeBy":[0,1,0.6],"flowBy":[0,1,0],"wet":[0,1,0],"grain":[0,1,0]} as const;
+export const TIP_RANGES = {"flow":[0.01,1,1],"spacing":[0.02,3,0.12],"scatter":[0,3,0],"angle":[-180,180,0],"turn":[0,1,0],"jitter":[0,1,0],"taper":[0,0.5,0],"wet":[0,1,0],"grain":[0,1,0]} as const;
 
 /** Least, most and usual of each dial of a first light. */
 export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8,0],"cast":[0,600,0],"rim":[0,60,6],"lines":[0,1,0],"glow":[0,800,160],"deepFrom":[0,1.5,0.45],"deepSoft":[0,1,0.12],"corners":[0.02,1,0.22],"cornersDark":[0,1,0.85],"castSoft":[0,60,0],"ground":[0,300,0],"bounceFrom":[0,1.5,0.2],"bounceOver":[0.05,1.5,0.6],"lit":[0,1,0.14],"litSoft":[0,1,0.36],"glint":[0,0.3,0.015],"glintSoft":[0,1,0.53],"rimInside":[0,1,0],"linesFrom":[-0.5,0.9,0.3],"glowFall":[1,6,3]} as const;
@@ -327,7 +327,7 @@ export type TileNames = Record<string, Record<string, string>>;
 
 export type TileNow = [string, number, number, string | null];
 
-export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number; flowBy: number; wet: number; grain: number; picture: string | null };
+export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number[]; flowBy: number[]; opacityBy: number[]; wet: number; grain: number; picture: string | null };
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 

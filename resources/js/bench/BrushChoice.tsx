@@ -23,33 +23,46 @@ export function BrushChoice() {
             </button>
             {isOpen && (
                 <div className="absolute bottom-full left-0 z-20 mb-1.5 max-h-[540px] w-[560px] overflow-y-auto border border-base-300 bg-base-100 p-1.5">
-                    <ul
-                        role="listbox"
-                        aria-label="Brushes"
-                        className="grid grid-cols-2 gap-0.5"
-                        onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
-                    >
-                        {brushes.map((boxed) => (
-                            <li key={boxed.name} role="option" aria-selected={boxed.name === picked.name}>
-                                <button
-                                    className={`bare flex w-full items-center gap-2 p-1 text-left ${boxed.name === picked.name ? 'stripe-side' : ''}`}
-                                    onClick={() => pick(boxed)}
-                                >
-                                    <BrushSample brush={boxed} />
-                                    <span className="min-w-0">
-                                        <span className="block truncate">{boxed.name}</span>
-                                        <span className="quiet block truncate text-[12px]">{boxed.what}</span>
-                                    </span>
-                                </button>
-                            </li>
-                        ))}
-                    </ul>
-                    <button className="act mt-1.5" aria-expanded={isMaking} onClick={() => setMaking(!isMaking)}>
+                    {!isMaking && <BrushList brushes={brushes} picked={picked} onPick={pick} onLeave={() => setOpen(false)} />}
+                    <button className="act my-1" aria-expanded={isMaking} onClick={() => setMaking(!isMaking)}>
                         {isMaking ? 'Leave it as it is' : `Make another of ${picked.name}`}
                     </button>
                     {isMaking && <BrushMaker key={`${picked.id} ${picked.name}`} from={picked} onTaken={() => setOpen(false)} />}
                 </div>
             )}
         </div>
+    );
+}
+
+interface ListProps {
+    brushes: BoxedBrush[];
+    picked: BoxedBrush;
+    onPick: (boxed: BoxedBrush) => void;
+    onLeave: () => void;
+}
+
+function BrushList({ brushes, picked, onPick, onLeave }: ListProps) {
+    return (
+        <ul
+            role="listbox"
+            aria-label="Brushes"
+            className="grid grid-cols-2 gap-0.5"
+            onKeyDown={(event) => event.key === 'Escape' && onLeave()}
+        >
+            {brushes.map((boxed) => (
+                <li key={boxed.name} role="option" aria-selected={boxed.name === picked.name}>
+                    <button
+                        className={`bare flex w-full items-center gap-2 p-1 text-left ${boxed.name === picked.name ? 'stripe-side' : ''}`}
+                        onClick={() => onPick(boxed)}
+                    >
+                        <BrushSample brush={boxed} />
+                        <span className="min-w-0">
+                            <span className="block truncate">{boxed.name}</span>
+                            <span className="quiet block whitespace-normal text-[12px] leading-tight">{boxed.what}</span>
+                        </span>
+                    </button>
+                </li>
+            ))}
+        </ul>
     );
 }

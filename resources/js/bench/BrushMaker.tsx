@@ -4,6 +4,7 @@ import type { OwnBrush } from '../api/client';
 import { TIP_KINDS, TIP_RANGES, type BoxedBrush, type TipData, type TipKind } from '../api/generated';
 import { mayColour } from '../page/store';
 import { Choice } from '../ui/Choice';
+import { CurveField } from '../ui/CurveField';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { BrushSample } from './BrushSample';
@@ -32,15 +33,16 @@ const PLAIN: TipData = {
     turn: 0,
     jitter: 0,
     taper: 0,
-    sizeBy: 0.6,
-    flowBy: 0,
+    sizeBy: [0.4, 0.55, 0.7, 0.85, 1],
+    flowBy: [1, 1, 1, 1, 1],
+    opacityBy: [1, 1, 1, 1, 1],
     wet: 0,
     grain: 0,
     picture: null,
 };
 
 interface Dial {
-    name: 'flow' | 'spacing' | 'scatter' | 'turn' | 'jitter' | 'taper' | 'sizeBy' | 'flowBy' | 'wet' | 'grain';
+    name: 'flow' | 'spacing' | 'scatter' | 'turn' | 'jitter' | 'taper' | 'wet' | 'grain';
     label: string;
 }
 
@@ -51,10 +53,20 @@ const DIALS: Dial[] = [
     { name: 'turn', label: 'Turned' },
     { name: 'jitter', label: 'Smaller' },
     { name: 'taper', label: 'Thin ends' },
-    { name: 'sizeBy', label: 'Pressure: size' },
-    { name: 'flowBy', label: 'Pressure: flow' },
     { name: 'wet', label: 'Wet edge' },
     { name: 'grain', label: 'Paper' },
+];
+
+interface Pressed {
+    name: 'sizeBy' | 'flowBy' | 'opacityBy';
+    label: string;
+    title: string;
+}
+
+const PRESSURE: Pressed[] = [
+    { name: 'sizeBy', label: 'Size', title: 'How large a mark is: at the left with the lightest touch, at the right fully pressed' },
+    { name: 'flowBy', label: 'Flow', title: 'How much each mark adds, from the lightest touch to fully pressed' },
+    { name: 'opacityBy', label: 'Opacity', title: 'The most the stroke covers there, however often it goes over itself' },
 ];
 
 /** @param onTaken the brush is in hand: what it was made in may close */
@@ -90,6 +102,7 @@ export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () =>
                 </Tick>
             </div>
             <Dials hardness={hardness} tip={tip} onHardness={setHardness} onChange={set} />
+            <Pressure tip={tip} onChange={set} />
             <Keep from={from} brush={brush} onTaken={onTaken} />
         </div>
     );
@@ -104,7 +117,7 @@ interface DialsProps {
 
 function Dials({ hardness, tip, onHardness, onChange }: DialsProps) {
     return (
-        <div className="grid grid-cols-2 gap-x-4">
+        <div className="grid grid-cols-2 gap-x-4 [&_label>span:first-child]:w-[84px]">
             <Slide
                 wide
                 label="Hard"
@@ -133,6 +146,18 @@ function Dials({ hardness, tip, onHardness, onChange }: DialsProps) {
                     shown={`${Math.round(100 * tip[dial])} %`}
                     onChange={(value) => onChange({ [dial]: value / 100 })}
                 />
+            ))}
+        </div>
+    );
+}
+
+/** A mouse presses fully: it has what the right end of each curve says. */
+function Pressure({ tip, onChange }: { tip: TipData; onChange: (change: Partial<TipData>) => void }) {
+    return (
+        <div className="flex items-end gap-4">
+            <span className="quiet w-16 self-center">By pressure</span>
+            {PRESSURE.map(({ name, label, title }) => (
+                <CurveField key={name} label={label} title={title} curve={tip[name]} onChange={(curve) => onChange({ [name]: curve })} />
             ))}
         </div>
     );

@@ -3,6 +3,7 @@ import type { BrushData, TipData } from '../api/generated';
 import { PIXELS, SIDE } from './compose';
 import { chance } from './chance';
 import { grained } from './grain';
+import { curveAt } from './pressure';
 import { StrokePreview, type Point } from './stroke';
 import { TIP_SIDE, tipPicture } from './tip';
 
@@ -14,6 +15,8 @@ interface Dab {
     radius: number;
     angle: number;
     flow: number;
+    /** The most that is covered by it. */
+    ceiling: number;
 }
 
 export class DabPreview extends StrokePreview {
@@ -93,13 +96,14 @@ export class DabPreview extends StrokePreview {
         return {
             x: x - sin * aside + cos * ahead,
             y: y + cos * aside + sin * ahead,
-            radius: (size / 2) * (1 - tip.sizeBy * (1 - pressure)) * thin * (1 - tip.jitter * at(0)),
+            radius: (size / 2) * curveAt(tip.sizeBy, pressure) * thin * (1 - tip.jitter * at(0)),
             angle: (tip.along ? direction : 0) + (tip.angle * Math.PI) / 180 + (2 * at(3) - 1) * Math.PI * tip.turn,
-            flow: tip.flow * (1 - tip.flowBy * (1 - pressure)),
+            flow: tip.flow * curveAt(tip.flowBy, pressure),
+            ceiling: curveAt(tip.opacityBy, pressure),
         };
     }
 
-    private lay({ x, y, radius, angle, flow }: Dab, touched: Set<string>): void {
+    private lay({ x, y, radius, ...laid }: Dab, touched: Set<string>): void {
         if (radius < 0.4) return;
         const scale = 1 / (1 << this.level);
         const [mx, my, reach] = [x * scale, y * scale, radius * scale];
@@ -114,7 +118,7 @@ export class DabPreview extends StrokePreview {
                 touched.add(key);
                 const [x0, y0] = [column * SIDE, row * SIDE];
                 const area = [Math.max(left, x0), Math.max(top, y0), Math.min(right, x0 + SIDE), Math.min(bottom, y0 + SIDE)];
-                this.layOn(tile, x0, y0, area, { x: mx, y: my, radius: reach, angle, flow });
+                this.layOn(tile, x0, y0, area, { x: mx, y: my, radius: reach, ...laid });
             }
         }
     }
@@ -131,12 +135,14 @@ export class DabPreview extends StrokePreview {
                 const u = cos * dx + sin * dy + middle;
                 const v = cos * dy - sin * dx + middle;
                 if (u < 0 || v < 0 || u >= TIP_SIDE - 1 || v >= TIP_SIDE - 1) continue;
+                const missing = dab.ceiling - tile[at];
+                if (missing <= 0) continue;
                 const [column, row] = [Math.floor(u), Math.floor(v)];
                 const aside = u - column;
                 const i = row * TIP_SIDE + column;
                 const above = picture[i] + (picture[i + 1] - picture[i]) * aside;
                 const below = picture[i + TIP_SIDE] + (picture[i + TIP_SIDE + 1] - picture[i + TIP_SIDE]) * aside;
-                tile[at] += (1 - tile[at]) * dab.flow * (above + (below - above) * (v - row));
+                tile[at] += missing * dab.flow * (above + (below - above) * (v - row));
             }
         }
     }
