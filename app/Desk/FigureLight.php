@@ -22,6 +22,7 @@ use Awning\Core\Light\SmallLight;
 use Awning\Core\Light\Throwers;
 use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\RoughKind;
 use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Hands;
 use Awning\Core\Raster\Labels;
@@ -47,12 +48,13 @@ final readonly class FigureLight
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      * @param  ?callable(float): void  $done  is told how far it is, 0..1
      * @param  int  $work  pixels of bodies that are worked out in each place
-     * @param  int  $smaller  so many times the page is smaller than the plans are meant for
+     * @param  list<RoughKind>  $kinds  what is laid of it; none: all
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, int $smaller = 1): LayRoughIn
+    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, array $kinds = []): LayRoughIn
     {
+        $smaller = $this->page->smaller;
         $plan = $plan->smaller($smaller);
         $finer = $smaller === 1 ? 1 : self::FINER;
         $light = $this->under($plan, 0, '', $work, $finer, $done);
@@ -63,7 +65,7 @@ final readonly class FigureLight
         $glow = $this->glow($plan);
 
         return $light->pieces === [] && $panels === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels);
+            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels, $this->page->unseen !== null, $kinds);
     }
 
     /**
@@ -99,6 +101,7 @@ final readonly class FigureLight
         $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
         $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
         $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
+        $unseen = $this->page->unseen;
         $throwers = $this->throwers($plan->dials, $panel);
 
         return array_map(fn (Rect $where): Scene => new Scene(
@@ -106,6 +109,7 @@ final readonly class FigureLight
             $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
             $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
+            $unseen === null ? null : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
         ), $pieces);
     }
 

@@ -10,6 +10,7 @@ use App\Models\SeriesLight;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\RegionGraph;
+use Awning\Core\Light\UnseenLines;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -38,8 +39,17 @@ final readonly class LitPage
     /** @var array<int, SeriesLight> light plans that regions may stand under instead of the page's */
     private array $plans;
 
-    public function __construct(Sheet $sheet, Page $page)
+    /** What stands in the place of the page's lines; null: they show. */
+    public ?UnseenLines $unseen;
+
+    /**
+     * @param  int  $smaller  so many times the sheet is smaller than the page
+     * @param  bool  $isLineless  whether it is meant to be without lines, though they may show now
+     */
+    public function __construct(Sheet $sheet, Page $page, public int $smaller = 1, bool $isLineless = false)
     {
+        $size = $sheet->size();
+        $this->unseen = $isLineless || ! $size->lines->shown ? new UnseenLines($sheet->ink(), $size->dpi / $smaller) : null;
         $this->labels = $sheet->labels();
         $this->spans = Labels::spans($this->labels->data);
         $this->regions = $sheet->all(Region::class);

@@ -14,9 +14,11 @@ use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\RoughKind;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayRoughIn;
 use Awning\Core\Sheet\Ops\LayRoughIns;
+use Awning\Core\Sheet\Ops\OccludeLines;
 use Awning\Core\Sheet\Sheet;
 
 /** Works out a first light on a figure of a page, or on all that there are. */
@@ -30,41 +32,47 @@ final class RoughInFigures extends LongTask
     protected function work(Task $task): void
     {
         $page = $task->onPage();
-        /** @var array{figure?: ?int, plan?: array<string, mixed>, only?: list<int>} $input */
+        /** @var array{figure?: ?int, plan?: array<string, mixed>, only?: list<int>, lineless?: bool} $input */
         $input = $task->input;
+        $isLineless = $input['lineless'] ?? false;
         $plan = LightPlan::fromData(new Data($input['plan'] ?? []));
         $this->step($task, 5, 'Looking at the shapes');
-        $shapes = new LitPage(new Sheet(new PageStore($page)), $page);
+        $shapes = new LitPage(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $op = isset($input['figure'])
             ? (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told)
-            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $told);
+            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $isLineless ? [RoughKind::Occlusion] : [], $told);
         $this->step($task, 75, 'Laying it on the page');
-        (new PageDesk)->land($task, $op);
+        (new PageDesk)->land($task, $isLineless && $op instanceof LayRoughIns ? new OccludeLines($op) : $op);
     }
 
     /**
      * By two hands; each light is packed until it is laid, as planes are.
      *
      * @param  list<Figure>  $figures
+     * @param  list<RoughKind>  $kinds  what is laid; none: all
      * @param  callable(float): void  $told
      *
      * @throws OpRefused when nothing is filled
      */
-    private function all(array $figures, LitPage $shapes, LightPlan $plan, callable $told): LayRoughIns
+    private function all(array $figures, LitPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
     {
-        $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan), $told));
+        $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds), $told));
 
         return $packed === [] ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
             : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => Packed::read($light, LayRoughIn::class), array_values($packed)));
     }
 
-    /** Empty when there is nothing to light: all of it shines, and nothing shall glow. */
-    private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan): string
+    /**
+     * Empty when there is nothing to light: all of it shines, and nothing shall glow.
+     *
+     * @param  list<RoughKind>  $kinds
+     */
+    private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan, array $kinds): string
     {
         try {
-            return Packed::of((new FigureLight($shapes, $figure))->by($plan));
+            return Packed::of((new FigureLight($shapes, $figure))->by($plan, kinds: $kinds));
         } catch (OpRefused) {
             return '';
         }

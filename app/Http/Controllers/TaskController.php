@@ -112,7 +112,7 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
     }
 
-    /** A first light by a light plan: on a figure, on some of its regions, or with no figure named on all that are on the page. */
+    /** A first light by a light plan: on a figure, on some of its regions, or with no figure named on all that are on the page; or occlusion alone, in the place of the lines. */
     public function rough(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());
@@ -120,7 +120,8 @@ final class TaskController
             [$figure, $plan, $only] = self::meantLight($request, $page);
             $input = ['figure' => $figure->id, 'plan' => $plan->toData(), 'only' => $only];
         } else {
-            $input = ['plan' => LightController::plan($request)->toData()];
+            $request->validate(['lineless' => 'sometimes|boolean']);
+            $input = ['plan' => LightController::plan($request)->toData(), 'lineless' => $request->boolean('lineless')];
         }
 
         return $this->begun($this->tasks->begin($page, $request->person(), 'rough', $input, $request->lease()));

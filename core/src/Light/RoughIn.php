@@ -30,6 +30,7 @@ final readonly class RoughIn
 
     /**
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
+     * @param  Plane  $occlusion  where bodies touch, and where lines were that are not shown
      * @param  Plane  $bounce  where what lies behind the shade throws light back
      * @param  Plane  $lines  where lines give way to light
      * @param  Plane  $cast  shadows that fall on it
@@ -90,7 +91,10 @@ final readonly class RoughIn
         unset($lambert);
         $shining = array_map($plane, $worked->enlarged($where, $worked->lit->rim, ...$worked->lit->lamps));
 
-        return new self($shade, $deep, $light, $glint, $plane($occlusion), $bounce, $cast, $shining[0], array_slice($shining, 1), $lines);
+        $unseen = $scene->unseen === null ? null : ($scene->unseen)($where);
+        $dark = $unseen === null ? $plane($occlusion) : $inBodies(Bytes::most($averaged($occlusion), $unseen->data));
+
+        return new self($shade, $deep, $light, $glint, $dark, $bounce, $cast, $shining[0], array_slice($shining, 1), $lines);
     }
 
     /** What turns further from the light than a cosine, with an edge so soft. */

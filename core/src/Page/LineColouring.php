@@ -37,6 +37,11 @@ final readonly class LineColouring
         );
     }
 
+    public function with(bool $shown): self
+    {
+        return new self($this->rule, $this->colour, $shown);
+    }
+
     /** What the ink begins with, before holds colour it. */
     public function ink(): Rgb
     {

@@ -402,6 +402,9 @@ export const api = {
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
     /** On all figures that are on the page. */
     roughInAll: (id: number, lease: string, plan: LightPlanData) => json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan }),
+    /** Occlusion alone, and the lines are hidden. */
+    occludeLines: (id: number, lease: string, plan: LightPlanData) =>
+        json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan, lineless: true }),
     /** What it would do, worked out small; nothing is changed by asking. */
     tryLight: (id: number, figure: number, plan: LightPlanData, only: number[], fine: boolean) =>
         json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only, fine }),

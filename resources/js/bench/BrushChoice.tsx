@@ -13,7 +13,8 @@ export function BrushChoice() {
     const [isOpen, setOpen] = useState(false);
     const [isMaking, setMaking] = useState(false);
     const pick = (boxed: BoxedBrush): void => {
-        bench.set({ boxed, size: boxed.size });
+        bench.take(boxed);
+        bench.set({ size: boxed.size });
         setOpen(false);
     };
     return (

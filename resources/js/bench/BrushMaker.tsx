@@ -47,7 +47,7 @@ interface Dial {
 }
 
 const DIALS: Dial[] = [
-    { name: 'flow', label: 'Builds up' },
+    { name: 'flow', label: 'Flow' },
     { name: 'spacing', label: 'Apart' },
     { name: 'scatter', label: 'Thrown aside' },
     { name: 'turn', label: 'Turned' },
@@ -74,7 +74,7 @@ export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () =>
     const bench = useBenchModel();
     const session = useSession();
     const [hardness, setHardness] = useState(from.hardness);
-    const [tip, setTip] = useState<TipData>(from.tip ?? PLAIN);
+    const [tip, setTip] = useState<TipData>(bench.tip ?? PLAIN);
     const brush: OwnBrush = { size: bench.view.size, hardness, tip };
     const set = (change: Partial<TipData>): void => setTip({ ...tip, ...change });
     const bring = async (file: File | undefined): Promise<void> => {
@@ -171,16 +171,16 @@ function Keep({ from, brush, onTaken }: { from: BoxedBrush; brush: OwnBrush; onT
     const keep = async (): Promise<void> => {
         const boxed = await session.keepBrush(name.trim(), brush);
         if (boxed === null) return;
-        bench.set({ boxed });
+        bench.take(boxed);
         onTaken();
     };
     const tryIt = (): void => {
-        bench.set({ boxed: { ...from, id: 0, name: `${from.name}, tried`, ...brush } });
+        bench.take({ ...from, id: 0, name: `${from.name}, tried`, ...brush });
         onTaken();
     };
     const remove = async (): Promise<void> => {
         await session.deleteBrush(from.id);
-        bench.set({ boxed: null });
+        bench.take(null);
     };
     return (
         <div className="flex gap-1">

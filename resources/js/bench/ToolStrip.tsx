@@ -1,6 +1,6 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
 import type { ReactNode } from 'react';
-import { RAMP_FORMS, SHAPE_USES, type RampForm, type ShapeUse } from '../api/generated';
+import { RAMP_FORMS, SHAPE_USES, TIP_RANGES, type RampForm, type ShapeUse } from '../api/generated';
 import { Choice } from '../ui/Choice';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
@@ -23,25 +23,34 @@ export function ToolStrip() {
         <div
             role="toolbar"
             aria-label={`${stage.name} tools`}
-            className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 flex-col gap-1.5 whitespace-nowrap border border-base-300 bg-base-100 px-2 py-1.5"
+            className="absolute inset-x-0 bottom-3 z-10 mx-auto flex w-fit max-w-full flex-col gap-1.5 whitespace-nowrap border border-base-300 bg-base-100 px-2 py-1.5"
         >
             <div className={`flex items-center ${hasTwoRows(stage) ? 'gap-1' : 'gap-2'}`}>
                 {stage.tools.map((id) => (
                     <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} isNarrow={stage.tools.length > 7} />
                 ))}
-                {!hasTwoRows(stage) && <Options tool={tool} />}
+                {!hasTwoRows(stage) && <Options of={tool.options} />}
+                {hasTwoRows(stage) && <Options of={tool.options.filter(isOfAllTools)} />}
             </div>
-            {hasTwoRows(stage) && (
-                <div className="flex min-h-8 items-center gap-3">
-                    {tool.options.length === 0 ? <span className="quiet text-[13px]">{tool.what}</span> : <Options tool={tool} />}
-                </div>
-            )}
+            {hasTwoRows(stage) && <SecondRow tool={tool} />}
         </div>
     );
 }
 
-function Options({ tool }: { tool: Tool }) {
-    return tool.options.map((option) => <Option key={option} option={option} />);
+/** What stays as it is when another tool is taken: it stands with the tools, not with what one of them can be set to. */
+const isOfAllTools = (option: ToolOption): boolean => option === 'axis';
+
+function SecondRow({ tool }: { tool: Tool }) {
+    const own = tool.options.filter((option) => !isOfAllTools(option));
+    return (
+        <div className="flex min-h-8 flex-wrap items-center gap-x-2.5">
+            {own.length === 0 ? <span className="quiet text-[13px]">{tool.what}</span> : <Options of={own} />}
+        </div>
+    );
+}
+
+function Options({ of }: { of: ToolOption[] }) {
+    return of.map((option) => <Option key={option} option={option} />);
 }
 
 function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolean; isNarrow: boolean }) {
@@ -61,6 +70,7 @@ function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolea
 const OPTIONS: Record<ToolOption, () => ReactNode> = {
     brush: BrushChoice,
     size: Size,
+    opacity: Opacity,
     flow: Flow,
     steady: Steady,
     weight: Weight,
@@ -93,6 +103,7 @@ function Size() {
     return (
         <Slide
             label="Size"
+            room={7}
             value={Math.round(Math.sqrt(size) * 10)}
             most={Math.round(Math.sqrt(LARGEST_BRUSH) * 10)}
             shown={`${size} px`}
@@ -101,10 +112,39 @@ function Size() {
     );
 }
 
+function Opacity() {
+    const bench = useBenchModel();
+    const opacity = useBench((view) => Math.round(view.opacity * 100));
+    return (
+        <Slide
+            label="Opacity"
+            title="The most that one stroke lays"
+            value={opacity}
+            most={100}
+            shown={`${opacity} %`}
+            onChange={(value) => bench.set({ opacity: value / 100 })}
+        />
+    );
+}
+
+/** A brush without a tip lays all of a stroke at once. */
 function Flow() {
     const bench = useBenchModel();
-    const flow = useBench((view) => Math.round(view.flow * 100));
-    return <Slide label="Flow" value={flow} most={100} shown={`${flow} %`} onChange={(value) => bench.set({ flow: value / 100 })} />;
+    const flow = useBench(({ boxed, flow: set }) => set ?? boxed?.tip?.flow ?? null);
+    const hasTip = useBench(({ boxed }) => boxed !== null && boxed.tip !== null);
+    if (flow === null || !hasTip) return null;
+    const percent = Math.round(flow * 100);
+    return (
+        <Slide
+            label="Flow"
+            title="How much each mark of the tip adds: less builds up more slowly"
+            value={percent}
+            least={Math.round(100 * TIP_RANGES.flow[0])}
+            most={100}
+            shown={`${percent} %`}
+            onChange={(value) => bench.set({ flow: value / 100 })}
+        />
+    );
 }
 
 function Steady() {
@@ -113,6 +153,7 @@ function Steady() {
     return (
         <Slide
             label="Steady"
+            room={2}
             value={steady}
             most={10}
             shown={`${steady}`}

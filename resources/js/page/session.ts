@@ -521,6 +521,11 @@ export class PageSession {
         return this.begin(() => api.roughInAll(this.view.id, this.lease.token, plan));
     }
 
+    /** Hides the lines, and lets occlusion on every figure take their place. */
+    occludeLines(plan: LightPlanData): Promise<TaskState | null> {
+        return this.begin(() => api.occludeLines(this.view.id, this.lease.token, plan));
+    }
+
     /** Under which light plan the page stands. */
     async pickLight(light: number | null): Promise<void> {
         await this.lights(api.pickLight(this.view.series.id, this.view.id, light));

@@ -101,10 +101,15 @@ describe('the bench', () => {
         bench.resize(1.25);
         expect(bench.view.size).toBe(1200);
         const fog = { id: 0, name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null };
-        bench.set({ boxed: fog, flow: 0.25, steady: 0.75 });
+        bench.set({ boxed: fog, opacity: 0.25, steady: 0.75 });
         expect(bench.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
         bench.set({ boxed: { ...fog, hardness: 0.5, tip } });
-        expect(bench.brush).toMatchObject({ hardness: 0.5, tip });
+        expect(bench.brush).toMatchObject({ hardness: 0.5, opacity: 0.25, tip });
+        bench.set({ flow: 0.125 });
+        expect(bench.brush).toMatchObject({ opacity: 0.25, tip: { ...tip, flow: 0.125 } });
+        bench.take({ ...fog, hardness: 0.5, tip });
+        expect(bench.brush.tip?.flow).toBe(0.5);
+        bench.set({ flow: 0.125 });
         bench.set({ boxed: null });
         expect(bench.brush).toEqual({ size: 1200, hardness: 1, opacity: 0.25, smoothing: 0.75 });
     });
@@ -305,7 +310,7 @@ describe('tools', () => {
     });
     it('paint into the layer of the tone’s pass, which is made by painting', () => {
         bench.choose('light');
-        bench.set({ size: 20, flow: 0.5, steady: 0 });
+        bench.set({ size: 20, opacity: 0.5, steady: 0 });
         const gesture = begin('pen', point(30.123, 40.456, { pressure: 0.55555 }));
         const [id] = Object.keys(bench.session.view.records.pass);
         expect(bench.session.view.records.pass[id]).toMatchObject({ name: 'Shade', tone: 'shade', figure: 3, order: 1 });
@@ -353,7 +358,7 @@ describe('tools', () => {
     });
     it('ramp from where the drag began to where it ended; a click is none', () => {
         bench.choose('light');
-        bench.set({ rampForm: 'round', flow: 0.5 });
+        bench.set({ rampForm: 'round', opacity: 0.5 });
         begin('ramp', point(40, 40))?.up();
         expect(Object.keys(bench.session.view.records.pass)).toEqual([]);
         const gesture = begin('ramp', point(40, 40));
@@ -365,7 +370,7 @@ describe('tools', () => {
     });
     it('paint on both sides of a mirror, no darker where both lie', () => {
         bench.choose('light');
-        bench.set({ size: 10, flow: 0.5, steady: 0, axis: { x: 60, y: 0, turn: 0 } });
+        bench.set({ size: 10, opacity: 0.5, steady: 0, axis: { x: 60, y: 0, turn: 0 } });
         const gesture = begin('pen', point(30, 40));
         gesture?.move([point(63, 40)]);
         gesture?.up();
@@ -444,7 +449,7 @@ describe('tools', () => {
     });
     it('ramp through the tone between, which lies below', () => {
         bench.choose('light');
-        bench.set({ isRampThrough: true, flow: 1, target: { ...target, tone: 'deep' } });
+        bench.set({ isRampThrough: true, opacity: 1, target: { ...target, tone: 'deep' } });
         const gesture = begin('ramp', point(20, 40));
         gesture?.move([point(100, 40)]);
         const passes = bench.session.view.records.pass;

@@ -8,6 +8,7 @@ export function Slide({
     disabled = false,
     wide = false,
     title,
+    room = 5,
     onChange,
     onSettle,
 }: {
@@ -20,6 +21,8 @@ export function Slide({
     wide?: boolean;
     /** What it does, for whoever waits over it. */
     title?: string;
+    /** Characters its value takes at the most, where it is not wide. */
+    room?: number;
     onChange: (value: number) => void;
     /** The hand let go, or the key went up. */
     onSettle?: (value: number) => void;
@@ -31,7 +34,7 @@ export function Slide({
             <span className={wide ? 'min-w-12' : ''}>{label}</span>
             <input
                 type="range"
-                className={`slide ${wide ? 'min-w-0 flex-1' : 'w-[56px]'}`}
+                className={`slide ${wide ? 'min-w-0 flex-1' : 'w-[50px]'}`}
                 min={least}
                 max={most}
                 value={value}
@@ -41,7 +44,9 @@ export function Slide({
                 onPointerUp={settle}
                 onKeyUp={settle}
             />
-            <span className="figures w-11 text-right">{shown}</span>
+            <span className={`figures text-right ${wide ? 'w-11' : ''}`} style={wide ? undefined : { width: `${room}ch` }}>
+                {shown}
+            </span>
         </label>
     );
 }

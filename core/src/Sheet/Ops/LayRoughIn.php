@@ -40,6 +40,9 @@ final readonly class LayRoughIn implements Op
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
+    /** Where lines are not shown it alone tells things apart. */
+    private const INSTEAD_OF_LINES = 0.7;
+
     /** Lines in full light are still seen. */
     private const LINES = 0.75;
 
@@ -55,8 +58,10 @@ final readonly class LayRoughIn implements Op
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      * @param  ?Glow  $glow  of what shines
      * @param  array<int, PanelLight>  $panels  by light plan; what has a colour of theirs hangs in passes of its own
+     * @param  bool  $isLineless  whether occlusion stands in the place of the page's lines
+     * @param  list<RoughKind>  $kinds  what is laid of it; none: all
      */
-    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [])
+    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [], private bool $isLineless = false, private array $kinds = [])
     {
     }
 
@@ -124,7 +129,7 @@ final readonly class LayRoughIn implements Op
         }
         $laid = [];
         $hung = $sheet->all(PassSpec::class);
-        foreach ($this->passes() as $kind => [$pass, $planes]) {
+        foreach ($this->laidPasses() as $kind => [$pass, $planes]) {
             $id = $this->id($kind);
             $laid[$id] = true;
             $there = $hung[$id] ?? null;
@@ -135,8 +140,13 @@ final readonly class LayRoughIn implements Op
                 (new AddPass($id, $pass))->apply($sheet);
             } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
                 $sheet->put($id, $there->showing($pass->content));
+            } elseif ($kind === RoughKind::Occlusion->value && $there->opacity === self::occlusion(! $this->isLineless)) {
+                $sheet->put($id, $there->changed(new Data(['opacity' => $pass->opacity])));
             }
             $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== RoughKind::Glow->value);
+        }
+        if ($this->kinds !== []) {
+            return;
         }
         // Of a lamp that is gone, or of a plan nothing stands under any more, only what a hand did is left.
         foreach (array_diff_key($hung, $laid) as $id => $pass) {
@@ -144,6 +154,20 @@ final readonly class LayRoughIn implements Op
                 $this->lay($sheet, $pass->layer((string) $id), (string) $id, []);
             }
         }
+    }
+
+    /** How much of it shows unless somebody said otherwise. */
+    private static function occlusion(bool $isLineless): float
+    {
+        return $isLineless ? self::INSTEAD_OF_LINES : self::OCCLUSION;
+    }
+
+    /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> those that are laid */
+    private function laidPasses(): array
+    {
+        $kinds = array_flip(array_column($this->kinds, 'value'));
+
+        return $kinds === [] ? $this->passes() : array_intersect_key($this->passes(), $kinds);
     }
 
     /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> as they lie over each other, bottom up */
@@ -161,7 +185,7 @@ final readonly class LayRoughIn implements Op
             RoughKind::Shade->value => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
             RoughKind::Cast->value => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
             RoughKind::Deep->value => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
-            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
+            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::occlusion($this->isLineless)])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
         ] + $bounced + [
             RoughKind::Light->value => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
             RoughKind::Glint->value => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],

@@ -5,6 +5,7 @@ import {
     type AxisData,
     type BoxedBrush,
     type BrushData,
+    type TipData,
     type CleanData,
     type DrawingData,
     type DrawnData,
@@ -71,7 +72,10 @@ export interface BenchView {
     tool: ToolId;
     target: Target | null;
     size: number;
-    flow: number;
+    /** The most that one stroke lays. */
+    opacity: number;
+    /** How much each place of a tip lays, so that the stroke builds up; null: as the brush has it. */
+    flow: number | null;
     steady: number;
     grey: boolean;
     bridges: boolean;
@@ -196,7 +200,8 @@ export class BenchModel {
             tool: stageOf(stage).tools[0],
             target: null,
             size: 60,
-            flow: 1,
+            opacity: 1,
+            flow: null,
             steady: 0.55,
             grey: false,
             bridges: false,
@@ -287,9 +292,21 @@ export class BenchModel {
     }
 
     get brush(): BrushData {
-        const { size, flow, steady, boxed } = this.view;
-        const round = { size, hardness: boxed?.hardness ?? 1, opacity: flow, smoothing: steady };
-        return boxed === null || boxed.tip === null ? round : { ...round, tip: boxed.tip };
+        const { size, opacity, steady, boxed } = this.view;
+        const round = { size, hardness: boxed?.hardness ?? 1, opacity, smoothing: steady };
+        const tip = this.tip;
+        return tip === null ? round : { ...round, tip };
+    }
+
+    /** What the brush in hand leaves at each place; null: it has no tip. */
+    get tip(): TipData | null {
+        const { boxed, flow } = this.view;
+        return boxed === null || boxed.tip === null ? null : { ...boxed.tip, flow: flow ?? boxed.tip.flow };
+    }
+
+    /** Takes another brush in hand; null: the one that lies first. It flows as it was made. */
+    take(boxed: BoxedBrush | null): void {
+        this.set({ boxed, flow: null });
     }
 
     /** The brush that inks a line. */

@@ -2,8 +2,10 @@
 import { LINE_RULES, type LineRule } from '../../api/generated';
 import { mayColour, sizeOf } from '../../page/store';
 import { Choice } from '../../ui/Choice';
+import { isGoing } from '../../page/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { usePage, useSession } from '../model/context';
+import { AT_FIRST, planOf } from '../model/keyLight';
 
 const RULES: Record<LineRule, string> = {
     black: 'black',
@@ -51,6 +53,23 @@ export function LinesSlat() {
                     />
                 )}
             </div>
+            <Occlude />
         </div>
+    );
+}
+
+function Occlude() {
+    const session = useSession();
+    const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
+    const isBlocked = usePage((view) => !mayColour(view) || isGoing(view.task));
+    return (
+        <button
+            className="act self-start"
+            disabled={isBlocked}
+            title="Lineless work: the lines are hidden, and soft dark where they were and where shapes meet keeps things apart. It hangs as the occlusion of each figure; one undo has the lines back"
+            onClick={() => void session.occludeLines(plan)}
+        >
+            Occlusion in their place
+        </button>
     );
 }

@@ -17,7 +17,7 @@ export const area: Tool = {
     key: 'Z',
     what: 'Draw round a shade or a light and it is filled; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['areaWith', 'flow', 'within', 'axis'],
+    options: ['areaWith', 'opacity', 'within', 'axis'],
     sentence: (bench) => `${strokeSentence(bench, false)} · what you draw round`,
     begin(host, start) {
         const aim = aimAt(host, start, start.alt);

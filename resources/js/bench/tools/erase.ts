@@ -7,7 +7,7 @@ export const erase: Tool = {
     key: 'X',
     what: 'Takes paint out of the picked pass; or hold E',
     cursor: 'ring',
-    options: ['brush', 'size', 'flow', 'steady', 'within', 'axis'],
+    options: ['brush', 'size', 'opacity', 'flow', 'steady', 'within', 'axis'],
     sentence: (bench) => strokeSentence(bench, true),
     begin: (host, point) => beginStroke(host, point, true),
 };

@@ -7,7 +7,7 @@ export const pen: Tool = {
     key: 'P',
     what: 'Paint with the picked brush; Alt erases, Shift draws straight',
     cursor: 'ring',
-    options: ['brush', 'size', 'flow', 'steady', 'within', 'axis'],
+    options: ['brush', 'size', 'opacity', 'flow', 'steady', 'within', 'axis'],
     sentence: (bench) => strokeSentence(bench, false),
     begin: (host, point) => beginStroke(host, point, point.alt),
 };

@@ -11,7 +11,7 @@ export const pour: Tool = {
     key: 'F',
     what: 'Click a region to cover all of it; Shift: the whole figure; Alt: clear it',
     cursor: 'crosshair',
-    options: ['flow', 'axis'],
+    options: ['opacity', 'axis'],
     sentence: (bench) => `${strokeSentence(bench, false)} · all of a region`,
     begin(host, point) {
         const label = host.labelAt(point.x, point.y);

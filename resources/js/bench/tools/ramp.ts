@@ -14,7 +14,7 @@ export const ramp: Tool = {
     key: 'J',
     what: 'Drag from where it is full to where nothing is left; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['rampForm', 'rampThrough', 'flow', 'within', 'axis'],
+    options: ['rampForm', 'rampThrough', 'opacity', 'within', 'axis'],
     sentence: (bench) =>
         `${strokeSentence(bench, false)} · fading out ${between(bench) === null ? '' : `through its ${between(bench)} `}along the drag`,
     begin(host, start) {

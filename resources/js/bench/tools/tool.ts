@@ -68,6 +68,7 @@ export interface Gesture {
 export type ToolOption =
     | 'brush'
     | 'size'
+    | 'opacity'
     | 'flow'
     | 'steady'
     | 'weight'
