@@ -65,7 +65,7 @@ final readonly class FigureLight
         $glow = $this->glow($plan);
 
         return $light->pieces === [] && $panels === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels, $this->page->unseen !== null, $kinds);
+            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels, $kinds);
     }
 
     /**

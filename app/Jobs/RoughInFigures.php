@@ -42,7 +42,7 @@ final class RoughInFigures extends LongTask
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $op = isset($input['figure'])
             ? (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told)
-            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $isLineless ? [RoughKind::Occlusion] : [], $told);
+            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $isLineless ? [RoughKind::Occlusion, RoughKind::Unseen] : [], $told);
         $this->step($task, 75, 'Laying it on the page');
         (new PageDesk)->land($task, $isLineless && $op instanceof LayRoughIns ? new OccludeLines($op) : $op);
     }

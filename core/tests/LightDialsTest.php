@@ -10,7 +10,9 @@ use Awning\Core\Light\GroundShadow;
 use Awning\Core\Light\KeyLight;
 use Awning\Core\Light\RoughDials;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Light\Scene;
 use Awning\Core\Light\Throwers;
+use Awning\Core\Light\UnseenLines;
 use Awning\Core\Page\Data;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -208,5 +210,85 @@ final class LightDialsTest extends TestCase
             }
         }
         self::assertSame([0.4, 0.2], [RoughDials::fromData(new Data(['soft' => 0.4]))->deepSoft, RoughDials::fromData(new Data(['soft' => 0.4, 'deepSoft' => 0.2]))->deepSoft], 'kept before there was one');
+    }
+
+    public function test_dark_in_the_place_of_lines_is_as_wide_and_soft_as_they_were(): void
+    {
+        // An upright line of 8 px, and one of 3 that is half covered; by the bell's integral. At twice the resolution all is twice as large.
+        $bell = fn (float $from, float $to, float $at, float $sigma): float => (self::erf(($to - $at) / $sigma / M_SQRT2) - self::erf(($from - $at) / $sigma / M_SQRT2)) / 2;
+        foreach ([[300.0, 1], [0.0, 1], [600.0, 2]] as [$dpi, $large]) {
+            $rows = '';
+            for ($x = 0; $x < 160 * $large; $x++) {
+                $rows .= $x >= 50 * $large && $x < 58 * $large ? "\xff" : ($x >= 110 * $large && $x < 113 * $large ? "\x80" : "\0");
+            }
+            $unseen = new UnseenLines(new Plane(160 * $large, 90, str_repeat($rows, 90)), $dpi);
+            $soft = $unseen->on(new Rect(0, 0, 160 * $large, 90)) ?? self::fail('no dark');
+            foreach ([40, 46, 50, 54, 57, 61, 66, 104, 111, 116, 140] as $x) {
+                $middle = $x + 0.5 / $large;
+                $expected = 255 * min(1.0, ($bell(50, 58, $middle, 4) + 128 / 255 * $bell(110, 113, $middle, 4)) / 0.68);
+                self::assertEqualsWithDelta($expected, $soft->at($x * $large, 45), 12, "$dpi at $x");
+            }
+            foreach ([[41, 20, 30, 25], [96 * $large, 3, 21, 60], [53, 44, 1, 1]] as [$x, $y, $width, $height]) {
+                $part = new Rect($x, $y, $width, $height);
+                self::assertSame(bin2hex($soft->crop($part)->data), bin2hex($unseen->on($part)->data ?? str_repeat("\0", $width * $height)), "$dpi, part at $x, $y");
+            }
+            self::assertNull($unseen->on(new Rect(0, 10, 20, 20)));
+        }
+    }
+
+    /** Abramowitz and Stegun 7.1.26, from memory: off by 1.5e-7 at the most. */
+    private static function erf(float $x): float
+    {
+        $t = 1 / (1 + 0.3275911 * abs($x));
+        $y = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+
+        return $x < 0 ? -$y : $y;
+    }
+
+    /** @return iterable<string, array{callable(int, int): int, array<int, int>}> labels on 900 × 800 px, and bodies */
+    public static function worked(): iterable
+    {
+        yield 'two regions, which are one body by the dial for folds' => [fn (int $x, int $y): int => hypot(($x - 440) / 380, ($y - 400) / 330) <= 1 ? ($y < 430 ? 3 : 5) : 0, [3 => 3, 5 => 3]];
+        yield 'what lies about a hole of some shape' => [fn (int $x, int $y): int => $x > 30 && abs($x - 560 - 40 * sin($y / 31)) > 110 ? 7 : 0, []];
+    }
+
+    /**
+     * @param  callable(int, int): int  $label
+     * @param  array<int, int>  $bodies
+     */
+    #[DataProvider('worked')]
+    public function test_what_is_worked_out_small_is_true_to_the_border_of_a_body(callable $label, array $bodies): void
+    {
+        $labels = self::drawn(900, 800, $label);
+        $rough = RoughIn::of($labels, new KeyLight(180, 10), new RoughDials(folds: 0.35), new Scene($bodies), 9_000);
+        // The light is at the left: where a body ends toward the right it lies in shade, to its last pixels.
+        $lit = [];
+        for ($y = 200; $y < 600; $y++) {
+            for ($x = 300; $x < 890; $x++) {
+                if ($labels->at($x, $y) !== 0 && $labels->at($x + 1, $y) === 0 && ($rough->shade->at($x, $y) < 250 || $rough->light->at($x, $y) > 0)) {
+                    $lit[] = "$x, $y: {$rough->shade->at($x, $y)}";
+                }
+            }
+        }
+        self::assertSame([], $lit);
+    }
+
+    public function test_the_dark_of_a_touch_that_lies_aslant_has_no_steps(): void
+    {
+        $labels = self::drawn(900, 700, fn (int $x, int $y): int => $x < 20 || $x >= 880 || $y < 20 || $y >= 680 ? 0 : ($y < 250 + 0.23 * $x ? 3 : 8));
+        $occlusion = RoughIn::of($labels, new KeyLight(90, 40), new RoughDials(corners: 0.1), new Scene, 9_000)->occlusion;
+        $along = array_map(fn (int $x): int => $occlusion->at($x, (int) round(250 + 0.23 * $x) - 8), range(200, 700));
+        self::assertLessThan(65, max($along) - min($along));
+        self::assertGreaterThan(110, min($along));
+    }
+
+    public function test_lines_that_are_not_shown_darken_bodies_alone(): void
+    {
+        $labels = self::drawn(60, 50, fn (int $x): int => $x < 30 ? 0 : 4);
+        $line = new Plane(60, 50, str_repeat("\x90", 3000));
+        $rough = fn (?\Closure $unseen): string => RoughIn::of($labels, new KeyLight(90, 40), new RoughDials, new Scene(unseen: $unseen))->unseen->data;
+        self::assertSame(str_repeat(str_repeat("\0", 30).str_repeat("\x90", 30), 50), $rough(fn (Rect $part): Plane => $line->crop($part)));
+        self::assertSame(str_repeat("\0", 3000), $rough(null));
+        self::assertSame(str_repeat("\0", 3000), $rough(fn (): ?Plane => null));
     }
 }

@@ -480,4 +480,35 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $this->shows($browser, $this->tone('shade'), 120, 240);
     }
+
+    public function test_passes_of_a_first_light_have_dials_and_occlusion_takes_the_place_of_lines(): void
+    {
+        $browser = $this->painting();
+        $browser->press('First light on Oda Brack', 'summary');
+        $sliders = '[...document.querySelectorAll("label")].filter((one) => one.querySelector("input[type=range]")).map((one) => one.innerText.trim().split("\n")[0])';
+        $browser->until("($sliders).includes('Glint')", 'the dials');
+        $soft = fn (): int => (int) $browser->run("return ($sliders).filter((name) => name === 'Soft').length");
+        self::assertSame(0, $soft());
+        $browser->run('document.querySelector("[aria-label=\"More of Light\"]").click()');
+        $browser->until("($sliders).includes('Soft')", 'what lies behind the dial');
+        // None of the light, and glints as large as can be: by the keys.
+        foreach (['Light' => "\u{E011}", 'Glint' => "\u{E010}"] as $dial => $key) {
+            $browser->run("[...document.querySelectorAll('label')].find((one) => one.innerText.trim().startsWith('$dial') && one.querySelector('input[type=range]')).querySelector('input').focus()");
+            $browser->keys($key);
+        }
+        $browser->press('Rough it in');
+        $browser->until('Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Glint, rough")', 'the passes', 60);
+        $this->saved($browser);
+        $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
+        self::assertContains('Shade, rough', $passes);
+        self::assertNotContains('Light, rough', $passes);
+        self::assertNotContains('Instead of lines, rough', $passes);
+        // The line at the left of the box is black, and becomes a soft dark of what lies there.
+        $this->shows($browser, [17, 17, 17], 42, 200);
+        $browser->press('Occlusion in their place');
+        $browser->until('!window.awning.session.view.records.page.page.lines.shown && Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Instead of lines, rough")', 'lineless work', 60);
+        $browser->until('Promise.all([43, 60].map((x) => window.awning.renderer.colourAt(x, 200))).then(([line, body]) => line && body && line[0] > 60 && line[0] < body[0] - 60)', 'the dark in its place', 15);
+        $this->undone($browser);
+        $this->shows($browser, [17, 17, 17], 42, 200);
+    }
 }

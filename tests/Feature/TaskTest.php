@@ -402,6 +402,51 @@ final class TaskTest extends TestCase
         $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $quay->id, 'plan' => ['azimuth' => 0, 'elevation' => 0, 'dials' => ['ground' => 301]]])->assertStatus(422);
     }
 
+    public function test_occlusion_takes_the_place_of_the_lines_in_one_step(): void
+    {
+        config(['queue.default' => 'sync']);
+        [$left, $right] = [$this->labelAt($this->page, 100, 200), $this->labelAt($this->page, 300, 200)];
+        $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
+        $figure = $this->material->figure_id;
+        $plan = ['azimuth' => 180, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577'];
+        $rough = fn (array $more): array => $this->postJson("/api/pages/{$this->page->id}/rough", $more + ['lease' => self::LEASE, 'plan' => ['azimuth' => 0] + $plan])->assertStatus(202)->json();
+        $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
+        $pass = fn (string $kind): ?PassSpec => $sheet()->find(PassSpec::class, "rough$figure$kind");
+        $at = fn (string $kind, int $x): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[200 * 600 + $x]);
+        $rough(['figure' => $figure, 'plan' => $plan]);
+        self::assertNull($pass('unseen'), 'the lines are there');
+        $shade = $at('shade', 180);
+        // From the other side, as occlusion alone: whatever else hangs there stays as it is.
+        $task = $rough(['lineless' => true]);
+        self::assertSame('done', $this->getJson("/api/tasks/{$task['id']}")->json('state'));
+        self::assertFalse($sheet()->size()->lines->shown);
+        self::assertSame([$shade, 0.7, 'multiply', 'Instead of lines, rough'], [$at('shade', 180), $pass('unseen')?->opacity, $pass('unseen')?->mode->value, $pass('unseen')?->name]);
+        // The line of the box lies from 40 to 45, and the box ends in its middle.
+        self::assertGreaterThan(150, $at('unseen', 44));
+        self::assertSame([0, 0], [$at('unseen', 38), $at('unseen', 70)]);
+        foreach (array_filter($sheet()->all(PassSpec::class), fn (PassSpec $other): bool => $other->name !== 'Instead of lines, rough') as $other) {
+            self::assertLessThan($pass('unseen')->order ?? 0, $other->order, 'it lies over all light');
+        }
+        // One undo has the lines back, and what was laid is gone; done anew, a figure that is lit later has it as well.
+        $this->undo($this->page)->assertOk();
+        self::assertSame([true, null], [$sheet()->size()->lines->shown, $pass('unseen')]);
+        $this->op($this->page, ['kind' => 'lines.colour', 'lines' => ['shown' => false, 'rule' => 'tone', 'colour' => '#204060']])->assertOk();
+        $rough(['figure' => $figure]);
+        self::assertGreaterThan(150, $at('unseen', 44));
+        self::assertSame(0, $at('shade', 180), 'all of the light');
+        // Lines that show again need nothing in their place.
+        $this->op($this->page, ['kind' => 'lines.colour', 'lines' => ['shown' => true, 'rule' => 'tone', 'colour' => '#204060']])->assertOk();
+        $rough(['figure' => $figure]);
+        self::assertSame(0, $at('unseen', 44));
+        $rough(['lineless' => true]);
+        self::assertSame(['tone', '#204060', false], [$sheet()->size()->lines->rule->value, $sheet()->size()->lines->colour, $sheet()->size()->lines->shown]);
+        // Before it is laid it is seen.
+        $tried = $this->postJson("/api/pages/{$this->page->id}/rough/preview", ['figure' => $figure, 'plan' => $plan])->assertOk()->json();
+        $coverage = (string) gzuncompress((string) base64_decode($tried['passes']["rough{$figure}unseen"]['coverage'], true));
+        self::assertStringContainsString("\xff", strtr($coverage, array_combine(array_map(chr(...), range(150, 254)), array_fill(0, 105, "\xff"))));
+        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => $plan, 'lineless' => 'much'])->assertStatus(422);
+    }
+
     private function workOn(Task $task): Task
     {
         $payload = json_decode((string) DB::table('jobs')->where('id', $task->job_id)->value('payload'), true);

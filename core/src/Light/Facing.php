@@ -61,18 +61,43 @@ final readonly class Facing
     {
         $half = $joined->thinned(2);
         $wholes = Inflation::of($half);
+        /** @var list<int> $of */
+        $of = array_values((array) unpack('n*', $joined->data));
+        /** @var list<int> $ofHalf */
+        $ofHalf = array_values((array) unpack('n*', $half->data));
         for ($row = $at = 0; $row < $joined->height; $row++) {
             $start = ($row >> 1) * $half->width;
             for ($column = 0; $column < $joined->width; $column++, $at++) {
-                $there = $start + ($column >> 1);
+                $there = self::sameBody($ofHalf, $start + ($column >> 1), $half->width, $of[$at]);
+                if ($there === null) {
+                    continue;
+                }
                 $x[$at] = $wholes->x[$there] + ($x[$at] - $wholes->x[$there]) * $folds;
                 $y[$at] = $wholes->y[$there] + ($y[$at] - $wholes->y[$there]) * $folds;
             }
         }
-        /** @var list<int> $of */
-        $of = array_values((array) unpack('n*', $joined->data));
         $means = RegionMeans::within($of, $joined->width, $joined->height);
         [$x, $y] = [$means->of($x, self::SMOOTH), $means->of($y, self::SMOOTH)];
+    }
+
+    /**
+     * At the border of a body, half the size may tell of what lies beside it.
+     *
+     * @param  list<int>  $of  bodies, at half the size
+     * @return ?int the place, or one beside it, that is of a body; null: there is none
+     */
+    private static function sameBody(array $of, int $place, int $width, int $body): ?int
+    {
+        if ($of[$place] === $body) {
+            return $place;
+        }
+        foreach ([$place - 1, $place + 1, $place - $width, $place + $width] as $beside) {
+            if (($of[$beside] ?? -1) === $body) {
+                return $beside;
+            }
+        }
+
+        return null;
     }
 
     /** @param  array<int, int>  $bodies */

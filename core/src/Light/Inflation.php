@@ -32,6 +32,9 @@ final readonly class Inflation
     /** Uphill is less steep than this on the axis, where two borders are equally near: the mean of two slopes of 1 that meet. */
     private const AXIS = 0.8;
 
+    /** A corner of the border has half the slope of each of its sides; what is two pixels wide has half of one, and is an axis. */
+    private const CORNER = 0.6;
+
     /** Between the centres of two pixels lies the border. */
     private const HALF = 0.5;
 
@@ -131,7 +134,8 @@ final readonly class Inflation
         $radius = $border;
         foreach (self::fromInside($spans, $border) as $ring) {
             foreach ($ring as $at) {
-                if (self::AXIS ** 2 <= $slopeX[$at] ** 2 + $slopeY[$at] ** 2) {
+                $least = $border[$at] > self::HALF ? self::AXIS : self::CORNER;
+                if ($least ** 2 <= $slopeX[$at] ** 2 + $slopeY[$at] ** 2) {
                     $radius[$at] = $radius[self::uphill($of, $width, $border, $at)];
                 }
             }

@@ -30,15 +30,15 @@ final readonly class RoughIn
 
     /**
      * @param  Plane  $deep  where a body turns far from the light, and where one shadow lies on another
-     * @param  Plane  $occlusion  where bodies touch, and where lines were that are not shown
      * @param  Plane  $bounce  where what lies behind the shade throws light back
      * @param  Plane  $lines  where lines give way to light
      * @param  Plane  $cast  shadows that fall on it
      * @param  list<Plane>  $lamps  what each lamp of the scene does
+     * @param  Plane  $unseen  where lines were that are not shown
      */
     private function __construct(
         public Plane $shade, public Plane $deep, public Plane $light, public Plane $glint, public Plane $occlusion,
-        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps, public Plane $lines,
+        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps, public Plane $lines, public Plane $unseen,
     ) {
     }
 
@@ -76,7 +76,7 @@ final readonly class RoughIn
         $thrown = $scene->cast === null ? null : ($scene->cast)($where);
         $cast = $inBodies($thrown->data ?? str_repeat("\0", strlen($bodies)));
         // Some at a time: those of a whole page are large.
-        [$lambert, $shine, $occlusion] = $worked->enlarged($where, $worked->lambert, $worked->shine, $worked->lit->occlusion);
+        [$lambert, $shine, $occlusion] = $worked->enlarged($where, $worked->lambert, $worked->shine, $worked->occlusion);
         $glint = $plane(self::spot($shine, $dials->glint, $dials->glintSoft));
         unset($shine);
         $edge = $dials->reach;
@@ -92,9 +92,8 @@ final readonly class RoughIn
         $shining = array_map($plane, $worked->enlarged($where, $worked->lit->rim, ...$worked->lit->lamps));
 
         $unseen = $scene->unseen === null ? null : ($scene->unseen)($where);
-        $dark = $unseen === null ? $plane($occlusion) : $inBodies(Bytes::most($averaged($occlusion), $unseen->data));
 
-        return new self($shade, $deep, $light, $glint, $dark, $bounce, $cast, $shining[0], array_slice($shining, 1), $lines);
+        return new self($shade, $deep, $light, $glint, $plane($occlusion), $bounce, $cast, $shining[0], array_slice($shining, 1), $lines, $inBodies($unseen->data ?? str_repeat("\0", strlen($bodies))));
     }
 
     /** What turns further from the light than a cosine, with an edge so soft. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Codec\Resized;
+use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
@@ -22,6 +23,11 @@ final readonly class SmallLight
     /** Small pixels around a place that the filter asks for which draws it larger. */
     private const AROUND = 3;
 
+    /** Places over which the dark of touches is smoothed, as a bell; and how much it loses where it is as narrow as it can be. */
+    private const SOFTENED = 1.0;
+
+    private const STRONGER = 1.25;
+
     /** About so many px along a side has a cell of a large plane. */
     private const CELL = 512;
 
@@ -30,8 +36,9 @@ final readonly class SmallLight
      * @param  int  $finer  how many times larger than the plane it is drawn
      * @param  string  $lambert  as the surface's, gone on with a pixel beside bodies
      * @param  string  $shine  as well
+     * @param  string  $occlusion  the surface's, softened by as much as places of it are larger than the plane's
      */
-    private function __construct(private int $by, public int $finer, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine)
+    private function __construct(private int $by, public int $finer, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine, public string $occlusion)
     {
     }
 
@@ -50,7 +57,7 @@ final readonly class SmallLight
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
         $beyond = fn (string $plane): string => $by * $finer === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
 
-        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine));
+        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine), $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark));
     }
 
     /**
@@ -117,24 +124,68 @@ final readonly class SmallLight
         return false;
     }
 
+    /** Touches are told by whole places, and narrow dark along them in steps: they are smoothed, and as dark as they were. */
+    private static function softened(string $occlusion, Labels $small, float $darkest): string
+    {
+        $values = [];
+        foreach (str_split($occlusion) as $byte) {
+            $values[] = (float) ord($byte);
+        }
+        $soft = '';
+        foreach ((new Blur(self::SOFTENED))->of($values, $small->width, $small->height) as $value) {
+            $soft .= chr((int) min(255 * $darkest, self::STRONGER * $value + 0.5));
+        }
+
+        return $soft;
+    }
+
     /**
-     * What is no body, beside one, takes the value of that.
+     * What is no body, near one, takes the value of that, as far as the filter asks for which draws it larger.
      *
      * @param  string  $inside  255 where there is a body
      */
     private static function spread(string $plane, string $inside, int $width): string
     {
         $spread = $plane;
-        for ($at = strcspn($inside, "\0"), $count = strlen($inside); $at < $count; $at += 1 + strcspn($inside, "\0", $at + 1)) {
-            foreach ([$at - 1, $at + 1, $at - $width, $at + $width] as $beside) {
-                if ($beside >= 0 && $beside < $count && $inside[$beside] === "\xff") {
-                    $spread[$at] = $plane[$beside];
-                    break;
+        $known = $inside;
+        $edge = self::edge($inside, $width);
+        for ($far = 1; $far <= self::AROUND; $far++) {
+            $next = [];
+            foreach ($edge as $at) {
+                foreach (self::beside($at, $width, strlen($inside)) as $beside) {
+                    if ($known[$beside] !== "\xff") {
+                        $spread[$beside] = $spread[$at];
+                        $known[$beside] = "\xff";
+                        $next[] = $beside;
+                    }
                 }
             }
+            $edge = $next;
         }
 
         return $spread;
+    }
+
+    /** @return list<int> pixels of bodies at the ends of their rows, and above or below of which there is none */
+    private static function edge(string $inside, int $width): array
+    {
+        $beyond = str_repeat("\0", $width);
+        $covered = $inside & ("\0".substr($inside, 0, -1)) & (substr($inside, 1)."\0") & ($beyond.substr($inside, 0, -$width)) & (substr($inside, $width).$beyond);
+        $open = $inside & ~$covered;
+        $edge = [];
+        for ($at = strpos($open, "\xff"); $at !== false; $at = strpos($open, "\xff", $at + 1)) {
+            $edge[] = $at;
+        }
+
+        return $edge;
+    }
+
+    /** @return list<int> */
+    private static function beside(int $at, int $width, int $count): array
+    {
+        $x = $at % $width;
+
+        return array_values(array_filter([$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width < $count ? $at + $width : -1], fn (int $beside): bool => $beside >= 0));
     }
 
     private static function bodyPixels(Labels $labels): int

@@ -21,6 +21,7 @@ enum RoughKind: string
     case Lines = 'lines';
     case Lamp1 = 'lamp1';
     case Lamp2 = 'lamp2';
+    case Unseen = 'unseen';
     case Glow = 'glow';
 
     public function id(int $figure): string

@@ -39,7 +39,7 @@ export type LightPart = (typeof LIGHT_PARTS)[number];
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
-export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'glow'] as const;
+export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'unseen', 'glow'] as const;
 export type RoughKind = (typeof ROUGH_KINDS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;

@@ -40,7 +40,7 @@ final readonly class LayRoughIn implements Op
     /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
     private const OCCLUSION = 0.35;
 
-    /** Where lines are not shown it alone tells things apart. */
+    /** What stands in the place of lines that are not shown tells things apart alone. */
     private const INSTEAD_OF_LINES = 0.7;
 
     /** Lines in full light are still seen. */
@@ -58,10 +58,9 @@ final readonly class LayRoughIn implements Op
      * @param  list<int>  $only  regions it is laid in; none: all of the figure
      * @param  ?Glow  $glow  of what shines
      * @param  array<int, PanelLight>  $panels  by light plan; what has a colour of theirs hangs in passes of its own
-     * @param  bool  $isLineless  whether occlusion stands in the place of the page's lines
      * @param  list<RoughKind>  $kinds  what is laid of it; none: all
      */
-    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [], private bool $isLineless = false, private array $kinds = [])
+    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [], private array $kinds = [])
     {
     }
 
@@ -140,8 +139,6 @@ final readonly class LayRoughIn implements Op
                 (new AddPass($id, $pass))->apply($sheet);
             } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
                 $sheet->put($id, $there->showing($pass->content));
-            } elseif ($kind === RoughKind::Occlusion->value && $there->opacity === self::occlusion(! $this->isLineless)) {
-                $sheet->put($id, $there->changed(new Data(['opacity' => $pass->opacity])));
             }
             $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== RoughKind::Glow->value);
         }
@@ -154,12 +151,6 @@ final readonly class LayRoughIn implements Op
                 $this->lay($sheet, $pass->layer((string) $id), (string) $id, []);
             }
         }
-    }
-
-    /** How much of it shows unless somebody said otherwise. */
-    private static function occlusion(bool $isLineless): float
-    {
-        return $isLineless ? self::INSTEAD_OF_LINES : self::OCCLUSION;
     }
 
     /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> those that are laid */
@@ -185,12 +176,14 @@ final readonly class LayRoughIn implements Op
             RoughKind::Shade->value => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
             RoughKind::Cast->value => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
             RoughKind::Deep->value => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
-            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::occlusion($this->isLineless)])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
+            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
         ] + $bounced + [
             RoughKind::Light->value => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
             RoughKind::Glint->value => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
             RoughKind::Lines->value => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(RoughKind::Lines->scope($this->figure))->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
         ] + $shining + [
+            // Over all light, as lines are.
+            RoughKind::Unseen->value => [$this->tint('Occlusion', 'Instead of lines, rough')->changed(new Data(['opacity' => self::INSTEAD_OF_LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->unseen)],
             RoughKind::Glow->value => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(RoughKind::Glow->scope($this->figure))->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
         ];
     }
