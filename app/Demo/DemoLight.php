@@ -58,10 +58,10 @@ final readonly class DemoLight
     public function plans(): void
     {
         $plans = [
-            'Noon on deck' => new LightPlan(new KeyLight(120, 50), new Rgb(0xFF, 0xF1, 0xD6), new Rgb(0x9F, 0xBC, 0xD8), new RoughDials(0.35, 0.06, 0.3, 46, 0, deepSoft: 0.06)),
-            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 60, 9, 0.6, 150, deepSoft: 0.08),
+            'Noon on deck' => new LightPlan(new KeyLight(120, 50), new Rgb(0xFF, 0xF1, 0xD6), new Rgb(0x9F, 0xBC, 0xD8), new RoughDials(0.35, 0.06, 0.3, 46, 0, deepSoft: 0.06, ground: 70)),
+            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 60, 9, 0.6, 150, deepSoft: 0.08, castSoft: 12, ground: 60),
                 [new Lamp(0.17, 0.85, 0.2, new Rgb(0xFF, 0xC4, 0x70))], new BackLight(40, new Rgb(0xCF, 0xE0, 0xFF))),
-            'Sea fog' => new LightPlan(new KeyLight(90, 62), new Rgb(0xE6, 0xEC, 0xEE), new Rgb(0xB8, 0xC6, 0xCE), new RoughDials(0.2, 0.5, 0.2, 0, 0, deepSoft: 0.5)),
+            'Sea fog' => new LightPlan(new KeyLight(90, 62), new Rgb(0xE6, 0xEC, 0xEE), new Rgb(0xB8, 0xC6, 0xCE), new RoughDials(0.2, 0.5, 0.2, 0, 0, deepSoft: 0.5, ground: 110)),
         ];
         foreach ($plans as $name => $plan) {
             SeriesLight::query()->create(['series_id' => $this->series->id, 'name' => $name, 'plan' => $plan->toData()]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Softener;
+use Awning\Core\Codec\Resized;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Exchange\SetupFile;
 use Awning\Core\Flats\RegionGraph;
@@ -513,6 +514,18 @@ final class PaintTest extends TestCase
         self::assertGreaterThan(60, min($this->at(97, 225), $this->at(142, 225)));
     }
 
+    public function test_a_twin_that_would_leave_the_page_stays_while_the_other_is_moved(): void
+    {
+        $mirror = ['x' => 60.0, 'y' => 0.0, 'turn' => 0.0];
+        $this->op('paint.shape', ['laying' => $this->into(), 'outline' => self::box(66, 30, 98, 60), 'mirror' => $mirror]);
+        self::assertSame([255, 255], [$this->at(80, 45), $this->at(39, 45)]);
+        $move = ['pass' => 'shadepass1', 'outline' => self::box(62, 20, 105, 70), 'mirror' => $mirror];
+        $this->op('paint.move', $move + ['by' => [85, 3]]);
+        self::assertSame([0, 255, 255], [$this->at(80, 45), $this->at(165, 48), $this->at(39, 45)]);
+        $this->assertRefused('paint.move', ['outline' => self::box(150, 20, 190, 70)] + $move + ['by' => [900, 0]], 'off the page');
+        self::assertSame(255, $this->at(165, 48));
+    }
+
     public function test_edges_along_borders_stay_where_each_region_is_softened_for_itself(): void
     {
         $this->op('pass.add', ['id' => 'allaround1', 'pass' => (new PassSpec('Shade', 0, new ToneContent(Tone::Shade), Scope::page()))->toData()]);
@@ -635,6 +648,16 @@ final class PaintTest extends TestCase
         $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'follows', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText(), 'rough' => null])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
         [$name, $setup] = SetupFile::read(SetupFile::write('Corner ☂', Setup::fromList($passes)));
         self::assertSame(['Corner ☂', $passes], [$name, $setup->toList()]);
+        // As sharp as a box of that size is worth; marks of a setup that was kept long ago have fewer pixels.
+        self::assertSame([128, 64, 128], [SetupMarks::fromText((string) $passes[0]['marks'])->side, SetupMarks::sideFor(new Rect(5, 5, 96, 20)), SetupMarks::sideFor(new Rect(5, 5, 20, 97))]);
+        foreach ([0, 63 ** 2, 64 * 128, 129 ** 2] as $length) {
+            try {
+                new SetupMarks(str_repeat("\1", $length));
+                self::fail("$length pixels");
+            } catch (\InvalidArgumentException $e) {
+                self::assertStringContainsString('64 or 128', $e->getMessage());
+            }
+        }
         // Region 9 lies from 240 to 500.
         $this->op('setup.hang', ['name' => 'Corner', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['newshade01', 'newlight01'], 'passes' => $setup->toList(), 'labels' => [9]]);
         self::assertEqualsWithDelta([204, 0, 0, 0, 0], [$this->at(470, 270, 'newshade01'), $this->at(300, 270, 'newshade01'), $this->at(470, 60, 'newshade01'), $this->at(510, 270, 'newshade01'), $this->at(230, 270, 'newshade01')], 2);
@@ -642,7 +665,7 @@ final class PaintTest extends TestCase
         self::assertEquals(new ColourTurn(0.1, 1.5, 20), (new Sheet($this->source))->find(PassSpec::class, 'newlight01')?->turn);
         self::assertNull((new MarkedRegions(new Sheet($this->source), [9]))->read('lightpass1', $sheet->find(PassSpec::class, 'lightpass1') ?? self::fail('no light')), 'nothing of it lies there');
         $this->assertRefused('setup.hang', ['name' => 'Corner', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['another001', 'another002'], 'passes' => $passes, 'labels' => [1234]], 'gone');
-        foreach (['{' => 'no setup', '{"kind":"awning setup","version":2}' => 'newer', '{"kind":"awning setup","version":1,"name":""}' => 'name', '{"kind":"awning setup","version":1,"name":"x","passes":[]}' => '1 to 24', '{"kind":"awning setup","version":1,"name":"x","passes":[{"name":"a","kind":"tone","tone":"shade","marks":"eJw="}]}' => '64 by 64'] as $json => $why) {
+        foreach (['{' => 'no setup', '{"kind":"awning setup","version":2}' => 'newer', '{"kind":"awning setup","version":1,"name":""}' => 'name', '{"kind":"awning setup","version":1,"name":"x","passes":[]}' => '1 to 24', '{"kind":"awning setup","version":1,"name":"x","passes":[{"name":"a","kind":"tone","tone":"shade","marks":"eJw="}]}' => '64 or 128'] as $json => $why) {
             try {
                 SetupFile::read((string) $json);
                 self::fail("$json was taken");
@@ -777,6 +800,27 @@ final class PaintTest extends TestCase
         $this->op('fill', ['labels' => [9], 'figure' => 3, 'material' => 31]);
         $follow(Setup::fromList([self::halves('Darkest', 10, 20)]), $now);
         self::assertEqualsWithDelta([60, 120], [$at(300, 200), $at(450, 200)], 1);
+    }
+
+    public function test_what_a_setup_was_made_of_stays_sharp_by_marks_of_any_size(): void
+    {
+        $this->block([[20, 10], [200, 90], [60, 260]], opacity: 0.9);
+        $before = $this->layer('shadepass1');
+        // Region 7 lies from 0 to 240.
+        $there = '';
+        for ($y = 0; $y < self::HEIGHT; $y++) {
+            $there .= substr($before, $y * self::WIDTH, 240);
+        }
+        $shade = (new Sheet($this->source))->find(PassSpec::class, 'shadepass1') ?? self::fail('no shade');
+        foreach (SetupMarks::SIDES as $side) {
+            $sheet = new Sheet($this->source);
+            $marks = new SetupMarks(Resized::plane($there, 240, self::HEIGHT, $side, $side));
+            (new MarkedRegions($sheet, [7]))->repaint('shadepass1', $shade, null, $marks);
+            self::assertSame([], $sheet->takeChange()->tiles, "$side px");
+            // Another one's are laid, over nothing a hand did.
+            (new MarkedRegions($sheet, [7]))->repaint('shadepass1', $shade, $marks, new SetupMarks(strrev($marks->coverage)));
+            self::assertNotSame([], $sheet->takeChange()->tiles, "$side px");
+        }
     }
 
     public function test_passes_that_hang_become_part_of_a_setup_and_follow_it(): void

@@ -432,7 +432,7 @@ final class PaletteTest extends TestCase
         self::assertEquals(['follows' => null] + $pass, collect((array) $this->getJson("/api/series/{$this->series->id}/setups")->json())->firstWhere('id', $early->id)['passes'][0]);
         $early->delete();
         // As much as a setup can hold, and nothing of it can be made shorter.
-        $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, SetupMarks::SIDE ** 2)))))->toText();
+        $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, max(SetupMarks::SIDES) ** 2)))))->toText();
         $full = $this->change('POST', 'setups', ['name' => 'Full', 'passes' => array_fill(0, Setup::MOST, ['marks' => $noise] + $pass)], 201);
         self::assertSame($noise, $full[9]['passes'][23]['marks']);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);

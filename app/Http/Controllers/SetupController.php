@@ -33,7 +33,7 @@ final class SetupController
     use ChangesPalette;
 
     /** A setup of all its passes with all their marks is well below it. */
-    private const LONGEST_FILE = 400_000;
+    private const LONGEST_FILE = 800_000;
 
     public function index(Series $series): JsonResponse
     {

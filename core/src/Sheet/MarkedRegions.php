@@ -55,7 +55,7 @@ final readonly class MarkedRegions
     {
         $window = new LayerWindow($this->sheet, $pass->layer($id));
         [$there, $inside] = [$window->read($this->box), $this->inside()];
-        if ($this->reduced($there & $inside) == $now) {
+        if ($this->reduced($there & $inside, $now?->side) == $now) {
             return;
         }
         $nothing = str_repeat("\0", strlen($there));
@@ -70,16 +70,20 @@ final readonly class MarkedRegions
         return (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height);
     }
 
-    /** @return ?SetupMarks null: nothing is covered */
-    private function reduced(string $coverage): ?SetupMarks
+    /**
+     * @param  ?int  $side  px; null: as many as are worth it
+     * @return ?SetupMarks null: nothing is covered
+     */
+    private function reduced(string $coverage, ?int $side = null): ?SetupMarks
     {
-        return Bytes::isNothing($coverage) ? null
-            : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, SetupMarks::SIDE, SetupMarks::SIDE));
+        $side ??= SetupMarks::sideFor($this->box);
+
+        return Bytes::isNothing($coverage) ? null : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, $side, $side));
     }
 
     private function enlarged(SetupMarks $marks): string
     {
-        return Resized::plane($marks->coverage, SetupMarks::SIDE, SetupMarks::SIDE, $this->box->width, $this->box->height);
+        return Resized::plane($marks->coverage, $marks->side, $marks->side, $this->box->width, $this->box->height);
     }
 
     /** @param  array<int, int>  $wanted  by label */

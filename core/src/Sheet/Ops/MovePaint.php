@@ -113,6 +113,11 @@ final readonly class MovePaint implements ClientOp
         if ($parts === []) {
             throw new OpRefused('There is no paint of this pass inside the outline.');
         }
+        // What would be lost beyond the page stays where it is.
+        $parts = array_filter($parts, fn (array $part): bool => ! self::reached($part[2], $part[1])->intersect($page)->isEmpty());
+        if ($parts === []) {
+            throw new OpRefused('It would lie off the page.');
+        }
         foreach ($this->copy ? [] : $parts as [$shape, $where]) {
             $this->clear($windows, $shape, $where);
         }
@@ -177,9 +182,6 @@ final readonly class MovePaint implements ClientOp
     private function put(array $windows, array $taken, Rect $where, Projection $there, Rect $page): void
     {
         $to = self::reached($there, $where)->intersect($page);
-        if ($to->isEmpty()) {
-            throw new OpRefused('It would lie off the page.');
-        }
         $there = Projection::move($where->x, $where->y)->then($there)->then(Projection::move(-$to->x, -$to->y));
         $warped = fn (string $plane): string => Warp::plane(new Plane($where->width, $where->height, $plane), $there, $to->width, $to->height)->data;
         $weights = $taken[count($taken) - 1];
