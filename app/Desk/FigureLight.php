@@ -78,11 +78,12 @@ final readonly class FigureLight
         $pieces = Pieces::of($mine);
         $works = Pieces::works($pieces, $work);
         $scenes = $this->scenes($plan, $panel, $pieces);
-        $worked = $this->hands->each(array_keys($pieces), fn (int $i): string => Packed::of(SmallLight::of($mine->crop($pieces[$i]), $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer)), $done);
+        $bodies = array_map($mine->crop(...), $pieces);
+        $worked = $this->hands->each(array_keys($pieces), fn (int $i): SmallLight => SmallLight::of($bodies[$i], $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer), $done);
         $lit = [];
-        foreach ($pieces as $i => $where) {
-            foreach (RoughIn::inCells(Packed::read($worked[$i], SmallLight::class), $mine->crop($where), $plan->dials, $scenes[$i]) as [$cell, $rough]) {
-                $lit[] = [$cell->moved($where->x, $where->y), $rough];
+        foreach ($worked as $i => $small) {
+            foreach ($small->cells($bodies[$i]) as $cell) {
+                $lit[] = [$cell->moved($pieces[$i]->x, $pieces[$i]->y), RoughIn::inside($cell, $bodies[$i], $small, $plan->dials, $scenes[$i])];
             }
         }
 

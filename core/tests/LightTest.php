@@ -205,7 +205,8 @@ final class LightTest extends TestCase
         $scene = new Scene(cast: fn (Rect $part): Plane => $cast->crop($part), lamps: [new NearLight(700, 700, 900)]);
         $light = [$labels, new KeyLight(135, 40), new RoughDials(soft: 0.3, rim: 20, lines: 0.5), $scene, 20_000];
         $whole = RoughIn::of(...$light);
-        $cells = RoughIn::inCells(SmallLight::of(...$light), $labels, $light[2], $scene);
+        $worked = SmallLight::of(...$light);
+        $cells = array_map(fn (Rect $cell): array => [$cell, RoughIn::inside($cell, $labels, $worked, $light[2], $scene)], $worked->cells($labels));
         $all = ['shade', 'deep', 'light', 'glint', 'occlusion', 'bounce', 'cast', 'rim', 'lines'];
         $told = 0;
         foreach ($cells as [$cell, $rough]) {
@@ -226,10 +227,10 @@ final class LightTest extends TestCase
         // Both worked out smaller, and at the size of the plane.
         foreach ([[self::drawn(200, 160, fn (int $x, int $y): int => hypot($x - 100, $y - 80) <= 75 ? 3 : 0), 3_000], [self::drawn(60, 50, fn (int $x, int $y): int => hypot($x - 30, $y - 25) <= 22 ? 3 : 0), 3_000]] as [$labels, $work]) {
             $light = [$labels, new KeyLight(115, 40), new RoughDials(soft: 0.0), new Scene, $work];
-            $cells = fn (int $finer): array => RoughIn::inCells(SmallLight::of(...$light, finer: $finer), $labels, $light[2]);
-            [[, $plain]] = $cells(1);
-            [[$where, $fine]] = $cells(2);
-            self::assertEquals([new Rect(0, 0, $labels->width, $labels->height), $labels->width], [$where, $fine->shade->width]);
+            $page = new Rect(0, 0, $labels->width, $labels->height);
+            $lit = fn (int $finer): RoughIn => RoughIn::inside($page, $labels, SmallLight::of(...$light, finer: $finer), $light[2], new Scene);
+            [$plain, $fine] = [$lit(1), $lit(2)];
+            self::assertSame([$labels->width, $labels->height], [$fine->shade->width, $fine->shade->height]);
             $kinds = function (Plane $plane): array {
                 $histogram = $plane->histogram();
 

@@ -58,16 +58,11 @@ final readonly class RoughIn
     }
 
     /**
-     * The same of a large plane, only where there are bodies.
+     * The same of a part of a plane.
      *
-     * @return list<array{Rect, self}> parts that lie beside each other, and where in the plane they lie
+     * @param  Rect  $where  one of the cells in which there are bodies, say
      */
-    public static function inCells(SmallLight $worked, Labels $labels, RoughDials $dials = new RoughDials, Scene $scene = new Scene): array
-    {
-        return array_map(fn (Rect $cell): array => [$cell, self::inside($cell, $labels, $worked, $dials, $scene)], $worked->cells($labels));
-    }
-
-    private static function inside(Rect $where, Labels $labels, SmallLight $worked, RoughDials $dials, Scene $scene): self
+    public static function inside(Rect $where, Labels $labels, SmallLight $worked, RoughDials $dials, Scene $scene): self
     {
         $bodies = LitSurface::inside($labels->crop($where));
         $averaged = fn (string $data): string => $worked->finer === 1 ? $data : Thumbnail::shrink($data, $where->width * $worked->finer, $where->height * $worked->finer, $where->width, $where->height);

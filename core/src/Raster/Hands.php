@@ -9,11 +9,12 @@ interface Hands
 {
     /**
      * @template T
+     * @template R
      *
      * @param  list<T>  $pieces
-     * @param  callable(T): string  $work
+     * @param  callable(T): R  $work  what it gives can be serialized
      * @param  ?callable(float): void  $progress  told the share done, 0..1; may throw to end the work
-     * @return list<string> one for each piece, in their order
+     * @return list<R> one for each piece, in their order
      */
     public function each(array $pieces, callable $work, ?callable $progress = null): array;
 }
