@@ -32,6 +32,7 @@ use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
+use Awning\Core\Light\BorderDistance;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Bridge;
 use Awning\Core\Page\CleanSettings;
@@ -40,12 +41,15 @@ use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Projection;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\Warp;
+use Awning\Core\Select\Ramp;
+use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
@@ -583,6 +587,56 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
             self::assertLessThanOrEqual(8, $off, "$mode->value: pixels more than 2/255 apart");
         }
         $browser->close();
+    }
+
+    /** Chromium's Canvas 2D gradients, from white to black. */
+    public function test_ramps_agree_with_chromium(): void
+    {
+        $page = new Rect(0, 0, 90, 70);
+        $browser = new Browser('data:text/html,');
+        $browser->driver->get('data:text/html,<p>canvas</p>');
+        $ramps = [
+            [RampForm::Straight, [10.5, 20.25], [70.75, 52.5]], [RampForm::Straight, [80, 60], [75.5, 5.5]], [RampForm::Straight, [40, 30], [43, 31]],
+            [RampForm::Round, [30.25, 40.5], [60.5, 20]], [RampForm::Round, [-4, 12], [50, 80.5]], [RampForm::Round, [45.5, 35.5], [48, 35.5]],
+        ];
+        foreach ($ramps as [$form, $from, $to]) {
+            $theirs = base64_decode((string) $browser->run('const [form, [x0, y0], [x1, y1]] = arguments; const c = document.createElement("canvas"); c.width = 90; c.height = 70; const x = c.getContext("2d");
+                const ramp = form === "straight" ? x.createLinearGradient(x0, y0, x1, y1) : x.createRadialGradient(x0, y0, 0, x0, y0, Math.hypot(x1 - x0, y1 - y0));
+                ramp.addColorStop(0, "#fff"); ramp.addColorStop(1, "#000"); x.fillStyle = ramp; x.fillRect(0, 0, 90, 70);
+                return btoa(String.fromCharCode(...x.getImageData(0, 0, 90, 70).data.filter((_, i) => i % 4 === 0)))', [$form->value, $from, $to]));
+            $ours = (new Ramp($from, $to, $form, $page))->cut($page) ?? '';
+            self::assertSame([6300, 6300], [strlen($theirs), strlen($ours)]);
+            $apart = array_map(fn (int $at): int => abs(ord($ours[$at]) - ord($theirs[$at])), range(0, 6299));
+            self::assertLessThanOrEqual(2, max($apart), "$form->value from ".implode(', ', $from));
+            self::assertGreaterThan(5, count(array_unique(str_split($theirs))), 'there is a ramp');
+        }
+        $browser->close();
+    }
+
+    /** SciPy's exact Euclidean distance transform, region by region. */
+    public function test_distances_from_borders_are_those_of_scipy(): void
+    {
+        mt_srand(41);
+        $blobs = array_map(fn (): array => [mt_rand(-5, 130), mt_rand(-5, 90), mt_rand(4, 33), mt_rand(1, 5) * 301], range(1, 40));
+        $data = '';
+        for ($y = 0; $y < 87; $y++) {
+            for ($x = 0; $x < 131; $x++) {
+                $label = 9;
+                foreach ($blobs as [$left, $top, $radius, $of]) {
+                    $label = hypot($x - $left, $y - $top) < $radius ? $of : $label;
+                }
+                $data .= pack('n', $label);
+            }
+        }
+        file_put_contents("$this->folder/labels", $data);
+        $theirs = json_decode($this->tool([self::PYTHON, '-c', "import json, numpy as np
+from scipy.ndimage import distance_transform_edt
+labels = np.fromfile('$this->folder/labels', dtype='>u2').reshape(87, 131)
+squared = sum(np.where(labels == one, distance_transform_edt(labels == one) ** 2, 0) for one in np.unique(labels))
+print(json.dumps(np.rint(squared).astype(int).ravel().tolist()))"]), true);
+        self::assertCount(87 * 131, $theirs);
+        self::assertGreaterThan(300, max($theirs));
+        self::assertSame($theirs, array_values(BorderDistance::squared(new Labels(131, 87, $data))));
     }
 
     /**
