@@ -514,6 +514,45 @@ final class PaintTest extends TestCase
         self::assertGreaterThan(60, min($this->at(97, 225), $this->at(142, 225)));
     }
 
+    public function test_what_is_poured_fades_inside_the_border_of_its_regions_and_never_leaves_them(): void
+    {
+        // Region 7 lies from 0 to 240, region 9 from 240 to 500, both as high as the page; together they have one border, at 500.
+        $eased = fn (float $part): float => 255 * max(0, min(1, $part)) ** 2 * (3 - 2 * max(0, min(1, $part)));
+        foreach ([1.5, 7, 40] as $i => $fade) {
+            foreach ([[[7], 240], [[7, 9], 500]] as $j => [$labels, $border]) {
+                $pass = "fading{$i}{$j}00";
+                $this->op('paint.pour', ['laying' => $this->into($pass, ['make' => (new PassSpec('Shade', 0, new ToneContent(Tone::Shade), Scope::page()))->toData()]), 'labels' => $labels, 'fade' => $fade]);
+                foreach ([1, 3, 6, 20, 39, 60] as $inside) {
+                    $expected = $eased(($inside - 0.5) / $fade);
+                    self::assertEqualsWithDelta($expected, $this->at($border - $inside, 130, $pass), $fade < 2 ? 45 : 26, "$fade, $inside px inside $border");
+                }
+                self::assertSame(str_repeat("\0", 29), substr($this->layer($pass), 130 * self::WIDTH + $border, 29), 'nothing beside it');
+                self::assertSame(255, $this->at(0, 0, $pass), 'the rim of the page is no border');
+            }
+        }
+        $this->assertRefused('paint.pour', ['laying' => $this->into(), 'labels' => [7], 'fade' => 201], 'Fade runs from');
+    }
+
+    public function test_the_edge_of_a_mask_is_softened_and_whoever_shows_for_itself_stays_hard(): void
+    {
+        $this->block(self::box(60, 40, 180, 200));
+        $this->op('pass.add', ['id' => 'lightpass1', 'pass' => (new PassSpec('Light', 3, new ToneContent(Tone::Light), Scope::figure(3)))->toData()]);
+        $this->op('pass.change', ['id' => 'lightpass1', 'values' => ['mask' => ['pass' => 'shadepass1', 'outside' => true]]]);
+        $hard = $this->layer('shadepass1');
+        $this->op('mask.soften', ['id' => 'lightpass1', 'mask' => 'softmask01', 'by' => 10]);
+        $passes = (new Sheet($this->source))->all(PassSpec::class);
+        self::assertSame(['softmask01', true, false, 'Mask of Light'], [$passes['lightpass1']->mask?->pass, $passes['lightpass1']->mask->outside, $passes['softmask01']->visible, $passes['softmask01']->name]);
+        self::assertSame($hard, $this->layer('shadepass1'));
+        self::assertEqualsWithDelta([255, 128, 0], [$this->at(120, 100, 'softmask01'), ($this->at(179, 100, 'softmask01') + $this->at(180, 100, 'softmask01')) / 2, $this->at(196, 100, 'softmask01')], 4);
+        self::assertGreaterThan(20, $this->at(184, 100, 'softmask01'));
+        // Once more: the mask is nobody else's, and takes it itself.
+        $this->op('mask.soften', ['id' => 'lightpass1', 'mask' => 'softmask02', 'by' => 20]);
+        self::assertSame(['softmask01', false], [(new Sheet($this->source))->find(PassSpec::class, 'lightpass1')?->mask?->pass, isset((new Sheet($this->source))->all(PassSpec::class)['softmask02'])]);
+        self::assertGreaterThan(20, $this->at(192, 100, 'softmask01'));
+        $this->assertRefused('mask.soften', ['id' => 'shadepass1', 'mask' => 'softmask03', 'by' => 10], 'not kept to anything');
+        $this->assertRefused('mask.soften', ['id' => 'nothere001', 'mask' => 'softmask03', 'by' => 10], 'gone');
+    }
+
     public function test_a_twin_that_would_leave_the_page_stays_while_the_other_is_moved(): void
     {
         $mirror = ['x' => 60.0, 'y' => 0.0, 'turn' => 0.0];

@@ -34,6 +34,7 @@ use Awning\Core\Sheet\Ops\RemovePass;
 use Awning\Core\Sheet\Ops\ResizeRegions;
 use Awning\Core\Sheet\Ops\ShapeRegions;
 use Awning\Core\Sheet\Ops\ShiftColours;
+use Awning\Core\Sheet\Ops\SoftenMask;
 use Awning\Core\Sheet\Ops\SoftenPass;
 use Awning\Core\Sheet\Ops\StandBefore;
 use Awning\Core\Sheet\Ops\StandUnder;
@@ -65,6 +66,7 @@ final class OpKinds
         PourPaint::class,
         PaintRamp::class,
         SoftenPass::class,
+        SoftenMask::class,
         TellSolids::class,
         StandBefore::class,
         TellFlow::class,

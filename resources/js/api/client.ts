@@ -22,6 +22,7 @@ import type {
     PaintShapeInput,
     PaintedState,
     PourPaintInput,
+    SoftenMaskInput,
     SoftenPassInput,
     FindingData,
     StraysInput,
@@ -107,9 +108,10 @@ export type Op =
     | ({ kind: 'light.before' } & StandInput)
     | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
     | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline']; mirror: AxisData | null }
-    | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels'] }
+    | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels']; fade?: number }
     | ({ kind: 'paint.ramp'; laying: LaidPaint; over: { laying: LaidPaint; part: number }[] } & Omit<PaintRampInput, 'laying' | 'over'>)
     | ({ kind: 'pass.soften' } & SoftenPassInput)
+    | ({ kind: 'mask.soften' } & SoftenMaskInput)
     | ({ kind: 'paint.drag' } & DragPaintInput)
     | ({ kind: 'paint.move' } & MovePaintInput)
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })

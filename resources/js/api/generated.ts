@@ -249,7 +249,7 @@ export type PlacementData = { x: number; y: number; scale: number; turn: number;
 
 export type PointData = [number, number, number];
 
-export type PourPaintInput = { laying: LayingInput; labels: number[] };
+export type PourPaintInput = { laying: LayingInput; labels: number[]; fade: number };
 
 export type RampOverData = { laying: LayingInput; part: number };
 
@@ -298,6 +298,8 @@ export type ShiftData = { material: number; lightness: number; chroma: number; h
 export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
+
+export type SoftenMaskInput = { id: string; mask: string; by: number };
 
 export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[]; mirror: AxisData | null; apart: boolean };
 

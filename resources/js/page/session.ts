@@ -305,13 +305,22 @@ export class PageSession {
         return mask;
     }
 
-    /** Keeps a pass to some regions, by a mask that covers them. */
-    keepTo(id: string, labels: number[]): void {
+    /**
+     * Keeps a pass to some regions, by a mask that covers them.
+     *
+     * @param fade px over which it fades toward their border
+     */
+    keepTo(id: string, labels: number[], fade = 0): void {
         const mask = randomId(12);
         const make = this.newMask(id);
         this.showPass(mask, make);
-        this.ask({ kind: 'paint.pour', laying: { pass: mask, make, erase: false, colour: null, opacity: 1, inside: [] }, labels });
+        this.ask({ kind: 'paint.pour', laying: { pass: mask, make, erase: false, colour: null, opacity: 1, inside: [] }, labels, fade });
         this.changePass(id, { mask: { pass: mask, outside: false } });
+    }
+
+    /** Gives what a pass is kept to a soft edge; how that looks comes with the server's answer. */
+    softenMask(id: string, by: number): void {
+        this.ask({ kind: 'mask.soften', id, mask: randomId(12), by });
     }
 
     private newMask(of: string): NewPass {
@@ -815,6 +824,7 @@ const TITLES: Record<Op['kind'], string> = {
     'paint.pour': 'The pour',
     'paint.ramp': 'The ramp',
     'pass.soften': 'Softening',
+    'mask.soften': 'The soft edge',
     'paint.drag': 'The drag',
     'paint.move': 'Moving the paint',
     'light.solid': 'What regions are taken for',

@@ -34,6 +34,8 @@ export function touchedBy(op: Op): string[] {
             return [`pass ${op.id}`];
         case 'pass.merge':
             return [op.id, op.into, op.copy].filter((id) => id !== null).map((id) => `pass ${id}`);
+        case 'mask.soften':
+            return [`pass ${op.id}`, `pass ${op.mask}`];
         case 'pass.soften':
         case 'paint.drag':
         case 'paint.move':

@@ -131,15 +131,23 @@ describe('a change', () => {
             { apply: async (_page, _asking, op) => (asked.push(op), answer({ revision: 6 })) },
             pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
         );
-        session.keepTo('shade001', [2, 5]);
+        session.keepTo('shade001', [2, 5], 12);
         const mask = session.view.records.pass.shade001.mask;
         expect(mask?.outside).toBe(false);
         expect(session.view.records.pass[mask?.pass ?? '']).toMatchObject({ name: 'Mask of Shade', visible: false });
         await saved();
         expect(asked).toMatchObject([
-            { kind: 'paint.pour', labels: [2, 5], laying: { pass: mask?.pass, make: { kind: 'tint', visible: false }, opacity: 1 } },
+            {
+                kind: 'paint.pour',
+                labels: [2, 5],
+                fade: 12,
+                laying: { pass: mask?.pass, make: { kind: 'tint', visible: false }, opacity: 1 },
+            },
             { kind: 'pass.change', id: 'shade001', values: { mask } },
         ]);
+        session.softenMask('shade001', 7.5);
+        await saved();
+        expect(asked[2]).toMatchObject({ kind: 'mask.soften', id: 'shade001', by: 7.5 });
     });
     it('that hangs a pass shows it on top of its figure’s', async () => {
         open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));

@@ -6,6 +6,7 @@ namespace Awning\Core\Sheet\Ops;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\FadedRegions;
 use Awning\Core\Sheet\Laying;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\RegionCoverage;
@@ -17,12 +18,18 @@ use Awning\Core\Sheet\Sheet;
  *
  * @phpstan-import-type LayingInput from Laying
  *
- * @phpstan-type PourPaintInput array{laying: LayingInput, labels: list<int>}
+ * @phpstan-type PourPaintInput array{laying: LayingInput, labels: list<int>, fade: float}
  */
 final readonly class PourPaint implements ClientOp
 {
-    /** @param  non-empty-list<int>  $labels */
-    public function __construct(private Laying $laying, private array $labels)
+    /** Px. */
+    private const MOST_FADE = 200;
+
+    /**
+     * @param  non-empty-list<int>  $labels
+     * @param  float  $fade  px inside the border of the regions over which it fades toward that; under 1: not at all
+     */
+    public function __construct(private Laying $laying, private array $labels, private float $fade = 0.0)
     {
     }
 
@@ -40,13 +47,13 @@ final readonly class PourPaint implements ClientOp
     {
         $labels = Laying::labels($input, 'labels');
 
-        return new self(Laying::fromInput($input->map('laying')), $labels === [] ? throw new \InvalidArgumentException('Click a region to pour into.') : $labels);
+        return new self(Laying::fromInput($input->map('laying')), $labels === [] ? throw new \InvalidArgumentException('Click a region to pour into.') : $labels, $input->number('fade', 0, self::MOST_FADE, 0));
     }
 
     /** @return PourPaintInput */
     public function toInput(): array
     {
-        return ['laying' => $this->laying->toInput(), 'labels' => $this->labels];
+        return ['laying' => $this->laying->toInput(), 'labels' => $this->labels, 'fade' => $this->fade];
     }
 
     public function title(): string
@@ -66,6 +73,7 @@ final readonly class PourPaint implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $this->laying->lay($sheet, new RegionCoverage($sheet, $this->labels));
+        $regions = new RegionCoverage($sheet, $this->labels);
+        $this->laying->lay($sheet, $this->fade < 1 ? $regions : new FadedRegions($regions, $this->fade));
     }
 }

@@ -1,9 +1,14 @@
 /** Where a pass shows inside its clip: everywhere, only where another pass is, only where it is not, or where a mask is painted. */
+import { useState } from 'react';
 import type { MaskData, PassData, RecordsState } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { sortedPasses } from '../../picture/stack';
+import { Slide } from '../../ui/Slide';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+
+/** Px. */
+const SOFTEST = 80;
 
 interface Props {
     id: string;
@@ -18,6 +23,7 @@ export function MaskChoice({ id, pass }: Props) {
     const passes = usePage((view) => view.records.pass);
     const others = sortedPasses(passes).filter(([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0));
     const by = pass.mask === null ? undefined : passes[pass.mask.pass];
+    const [soft, setSoft] = useState(0);
     const paint = (): void => {
         const mask = by === undefined ? session.paintMask(id, randomId(12)) : (pass.mask as MaskData).pass;
         bench.pickPass(mask);
@@ -37,9 +43,31 @@ export function MaskChoice({ id, pass }: Props) {
                     <Choices label="Only outside" passes={others} outside />
                 </select>
             </label>
+            {(chosen.length > 0 || by !== undefined) && (
+                <Slide
+                    wide
+                    label="Soft edge"
+                    title="Of what the pass is kept to: set it, then say what that is"
+                    most={SOFTEST}
+                    value={soft}
+                    shown={`${soft} px`}
+                    disabled={!may}
+                    onChange={setSoft}
+                />
+            )}
             {chosen.length > 0 && (
-                <button className="act self-start" disabled={!may} onClick={() => session.keepTo(id, chosen)}>
+                <button className="act self-start" disabled={!may} onClick={() => session.keepTo(id, chosen, soft)}>
                     Only in the {chosen.length === 1 ? 'picked region' : `${chosen.length} picked regions`}
+                </button>
+            )}
+            {by !== undefined && (
+                <button
+                    className="act self-start"
+                    disabled={!may || soft === 0}
+                    title={`Where ${by.name} ends, this pass fades by so many px`}
+                    onClick={() => session.softenMask(id, soft)}
+                >
+                    Soften that edge
                 </button>
             )}
             <button
