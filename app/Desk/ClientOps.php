@@ -6,15 +6,20 @@ namespace App\Desk;
 
 use App\Models\Figure;
 use App\Models\Material;
+use App\Models\Page;
 use App\Models\PaletteVariant;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\SeriesLight;
+use App\Store\PageStore;
 use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\LiftedPaint;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\PlacePaint;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Sheet;
 
 /** Ops as clients ask for them: read by the core; here it is checked that the person may, and that what they name is of the series. */
 final readonly class ClientOps
@@ -34,7 +39,15 @@ final readonly class ClientOps
         self::check($this->role, $op->right());
         $this->known($op->refersTo());
 
-        return $op;
+        return $op instanceof PlacePaint ? $op->carrying($this->taken($op)) : $op;
+    }
+
+    /** @throws OpRefused when it is gone from where it was taken, or that page is not of the series */
+    private function taken(PlacePaint $op): LiftedPaint
+    {
+        $page = Page::query()->where('series_id', $this->series->id)->find($op->page) ?? throw new OpRefused('The page this was taken from is not in this series. Take something else along.');
+
+        return LiftedPaint::from(new Sheet(new PageStore($page)), $op->from, $op->outline);
     }
 
     /** @throws OpRefused when the role has not the right */

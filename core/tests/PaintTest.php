@@ -6,6 +6,7 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Brush\Softener;
 use Awning\Core\Codec\Resized;
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Exchange\SetupFile;
 use Awning\Core\Flats\RegionGraph;
@@ -13,6 +14,7 @@ use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassOrder;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
@@ -21,6 +23,7 @@ use Awning\Core\Page\Setup;
 use Awning\Core\Page\SetupBox;
 use Awning\Core\Page\SetupMarks;
 use Awning\Core\Page\Solid;
+use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Labels;
@@ -30,11 +33,13 @@ use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Select\SmoothShape;
 use Awning\Core\Sheet\FigureBodies;
+use Awning\Core\Sheet\LiftedPaint;
 use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\FollowSetup;
+use Awning\Core\Sheet\Ops\PlacePaint;
 use Awning\Core\Sheet\Sheet;
 use PHPUnit\Framework\TestCase;
 
@@ -111,11 +116,11 @@ final class PaintTest extends TestCase
     }
 
     /** @return list<int> red, green, blue, alpha */
-    private function paintAt(int $x, int $y): array
+    private function paintAt(int $x, int $y, string $pass = 'paintpass1'): array
     {
         $sheet = new Sheet($this->source);
 
-        return array_map(fn (string $plane): int => ord($plane[$y * self::WIDTH + $x]), $sheet->planes(($sheet->find(PassSpec::class, 'paintpass1') ?? self::fail('no paint'))->layer('paintpass1')));
+        return array_map(fn (string $plane): int => ord($plane[$y * self::WIDTH + $x]), $sheet->planes(($sheet->find(PassSpec::class, $pass) ?? self::fail('no paint'))->layer($pass)));
     }
 
     /** @param  list<array{float|int, float|int}>  $outline */
@@ -371,6 +376,53 @@ final class PaintTest extends TestCase
         $this->block(self::box(10, 10, 50, 50), opacity: 0.6);
         $this->op('paint.move', ['pass' => 'shadepass1', 'by' => [260, 20], 'into' => 'another001']);
         self::assertSame([0, 0, 153, 0], [$this->at(20, 20), $this->at(280, 40), $this->at(280, 40, 'another001'), $this->at(20, 20, 'another001')]);
+    }
+
+    public function test_paint_that_was_taken_along_is_put_into_other_passes(): void
+    {
+        $this->op('pass.add', ['id' => 'another001', 'pass' => $this->toneOf(5)]);
+        $this->block(self::box(10, 10, 50, 50), opacity: 0.6);
+        $place = function (array $more, ?LiftedPaint $paint): void {
+            $op = PlacePaint::fromInput(new Data($more + ['pass' => 'another001', 'make' => null, 'page' => 4, 'from' => 'shadepass1', 'outline' => self::box(20, 5, 60, 40), 'by' => [0, 0]]));
+            $sheet = new Sheet($this->source);
+            ($paint === null ? $op : $op->carrying($paint))->apply($sheet);
+            $this->source->store($sheet->takeChange());
+        };
+        $lift = fn (string $pass = 'shadepass1', int $left = 20): LiftedPaint => LiftedPaint::from(new Sheet($this->source), $pass, self::box($left, 5, $left + 40, 40));
+        // Half of it, so far to the right and down; where it was it stays.
+        $place(['by' => [200, 30]], $lift());
+        self::assertSame([153, 0, 153, 0], [$this->at(30, 20), $this->at(230, 50), $this->at(230, 50, 'another001'), $this->at(215, 50, 'another001')]);
+        self::assertSame([153, 0], [$this->at(230, 69, 'another001'), $this->at(230, 71, 'another001')]);
+        // Over what is there, and into a pass that is made for it.
+        $place(['by' => [200, 30]], $lift());
+        self::assertEqualsWithDelta(255 * (1 - 0.4 ** 2), $this->at(230, 50, 'another001'), 1);
+        $place(['pass' => 'newpass001', 'make' => (new PassSpec('Rim', 5, new TintContent(new Rgb(1, 2, 3)), Scope::figure(5)))->toData(), 'by' => [-30, 0]], $lift());
+        self::assertSame([153, 0, 'Rim'], [$this->at(10, 20, 'newpass001'), $this->at(30, 20, 'newpass001'), (new Sheet($this->source))->find(PassSpec::class, 'newpass001')?->name]);
+        $before = $this->layer('another001');
+        foreach ([
+            [['pass' => 'paintpass1'], $lift(), 'Free paint goes into'], [['by' => [9000, 0]], $lift(), 'off the page'], [['pass' => 'nothere001'], $lift(), 'pass is gone'], [[], null, 'Nothing was taken along'],
+        ] as [$more, $paint, $why]) {
+            try {
+                $place($more, $paint);
+                self::fail("not refused: $why");
+            } catch (OpRefused $refused) {
+                self::assertStringContainsString($why, $refused->getMessage());
+            }
+        }
+        foreach ([['nothere001', 20, 'is gone'], ['shadepass1', 400, 'no paint of that pass']] as [$pass, $left, $why]) {
+            try {
+                $lift($pass, $left);
+                self::fail("not refused: $why");
+            } catch (OpRefused $refused) {
+                self::assertStringContainsString($why, $refused->getMessage());
+            }
+        }
+        self::assertSame($before, $this->layer('another001'));
+        // Colours go along with their weight.
+        $this->block(self::box(10, 100, 50, 140), 'paintpass1', colour: '#3060c0', opacity: 0.5);
+        $this->op('pass.add', ['id' => 'paintpass2', 'pass' => (new PassSpec('More', 3, new PaintContent, Scope::figure(3)))->toData()]);
+        $place(['pass' => 'paintpass2', 'by' => [100, 0]], LiftedPaint::from(new Sheet($this->source), 'paintpass1', self::box(0, 90, 60, 150)));
+        self::assertEqualsWithDelta([48, 96, 192, 128], $this->paintAt(130, 120, 'paintpass2'), 1);
     }
 
     public function test_moved_colours_lie_over_what_is_there(): void

@@ -126,7 +126,12 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 142, 140);
 
         // Drawn round, then carried down; with Alt it stays where it was, too.
+        $seen = fn (): string => (string) $browser->run('return window.awning.renderer.canvas.getContext("2d").getImageData('.implode(', ', array_map(fn (float $at): int => (int) round($at), $this->onCanvas($browser, 140, 95))).', 1, 1).data.join()');
+        $bare = $seen();
         $this->drag($browser, 'Move', [60, 90], [145, 90], [145, 190], [60, 190]);
+        $browser->until('window.awning.bench.view.lifted !== null', 'what is drawn round');
+        usleep(300_000);
+        self::assertNotSame($bare, $seen(), 'what is drawn round is told from the rest');
         $browser->stroke($this->way($browser, [100, 140], [110, 200], [110, 260]));
         $this->saved($browser);
         $this->shows($browser, self::BASE, 90, 130);
@@ -136,6 +141,18 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $shade, 100, 140);
         $this->shows($browser, $shade, 100, 270);
         self::assertSame(['Move paint', 'Copy paint'], JournalEntry::query()->latest('id')->limit(2)->pluck('title')->reverse()->values()->all());
+        // Taken along, it goes into another pass, even after the page was left.
+        $browser->press('Take along');
+        $browser->visit('/');
+        $browser->visit("/bench/{$this->page->id}");
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->press('Light');
+        $browser->press('Oda Brack oilskin light');
+        $browser->press('Move');
+        $browser->press('Put Shade of Oda Brack here');
+        $this->saved($browser);
+        $this->shows($browser, $this->tone('light'), 100, 140);
+        $this->shows($browser, $shade, 100, 270);
     }
 
     /** What the hand saw is what it gets: nothing jumps when the server's truth arrives. */

@@ -9,6 +9,7 @@ use App\Desk\SeriesPalette;
 use App\Models\Figure;
 use App\Models\JournalEntry;
 use App\Models\Material;
+use App\Models\Member;
 use App\Models\Original;
 use App\Models\Page;
 use App\Models\Role;
@@ -239,6 +240,36 @@ final class BenchTest extends TestCase
         }
         self::assertSame($print, $this->fingerprint($page));
         $this->actingAs($this->person('Mole', $other))->getJson("/api/pages/$page->id")->assertForbidden();
+    }
+
+    public function test_paint_is_taken_along_to_another_page_of_the_series(): void
+    {
+        [$series, $page, $material] = $this->series();
+        [, $foreign, $theirs] = $this->series('Another');
+        $mira = $this->person('Mira', $series);
+        $this->import($page, $mira);
+        $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
+        $this->op($page, ['points' => [[100, 200, 1], [140, 200, 1]]] + $this->strokeOp($material, 'fromhere01'))->assertOk();
+        $next = Page::query()->create(['series_id' => $series->id, 'number' => 2, 'title' => 'Dusk'])->refresh();
+        $this->import($next, $mira);
+        $this->op($next, $this->fillOp($material, $this->labelAt($next, 120, 200)))->assertOk();
+        $make = $this->strokeOp($material)['make'];
+        $put = fn (array $more = []): array => $more + ['kind' => 'paint.place', 'pass' => 'puthere001', 'make' => $make, 'page' => $page->id, 'from' => 'fromhere01', 'outline' => [[70, 170], [170, 170], [170, 230], [70, 230]], 'by' => [0, 60]];
+        $at = fn (int $x, int $y): int => ord((new Sheet(new PageStore($next->refresh())))->layer(LayerName::ofPass('puthere001', LayerKind::Coverage))[$y * 600 + $x]);
+        $this->op($next, $put())->assertOk();
+        self::assertSame([255, 0], [$at(120, 260), $at(120, 200)]);
+        self::assertSame('Put paint that was taken along', JournalEntry::query()->where('page_id', $next->id)->latest('id')->value('title'));
+        $this->undo($next)->assertOk();
+        self::assertSame(0, $at(120, 260));
+        $this->undo($next, 'redo')->assertOk();
+        self::assertSame(255, $at(120, 260));
+        // Not from a page of another series, though the person may see that; not what is gone; not into what is not of the series.
+        Member::query()->create(['series_id' => $theirs->figure->series_id, 'user_id' => $mira->id, 'role' => Role::Colourist]);
+        $print = $this->fingerprint($next);
+        foreach ([['page' => $foreign->id], ['page' => 999_999], ['from' => 'nosuchpass'], ['outline' => [[400, 10], [420, 10], [420, 30]]], ['pass' => 'puthere002', 'make' => ['figure' => $theirs->figure_id] + $make]] as $bad) {
+            $this->op($next, $put($bad))->assertStatus(422);
+        }
+        self::assertSame($print, $this->fingerprint($next));
     }
 
     public function test_reduced_tiles_are_averages_and_tiles_come_only_to_members(): void

@@ -25,7 +25,7 @@ final readonly class LayerWindow
         $this->from = $plane * TileGrid::PIXELS;
     }
 
-    /** @return list<self> one for each plane of a layer */
+    /** @return non-empty-list<self> one for each plane of a layer */
     public static function planes(Sheet $sheet, LayerName $layer): array
     {
         return array_map(fn (int $plane): self => new self($sheet, $layer, $plane), $layer->kind === LayerKind::Paint ? [0, 1, 2, 3] : [0]);

@@ -28,6 +28,7 @@ use Awning\Core\Sheet\Ops\MovePaint;
 use Awning\Core\Sheet\Ops\OrderPasses;
 use Awning\Core\Sheet\Ops\PaintRamp;
 use Awning\Core\Sheet\Ops\PaintShape;
+use Awning\Core\Sheet\Ops\PlacePaint;
 use Awning\Core\Sheet\Ops\PourPaint;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;
@@ -73,6 +74,7 @@ final class OpKinds
         StandUnder::class,
         DragPaint::class,
         MovePaint::class,
+        PlacePaint::class,
         AddPass::class,
         ChangePass::class,
         CopyPass::class,

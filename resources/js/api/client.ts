@@ -21,6 +21,7 @@ import type {
     PaintRampInput,
     PaintShapeInput,
     PaintedState,
+    PlacePaintInput,
     PourPaintInput,
     SoftenMaskInput,
     SoftenPassInput,
@@ -114,6 +115,7 @@ export type Op =
     | ({ kind: 'mask.soften' } & SoftenMaskInput)
     | ({ kind: 'paint.drag' } & DragPaintInput)
     | ({ kind: 'paint.move' } & MovePaintInput)
+    | ({ kind: 'paint.place' } & Omit<PlacePaintInput, 'make'> & { make: NewPass | null })
     | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
     | { kind: 'pass.change'; id: string; values: Partial<PassData> }
     | ({ kind: 'setup.hang' } & HangSetupInput)

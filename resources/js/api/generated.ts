@@ -245,6 +245,8 @@ export type PersonState = { id: number; name: string };
 
 export type PlaceData = [number, number];
 
+export type PlacePaintInput = { pass: string; make: PassData | null; page: number; from: string; outline: PlaceData[]; by: PlaceData };
+
 export type PlacementData = { x: number; y: number; scale: number; turn: number; mirror: boolean; corners: CornerData[] | null; crop: CropData | null; covers: boolean };
 
 export type PointData = [number, number, number];

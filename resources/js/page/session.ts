@@ -360,6 +360,12 @@ export class PageSession {
         this.ask(op);
     }
 
+    /** Puts paint that was taken along into a pass; how that looks comes with the server's answer. */
+    placePaint(placed: Omit<Extract<Op, { kind: 'paint.place' }>, 'kind'>): void {
+        if (placed.make !== null) this.showPass(placed.pass, placed.make);
+        this.ask({ kind: 'paint.place', ...placed });
+    }
+
     startPage(width: number, height: number, dpi: number): void {
         this.show({ page: { page: { width, height, dpi, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } } });
         this.ask({ kind: 'page.start', width, height, dpi });
@@ -827,6 +833,7 @@ const TITLES: Record<Op['kind'], string> = {
     'mask.soften': 'The soft edge',
     'paint.drag': 'The drag',
     'paint.move': 'Moving the paint',
+    'paint.place': 'The paint that was taken along',
     'light.solid': 'What regions are taken for',
     'light.before': 'What stands before the rest',
     'light.flow': 'The direction that was drawn',

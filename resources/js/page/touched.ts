@@ -47,6 +47,7 @@ export function touchedBy(op: Op): string[] {
             return [op.laying, ...op.over.map(({ laying }) => laying)].flatMap(madeBy);
         case 'setup.hang':
             return op.ids.map((id) => `pass ${id}`);
+        case 'paint.place':
         case 'stroke':
             return op.make === null ? [] : [`pass ${op.pass}`];
         case 'setup.join':

@@ -1,3 +1,4 @@
+import { remembered, wayOf } from '../bench/model/carried';
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Op } from '../api/client';
@@ -521,6 +522,45 @@ describe('tools', () => {
         expect(bench.view.lifted?.[0]).toEqual({ x: 50, y: 15 });
         begin('move', point(20, 20))?.up();
         expect(bench.view.lifted).toBeNull();
+    });
+    it('take what was drawn round along, and put it into another pass or on another page', () => {
+        const kept = new Map<string, string>();
+        vi.stubGlobal('sessionStorage', {
+            getItem: (key: string) => kept.get(key) ?? null,
+            setItem: (key: string, value: string) => kept.set(key, value),
+            removeItem: (key: string) => kept.delete(key),
+        });
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target });
+        bench.carry('shade1');
+        expect(bench.view.carried).toBeNull();
+        const lifted = [
+            { x: 10, y: 20 },
+            { x: 51, y: 20 },
+            { x: 51, y: 60 },
+        ];
+        bench.set({ lifted });
+        bench.carry('shade1');
+        const name = `Shade of ${target.figureName}`;
+        expect(remembered()).toEqual({ page: bench.session.view.id, pass: 'shade1', name, outline: lifted });
+        bench.set({ lifted: null, target: { ...target, tone: 'light' } });
+        bench.placeCarried();
+        const [made] = Object.entries(bench.session.view.records.pass).filter(([, { tone }]) => tone === 'light');
+        const outline = [
+            [10, 20],
+            [51, 20],
+            [51, 60],
+        ];
+        const make = { tone: 'light', figure: target.material.figure };
+        expect(ops()).toMatchObject([
+            { kind: 'paint.place', pass: made[0], make, page: bench.session.view.id, from: 'shade1', outline, by: [0, 0] },
+        ]);
+        expect(bench.view.lifted).toEqual(lifted);
+        // On another page it comes into the middle of what is in view, by whole pixels.
+        expect(wayOf({ page: 99, pass: 'shade1', name, outline: lifted }, 4, { x: 200.2, y: 100 })).toEqual([170, 60]);
+        bench.keepCarried(null);
+        expect([remembered(), bench.view.carried]).toEqual([null, null]);
+        kept.set('awning-carried', '{');
+        expect(remembered()).toBeNull();
     });
     it('take a stroke back that was called off, with the pass it would have made', () => {
         bench.choose('light');

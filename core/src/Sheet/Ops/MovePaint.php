@@ -10,13 +10,12 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Coverage;
-use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Projection;
 use Awning\Core\Raster\Rect;
-use Awning\Core\Raster\Warp;
 use Awning\Core\Select\SmoothShape;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LayerWindow;
+use Awning\Core\Sheet\LiftedPaint;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\References;
 use Awning\Core\Sheet\Right;
@@ -105,25 +104,25 @@ final readonly class MovePaint implements ClientOp
         // All is taken before anything is put, so that what comes from one side is not moved on by the other.
         $parts = [];
         foreach ($this->outlines($page) as [$shape, $where, $there]) {
-            $taken = $where->isEmpty() ? null : $this->taken($windows, $shape, $where);
-            if ($taken !== null) {
-                $parts[] = [$shape, $where, $there, $taken];
+            $lifted = $where->isEmpty() ? null : LiftedPaint::of($windows, $shape, $where);
+            if ($lifted !== null) {
+                $parts[] = [$shape, $lifted, $there];
             }
         }
         if ($parts === []) {
             throw new OpRefused('There is no paint of this pass inside the outline.');
         }
         // What would be lost beyond the page stays where it is.
-        $parts = array_filter($parts, fn (array $part): bool => ! self::reached($part[2], $part[1])->intersect($page)->isEmpty());
+        $parts = array_filter($parts, fn (array $part): bool => ! $part[1]->reaches($part[2])->intersect($page)->isEmpty());
         if ($parts === []) {
             throw new OpRefused('It would lie off the page.');
         }
-        foreach ($this->copy ? [] : $parts as [$shape, $where]) {
-            $this->clear($windows, $shape, $where);
+        foreach ($this->copy ? [] : $parts as [$shape, $lifted]) {
+            $this->clear($windows, $shape, $lifted->where);
         }
         $into = LayerWindow::planes($sheet, $into->layer($this->into ?? $this->pass));
-        foreach ($parts as [, $where, $there, $taken]) {
-            $this->put($into, $taken, $where, $there, $page);
+        foreach ($parts as [, $lifted, $there]) {
+            $lifted->put($into, $there, $page);
         }
     }
 
@@ -149,23 +148,6 @@ final readonly class MovePaint implements ClientOp
         return $sheet->find(PassSpec::class, $id) ?? throw new OpRefused('The pass is gone. Pick another one and move what is there.');
     }
 
-    /**
-     * What is inside, the last plane less where the outline cuts through a pixel.
-     *
-     * @param  list<LayerWindow>  $windows
-     * @return ?list<string> null when there is nothing
-     */
-    private function taken(array $windows, ?Coverage $shape, Rect $where): ?array
-    {
-        $planes = array_map(fn (LayerWindow $window): string => $window->read($where), $windows);
-        $last = count($planes) - 1;
-        if ($shape !== null) {
-            $planes[$last] = Bytes::product($shape->cut($where) ?? str_repeat("\0", strlen($planes[$last])), $planes[$last]);
-        }
-
-        return Bytes::isNothing($planes[$last]) ? null : array_values($planes);
-    }
-
     /** @param  list<LayerWindow>  $windows */
     private function clear(array $windows, ?Coverage $shape, Rect $where): void
     {
@@ -175,58 +157,10 @@ final readonly class MovePaint implements ClientOp
         $window->write($where, $kept);
     }
 
-    /**
-     * @param  list<LayerWindow>  $windows
-     * @param  list<string>  $taken
-     */
-    private function put(array $windows, array $taken, Rect $where, Projection $there, Rect $page): void
-    {
-        $to = self::reached($there, $where)->intersect($page);
-        $there = Projection::move($where->x, $where->y)->then($there)->then(Projection::move(-$to->x, -$to->y));
-        $warped = fn (string $plane): string => Warp::plane(new Plane($where->width, $where->height, $plane), $there, $to->width, $to->height)->data;
-        $weights = $taken[count($taken) - 1];
-        $alpha = $warped($weights);
-        // Colours are warped with their weight, so that nothing is mixed in from where there is no paint.
-        $colours = array_map(fn (string $plane): string => $warped(Bytes::product($weights, $plane)), array_slice($taken, 0, -1));
-        $this->over($windows, $colours, $alpha, $to);
-    }
-
     private function there(Rect $where): Projection
     {
         [$x, $y] = [$where->x + $where->width / 2, $where->y + $where->height / 2];
 
         return Projection::scale($this->scale[0], $this->scale[1], $x, $y)->then(Projection::turn($this->turn, $x, $y))->then(Projection::move($this->by[0], $this->by[1]));
-    }
-
-    private static function reached(Projection $there, Rect $where): Rect
-    {
-        $corners = array_map(fn (array $at): array => $there->at(...$at), [[$where->x, $where->y], [$where->right(), $where->y], [$where->x, $where->bottom()], [$where->right(), $where->bottom()]]);
-        $xs = array_column($corners, 0);
-        $ys = array_column($corners, 1);
-
-        return Rect::bounds((int) floor(min($xs)) - 1, (int) floor(min($ys)) - 1, (int) ceil(max($xs)) + 1, (int) ceil(max($ys)) + 1);
-    }
-
-    /**
-     * @param  list<LayerWindow>  $windows
-     * @param  list<string>  $colours  already weighed
-     */
-    private function over(array $windows, array $colours, string $alpha, Rect $to): void
-    {
-        $last = count($windows) - 1;
-        $planes = array_map(fn (LayerWindow $window): string => $window->read($to), $windows);
-        for ($at = strspn($alpha, "\0"), $count = strlen($alpha); $at < $count; $at += 1 + strspn($alpha, "\0", $at + 1)) {
-            $over = ord($alpha[$at]) / 255;
-            $under = ord($planes[$last][$at]) / 255 * (1 - $over);
-            $sum = $over + $under;
-            foreach ($colours as $i => $colour) {
-                $planes[$i][$at] = chr((int) min(255.0, (ord($colour[$at]) + ord($planes[$i][$at]) * $under) / $sum + 0.5));
-            }
-            $planes[$last][$at] = chr((int) (255 * $sum + 0.5));
-        }
-        /** @var list<string> $planes */
-        foreach ($planes as $i => $plane) {
-            $windows[$i]->write($to, $plane);
-        }
     }
 }

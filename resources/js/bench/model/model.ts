@@ -24,9 +24,10 @@ import {
 import { unfilled } from '../../page/records';
 import type { PageSession } from '../../page/session';
 import { sizeOf } from '../../page/store';
-import { refreshed, type Target } from '../../page/target';
+import { passFor, refreshed, type Target } from '../../page/target';
 import type { Look } from '../../picture/compose';
 import type { TriedLight } from '../../picture/tried';
+import { remember, remembered, wayOf, type Carried } from './carried';
 import { LightTrial } from './lightTrial';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
 import { mirrored, turnedSpots, type Spot } from './lines';
@@ -139,6 +140,8 @@ export interface BenchView {
     strength: number;
     /** The outline of paint that is moved. */
     lifted: Spot[] | null;
+    /** Paint that was taken along to be put elsewhere. */
+    carried: Carried | null;
     /** Regions that are picked, by label. */
     chosen: number[];
     /** What is odd about the flats; null: not looked for yet. */
@@ -238,6 +241,7 @@ export class BenchModel {
             isSoftApart: false,
             strength: 0.4,
             lifted: null,
+            carried: remembered(),
             chosen: [],
             veil: 'none',
             findings: null,
@@ -392,6 +396,34 @@ export class BenchModel {
     }
 
     /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
+    /** Remembers what was drawn round of a pass, to put it elsewhere. */
+    carry(pass: string): void {
+        const { lifted } = this.view;
+        const { records, palette, id } = this.session.view;
+        if (lifted === null || records.pass[pass] === undefined) return;
+        const { name, figure } = records.pass[pass];
+        const of = palette.figures.find((one) => one.id === figure);
+        this.keepCarried({ page: id, pass, name: of === undefined ? name : `${name} of ${of.name}`, outline: lifted });
+    }
+
+    keepCarried(carried: Carried | null): void {
+        remember(carried);
+        this.set({ carried });
+    }
+
+    /** Puts it into the picked pass, and has it in hand there. */
+    placeCarried(): void {
+        const { carried, target } = this.view;
+        const { id: page, rules, records } = this.session.view;
+        if (carried === null || target === null) return;
+        const size = records.page.page;
+        const by = wayOf(carried, page, this.surface?.middle() ?? { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 });
+        const { id: pass, make } = passFor(rules, records, target);
+        const outline = carried.outline.map(({ x, y }): [number, number] => [x, y]);
+        this.session.placePaint({ pass, make, page: carried.page, from: carried.pass, outline, by });
+        this.set({ lifted: carried.outline.map(({ x, y }) => ({ x: x + by[0], y: y + by[1] })) });
+    }
+
     movePaint(pass: string, how: Partial<Pick<MovePaintInput, 'by' | 'turn' | 'scale' | 'copy'>>): void {
         const { lifted, axis } = this.view;
         if (lifted === null) return;

@@ -213,8 +213,6 @@ export class SurfaceRenderer {
         // Closer than a few pixels it would only be grey.
         if (grid * view.scale >= LEAST_GRID) drawGrid(context, toScreen, size, grid);
         this.drawDraft(context, toScreen);
-        const { lifted } = this.bench.view;
-        if (lifted !== null && this.gesture === null) drawOutline(context, toScreen, lifted);
         const { proposed } = this.bench.view;
         drawLines(
             context,
@@ -354,7 +352,7 @@ export class SurfaceRenderer {
     }
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
-        const { overlays, bridges, bridgeLimit, stage, tool, size, axis } = this.bench.view;
+        const { overlays, bridges, bridgeLimit, stage, tool, size, axis, lifted } = this.bench.view;
         if (overlays && axis !== null && TOOLS[tool].options.includes('axis')) this.drawMirror(context, toScreen, axis, view);
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
@@ -365,6 +363,7 @@ export class SurfaceRenderer {
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
         if (overlays && stage === 'light') this.drawFlows(context, toScreen);
+        if (overlays && tool === 'move' && lifted !== null && this.gesture === null) drawOutline(context, toScreen, lifted);
         if (stage === 'flats' || stage === 'light') this.drawCorners(context, toScreen);
         const width = tool === 'ink' ? this.bench.view.weight : size;
         if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
