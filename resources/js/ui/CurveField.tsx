@@ -20,7 +20,7 @@ interface Props {
 
 export function CurveField({ label, title, curve, onChange }: Props) {
     const held = useRef<number | null>(null);
-    const set = (place: number, share: number): void => onChange(curve.map((was, i) => (i === place ? held01(share) : was)));
+    const set = (place: number, share: number): void => onChange(curve.map((was, i) => (i === place ? wholePercent(share) : was)));
     const begin = (event: PointerEvent<SVGSVGElement>): void => {
         event.currentTarget.setPointerCapture(event.pointerId);
         held.current = nearestPlace(event);
@@ -53,8 +53,8 @@ export function CurveField({ label, title, curve, onChange }: Props) {
                 {PLACES.map((place) => (
                     <circle
                         key={place}
-                        cx={across(place / 4)}
-                        cy={up(curve[place])}
+                        cx={xOf(place / 4)}
+                        cy={yOf(curve[place])}
                         r={4}
                         tabIndex={0}
                         role="slider"
@@ -69,20 +69,20 @@ export function CurveField({ label, title, curve, onChange }: Props) {
     );
 }
 
-const across = (pressure: number): number => EDGE + (WIDTH - 2 * EDGE) * pressure;
-const up = (share: number): number => HEIGHT - EDGE - (HEIGHT - 2 * EDGE) * share;
+const xOf = (pressure: number): number => EDGE + (WIDTH - 2 * EDGE) * pressure;
+const yOf = (share: number): number => HEIGHT - EDGE - (HEIGHT - 2 * EDGE) * share;
 
 /** In whole percents: what is read beside it is what is kept. */
-const held01 = (share: number): number => Math.round(100 * Math.max(0, Math.min(1, share))) / 100;
+const wholePercent = (share: number): number => Math.round(100 * Math.max(0, Math.min(1, share))) / 100;
 
 function outline(curve: Curve): string {
     const places = Array.from({ length: 49 }, (_, i) => i / 48);
-    return `M${places.map((pressure) => `${across(pressure).toFixed(1)},${up(curveAt(curve, pressure)).toFixed(1)}`).join('L')}`;
+    return `M${places.map((pressure) => `${xOf(pressure).toFixed(1)},${yOf(curveAt(curve, pressure)).toFixed(1)}`).join('L')}`;
 }
 
 function nearestPlace(event: PointerEvent<SVGSVGElement>): number {
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
-    return Math.round(4 * held01((x - EDGE) / (WIDTH - 2 * EDGE)));
+    return Math.round(4 * wholePercent((x - EDGE) / (WIDTH - 2 * EDGE)));
 }
 
 function shareAt(event: PointerEvent<SVGSVGElement>): number {
