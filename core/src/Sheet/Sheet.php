@@ -170,20 +170,23 @@ final class Sheet
         return new Plane($size->width, $size->height, $this->layer(LayerName::ink()));
     }
 
-    /** @return list<array{int, int}> */
-    private function tilesOf(LayerName $layer): array
+    /** @return array<string, array{int, int}> by "column,row", where any of some layers may have a tile */
+    public function tilesOf(LayerName ...$layers): array
     {
-        $places = [];
-        foreach ($this->source->tilesOf($layer) as $place) {
-            $places[implode(' ', $place)] = $place;
+        $places = $wanted = [];
+        foreach ($layers as $layer) {
+            $wanted[$layer->value] = true;
+            foreach ($this->source->tilesOf($layer) as $place) {
+                $places[implode(',', $place)] = $place;
+            }
         }
         foreach ($this->tileChanges as $change) {
-            if ($change->layer->value === $layer->value) {
-                $places["$change->column $change->row"] = [$change->column, $change->row];
+            if (isset($wanted[$change->layer->value])) {
+                $places["$change->column,$change->row"] = [$change->column, $change->row];
             }
         }
 
-        return array_values($places);
+        return $places;
     }
 
     /** The label of a pixel, 0 outside the page. */

@@ -252,16 +252,17 @@ final readonly class LayRoughIn implements Op
         $only = $keepsIn && $this->only !== [] ? new RegionCoverage($sheet, $this->only) : null;
         $byTile = self::byTile($planes);
         [$computed, $added, $gone] = [LayerName::computed($id), LayerName::added($id), LayerName::gone($id)];
+        $there = $sheet->tilesOf($layer, $computed, $added, $gone);
         foreach ($sheet->grid()->all() as [$column, $row]) {
-            $tile = TileGrid::rect($column, $row);
             $pieces = $byTile["$column,$row"] ?? [];
-            $there = $sheet->tile($layer, $column, $row);
-            $before = $sheet->tile($computed, $column, $row);
-            // No hand has gone over what was computed, as is the rule.
-            $isUntouched = $there === $before && $sheet->tile($added, $column, $row) === null && $sheet->tile($gone, $column, $row) === null;
-            if ($pieces === [] && $isUntouched && $there === null) {
+            if ($pieces === [] && ! isset($there["$column,$row"])) {
                 continue;
             }
+            $tile = TileGrid::rect($column, $row);
+            $now = $sheet->tile($layer, $column, $row);
+            $before = $sheet->tile($computed, $column, $row);
+            // No hand has gone over what was computed, as is the rule.
+            $isUntouched = $now === $before && $sheet->tile($added, $column, $row) === null && $sheet->tile($gone, $column, $row) === null;
             $anew = self::onTile($pieces, $tile);
             if ($only !== null) {
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
