@@ -582,6 +582,9 @@ final class PaintTest extends TestCase
                 self::assertSame(255, $this->at(0, 0, $pass), 'the rim of the page is no border');
             }
         }
+        // A border is seen from the tile beside it: that of region 9 lies at 240, tiles meet at 256.
+        $this->op('paint.pour', ['laying' => $this->into('fadingnine', ['make' => (new PassSpec('Shade', 0, new ToneContent(Tone::Shade), Scope::page()))->toData()]), 'labels' => [9], 'fade' => 40]);
+        self::assertEqualsWithDelta([$eased(14.5 / 40), $eased(18.5 / 40), $eased(29.5 / 40)], [$this->at(254, 130, 'fadingnine'), $this->at(258, 130, 'fadingnine'), $this->at(269, 130, 'fadingnine')], 26);
         $this->assertRefused('paint.pour', ['laying' => $this->into(), 'labels' => [7], 'fade' => 201], 'Fade runs from');
     }
 

@@ -265,8 +265,12 @@ final class BenchTest extends TestCase
         self::assertSame(255, $at(120, 260));
         // Not from a page of another series, though the person may see that; not what is gone; not into what is not of the series.
         Member::query()->create(['series_id' => $theirs->figure->series_id, 'user_id' => $mira->id, 'role' => Role::Colourist]);
+        $this->import($foreign, $mira);
+        $this->op($foreign, $this->fillOp($theirs, $this->labelAt($foreign, 120, 200)))->assertOk();
+        $this->op($foreign, ['points' => [[100, 200, 1], [140, 200, 1]]] + $this->strokeOp($theirs, 'fromhere01'))->assertOk();
         $print = $this->fingerprint($next);
-        foreach ([['page' => $foreign->id], ['page' => 999_999], ['from' => 'nosuchpass'], ['outline' => [[400, 10], [420, 10], [420, 30]]], ['pass' => 'puthere002', 'make' => ['figure' => $theirs->figure_id] + $make]] as $bad) {
+        self::assertStringContainsString('not in this series', (string) $this->op($next, $put(['page' => $foreign->id]))->assertStatus(422)->json('message'));
+        foreach ([['page' => 999_999], ['from' => 'nosuchpass'], ['outline' => [[400, 10], [420, 10], [420, 30]]], ['pass' => 'puthere002', 'make' => ['figure' => $theirs->figure_id] + $make]] as $bad) {
             $this->op($next, $put($bad))->assertStatus(422);
         }
         self::assertSame($print, $this->fingerprint($next));
