@@ -40,11 +40,14 @@ final class RoughInFigures extends LongTask
         $shapes = new LitPage(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
-        $op = isset($input['figure'])
-            ? (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told)
-            : $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, $isLineless ? [RoughKind::Occlusion, RoughKind::Unseen] : [], $told);
+        $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, array_values($kinds), $told);
+        $op = match (true) {
+            isset($input['figure']) => (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told),
+            $isLineless => new OccludeLines($all(RoughKind::Occlusion, RoughKind::Unseen)),
+            default => $all(),
+        };
         $this->step($task, 75, 'Laying it on the page');
-        (new PageDesk)->land($task, $isLineless && $op instanceof LayRoughIns ? new OccludeLines($op) : $op);
+        (new PageDesk)->land($task, $op);
     }
 
     /**

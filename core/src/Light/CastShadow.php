@@ -33,11 +33,13 @@ final readonly class CastShadow
                 }
             }
         }
+        if ($soft < 1) {
+            return new Plane($throwers->width, $throwers->height, self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height));
+        }
         // Up to what throws it a soft one is full: it fades together with that.
-        $faded = $soft < 1 ? $shadow : FadedEdge::of(new Plane($throwers->width, $throwers->height, $shadow), $soft)->data;
-        $fallen = $faded & ~$throwers->data;
+        $faded = FadedEdge::of(new Plane($throwers->width, $throwers->height, $shadow), $soft);
 
-        return new Plane($throwers->width, $throwers->height, $soft < 1 ? self::smooth($fallen, $throwers->width, $throwers->height) : $fallen);
+        return new Plane($throwers->width, $throwers->height, $faded->data & ~$throwers->data);
     }
 
     /**

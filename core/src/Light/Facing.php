@@ -61,10 +61,7 @@ final readonly class Facing
     {
         $half = $joined->thinned(2);
         $wholes = Inflation::of($half);
-        /** @var list<int> $of */
-        $of = array_values((array) unpack('n*', $joined->data));
-        /** @var list<int> $ofHalf */
-        $ofHalf = array_values((array) unpack('n*', $half->data));
+        [$of, $ofHalf] = [$joined->numbers(), $half->numbers()];
         for ($row = $at = 0; $row < $joined->height; $row++) {
             $start = ($row >> 1) * $half->width;
             for ($column = 0; $column < $joined->width; $column++, $at++) {

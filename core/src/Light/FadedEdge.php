@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
-use Awning\Core\Codec\Resized;
-use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -32,9 +30,9 @@ final class FadedEdge
             $part = min(1.0, max(0.0, sqrt($squared) - 0.5) * $by / $over);
             $coverage .= chr((int) round(255 * $part * $part * (3 - 2 * $part)));
         }
-        [$width, $height] = [$small->width * $by, $small->height * $by];
+        $drawn = (new Coarse($by))->drawn([$coverage], new Rect(0, 0, $small->width, $small->height), new Rect(0, 0, $shape->width, $shape->height));
 
-        return new Plane($shape->width, $shape->height, Bytes::crop(Resized::plane($coverage, $small->width, $small->height, $width, $height), $width, $height, new Rect(0, 0, $shape->width, $shape->height), 1) & $shape->data);
+        return new Plane($shape->width, $shape->height, $drawn[0] & $shape->data);
     }
 
     /** What must be looked at to have a part of a page as it is in the whole; the filter that draws it larger asks for less. */

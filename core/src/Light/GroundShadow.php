@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
-use Awning\Core\Codec\Resized;
-use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -25,9 +23,6 @@ final readonly class GroundShadow
 
     /** So many places from the sole to where it ends are enough for it. */
     private const PLACES = 10;
-
-    /** Places around a part that the filter asks for which draws it larger. */
-    private const AROUND = 3;
 
     /**
      * @param  list<array{int, int, int}>  $soles  first pixel of a row, pixel after the last, row
@@ -63,15 +58,12 @@ final readonly class GroundShadow
     public function on(Rect $where): ?Plane
     {
         $by = max(1, (int) round($this->reach / self::PLACES));
-        $around = Rect::bounds(intdiv($where->x, $by) - self::AROUND, intdiv($where->y, $by) - self::AROUND, intdiv($where->right() - 1, $by) + 1 + self::AROUND, intdiv($where->bottom() - 1, $by) + 1 + self::AROUND);
+        $coarse = new Coarse($by);
+        $around = $coarse->around($where);
         $small = $this->worked($around, $by);
-        if ($small === null) {
-            return null;
-        }
-        [$width, $height] = [$around->width * $by, $around->height * $by];
-        $large = Bytes::crop(Resized::plane($small, $around->width, $around->height, $width, $height), $width, $height, new Rect($where->x - $around->x * $by, $where->y - $around->y * $by, $where->width, $where->height), 1);
 
-        return new Plane($where->width, $where->height, $large & ~$this->standing->crop($where)->data);
+        return $small === null ? null
+            : new Plane($where->width, $where->height, $coarse->drawn([$small], $around, $where)[0] & ~$this->standing->crop($where)->data);
     }
 
     /**

@@ -48,8 +48,7 @@ final readonly class Inflation
     public static function of(Labels $labels): self
     {
         [$width, $height] = [$labels->width, $labels->height];
-        /** @var list<int> $of */
-        $of = array_values((array) unpack('n*', $labels->data));
+        $of = $labels->numbers();
         $spans = self::spans($labels);
         $means = RegionMeans::within($of, $width, $height);
         // What is nothing is nowhere farther from a body than its first pixel is, as far as slopes are asked for it.

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
-use Awning\Core\Codec\Resized;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
@@ -20,8 +19,8 @@ final readonly class SmallLight
     /** Pixels of bodies that are worked out; larger planes are halved, thirded … to no more. */
     public const WORK = 90_000;
 
-    /** Small pixels around a place that the filter asks for which draws it larger. */
-    private const AROUND = 3;
+    /** Small pixels beyond a body that the filter asks for which draws it larger. */
+    private const BEYOND = 3;
 
     /** Places over which the dark of touches is smoothed, as a bell; and how much it loses where it is as narrow as it can be. */
     private const SOFTENED = 1.0;
@@ -55,9 +54,9 @@ final readonly class SmallLight
         $lamps = array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps);
         $lit = LitSurface::of($small, Facing::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->smaller($by), $scene->back, $lamps);
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
-        $beyond = fn (string $plane): string => $by * $finer === 1 ? $plane : self::spread($plane, $lit->inside, $small->width);
+        [$lambert, $shine] = $by * $finer === 1 ? [$lit->lambert, $lit->shine] : self::spread([$lit->lambert, $lit->shine], $lit->inside, $small->width);
 
-        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $beyond($lit->lambert), $beyond($lit->shine), $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark));
+        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $lambert, $shine, $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark));
     }
 
     /**
@@ -72,14 +71,11 @@ final readonly class SmallLight
         if ($by === 1) {
             return array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $where, 1), $planes);
         }
-        $from = fn (int $at): int => intdiv($at, $this->by) - self::AROUND;
-        $to = fn (int $at): int => intdiv($at + $this->by - 1, $this->by) + self::AROUND;
-        $around = Rect::bounds($from($where->x), $from($where->y), $to($where->right()), $to($where->bottom()))->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
-        [$width, $height] = [$around->width * $by, $around->height * $by];
-        $inside = new Rect($where->x * $this->finer - $around->x * $by, $where->y * $this->finer - $around->y * $by, $where->width * $this->finer, $where->height * $this->finer);
+        $around = (new Coarse($this->by))->around($where)->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
         $cut = array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $around, 1), $planes);
+        $finely = new Rect($where->x * $this->finer, $where->y * $this->finer, $where->width * $this->finer, $where->height * $this->finer);
 
-        return array_map(fn (string $plane): string => Bytes::crop($plane, $width, $height, $inside, 1), Resized::planes($cut, $around->width, $around->height, $width, $height));
+        return (new Coarse($by))->drawn($cut, $around, $finely);
     }
 
     /**
@@ -127,34 +123,29 @@ final readonly class SmallLight
     /** Touches are told by whole places, and narrow dark along them in steps: they are smoothed, and as dark as they were. */
     private static function softened(string $occlusion, Labels $small, float $darkest): string
     {
-        $values = [];
-        foreach (str_split($occlusion) as $byte) {
-            $values[] = (float) ord($byte);
-        }
-        $soft = '';
-        foreach ((new Blur(self::SOFTENED))->of($values, $small->width, $small->height) as $value) {
-            $soft .= chr((int) min(255 * $darkest, self::STRONGER * $value + 0.5));
-        }
-
-        return $soft;
+        return (new Blur(self::SOFTENED))->ofBytes($occlusion, $small->width, $small->height, self::STRONGER, 255 * $darkest);
     }
 
     /**
      * What is no body, near one, takes the value of that, as far as the filter asks for which draws it larger.
      *
+     * @param  list<string>  $planes  of one size
      * @param  string  $inside  255 where there is a body
+     * @return list<string>
      */
-    private static function spread(string $plane, string $inside, int $width): string
+    private static function spread(array $planes, string $inside, int $width): array
     {
-        $spread = $plane;
         $known = $inside;
         $edge = self::edge($inside, $width);
-        for ($far = 1; $far <= self::AROUND; $far++) {
+        for ($far = 1; $far <= self::BEYOND; $far++) {
             $next = [];
             foreach ($edge as $at) {
                 foreach (self::beside($at, $width, strlen($inside)) as $beside) {
                     if ($known[$beside] !== "\xff") {
-                        $spread[$beside] = $spread[$at];
+                        foreach ($planes as &$plane) {
+                            $plane[$beside] = $plane[$at];
+                        }
+                        unset($plane);
                         $known[$beside] = "\xff";
                         $next[] = $beside;
                     }
@@ -163,7 +154,7 @@ final readonly class SmallLight
             $edge = $next;
         }
 
-        return $spread;
+        return $planes;
     }
 
     /** @return list<int> pixels of bodies at the ends of their rows, and above or below of which there is none */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
-use Awning\Core\Codec\Resized;
 use Awning\Core\Codec\Thumbnail;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Bytes;
@@ -22,9 +21,6 @@ final readonly class UnseenLines
 
     /** What a line of 8 px keeps in its middle of such a blur is 0.68; it is full again. */
     private const STRONGER = 1 / 0.68;
-
-    /** Places around a part that the filter asks for which draws it larger. */
-    private const AROUND = 3;
 
     private float $sigma;
 
@@ -44,26 +40,16 @@ final readonly class UnseenLines
     /** @return ?Plane coverage of one place of the page; null: there was no line */
     public function on(Rect $where): ?Plane
     {
-        $by = $this->by;
-        $blur = new Blur($this->sigma / $by);
-        $far = $blur->reach() + self::AROUND;
-        $around = Rect::bounds(intdiv($where->x, $by) - $far, intdiv($where->y, $by) - $far, intdiv($where->right() - 1, $by) + 1 + $far, intdiv($where->bottom() - 1, $by) + 1 + $far);
-        [$width, $height] = [$around->width * $by, $around->height * $by];
-        $ink = $this->ink->crop(new Rect($around->x * $by, $around->y * $by, $width, $height))->data;
-        if (Bytes::isNothing($ink)) {
+        $coarse = new Coarse($this->by);
+        $blur = new Blur($this->sigma / $this->by);
+        $around = $coarse->around($where, $blur->reach());
+        $ink = $this->ink->crop($coarse->pixels($around));
+        if (Bytes::isNothing($ink->data)) {
             return null;
         }
-        $small = $by === 1 ? $ink : Thumbnail::shrink($ink, $width, $height, $around->width, $around->height);
-        $lines = [];
-        foreach (str_split($small) as $byte) {
-            $lines[] = (float) ord($byte);
-        }
-        $soft = '';
-        foreach ($blur->of($lines, $around->width, $around->height) as $value) {
-            $soft .= chr((int) min(255, $value * self::STRONGER + 0.5));
-        }
-        $large = Resized::plane($soft, $around->width, $around->height, $width, $height);
+        $small = $this->by === 1 ? $ink->data : Thumbnail::shrink($ink->data, $ink->width, $ink->height, $around->width, $around->height);
+        $soft = $blur->ofBytes($small, $around->width, $around->height, self::STRONGER);
 
-        return new Plane($where->width, $where->height, Bytes::crop($large, $width, $height, new Rect($where->x - $around->x * $by, $where->y - $around->y * $by, $where->width, $where->height), 1));
+        return new Plane($where->width, $where->height, $coarse->drawn([$soft], $around, $where)[0]);
     }
 }

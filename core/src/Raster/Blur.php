@@ -48,6 +48,27 @@ final readonly class Blur
     }
 
     /**
+     * The same of bytes.
+     *
+     * @param  string  $plane  one byte a pixel, row after row; outside is 0
+     * @param  float  $stronger  what comes of it is so many times as much
+     * @param  float  $most  and no more than that
+     */
+    public function ofBytes(string $plane, int $width, int $height, float $stronger, float $most = 255.0): string
+    {
+        $values = [];
+        foreach (str_split($plane) as $byte) {
+            $values[] = (float) ord($byte);
+        }
+        $soft = '';
+        foreach ($this->of($values, $width, $height) as $value) {
+            $soft .= chr((int) min($most, $stronger * $value + 0.5));
+        }
+
+        return $soft;
+    }
+
+    /**
      * @param  list<float>  $values
      * @return list<float>
      */

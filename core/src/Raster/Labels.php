@@ -36,6 +36,15 @@ final readonly class Labels
         return new self($shape->width, $shape->height, strtr(chunk_split($shape->data, 1, "\0"), ["\xff\0" => "\0\1"]));
     }
 
+    /** @return list<int> of each pixel, in reading order; for planes that are small */
+    public function numbers(): array
+    {
+        /** @var list<int> $numbers */
+        $numbers = array_values((array) unpack('n*', $this->data));
+
+        return $numbers;
+    }
+
     public function at(int $x, int $y): int
     {
         $index = 2 * ($y * $this->width + $x);

@@ -3,6 +3,7 @@ import { TIP_RANGES } from '../api/generated';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
+import { tipOf } from './model/model';
 import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
 
 /** The slider runs by the root of the size: small brushes need fine steps. */
@@ -40,9 +41,8 @@ export function Opacity() {
 /** A brush without a tip lays all of a stroke at once. */
 export function Flow() {
     const bench = useBenchModel();
-    const flow = useBench(({ boxed, flow: set }) => set ?? boxed?.tip?.flow ?? null);
-    const hasTip = useBench(({ boxed }) => boxed !== null && boxed.tip !== null);
-    if (flow === null || !hasTip) return null;
+    const flow = useBench((view) => tipOf(view)?.flow ?? null);
+    if (flow === null) return null;
     const percent = Math.round(flow * 100);
     return (
         <Slide

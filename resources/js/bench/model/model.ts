@@ -302,10 +302,8 @@ export class BenchModel {
         return tip === null ? round : { ...round, tip };
     }
 
-    /** What the brush in hand leaves at each place; null: it has no tip. */
     get tip(): TipData | null {
-        const { boxed, flow } = this.view;
-        return boxed === null || boxed.tip === null ? null : { ...boxed.tip, flow: flow ?? boxed.tip.flow };
+        return tipOf(this.view);
     }
 
     /** Takes another brush in hand; null: the one that lies first. It flows as it was made. */
@@ -395,7 +393,6 @@ export class BenchModel {
         if (draft.length > 2) this.shape(shapeUse, { outline: draft.map(({ x, y }) => [x, y]), pen: null });
     }
 
-    /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
     /** Remembers what was drawn round of a pass, to put it elsewhere. */
     carry(pass: string): void {
         const { lifted } = this.view;
@@ -424,6 +421,7 @@ export class BenchModel {
         this.set({ lifted: carried.outline.map(({ x, y }) => ({ x: x + by[0], y: y + by[1] })) });
     }
 
+    /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
     movePaint(pass: string, how: Partial<Pick<MovePaintInput, 'by' | 'turn' | 'scale' | 'copy'>>): void {
         const { lifted, axis } = this.view;
         if (lifted === null) return;
@@ -591,4 +589,10 @@ function firstStage(session: PageSession): StageId {
     const { view } = session;
     if (sizeOf(view) === null) return 'ink';
     return unfilled(view.records).length > 0 && Object.keys(view.records.pass).length === 0 ? 'flats' : 'light';
+}
+
+/** What the brush in hand leaves at each place; null: it has no tip, and lays all of a stroke at once. */
+export function tipOf({ boxed, flow }: BenchView): TipData | null {
+    const tip = boxed?.tip ?? null;
+    return tip === null ? null : { ...tip, flow: flow ?? tip.flow };
 }
