@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Desk\Conflict;
+use App\Http\Middleware\FiniteNumbers;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SmallBodies;
 use App\Store\NotKept;
@@ -22,6 +23,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend(SmallBodies::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->append(FiniteNumbers::class);
         // Only the names it is reached by: what a request calls us is not repeated in links.
         $middleware->trustHosts(at: fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$', '^localhost$', '^127\\.0\\.0\\.1$'], subdomains: false);
         $middleware->redirectGuestsTo(fn (): string => rtrim((string) config('app.url'), '/').'/');

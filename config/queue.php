@@ -9,7 +9,7 @@ return [
             'connection' => null,
             'table' => 'jobs',
             'queue' => 'quick',
-            // Longer than any job may run (PageTask::$timeout), or two workers would do the same one.
+            // Longer than any job may run (NextTask::$timeout), or two workers would do the same one.
             'retry_after' => 660,
             'after_commit' => false,
         ],
@@ -23,4 +23,6 @@ return [
             'after_commit' => true,
         ],
     ],
+    // What ended in an error of ours, with the error: php artisan queue:failed
+    'failed' => ['driver' => 'database-uuids', 'database' => env('DB_CONNECTION', 'mariadb'), 'table' => 'failed_jobs'],
 ];

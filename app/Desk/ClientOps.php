@@ -11,6 +11,7 @@ use App\Models\PaletteVariant;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\SeriesLight;
+use App\Models\SeriesSetup;
 use App\Store\PageStore;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\LiftedPaint;
@@ -75,6 +76,10 @@ final readonly class ClientOps
         foreach ($names->variants as $variant) {
             PaletteVariant::living()->where('series_id', $this->series->id)->whereKey($variant)->exists()
                 || throw new OpRefused('This variant is no longer in the palette. Pick another.');
+        }
+        foreach ($names->setups as $setup) {
+            SeriesSetup::living()->where('series_id', $this->series->id)->whereKey($setup)->exists()
+                || throw new OpRefused('This setup is not in the series, or no longer. Pick another.');
         }
         foreach ($names->lights as $light) {
             SeriesLight::living()->where('series_id', $this->series->id)->whereKey($light)->exists()

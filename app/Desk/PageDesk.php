@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\JournalEntry;
+use App\Models\Member;
 use App\Models\Page;
 use App\Models\PageChange;
 use App\Models\Role;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\PageStore;
+use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Prepares;
@@ -32,7 +34,7 @@ final class PageDesk
     public function apply(Page $page, User $user, Op $op, ?Asked $asked = null): Applied
     {
         if ($op instanceof Prepares) {
-            $op->prepare(new Sheet(new PageStore($page)));
+            OpRefused::onInvalidValues(fn () => $op->prepare(new Sheet(new PageStore($page))));
         }
 
         return $this->locked($page, $asked?->id, fn (Page $row) => $this->check($row, $user, $asked), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false);
@@ -58,11 +60,12 @@ final class PageDesk
      *
      * @throws Conflict when the page is no longer held as it was when the task began
      * @throws TaskEnded when the task was stopped, or has landed already
-     * @throws OpRefused
+     * @throws OpRefused when the person may not, or not any more
      */
     public function land(Task $task, Op $op): Applied
     {
-        return $this->locked($task->onPage(), "task-$task->id", function (Page $row) use ($task): void {
+        return $this->locked($task->onPage(), "task-$task->id", function (Page $row) use ($task, $op): void {
+            ClientOps::check($this->roleNow($row, $task->user), $op->right());
             $state = Task::query()->lockForUpdate()->whereKey($task->id)->value('state');
             if ($state !== 'working') {
                 throw new TaskEnded;
@@ -80,11 +83,26 @@ final class PageDesk
         }, false);
     }
 
+    /**
+     * What the person may do at this moment: it cannot be changed until the page's change is done.
+     *
+     * @throws OpRefused when they have no part in the series any more
+     */
+    private function roleNow(Page $row, User $user): Role
+    {
+        $role = Member::query()->where('series_id', $row->series_id)->where('user_id', $user->id)->sharedLock()->value('role');
+
+        return $role instanceof Role && $user->refresh()->mayComeIn() ? $role : throw new OpRefused('You are no longer one of the people of this series. Nothing was changed.');
+    }
+
     private function write(PageStore $store, Page $page, User $user, Op $op): ?JournalEntry
     {
         $sheet = new Sheet($store);
-        $op->apply($sheet);
-        $change = $sheet->takeChange();
+        $change = OpRefused::onInvalidValues(function () use ($op, $sheet): Change {
+            $op->apply($sheet);
+
+            return $sheet->takeChange();
+        });
         if ($change->isEmpty()) {
             return null;
         }

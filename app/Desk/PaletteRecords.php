@@ -11,6 +11,10 @@ use App\Models\Series;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
 use App\Models\SeriesSetup;
+use App\Store\NotKept;
+use Awning\Core\Brush\BrushBox;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Setup;
 
 /** Puts records of a palette's journal in place: as they were before a change, or after it. */
 final class PaletteRecords
@@ -38,6 +42,33 @@ final class PaletteRecords
         }
 
         return $done;
+    }
+
+    /**
+     * Reads what was written once more: a record that could not be read would shut every page of the series.
+     *
+     * @param  list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}>  $records  kind, id, before, after
+     *
+     * @throws NotKept
+     */
+    public static function readBack(Series $series, array $records): void
+    {
+        try {
+            foreach ($records as [$kind, $id]) {
+                $row = self::row($series, $kind, $id);
+                match (true) {
+                    $row instanceof Series => $row->refresh()->rule(),
+                    $row instanceof Material => $row->tones($series->rule()),
+                    $row instanceof SeriesLight => $row->plan(),
+                    $row instanceof SeriesSetup => Setup::fromList($row->passes),
+                    $row instanceof SeriesBrush => BrushBox::own(new Data($row->brush)),
+                    default => null,
+                };
+            }
+        } catch (\InvalidArgumentException|\RangeException $error) {
+            report($error);
+            throw new NotKept('This change could not be kept as it was made, so nothing was changed. Reload and try again.', 0, $error);
+        }
     }
 
     private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup

@@ -10,6 +10,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\SignedIn;
+use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -58,8 +59,21 @@ final class People
         DB::transaction(function () use ($user): void {
             $user->forceFill(['disabled_at' => now()])->save();
             $this->endSessions($user);
-            Page::query()->where('holder_id', $user->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
+            self::letGo($user);
         });
+    }
+
+    /**
+     * Ends what somebody holds and has begun: of a series they may do less in than before, or with null of all. Call it in
+     * the transaction that changes what they may do.
+     */
+    public static function letGo(User $user, ?Series $series = null): void
+    {
+        $pages = Page::query()->when($series !== null, fn ($pages) => $pages->where('series_id', $series?->id));
+        $pages->clone()->where('holder_id', $user->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
+        Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])
+            ->when($series !== null, fn ($tasks) => $tasks->where(fn ($of) => $of->where('series_id', $series?->id)->orWhereIn('page_id', $pages->clone()->select('id'))))
+            ->update(['state' => 'stopped', 'message' => 'Your part in this series has changed, and the work was stopped. Nothing was changed.']);
     }
 
     /** Follows an invitation: somebody joins, or has a new password. Once. */

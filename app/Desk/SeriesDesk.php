@@ -9,6 +9,8 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
+use App\Store\NotKept;
+use Awning\Core\Sheet\OpRefused;
 use Illuminate\Support\Facades\DB;
 
 /** The one door through which a series' palette changes: one op, one transaction, one journal entry, one version. */
@@ -23,16 +25,43 @@ final class SeriesDesk
     /**
      * @param  ?string  $id  the client's: asking again with the same id changes nothing more and gets the same entry
      *
-     * @throws Conflict
+     * @return SeriesEntry  not kept where nothing was altered
+     *
+     * @throws Conflict|OpRefused|NotKept
      */
     public function apply(Series $series, User $user, SeriesOp $op, ?string $id = null): SeriesEntry
     {
         return $this->locked($series, $id, function (Series $row) use ($user, $op, $id): SeriesEntry {
-            $records = $op->apply($row);
+            try {
+                $records = DB::transaction(fn (): array => self::altered($op, $row));
+            } catch (NothingAltered $nothing) {
+                // What is to be redone stays, and nothing is there to be undone.
+                return new SeriesEntry(['series_id' => $row->id, 'version' => $row->palette_version, 'kind' => $op::kind(), 'title' => $op->title(), 'records' => $nothing->records]);
+            }
             SeriesEntry::query()->where('series_id', $row->id)->where('state', 'undone')->update(['state' => 'dropped']);
 
             return $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, $id);
         });
+    }
+
+    /**
+     * @return list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}>
+     *
+     * @throws NothingAltered when all records are but for their versions what they were
+     * @throws OpRefused
+     */
+    private static function altered(SeriesOp $op, Series $row): array
+    {
+        $records = OpRefused::onInvalidValues(fn (): array => $op->apply($row));
+        $without = fn (?array $record): ?array => $record === null ? null : array_diff_key($record, ['version' => 0]);
+        foreach ($records as [, , $before, $after]) {
+            if ($without($before) != $without($after)) {
+                PaletteRecords::readBack($row, $records);
+
+                return $records;
+            }
+        }
+        throw new NothingAltered($records);
     }
 
     /**

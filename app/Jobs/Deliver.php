@@ -28,7 +28,7 @@ final class Deliver extends LongTask
 
     public static function line(): string
     {
-        return 'quick';
+        return TaskLine::QUICK;
     }
 
     protected function work(Task $task): void

@@ -13,7 +13,7 @@ final class EnlargePage extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
     }
 
     protected function work(Task $task): void

@@ -18,7 +18,7 @@ final class FindRegions extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
     }
 
     protected function work(Task $task): void

@@ -32,7 +32,7 @@ final class HoldAgainst extends LongTask
 
     public static function line(): string
     {
-        return 'quick';
+        return TaskLine::QUICK;
     }
 
     protected function work(Task $task): void

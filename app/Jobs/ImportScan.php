@@ -40,7 +40,7 @@ final class ImportScan extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
     }
 
     protected function work(Task $task): void

@@ -16,43 +16,36 @@ use App\Store\PageLock;
 use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Sheet\OpRefused;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
-use Throwable;
 
 /**
  * Work that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and run again
  * at any moment: what it makes of a page is laid there in the transaction that ends it.
  */
-abstract class LongTask implements ShouldQueue
+abstract class LongTask
 {
-    use Queueable;
-
-    /** Once, and twice more when a worker dies over it. */
-    public int $tries = 3;
-
-    public int $timeout = 600;
-
-    final public function __construct(public int $taskId)
-    {
-    }
-
     /** Which queue it waits in: short work is never behind long work. */
     abstract public static function line(): string;
 
     abstract protected function work(Task $task): void;
 
-    final public function handle(): void
+    /**
+     * Whether what is asked for takes the place of the same person's task of this kind that waits for the same page.
+     *
+     * @param  array<string, mixed>  $waiting  its input
+     * @param  array<string, mixed>  $asked
+     */
+    public static function replaces(array $waiting, array $asked): bool
     {
-        $task = Task::query()->find($this->taskId);
-        if ($task === null || ! in_array($task->state, ['waiting', 'working'], true)) {
-            return;
-        }
+        return false;
+    }
+
+    /** @param  Task  $task  taken out of its line by this process */
+    final public function run(Task $task): void
+    {
         $lock = $task->page_id === null ? null : new PageLock($task->page_id);
         try {
-            $task->forceFill(['worker' => Worker::me()])->save();
             $this->step($task, 2, 'Starting');
-            if (static::line() === 'long') {
+            if (static::line() === TaskLine::LONG) {
                 $lock?->take(fn () => $this->step($task, 2, 'Waiting for other work on this page'));
             }
             $this->work($task);
@@ -67,12 +60,6 @@ abstract class LongTask implements ShouldQueue
         } finally {
             $lock?->give();
         }
-    }
-
-    public function failed(?Throwable $error): void
-    {
-        Task::query()->whereKey($this->taskId)->whereIn('state', ['waiting', 'working'])
-            ->update(['state' => 'failed', 'message' => 'This did not work out because of an error on our side. Nothing was changed; try again.']);
     }
 
     /** The file that was sent for it, or that of a picture on the series' board. */

@@ -13,7 +13,7 @@ final class ReadReference extends LongTask
 {
     public static function line(): string
     {
-        return 'quick';
+        return TaskLine::QUICK;
     }
 
     protected function work(Task $task): void

@@ -26,7 +26,15 @@ final class RoughInFigures extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
+    }
+
+    /** A light that is tried again and again before the first was worked out: the last one counts. */
+    public static function replaces(array $waiting, array $asked): bool
+    {
+        $what = fn (array $input): array => [$input['figure'] ?? null, $input['only'] ?? [], $input['lineless'] ?? false];
+
+        return $what($waiting) === $what($asked);
     }
 
     protected function work(Task $task): void

@@ -11,6 +11,7 @@ use App\Store\Originals;
 use App\Store\PageStore;
 use Awning\Core\Codec\Resized;
 use Awning\Core\Exchange\ImageColours;
+use Awning\Core\Page\Bounds;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Proof\PaletteMatch;
 use Awning\Core\Proof\PaletteSnap;
@@ -25,7 +26,7 @@ final class SnapPicture extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
     }
 
     protected function work(Task $task): void
@@ -37,7 +38,7 @@ final class SnapPicture extends LongTask
         $drift = (new PaletteMatch(ImageColours::tones((new SeriesPalette($page->series))->book())))->match($picture);
         $snapped = PaletteSnap::of($picture, $drift, fn (float $share) => $this->step($task, 40 + (int) (45 * $share), 'Moving its colours'));
         $this->step($task, 90, 'Laying it on the page');
-        (new PageDesk)->land($task, new LayPicture(Str::lower(Str::random(12)), mb_substr((string) $task->input['name'], 0, 80), $snapped));
+        (new PageDesk)->land($task, new LayPicture(Str::lower(Str::random(12)), Bounds::nameOf((string) $task->input['name'], 'Picture'), $snapped));
         (new Originals)->forget($task);
     }
 

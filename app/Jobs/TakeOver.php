@@ -31,7 +31,7 @@ final class TakeOver extends LongTask
 {
     public static function line(): string
     {
-        return 'long';
+        return TaskLine::LONG;
     }
 
     protected function work(Task $task): void

@@ -14,11 +14,17 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Validation\ValidationException;
+use Throwable;
 
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    private const JOBS = ['import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class, 'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class, 'snap' => SnapPicture::class, 'rough' => RoughInFigures::class];
+    /** @var array<string, class-string<LongTask>> by kind */
+    private const WORK = [
+        'import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class,
+        'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class,
+        'snap' => SnapPicture::class, 'rough' => RoughInFigures::class,
+    ];
 
     /** Work on a file that is of no more use when it fails; an import may be asked for again. */
     public const ONCE = ['take', 'match', 'snap'];
@@ -26,11 +32,16 @@ final class Tasks
     /** So many pieces of one person's may wait. */
     private const MOST = 20;
 
-    /** A task of which no queue knows has lost its job; so long a doubt is left to one that is just being begun. */
+    /** So often a task is begun: once, and twice more when a worker dies over it. */
+    private const ATTEMPTS = 3;
+
+    /** A task that has waited for so long must have a job in the queue. */
     private const ORPHAN_SECONDS = 15;
 
+    private const ERROR = 'This did not work out because of an error on our side. Nothing was changed; try again.';
+
     /**
-     * The task and its job, both or neither, where the queue lies in the same database.
+     * The task and a job for it, both or neither, where the queue lies in the same database.
      *
      * @param  array<string, mixed>  $input
      * @param  ?string  $lease  the lease of the page it changes; null when it changes nothing
@@ -42,17 +53,46 @@ final class Tasks
             $of->newQuery()->whereKey($of->id)->sharedLock()->firstOrFail();
             // Two requests at a time must not both find room for one.
             User::query()->lockForUpdate()->findOrFail($user->id);
+            $waiting = $this->replaced($of, $user, $kind, $input);
+            if ($waiting !== null) {
+                $waiting->forceFill(['input' => $input, 'lease' => $lease])->save();
+
+                return $waiting;
+            }
             if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= self::MOST) {
                 throw ValidationException::withMessages(['task' => 'Twenty pieces of work are waiting already. Let some finish first.']);
             }
             $task = Task::query()->create([
-                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting',
-                'input' => $input, 'lease' => $lease,
+                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'line' => self::WORK[$kind]::line(),
+                'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting', 'input' => $input, 'lease' => $lease,
             ]);
-            $this->queue($task);
+            Queue::pushOn($task->line, new NextTask($task->line));
 
             return $task;
         });
+    }
+
+    /**
+     * A task that waits and becomes what is asked for, instead of being followed by it.
+     *
+     * @param  array<string, mixed>  $input
+     */
+    private function replaced(Page|Series $of, User $user, string $kind, array $input): ?Task
+    {
+        /** @var list<Task> $waiting */
+        $waiting = Task::query()->where($of instanceof Page ? 'page_id' : 'series_id', $of->id)->where('user_id', $user->id)->where('kind', $kind)->where('state', 'waiting')->lockForUpdate()->get()->all();
+        foreach ($waiting as $task) {
+            if (self::WORK[$kind]::replaces($task->input, $input)) {
+                return $task;
+            }
+        }
+
+        return null;
+    }
+
+    public static function workOf(Task $task): LongTask
+    {
+        return new (self::WORK[$task->kind]);
     }
 
     /** @return bool false when it had ended before */
@@ -68,65 +108,60 @@ final class Tasks
         return $isStopped;
     }
 
+    /** @return bool whether work in which an error of ours came up is begun again; false when that was tried often enough */
+    public function beginAgain(Task $task, Throwable $error): bool
+    {
+        report($error);
+
+        return $this->again($task->id, fn (Task $row): bool => $row->state === 'working');
+    }
+
     /**
-     * Looks for work whose process died and gives it to another one.
+     * Looks for work whose process died and gives it to another one, and for tasks that no job in the queue is there for.
      *
      * @return int how many pieces were taken up
      */
     public function takeUpAgain(): int
     {
+        $isLost = fn (Task $task): bool => $task->state === 'working' && $task->worker !== null && Worker::isGone($task->worker);
         $taken = 0;
-        /** @var list<Task> $going */
-        $going = Task::query()->whereIn('state', ['waiting', 'working'])->get()->all();
-        foreach ($going as $task) {
-            $taken += $this->isOrphan($task) && $this->requeue($task) ? 1 : 0;
+        foreach (Task::query()->where('state', 'working')->get()->filter($isLost)->modelKeys() as $id) {
+            $taken += $this->again((int) $id, $isLost) ? 1 : 0;
         }
 
-        return $taken;
+        return $taken + $this->pushMissing(TaskLine::QUICK) + $this->pushMissing(TaskLine::LONG);
     }
 
-    private function isOrphan(Task $task): bool
+    /** @param  callable(Task): bool  $isLost  asked once more under the task's lock */
+    private function again(int $id, callable $isLost): bool
     {
-        if ($task->state === 'working') {
-            return $task->worker !== null && Worker::isGone($task->worker);
-        }
+        return DB::transaction(function () use ($id, $isLost): bool {
+            $row = Task::query()->lockForUpdate()->find($id);
+            if ($row === null || ! $isLost($row)) {
+                return false;
+            }
+            if ($row->attempts >= self::ATTEMPTS) {
+                $row->forceFill(['state' => 'failed', 'worker' => null, 'message' => self::ERROR])->save();
 
-        if ($this->jobs() === null || $task->created_at >= now()->subSeconds(self::ORPHAN_SECONDS)) {
-            return false;
-        }
-        // Lost, or taken by a worker that died before it could say so.
-        $job = $this->jobs()->where('id', $task->job_id)->first(['reserved_at']);
-
-        return $job === null || ($job->reserved_at !== null && $job->reserved_at < now()->subSeconds(self::ORPHAN_SECONDS)->getTimestamp());
-    }
-
-    /** The job is made free where it still lies in the queue, and made anew where it is lost. */
-    private function requeue(Task $task): bool
-    {
-        return DB::transaction(function () use ($task): bool {
-            /** @var ?Task $row */
-            $row = Task::query()->lockForUpdate()->find($task->id);
-            if ($row === null || ! $this->isOrphan($row)) {
                 return false;
             }
             $row->forceFill(['state' => 'waiting', 'worker' => null, 'message' => 'The server was interrupted; it begins again'])->save();
-            $freed = $this->jobs()?->where('id', $row->job_id)->update(['reserved_at' => null, 'available_at' => now()->getTimestamp()]) ?? 0;
-            if ($freed === 0) {
-                $this->queue($row);
-            }
+            Queue::pushOn($row->line, new NextTask($row->line));
 
             return true;
         });
     }
 
-    private function queue(Task $task): void
+    /** @return int how many jobs the queue had lost, or a worker that died had taken */
+    private function pushMissing(string $line): int
     {
-        /** @var class-string<LongTask> $job */
-        $job = self::JOBS[$task->kind];
-        $id = Queue::pushOn($job::line(), new $job($task->id));
-        if (is_int($id)) {
-            $task->forceFill(['job_id' => $id])->save();
+        $waiting = Task::query()->where('state', 'waiting')->where('line', $line)->where('updated_at', '<', now()->subSeconds(self::ORPHAN_SECONDS))->count();
+        $missing = $waiting === 0 ? 0 : max(0, $waiting - ($this->jobs()?->where('queue', $line)->whereNull('reserved_at')->count() ?? $waiting));
+        for ($i = 0; $i < $missing; $i++) {
+            Queue::pushOn($line, new NextTask($line));
         }
+
+        return $missing;
     }
 
     /** The queue's table; null when the queue lies elsewhere and sees to its own lost jobs. */

@@ -28,6 +28,8 @@ final class Figure extends Model
 {
     use CanRetire;
 
+    use CleanName;
+
     protected $fillable = ['series_id', 'name', 'depth'];
 
     /** @var array<string, string> */

@@ -32,6 +32,8 @@ final class Material extends Model
 {
     use CanRetire;
 
+    use CleanName;
+
     protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials', 'more'];
 
     /** @var array<string, string> */

@@ -23,6 +23,8 @@ final class PaletteVariant extends Model
 {
     use CanRetire;
 
+    use CleanName;
+
     public $timestamps = false;
 
     protected $fillable = ['series_id', 'name', 'tones'];

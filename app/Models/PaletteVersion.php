@@ -29,6 +29,8 @@ use Illuminate\Support\Carbon;
  */
 final class PaletteVersion extends Model
 {
+    use CleanName;
+
     public $timestamps = false;
 
     protected $fillable = ['series_id', 'user_id', 'name', 'version', 'palette'];

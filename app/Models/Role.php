@@ -6,13 +6,21 @@ namespace App\Models;
 
 use Awning\Core\Sheet\Right;
 
-/** What a person may do in a series. */
+/** What a person may do in a series; the first may most. */
 enum Role: string
 {
     case Owner = 'owner';
     case Colourist = 'colourist';
     case Flatter = 'flatter';
     case Viewer = 'viewer';
+
+    /** Whether it may do all that another may. */
+    public function covers(self $other): bool
+    {
+        $rank = array_flip(array_column(self::cases(), 'value'));
+
+        return $rank[$this->value] <= $rank[$other->value];
+    }
 
     /** Import line art and fill regions. */
     public function mayFlat(): bool

@@ -27,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Series extends Model
 {
+    use CleanName;
+
     protected $table = 'series';
 
     protected $fillable = ['name', 'light', 'read_width_mm', 'read_ppi'];

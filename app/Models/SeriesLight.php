@@ -24,6 +24,8 @@ final class SeriesLight extends Model
 {
     use CanRetire;
 
+    use CleanName;
+
     public $timestamps = false;
 
     protected $table = 'light_plans';

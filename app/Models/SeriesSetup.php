@@ -22,6 +22,8 @@ final class SeriesSetup extends Model
 {
     use CanRetire;
 
+    use CleanName;
+
     public $timestamps = false;
 
     protected $table = 'setups';

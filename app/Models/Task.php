@@ -31,8 +31,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $result_path
  * @property ?string $result_name
  * @property ?string $lease the lease of the page it was begun under
- * @property ?int $job_id the queue's number for it
+ * @property string $line which it waits in
  * @property ?string $worker the process that works on it
+ * @property int $attempts how often it was begun
  * @property ?TaskQuestion $question what the person must decide first
  * @property TakenReport|MatchReport|null $report what came of it that a person settles
  * @property ?\Illuminate\Support\Carbon $created_at
@@ -42,7 +43,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Task extends Model
 {
-    protected $fillable = ['page_id', 'series_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'job_id', 'worker', 'question', 'report'];
+    protected $fillable = ['page_id', 'series_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'line', 'worker', 'question', 'report'];
 
     /** @var array<string, string> */
     protected $casts = ['input' => 'array', 'question' => 'array', 'report' => 'array'];

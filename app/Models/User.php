@@ -17,6 +17,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  */
 final class User extends Authenticatable
 {
+    use CleanName;
+
     public const SHORTEST_PASSWORD = 10;
 
     protected $fillable = ['name', 'email', 'password', 'is_demo'];

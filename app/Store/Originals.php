@@ -9,6 +9,8 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
+use Awning\Core\Page\Bounds;
+use Awning\Core\Page\Drawing;
 use Illuminate\Support\Facades\Storage;
 
 /** Files as they were sent, byte for byte, under names of our own. */
@@ -28,8 +30,16 @@ final class Originals
 
         return Original::query()->create([
             $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => $bytes,
-            'name' => mb_substr((string) preg_replace('/[\p{C}\/\\\\]+/u', ' ', $name), 0, 200),
+            'name' => self::shownName($name),
         ]);
+    }
+
+    /** The name of a file as it is shown: one line, without folders and without what cannot be seen. */
+    private static function shownName(string $name): string
+    {
+        $shown = (string) preg_replace([Bounds::NOT_IN_NAMES, '#[/\\\\]+#'], ' ', mb_scrub($name));
+
+        return mb_substr(trim($shown), 0, Drawing::NAME) ?: 'Unnamed';
     }
 
     /** What was made here, kept like what is sent. */

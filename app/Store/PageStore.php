@@ -221,6 +221,31 @@ final class PageStore implements SheetSource
             $keeper = RecordKeepers::of($kind);
             $keeper->remove($this->page->id, $gone[$name] ?? []);
             $keeper->put($this->page->id, $set[$name] ?? []);
+            $this->readBack($kind, $set[$name] ?? []);
+        }
+    }
+
+    /**
+     * Reads what was written once more, from its rows and from the form the journal keeps: a record that could not be read
+     * would shut its page for good.
+     *
+     * @param  array<array-key, Record>  $written  by key
+     *
+     * @throws NotKept
+     */
+    private function readBack(RecordKind $kind, array $written): void
+    {
+        try {
+            $kept = RecordKeepers::of($kind)->some($this->page->id, array_keys($written));
+            foreach ($written as $key => $record) {
+                $data = $record->toData();
+                if (! isset($kept[$key]) || $kept[$key]->toData() != $data || $kind->read($data)->toData() != $data) {
+                    throw new \UnexpectedValueException("The $kind->value $key reads differently from what was written.");
+                }
+            }
+        } catch (\InvalidArgumentException|\UnexpectedValueException $error) {
+            report($error);
+            throw new NotKept('This change could not be kept as it was made, so nothing was changed. Reload the page and try again.', 0, $error);
         }
     }
 }

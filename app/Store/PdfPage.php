@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\UnreadableImage;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 
@@ -30,7 +31,7 @@ final class PdfPage
     }
 
     /**
-     * How many pages there are; and that the one that is wanted is no larger than is opened.
+     * How many pages there are, counted to Picture::MOST; and that the one that is wanted is no larger than is opened.
      *
      * @throws UnreadableImage
      */
@@ -50,7 +51,7 @@ final class PdfPage
             throw new UnreadableImage(sprintf('The page would be %d x %d px at %d dpi; that is more than can be opened. Export it smaller.', $width, $height, self::DPI));
         }
 
-        return (int) $pages[1];
+        return min(Picture::MOST, (int) $pages[1]);
     }
 
     /**

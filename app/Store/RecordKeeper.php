@@ -14,6 +14,14 @@ interface RecordKeeper
 
     public function find(int $page, int|string $key): ?Record;
 
+    /**
+     * Those that are there of the records that are named.
+     *
+     * @param  list<int|string>  $keys
+     * @return array<array-key, Record> by key
+     */
+    public function some(int $page, array $keys): array;
+
     /** @param  array<array-key, Record>  $records  by key */
     public function put(int $page, array $records): void;
 

@@ -21,9 +21,25 @@ final readonly class RecordRows implements RecordKeeper
 
     public function all(int $page): array
     {
+        return $this->read($this->of($page)->orderBy($this->model::keyColumn()));
+    }
+
+    public function some(int $page, array $keys): array
+    {
+        $records = [];
+        foreach (array_chunk($keys, self::BATCH) as $chunk) {
+            $records += $this->read($this->of($page)->whereIn($this->model::keyColumn(), $chunk));
+        }
+
+        return $records;
+    }
+
+    /** @return array<array-key, Record> by key */
+    private function read(Builder $rows): array
+    {
         $column = $this->model::keyColumn();
         $records = [];
-        foreach ($this->of($page)->orderBy($column)->get() as $row) {
+        foreach ($rows->get() as $row) {
             $records[$row->$column] = $this->model::recordOf($row);
         }
 

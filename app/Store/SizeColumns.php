@@ -20,6 +20,11 @@ final readonly class SizeColumns implements RecordKeeper
         return $size === null ? [] : [PageSize::KEY => $size];
     }
 
+    public function some(int $page, array $keys): array
+    {
+        return $keys === [] ? [] : $this->all($page);
+    }
+
     public function find(int $page, int|string $key): ?PageSize
     {
         $row = Page::query()->toBase()->where('id', $page)->first(['width', 'height', 'dpi', 'behind', 'lines']);

@@ -70,7 +70,8 @@ final readonly class ImportPalette implements SeriesOp
     public function apply(Series $series): array
     {
         $records = [];
-        foreach ($this->book->figures as $figure) {
+        // Files name the nearest figure first, and each that is added comes to stand before all others.
+        foreach (array_reverse($this->book->figures) as $figure) {
             $name = self::named($figure->name);
             $there = $this->figure($series, $name);
             if ($there === null) {

@@ -8,6 +8,7 @@ use App\Desk\SeriesBrushes;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\KeepBrush;
 use App\Desk\SeriesOps\RetireBrush;
+use App\Http\Requests\Name;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 use Awning\Core\Brush\BrushBox;
@@ -33,7 +34,7 @@ final class BrushController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:60', 'brush' => 'required|array']);
+        $request->validate(['name' => ['required', new Name(60)], 'brush' => 'required|array']);
         try {
             $brush = BrushBox::own(new Data($request->array('brush')));
         } catch (\InvalidArgumentException|\RangeException $error) {
@@ -47,7 +48,7 @@ final class BrushController
     public function destroy(Request $request, Series $series, SeriesBrush $brush): JsonResponse
     {
         abort_unless($brush->series_id === $series->id && ! $brush->retired, 404);
-        (new SeriesDesk)->apply($series, self::user($request), new RetireBrush($brush), self::opId($request));
+        self::apply($request, $series, new RetireBrush($brush));
 
         return new JsonResponse((new SeriesBrushes($series))->toClient());
     }

@@ -34,14 +34,30 @@ trait ChangesPalette
     /** The palette as the page shows it from which this was asked; asked from elsewhere, the series' own. */
     private static function shown(Request $request, Series $series): SeriesPalette
     {
-        $request->validate(['page' => 'sometimes|integer']);
-        $page = $request->filled('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
+        return new SeriesPalette($series->refresh(), self::shownPage($request, $series));
+    }
 
-        return new SeriesPalette($series->refresh(), $page);
+    private static function shownPage(Request $request, Series $series): ?Page
+    {
+        $request->validate(['page' => 'sometimes|nullable|integer']);
+
+        return $request->filled('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
     }
 
     private static function apply(Request $request, Series $series, SeriesOp $op): SeriesEntry
     {
-        return (new SeriesDesk)->apply($series, self::user($request), $op, self::opId($request));
+        return self::changing($request, $series, fn (User $user, ?string $id): SeriesEntry => (new SeriesDesk)->apply($series, $user, $op, $id));
+    }
+
+    /**
+     * Does work when all else that the request says was found good: what is done is never answered as refused.
+     *
+     * @param  callable(User, ?string): SeriesEntry  $work
+     */
+    private static function changing(Request $request, Series $series, callable $work): SeriesEntry
+    {
+        self::shownPage($request, $series);
+
+        return $work(self::user($request), self::opId($request));
     }
 }

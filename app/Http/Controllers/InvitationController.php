@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\People;
+use App\Http\Requests\Name;
 use App\Models\Invitation;
 use App\Models\Role;
 use App\Models\Series;
@@ -51,7 +52,7 @@ final class InvitationController
     public function follow(Request $request, string $token): JsonResponse
     {
         $request->validate([
-            'name' => 'nullable|string|max:80', 'email' => 'nullable|string|email|max:190',
+            'name' => ['nullable', new Name(80)], 'email' => 'nullable|string|email|max:190',
             'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200',
         ]);
         $invitation = Invitation::open($token);

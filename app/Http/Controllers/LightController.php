@@ -8,6 +8,7 @@ use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddLight;
 use App\Desk\SeriesOps\ChangeLight;
 use App\Desk\SeriesPalette;
+use App\Http\Requests\Name;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesLight;
@@ -24,7 +25,7 @@ final class LightController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:80', 'plan' => 'required|array']);
+        $request->validate(['name' => ['required', new Name(80)], 'plan' => 'required|array']);
         self::apply($request, $series, new AddLight($request->string('name')->toString(), self::plan($request)));
 
         return new JsonResponse(self::shown($request, $series)->toClient(), 201);
@@ -33,7 +34,7 @@ final class LightController
     public function update(Request $request, Series $series, SeriesLight $light): JsonResponse
     {
         abort_unless($light->series_id === $series->id && ! $light->retired, 404);
-        $request->validate(['version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'plan' => 'sometimes|array', 'retire' => 'sometimes|boolean']);
+        $request->validate(['version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'plan' => 'sometimes|array', 'retire' => 'sometimes|boolean']);
         self::apply($request, $series, new ChangeLight(
             $light, $request->integer('version'), $request->has('name') ? $request->string('name')->toString() : null,
             $request->has('plan') ? self::plan($request) : null, $request->boolean('retire'),

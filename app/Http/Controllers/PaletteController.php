@@ -24,6 +24,7 @@ use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesOps\TakeColours;
 use App\Desk\SeriesOps\UnlinkFigure;
 use App\Desk\SeriesPalette;
+use App\Http\Requests\Name;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
@@ -57,7 +58,7 @@ final class PaletteController
 
     public function addFigure(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:80']);
+        $request->validate(['name' => ['required', new Name(80)]]);
         $entry = self::apply($request, $series, new AddFigure($request->string('name')->toString()));
 
         return $this->added($request, $series, $entry);
@@ -66,7 +67,7 @@ final class PaletteController
     public function addMaterial(Request $request, Series $series, Figure $figure): JsonResponse
     {
         abort_unless($figure->series_id === $series->id, 404);
-        $request->validate(['name' => 'required|string|max:80', 'base' => ['required', self::COLOUR]]);
+        $request->validate(['name' => ['required', new Name(80)], 'base' => ['required', self::COLOUR]]);
         $entry = self::apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
         return $this->added($request, $series, $entry);
@@ -76,7 +77,7 @@ final class PaletteController
     public function changeFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
         abort_unless($figure->series_id === $series->id, 404);
-        $request->validate(['name' => 'sometimes|string|max:80', 'nearer' => 'sometimes|integer|between:-1000,1000', 'soft' => 'sometimes|boolean']);
+        $request->validate(['name' => ['sometimes', new Name(80)], 'nearer' => 'sometimes|integer|between:-1000,1000', 'soft' => 'sometimes|boolean']);
         self::apply($request, $series, new ChangeFigure(
             $figure,
             $request->has('name') ? $request->string('name')->toString() : null,
@@ -104,7 +105,7 @@ final class PaletteController
     {
         abort_unless($figure->series_id === $series->id, 404);
         $most = $request->boolean('ramp') ? PickedRamp::MOST : MainColours::MOST;
-        $request->validate(['name' => 'required|string|max:80', 'ramp' => 'required|boolean', 'colours' => "required|list|min:1|max:$most", 'colours.*' => ['required', self::COLOUR]]);
+        $request->validate(['name' => ['required', new Name(80)], 'ramp' => 'required|boolean', 'colours' => "required|list|min:1|max:$most", 'colours.*' => ['required', self::COLOUR]]);
         /** @var non-empty-list<string> $colours */
         $colours = $request->array('colours');
         $op = new TakeColours($figure, $request->string('name')->toString(), array_map(Rgb::fromHex(...), $colours), $request->boolean('ramp'));
@@ -136,7 +137,7 @@ final class PaletteController
         $slots = array_column(Tone::more(), 'value');
         $request->validate([
             'version' => 'required|integer', 'more' => 'present|list|max:'.count($slots),
-            'more.*.tone' => ['required', 'distinct', Rule::in($slots)], 'more.*.name' => 'required|string|max:40', 'more.*.colour' => ['required', self::COLOUR],
+            'more.*.tone' => ['required', 'distinct', Rule::in($slots)], 'more.*.name' => ['required', new Name(40)], 'more.*.colour' => ['required', self::COLOUR],
         ]);
         /** @var list<NamedTone> $more */
         $more = array_map(fn (array $one): array => array_intersect_key($one, ['tone' => 0, 'name' => 0, 'colour' => 0]), $request->array('more'));
@@ -148,7 +149,7 @@ final class PaletteController
     public function changeMaterial(Request $request, Series $series, Material $material): JsonResponse
     {
         self::isOf($series, $material);
-        $request->validate(['version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'figure' => 'sometimes|integer', 'place' => 'sometimes|integer|between:0,65535', 'dials' => 'sometimes|array'] + self::dials());
+        $request->validate(['version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'figure' => 'sometimes|integer', 'place' => 'sometimes|integer|between:0,65535', 'dials' => 'sometimes|array'] + self::dials());
         /** @var DerivationPart $dials */
         $dials = $request->array('dials');
         $op = new ChangeMaterial(
@@ -281,7 +282,7 @@ final class PaletteController
     /** @param  callable(Series, User, ?string): SeriesEntry  $swap */
     private function swapped(Request $request, Series $series, callable $swap): JsonResponse
     {
-        $entry = $swap($series, self::user($request), self::opId($request));
+        $entry = self::changing($request, $series, fn (User $user, ?string $id): SeriesEntry => $swap($series, $user, $id));
 
         return new JsonResponse(['title' => $entry->title, 'palette' => self::shown($request, $series)->toClient()]);
     }

@@ -8,6 +8,7 @@ use App\Desk\PagePicture;
 use App\Desk\PaletteVersions;
 use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\RestoreVersion;
+use App\Http\Requests\Name;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
@@ -28,7 +29,7 @@ final class PaletteVersionController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:80']);
+        $request->validate(['name' => ['required', new Name(80)]]);
         $version = (new PaletteVersions($series))->name(self::user($request), $request->string('name')->toString());
 
         return new JsonResponse(['id' => $version->id], 201);

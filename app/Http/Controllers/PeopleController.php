@@ -51,7 +51,11 @@ final class PeopleController
             if ($next !== Role::Owner && ! Member::query()->where('series_id', $series->id)->where('role', Role::Owner)->where('user_id', '!=', $user->id)->lockForUpdate()->exists()) {
                 throw ValidationException::withMessages(['role' => 'A series keeps at least one owner. Make somebody else an owner first.']);
             }
+            $before = $user->roleIn($series);
             $change();
+            if ($before !== null && ! ($next?->covers($before) ?? false)) {
+                People::letGo($user, $series);
+            }
         });
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\PageCard;
 use App\Desk\SeriesPalette;
+use App\Http\Requests\Name;
 use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
@@ -41,7 +42,7 @@ final class SeriesController
 
     public function store(Request $request): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:120']);
+        $request->validate(['name' => ['required', new Name(120)]]);
         $series = DB::transaction(function () use ($request): Series {
             $series = Series::query()->create(['name' => $request->string('name')->toString()]);
             Member::query()->create(['series_id' => $series->id, 'user_id' => $request->user()?->id, 'role' => Role::Owner]);
@@ -69,7 +70,7 @@ final class SeriesController
 
     public function addPage(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['title' => 'required|string|max:120']);
+        $request->validate(['title' => ['required', new Name(120)]]);
         $page = DB::transaction(function () use ($request, $series): Page {
             Series::query()->lockForUpdate()->find($series->id);
 

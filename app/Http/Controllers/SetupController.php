@@ -11,6 +11,7 @@ use App\Desk\SeriesOps\RetireSetup;
 use App\Desk\SeriesSetups;
 use App\Desk\SeriesWide;
 use App\Desk\SetupFollowers;
+use App\Http\Requests\Name;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesSetup;
@@ -42,7 +43,7 @@ final class SetupController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:60']);
+        $request->validate(['name' => ['required', new Name(60)]]);
         self::apply($request, $series, new KeepSetup($request->string('name')->toString(), self::passes($request)));
 
         return new JsonResponse((new SeriesSetups($series))->toClient(), 201);
@@ -139,7 +140,7 @@ final class SetupController
     public function destroy(Request $request, Series $series, SeriesSetup $setup): JsonResponse
     {
         self::refuseGone($series, $setup);
-        (new SeriesDesk)->apply($series, self::user($request), new RetireSetup($setup), self::opId($request));
+        self::apply($request, $series, new RetireSetup($setup));
 
         return new JsonResponse((new SeriesSetups($series))->toClient());
     }

@@ -9,6 +9,7 @@ use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\AddVariant;
 use App\Desk\SeriesOps\ChangeVariant;
 use App\Desk\SeriesOps\SeriesOp;
+use App\Http\Requests\Name;
 use App\Models\Material;
 use App\Models\Page;
 use App\Models\PaletteVariant;
@@ -29,7 +30,7 @@ final class VariantController
 
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:80']);
+        $request->validate(['name' => ['required', new Name(80)]]);
 
         return $this->changed($request, $series, new AddVariant($request->string('name')->toString()), 201);
     }
@@ -38,7 +39,7 @@ final class VariantController
     {
         abort_unless($variant->series_id === $series->id && ! $variant->retired, 404);
         $request->validate([
-            'version' => 'required|integer', 'name' => 'sometimes|string|max:80', 'material' => 'sometimes|integer', 'retire' => 'sometimes|boolean',
+            'version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'material' => 'sometimes|integer', 'retire' => 'sometimes|boolean',
             'tones' => ['required_with:material', 'array:'.implode(',', array_column(Tone::cases(), 'value'))], 'tones.*' => ['nullable', 'regex:/^#[0-9a-f]{6}$/D'],
         ]);
         $material = $request->has('material') ? Material::query()->whereRelation('figure', 'series_id', $series->id)->findOrFail($request->integer('material'))->id : null;

@@ -46,7 +46,7 @@ final class TidyLines
         foreach ($overshoot > 0 ? $lines : [] as $id => $line) {
             $points = $tidy->trimmed((string) $id, $tidy->trimmed((string) $id, $line->points, $overshoot), $overshoot);
             if ($points !== $line->points) {
-                $changed[$id] = new InkStroke($points, $line->weight, $line->taper, $line->steady);
+                $changed[$id] = $line->through($points);
             }
         }
 
@@ -69,8 +69,10 @@ final class TidyLines
         for ($i = 1; $i < count($turned) && $gone < $overshoot; $i++) {
             [$from, $to] = [$turned[$i - 1], $turned[$i]];
             $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
-            $share = $this->crossing($id, $from, $to);
-            if ($share !== null && $gone + $share * $length <= $overshoot) {
+            // Of a long piece only its beginning counts.
+            $near = $length === 0.0 ? 1.0 : min(1.0, ($overshoot - $gone) / $length);
+            $share = $this->crossing($id, $from, $to, $near);
+            if ($share !== null) {
                 $cut = [round($from[0] + ($to[0] - $from[0]) * $share, 2), round($from[1] + ($to[1] - $from[1]) * $share, 2), $from[2] + ($to[2] - $from[2]) * $share];
 
                 return [$cut, ...array_slice($turned, $i)];
@@ -82,22 +84,24 @@ final class TidyLines
     }
 
     /**
-     * Where a piece of a line first crosses another line.
+     * Where the beginning of a piece of a line first crosses another line.
      *
      * @param  array{float, float, float}  $from
      * @param  array{float, float, float}  $to
-     * @return ?float share of the piece, 0..1; null where it crosses none
+     * @param  float  $near  how much of the piece is looked at, 0..1
+     * @return ?float share of the whole piece, 0..$near; null where it crosses none
      */
-    private function crossing(string $id, array $from, array $to): ?float
+    private function crossing(string $id, array $from, array $to, float $near): ?float
     {
         $first = null;
-        foreach ($this->squaresOf($from, $to) as $square) {
+        $end = [$from[0] + ($to[0] - $from[0]) * $near, $from[1] + ($to[1] - $from[1]) * $near, $to[2]];
+        foreach ($this->squaresOf($from, $end) as $square) {
             foreach ($this->squares[$square] ?? [] as [$other, $i]) {
                 if ($other === $id) {
                     continue;
                 }
                 $share = self::meeting($from, $to, $this->lines[$other]->points[$i], $this->lines[$other]->points[$i + 1]);
-                $first = $share === null ? $first : min($first ?? 1.0, $share);
+                $first = $share === null || $share > $near ? $first : min($first ?? 1.0, $share);
             }
         }
 
@@ -147,7 +151,7 @@ final class TidyLines
                     $line = $changed[$id] ?? $lines[$id];
                     $points = $line->points;
                     $points[$at] = [$middle[0], $middle[1], $points[$at][2]];
-                    $changed[$id] = new InkStroke(array_values($points), $line->weight, $line->taper, $line->steady);
+                    $changed[$id] = $line->through(array_values($points));
                 }
             }
         }
@@ -187,13 +191,20 @@ final class TidyLines
     /**
      * @param  array{float, float, float}  $a
      * @param  array{float, float, float}  $b
-     * @return list<string>
+     * @return list<string> the squares a straight piece goes through: column by column, the rows it has there
      */
     private function squaresOf(array $a, array $b): array
     {
+        [$left, $right] = $a[0] <= $b[0] ? [$a, $b] : [$b, $a];
+        $slope = $right[0] > $left[0] ? ($right[1] - $left[1]) / ($right[0] - $left[0]) : 0.0;
+        [$first, $last] = [(int) floor($left[0] / self::CELL), (int) floor($right[0] / self::CELL)];
         $squares = [];
-        for ($column = (int) floor(min($a[0], $b[0]) / self::CELL); $column <= (int) floor(max($a[0], $b[0]) / self::CELL); $column++) {
-            for ($row = (int) floor(min($a[1], $b[1]) / self::CELL); $row <= (int) floor(max($a[1], $b[1]) / self::CELL); $row++) {
+        for ($column = $first; $column <= $last; $column++) {
+            $enters = $column === $first ? $left[1] : $left[1] + $slope * ($column * self::CELL - $left[0]);
+            $leaves = $column === $last ? $right[1] : $left[1] + $slope * (($column + 1) * self::CELL - $left[0]);
+            // Half a pixel more: rounding must not lose the square in which two pieces meet.
+            $bottom = (int) floor((max($enters, $leaves) + 0.5) / self::CELL);
+            for ($row = (int) floor((min($enters, $leaves) - 0.5) / self::CELL); $row <= $bottom; $row++) {
                 $squares[] = "$column $row";
             }
         }

@@ -43,7 +43,7 @@ final readonly class ImageHeader
 
     /**
      * @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss
-     * @param  int  $pictures  how many the file holds
+     * @param  int  $pictures  how many the file holds, counted to Picture::MOST
      * @param  int<0, 8>  $orientation  EXIF's, 1 to 8, where the decoder does not see it by itself; 0: it does, or there is none
      * @param  bool  $isNegative  whether what is decoded must be turned over, light for dark
      * @param  bool  $isOpaque  whether a sample beyond the colours is something else than alpha
@@ -232,6 +232,6 @@ final readonly class ImageHeader
             }
         }
 
-        return new self('webp', $width, $height, pictures: max(1, $frames), orientation: $orientation);
+        return new self('webp', $width, $height, pictures: max(1, min(Picture::MOST, $frames)), orientation: $orientation);
     }
 }

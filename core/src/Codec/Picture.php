@@ -10,9 +10,12 @@ use Awning\Core\Raster\Plane;
 /** A decoded image: upright, in sRGB, 8 bits a channel. */
 final readonly class Picture
 {
+    /** As many pictures of one file as can be asked for; what a file has beyond them is not counted. */
+    public const MOST = 10_000;
+
     /**
      * @param  float  $dpi  0 when the file does not say
-     * @param  int  $pictures  how many the file holds; this is one of them
+     * @param  int  $pictures  how many the file holds, counted to MOST; this is one of them
      */
     public function __construct(public Paint $paint, public bool $grey, public float $dpi, public int $pictures = 1)
     {

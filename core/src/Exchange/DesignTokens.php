@@ -19,7 +19,8 @@ final class DesignTokens implements PaletteFormat
 
     private const NAME = 'awning.name';
 
-    private const MOST_ALIASES = 64;
+    /** So long a chain of tokens is followed: more would let a small file cost much time. */
+    private const MOST_ALIASES = 1000;
 
     public function write(PaletteBook $book): string
     {
@@ -100,9 +101,12 @@ final class DesignTokens implements PaletteFormat
     private function colour(array $root, mixed $value, JsonText $json, array $path): Rgb
     {
         $title = implode('.', $path);
-        for ($followed = 0; is_string($value) && preg_match('/^\{(.+)\}$/sD', $value, $match) === 1; $followed++) {
-            if ($followed >= self::MOST_ALIASES) {
+        for ($followed = []; is_string($value) && preg_match('/^\{(.+)\}$/sD', $value, $match) === 1; $followed[$match[1]] = true) {
+            if (isset($followed[$match[1]])) {
                 throw BrokenPalette::at($json->line($path), "'$title' refers to itself in a circle. Give one of the tokens a colour.");
+            }
+            if (count($followed) >= self::MOST_ALIASES) {
+                throw BrokenPalette::at($json->line($path), sprintf("'%s' refers to a colour by way of more than %d other tokens. Give it a colour of its own.", $title, self::MOST_ALIASES));
             }
             $value = self::token($root, explode('.', $match[1])) ?? throw BrokenPalette::at($json->line($path), "'$title' refers to '$match[1]', and there is no such token.");
         }

@@ -6,6 +6,7 @@ namespace Awning\Core\Exchange;
 
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Page\Bounds;
 
 /** One tone of a palette, with where it stands. */
 final readonly class PaletteRow
@@ -47,7 +48,7 @@ final readonly class PaletteRow
         if (! mb_check_encoding($name, 'UTF-8')) {
             throw BrokenPalette::at($line, 'a name is not in UTF-8. Save the file as UTF-8 and read it again.');
         }
-        $name = trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $name));
+        $name = trim((string) preg_replace(['/\s+/u', Bounds::NOT_IN_NAMES], ' ', $name));
         if (mb_strlen($name) > PaletteMaterial::LONGEST_NAME) {
             throw BrokenPalette::at($line, sprintf("a name has more than %d characters: '%s…'. Shorten it.", PaletteMaterial::LONGEST_NAME, mb_substr($name, 0, 24)));
         }

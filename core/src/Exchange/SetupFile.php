@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Exchange;
 
+use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Setup;
 
 /** A setup as one JSON file, with what is painted in its passes. The format is ours. */
@@ -37,7 +38,7 @@ final class SetupFile
             throw new \InvalidArgumentException('This setup was saved by a newer version. Save it again for this one.');
         }
         $name = is_string($data['name'] ?? null) ? trim($data['name']) : '';
-        if ($name === '' || mb_strlen($name) > self::LONGEST_NAME || preg_match('/\p{C}/u', $name) !== 0) {
+        if ($name === '' || mb_strlen($name) > self::LONGEST_NAME || preg_match(Bounds::NOT_IN_NAMES, $name) !== 0) {
             throw new \InvalidArgumentException('The setup needs a name of 1 to '.self::LONGEST_NAME.' characters.');
         }
         $passes = $data['passes'] ?? null;

@@ -40,7 +40,7 @@ final readonly class PlacedDrawing
         $page ??= new PageSize($width, $height, $source->dpi);
         $place ??= $before->place ?? Placement::middleOf($page);
         $drawing = new Drawing(
-            $source->original, mb_substr($source->name, 0, 200), $width, $height, $settings, $place,
+            $source->original, mb_substr($source->name, 0, Drawing::NAME), $width, $height, $settings, $place,
             $before->role ?? DrawingRole::Ink, $before->tint ?? Drawing::TINT, $before->strength ?? Drawing::STRENGTH, $before->visible ?? true,
             self::found($scan), $before->above ?? false, $before->order ?? $order, $source->picture, $source->pictures,
         );

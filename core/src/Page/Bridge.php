@@ -16,6 +16,10 @@ final readonly class Bridge implements Record
         public int $x1, public int $y1, public int $x2, public int $y2,
         public BridgeKind $kind = BridgeKind::Found, public float $score = 1.0,
     ) {
+        foreach (['x1' => $x1, 'y1' => $y1, 'x2' => $x2, 'y2' => $y2] as $name => $end) {
+            Bounds::whole($name, $end, 0, PageSize::MOST);
+        }
+        Bounds::number('score', $score, 0, 1);
     }
 
     public static function kind(): RecordKind

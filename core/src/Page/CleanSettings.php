@@ -47,6 +47,16 @@ final readonly class CleanSettings
         public bool $hard = false,
         public bool $crop = true,
     ) {
+        Bounds::number('flatten', $flatten, 0, 1);
+        Bounds::whole('paper', $paper ?? 0, 0, 254);
+        Bounds::whole('ink', $ink ?? 255, 1, 255);
+        Bounds::whole('weight', $weight, -self::HEAVIEST, self::HEAVIEST);
+        Bounds::whole('specks', $specks, 0, self::LARGEST_SPECK);
+        Bounds::whole('pinholes', $pinholes, 0, self::LARGEST_SPECK);
+        Bounds::number('turn', $turn ?? 0.0, -self::STEEPEST, self::STEEPEST);
+        if (($paper === null) !== ($ink === null)) {
+            throw new \InvalidArgumentException('Set both where the paper ends and where full ink begins, or neither.');
+        }
     }
 
     /** @throws \InvalidArgumentException */

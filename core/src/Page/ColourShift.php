@@ -14,6 +14,7 @@ final readonly class ColourShift implements Record
 {
     public function __construct(public int $material, public ColourTurn $turn = new ColourTurn)
     {
+        Bounds::whole('material', $material, 1);
     }
 
     public static function kind(): RecordKind

@@ -21,6 +21,9 @@ final readonly class ColourTurn
      */
     public function __construct(public float $lightness = 0, public float $chroma = 1, public float $hue = 0)
     {
+        Bounds::number('lightness', $lightness, -0.5, 0.5);
+        Bounds::number('chroma', $chroma, 0, 2);
+        Bounds::number('hue', $hue, -180, 180);
     }
 
     public static function fromData(Data $data): self

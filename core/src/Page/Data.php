@@ -34,21 +34,13 @@ final readonly class Data
     public function int(string $name, int $least, int $most, ?int $default = null): int
     {
         $value = $this->values[$name] ?? $default;
-        if (! is_int($value) || $value < $least || $value > $most) {
-            throw new \InvalidArgumentException("The $name is a whole number from $least to $most.");
-        }
-
-        return $value;
+        return is_int($value) ? Bounds::whole($name, $value, $least, $most) : throw Bounds::notWhole($name, $least, $most);
     }
 
     public function number(string $name, float $least, float $most, ?float $default = null): float
     {
         $value = $this->values[$name] ?? $default;
-        if ((! is_int($value) && ! is_float($value)) || ! ($value >= $least && $value <= $most)) {
-            throw new \InvalidArgumentException(ucfirst($name)." runs from $least to $most.");
-        }
-
-        return (float) $value;
+        return is_int($value) || is_float($value) ? Bounds::number($name, (float) $value, $least, $most) : throw Bounds::notNumber($name, $least, $most);
     }
 
     public function flag(string $name, bool $default): bool
@@ -68,30 +60,19 @@ final readonly class Data
     /** A name a person gave: one line of 1 to 60 characters. */
     public function name(string $name, string $what): string
     {
-        $text = trim($this->text($name));
-        if ($text === '' || mb_strlen($text) > self::NAME || preg_match('/\p{C}/u', $text) !== 0) {
-            throw new \InvalidArgumentException("$what needs a name of 1 to ".self::NAME.' characters.');
-        }
-
-        return $text;
+        return Bounds::name(trim($this->text($name)), $what);
     }
 
     /** The name of a pass or group, made by the client: 6 to 24 small letters and digits. */
     public function id(string $name): string
     {
-        return self::checkedId($this->values[$name] ?? null);
+        return Bounds::id($this->values[$name] ?? null);
     }
 
     /** @return list<string> */
     public function ids(string $name, int $most): array
     {
-        return array_map(self::checkedId(...), $this->list($name, $most));
-    }
-
-    public static function checkedId(mixed $value): string
-    {
-        return is_string($value) && preg_match('/^[a-z0-9]{6,24}$/D', $value) === 1
-            ? $value : throw new \InvalidArgumentException('A pass is named by 6 to 24 small letters and digits.');
+        return array_map(Bounds::id(...), $this->list($name, $most));
     }
 
     /** @return list<mixed> */

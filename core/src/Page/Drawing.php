@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Codec\Picture;
+
 /**
  * A drawing that was brought in: the original it comes from, how it is cleaned, where it lies and what it is.
  *
@@ -23,7 +25,12 @@ final readonly class Drawing implements Record
     public const FRONT = 1_000_000;
 
     /** Of one file. */
-    public const MOST_PICTURES = 10_000;
+    public const MOST_PICTURES = Picture::MOST;
+
+    private const CHANGEABLE = ['role', 'tint', 'strength', 'above', 'visible', 'order'];
+
+    /** Characters of the file's name that are kept. */
+    public const NAME = 200;
 
     /**
      * @param  int  $original  the file it was read from
@@ -43,6 +50,17 @@ final readonly class Drawing implements Record
         public array $found,
         public bool $above = false, public int $order = 0, public int $picture = 1, public int $pictures = 1,
     ) {
+        Bounds::whole('original', $original, 0);
+        if (mb_strlen($name) > self::NAME) {
+            throw new \InvalidArgumentException('The name of a drawing has at most '.self::NAME.' characters.');
+        }
+        Bounds::whole('width', $width, 1, PageSize::MOST);
+        Bounds::whole('height', $height, 1, PageSize::MOST);
+        Bounds::colour($tint);
+        Bounds::number('strength', $strength, 0, 1);
+        Bounds::whole('order', $order, -self::FRONT, self::FRONT);
+        Bounds::whole('picture', $picture, 1, self::MOST_PICTURES);
+        Bounds::whole('pictures', $pictures, 1, self::MOST_PICTURES);
     }
 
     public static function kind(): RecordKind
@@ -52,20 +70,35 @@ final readonly class Drawing implements Record
 
     public static function fromData(Data $data): self
     {
-        $tint = $data->text('tint', self::TINT);
-        if (preg_match('/^#[0-9a-f]{6}$/D', $tint) !== 1) {
-            throw new \InvalidArgumentException('A tint is a colour like #4a8fe0.');
-        }
         /** @var FoundData $found */
         $found = $data->map('found')->all();
 
         return new self(
             $data->int('original', 0, PHP_INT_MAX), $data->text('name'), $data->int('width', 1, PageSize::MOST), $data->int('height', 1, PageSize::MOST),
             CleanSettings::fromData($data->map('clean')), Placement::fromData($data->map('place')),
-            $data->choice('role', DrawingRole::class, 'A drawing is ink or an underdrawing.', DrawingRole::Ink), $tint,
+            $data->choice('role', DrawingRole::class, 'A drawing is ink or an underdrawing.', DrawingRole::Ink), $data->text('tint', self::TINT),
             $data->number('strength', 0, 1, self::STRENGTH), $data->flag('visible', true), $found,
-            $data->flag('above', false), $data->int('order', -self::FRONT, self::FRONT, 0), $data->int('picture', 1, self::MOST_PICTURES, 1), $data->int('pictures', 1, self::MOST_PICTURES, 1),
+            $data->flag('above', false), $data->int('order', -self::FRONT, self::FRONT, 0), $data->int('picture', 1, self::MOST_PICTURES, 1),
+            // Pages were kept with the count of every picture in their file, however many: those must open.
+            min(self::MOST_PICTURES, $data->int('pictures', 1, PHP_INT_MAX, 1)),
         );
+    }
+
+    /**
+     * The values of a change, each read as a drawing reads it.
+     *
+     * @return array<string, mixed> by name
+     *
+     * @throws \InvalidArgumentException when a value may not be changed, or not to this
+     */
+    public static function changesOf(Data $values): array
+    {
+        $sample = ['original' => 0, 'width' => 1, 'height' => 1, 'clean' => [], 'place' => ['x' => 0, 'y' => 0], 'found' => []];
+        if (array_diff($values->names(), self::CHANGEABLE) !== []) {
+            throw new \InvalidArgumentException('Of a drawing its role, tint, strength and order change here, and whether it shows.');
+        }
+
+        return array_intersect_key(self::fromData($values->over(new Data($sample)))->toData(), $values->all());
     }
 
     /** @return DrawingData */

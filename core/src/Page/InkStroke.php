@@ -16,6 +16,9 @@ final readonly class InkStroke implements Record
 
     public const HEAVIEST = 200.0;
 
+    /** As far off the page as a point may lie, px. */
+    private const FARTHEST = 100_000.0;
+
     /**
      * @param  non-empty-list<InkPointData>  $points  x, y in px of the page, pressure of 0..1
      * @param  float  $weight  px across at full pressure
@@ -25,6 +28,18 @@ final readonly class InkStroke implements Record
      */
     public function __construct(public array $points, public float $weight, public float $taper = 0.0, public float $steady = 0.0, public float $grain = 0.0)
     {
+        if (count($points) > self::MOST_POINTS) {
+            throw new \InvalidArgumentException('A line has at most '.self::MOST_POINTS.' points. Draw it in parts.');
+        }
+        foreach ($points as [$x, $y, $pressure]) {
+            if (! (abs($x) <= self::FARTHEST && abs($y) <= self::FARTHEST && $pressure >= 0 && $pressure <= 1)) {
+                throw new \InvalidArgumentException('A line lies too far off the page, or its pressure is not of 0 to 1. Draw it again.');
+            }
+        }
+        Bounds::number('weight', $weight, 1, self::HEAVIEST);
+        Bounds::number('taper', $taper, 0, 0.5);
+        Bounds::number('steady', $steady, 0, 0.95);
+        Bounds::number('grain', $grain, 0, 1);
     }
 
     public static function kind(): RecordKind
@@ -55,13 +70,23 @@ final readonly class InkStroke implements Record
         $at = new Data(['x' => $point[0], 'y' => $point[1]]);
         $pressure = is_int($point[2]) || is_float($point[2]) ? (float) $point[2] : 1.0;
 
-        return [$at->number('x', -100_000, 100_000), $at->number('y', -100_000, 100_000), $pressure > 0 ? min(1.0, $pressure) : 0.0];
+        return [$at->number('x', -self::FARTHEST, self::FARTHEST), $at->number('y', -self::FARTHEST, self::FARTHEST), $pressure > 0 ? min(1.0, $pressure) : 0.0];
     }
 
     /** @return InkStrokeData */
     public function toData(): array
     {
         return ['points' => $this->points, 'weight' => $this->weight, 'taper' => $this->taper, 'steady' => $this->steady, 'grain' => $this->grain];
+    }
+
+    /**
+     * The same line through other points.
+     *
+     * @param  non-empty-list<InkPointData>  $points
+     */
+    public function through(array $points): self
+    {
+        return new self($points, $this->weight, $this->taper, $this->steady, $this->grain);
     }
 
     /**

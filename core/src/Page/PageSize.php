@@ -17,6 +17,9 @@ final readonly class PageSize implements Record
 
     public const MOST = 30_000;
 
+    /** Dots an inch. */
+    private const FINEST = 100_000.0;
+
     private const PROPORTION = 0.01;
 
     /**
@@ -30,6 +33,7 @@ final readonly class PageSize implements Record
         if ($width < 1 || $height < 1 || $width > self::MOST || $height > self::MOST) {
             throw new \InvalidArgumentException('A page is 1 to '.self::MOST.' px wide and high.');
         }
+        Bounds::number('dpi', $dpi, 0, self::FINEST);
     }
 
     public static function kind(): RecordKind
@@ -40,7 +44,7 @@ final readonly class PageSize implements Record
     public static function fromData(Data $data): self
     {
         return new self(
-            $data->int('width', 1, self::MOST), $data->int('height', 1, self::MOST), $data->number('dpi', 0, 100_000, 0),
+            $data->int('width', 1, self::MOST), $data->int('height', 1, self::MOST), $data->number('dpi', 0, self::FINEST, 0),
             $data->flag('behind', false), $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
         );
     }

@@ -15,6 +15,7 @@ final readonly class PassMask
     /** @param  bool  $outside  it shows where the other covers nothing */
     public function __construct(public string $pass, public bool $outside = false)
     {
+        Bounds::id($pass);
     }
 
     public static function fromData(Data $data): self

@@ -49,6 +49,11 @@ final readonly class PassSpec implements Record
         public ?ColourTurn $turn = null,
         public ?SetupPlace $setup = null,
     ) {
+        Bounds::name($name, 'A pass');
+        Bounds::whole('figure', $figure, 0);
+        Bounds::number('opacity', $opacity, 0, 1);
+        Bounds::number('order', $order, -self::FARTHEST, self::FARTHEST);
+        $group === null || Bounds::id($group);
     }
 
     public static function kind(): RecordKind
@@ -98,12 +103,26 @@ final readonly class PassSpec implements Record
         ];
     }
 
-    /** @throws \InvalidArgumentException when a value may not be altered, or not to this */
-    public function changed(Data $values): self
+    /**
+     * Checks the values of a change before the pass that it is of is known.
+     *
+     * @throws \InvalidArgumentException when a value may not be altered, or not to this
+     */
+    public static function checkChanges(Data $values): void
     {
+        $sample = ['name' => 'Pass', 'tone' => Tone::Base->value, 'colour' => '#000000', 'scope' => Scope::page()->toData()];
+        foreach (PassKind::cases() as $kind) {
+            self::fromData($values->over(new Data(['kind' => $kind->value] + $sample)));
+        }
         if (array_diff($values->names(), self::CHANGEABLE) !== []) {
             throw new \InvalidArgumentException('This of a pass cannot be changed.');
         }
+    }
+
+    /** @throws \InvalidArgumentException when a value may not be altered, or not to this */
+    public function changed(Data $values): self
+    {
+        self::checkChanges($values);
 
         return self::fromData($values->over(new Data($this->toData())));
     }

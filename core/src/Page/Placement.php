@@ -38,6 +38,10 @@ final readonly class Placement
         public float $scale = 1.0, public float $turn = 0.0, public bool $mirror = false, public ?array $corners = null,
         public ?array $crop = null, public bool $covers = false,
     ) {
+        Bounds::number('x', $x, -self::FARTHEST, self::FARTHEST);
+        Bounds::number('y', $y, -self::FARTHEST, self::FARTHEST);
+        Bounds::number('scale', $scale, self::SMALLEST, self::LARGEST);
+        Bounds::number('turn', $turn, -360, 360);
     }
 
     public static function middleOf(PageSize $page): self

@@ -33,6 +33,14 @@ final readonly class Region implements Record
         public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
         public ?Solid $solid = null, public bool $before = false, public ?FlowLines $flow = null, public ?int $stands = null,
     ) {
+        Bounds::whole('figure', $figure, 0);
+        Bounds::whole('material', $material, 0);
+        Bounds::whole('area', $area, 0);
+        Bounds::whole('x', $x, 0, PageSize::MOST);
+        Bounds::whole('y', $y, 0, PageSize::MOST);
+        $shift === null || Bounds::id($shift);
+        Bounds::whole('wears', $wears ?? 0, 0);
+        Bounds::whole('stands', $stands ?? 1, 1);
     }
 
     public static function kind(): RecordKind

@@ -21,6 +21,11 @@ final readonly class SetupPlace
      */
     public function __construct(public int $setup, public int $place, public array $marked = [])
     {
+        Bounds::whole('setup', $setup, 1);
+        Bounds::whole('place', $place, 0, Setup::MOST - 1);
+        if (count($marked) > self::MOST) {
+            throw new \InvalidArgumentException('A setup is painted in at most '.self::MOST.' regions at once. Pick fewer.');
+        }
     }
 
     /** @throws \InvalidArgumentException */

@@ -24,6 +24,9 @@ use Awning\Core\Raster\TileGrid;
  */
 final readonly class InkLayers
 {
+    /** Places of a line's course in one rectangle of what it reaches. */
+    private const STRETCH = 8;
+
     public function __construct(private Sheet $sheet)
     {
     }
@@ -41,23 +44,11 @@ final readonly class InkLayers
                 $ink = self::uncovered($ink, $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null);
                 $ink = self::sum($ink, $this->cut(LayerName::drawing($id), $column, $row, $piece));
             }
-            foreach ($strokes as [$stroke, $bounds]) {
-                $ink = $bounds->intersect($piece)->isEmpty() ? $ink : self::sum($ink, self::mask($stroke, $piece)->cut($piece));
+            foreach ($strokes as [$bounds, $drawn]) {
+                $ink = $bounds->intersect($piece)->isEmpty() ? $ink : self::sum($ink, $drawn($piece));
             }
             $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, TileGrid::rect($column, $row), $piece));
         }
-    }
-
-    /**
-     * What of a tile the parts reach, as one rectangle.
-     *
-     * @param  list<Rect>  $parts
-     */
-    private static function pieceOf(Rect $tile, array $parts): Rect
-    {
-        $inside = Rect::around(array_map(fn (Rect $part): Rect => $part->intersect($tile), $parts));
-
-        return $inside->isEmpty() ? new Rect($tile->x, $tile->y, 0, 0) : $inside;
     }
 
     private function cut(LayerName $layer, int $column, int $row, Rect $piece): ?string
@@ -149,7 +140,26 @@ final readonly class InkLayers
         }
     }
 
-    public static function boundsOf(InkStroke $stroke): Rect
+    /**
+     * Where a line goes, as small rectangles along its course: what it reaches is little of the rectangle around it.
+     *
+     * @return list<Rect>
+     */
+    public static function reachOf(InkStroke $stroke): array
+    {
+        $course = Nib::course($stroke);
+        $parts = [];
+        // Each shares a place with the next, so that no piece of the course lies between two.
+        for ($i = 0; $i === 0 || $i < count($course) - 1; $i += self::STRETCH) {
+            $places = array_slice($course, $i, self::STRETCH + 1);
+            [$xs, $ys, $reach] = [array_column($places, 0), array_column($places, 1), 1 + max(array_column($places, 2))];
+            $parts[] = Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));
+        }
+
+        return $parts;
+    }
+
+    private static function boundsOf(InkStroke $stroke): Rect
     {
         [$left, $top, $right, $bottom] = $stroke->bounds();
 
@@ -168,14 +178,16 @@ final readonly class InkLayers
 
     /**
      * @param  list<Rect>  $parts
-     * @return array<string, array{int, int, Rect}> column and row of the tiles that the parts reach, and what of each
+     * @return array<string, array{int, int, Rect}> column and row of the tiles that the parts reach, and what of each, as
+     *                                              one rectangle
      */
     private function piecesOf(array $parts): array
     {
         $pieces = [];
         foreach ($parts as $part) {
             foreach ($this->sheet->grid()->touching($part) as [$column, $row]) {
-                $pieces["$column,$row"] ??= [$column, $row, self::pieceOf(TileGrid::rect($column, $row), $parts)];
+                $inside = $part->intersect(TileGrid::rect($column, $row));
+                $pieces["$column,$row"] = [$column, $row, Rect::around([$pieces["$column,$row"][2] ?? $inside, $inside])];
             }
         }
 
@@ -184,22 +196,40 @@ final readonly class InkLayers
 
     /**
      * @param  list<Rect>  $pieces
-     * @return array<array-key, array{InkStroke, Rect}> by id: the strokes that may reach the pieces
+     * @return list<array{Rect, \Closure(Rect): ?string}> the strokes that may reach the pieces: their bounds, and their
+     *                                                     coverage inside a piece
      */
     private function strokesIn(array $pieces): array
     {
         $strokes = [];
-        foreach ($pieces === [] ? [] : $this->sheet->all(InkStroke::class) as $id => $stroke) {
+        foreach ($pieces === [] ? [] : $this->sheet->all(InkStroke::class) as $stroke) {
             $bounds = self::boundsOf($stroke);
-            foreach ($pieces as $piece) {
-                if (! $bounds->intersect($piece)->isEmpty()) {
-                    $strokes[$id] = [$stroke, $bounds];
-                    break;
-                }
+            $reached = array_filter($pieces, fn (Rect $piece): bool => ! $bounds->intersect($piece)->isEmpty());
+            if ($reached !== []) {
+                $strokes[] = [$bounds, $this->drawn($stroke, count($reached))];
             }
         }
 
         return $strokes;
+    }
+
+    /**
+     * A line that reaches several pieces is drawn once for all of them: following its course takes as long for one.
+     *
+     * @return \Closure(Rect): ?string
+     */
+    private function drawn(InkStroke $stroke, int $pieces): \Closure
+    {
+        if ($pieces < 2) {
+            return fn (Rect $piece): ?string => self::mask($stroke, $piece)->cut($piece);
+        }
+        $whole = null;
+
+        return function (Rect $piece) use ($stroke, &$whole): ?string {
+            $whole ??= self::mask($stroke, $this->sheet->rect());
+
+            return $whole->cut($piece);
+        };
     }
 
     /** @throws OpRefused when it is more than is drawn in one go */

@@ -100,11 +100,7 @@ final class OpKinds
     {
         foreach (self::ALL as $op) {
             if ($op::kind() === $kind) {
-                try {
-                    return $op::fromInput(new Data($input));
-                } catch (\InvalidArgumentException|\RangeException $error) {
-                    throw new OpRefused($error->getMessage(), 0, $error);
-                }
+                return OpRefused::onInvalidValues(fn (): ClientOp => $op::fromInput(new Data($input)));
             }
         }
         throw new OpRefused('This kind of change is not known. Reload the page.');

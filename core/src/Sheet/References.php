@@ -7,7 +7,8 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Page\Scope;
 use Awning\Core\Page\ScopeKind;
 
-/** What an op names that lies outside the page: figures, materials and variants of the palette and light plans, which must be of the page's series. */
+/** What an op names that lies outside the page: figures, materials and variants of the palette, light plans and
+ * setups, which must be of the page's series. */
 final readonly class References
 {
     /**
@@ -16,23 +17,29 @@ final readonly class References
      * @param  array<int, int>  $materialsOf  material => the figure it is said to be of
      * @param  list<int>  $variants
      * @param  list<int>  $lights
+     * @param  list<int>  $setups
      */
-    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [], public array $lights = [])
+    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [], public array $lights = [], public array $setups = [])
     {
     }
 
-    /** What a pass of a figure with a clip names. */
-    public static function ofPass(int $figure, Scope $scope): self
+    /**
+     * What a pass of a figure with a clip names.
+     *
+     * @param  ?int  $setup  the setup it was hung from; 0 or null: none
+     */
+    public static function ofPass(int $figure, Scope $scope, ?int $setup = null): self
     {
         return new self(
             array_values(array_filter([$figure, $scope->kind === ScopeKind::Figure ? $scope->id : 0])),
             $scope->kind === ScopeKind::Material ? [$scope->id] : [],
+            setups: array_values(array_filter([$setup ?? 0])),
         );
     }
 
     /** These and those. */
     public function and(self $those): self
     {
-        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants], [...$this->lights, ...$those->lights]);
+        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants], [...$this->lights, ...$those->lights], [...$this->setups, ...$those->setups]);
     }
 }

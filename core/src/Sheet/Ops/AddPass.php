@@ -61,7 +61,7 @@ final readonly class AddPass implements ClientOp
 
     public function refersTo(): References
     {
-        return References::ofPass($this->pass->figure, $this->pass->scope);
+        return References::ofPass($this->pass->figure, $this->pass->scope, $this->pass->setup?->setup);
     }
 
     public function apply(Sheet $sheet): void

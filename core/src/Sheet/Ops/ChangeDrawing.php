@@ -23,13 +23,13 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class ChangeDrawing implements ClientOp
 {
-    private const CHANGEABLE = ['role', 'tint', 'strength', 'above', 'visible', 'order'];
+    /** @var array<string, mixed> DrawingValues, each as a drawing reads it */
+    private array $values;
 
-    public function __construct(private string $id, private Data $values)
+    /** @throws \InvalidArgumentException when a value may not be changed, or not to this */
+    public function __construct(private string $id, Data $values)
     {
-        if (array_diff($values->names(), self::CHANGEABLE) !== []) {
-            throw new \InvalidArgumentException('Of a drawing its role, tint, strength and order change here, and whether it shows.');
-        }
+        $this->values = Drawing::changesOf($values);
     }
 
     public static function kind(): string
@@ -51,7 +51,7 @@ final readonly class ChangeDrawing implements ClientOp
     public function toInput(): array
     {
         /** @var DrawingValues $values */
-        $values = $this->values->all();
+        $values = $this->values;
 
         return ['id' => $this->id, 'values' => $values];
     }
@@ -74,7 +74,7 @@ final readonly class ChangeDrawing implements ClientOp
     public function apply(Sheet $sheet): void
     {
         $before = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
-        $after = Drawing::fromData($this->values->over(new Data($before->toData())));
+        $after = Drawing::fromData(new Data($this->values + $before->toData()));
         $sheet->put($this->id, $after);
         if ($before->isInked() !== $after->isInked() || ($after->isInked() && $before->order !== $after->order && $this->isAnyCovering($sheet))) {
             $ink = new InkLayers($sheet);

@@ -16,9 +16,14 @@ use Awning\Core\Sheet\Sheet;
 /** Alters a pass's name, colour, blend mode, opacity, visibility, clip, place in the order or group. */
 final readonly class ChangePass implements ClientOp
 {
-    /** @param  Data  $values  only what is to be altered */
+    /**
+     * @param  Data  $values  only what is to be altered
+     *
+     * @throws \InvalidArgumentException when a value may not be altered, or not to this
+     */
     public function __construct(private string $id, private Data $values)
     {
+        PassSpec::checkChanges($values);
     }
 
     public static function kind(): string
@@ -65,10 +70,6 @@ final readonly class ChangePass implements ClientOp
     public function apply(Sheet $sheet): void
     {
         $pass = $sheet->find(PassSpec::class, $this->id) ?? throw new OpRefused('The pass is gone. Reload the page.');
-        try {
-            $sheet->put($this->id, $pass->changed($this->values));
-        } catch (\InvalidArgumentException $error) {
-            throw new OpRefused($error->getMessage(), 0, $error);
-        }
+        $sheet->put($this->id, $pass->changed($this->values));
     }
 }

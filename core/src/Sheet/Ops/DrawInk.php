@@ -105,7 +105,7 @@ final readonly class DrawInk implements ClientOp
         }
         if ($before !== []) {
             $changed = array_filter([...array_values($before), ...array_values(array_intersect_key($this->strokes, $before))]);
-            $ink->make(...array_map(InkLayers::boundsOf(...), array_values($changed)));
+            $ink->make(...array_merge(...array_map(InkLayers::reachOf(...), array_values($changed))));
         }
         $ink->fallBehind();
     }

@@ -73,7 +73,7 @@ final readonly class HangSetup implements ClientOp
 
     public function refersTo(): References
     {
-        return References::ofPass($this->figure, $this->scope);
+        return References::ofPass($this->figure, $this->scope, $this->of);
     }
 
     public function apply(Sheet $sheet): void

@@ -69,7 +69,7 @@ final readonly class JoinSetup implements ClientOp
 
     public function refersTo(): References
     {
-        return new References;
+        return new References(setups: [$this->setup]);
     }
 
     public function apply(Sheet $sheet): void
