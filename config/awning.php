@@ -3,6 +3,9 @@
 return [
     // Demo people with one-click sign-in. Never on where real work is kept.
     'demo' => (bool) env('AWNING_DEMO', false),
+    // Addresses of web servers before this one, whose word on who asks and how is taken; with an HTTPS address, one on this
+    // machine is.
+    'proxies' => env('AWNING_PROXIES', str_starts_with((string) env('APP_URL'), 'https:') ? '127.0.0.1,::1' : ''),
     // How long a page stays with the person who holds it after the last sign of life.
     'lease_seconds' => (int) env('AWNING_LEASE_SECONDS', 45),
     // The largest file that can be imported.

@@ -33,14 +33,16 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
-    Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:sign-in');
+    Route::post('session/demo', [SessionController::class, 'demo'])->middleware('throttle:demo');
 
-    Route::get('invitations/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:sign-in');
-    Route::post('invitations/{token}', [InvitationController::class, 'follow'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:sign-in');
+    Route::get('invitations/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:invitation');
+    Route::post('invitations/{token}', [InvitationController::class, 'follow'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:follow-invitation');
 
-    Route::middleware(['auth', StillWelcome::class])->group(function (): void {
-        Route::put('session/password', [InvitationController::class, 'password'])->middleware('throttle:sign-in');
+    // What stands inside a series' or a page's address is of that series or page, or not found.
+    Route::middleware(['auth', StillWelcome::class])->scopeBindings()->group(function (): void {
+        Route::put('session/password', [InvitationController::class, 'password'])->middleware('throttle:own-password');
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('session/may-send', [SessionController::class, 'maySend']);
 
         Route::get('series', [SeriesController::class, 'index']);
         Route::post('series', [SeriesController::class, 'store']);
@@ -99,6 +101,7 @@ Route::prefix('api')->group(function (): void {
         Route::patch('series/{series}/references/{reference}', [ReferenceController::class, 'update'])->can('flat', 'series');
         Route::delete('series/{series}/references/{reference}', [ReferenceController::class, 'destroy'])->can('flat', 'series');
         Route::post('series/{series}/replace', ReplaceController::class)->can('colour', 'series');
+        Route::post('series/{series}/colours', [TaskController::class, 'colours'])->can('view', 'series');
         Route::post('series/{series}/matches', MatchController::class)->can('view', 'series');
         Route::get('series/{series}/palette/file/{format}', [PaletteFileController::class, 'show'])->can('view', 'series')->whereIn('format', ['csv', 'json', 'css', 'svg', 'png', 'pdf']);
         Route::post('series/{series}/palette/file', [PaletteFileController::class, 'store'])->can('colour', 'series');
@@ -130,6 +133,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('pages/{page}/rough/preview', [TaskController::class, 'tryRough'])->can('colour', 'page');
         Route::get('pages/{page}/passes/{pass}/history', [PassHistoryController::class, 'index'])->can('view', 'page')->where('pass', '[a-z0-9]{6,24}');
         Route::post('pages/{page}/passes/{pass}/history', [PassHistoryController::class, 'restore'])->can('colour', 'page')->where('pass', '[a-z0-9]{6,24}');
+        Route::post('pages/{page}/tidy', [TaskController::class, 'tidy'])->can('colour', 'page');
         Route::post('pages/{page}/enlarge', [TaskController::class, 'enlarge'])->can('colour', 'page');
         Route::post('pages/{page}/deliver', [TaskController::class, 'deliver'])->can('view', 'page');
         Route::get('pages/{page}/tasks', [TaskController::class, 'index'])->can('view', 'page');
@@ -138,7 +142,7 @@ Route::prefix('api')->group(function (): void {
     });
 });
 
-Route::middleware(['auth', StillWelcome::class])->group(function (): void {
+Route::middleware(['auth', StillWelcome::class])->scopeBindings()->group(function (): void {
     Route::get('deliveries/{task}', [TaskController::class, 'download']);
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Desk\PageDesk;
+use App\Desk\ShelfPicture;
 use App\Desk\PictureOnBoard;
 use App\Models\Figure;
 use App\Models\Material;
@@ -63,7 +64,10 @@ final class DemoLoader
         (new DemoLight($series, $people[0], $this->desk))->plans();
         foreach (self::PAGES as $number => $title) {
             ($this->say)("Drawing page $number of The Salt Ferry: $title");
-            $this->page(Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title]), $people[0]);
+            $page = Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title])->refresh();
+            $this->page($page, $people[0]);
+            // The first thing a visitor sees.
+            (new ShelfPicture($page->refresh()))->make();
         }
     }
 
@@ -97,9 +101,9 @@ final class DemoLoader
         $file = (string) tempnam(sys_get_temp_dir(), 'awning');
         file_put_contents($file, $scan->scan());
         $original = (new Originals)->keep($page, $user, $file, sprintf('salt-ferry-p%d-scan.png', $page->number));
+        $picture = (new ImageReader)->read($file);
+        (new OriginalViews)->keep($original, $picture);
         if ($page->number !== 4) {
-            $picture = (new ImageReader)->read($file);
-            (new OriginalViews)->keep($original, $picture);
             $settings = new CleanSettings(turn: 0.0);
             $clean = (new ScanCleaner)->clean($picture->channels(), $settings);
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 /**
  * A page as the shelf and the series show it.
  *
- * @phpstan-type PageCardState array{id: int, number: int, title: string, revision: int, regions: int, unfilled: int, passes: int, waiting: bool, holder: ?string}
+ * @phpstan-type PageCardState array{id: int, number: int, title: string, revision: int, regions: int, unfilled: int, passes: int, waiting: bool, scan: ?int, holder: ?string}
  * @phpstan-type SeriesCard array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>}
  */
 final readonly class PageCard
@@ -31,7 +31,7 @@ final readonly class PageCard
 
         return $query->with('holder')
             ->withCount(['regions', 'regions as unfilled_count' => fn (Builder $regions) => $regions->where('material_id', 0), 'passes'])
-            ->withExists('originals');
+            ->withExists('originals')->withMax('originals', 'id');
     }
 
     /**
@@ -56,6 +56,7 @@ final readonly class PageCard
             'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
             'regions' => (int) $page->regions_count, 'unfilled' => (int) $page->unfilled_count, 'passes' => (int) $page->passes_count,
             'waiting' => (int) $page->regions_count === 0 && (bool) $page->originals_exists,
+            'scan' => (int) $page->regions_count === 0 ? $page->originals_max_id : null,
             'holder' => $page->heldBy()?->name,
         ];
     }

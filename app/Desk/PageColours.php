@@ -32,14 +32,24 @@ final readonly class PageColours
     {
     }
 
-    /** @return PageColoursState */
-    public function toClient(): array
+    /** @return ?PageColoursState null while they have not been measured as the page is now */
+    public function toClient(): ?array
     {
-        $key = "page-colours-lit:{$this->page->id}:{$this->page->revision}:{$this->page->series->palette_version}";
-        /** @var array<int, SeenState> $materials */
-        $materials = Cache::remember($key, self::SECONDS, $this->measured(...));
+        /** @var ?array<int, SeenState> $materials */
+        $materials = Cache::get($this->key());
 
-        return ['page' => $this->page->id, 'number' => $this->page->number, 'materials' => $materials];
+        return $materials === null ? null : ['page' => $this->page->id, 'number' => $this->page->number, 'materials' => $materials];
+    }
+
+    /** Measures them, unless that was done. It takes seconds. */
+    public function measure(): void
+    {
+        Cache::remember($this->key(), self::SECONDS, $this->measured(...));
+    }
+
+    private function key(): string
+    {
+        return "page-colours-lit:{$this->page->id}:{$this->page->revision}:{$this->page->series->palette_version}";
     }
 
     /** @return array<int, SeenState> by material */

@@ -11,6 +11,7 @@ use App\Models\PageChange;
 use App\Models\Role;
 use App\Models\Task;
 use App\Models\User;
+use App\Store\NotKept;
 use App\Store\PageStore;
 use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\Op;
@@ -44,14 +45,19 @@ final class PageDesk
      * A change from outside the bench: to a page that nobody else works on. A window of the person's own that has it open
      * learns of it.
      *
+     * @param  ?string  $id  of what is asked for: asked for again, it is not done again
      * @return bool whether there was anything to do
      *
      * @throws Conflict when somebody else works on it
-     * @throws OpRefused
+     * @throws OpRefused when the person may not, or not any more
+     * @throws NotKept
      */
-    public function applyBeside(Page $page, User $user, Op $op): bool
+    public function applyBeside(Page $page, User $user, Op $op, ?string $id = null): bool
     {
-        return $this->locked($page, null, fn (Page $row) => Lease::checkFree($row, $user), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false)->entry !== null;
+        return $this->locked($page, $id, function (Page $row) use ($user, $op): void {
+            ClientOps::check($this->roleNow($row, $user), $op->right());
+            Lease::checkFree($row, $user);
+        }, fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false)->entry !== null;
     }
 
     /**

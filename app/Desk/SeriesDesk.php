@@ -24,7 +24,6 @@ final class SeriesDesk
 
     /**
      * @param  ?string  $id  the client's: asking again with the same id changes nothing more and gets the same entry
-     *
      * @return SeriesEntry  not kept where nothing was altered
      *
      * @throws Conflict|OpRefused|NotKept

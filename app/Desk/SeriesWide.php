@@ -6,14 +6,16 @@ namespace App\Desk;
 
 use App\Models\Page;
 use App\Models\Series;
+use App\Models\Task;
 use App\Models\User;
+use App\Store\NotKept;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
 
 /**
  * One change to several pages: each is changed or left by itself, and can be undone there.
  *
- * @phpstan-type PageOutcome array{page: int, number: int, done: bool, why: string}
+ * @phpstan-import-type PageOutcome from Task
  */
 final readonly class SeriesWide
 {
@@ -23,28 +25,30 @@ final readonly class SeriesWide
 
     /**
      * @param  list<int>  $pages  of the series; others are passed over
-     * @return list<PageOutcome> in the order of the pages' numbers
+     * @param  list<int>  $without  of them
+     * @return list<Page> in the order of their numbers
      */
-    public function apply(User $user, array $pages, Op $op): array
+    public function ordered(array $pages, array $without = []): array
     {
-        $outcomes = [];
         /** @var list<Page> $found */
-        $found = Page::query()->where('series_id', $this->series->id)->whereKey($pages)->orderBy('number')->get()->all();
-        foreach ($found as $page) {
-            [$done, $why] = $this->one($page, $user, $op);
-            $outcomes[] = ['page' => $page->id, 'number' => $page->number, 'done' => $done, 'why' => $why];
-        }
+        $found = Page::query()->where('series_id', $this->series->id)->whereKey($pages)->whereKeyNot($without)->orderBy('number')->get()->all();
 
-        return $outcomes;
+        return $found;
     }
 
-    /** @return array{bool, string} */
-    private function one(Page $page, User $user, Op $op): array
+    /**
+     * @param  string  $id  of what is asked for: asked for again, it is not done again on this page
+     * @return PageOutcome
+     */
+    public function one(Page $page, User $user, Op $op, string $id): array
     {
+        $outcome = ['page' => $page->id, 'number' => $page->number];
         try {
-            return (new PageDesk)->applyBeside($page, $user, $op) ? [true, 'Done. Undo on the page takes it back.'] : [false, 'Nothing changes on this page.'];
-        } catch (Conflict|OpRefused $error) {
-            return [false, $error->getMessage()];
+            return $outcome + ((new PageDesk)->applyBeside($page, $user, $op, $id)
+                ? ['done' => true, 'why' => 'Done. Undo on the page takes it back.']
+                : ['done' => false, 'why' => 'Nothing changes on this page.']);
+        } catch (Conflict|OpRefused|NotKept $error) {
+            return $outcome + ['done' => false, 'why' => $error->getMessage()];
         }
     }
 }

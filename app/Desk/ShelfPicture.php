@@ -13,11 +13,16 @@ use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Storage;
 
-/** A page's small picture for shelf and series: composed once for each state of the page, whoever asks first. */
+/**
+ * A page's small picture for shelf and series. The queue makes it when the page has changed; until then the last one is
+ * shown.
+ */
 final readonly class ShelfPicture
 {
     /** An eighth of the page's size. */
     public const LEVEL = 3;
+
+    public const FOLDER = 'pictures';
 
     /** A maker that takes longer is taken for dead. */
     private const MAKING_SECONDS = 60;
@@ -33,16 +38,24 @@ final readonly class ShelfPicture
         $this->disk = Storage::disk('works');
     }
 
-    /** @return ?string null while the page is empty */
+    /** Whether the last one that was made shows the page as it is now. */
+    public function isCurrent(): bool
+    {
+        return $this->page->pictured === $this->state() && $this->kept() !== null;
+    }
+
+    /** @return ?string the last one that was made, else one that is made now; null while the page is empty */
     public function bytes(): ?string
     {
-        $there = $this->kept();
-        if ($there !== null) {
-            return $there;
-        }
+        return $this->kept() ?? $this->last() ?? $this->make();
+    }
+
+    /** Makes it as the page is now, unless that was done. @return ?string null while the page is empty */
+    public function make(): ?string
+    {
         try {
             // One makes it; the others wait for it, and find it made.
-            return Cache::lock("picture {$this->path()}", self::MAKING_SECONDS)
+            return Cache::lock("picture {$this->path($this->state())}", self::MAKING_SECONDS)
                 ->block(self::WAIT_SECONDS, fn (): ?string => $this->kept() ?? $this->made());
         } catch (LockTimeoutException) {
             return $this->made();
@@ -51,7 +64,18 @@ final readonly class ShelfPicture
 
     private function kept(): ?string
     {
-        $bytes = $this->disk->exists($this->path()) ? (string) $this->disk->get($this->path()) : '';
+        return $this->read($this->state());
+    }
+
+    private function last(): ?string
+    {
+        return $this->page->pictured === null ? null : $this->read($this->page->pictured);
+    }
+
+    private function read(string $state): ?string
+    {
+        $path = $this->path($state);
+        $bytes = $this->disk->exists($path) ? (string) $this->disk->get($path) : '';
 
         return str_starts_with($bytes, self::PNG) ? $bytes : null;
     }
@@ -64,7 +88,8 @@ final readonly class ShelfPicture
         }
         $png = (new PngWriter)->paint($paint);
         try {
-            (new WholeFile($this->disk))->put($this->path(), $png, strlen($png));
+            (new WholeFile($this->disk))->put($this->path($this->state()), $png, strlen($png));
+            Page::query()->toBase()->where('id', $this->page->id)->update(['pictured' => $this->state(), 'pictured_at' => now(), 'picture_asked_at' => null]);
         } catch (NotKept) {
             // Shown all the same; made again next time.
         }
@@ -72,8 +97,21 @@ final readonly class ShelfPicture
         return $png;
     }
 
-    private function path(): string
+    private function state(): string
     {
-        return sprintf('pictures/%d-%d-%d.png', $this->page->id, $this->page->revision, $this->page->series->palette_version);
+        return "{$this->page->revision}-{$this->page->series->palette_version}";
+    }
+
+    private function path(string $state): string
+    {
+        return sprintf('%s/%d-%s.png', self::FOLDER, $this->page->id, $state);
+    }
+
+    /** @return array<string, true> files that show pages as they were shown last */
+    public static function inUse(): array
+    {
+        $paths = Page::query()->toBase()->whereNotNull('pictured')->selectRaw('CONCAT(?, id, ?, pictured, ?) AS path', [self::FOLDER.'/', '-', '.png'])->pluck('path')->all();
+
+        return array_fill_keys($paths, true);
     }
 }

@@ -39,6 +39,12 @@ abstract class LongTask
         return false;
     }
 
+    /** What a person is told who stopped it. */
+    public static function stopped(Task $task): string
+    {
+        return 'Stopped. Nothing was changed.';
+    }
+
     /** @param  Task  $task  taken out of its line by this process */
     final public function run(Task $task): void
     {
@@ -52,6 +58,8 @@ abstract class LongTask
             $task->finish();
         } catch (TaskEnded) {
             return;
+        } catch (GoesOn) {
+            (new Tasks)->goOn($task);
         } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {
             $task->forceFill(['state' => 'failed', 'message' => mb_substr($error->getMessage(), 0, 400)])->save();
             if (in_array($task->kind, Tasks::ONCE, true)) {

@@ -23,7 +23,8 @@ final class Tasks
     private const WORK = [
         'import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class,
         'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class,
-        'snap' => SnapPicture::class, 'rough' => RoughInFigures::class,
+        'snap' => SnapPicture::class, 'rough' => RoughInFigures::class, 'tidy' => TidyInk::class,
+        'replace' => ReplaceOnPages::class, 'follow' => FollowOnPages::class, 'colours' => MeasureColours::class,
     ];
 
     /** Work on a file that is of no more use when it fails; an import may be asked for again. */
@@ -100,12 +101,22 @@ final class Tasks
     {
         // Waits for a landing that is under way: then the answer is that it is done.
         $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
-            ->update(['state' => 'stopped', 'message' => 'Stopped. Nothing was changed.']) === 1;
+            ->update(['state' => 'stopped', 'message' => self::WORK[$task->kind]::stopped($task->refresh())]) === 1;
         if ($isStopped && in_array($task->kind, ['import', ...self::ONCE], true)) {
             (new Originals)->forget($task);
         }
 
         return $isStopped;
+    }
+
+    /** Puts a task of which a part is done back into its line. */
+    public function goOn(Task $task): void
+    {
+        DB::transaction(function () use ($task): void {
+            if (Task::query()->whereKey($task->id)->where('state', 'working')->update(['state' => 'waiting', 'worker' => null, 'attempts' => 0]) === 1) {
+                Queue::pushOn($task->line, new NextTask($task->line));
+            }
+        });
     }
 
     /** @return bool whether work in which an error of ours came up is begun again; false when that was tried often enough */
@@ -136,6 +147,7 @@ final class Tasks
     private function again(int $id, callable $isLost): bool
     {
         return DB::transaction(function () use ($id, $isLost): bool {
+            /** @var ?Task $row */
             $row = Task::query()->lockForUpdate()->find($id);
             if ($row === null || ! $isLost($row)) {
                 return false;

@@ -27,7 +27,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Figure extends Model
 {
     use CanRetire;
-
     use CleanName;
 
     protected $fillable = ['series_id', 'name', 'depth'];

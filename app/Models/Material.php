@@ -31,7 +31,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 final class Material extends Model
 {
     use CanRetire;
-
     use CleanName;
 
     protected $fillable = ['figure_id', 'name', 'place', 'pinned', 'dials', 'more'];

@@ -14,6 +14,7 @@ use Illuminate\Support\Carbon;
  * @property int $series_id
  * @property int $number
  * @property string $title
+ * @property ?string $pictured the state of page and palette that its last small picture shows
  * @property int $revision
  * @property ?int $width px; null while the page is empty
  * @property ?int $height
@@ -33,6 +34,7 @@ use Illuminate\Support\Carbon;
  * @property int $unfilled_count
  * @property int $passes_count
  * @property bool $originals_exists
+ * @property ?int $originals_max_id
  * @property Series $series
  * @property ?User $holder
  */

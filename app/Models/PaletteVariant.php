@@ -22,7 +22,6 @@ use Illuminate\Database\Eloquent\Model;
 final class PaletteVariant extends Model
 {
     use CanRetire;
-
     use CleanName;
 
     public $timestamps = false;

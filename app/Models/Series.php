@@ -9,6 +9,7 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -40,6 +41,65 @@ final class Series extends Model
     public function figures(): HasMany
     {
         return $this->hasMany(Figure::class)->where('retired', false)->orderByDesc('depth')->orderBy('id');
+    }
+
+    /**
+     * Finds what an address names inside this series. Figures and materials that were taken out are found, too: whoever still
+     * shows one is told so by what would change it.
+     *
+     * @param  string  $childType
+     * @param  mixed  $value
+     * @param  ?string  $field
+     */
+    public function resolveChildRouteBinding($childType, $value, $field): ?Model
+    {
+        return match ($childType) {
+            'figure' => Figure::query()->where('series_id', $this->id)->whereKey($value)->first(),
+            'material' => Material::query()->whereRelation('figure', 'series_id', $this->id)->whereKey($value)->first(),
+            default => parent::resolveChildRouteBinding($childType, $value, $field),
+        };
+    }
+
+    /** @return HasMany<PaletteVariant, $this> */
+    public function variants(): HasMany
+    {
+        return $this->hasMany(PaletteVariant::class)->where('retired', false)->orderBy('id');
+    }
+
+    /** @return HasMany<SeriesBrush, $this> */
+    public function brushes(): HasMany
+    {
+        return $this->hasMany(SeriesBrush::class)->where('retired', false)->orderBy('id');
+    }
+
+    /** @return HasMany<SeriesSetup, $this> */
+    public function setups(): HasMany
+    {
+        return $this->hasMany(SeriesSetup::class)->where('retired', false)->orderBy('id');
+    }
+
+    /** @return HasMany<SeriesLight, $this> */
+    public function lights(): HasMany
+    {
+        return $this->hasMany(SeriesLight::class)->where('retired', false)->orderBy('id');
+    }
+
+    /** @return HasMany<PaletteVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(PaletteVersion::class);
+    }
+
+    /** @return HasMany<ReferencePicture, $this> */
+    public function references(): HasMany
+    {
+        return $this->hasMany(ReferencePicture::class);
+    }
+
+    /** @return BelongsToMany<User, $this> */
+    public function users(): BelongsToMany
+    {
+        return $this->belongsToMany(User::class, 'members');
     }
 
     /** @return HasMany<Page, $this> */

@@ -21,7 +21,6 @@ use Illuminate\Database\Eloquent\Model;
 final class SeriesBrush extends Model
 {
     use CanRetire;
-
     use CleanName;
 
     public $timestamps = false;

@@ -23,7 +23,6 @@ use Illuminate\Database\Eloquent\Model;
 final class SeriesLight extends Model
 {
     use CanRetire;
-
     use CleanName;
 
     public $timestamps = false;

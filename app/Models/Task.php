@@ -15,15 +15,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @phpstan-type TakenRow array{colour: string, share: float, verdict: 'exact'|'near'|'new', difference: ?float, material: ?int, labels: list<int>}
  * @phpstan-type TakenReport array{name: string, right: int, down: int, rows: list<TakenRow>}
+ * @phpstan-type PageOutcome array{page: int, number: int, done: bool, why: string}
+ * @phpstan-type PagesReport array{outcomes: list<PageOutcome>}
  * @phpstan-type MatchReport array{name: string, width: int, height: int, rows: list<MatchedData>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport}
+ * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough'|'tidy'|'replace'|'follow'|'colours', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport, outcomes: ?list<PageOutcome>}
  *
  * @property int $id
  * @property ?int $page_id
  * @property ?int $series_id instead, where it is of no page
  * @property int $user_id
- * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough' $kind
+ * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough'|'tidy'|'replace'|'follow'|'colours' $kind
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message
@@ -35,7 +37,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $worker the process that works on it
  * @property int $attempts how often it was begun
  * @property ?TaskQuestion $question what the person must decide first
- * @property TakenReport|MatchReport|null $report what came of it that a person settles
+ * @property TakenReport|MatchReport|PagesReport|null $report what came of it that a person settles
  * @property ?\Illuminate\Support\Carbon $created_at
  * @property ?Page $page
  * @property ?Series $series
@@ -100,6 +102,7 @@ final class Task extends Model
             'question' => $this->state === 'failed' ? $this->question : null,
             'report' => $this->state === 'done' && $this->kind === 'take' ? $this->report : null,
             'match' => $this->state === 'done' && $this->kind === 'match' ? $this->report : null,
+            'outcomes' => $this->report['outcomes'] ?? null,
         ];
     }
 }

@@ -16,6 +16,9 @@ final readonly class OriginalViews
 {
     public const SIDE = 2000;
 
+    /** How the folders of all of them begin. */
+    public const FOLDER = 'pictures/original-';
+
     private const JPEG = "\xff\xd8\xff";
 
     private Filesystem $disk;
@@ -61,6 +64,6 @@ final readonly class OriginalViews
     /** Named by what is in the file, too: a database set up anew counts from one again. */
     private function folder(Original $original): string
     {
-        return sprintf('pictures/original-%d-%s', $original->id, substr($original->sha256, 0, 16));
+        return sprintf('%s%d-%s', self::FOLDER, $original->id, substr($original->sha256, 0, 16));
     }
 }

@@ -22,6 +22,7 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
 use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PassSpec;
@@ -192,7 +193,9 @@ final class BenchTest extends TestCase
         $first = $this->get("/api/pages/$page->id/picture")->assertOk()->getContent();
         $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#2244cc']])->assertOk();
         self::assertSame($print, $this->fingerprint($page));
-        self::assertNotSame($first, $this->get("/api/pages/$page->id/picture")->assertOk()->getContent());
+        self::assertSame($first, $this->get("/api/pages/$page->id/picture")->assertHeader('Cache-Control', 'no-store, private')->getContent(), 'the last one, until the next is made');
+        \App\Jobs\MakePicture::dispatchSync($page->id);
+        self::assertNotSame($first, $this->get("/api/pages/$page->id/picture")->assertHeader('Cache-Control', 'immutable, max-age=31536000, private')->getContent());
     }
 
     public function test_bad_files_are_refused_and_nothing_is_stored(): void
@@ -591,6 +594,15 @@ final class BenchTest extends TestCase
         self::assertEqualsWithDelta([503, 301.5], array_slice($proposed[0]['stroke']['points'][1], 0, 2), 1e-9);
         $this->postJson("/api/pages/$page->id/lines/tidy", ['overshoot' => 'much', 'gap' => 900])->assertJsonValidationErrors(['overshoot', 'gap']);
         self::assertSame(2, DB::table('ink_strokes')->count(), 'asking changes nothing');
+        $lines = fn (): array => (new Sheet(new PageStore($page->refresh())))->all(InkStroke::class);
+        self::assertNotSame($proposed[0]['stroke'], $lines()['line0001']->toData());
+        $task = $this->postJson("/api/pages/$page->id/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertEquals(array_column($proposed, 'stroke'), array_map(fn (InkStroke $line): array => $line->toData(), array_values($lines())), 'what was shown is done');
+        self::assertSame(0.5, $lines()['line0001']->grain);
+        $task = $this->postJson("/api/pages/$page->id/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed', 'message' => 'All lines meet already. Nothing was changed.']);
+        $this->postJson("/api/pages/$page->id/tidy", ['lease' => 'anotherlease00', 'overshoot' => 5, 'gap' => 12])->assertStatus(409);
     }
 
     public function test_a_photographed_sheet_is_cut_out_and_set_straight(): void

@@ -91,6 +91,28 @@ final class PaletteTest extends TestCase
         return (array) $this->json($method, "/api/series/{$this->series->id}/$path", $body)->assertStatus($status)->json();
     }
 
+    /**
+     * What came of a change to several pages, page by page.
+     *
+     * @param  array<string, mixed>  $body
+     * @return list<array{page: int, number: int, done: bool, why: string}>
+     */
+    private function outcomes(string $path, array $body): array
+    {
+        $task = $this->change('POST', $path, $body, 202)['id'];
+
+        return $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done'])->json('outcomes');
+    }
+
+    /** What the materials look like on the page, measured by a task. */
+    private function colours(): TestResponse
+    {
+        $task = $this->change('POST', 'colours', [], 202)['id'];
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+
+        return $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk();
+    }
+
     /** @return array<string, list<string>> names of the materials by figure, in order */
     private function names(): array
     {
@@ -385,6 +407,7 @@ final class PaletteTest extends TestCase
         self::assertSame('Book 1, printed', $this->getJson("/api/pages/{$this->page->id}")->json('palette.held'));
         $picture = function (int $x, int $y): array {
             $image = new \Imagick;
+            \App\Jobs\MakePicture::dispatchSync($this->page->id);
             $image->readImageBlob((string) $this->get("/api/pages/{$this->page->id}/picture?".bin2hex(random_bytes(4)))->assertOk()->getContent());
             $pixel = $image->getImagePixelColor((int) ($x * $image->getImageWidth() / 600), (int) ($y * $image->getImageWidth() / 600))->getColor();
 
@@ -474,7 +497,7 @@ final class PaletteTest extends TestCase
         self::assertEquals([$changed, $pass], collect($setups)->firstWhere('id', $id)['passes']);
         $colours = fn (Page $page): array => array_values(array_map(fn (PassSpec $one): string => $one->toData()['colour'] ?? '', (new Sheet(new PageStore($page->refresh())))->all(PassSpec::class)));
         self::assertSame([['#803010'], ['#803010']], [$colours($this->page), $colours($second)], 'nobody follows by itself');
-        $outcomes = $this->change('POST', "setups/$id/follow", ['pages' => [$second->id, $bare->id], 'known' => 1]);
+        $outcomes = $this->outcomes("setups/$id/follow", ['pages' => [$second->id, $bare->id], 'known' => 1]);
         self::assertSame([[$second->id, true], [$bare->id, false]], array_map(fn (array $one): array => [$one['page'], $one['done']], $outcomes));
         self::assertSame(['#803010'], $colours($this->page));
         self::assertEqualsCanonicalizing(['#112233', '#803010'], $colours($second));
@@ -602,7 +625,7 @@ final class PaletteTest extends TestCase
         $this->change('PUT', "pages/{$this->page->id}/variant", ['variant' => $wet]);
         self::assertSame([$expected, '#102030', '#b08a3c', '#e0a93a'], [$tones()[$this->skin->id], $tones()[$this->brass->id]['line'], $tones()[$this->brass->id]['base'], $tones()[$this->oilskin->id]['base']]);
         self::assertSame('Wet', $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'));
-        self::assertSame('#a87050', $this->getJson("/api/pages/{$this->page->id}/colours")->json("materials.{$this->skin->id}.seen"));
+        self::assertSame('#a87050', $this->colours()->json("materials.{$this->skin->id}.seen"));
         // A version that is held is worn with it.
         $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
         $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->version($this->skin), 'tones' => ['deep' => '#111111']]);
@@ -620,7 +643,7 @@ final class PaletteTest extends TestCase
         self::assertSame('#a87050', $tones()[$this->skin->id]['base']);
         [$another, $elsewhere] = $this->series('Another');
         $this->change('PUT', "pages/$elsewhere->id/variant", ['variant' => $wet], 404);
-        $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(403);
+        $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(404);
     }
 
     public function test_a_material_has_up_to_four_more_tones_in_an_order(): void
@@ -684,14 +707,14 @@ final class PaletteTest extends TestCase
         $other = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Fog']);
         [, $elsewhere] = $this->series('Another');
 
-        $outcomes = $this->change('POST', 'replace', ['material' => $this->skin->id, 'into' => $this->brass->id, 'pages' => [$other->id, $elsewhere->id, $this->page->id]]);
+        $outcomes = $this->outcomes('replace', ['material' => $this->skin->id, 'into' => $this->brass->id, 'pages' => [$other->id, $elsewhere->id, $this->page->id]]);
         self::assertSame([[1, true], [2, false]], array_map(fn (array $one): array => [$one['number'], $one['done']], $outcomes));
         self::assertSame([$this->brass->id, $this->skin->id, $this->oilskin->id], array_map(fn (int $label): int => $this->regions()[$label]->material, [$left, $middle, $right]), 'what is locked stays');
         self::assertSame($this->brass->figure_id, $this->regions()[$left]->figure);
         $passes = fn (): array => (new PageStore($this->page->refresh()))->records(RecordKind::Pass);
         self::assertEquals(['kind' => 'material', 'id' => $this->brass->id], $passes()['ofskin0001']->toData()['scope']);
 
-        $this->change('POST', 'replace', ['figure' => $this->skin->figure_id, 'tone' => 'glint', 'into' => 'light', 'pages' => [$this->page->id]]);
+        $this->outcomes('replace', ['figure' => $this->skin->figure_id, 'tone' => 'glint', 'into' => 'light', 'pages' => [$this->page->id]]);
         self::assertSame(['shade', 'light'], [$passes()['ofskin0001']->toData()['tone'], $passes()['offigure01']->toData()['tone']]);
         $this->undo($this->page)->assertOk();
         self::assertSame('glint', $passes()['offigure01']->toData()['tone']);
@@ -701,7 +724,7 @@ final class PaletteTest extends TestCase
         // Somebody else works on it: it is left, and said so.
         $pell = $this->person('Pell', $this->series);
         $this->page->refresh()->forceFill(['holder_id' => $pell->id, 'lease_until' => now()->addMinute()])->save();
-        [$left] = $this->change('POST', 'replace', ['material' => $this->skin->id, 'into' => $this->brass->id, 'pages' => [$this->page->id]]);
+        [$left] = $this->outcomes('replace', ['material' => $this->skin->id, 'into' => $this->brass->id, 'pages' => [$this->page->id]]);
         self::assertSame([false, 'Pell is working on page 1; it was left as it is.'], [$left['done'], $left['why']]);
         foreach ([['material' => $this->skin->id, 'into' => $this->skin->id], ['figure' => $this->skin->figure_id, 'tone' => 'mud', 'into' => 'base'], []] as $bad) {
             $this->change('POST', 'replace', $bad + ['pages' => [$this->page->id]], 422);
@@ -847,12 +870,12 @@ final class PaletteTest extends TestCase
 
     public function test_what_a_reader_sees_of_a_material_is_measured(): void
     {
-        $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk()->assertJsonPath('materials', []);
+        $this->colours()->assertJsonPath('materials', []);
         $this->import($this->page, $this->mira);
         $label = $this->labelAt($this->page, 100, 200);
         $this->op($this->page, $this->fillOp($this->skin, $label))->assertOk();
         $this->op($this->page, $this->fillOp($this->brass, $this->labelAt($this->page, 480, 200)))->assertOk();
-        $seen = $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk()->json('materials');
+        $seen = $this->colours()->json('materials');
         self::assertSame(['#c98d6b', '#c98d6b', '#b08a3c'], [$seen[$this->skin->id]['flat'], $seen[$this->skin->id]['seen'], $seen[$this->brass->id]['seen']]);
         self::assertSame($label, $this->labelAt($this->page, $seen[$this->skin->id]['x'], $seen[$this->skin->id]['y']));
         self::assertArrayNotHasKey($this->oilskin->id, $seen);
@@ -860,14 +883,14 @@ final class PaletteTest extends TestCase
         $this->op($this->page, ['kind' => 'pass.add', 'id' => 'nightfall1', 'pass' => ['name' => 'Night', 'figure' => 0, 'kind' => 'tint', 'colour' => '#000000', 'scope' => ['kind' => 'page', 'id' => 0], 'mode' => 'normal', 'opacity' => 0.5]])->assertOk();
         $points = array_map(fn (int $x): array => [$x, 200, 1], range(0, 600, 20));
         $this->op($this->page, ['kind' => 'stroke', 'pass' => 'nightfall1', 'points' => $points, 'brush' => ['size' => 1000, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'erase' => false, 'colour' => null, 'make' => null])->assertOk();
-        $now = $this->getJson("/api/pages/{$this->page->id}/colours")->json('materials')[$this->skin->id];
+        $now = $this->colours()->json('materials')[$this->skin->id];
         self::assertSame(['#c98d6b', '#c98d6b'], [$now['flat'], $now['lit']]);
         foreach (Rgb::fromHex('#c98d6b')->parts() as $i => $part) {
             self::assertEqualsWithDelta($part / 2, Rgb::fromHex($now['seen'])->parts()[$i], 1.5);
         }
         // Light within the figure is light, not mood.
         $this->op($this->page, ['kind' => 'stroke', 'pass' => 'shadeall01', 'points' => $points, 'brush' => ['size' => 1000, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'erase' => false, 'colour' => null, 'make' => ['name' => 'Shade', 'figure' => $this->skin->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->skin->figure_id], 'mode' => 'normal', 'opacity' => 1]])->assertOk();
-        $shaded = $this->getJson("/api/pages/{$this->page->id}/colours")->json('materials')[$this->skin->id];
+        $shaded = $this->colours()->json('materials')[$this->skin->id];
         self::assertSame(['#c98d6b', (new ToneRule)->complete(['base' => Rgb::fromHex('#c98d6b')])['shade']->hex()], [$shaded['flat'], $shaded['lit']]);
     }
 }

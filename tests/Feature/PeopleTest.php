@@ -69,7 +69,7 @@ final class PeopleTest extends TestCase
         $setup = \App\Models\SeriesSetup::query()->create(['series_id' => $series->id, 'name' => 'Rust', 'passes' => []]);
         $brush = \App\Models\SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null]]);
         $stranger = $this->person('Stranger', $series, null);
-        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password'];
+        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password', 'api/session/may-send'];
         $checked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
             /** @var RegisteredRoute $route */
@@ -217,7 +217,7 @@ final class PeopleTest extends TestCase
                 'deliver' => ['POST', "/api/pages/$page->id/deliver", ['format' => 'png'], 202],
                 'add page' => ['POST', "/api/series/$series->id/pages", ['title' => "By $role->value"], 201],
                 'add figure' => ['POST', "/api/series/$series->id/figures", ['name' => "By $role->value"], 201],
-                'pin' => ['PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['deep' => '#101010']], 200],
+                'pin' => ['PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['deep' => sprintf('#1010%02x', strlen($role->value))]], 200],
                 'change material' => ['PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version + ($allowed('pin') ? 1 : 0), 'name' => "By $role->value"], 200],
                 'duplicate material' => ['POST', "/api/series/$series->id/materials/$material->id/copies", [], 201],
                 'rule' => ['PUT', "/api/series/$series->id/rule", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
@@ -231,7 +231,7 @@ final class PeopleTest extends TestCase
                 'variants' => ['GET', "/api/series/$series->id/variants", [], 200],
                 'add variant' => ['POST', "/api/series/$series->id/variants", ['name' => 'Wet'], 201],
                 'wear variant' => ['PUT', "/api/series/$series->id/pages/$page->id/variant", ['variant' => null], 200],
-                'replace' => ['POST', "/api/series/$series->id/replace", ['pages' => [$page->id], 'figure' => $material->figure_id, 'tone' => 'shade', 'into' => 'deep'], 200],
+                'replace' => ['POST', "/api/series/$series->id/replace", ['pages' => [$page->id], 'figure' => $material->figure_id, 'tone' => 'shade', 'into' => 'deep'], 202],
                 'take colours' => ['POST', "/api/series/$series->id/figures/$material->figure_id/colours", ['name' => 'x', 'ramp' => true, 'colours' => ['#808080']], 201],
                 'references' => ['GET', "/api/series/$series->id/references", [], 200],
                 'arrange reference' => ['PATCH', "/api/series/$series->id/references/$reference->id", ['x' => 1], 200],

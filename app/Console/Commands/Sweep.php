@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Desk\ShelfPicture;
+use App\Store\LeftFiles;
+use App\Store\OriginalViews;
 use App\Store\TileSweep;
 use App\Store\WholeFile;
 use Illuminate\Console\Command;
@@ -11,12 +14,18 @@ use Illuminate\Support\Facades\Storage;
 
 final class Sweep extends Command
 {
-    protected $signature = 'awning:sweep';
+    protected $signature = 'awning:sweep {--temporary : only temporary files that killed processes left}';
 
     protected $description = 'Remove tiles that nothing refers to any more';
 
     public function handle(TileSweep $sweep): int
     {
+        $left = (new LeftFiles(sys_get_temp_dir()))->remove();
+        if ($this->option('temporary')) {
+            $this->line("$left temporary files removed.");
+
+            return self::SUCCESS;
+        }
         $this->line($sweep->run((int) config('awning.tile_grace_hours')).' tiles removed, '.$this->files().' files.');
 
         return self::SUCCESS;
@@ -26,10 +35,13 @@ final class Sweep extends Command
     private function files(): int
     {
         $disk = Storage::disk('works');
+        $inUse = ShelfPicture::inUse();
         $old = now()->subHours((int) config('awning.tile_grace_hours'))->getTimestamp();
         $removed = 0;
         foreach ($disk->allFiles() as $file) {
-            if ((str_contains($file, WholeFile::PART) || str_starts_with($file, 'pictures/')) && $disk->lastModified($file) < $old) {
+            // What drawings and pictures on boards came from goes with them.
+            $isPicture = str_starts_with($file, ShelfPicture::FOLDER.'/') && ! str_starts_with($file, OriginalViews::FOLDER);
+            if ((str_contains($file, WholeFile::PART) || ($isPicture && ! isset($inUse[$file]))) && $disk->lastModified($file) < $old) {
                 $disk->delete($file);
                 $removed++;
             }

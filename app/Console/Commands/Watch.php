@@ -5,18 +5,19 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Desk\FigureLinks;
+use App\Jobs\Pictures;
 use App\Jobs\Tasks;
 use Illuminate\Console\Command;
 use Throwable;
 
-/** Runs beside the queue workers: gives what a dead one leaves to the others, and sees to what follows something else. */
+/** Runs beside the queue workers: gives what a dead one leaves to the others, and sees to what follows something else: linked figures, small pictures. */
 final class Watch extends Command
 {
     protected $signature = 'awning:watch {--once : look once and end} {--every=2 : seconds between two looks}';
 
     protected $description = 'Take up work whose process died, and bring figures up to date that follow others';
 
-    public function handle(Tasks $tasks, FigureLinks $links): int
+    public function handle(Tasks $tasks, FigureLinks $links, Pictures $pictures): int
     {
         do {
             try {
@@ -25,6 +26,7 @@ final class Watch extends Command
                     $this->line("$taken taken up again");
                 }
                 $links->catchUp();
+                $pictures->askFor();
             } catch (Throwable $error) {
                 // The database may be away for a while; whoever keeps this running need not notice.
                 $this->error($error->getMessage());

@@ -24,6 +24,9 @@ use Illuminate\Validation\ValidationException;
 
 final class BenchController
 {
+    /** How far lines may reach beyond another, and how far apart ends may lie, px. */
+    public const TIDYING = ['overshoot' => 'required|numeric|between:0,200', 'gap' => 'required|numeric|between:0,200'];
+
     public function __construct(private readonly PageDesk $desk)
     {
     }
@@ -75,7 +78,7 @@ final class BenchController
     /** What the lines would become if they were made to meet; nothing is changed by asking. */
     public function tidyLines(Request $request, Page $page): JsonResponse
     {
-        $request->validate(['overshoot' => 'required|numeric|between:0,200', 'gap' => 'required|numeric|between:0,200']);
+        $request->validate(self::TIDYING);
         $lines = (new Sheet(new PageStore($page)))->all(InkStroke::class);
         $changed = TidyLines::proposed($lines, $request->float('overshoot'), $request->float('gap'));
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\SeriesBrushes;
-use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\KeepBrush;
 use App\Desk\SeriesOps\RetireBrush;
 use App\Http\Requests\Name;
@@ -47,7 +46,6 @@ final class BrushController
 
     public function destroy(Request $request, Series $series, SeriesBrush $brush): JsonResponse
     {
-        abort_unless($brush->series_id === $series->id && ! $brush->retired, 404);
         self::apply($request, $series, new RetireBrush($brush));
 
         return new JsonResponse((new SeriesBrushes($series))->toClient());

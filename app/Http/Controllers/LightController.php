@@ -33,7 +33,6 @@ final class LightController
 
     public function update(Request $request, Series $series, SeriesLight $light): JsonResponse
     {
-        abort_unless($light->series_id === $series->id && ! $light->retired, 404);
         $request->validate(['version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'plan' => 'sometimes|array', 'retire' => 'sometimes|boolean']);
         self::apply($request, $series, new ChangeLight(
             $light, $request->integer('version'), $request->has('name') ? $request->string('name')->toString() : null,
@@ -46,7 +45,6 @@ final class LightController
     /** Under which light a page stands; null: the series' own. */
     public function pick(Request $request, Series $series, Page $page): JsonResponse
     {
-        abort_unless($page->series_id === $series->id, 404);
         $request->validate(['light' => 'present|nullable|integer']);
         $light = $request->filled('light') ? SeriesLight::living()->where('series_id', $series->id)->findOrFail($request->integer('light')) : null;
         (new SeriesDesk)->dress($page, ['plan_id' => $light?->id]);

@@ -34,10 +34,13 @@ final class PageController
 
     public function picture(Page $page): Response
     {
-        $bytes = (new ShelfPicture($page))->bytes();
+        $picture = new ShelfPicture($page);
+        $bytes = $picture->bytes();
         abort_if($bytes === null, 404);
+        // An older one is shown until the new one is made, and asked for again.
+        $isCurrent = (new ShelfPicture($page->refresh()))->isCurrent();
 
-        return new Response($bytes, 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response($bytes, 200, ['Content-Type' => 'image/png', 'Cache-Control' => $isCurrent ? 'private, max-age=31536000, immutable' : 'private, no-store']);
     }
 
     /** A small picture of a file a drawing came from. */

@@ -66,7 +66,6 @@ final class PaletteController
 
     public function addMaterial(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id, 404);
         $request->validate(['name' => ['required', new Name(80)], 'base' => ['required', self::COLOUR]]);
         $entry = self::apply($request, $series, new AddMaterial($figure, $request->string('name')->toString(), $request->string('base')->toString()));
 
@@ -76,7 +75,6 @@ final class PaletteController
     /** Another name for a figure, another place in the depth, or a soft outer edge. */
     public function changeFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id, 404);
         $request->validate(['name' => ['sometimes', new Name(80)], 'nearer' => 'sometimes|integer|between:-1000,1000', 'soft' => 'sometimes|boolean']);
         self::apply($request, $series, new ChangeFigure(
             $figure,
@@ -91,7 +89,6 @@ final class PaletteController
     /** The materials of others, so that regions can be given to a figure. */
     public function copyMaterials(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id, 404);
         $request->validate(['materials' => 'required|array|max:1000', 'materials.*' => 'integer|min:1']);
         /** @var list<int> $materials */
         $materials = array_values(array_map(intval(...), $request->array('materials')));
@@ -103,7 +100,6 @@ final class PaletteController
     /** Colours out of a picture, as one material's ramp or as many materials. */
     public function takeColours(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id, 404);
         $most = $request->boolean('ramp') ? PickedRamp::MOST : MainColours::MOST;
         $request->validate(['name' => ['required', new Name(80)], 'ramp' => 'required|boolean', 'colours' => "required|list|min:1|max:$most", 'colours.*' => ['required', self::COLOUR]]);
         /** @var non-empty-list<string> $colours */
@@ -116,7 +112,6 @@ final class PaletteController
     /** Pins tones to colours, or with null lets them be derived again. */
     public function pin(Request $request, Series $series, Material $material): JsonResponse
     {
-        self::isOf($series, $material);
         $request->validate([
             'version' => 'required|integer',
             'tones' => ['required', 'array:'.implode(',', array_column(Tone::cases(), 'value'))],
@@ -133,7 +128,6 @@ final class PaletteController
     /** The tones that a material has beside its six: all there shall be, in their order. */
     public function nameTones(Request $request, Series $series, Material $material): JsonResponse
     {
-        self::isOf($series, $material);
         $slots = array_column(Tone::more(), 'value');
         $request->validate([
             'version' => 'required|integer', 'more' => 'present|list|max:'.count($slots),
@@ -148,7 +142,6 @@ final class PaletteController
     /** Another name, place, figure or rule for a material. */
     public function changeMaterial(Request $request, Series $series, Material $material): JsonResponse
     {
-        self::isOf($series, $material);
         $request->validate(['version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'figure' => 'sometimes|integer', 'place' => 'sometimes|integer|between:0,65535', 'dials' => 'sometimes|array'] + self::dials());
         /** @var DerivationPart $dials */
         $dials = $request->array('dials');
@@ -165,7 +158,6 @@ final class PaletteController
 
     public function duplicateMaterial(Request $request, Series $series, Material $material): JsonResponse
     {
-        self::isOf($series, $material);
 
         return $this->added($request, $series, self::apply($request, $series, new DuplicateMaterial($material)));
     }
@@ -184,7 +176,7 @@ final class PaletteController
     /** A figure that follows another goes its own way. */
     public function unlinkFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id && $figure->follows_id !== null, 404);
+        abort_unless($figure->follows_id !== null && ! $figure->retired, 404);
 
         return $this->changed($request, $series, new UnlinkFigure($figure));
     }
@@ -192,7 +184,6 @@ final class PaletteController
     /** Takes a material out; `into` takes its place. */
     public function retireMaterial(Request $request, Series $series, Material $material): JsonResponse
     {
-        self::isOf($series, $material);
         $request->validate(['version' => 'required|integer', 'into' => 'nullable|integer']);
         $into = $request->filled('into') ? Material::query()->whereRelation('figure', 'series_id', $series->id)->whereKeyNot($material->id)->findOrFail($request->integer('into')) : null;
 
@@ -202,7 +193,6 @@ final class PaletteController
     /** Takes a figure out; `into` takes over its materials. */
     public function retireFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
-        abort_unless($figure->series_id === $series->id && ! $figure->retired, 404);
         $request->validate(['into' => ['nullable', 'integer', "not_in:$figure->id"]]);
 
         return $this->changed($request, $series, new RetireFigure($figure, $request->filled('into') ? self::figure($series, $request->integer('into')) : null));
@@ -241,11 +231,6 @@ final class PaletteController
     public function history(Series $series): JsonResponse
     {
         return new JsonResponse((new PaletteHistory($series))->toClient());
-    }
-
-    private static function isOf(Series $series, Material $material): void
-    {
-        abort_unless($material->figure->series_id === $series->id, 404);
     }
 
     private static function figure(Series $series, int $id): Figure

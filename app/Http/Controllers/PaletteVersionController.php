@@ -37,7 +37,6 @@ final class PaletteVersionController
 
     public function restore(Request $request, Series $series, PaletteVersion $version): JsonResponse
     {
-        abort_unless($version->series_id === $series->id, 404);
         self::apply($request, $series, new RestoreVersion($version));
 
         return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
@@ -54,7 +53,6 @@ final class PaletteVersionController
     /** A small picture of a page as it would be by that version, or with 0 by the palette now. */
     public function picture(Series $series, Page $page, int $number): Response
     {
-        abort_unless($page->series_id === $series->id, 404);
         $picture = PagePicture::asIf($page, self::version($series, $number));
         abort_if($picture === null, 404);
 
@@ -69,7 +67,6 @@ final class PaletteVersionController
     /** Whether a page follows the palette or holds a version, and which materials follow all the same. */
     public function hold(Request $request, Series $series, Page $page): JsonResponse
     {
-        abort_unless($page->series_id === $series->id, 404);
         $request->validate(['version' => 'present|nullable|integer', 'follows' => 'sometimes|array|max:5000', 'follows.*' => 'integer|min:1']);
         $version = $request->filled('version') ? PaletteVersion::query()->where('series_id', $series->id)->findOrFail($request->integer('version')) : null;
         $follows = $version === null ? [] : array_values(array_map(intval(...), $request->array('follows')));

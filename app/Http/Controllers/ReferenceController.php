@@ -72,7 +72,6 @@ final class ReferenceController
     /** Where it hangs, how wide, and whether mirrored or grey. */
     public function update(Request $request, Series $series, ReferencePicture $reference): JsonResponse
     {
-        abort_unless($reference->series_id === $series->id, 404);
         $values = $request->validate([
             'x' => 'sometimes|numeric|between:-100000,100000', 'y' => 'sometimes|numeric|between:-100000,100000', 'across' => 'sometimes|numeric|between:40,8000',
             'mirrored' => 'sometimes|boolean', 'grey' => 'sometimes|boolean',
@@ -84,7 +83,6 @@ final class ReferenceController
 
     public function destroy(Series $series, ReferencePicture $reference, Originals $originals): Response
     {
-        abort_unless($reference->series_id === $series->id, 404);
         $originals->discard($reference->original);
 
         return new Response(status: 204);
@@ -92,7 +90,6 @@ final class ReferenceController
 
     public function show(Series $series, ReferencePicture $reference, OriginalViews $views): Response
     {
-        abort_unless($reference->series_id === $series->id, 404);
         $bytes = $views->bytes($reference->original);
         abort_if($bytes === null, 404);
 

@@ -50,6 +50,12 @@ final class SessionController
         return $this->show($request);
     }
 
+    /** Asked by the web server before it takes in a large file: whoever is not signed in is refused before this. */
+    public function maySend(): JsonResponse
+    {
+        return new JsonResponse(null, 204);
+    }
+
     public function destroy(Request $request): JsonResponse
     {
         Auth::guard('web')->logout();

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\SeriesDesk;
 use App\Desk\SeriesOps\ChangeSetup;
 use App\Desk\SeriesOps\KeepSetup;
 use App\Desk\SeriesOps\RetireSetup;
 use App\Desk\SeriesSetups;
-use App\Desk\SeriesWide;
 use App\Desk\SetupFollowers;
 use App\Http\Requests\Name;
+use App\Jobs\Tasks;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesSetup;
@@ -21,7 +20,6 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Setup;
 use Awning\Core\Sheet\MarkedRegions;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\FollowSetup;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -65,8 +63,6 @@ final class SetupController
 
     public function file(Series $series, SeriesSetup $setup): Response
     {
-        self::refuseGone($series, $setup);
-
         return new Response(SetupFile::write($setup->name, Setup::fromList($setup->passes)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="setup.json"']);
     }
 
@@ -94,7 +90,6 @@ final class SetupController
     /** A setup becomes what the passes that are sent are. */
     public function update(Request $request, Series $series, SeriesSetup $setup): JsonResponse
     {
-        self::refuseGone($series, $setup);
         self::apply($request, $series, new ChangeSetup($setup, self::passes($request)));
 
         return new JsonResponse((new SeriesSetups($series))->toClient());
@@ -103,27 +98,18 @@ final class SetupController
     /** The pages it hangs on. */
     public function followers(Series $series, SeriesSetup $setup): JsonResponse
     {
-        self::refuseGone($series, $setup);
-
         return new JsonResponse((new SetupFollowers($setup))->toClient());
     }
 
     /** What hangs from it on some pages becomes what it is now. */
-    public function follow(Request $request, Series $series, SeriesSetup $setup): JsonResponse
+    public function follow(Request $request, Series $series, SeriesSetup $setup, Tasks $tasks): JsonResponse
     {
-        self::refuseGone($series, $setup);
         $request->validate(['pages' => 'required|array|min:1|max:500', 'pages.*' => 'integer', 'known' => 'required|integer|min:0|max:'.Setup::MOST]);
         $before = $request->has('before') ? self::passes($request, 'before') : null;
-        $op = new FollowSetup($setup->id, $setup->name, Setup::fromList($setup->passes), $request->integer('known'), $before);
-        /** @var list<int> $pages */
         $pages = array_values(array_map(intval(...), $request->array('pages')));
+        $input = ['pages' => $pages, 'setup' => $setup->id, 'name' => $setup->name, 'passes' => $setup->passes, 'known' => $request->integer('known'), 'before' => $before?->toList()];
 
-        return new JsonResponse((new SeriesWide($series))->apply(self::user($request), $pages, $op));
-    }
-
-    private static function refuseGone(Series $series, SeriesSetup $setup): void
-    {
-        abort_unless($setup->series_id === $series->id && ! $setup->retired, 404);
+        return new JsonResponse($tasks->begin($series, self::user($request), 'follow', $input)->toClient(), 202);
     }
 
     /** @throws ValidationException */
@@ -139,7 +125,6 @@ final class SetupController
 
     public function destroy(Request $request, Series $series, SeriesSetup $setup): JsonResponse
     {
-        self::refuseGone($series, $setup);
         self::apply($request, $series, new RetireSetup($setup));
 
         return new JsonResponse((new SeriesSetups($series))->toClient());

@@ -13,6 +13,7 @@ use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
 use App\Models\Figure;
 use App\Models\Page;
+use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
@@ -146,6 +147,22 @@ final class TaskController
         $only = array_values(array_map(intval(...), $request->array('only')));
 
         return [$figure, LightController::plan($request), $only];
+    }
+
+    /** Makes the page's lines meet. */
+    public function tidy(HolderRequest $request, Page $page): JsonResponse
+    {
+        Lease::check($page, $request->person(), $request->lease());
+        $request->validate(BenchController::TIDYING);
+        $input = ['overshoot' => $request->float('overshoot'), 'gap' => $request->float('gap')];
+
+        return $this->begun($this->tasks->begin($page, $request->person(), 'tidy', $input, $request->lease()));
+    }
+
+    /** Measures what the materials look like on all pages. */
+    public function colours(Request $request, Series $series): JsonResponse
+    {
+        return $this->begun($this->tasks->begin($series, self::person($request), 'colours', []));
     }
 
     public function enlarge(HolderRequest $request, Page $page): JsonResponse

@@ -37,7 +37,6 @@ final class VariantController
 
     public function update(Request $request, Series $series, PaletteVariant $variant): JsonResponse
     {
-        abort_unless($variant->series_id === $series->id && ! $variant->retired, 404);
         $request->validate([
             'version' => 'required|integer', 'name' => ['sometimes', new Name(80)], 'material' => 'sometimes|integer', 'retire' => 'sometimes|boolean',
             'tones' => ['required_with:material', 'array:'.implode(',', array_column(Tone::cases(), 'value'))], 'tones.*' => ['nullable', 'regex:/^#[0-9a-f]{6}$/D'],
@@ -54,7 +53,6 @@ final class VariantController
     /** Which variant a page wears; null: the palette as it is. */
     public function wear(Request $request, Series $series, Page $page): JsonResponse
     {
-        abort_unless($page->series_id === $series->id, 404);
         $request->validate(['variant' => 'present|nullable|integer']);
         $variant = $request->filled('variant') ? PaletteVariant::living()->where('series_id', $series->id)->findOrFail($request->integer('variant')) : null;
         (new SeriesDesk)->dress($page, ['wears_id' => $variant?->id]);

@@ -34,12 +34,14 @@ final readonly class Data
     public function int(string $name, int $least, int $most, ?int $default = null): int
     {
         $value = $this->values[$name] ?? $default;
+
         return is_int($value) ? Bounds::whole($name, $value, $least, $most) : throw Bounds::notWhole($name, $least, $most);
     }
 
     public function number(string $name, float $least, float $most, ?float $default = null): float
     {
         $value = $this->values[$name] ?? $default;
+
         return is_int($value) || is_float($value) ? Bounds::number($name, (float) $value, $least, $most) : throw Bounds::notNumber($name, $least, $most);
     }
 

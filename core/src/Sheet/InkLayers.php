@@ -151,6 +151,7 @@ final readonly class InkLayers
         $parts = [];
         // Each shares a place with the next, so that no piece of the course lies between two.
         for ($i = 0; $i === 0 || $i < count($course) - 1; $i += self::STRETCH) {
+            /** @var non-empty-list<array{float, float, float}> $places */
             $places = array_slice($course, $i, self::STRETCH + 1);
             [$xs, $ys, $reach] = [array_column($places, 0), array_column($places, 1), 1 + max(array_column($places, 2))];
             $parts[] = Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));

@@ -66,7 +66,6 @@ import type {
     MovedTone,
     NamedTone,
     PageCardState,
-    PageOutcome,
     PageStateData,
     PaletteState,
     PassData,
@@ -275,7 +274,7 @@ export const api = {
         }),
     /** One material, or one tone of a figure, in place of another on some pages. */
     replace: (series: number, what: Replacing, pages: number[]) =>
-        json<PageOutcome[]>('POST', `/api/series/${series}/replace`, { ...what, pages }),
+        json<TaskState>('POST', `/api/series/${series}/replace`, { ...what, pages }),
     /** Pictures beside the work: those of the series, and of one page. */
     pictures: (series: number, page: number | null) =>
         json<ReferenceState[]>('GET', `/api/series/${series}/references${page === null ? '' : `?page=${page}`}`),
@@ -307,7 +306,9 @@ export const api = {
         form.set('picture', what.picture);
         return json<TaskState>('POST', url, form);
     },
-    pageColours: (page: number) => json<PageColoursState>('GET', `/api/pages/${page}/colours`),
+    /** What each material looks like on a page; null while that is not measured. */
+    pageColours: (page: number) => json<PageColoursState | null>('GET', `/api/pages/${page}/colours`),
+    measureColours: (series: number) => json<TaskState>('POST', `/api/series/${series}/colours`),
     variants: (series: number) => json<PaletteVariantsState>('GET', `/api/series/${series}/variants`),
     addVariant: (series: number, name: string, op_id: string) =>
         json<PaletteVariantsState>('POST', `/api/series/${series}/variants`, { name, op_id }),
@@ -385,6 +386,9 @@ export const api = {
     /** What lines would become if they were made to meet. */
     tidyLines: (page: number, overshoot: number, gap: number) =>
         json<DrawnData[]>('POST', `/api/pages/${page}/lines/tidy`, { overshoot, gap }),
+    /** Makes them meet. */
+    tidyInk: (page: number, lease: string, overshoot: number, gap: number) =>
+        json<TaskState>('POST', `/api/pages/${page}/tidy`, { lease, overshoot, gap }),
     linesUrl: (page: number) => `/api/pages/${page}/lines`,
     /** What dabs of materials mean for the regions around: material by region. */
     spreadCues: (page: number, dabs: [label: number, material: number, length: number][]) =>
@@ -421,7 +425,7 @@ export const api = {
     setupFollowers: (series: number, setup: number) => json<SetupFollowerState[]>('GET', `/api/series/${series}/setups/${setup}/followers`),
     /** What hangs from it on some pages becomes what it is now; before: what it was until it was changed. */
     followSetup: (series: number, setup: number, pages: number[], before: SetupPass[]) =>
-        json<PageOutcome[]>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known: before.length, before }),
+        json<TaskState>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known: before.length, before }),
     setupFileUrl: (series: number, setup: number) => `/api/series/${series}/setups/${setup}/file`,
     takeSetup: (series: number, text: string, op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups/file`, { text, op_id }),

@@ -211,13 +211,15 @@ export type NamedTone = { tone: Tone; name: string; colour: string };
 
 export type OrderPassesInput = { passes: PassPlaceData[] };
 
-export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; holder: string | null };
+export type PageCardState = { id: number; number: number; title: string; revision: number; regions: number; unfilled: number; passes: number; waiting: boolean; scan: number | null; holder: string | null };
 
 export type PageColoursState = { page: number; number: number; materials: Record<string, SeenState> };
 
 export type PageOutcome = { page: number; number: number; done: boolean; why: string };
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; brushes: BoxedBrush[]; waiting: WaitingScan | null };
+
+export type PagesReport = { outcomes: PageOutcome[] };
 
 export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[]; mirror: AxisData | null };
 
@@ -325,7 +327,7 @@ export type TakenRow = { colour: string; share: number; verdict: 'exact' | 'near
 
 export type TaskQuestion = { kind: 'cut'; share: number; original: number };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver' | 'reference' | 'match' | 'snap' | 'rough'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null; match: MatchReport | null };
+export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver' | 'reference' | 'match' | 'snap' | 'rough' | 'tidy' | 'replace' | 'follow' | 'colours'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null; match: MatchReport | null; outcomes: PageOutcome[] | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

@@ -1,6 +1,6 @@
 /** Long work: how far it is, a stop, and what came of it. */
 import type { TaskState } from '../api/generated';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 import { usePage, useSession } from './model/context';
 
 const WHAT = {
@@ -14,6 +14,10 @@ const WHAT = {
     match: 'Comparing',
     snap: 'Taking over',
     rough: 'First light',
+    tidy: 'Tidying lines',
+    replace: 'Replacing',
+    follow: 'Following the setup',
+    colours: 'Measuring colours',
 };
 
 export function TaskBar() {

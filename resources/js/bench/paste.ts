@@ -1,6 +1,6 @@
 /** Pictures that are pasted in the Ink stage are drawings to bring in. */
 import { mayFlat } from '../page/store';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 import { isTyping } from '../ui/typing';
 import type { BenchModel } from './model/model';
 

@@ -394,6 +394,11 @@ export class PageSession {
         return (await this.told(() => api.tidyLines(this.view.id, overshoot, gap))) ?? [];
     }
 
+    /** Makes lines meet, as tidied() shows. */
+    tidy(overshoot: number, gap: number): Promise<TaskState | null> {
+        return this.begin(() => api.tidyInk(this.view.id, this.lease.token, overshoot, gap));
+    }
+
     /** Draws the lines of an SVG file. */
     async drawLinesOf(svg: File): Promise<string[]> {
         try {

@@ -2,10 +2,9 @@
 import { api } from '../api/client';
 import type { TaskState } from '../api/generated';
 import { Failure } from '../api/http';
+import { isGoing } from '../api/tasks';
 
 const LOOK_EVERY = 300;
-
-export const isGoing = (task: TaskState | null): boolean => task?.state === 'waiting' || task?.state === 'working';
 
 export class Tasks {
     current: TaskState | null = null;

@@ -1,13 +1,20 @@
 /** The series' drift: each material page by page as strips, the worst first, each with a way to its place. */
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { useEffect } from 'react';
 import { api } from '../api/client';
 import type { PageColoursState } from '../api/generated';
+import { isGoing } from '../api/tasks';
+import { useAsking } from '../ui/Form';
+import { TaskLine } from '../ui/TaskLine';
+import { useFollowed } from '../ui/useFollowed';
 import { csvOf, driftOf, worst, type Cell, type Row, type Worst } from './drift';
 import { HoldPart } from './HoldPart';
 import type { PaletteDesk } from './usePalette';
 
 const WORST = 10;
+/** How often pages that are being measured are asked for, ms. */
+const LOOK_EVERY = 1000;
 /** Less than this nobody sees (CIEDE2000; common practice). */
 const UNSEEN = 1;
 
@@ -20,9 +27,20 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
         queries: pages.map((page) => ({
             queryKey: ['colours', page.id, page.revision, version],
             queryFn: () => api.pageColours(page.id),
+            refetchInterval: ({ state }: { state: { data?: PageColoursState | null } }) => (state.data === null ? LOOK_EVERY : false),
         })),
     });
-    const here = asked.map(({ data }) => data).filter((data): data is PageColoursState => data !== undefined);
+    const here = asked.map(({ data }) => data).filter((data): data is PageColoursState => data !== undefined && data !== null);
+    const isUnmeasured = asked.some(({ data }) => data === null);
+    const { task, begin, stop } = useFollowed();
+    const { error, ask } = useAsking();
+    const state = task?.state;
+    useEffect(() => {
+        if (isUnmeasured && state !== 'failed' && state !== 'stopped' && !isGoing(task))
+            void ask(async () => begin(await api.measureColours(id)));
+        // Once for each state of the pages; what was stopped stays stopped.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, [isUnmeasured, id, version]);
     const rows = driftOf(desk.overview?.palette.figures ?? [], here);
     const found = worst(rows, WORST).filter(({ amount }) => amount >= UNSEEN);
     return (
@@ -33,11 +51,8 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
                 Three bands a page: the flats, the flats with the light on them, and what the reader sees, mood and all. Numbers are
                 CIEDE2000; a row’s is its largest step from page to page.
             </p>
-            {here.length < pages.length && (
-                <p>
-                    Looking: {here.length} of {pages.length} pages …
-                </p>
-            )}
+            {error !== null && <p role="alert">{error.message}</p>}
+            {task !== null && <TaskLine task={task} onStop={stop} />}
             <section aria-label="The worst">
                 <h2 className="heading mb-1 text-base">Furthest off</h2>
                 {found.length === 0 && here.length === pages.length && <p>Nothing drifts: all pages wear the palette’s colours.</p>}

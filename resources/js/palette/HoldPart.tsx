@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { api, type HeldAgainst } from '../api/client';
 import type { MatchedData, MatchReport, TaskState, Verdict } from '../api/generated';
 import { PICTURES } from '../board/BoardTools';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 import { FilePicker } from '../ui/FilePicker';
 import { useAsking } from '../ui/Form';
 import { SnapPart } from './SnapPart';
-import { TaskLine } from './TaskLine';
-import { useFollowed } from './useFollowed';
+import { TaskLine } from '../ui/TaskLine';
+import { useFollowed } from '../ui/useFollowed';
 
 const SAYS: Record<Verdict, string> = { exact: '= the tone', near: '≈ near it', unknown: '≠ no tone of ours' };
 

@@ -1,11 +1,14 @@
 /** One material or tone in place of another, on the pages that are ticked. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, type Replacing } from '../api/client';
-import type { MaterialState, PageOutcome, Tone } from '../api/generated';
+import type { MaterialState, Tone } from '../api/generated';
 import { SIX, nameOf } from '../api/tones';
+import { isGoing } from '../api/tasks';
 import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
+import { TaskLine } from '../ui/TaskLine';
+import { useFollowed } from '../ui/useFollowed';
 import type { PaletteDesk } from './usePalette';
 
 interface Props {
@@ -33,7 +36,7 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
     const [what, setWhat] = useState<What>('material');
     const [into, setInto] = useState('');
     const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-    const [outcomes, setOutcomes] = useState<PageOutcome[]>([]);
+    const { task, begin, stop } = useFollowed();
     const { data } = useQuery({ queryKey: ['series', series], queryFn: () => api.series(series) });
     const used = new Set(desk.overview?.uses[material.id]?.pages ?? []);
     const pages = (data?.pages ?? []).filter(({ number }) => used.has(number));
@@ -41,9 +44,12 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
     const tone = desk.picked?.tone ?? 'base';
     const replace = (): void =>
         void desk.ask(async () => {
-            setOutcomes(await api.replace(series, replacing(what, material, tone, into), meant));
-            await client.invalidateQueries({ queryKey: ['series', series] });
+            begin(await api.replace(series, replacing(what, material, tone, into), meant));
         });
+    const state = task?.state;
+    useEffect(() => {
+        if (state === 'done') void client.invalidateQueries({ queryKey: ['series', series] });
+    }, [state, client, series]);
     const tick = (page: number, isTicked: boolean): void => {
         const others = [...left].filter((one) => one !== page);
         setLeft(new Set(isTicked ? others : [...others, page]));
@@ -75,15 +81,16 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
                 ))}
             </ul>
             <div className="flex gap-2">
-                <button className="act main" disabled={into === '' || meant.length === 0} onClick={replace}>
+                <button className="act main" disabled={into === '' || meant.length === 0 || isGoing(task)} onClick={replace}>
                     Replace on {meant.length} {meant.length === 1 ? 'page' : 'pages'}
                 </button>
                 <button className="bare" onClick={onClose}>
                     Close
                 </button>
             </div>
+            {task !== null && <TaskLine task={task} onStop={stop} />}
             <ul role="status">
-                {outcomes.map(({ page, number, why }) => (
+                {task?.outcomes?.map(({ page, number, why }) => (
                     <li key={page}>
                         p. {number}: {why}
                     </li>

@@ -3,10 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, type HeldAgainst } from '../api/client';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 import { useAsking } from '../ui/Form';
-import { TaskLine } from './TaskLine';
-import { useFollowed } from './useFollowed';
+import { TaskLine } from '../ui/TaskLine';
+import { useFollowed } from '../ui/useFollowed';
 
 interface Props {
     series: number;

@@ -331,6 +331,7 @@ describe('flats that were taken over', () => {
             question: null,
             report: { name: 'theirs.png', right: 0, down: 0, rows },
             match: null,
+            outcomes: null,
         };
         bench.session.store.setState({ taken: task.report });
         bench.session.settleTaken(rows[0], clogs);

@@ -3,7 +3,8 @@ import { api } from '../api/client';
 import type { FeedState, TaskState } from '../api/generated';
 import { Failure } from '../api/http';
 import { Feed, type FeedPort } from '../page/feed';
-import { isGoing, Tasks } from '../page/tasks';
+import { isGoing } from '../api/tasks';
+import { Tasks } from '../page/tasks';
 import { quiet, stubWindow } from './world';
 
 vi.mock('../api/client', () => ({ api: {} }));
@@ -107,6 +108,7 @@ describe('long work', () => {
         name: null,
         report: null,
         match: null,
+        outcomes: null,
         question: null,
         ...more,
     });

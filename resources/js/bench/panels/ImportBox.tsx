@@ -1,7 +1,7 @@
 /** On an empty page: bring in the line art. */
 import { useState, type DragEvent } from 'react';
 import { mayFlat, whyNot } from '../../page/store';
-import { isGoing } from '../../page/tasks';
+import { isGoing } from '../../api/tasks';
 import { FilePicker } from '../../ui/FilePicker';
 import { NumberField } from '../../ui/NumberField';
 import { usePage, useSession } from '../model/context';

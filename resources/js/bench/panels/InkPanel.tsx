@@ -2,7 +2,7 @@
 import { api } from '../../api/client';
 import type { DrawingData } from '../../api/generated';
 import { mayColour, mayFlat, sizeOf } from '../../page/store';
-import { isGoing } from '../../page/tasks';
+import { isGoing } from '../../api/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { FilePicker } from '../../ui/FilePicker';
 import { NumberField } from '../../ui/NumberField';

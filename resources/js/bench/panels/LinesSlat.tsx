@@ -2,7 +2,7 @@
 import { LINE_RULES, type LineRule } from '../../api/generated';
 import { mayColour, sizeOf } from '../../page/store';
 import { Choice } from '../../ui/Choice';
-import { isGoing } from '../../page/tasks';
+import { isGoing } from '../../api/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { usePage, useSession } from '../model/context';
 import { AT_FIRST, planOf } from '../model/keyLight';

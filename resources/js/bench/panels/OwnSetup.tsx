@@ -1,10 +1,13 @@
 /** A setup that the series has kept: given away, changed, deleted. */
 import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
-import { MOST, type PageOutcome, type PassData, type SetupFollowerState, type SetupPass, type SetupState } from '../../api/generated';
+import { MOST, type PassData, type SetupFollowerState, type SetupPass, type SetupState } from '../../api/generated';
+import { isGoing } from '../../api/tasks';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
 import { Tick } from '../../ui/Tick';
+import { TaskLine } from '../../ui/TaskLine';
+import { useFollowed } from '../../ui/useFollowed';
 import { usePage, useSession, useTarget } from '../model/context';
 import { asSetup, besides, changedTo, hungFrom, painted, roughKind } from '../model/setups';
 
@@ -122,14 +125,14 @@ function Followers({ setup, before, onDone }: FollowersProps) {
     const series = usePage((view) => view.series.id);
     const [all, setAll] = useState<SetupFollowerState[] | null>(null);
     const [left, setLeft] = useState<number[]>([]);
-    const [outcomes, setOutcomes] = useState<PageOutcome[] | null>(null);
+    const { task, begin, stop } = useFollowed();
+    const outcomes = task?.outcomes;
     useEffect(() => {
         api.setupFollowers(series, setup.id).then(setAll, (error: unknown) => session.report(error));
     }, [series, setup.id, session]);
     if (all === null) return null;
     const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
-    const follow = (): void =>
-        void api.followSetup(series, setup.id, meant, before).then(setOutcomes, (error: unknown) => session.report(error));
+    const follow = (): void => void api.followSetup(series, setup.id, meant, before).then(begin, (error: unknown) => session.report(error));
     return (
         <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
             <legend className="quiet px-1">Who follows {setup.name}</legend>
@@ -137,7 +140,7 @@ function Followers({ setup, before, onDone }: FollowersProps) {
                 <Tick
                     key={page}
                     checked={!left.includes(page)}
-                    disabled={outcomes !== null}
+                    disabled={task !== null}
                     onChange={(on) => setLeft(on ? left.filter((one) => one !== page) : [...left, page])}
                 >
                     <span>
@@ -146,14 +149,15 @@ function Followers({ setup, before, onDone }: FollowersProps) {
                     </span>
                 </Tick>
             ))}
+            {task !== null && <TaskLine task={task} onStop={stop} />}
             <div className="flex gap-1">
-                {outcomes === null && (
+                {task === null && (
                     <button className="act" disabled={meant.length === 0} onClick={follow}>
                         {meant.length === 1 ? 'This page follows' : `These ${meant.length} pages follow`}
                     </button>
                 )}
-                <button className="act" onClick={onDone}>
-                    {outcomes === null ? 'None does' : 'Close'}
+                <button className="act" disabled={isGoing(task)} onClick={onDone}>
+                    {task === null ? 'None does' : 'Close'}
                 </button>
             </div>
         </fieldset>

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { LightPlanData, LightState, TaskState } from '../../api/generated';
 import { mayColour } from '../../page/store';
-import { isGoing } from '../../page/tasks';
+import { isGoing } from '../../api/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { Fold } from '../../ui/Fold';
 import { Maquette } from '../../ui/Maquette';

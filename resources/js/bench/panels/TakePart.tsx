@@ -1,7 +1,7 @@
 /** Takes over somebody's flats from a picture, and settles which material each of their colours is. */
 import type { FigureState, TakenRow } from '../../api/generated';
 import { mayColour, mayFlat } from '../../page/store';
-import { isGoing } from '../../page/tasks';
+import { isGoing } from '../../api/tasks';
 import { FilePicker } from '../../ui/FilePicker';
 import { Fold } from '../../ui/Fold';
 import { useBenchModel, usePage, useSession, useTarget } from '../model/context';

@@ -11,17 +11,24 @@ export function TidyLines() {
     const [gap, setGap] = useState(8);
     const proposed = useBench((view) => view.proposed);
     const isBlocked = usePage((view) => !mayColour(view));
+    /** What is marked on the page is for the numbers as they were. */
+    const changed =
+        (set: (value: number) => void) =>
+        (value: number): void => {
+            set(value);
+            bench.set({ proposed: null });
+        };
     const show = async (): Promise<void> => bench.set({ proposed: await session.tidied(overshoot, gap) });
-    const make = (): void => {
-        if (proposed !== null && proposed.length > 0) session.drawInk(proposed);
+    const make = async (): Promise<void> => {
+        await session.tidy(overshoot, gap);
         bench.set({ proposed: null });
     };
     return (
         <div className="rule-t flex flex-col gap-2 pt-3 text-[13px]">
             <h3 className="heading">Tidy lines</h3>
             <div className="flex gap-2">
-                <NumberField label="Overshoots to, px" value={overshoot} least={0} most={200} onChange={setOvershoot} />
-                <NumberField label="Gaps to, px" value={gap} least={0} most={200} onChange={setGap} />
+                <NumberField label="Overshoots to, px" value={overshoot} least={0} most={200} onChange={changed(setOvershoot)} />
+                <NumberField label="Gaps to, px" value={gap} least={0} most={200} onChange={changed(setGap)} />
             </div>
             {proposed === null ? (
                 <button className="act self-start" disabled={isBlocked} onClick={() => void show()}>
@@ -34,7 +41,7 @@ export function TidyLines() {
                     </p>
                     <div className="flex gap-2">
                         {proposed.length > 0 && (
-                            <button className="act main" disabled={isBlocked} onClick={make}>
+                            <button className="act main" disabled={isBlocked} onClick={() => void make()}>
                                 Do it
                             </button>
                         )}

@@ -1,6 +1,6 @@
 /** Long work in a line: how far it is, with a stop, or why it ended early. */
 import type { TaskState } from '../api/generated';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 
 export function TaskLine({ task, onStop }: { task: TaskState; onStop: () => void }) {
     if (task.state === 'failed' || task.state === 'stopped') return <p role="alert">{task.message}</p>;

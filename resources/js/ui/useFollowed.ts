@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { TaskState } from '../api/generated';
-import { isGoing } from '../page/tasks';
+import { isGoing } from '../api/tasks';
 
 const LOOK_EVERY = 400;
 

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Task;
+use Awning\Core\Page\Setup;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\Ops\FollowSetup;
+
+/** What hangs from a setup becomes what the setup was when this was asked for. */
+final class FollowOnPages extends OnPages
+{
+    protected function op(Task $task): Op
+    {
+        /** @var array{setup: int, name: string, passes: list<mixed>, known: int, before: ?list<mixed>} $input */
+        $input = $task->input;
+
+        return new FollowSetup($input['setup'], $input['name'], Setup::fromList($input['passes']), $input['known'], $input['before'] === null ? null : Setup::fromList($input['before']));
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Desk\PageDesk;
+use App\Models\Task;
+use App\Store\PageStore;
+use Awning\Core\Brush\TidyLines;
+use Awning\Core\Page\InkStroke;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\DrawInk;
+use Awning\Core\Sheet\Sheet;
+
+/** Makes the lines that were drawn on a page meet: ends that reach too far are cut, ends that nearly touch are joined. */
+final class TidyInk extends LongTask
+{
+    public static function line(): string
+    {
+        return TaskLine::LONG;
+    }
+
+    protected function work(Task $task): void
+    {
+        $this->step($task, 10, 'Looking at the lines');
+        $lines = (new Sheet(new PageStore($task->onPage())))->all(InkStroke::class);
+        $changed = TidyLines::proposed($lines, (float) $task->input['overshoot'], (float) $task->input['gap']);
+        if ($changed === []) {
+            throw new OpRefused('All lines meet already. Nothing was changed.');
+        }
+        $this->step($task, 30, sprintf('Drawing %d lines anew', count($changed)));
+        (new PageDesk)->land($task, new DrawInk($changed));
+    }
+}
