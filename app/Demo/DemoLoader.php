@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Desk\PageDesk;
-use App\Desk\ShelfPicture;
 use App\Desk\PictureOnBoard;
+use App\Desk\ShelfPicture;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;

@@ -38,19 +38,15 @@ final class BoardTest extends BrowserTestCase
     /** @param  callable(ReferencePicture): bool  $is */
     private function hangs(callable $is): ReferencePicture
     {
-        for ($tries = 0; $tries < 60 && ! $is(ReferencePicture::query()->firstOrFail()); $tries++) {
-            usleep(100_000);
-        }
-        $one = ReferencePicture::query()->firstOrFail();
-        self::assertTrue($is($one));
+        $this->comes(fn (): bool => $is(ReferencePicture::query()->firstOrFail()), 'the picture as it shall hang');
 
-        return $one;
+        return ReferencePicture::query()->firstOrFail();
     }
 
     /** @return array{float, float, float, float} left, top, width, height of the picture */
     private function box(Browser $browser): array
     {
-        return $browser->run('const box = document.querySelector("[aria-label=\"Pin-up board\"] img").getBoundingClientRect(); return [box.left, box.top, box.width, box.height]');
+        return $browser->still('document.querySelector("[aria-label=\"Pin-up board\"] img")', 'the picture in its place');
     }
 
     private function near(string $hex, string $colour): void
@@ -139,9 +135,7 @@ final class BoardTest extends BrowserTestCase
         [$left, $top, $width, $height] = $this->box($browser);
         $browser->click($left + 0.8 * $width, $top + 0.5 * $height);
         $browser->press('Use as oilskin › shade');
-        for ($tries = 0; $tries < 50 && ! isset(Material::query()->where('name', 'oilskin')->firstOrFail()->pinned['shade']); $tries++) {
-            usleep(100_000);
-        }
+        $this->comes(fn (): bool => isset(Material::query()->where('name', 'oilskin')->firstOrFail()->pinned['shade']), 'the tone that was picked');
         $this->near('#2060a0', Material::query()->where('name', 'oilskin')->firstOrFail()->pinned['shade']);
     }
 

@@ -118,6 +118,50 @@ final class Browser
         $this->click($at[0], $at[1]);
     }
 
+    /**
+     * Where an element is in the window, once it is in view, stands still, and nothing lies over its middle: what a hand would
+     * wait for before it presses.
+     *
+     * @param  string  $element  a script that gives it, or nothing while it is not there
+     * @return array{float, float, float, float} left, top, width, height
+     */
+    public function still(string $element, string $what): array
+    {
+        return $this->until(
+            "(async () => {
+                const found = $element;
+                if (!found) return null;
+                found.scrollIntoView({ block: 'center' });
+                const box = () => { const b = found.getBoundingClientRect(); return [b.left, b.top, b.width, b.height] };
+                const before = box();
+                for (let i = 0; i < 5; i++) {
+                    await new Promise((done) => setTimeout(done, 40));
+                    await new Promise((done) => requestAnimationFrame(done));
+                    if (!found.isConnected || box().join() !== before.join()) return null;
+                }
+                const hit = document.elementFromPoint(before[0] + before[2] / 2, before[1] + before[3] / 2);
+                return before[2] > 0 && before[3] > 0 && hit && (found.contains(hit) || hit.contains(found)) ? before : null;
+            })()",
+            $what,
+        );
+    }
+
+    /** Waits until a script gives the same several times in a row, and gives that. */
+    public function settled(string $script, string $what): mixed
+    {
+        return $this->until(
+            "(async () => {
+                const first = await ($script);
+                for (let i = 0; first && i < 6; i++) {
+                    await new Promise((done) => setTimeout(done, 100));
+                    if (JSON.stringify(await ($script)) !== JSON.stringify(first)) return null;
+                }
+                return first;
+            })()",
+            $what,
+        );
+    }
+
     /** A click at a place of the viewport. */
     public function click(float $x, float $y, int $times = 1): void
     {

@@ -153,7 +153,20 @@ abstract class BrowserTestCase extends TestCase
     protected function shows(Browser $browser, array $colour, int $x, int $y): void
     {
         $wanted = implode(',', $colour);
-        $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')", "the colour $wanted at $x, $y", 15);
+        $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')", "the colour $wanted at $x, $y");
+    }
+
+    /**
+     * Waits until something that is kept is as it shall be: the one way in which tests wait for the server.
+     *
+     * @param  callable(): bool  $holds
+     */
+    protected function comes(callable $holds, string $what): void
+    {
+        for ($end = microtime(true) + 30; ! $holds(); usleep(60_000)) {
+            self::assertLessThan($end, microtime(true), "Waited in vain for: $what");
+        }
+        $this->addToAssertionCount(1);
     }
 
     /** Waits until the page is fitted into the surface and the regions under its first tile can be told. */

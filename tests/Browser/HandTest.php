@@ -75,17 +75,17 @@ final class HandTest extends BrowserTestCase
         $base = [0xE0, 0xA9, 0x3A];
         $browser->strokeThen([$at(70, 120), $at(170, 120)], fn () => $browser->keys("\u{E00C}"));
         usleep(300_000);
-        self::assertSame($base, $this->colour($browser, 120, 120), 'Escape');
+        $this->shows($browser, $base, 120, 120); // Escape
         $browser->strokeThen([$at(70, 120), $at(170, 120)], fn () => $browser->touchDown(...$at(100, 250)));
         usleep(300_000);
-        self::assertSame($base, $this->colour($browser, 120, 120), 'a second pointer');
+        $this->shows($browser, $base, 120, 120); // a second pointer
         $browser->strokeThen([$at(70, 120), $at(170, 120)], fn () => $browser->run('document.getElementById("surface").dispatchEvent(new PointerEvent("pointercancel", { pointerId: window.lastPointer }))'));
         usleep(300_000);
-        self::assertSame($base, $this->colour($browser, 120, 120), 'the browser took the pointer');
+        $this->shows($browser, $base, 120, 120); // the browser took the pointer
         self::assertSame(0, JournalEntry::query()->where('kind', 'stroke')->count());
         $browser->stroke([$at(70, 120), $at(170, 120)]);
         $this->saved($browser);
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 120), 'and the next one is made');
+        $this->shows($browser, $this->tone('shade'), 120, 120); // and the next one is made
     }
 
     public function test_the_page_is_zoomed_and_moved_and_never_lies_under_the_strip(): void
@@ -138,7 +138,7 @@ final class HandTest extends BrowserTestCase
         self::assertSame('Move Shade', $browser->run('return document.activeElement.getAttribute("aria-label")'));
         $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';
         $browser->keys(' ');
-        $browser->until("$told.includes('Shade at place 1 of 2')", 'the handle is taken', 5);
+        $browser->until("$told.includes('Shade at place 1 of 2')", 'the handle is taken');
         // It is told before it is measured where the others hang, and until then an arrow goes nowhere. Below the last place
         // there is none, so that one arrow more does no harm.
         $browser->until("$told.includes('Shade at place 2 of 2')", 'the handle is one further down', 20, fn () => $browser->keys("\u{E015}"));

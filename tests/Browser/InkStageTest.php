@@ -262,7 +262,7 @@ final class InkStageTest extends BrowserTestCase
         $this->saved($browser);
         $browser->run('const field = document.querySelector("input[type=color][aria-label^=\"The lines\"]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#aa2211"); field.dispatchEvent(new Event("input", { bubbles: true })); field.focus(); field.blur()');
         $this->saved($browser);
-        self::assertSame([0xAA, 0x22, 0x11], $this->colour($browser, 42, 200), 'a line of the drawing, at its middle');
+        $this->shows($browser, [0xAA, 0x22, 0x11], 42, 200); // a line of the drawing, at its middle
         self::assertSame('#aa2211', $this->sheet()->size()->lines->colour);
         $browser->press('Roll up', '.slat button');
         $this->saved($browser);

@@ -97,7 +97,7 @@ final class LightStageTest extends BrowserTestCase
         $this->drag($browser, 'Ramp', [60, 300], [110, 302], [180, 300]);
         $this->shows($browser, $shade, 52, 300);
         $this->shows($browser, self::BASE, 188, 220);
-        self::assertTrue($this->isBetween($this->colour($browser, 120, 300)));
+        $this->comes(fn (): bool => $this->isBetween($this->colour($browser, 120, 300)), 'a colour between the two');
         $this->undone($browser);
         $this->drag($browser, 'Pour', [120, 300]);
         $this->shows($browser, $shade, 60, 120);
@@ -116,12 +116,12 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $shade, 127, 140);
         $this->drag($browser, 'Soften', [130, 120], [130, 140], [130, 160]);
         $browser->until('window.awning.renderer.colourAt(127, 140).then((c) => c && c[0] > '.($shade[0] + 10).')', 'a soft edge');
-        self::assertTrue($this->isBetween($this->colour($browser, 132, 140)));
+        $this->comes(fn (): bool => $this->isBetween($this->colour($browser, 132, 140)), 'a colour between the two');
         $this->shows($browser, $shade, 85, 140);
         $this->undone($browser);
         $browser->run('window.awning.bench.set({ size: 30, strength: 0.9 })');
         $this->drag($browser, 'Drag', [120, 140], [135, 140], [150, 140], [160, 140]);
-        self::assertLessThan(self::BASE[0] - 12, $this->colour($browser, 142, 140)[0]);
+        $this->comes(fn (): bool => $this->colour($browser, 142, 140)[0] < self::BASE[0] - 12, 'a darker colour');
         $this->undone($browser);
         $this->shows($browser, self::BASE, 142, 140);
 
@@ -130,8 +130,7 @@ final class LightStageTest extends BrowserTestCase
         $bare = $seen();
         $this->drag($browser, 'Move', [60, 90], [145, 90], [145, 190], [60, 190]);
         $browser->until('window.awning.bench.view.lifted !== null', 'what is drawn round');
-        usleep(300_000);
-        self::assertNotSame($bare, $seen(), 'what is drawn round is told from the rest');
+        $this->comes(fn (): bool => $seen() !== $bare, 'what is drawn round is told from the rest');
         $browser->stroke($this->way($browser, [100, 140], [110, 200], [110, 260]));
         $this->saved($browser);
         $this->shows($browser, self::BASE, 90, 130);
@@ -287,7 +286,7 @@ final class LightStageTest extends BrowserTestCase
         self::assertSame(['Soft shade', 0.5], $browser->run("const { name, opacity } = $shade; return [name, opacity]"));
         // The usual light comes from the upper left: on the way to the lower right there is shade alone, half of it.
         $half = implode(',', array_map(fn (int $base, int $shade): int => (int) round(($base + $shade) / 2), self::BASE, $this->tone('shade')));
-        $browser->until("Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))", 'half a shade', 15);
+        $browser->until("Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))", 'half a shade');
     }
 
     public function test_a_group_is_dragged_by_its_edge_and_a_direction_is_drawn(): void
@@ -336,16 +335,13 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Broom', '[role=option] button');
         $browser->run('window.awning.bench.set({ size: 60, steady: 0 }); window.awning.bench.surface.zoom(3)');
         $browser->run('window.awning.bench.surface.goTo(120, 200)');
-        usleep(800_000);
         $seen = 'Promise.all(Array.from({ length: 60 }, (_, i) => window.awning.renderer.colourAt(92 + 4 * (i % 10), 180 + 8 * Math.floor(i / 10)))).then((all) => all.every((one) => one) && all)';
         $before = [];
         $browser->strokeThen($this->way($browser, [70, 200], [90, 198], [110, 204], [130, 200], [150, 202]), function () use ($browser, $seen, &$before): void {
-            usleep(400_000);
-            $before = $browser->until($seen, 'the preview');
+            $before = $browser->settled($seen, 'the preview');
         });
         $this->saved($browser);
-        usleep(500_000);
-        $after = $browser->until($seen, 'the truth');
+        $after = $browser->settled($seen, 'the truth');
         $painted = 0;
         foreach ($after as $i => $colour) {
             $painted += $colour !== self::BASE ? 1 : 0;
@@ -381,9 +377,10 @@ final class LightStageTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $browser->press('First light on Oda Brack', 'summary');
-        $ball = $browser->until('(() => { const ball = document.querySelector("[aria-label=\"Where the light comes from\"]"); ball?.scrollIntoView({ block: "center" }); const box = ball?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return box && box.width > 0 ? [box.left + 46 - canvas.left, box.top + 46 - canvas.top] : null })()', 'the ball');
+        [$left, $top] = $browser->still('document.querySelector("[aria-label=\"Where the light comes from\"]")', 'the ball');
+        $ball = [$left + 46, $top + 46];
         // Let go at its right rim: the light comes from the right.
-        $browser->stroke([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 46, $ball[1]]]);
+        $browser->dragInWindow([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 46, $ball[1]]]);
         $browser->until('document.querySelector("[aria-label=\"Where the light comes from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4])°, height 0/)', 'the light at the right');
         // It is seen while it is tried, and nothing of it is on the page.
         [$x, $y] = $this->onCanvas($browser, 60, 200);
@@ -409,7 +406,7 @@ final class LightStageTest extends BrowserTestCase
         $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
         self::assertEqualsCanonicalizing(['Shade, rough', 'Deep, rough', 'Bounce, rough', 'Light, rough', 'Glint, rough', 'Rim, rough'], $passes);
         // The passes are told of before their tiles have come.
-        $browser->until('window.awning.renderer.colourAt(60, 200).then((colour) => colour !== null && String(colour) !== "'.implode(',', self::BASE).'")', 'the shade to be seen', 15);
+        $browser->until('window.awning.renderer.colourAt(60, 200).then((colour) => colour !== null && String(colour) !== "'.implode(',', self::BASE).'")', 'the shade to be seen');
         $shows = fn (int $x): array => $this->colour($browser, $x, 200);
         self::assertLessThan($shows(120)[0], $shows(60)[0], 'dark at the left');
         self::assertGreaterThan($shows(120)[1], $shows(185)[1], 'light at the right');
@@ -429,10 +426,10 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('First light on Oda Brack', 'summary');
         $browser->press('More lights', 'summary');
         $browser->press('Hang a lamp');
-        $at = $browser->until('(() => { const lamp = document.querySelector("[aria-label=\"Place of lamp 1\"]"); lamp?.scrollIntoView({ block: "center" }); const map = lamp?.closest("svg").getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return map && map.height > 0 ? [map.left - canvas.left, map.top - canvas.top, map.width, map.height] : null })()', 'the small page');
+        $at = $browser->still('document.querySelector("[aria-label=\"Place of lamp 1\"]")?.closest("svg")', 'the small page');
         $place = fn (float $x, float $y): array => [$at[0] + $at[2] * $x, $at[1] + $at[3] * $y];
         // From the middle to over the right of the left box.
-        $browser->stroke([$place(0.5, 0.5), $place(0.45, 0.5), $place(0.3, 0.5)]);
+        $browser->dragInWindow([$place(0.5, 0.5), $place(0.45, 0.5), $place(0.3, 0.5)]);
         $browser->until('document.querySelector("[aria-label=\"Place of lamp 1\"]").getAttribute("aria-valuetext").match(/^(29|30|31) % from the left, (49|50|51) % from the top/)', 'the lamp where it was let go');
         $browser->until('window.awning.bench.view.tried?.passes && Object.values(window.awning.bench.view.tried.passes).some((pass) => pass.name === "Lamp, rough")', 'the lamp in what is tried');
         $browser->press('Rough it in');
@@ -477,7 +474,7 @@ final class LightStageTest extends BrowserTestCase
         $browser->until('document.querySelector("[aria-label=\"Opacity by pressure\"]")', 'the curve');
         $share = fn (string $place): int => (int) $browser->run('return document.querySelector(`[aria-label="Opacity, ${arguments[0]}"]`).getAttribute("aria-valuenow")', [$place]);
         self::assertSame([100, 100], [$share('pressed half'), $share('not pressed')]);
-        $box = $browser->run('const box = document.querySelector("[aria-label=\"Opacity by pressure\"]").getBoundingClientRect(); return [box.left, box.top, box.width, box.height]');
+        $box = $browser->still('document.querySelector("[aria-label=\"Opacity by pressure\"]")', 'the curve in its place');
         // Half pressed, four tenths: the graph has six px about its places.
         $at = fn (float $pressure, float $share): array => [$box[0] + 6 + ($box[2] - 12) * $pressure, $box[1] + $box[3] - 6 - ($box[3] - 12) * $share];
         $browser->dragInWindow([$at(0.52, 0.9), $at(0.5, 0.7), $at(0.6, 0.4)]);
@@ -524,7 +521,7 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, [17, 17, 17], 42, 200);
         $browser->press('Occlusion in their place');
         $browser->until('!window.awning.session.view.records.page.page.lines.shown && Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Instead of lines, rough")', 'lineless work', 60);
-        $browser->until('Promise.all([43, 60].map((x) => window.awning.renderer.colourAt(x, 200))).then(([line, body]) => line && body && line[0] > 60 && line[0] < body[0] - 60)', 'the dark in its place', 15);
+        $browser->until('Promise.all([43, 60].map((x) => window.awning.renderer.colourAt(x, 200))).then(([line, body]) => line && body && line[0] > 60 && line[0] < body[0] - 60)', 'the dark in its place');
         $this->undone($browser);
         $this->shows($browser, [17, 17, 17], 42, 200);
     }

@@ -47,7 +47,7 @@ final class OutboxTest extends BrowserTestCase
             self::assertSame($before + 2, $this->strokes(), "after $status");
         }
         foreach ([90, 120, 150, 180] as $y) {
-            self::assertSame($this->tone('shade'), $this->colour($browser, 120, $y));
+            $this->shows($browser, $this->tone('shade'), 120, $y);
         }
     }
 
@@ -61,7 +61,7 @@ final class OutboxTest extends BrowserTestCase
         $this->trouble(null);
         $this->saved($browser);
         self::assertSame(1, $this->strokes());
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 120));
+        $this->shows($browser, $this->tone('shade'), 120, 120);
     }
 
     public function test_what_waits_survives_a_reload(): void
@@ -77,7 +77,7 @@ final class OutboxTest extends BrowserTestCase
         $this->trouble(null);
         $this->saved($browser);
         self::assertSame(2, $this->strokes());
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 220));
+        $this->shows($browser, $this->tone('shade'), 120, 220);
         $browser->visit("/bench/{$this->page->id}");
         $browser->until('window.awning?.session.view.held', 'held');
         self::assertSame(0, $this->unsent($browser), 'what the server has is not kept any longer');
@@ -107,7 +107,7 @@ final class OutboxTest extends BrowserTestCase
         $browser->press('then go on');
         $this->saved($browser);
         self::assertSame(1, $this->strokes());
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 140));
+        $this->shows($browser, $this->tone('shade'), 120, 140);
     }
 
     public function test_a_lost_token_is_fetched_anew(): void

@@ -41,10 +41,7 @@ final class PaletteTest extends BrowserTestCase
 
     private function pinned(string $tone, ?string $colour): void
     {
-        for ($tries = 0; $tries < 50 && ($this->oilskin()->pinned[$tone] ?? null) !== $colour; $tries++) {
-            usleep(100_000);
-        }
-        self::assertSame($colour, $this->oilskin()->pinned[$tone] ?? null);
+        $this->comes(fn (): bool => ($this->oilskin()->pinned[$tone] ?? null) === $colour, "$tone pinned to ".($colour ?? 'nothing'));
     }
 
     public function test_a_tone_is_changed_by_numbers_by_the_hand_and_taken_back(): void
@@ -71,11 +68,9 @@ final class PaletteTest extends BrowserTestCase
         $this->pinned('shade', '#777777');
 
         // The plane of neighbours: pulled through it, what counts is where the hand lets go.
-        [$left, $top, $width, $height] = $browser->run('const box = document.querySelector("figure [role=presentation]").getBoundingClientRect(); return [box.x, box.y, box.width, box.height]');
-        $browser->stroke([[$left + 20, $top + 90], [$left + 0.1 * $width, $top + 0.5 * $height], [$left + 0.12 * $width, $top + 0.4 * $height]]);
-        for ($tries = 0; $tries < 50 && $this->oilskin()->pinned['shade'] === '#777777'; $tries++) {
-            usleep(100_000);
-        }
+        [$left, $top, $width, $height] = $browser->still('document.querySelector("figure [role=presentation]")', 'the plane of neighbours');
+        $browser->dragInWindow([[$left + 20, $top + 90], [$left + 0.1 * $width, $top + 0.5 * $height], [$left + 0.12 * $width, $top + 0.4 * $height]]);
+        $this->comes(fn (): bool => $this->oilskin()->pinned['shade'] !== '#777777', 'the colour that was picked');
         $picked = Oklch::of(Rgb::fromHex($this->oilskin()->pinned['shade']));
         self::assertEqualsWithDelta(0.6, $picked->l, 0.03);
 

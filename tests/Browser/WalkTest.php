@@ -40,8 +40,8 @@ final class WalkTest extends BrowserTestCase
         $browser->press('Sweep');
         $browser->stroke([$this->onCanvas($browser, 250, 200), $this->onCanvas($browser, 300, 210), $this->onCanvas($browser, 350, 200), $this->onCanvas($browser, 450, 190), $this->onCanvas($browser, 500, 200)]);
         $this->saved($browser);
-        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 480, 100));
-        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 300, 100));
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 480, 100);
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 300, 100);
         $browser->press('Unfill');
         // The sweep crossed the paper between the boxes too; that is taken away again.
         $browser->stroke([$this->onCanvas($browser, 20, 200)]);
@@ -54,22 +54,22 @@ final class WalkTest extends BrowserTestCase
         $browser->stroke([$this->onCanvas($browser, 10, 150), $this->onCanvas($browser, 80, 150), $this->onCanvas($browser, 180, 150)]);
         $this->saved($browser);
         $shade = $this->tone('shade');
-        self::assertSame($shade, $this->colour($browser, 120, 150));
-        self::assertSame([255, 255, 255], $this->colour($browser, 20, 150), 'the paint ran out of the figure');
+        $this->shows($browser, $shade, 120, 150);
+        $this->shows($browser, [255, 255, 255], 20, 150); // the paint ran out of the figure
         $browser->press('Oda Brack oilskin light');
         $browser->stroke([$this->onCanvas($browser, 80, 260), $this->onCanvas($browser, 170, 260)], 'pen', 0.6);
         $this->saved($browser);
-        self::assertSame($this->tone('light'), $this->colour($browser, 120, 260));
+        $this->shows($browser, $this->tone('light'), 120, 260);
 
         // With Shift held, a detour of the hand is a straight stroke; and it can be undone.
         $browser->press('Oda Brack oilskin glint');
         $browser->stroke([$this->onCanvas($browser, 70, 320), $this->onCanvas($browser, 110, 200), $this->onCanvas($browser, 180, 320)], shift: true);
         $this->saved($browser);
-        self::assertSame($this->tone('glint'), $this->colour($browser, 120, 320));
-        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 110, 225), 'where the hand went meanwhile');
+        $this->shows($browser, $this->tone('glint'), 120, 320);
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 110, 225); // where the hand went meanwhile
         $browser->press('undo');
         $this->saved($browser);
-        self::assertSame([0xE0, 0xA9, 0x3A], $this->colour($browser, 120, 320));
+        $this->shows($browser, [0xE0, 0xA9, 0x3A], 120, 320);
 
         // The read view shows it, and the browser's picture is the core's within two steps, on every pixel.
         $browser->until('document.querySelector("[aria-label^=\\"The page at reading size\\"]").width > 50', 'the read view');
@@ -97,7 +97,7 @@ final class WalkTest extends BrowserTestCase
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held again', 60);
-        self::assertSame($shade, $this->colour($browser, 120, 150));
+        $this->shows($browser, $shade, 120, 150);
         $count = (int) $browser->run('return window.awning.session.view.journal.count');
         for ($i = 0; $i < $count; $i++) {
             $browser->press('undo');
@@ -138,8 +138,8 @@ final class WalkTest extends BrowserTestCase
         $browser->stroke([$this->onCanvas($browser, 70, 260), $this->onCanvas($browser, 170, 260)]);
         $this->serve();
         $this->saved($browser);
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 120));
-        self::assertSame($this->tone('shade'), $this->colour($browser, 120, 260));
+        $this->shows($browser, $this->tone('shade'), 120, 120);
+        $this->shows($browser, $this->tone('shade'), 120, 260);
         $watcher->until('JSON.stringify(await window.awning.renderer.colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
         $watcher->close();
     }

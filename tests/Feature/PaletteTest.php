@@ -439,7 +439,7 @@ final class PaletteTest extends TestCase
         self::assertSame('#b07a5a', $tones()[$this->skin->id]);
         [$another, $elsewhere] = $this->series('Another');
         $this->change('PUT', "pages/$elsewhere->id/palette", ['version' => $id], 404);
-        $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(403);
+        $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(404);
     }
 
     public function test_setups_lie_ready_and_are_kept_with_the_series(): void

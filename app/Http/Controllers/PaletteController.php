@@ -193,6 +193,7 @@ final class PaletteController
     /** Takes a figure out; `into` takes over its materials. */
     public function retireFigure(Request $request, Series $series, Figure $figure): JsonResponse
     {
+        abort_if($figure->retired, 404);
         $request->validate(['into' => ['nullable', 'integer', "not_in:$figure->id"]]);
 
         return $this->changed($request, $series, new RetireFigure($figure, $request->filled('into') ? self::figure($series, $request->integer('into')) : null));

@@ -109,16 +109,19 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                 >
                     on every figure
                 </button>
-                {isTried && (
-                    <button className="act" onClick={() => bench.light.drop()}>
-                        Leave it
-                    </button>
-                )}
+                <button className="act" disabled={!isTried} onClick={() => bench.light.drop()}>
+                    Leave it
+                </button>
             </div>
-            <p className="quiet text-[13px]">
-                {isTried
-                    ? 'You see a try. Nothing of it is on the page yet.'
-                    : 'Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow the light, and what you painted or erased in them stays.'}
+            {/* Both take their room all the while: what lies below must not move from under the hand that drags it. */}
+            <p className="quiet grid text-[13px]">
+                <span className={`col-start-1 row-start-1 ${isTried ? '' : 'invisible'}`}>
+                    You see a try. Nothing of it is on the page yet.
+                </span>
+                <span className={`col-start-1 row-start-1 ${isTried ? 'invisible' : ''}`}>
+                    Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow
+                    the light, and what you painted or erased in them stays.
+                </span>
             </p>
         </>
     );
