@@ -25,7 +25,7 @@ final readonly class ChildDecoder
      *                          and stand twice while they become planes
      * @param  int  $seconds  of work
      */
-    public function __construct(private int $megabytes = 5000, private int $seconds = 60)
+    public function __construct(private int $megabytes = 5000, private int $seconds = 40)
     {
     }
 
@@ -54,9 +54,9 @@ final readonly class ChildDecoder
             $process = (new LimitedProcess($this->megabytes, $this->seconds, 2 * $this->seconds + 30, $blocks))
                 ->run([PHP_BINARY, base_path('core/decode.php'), $path, $out, (string) $picture, ...($cut ? ['cut'] : [])], $goOn);
 
-            return $this->result($process, $out);
+            return $process->getExitCode() === LimitedProcess::OUT_OF_TIME ? throw $this->tooLong() : $this->result($process, $out);
         } catch (ProcessTimedOutException) {
-            throw $this->tooMuch();
+            throw $this->tooLong();
         } finally {
             @unlink($out);
         }
@@ -102,6 +102,11 @@ final readonly class ChildDecoder
         $alpha = $planes[$head['grey'] ? 1 : 3] ?? str_repeat("\xff", $pixels);
 
         return new Picture(new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha), $head['grey'], (float) $head['dpi'], (int) $head['pictures']);
+    }
+
+    private function tooLong(): UnreadableImage
+    {
+        return new UnreadableImage(sprintf('The image takes longer than %d seconds to open. Save it again as a plain PNG, or make it smaller, and send that.', $this->seconds));
     }
 
     private function tooMuch(): UnreadableImage

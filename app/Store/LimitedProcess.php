@@ -10,6 +10,9 @@ use Symfony\Component\Process\Process;
 /** Limits for a process that reads a stranger's file: what it may take of memory, of work and of the disk. */
 final readonly class LimitedProcess
 {
+    /** How a process ends that has used up its work: by SIGXCPU, as the shell reports it. */
+    public const OUT_OF_TIME = 128 + SIGXCPU;
+
     /** How often it is asked whether to go on, in microseconds. */
     private const LOOK_EVERY = 200_000;
 
@@ -33,7 +36,7 @@ final readonly class LimitedProcess
     public function run(array $command, callable $goOn): Process
     {
         $process = new Process([
-            '/bin/bash', '-c', 'ulimit -v "$1" -t "$2" -f "$3" -c 0 && shift 3 && exec "$@"', 'limited',
+            '/bin/bash', '-c', 'ulimit -v "$1" -f "$3" -c 0 && ulimit -S -t "$2" && ulimit -H -t "$(($2 + 2))" && shift 3 && exec "$@"', 'limited',
             (string) (1024 * $this->megabytes), (string) $this->seconds, (string) $this->blocks, ...$command,
         ]);
         try {

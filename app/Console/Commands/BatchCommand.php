@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Store\ChildDecoder;
+use Awning\Core\Codec\Picture;
 use Illuminate\Console\Command;
 
 /** What the batch commands share: paths, the JSON report, errors a person can act on. */
@@ -36,6 +38,12 @@ abstract class BatchCommand extends Command
         $folder = getenv('AWNING_FOLDER');
 
         return $folder === false || $folder === '' || str_starts_with($path, '/') ? $path : "$folder/$path";
+    }
+
+    /** A picture of any kind that can be imported: an image, a page of a PDF, an SVG, an OpenRaster file. */
+    protected static function opened(string $path): Picture
+    {
+        return is_file($path) ? (new ChildDecoder)->read($path, static fn () => null) : throw new \InvalidArgumentException("$path is not there. Check its name and folder.");
     }
 
     protected function write(string $path, string $bytes): void

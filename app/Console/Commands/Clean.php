@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\ScanCleaner;
@@ -30,7 +29,7 @@ final class Clean extends BatchCommand
             $out = $this->path('out') ?? throw new \InvalidArgumentException('Say where the ink goes: --out INK.png');
             $settings = $this->settings();
             $clock = new Stopwatch;
-            $picture = (new ImageReader)->read(self::place((string) $this->argument('scan')));
+            $picture = self::opened(self::place((string) $this->argument('scan')));
             $dpi = $picture->dpi;
             $channels = $picture->channels();
             unset($picture);

@@ -6,7 +6,6 @@ namespace App\Console\Commands;
 
 use App\Desk\TwoHands;
 use App\Store\PaletteFile;
-use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\ColourTaker;
@@ -46,7 +45,7 @@ final class Flats extends BatchCommand
             }
             $gap = $this->gap();
             $clock = new Stopwatch;
-            $picture = (new ImageReader)->read(self::place((string) $this->argument('scan')));
+            $picture = self::opened(self::place((string) $this->argument('scan')));
             $clock->lap('read');
             $scan = (new ScanCleaner)->clean($picture->channels(), new CleanSettings(turn: 0.0));
             $dpi = $picture->dpi;
@@ -93,7 +92,7 @@ final class Flats extends BatchCommand
 
         return match (true) {
             $cues !== null => $this->spread($flats, $ink, $this->cues($cues, $flats), $dpi),
-            $take !== null => $this->taken((new ImageReader)->read($take)->paint, $flats, $dpi),
+            $take !== null => $this->taken(self::opened($take)->paint, $flats, $dpi),
             default => [(new FlatsPicture($this->palette() === [] ? FlatsPicture::COLOURS : array_map(fn (Rgb $colour): array => $colour->parts(), $this->palette())))->png($flats->labels, $dpi), []],
         };
     }
@@ -108,7 +107,7 @@ final class Flats extends BatchCommand
 
     private function cues(string $path, FlatsResult $flats): Paint
     {
-        $cues = (new ImageReader)->read($path)->paint;
+        $cues = self::opened($path)->paint;
         [$width, $height] = [$flats->labels->width, $flats->labels->height];
         if ($cues->width !== $width || $cues->height !== $height) {
             throw new \InvalidArgumentException(sprintf('The cues are %d x %d px and the scan is %d x %d px. Paint them on a copy of the scan.', $cues->width, $cues->height, $width, $height));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Store\PaletteFile;
-use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\MainColours;
 use Awning\Core\Colour\Rgb;
@@ -58,7 +57,7 @@ final class Palette extends BatchCommand
         if (! ctype_digit($count) || (int) $count < MainColours::FEWEST || (int) $count > MainColours::MOST) {
             throw new \InvalidArgumentException(sprintf('Say how many colours, from %d to %d: --colours 6', MainColours::FEWEST, MainColours::MOST));
         }
-        $colours = MainColours::of((new ImageReader)->read($this->in())->paint, (int) $count);
+        $colours = MainColours::of(self::opened($this->in())->paint, (int) $count);
         $this->put($this->out('PALETTE.csv'), ImageColours::book($colours));
         foreach ($colours as $colour) {
             $this->line(sprintf('%s  %5.1f %%', $colour->colour->hex(), 100 * $colour->share));
@@ -68,7 +67,7 @@ final class Palette extends BatchCommand
     private function match(): void
     {
         $palette = $this->path('palette') ?? throw new \InvalidArgumentException('Say which palette: --palette PALETTE.csv');
-        $picture = (new ImageReader)->read($this->in());
+        $picture = self::opened($this->in());
         $match = (new PaletteMatch(ImageColours::tones(PaletteFile::read($palette))))->match($picture->paint);
         if (($out = $this->path('out')) !== null) {
             $this->write($out, (new PngWriter)->paint($match->drift($picture->paint), $picture->dpi));

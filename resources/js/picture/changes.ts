@@ -20,8 +20,14 @@ function isSame(flat: Flat, other: Flat | undefined): boolean {
         other !== undefined &&
         flat.figure === other.figure &&
         flat.material === other.material &&
-        TONES.every((tone) => flat.tones[tone] === other.tones[tone])
+        TONES.every((tone) => flat.tones[tone] === other.tones[tone]) &&
+        isSameLight(flat.light, other.light)
     );
+}
+
+function isSameLight(light: Flat['light'], other: Flat['light']): boolean {
+    if (light === null || other === null) return light === other;
+    return light.light === other.light && light.around === other.around && light.opposite === other.opposite;
 }
 
 /** The labels in tiles of flats that were asked about: their bytes are never altered, only replaced. */

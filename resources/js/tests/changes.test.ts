@@ -36,6 +36,19 @@ describe('what looks different', () => {
         expect(changedLabels(stack, given) ?? new Set([1])).toContain(1);
     });
 
+    it('is where a panel stands under another light, or that light has another colour', () => {
+        const colours = { light: '#ffd080', around: '#304060', opposite: '#203050' };
+        const under = (of: typeof colours, stands: number | null) =>
+            buildStack(
+                { ...filled, region: { ...filled.region, 2: { ...region(clogs.id, 9), stands } } },
+                { ...palette, lights: [{ id: 7, name: 'Lamp', version: 1, plan: {} as never, colours: of }] },
+            );
+        expect(changedLabels(under(colours, null), under(colours, 7))).toEqual(new Set([2]));
+        for (const one of ['light', 'around', 'opposite'] as const)
+            expect(changedLabels(under(colours, 7), under({ ...colours, [one]: '#123456' }, 7))).toEqual(new Set([2]));
+        expect(changedLabels(under(colours, 7), under({ ...colours }, 7))).toEqual(new Set());
+    });
+
     it('may be anything when a pass, the lines or a veil change', () => {
         expect(changedLabels(stack, buildStack({ ...filled, pass: { a: { ...shade, opacity: 0.5 } } }, palette))).toBeNull();
         expect(changedLabels(stack, { ...stack, lines: { ...stack.lines, shown: false } })).toBeNull();

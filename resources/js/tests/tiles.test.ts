@@ -160,4 +160,16 @@ describe('the vault', () => {
         expect(text(found.get('four'))).toBe('four');
         vi.restoreAllMocks();
     });
+
+    it('lets what was not used for longest go, not what came first', async () => {
+        let now = 0;
+        vi.spyOn(Date, 'now').mockImplementation(() => ++now);
+        const kept = new DatabaseVault('vault by use', 3, 4);
+        for (const name of ['one', 'two', 'three']) await kept.keep([{ name, bytes: bytesOf(name) }]);
+        await kept.take(['one']);
+        await kept.take(['three', 'none']);
+        await kept.keep([{ name: 'four', bytes: bytesOf('four') }]);
+        expect([...(await kept.take(['one', 'two', 'three', 'four'])).keys()]).toEqual(['one', 'three', 'four']);
+        vi.restoreAllMocks();
+    });
 });
