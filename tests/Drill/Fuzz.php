@@ -12,20 +12,13 @@ use Illuminate\Routing\Route as RegisteredRoute;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
 
-/** Requests nobody sends by accident, over every route. Whatever is asked, the answer is not an error of ours. */
+/** Requests as windows send them with one leaf changed, over every route and every op. Whatever is asked, the answer is not an error of ours. */
 final class Fuzz
 {
     private const ODD = [
         null, true, false, 0, -1, 1, 1.5, 4294967296, 9.9e99, '', 'x', '0', '-1', '1e999', 'NaN', "\0", "\u{202E}", 'é', [], [[]], [1, 2, 3], ['a' => 1], ['kind' => 'fill'],
         "' OR 1=1 --", '<script>', '../../etc/passwd', '#112233', '#11223', 'owner', 'multiply', 'shade', 'png',
     ];
-
-    private const FIELDS = [
-        'email', 'password', 'old', 'name', 'title', 'role', 'lease', 'id', 'base', 'op', 'since', 'palette', 'wait', 'level', 'want', 'format', 'drawing', 'clean', 'place', 'strokes', 'stroke', 'weight', 'scan', 'original', 'cut',
-        'version', 'tone', 'colour', 'op_id', 'light', 'values', 'token', 'colours', 'ramp', 'page', 'reference', 'x', 'across', 'azimuth', 'elevation', 'figure', 'more', 'pages', 'into', 'from', 'to', 'of', 'follow',
-    ];
-
-    private const OP_FIELDS = ['labels', 'figure', 'material', 'pass', 'points', 'brush', 'erase', 'colour', 'make', 'id', 'values', 'passes', 'how', 'kind'];
 
     public function __construct(private readonly Application $app, private readonly World $world, private readonly Tally $tally)
     {
@@ -35,28 +28,84 @@ final class Fuzz
     public function run(int $times): array
     {
         $page = $this->world->page();
-        $ids = ['{series}' => $this->world->series->id, '{page}' => $page->id, '{user}' => User::query()->value('id'), '{figure}' => $this->world->materials[0]->figure_id, '{material}' => $this->world->materials[0]->id, '{task}' => 1, '{hash}' => str_repeat('a', 64), '{token}' => str_repeat('b', 40), '{format}' => 'csv', '{version}' => 1, '{variant}' => 1, '{light}' => 1, '{setup}' => 1, '{reference}' => 1, '{number}' => 0, '{any?}' => 'series'];
-        $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage')));
+        $bodies = new Bodies($this->world, $page);
+        $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage') && $route->uri() !== 'up'));
+        $ops = array_keys($bodies->ops());
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
-        $statuses = [];
+        // Every op and every route as it is meant first, so that one leaf that is changed meets work that is done.
+        $taken = 0;
+        foreach ($ops as $kind) {
+            $taken += $this->ask('POST', "/api/pages/$page->id/ops", $this->op($bodies, $kind), $mira) < 300 ? 1 : 0;
+        }
+        if ($taken < count($ops) - self::REFUSED) {
+            $this->tally->fail('fuzz', sprintf('of %d ops as they are meant only %d were done: the bodies are wrong', count($ops), $taken));
+        }
         for ($i = 0; $i < $times; $i++) {
             $route = $routes[$i % count($routes)];
-            $uri = '/'.preg_replace_callback('/\{\w+\??\}/', fn (array $name): string => mt_rand(0, 4) === 0 ? rawurlencode((string) json_encode($this->odd())) : (string) ($ids[$name[0]] ?? 'x'), $route->uri());
-            $body = $this->body($page->id, $this->world->lease);
             $method = $route->methods()[0];
-            $said = mt_rand(0, 20) === 0 ? '{"broken": ' : (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
-            // Numbers that PHP itself would not write.
-            $said = str_replace('9.9e99', ['1e999', '-1e999', '9.9e99'][mt_rand(0, 2)], $said);
-            $request = Request::create($uri.($method === 'GET' ? '?'.http_build_query($body) : ''), $method, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_HOST' => '127.0.0.1'], content: $method === 'GET' ? null : $said);
-            $status = $this->handled($request, mt_rand(0, 9) === 0 ? null : $mira);
-            $statuses[intdiv($status, 100)] = ($statuses[intdiv($status, 100)] ?? 0) + 1;
-            if ($status >= 500) {
-                $this->tally->fail('fuzz', "$status for $method $uri with ".mb_strcut($said, 0, 160).' '.$this->why);
-            }
+            $body = $route->getName() === 'pages.ops' || $i % 3 === 0
+                ? $this->op($bodies, $ops[intdiv($i, 3) % count($ops)])
+                : $bodies->of("$method {$route->uri()}");
+            $uri = '/'.preg_replace_callback('/\{(\w+\??)\}/', fn (array $name): string => mt_rand(0, 7) === 0 ? rawurlencode((string) json_encode($this->odd())) : (string) $bodies->parameters[$name[1]], $route->uri());
+            [$method, $uri] = $i % 3 === 0 ? ['POST', "/api/pages/$page->id/ops"] : [$method, $uri];
+            // What people do to each other would end the drill: it is asked as if of somebody who may not.
+            $this->ask($method, $uri, $this->changed($body), preg_match('#members|^/api/session$#', $uri) === 1 || mt_rand(0, 9) === 0 ? null : $mira);
         }
-        ksort($statuses);
+        ksort($this->statuses);
 
-        return [$times, implode(', ', array_map(fn ($kind, $n): string => "{$kind}xx: $n", array_keys($statuses), $statuses))];
+        return [$times, "$taken of ".count($ops).' ops done as meant; one leaf changed, '.implode(', ', array_map(fn ($kind, $n): string => "{$kind}xx: $n", array_keys($this->statuses), $this->statuses))];
+    }
+
+    /** Ops that are rightly refused as they are meant: on a page that is begun, or of what is not there. */
+    private const REFUSED = 10;
+
+    /** @var array<int, int> how often, by hundreds */
+    private array $statuses = [];
+
+    /** @return array<string, mixed> */
+    private function op(Bodies $bodies, string $kind): array
+    {
+        return ['op' => ['kind' => $kind] + $bodies->ops()[$kind]] + $bodies->of('POST api/pages/{page}/ops');
+    }
+
+    /** @param  array<array-key, mixed>  $body */
+    private function ask(string $method, string $uri, array $body, ?User $user): int
+    {
+        $said = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+        // Numbers that PHP itself would not write.
+        $said = str_replace('9.9e+99', ['1e999', '-1e999', '9.9e99'][mt_rand(0, 2)], $said);
+        $isRead = $method === 'GET';
+        $request = Request::create($uri.($isRead ? '?'.http_build_query($body) : ''), $method, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_HOST' => '127.0.0.1'], content: $isRead ? null : $said);
+        $status = $this->handled($request, $user);
+        $this->statuses[intdiv($status, 100)] = ($this->statuses[intdiv($status, 100)] ?? 0) + 1;
+        if ($status >= 500) {
+            $this->tally->fail('fuzz', "$status for $method $uri with ".mb_strcut($said, 0, 400).' '.$this->why);
+        }
+
+        return $status;
+    }
+
+    /**
+     * A body in which one leaf, or one list or map, is something else, or is gone.
+     *
+     * @param  array<array-key, mixed>  $body
+     * @return array<array-key, mixed>
+     */
+    private function changed(array $body): array
+    {
+        if ($body === []) {
+            return mt_rand(0, 1) === 0 ? [] : ['more' => $this->odd()];
+        }
+        $key = array_rand($body);
+        if (is_array($body[$key]) && $body[$key] !== [] && mt_rand(0, 4) > 0) {
+            $body[$key] = $this->changed($body[$key]);
+        } elseif (mt_rand(0, 8) === 0) {
+            unset($body[$key]);
+        } else {
+            $body[$key] = $this->odd();
+        }
+
+        return $body;
     }
 
     private string $why = '';
@@ -74,30 +123,6 @@ final class Fuzz
         $kernel->terminate($request, $response);
 
         return $response->getStatusCode();
-    }
-
-    /** @return array<string, mixed> */
-    private function body(int $page, string $lease): array
-    {
-        $body = ['lease' => $lease, 'id' => bin2hex(random_bytes(8)), 'base' => (int) \App\Models\Page::query()->whereKey($page)->value('revision')];
-        foreach ((array) array_rand(array_flip(self::FIELDS), mt_rand(1, 6)) as $field) {
-            $body[$field] = $this->odd();
-        }
-        if (mt_rand(0, 1) === 0) {
-            $op = ['kind' => ['fill', 'stroke', 'pass.add', 'pass.change', 'pass.remove', 'group'][mt_rand(0, 5)]];
-            foreach ((array) array_rand(array_flip(self::OP_FIELDS), mt_rand(1, 8)) as $field) {
-                $op[$field] = $this->odd();
-            }
-            $body = ['op' => $op, 'lease' => $lease] + $body;
-        }
-        if (mt_rand(0, 3) === 0) {
-            $body['want'] = [[['ink', 0, 0], ['flats', 9.9e99, 0], ['ink'], 7, ['a' => 1], [[], 0, 0], ['pass:x', -3, 1]][mt_rand(0, 6)]];
-        }
-        if (mt_rand(0, 300) === 0) {
-            $body['name'] = str_repeat('A', 65_536);
-        }
-
-        return $body;
     }
 
     private function odd(): mixed

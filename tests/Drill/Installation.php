@@ -16,15 +16,28 @@ final class Installation
 
     public readonly int $port;
 
+    /** Of the web server that stands before it and speaks HTTPS. */
+    public readonly int $securePort;
+
+    public const HOST = 'awning.drill.example';
+
     private readonly string $pool;
 
     public function __construct(private readonly string $project)
     {
         $this->folder = sys_get_temp_dir().'/awning-drill-'.bin2hex(random_bytes(3));
-        $server = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
-        $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1);
-        fclose($server);
+        $this->port = self::freePort();
+        $this->securePort = self::freePort();
         $this->pool = 'awning-'.substr(sha1($this->folder), 0, 10);
+    }
+
+    private static function freePort(): int
+    {
+        $server = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1);
+        fclose($server);
+
+        return $port;
     }
 
     public function start(): void
@@ -39,7 +52,8 @@ final class Installation
         foreach (glob("$this->project/var/cache/*.stamp") ?: [] as $stamp) {
             copy($stamp, "$this->folder/var/cache/".basename($stamp));
         }
-        $this->awning('start');
+        // The address is told once, at the first start; every later command goes by what is kept.
+        $this->run(['start'], ['AWNING_PORT' => (string) $this->port, 'APP_URL' => 'https://'.self::HOST.":$this->securePort", 'AWNING_DEMO' => '0']);
     }
 
     public function stop(): void
@@ -50,7 +64,26 @@ final class Installation
 
     public function awning(string ...$arguments): string
     {
-        return (new Process(["$this->folder/awning", ...$arguments], $this->folder, $this->environment()))->setTimeout(240)->mustRun()->getOutput();
+        return $this->run($arguments, ['AWNING_PORT' => false, 'APP_URL' => false, 'AWNING_DEMO' => false]);
+    }
+
+    /**
+     * @param  list<string>  $arguments
+     * @param  array<string, string|false>  $told
+     */
+    private function run(array $arguments, array $told): string
+    {
+        return (new Process(["$this->folder/awning", ...$arguments], $this->folder, $told + $this->environment()))->setTimeout(240)->mustRun()->getOutput();
+    }
+
+    /** Ends a kept service, as if it had been stopped by hand. */
+    public function end(string $service): void
+    {
+        [$leader] = explode(' ', (string) @file_get_contents("$this->folder/var/run/$service.pid"));
+        posix_kill((int) $leader, SIGTERM);
+        for ($tries = 0; $tries < 100 && preg_match('/^State:\s+[^ZX]/m', (string) @file_get_contents("/proc/$leader/status")) === 1; $tries++) {
+            usleep(100_000);
+        }
     }
 
     /** @return array<string, string|false> what differs from the surroundings this was called in */
@@ -58,7 +91,7 @@ final class Installation
     {
         return [
             'AWNING_PORT' => (string) $this->port, 'AWNING_DETACH' => '1', 'AWNING_DEMO' => '0', 'AWNING_USER' => (string) getenv('USER') ?: 'root',
-            'AWNING_LEASE_SECONDS' => '600', 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => false, 'APP_URL' => "http://127.0.0.1:$this->port", 'AWNING_WORKS' => "$this->folder/var/works",
+            'AWNING_LEASE_SECONDS' => '600', 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => false, 'APP_URL' => 'https://'.self::HOST.":$this->securePort", 'AWNING_WORKS' => "$this->folder/var/works",
             'AWNING_STORAGE' => "$this->folder/var/storage", 'DB_SOCKET' => "/tmp/$this->pool/db.sock", 'DB_DATABASE' => 'awning',
             'APP_CONFIG_CACHE' => "$this->folder/var/cache/config.php", 'APP_ROUTES_CACHE' => "$this->folder/var/cache/routes.php", 'TMPDIR' => "$this->folder/var/tmp",
         ];

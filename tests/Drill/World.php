@@ -19,7 +19,7 @@ use RuntimeException;
 /** A studio of two people with a series and pages, on a private installation. */
 final class World
 {
-    private const PASSWORD = 'drilled every morning';
+    public const PASSWORD = 'drilled every morning';
 
     public readonly Client $mira;
 

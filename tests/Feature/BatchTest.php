@@ -156,6 +156,20 @@ final class BatchTest extends TestCase
         self::assertSame(500 * 380, $ink->histogram()[0] + $ink->histogram()[255], 'pure black and white');
     }
 
+    public function test_a_drawing_may_be_a_page_of_a_pdf_or_an_svg(): void
+    {
+        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><rect x="60" y="50" width="200" height="150" fill="none" stroke="#000" stroke-width="6"/></svg>';
+        file_put_contents("$this->folder/box.svg", $svg);
+        (new Process(['rsvg-convert', '--format', 'pdf', '--output', "$this->folder/box.pdf", "$this->folder/box.svg"]))->mustRun();
+        foreach (['svg', 'pdf'] as $kind) {
+            self::assertSame(0, $this->awning(['clean', "$this->folder/box.$kind", '--out', "$this->folder/ink-$kind.png"])->getExitCode());
+            self::assertSame(0, $this->awning(['flats', "$this->folder/box.$kind", '--out', "$this->folder/flats-$kind.png", '--report', "$this->folder/$kind.json"])->getExitCode());
+            self::assertSame(2, json_decode((string) file_get_contents("$this->folder/$kind.json"), true)['regions'], "inside and outside, of the $kind");
+        }
+        $lost = $this->awning(['clean', "$this->folder/none.pdf", '--out', "$this->folder/out.png"]);
+        self::assertSame([1, true], [$lost->getExitCode(), str_contains($lost->getOutput().$lost->getErrorOutput(), 'is not there')]);
+    }
+
     public function test_ink_draws_lines_that_were_saved(): void
     {
         file_put_contents("$this->folder/lines.svg", LinesSvg::write([new InkStroke([[40.0, 30.0, 1.0], [160.0, 30.0, 1.0]], 10), new InkStroke([[100.0, 10.0, 1.0], [100.0, 90.0, 1.0]], 6)], 200, 100));

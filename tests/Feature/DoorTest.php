@@ -127,6 +127,94 @@ final class DoorTest extends TestCase
         $this->postJson('/api/session', ['email' => 'other@a.example', 'password' => 'guess'])->assertStatus(422);
     }
 
+    public function test_each_door_counts_for_itself(): void
+    {
+        [$series] = $this->series();
+        $mira = $this->person('Mira', $series);
+        $token = Invitation::issue(['series_id' => $series->id]);
+        // A stranger who tries links shuts no other door, not even that of an honest link.
+        for ($i = 0; $i < 40; $i++) {
+            $this->getJson('/api/invitations/'.str_repeat(chr(97 + $i % 20), 40))->assertNotFound();
+        }
+        $this->getJson("/api/invitations/$token")->assertOk();
+        $this->postJson('/api/session', ['email' => 'mira@awning.example', 'password' => 'secret of Mira'])->assertOk();
+        // Wrong old passwords are counted for who gives them.
+        $change = fn (User $user) => $this->actingAs($user)->putJson('/api/session/password', ['old' => 'wrong', 'password' => 'long enough to be one']);
+        for ($i = 0; $i < 8; $i++) {
+            $change($mira)->assertStatus(422);
+        }
+        $change($mira)->assertStatus(429);
+        $change($this->person('Pell', $series))->assertStatus(422);
+        $this->app['auth']->forgetGuards();
+        $this->postJson('/api/session', ['email' => 'mira@awning.example', 'password' => 'secret of Mira'])->assertOk();
+    }
+
+    public function test_a_password_is_not_guessed_through_an_invitation(): void
+    {
+        [$series] = $this->series();
+        $this->person('Mira', $series);
+        $follow = fn (string $token, string $email, int $i) => $this->postJson("/api/invitations/$token", ['name' => 'X', 'email' => $email, 'password' => "a guess, number $i"]);
+        $token = Invitation::issue(['series_id' => $series->id]);
+        for ($i = 0; $i < 8; $i++) {
+            $follow($token, 'mira@awning.example', $i)->assertStatus(422);
+        }
+        $follow($token, 'pell@awning.example', 8)->assertStatus(429);
+        $follow(Invitation::issue(['series_id' => $series->id]), ' MIRA@awning.example', 9)->assertStatus(429);
+        $follow(Invitation::issue(['series_id' => $series->id]), 'ida@awning.example', 10)->assertOk();
+    }
+
+    public function test_only_who_is_signed_in_may_send_a_large_file(): void
+    {
+        [$series] = $this->series();
+        $this->getJson('/api/session/may-send')->assertStatus(401);
+        $mira = $this->person('Mira', $series);
+        $this->actingAs($mira)->getJson('/api/session/may-send')->assertNoContent();
+        $mira->forceFill(['disabled_at' => now()])->save();
+        $this->getJson('/api/session/may-send')->assertStatus(401);
+    }
+
+    public function test_numbers_no_computer_holds_are_refused_before_anything_reads_them(): void
+    {
+        [$series, $page] = $this->series();
+        $this->hold($page, $this->person('Mira', $series));
+        $send = fn (string $json) => $this->call('POST', "/api/pages/$page->id/lines/tidy", server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $json);
+        foreach (['{"overshoot":1e999,"gap":1}', '{"overshoot":1,"gap":1,"deep":[[{"x":-1E+400}]]}', '{"overshoot":1,"gap":1'.str_repeat('0', 400).'}'] as $json) {
+            $send($json)->assertStatus(422)->assertJsonPath('message', 'A number in this request is too large. Nothing was changed; reload the page and try again.');
+        }
+        $send('{"overshoot":1e2,"gap":2,"text":"1e999"}')->assertOk();
+    }
+
+    public function test_names_with_marks_that_turn_the_writing_are_refused_and_never_kept(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $mira = $this->person('Mira', $series, Role::Owner);
+        $this->actingAs($mira);
+        foreach (["Oda\u{202E}kcarB", "Oda\nBrack", "O\u{2066}da", "O\u{FEFF}da"] as $name) {
+            $this->postJson("/api/series/$series->id/figures", ['name' => $name])->assertJsonValidationErrorFor('name');
+            $this->postJson("/api/series/$series->id/pages", ['title' => $name])->assertJsonValidationErrorFor('title');
+            $this->postJson('/api/series', ['name' => $name])->assertJsonValidationErrorFor('name');
+        }
+        $this->postJson("/api/series/$series->id/figures", ['name' => '岬の塩 👩‍🎨'])->assertStatus(201);
+        // From a file, and from the command line, they are taken out.
+        $this->postJson("/api/series/$series->id/palette/file", ['name' => 'p.csv', 'text' => "Tin\u{202E} Purser,enamel\u{200F},base,#123456\n", 'take' => true])->assertOk();
+        self::assertSame(['Tin Purser', 'enamel'], [\App\Models\Figure::query()->latest('id')->value('name'), \App\Models\Material::query()->latest('id')->value('name')]);
+        $this->artisan('awning:person', ['verb' => 'add', 'email' => 'ida@studio.example', '--name' => "I\u{202D}da"])->assertSuccessful();
+        self::assertSame('I da', User::query()->where('email', 'ida@studio.example')->value('name'));
+    }
+
+    public function test_a_web_server_before_ours_is_believed_only_where_one_is_said_to_be(): void
+    {
+        \Illuminate\Support\Facades\Route::get('/told', fn (Request $request): array => [$request->ip(), $request->isSecure()]);
+        $headers = ['X-Forwarded-For' => '203.0.113.7', 'X-Forwarded-Proto' => 'https', 'X-Forwarded-Host' => 'elsewhere.example'];
+        $this->get('/told', $headers)->assertExactJson(['127.0.0.1', false]);
+        \Illuminate\Http\Middleware\TrustProxies::at('127.0.0.1,::1');
+        try {
+            $this->get('/told', $headers)->assertExactJson(['203.0.113.7', true]);
+        } finally {
+            \Illuminate\Http\Middleware\TrustProxies::at((string) config('awning.proxies'));
+        }
+    }
+
     public function test_an_unknown_address_is_looked_at_as_hard_as_a_known_one(): void
     {
         [$series] = $this->series();

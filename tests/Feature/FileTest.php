@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Desk\ShelfPicture;
+use App\Jobs\MakePicture;
+use App\Jobs\Pictures;
 use App\Models\Original;
+use App\Models\Page;
 use App\Models\Role;
 use App\Models\Task;
 use App\Store\ChildDecoder;
+use App\Store\LeftFiles;
+use App\Store\LimitedProcess;
 use App\Store\NotKept;
 use App\Store\WholeFile;
 use Awning\Core\Codec\CutShort;
 use Awning\Core\Codec\UnreadableImage;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Imagick;
 use Tests\TestCase;
@@ -229,6 +235,97 @@ final class FileTest extends TestCase
         $picture = $this->read($this->file('moving.webp', $bytes));
         self::assertSame([40, 30], [$picture->width(), $picture->height()]);
         self::assertEqualsWithDelta(0x40, $picture->paint->at(20, 15)[1], 4);
+    }
+
+    public function test_small_pictures_are_made_when_pages_change_and_the_last_one_shows_until_then(): void
+    {
+        [$series, $page, $material] = $this->series();
+        $mira = $this->person('Mira', $series);
+        self::assertSame(0, (new Pictures)->askFor(), 'an empty page has none');
+        $this->import($page, $mira);
+        [, $other] = $this->series('Another');
+        config(['queue.default' => 'database']);
+        $asked = function () use ($page): int {
+            Page::query()->toBase()->where('id', $page->id)->update(['pictured_at' => now()->subMinute()]);
+
+            return (new Pictures)->askFor();
+        };
+        $make = fn () => $this->artisan('queue:work', ['--once' => true, '--queue' => MakePicture::LINE])->assertSuccessful();
+        self::assertSame([1, 0], [$asked(), $asked()], 'asked for once');
+        $make();
+        self::assertSame(0, $asked(), 'it is there');
+        $shown = fn (): array => [($answer = $this->get("/api/pages/$page->id/picture")->assertOk())->getContent(), str_contains((string) $answer->headers->get('Cache-Control'), 'immutable')];
+        [$first, $isFinal] = $shown();
+        self::assertTrue($isFinal);
+        self::assertNull($other->refresh()->pictured);
+
+        // The page changes: what is shown is the last one, until the queue has made the next.
+        $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
+        self::assertSame([$first, false], $shown());
+        self::assertSame(1, $asked());
+        self::assertSame([$first, false], $shown());
+        $make();
+        [$second, $isFinal] = $shown();
+        self::assertTrue($isFinal);
+        self::assertNotSame($first, $second);
+
+        // So does the palette; and a page that is painted on is not drawn over and over.
+        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#204080']])->assertOk();
+        Page::query()->toBase()->where('id', $page->id)->update(['pictured_at' => now()->subSeconds(3)]);
+        self::assertSame(0, (new Pictures)->askFor());
+        self::assertSame(1, $asked());
+        // Its maker died: it is asked for again, after a while.
+        DB::table('jobs')->delete();
+        Page::query()->toBase()->where('id', $page->id)->update(['picture_asked_at' => now()->subMinutes(3)]);
+        self::assertSame(1, $asked());
+        $make();
+        self::assertNotSame($second, $shown()[0]);
+
+        // Old ones are swept, the last one stays, and so do the views of what was drawn from.
+        $disk = Storage::disk('works');
+        foreach ($disk->allFiles('pictures') as $file) {
+            touch($disk->path($file), time() - 90 * 3600);
+        }
+        $views = fn (): int => count(array_filter($disk->allFiles('pictures'), fn (string $file): bool => str_starts_with($file, "pictures/original-{$page->originals()->value('id')}-")));
+        self::assertSame(1, $views());
+        $this->artisan('awning:sweep')->assertSuccessful();
+        self::assertSame(["pictures/$page->id-{$page->refresh()->pictured}.png"], array_values(array_filter($disk->allFiles('pictures'), fn (string $file): bool => str_starts_with($file, "pictures/$page->id-"))));
+        self::assertSame(1, $views());
+    }
+
+    public function test_files_that_killed_processes_left_are_taken_away(): void
+    {
+        $folder = sys_get_temp_dir().'/left-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        foreach (['awningOLD' => 3 * 3600, 'magick-OLD' => 3 * 3600, 'awningNEW' => 60, 'somebodys' => 3 * 3600] as $name => $age) {
+            touch("$folder/$name", time() - $age);
+        }
+        mkdir("$folder/awning-folder");
+        touch("$folder/awning-folder", time() - 9 * 3600);
+        self::assertSame(2, (new LeftFiles($folder))->remove());
+        self::assertSame(['awning-folder', 'awningNEW', 'somebodys'], array_values(array_diff((array) scandir($folder), ['.', '..'])));
+        exec('rm -rf '.escapeshellarg($folder));
+    }
+
+    public function test_a_file_that_takes_too_long_says_so(): void
+    {
+        $folder = sys_get_temp_dir().'/slow-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        try {
+            // A program of that name that never ends stands for one that is given too much to draw.
+            file_put_contents("$folder/rsvg-convert", "#!/bin/sh\nwhile :; do :; done\n");
+            chmod("$folder/rsvg-convert", 0700);
+            $ended = (new LimitedProcess(500, 1, 20, 1000))->run(["$folder/rsvg-convert"], static fn () => null);
+            self::assertSame(LimitedProcess::OUT_OF_TIME, $ended->getExitCode());
+            $quick = (new LimitedProcess(500, 5, 20, 1000))->run(['sh', '-c', 'exit 3'], static fn () => null);
+            self::assertSame(3, $quick->getExitCode());
+            file_put_contents("$folder/a.png", $this->scanBytes());
+            $this->expectException(UnreadableImage::class);
+            $this->expectExceptionMessage('takes longer than 0 seconds to open');
+            (new ChildDecoder(5000, 0))->read("$folder/a.png", static fn () => null);
+        } finally {
+            exec('rm -rf '.escapeshellarg($folder));
+        }
     }
 
     public function test_a_shelf_picture_of_no_bytes_is_made_anew(): void

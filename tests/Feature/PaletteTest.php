@@ -731,6 +731,45 @@ final class PaletteTest extends TestCase
         }
     }
 
+    public function test_a_change_that_changes_nothing_leaves_what_is_to_be_redone(): void
+    {
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#102030']]);
+        $this->change('POST', 'palette/undo');
+        $before = SeriesEntry::query()->count();
+        $version = $this->skin->refresh()->version;
+        $palette = $this->series->refresh()->palette_version;
+        // The base it has already, the name it has, the rule there is.
+        $answer = $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $version, 'tones' => ['base' => $this->skin->pinned['base']]]);
+        self::assertSame([$version, $palette], [$answer['material']['version'], $answer['version']]);
+        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => $version, 'name' => $this->skin->name]);
+        $this->change('PATCH', "figures/{$this->skin->figure_id}", ['nearer' => 0]);
+        self::assertSame([$before, $version, $palette], [SeriesEntry::query()->count(), $this->skin->refresh()->version, $this->series->refresh()->palette_version]);
+        $this->change('POST', 'palette/redo');
+        self::assertSame('#102030', $this->skin->refresh()->pinned['shade']);
+        // What does change something ends it.
+        $this->change('POST', 'palette/undo');
+        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->skin->refresh()->version, 'tones' => ['deep' => '#010203']]);
+        $this->change('POST', 'palette/redo', [], 409);
+    }
+
+    public function test_a_palette_that_leaves_and_comes_back_keeps_its_depths(): void
+    {
+        foreach (['Harbour', 'Sea'] as $name) {
+            $figure = $this->change('POST', 'figures', ['name' => $name], 201)['id'];
+            $this->change('POST', "figures/$figure/materials", ['name' => 'water', 'base' => '#204060'], 201);
+        }
+        $order = fn (Series $series): array => $series->figures()->pluck('name')->all();
+        $wanted = $order($this->series);
+        self::assertSame(['Sea', 'Harbour'], array_slice($wanted, 0, 2), 'the last one made stands nearest');
+        foreach (['csv', 'json', 'css'] as $format) {
+            $file = (string) $this->get("/api/series/{$this->series->id}/palette/file/$format")->assertOk()->getContent();
+            $other = Series::query()->create(['name' => "Taken from $format"]);
+            Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => \App\Models\Role::Owner]);
+            $this->postJson("/api/series/$other->id/palette/file", ['name' => "palette.$format", 'text' => $file, 'take' => true])->assertOk();
+            self::assertSame($wanted, $order($other), $format);
+        }
+    }
+
     public function test_two_versions_are_compared_as_numbers_and_as_pictures(): void
     {
         $this->import($this->page, $this->mira);

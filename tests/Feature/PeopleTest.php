@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Desk\PageDesk;
+use App\Desk\People;
+use App\Jobs\Tasks;
 use App\Models\Figure;
 use App\Models\Member;
 use App\Models\Original;
@@ -11,9 +14,12 @@ use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\Task;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Page\Region;
+use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\EnlargePage;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Routing\Route as RegisteredRoute;
@@ -254,6 +260,68 @@ final class PeopleTest extends TestCase
                 self::assertNotSame(200, $this->op($page, ['kind' => 'pass.remove', 'id' => 'ofowner1'])->status());
             }
         }
+    }
+
+    public function test_who_is_removed_or_may_do_less_lands_nothing_and_holds_nothing(): void
+    {
+        [$series, $page, $material] = $this->series();
+        [$elsewhere, $other] = $this->series('Another');
+        $owner = $this->person('Owner', $series, Role::Owner);
+        $mira = $this->person('Mira', $series);
+        Member::query()->create(['series_id' => $elsewhere->id, 'user_id' => $mira->id, 'role' => Role::Colourist]);
+        $this->import($page, $mira);
+        $this->hold($other, $mira, 'anotherlease00');
+        config(['queue.default' => 'database']);
+        $begin = function () use ($page, $mira, $series, $other): array {
+            $this->hold($page, $mira)->assertOk();
+
+            return array_map(fn (array $of): Task => (new Tasks)->begin($of[0], $mira, $of[1], $of[2], $of[3] ?? null), [
+                [$page, 'enlarge', ['factor' => 1.5], self::LEASE], [$series, 'colours', []], [$other, 'deliver', ['format' => 'png']],
+            ]);
+        };
+        $states = fn (array $tasks): array => array_map(fn (Task $task): string => $task->refresh()->state, $tasks);
+        $working = function (Task $task): Task {
+            $task->forceFill(['state' => 'working'])->save();
+
+            return $task;
+        };
+        $print = $page->refresh()->revision;
+
+        // Less than before: what was begun and held in this series ends, in the others it goes on.
+        $tasks = $begin();
+        $tasks[0]->forceFill(['state' => 'working'])->save();
+        $this->actingAs($owner)->postJson("/api/series/$series->id/members", ['email' => 'mira@awning.example', 'role' => 'flatter'])->assertOk();
+        self::assertSame(['stopped', 'stopped', 'waiting'], $states($tasks));
+        self::assertSame([null, $mira->id], [$page->refresh()->holder_id, $other->refresh()->holder_id]);
+        try {
+            (new PageDesk)->land($working($tasks[0]), new EnlargePage(1.5));
+            self::fail('a flatter enlarged the page');
+        } catch (OpRefused $refused) {
+            self::assertStringContainsString('flatting', $refused->getMessage());
+        }
+
+        // As much or more: nothing ends.
+        $this->postJson("/api/series/$series->id/members", ['email' => 'mira@awning.example', 'role' => 'colourist'])->assertOk();
+        $tasks = $begin();
+        $this->actingAs($owner)->postJson("/api/series/$series->id/members", ['email' => 'mira@awning.example', 'role' => 'owner'])->assertOk();
+        self::assertSame([['waiting', 'waiting', 'waiting'], $mira->id], [$states($tasks), $page->refresh()->holder_id]);
+
+        // Gone.
+        $this->deleteJson("/api/series/$series->id/members/$mira->id")->assertNoContent();
+        self::assertSame([['stopped', 'stopped', 'waiting'], null], [$states($tasks), $page->refresh()->holder_id]);
+        foreach ([fn () => (new PageDesk)->land($working($tasks[0]), new EnlargePage(1.5)), fn () => (new PageDesk)->applyBeside($page, $mira, new EnlargePage(1.5))] as $change) {
+            try {
+                $change();
+                self::fail('it landed all the same');
+            } catch (OpRefused $refused) {
+                self::assertStringContainsString('no longer one of the people', $refused->getMessage());
+            }
+        }
+        self::assertSame($print, $page->refresh()->revision);
+
+        // Kept out of the house, everything ends.
+        (new People)->disable($mira);
+        self::assertSame(['stopped', null], [$tasks[2]->refresh()->state, $other->refresh()->holder_id]);
     }
 
     public function test_shelf_and_series_ask_a_bounded_number_of_questions(): void

@@ -13,6 +13,7 @@ final class PageColoursController
 {
     public function __invoke(Page $page): JsonResponse
     {
-        return new JsonResponse((new PageColours($page))->toClient());
+        // Encoded here: given nothing, a response would answer with an empty object.
+        return new JsonResponse(json_encode((new PageColours($page))->toClient(), JSON_THROW_ON_ERROR), json: true);
     }
 }

@@ -35,7 +35,7 @@ final readonly class Region implements Record
     ) {
         Bounds::whole('figure', $figure, 0);
         Bounds::whole('material', $material, 0);
-        Bounds::whole('area', $area, 0);
+        Bounds::whole('area', $area, 0, PageSize::MOST ** 2);
         Bounds::whole('x', $x, 0, PageSize::MOST);
         Bounds::whole('y', $y, 0, PageSize::MOST);
         $shift === null || Bounds::id($shift);
@@ -51,7 +51,7 @@ final readonly class Region implements Record
     public static function fromData(Data $data): self
     {
         return new self(
-            $data->int('figure', 0, PHP_INT_MAX), $data->int('material', 0, PHP_INT_MAX), $data->int('area', 0, PHP_INT_MAX),
+            $data->int('figure', 0, PHP_INT_MAX), $data->int('material', 0, PHP_INT_MAX), $data->int('area', 0, PageSize::MOST ** 2),
             $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
             $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
             $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Figure;
+use App\Models\Material;
+use App\Models\Page;
+use App\Models\PaletteVariant;
+use App\Models\PaletteVersion;
+use App\Models\ReferencePicture;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\SeriesBrush;
+use App\Models\SeriesEntry;
+use App\Models\SeriesLight;
+use App\Models\SeriesSetup;
+use App\Models\User;
+use App\Store\Originals;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Routing\Route as RegisteredRoute;
+use Illuminate\Support\Facades\Route;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** What stands inside the address of a series is of that series, or it is not found. */
+final class AddressTest extends TestCase
+{
+    use RefreshDatabase;
+
+    /** @return array{Series, array<string, int>} a series with one of everything, and its ids by parameter */
+    private function furnished(string $name, User $owner): array
+    {
+        [$series, $page, $material] = $this->series($name);
+        $original = (new Originals)->keepBytes($series, $owner, $this->scanBytes(), 'a.png');
+        $pageOriginal = (new Originals)->keepBytes($page, $owner, $this->scanBytes(), 'b.png');
+        $guest = $this->person("Guest$series->id", $series, Role::Viewer);
+
+        return [$series, [
+            'figure' => $material->figure_id, 'material' => $material->id, 'page' => $page->id, 'user' => $guest->id, 'original' => $pageOriginal->id,
+            'variant' => PaletteVariant::query()->create(['series_id' => $series->id, 'name' => 'Wet', 'tones' => []])->id,
+            'version' => PaletteVersion::query()->create(['series_id' => $series->id, 'name' => 'Book 1', 'version' => 1, 'palette' => ['light' => '#ffffff', 'dials' => null, 'materials' => []]])->id,
+            'light' => SeriesLight::query()->create(['series_id' => $series->id, 'name' => 'Noon', 'plan' => ['azimuth' => 10, 'elevation' => 20]])->id,
+            'setup' => SeriesSetup::query()->create(['series_id' => $series->id, 'name' => 'Rust', 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']]])->id,
+            'brush' => SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null]])->id,
+            'reference' => ReferencePicture::query()->create(['series_id' => $series->id, 'original_id' => $original->id, 'name' => 'A picture', 'x' => 0, 'y' => 0])->id,
+        ]];
+    }
+
+    /** @return array<string, mixed> what the route would take, were the address right */
+    private static function body(string $uri): array
+    {
+        return ['version' => 1, 'name' => 'New name', 'title' => 'x', 'tones' => ['base' => '#102030'], 'more' => [], 'base' => '#102030', 'ramp' => true, 'colours' => ['#102030'], 'materials' => [1], 'passes' => [['name' => 'Tar', 'kind' => 'tint', 'colour' => '#101010']], 'pages' => [1], 'known' => 1, 'plan' => ['azimuth' => 1, 'elevation' => 2], 'light' => null, 'variant' => null, 'x' => 5, 'retire' => true];
+    }
+
+    public function test_every_address_inside_another_is_refused_the_ids_of_somebody_elses(): void
+    {
+        $mira = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'secret of Mira']);
+        [$ours, $mine] = $this->furnished('Ours', $mira);
+        [$theirs, $other] = $this->furnished('Theirs', $mira);
+        // Mira owns both: nothing but the address itself keeps them apart.
+        foreach ([$ours, $theirs] as $series) {
+            \App\Models\Member::query()->create(['series_id' => $series->id, 'user_id' => $mira->id, 'role' => Role::Owner]);
+        }
+        $this->actingAs($mira);
+        $state = fn (): array => array_map(fn (string $table): array => \Illuminate\Support\Facades\DB::table($table)->orderBy('id')->get()->map(fn ($row): array => (array) $row)->all(), ['figures', 'materials', 'pages', 'members', 'palette_variants', 'palette_versions', 'light_plans', 'setups', 'brushes', 'reference_pictures', 'originals']);
+        $before = $state();
+        $nested = 0;
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            /** @var RegisteredRoute $route */
+            preg_match_all('/\{(\w+)\}/', $route->uri(), $names);
+            $inner = array_intersect(array_slice($names[1], 1), array_keys($mine));
+            if (! in_array($names[1][0] ?? '', ['series', 'page'], true) || $inner === []) {
+                continue;
+            }
+            foreach ($inner as $wrong) {
+                $ids = ['series' => $ours->id, 'page' => $mine['page'], 'number' => 0] + $mine;
+                $uri = preg_replace_callback('/\{(\w+)\}/', fn (array $name): string => (string) ($name[1] === $wrong ? $other[$name[1]] : $ids[$name[1]]), $route->uri());
+                $method = $route->methods()[0];
+                $this->json($method, "/$uri", self::body($route->uri()))->assertStatus(404);
+                $nested++;
+            }
+        }
+        self::assertGreaterThan(28, $nested, 'the table is not empty');
+        self::assertEquals($before, $state(), 'nothing of either was touched');
+    }
+
+    /** @return iterable<string, array{string, string, array<string, mixed>}> changes that say a page which is not of the series */
+    public static function changes(): iterable
+    {
+        yield 'figure' => ['POST', 'figures', ['name' => 'Harbour']];
+        yield 'tone' => ['PUT', 'materials/{material}/tones', ['version' => 1, 'tones' => ['base' => '#112233']]];
+        yield 'rule' => ['PUT', 'rule', ['light' => '#ffe0b0', 'dials' => ['turn' => 0.2]]];
+        yield 'light' => ['POST', 'lights', ['name' => 'Noon', 'plan' => ['azimuth' => 1, 'elevation' => 2]]];
+        yield 'brush' => ['POST', 'brushes', ['name' => 'Reed', 'brush' => ['size' => 9, 'hardness' => 1]]];
+        yield 'undo' => ['POST', 'palette/undo', []];
+    }
+
+    /** @param  array<string, mixed>  $body */
+    #[DataProvider('changes')]
+    public function test_what_is_answered_as_not_found_was_not_done(string $method, string $path, array $body): void
+    {
+        [$series, , $material] = $this->series();
+        [, $elsewhere] = $this->series('Another');
+        $this->actingAs($this->person('Mira', $series, Role::Owner));
+        $this->putJson("/api/series/$series->id/rule", ['light' => '#ffeedd', 'dials' => ['turn' => 0.1]])->assertOk();
+        $entries = SeriesEntry::query()->count();
+        $url = "/api/series/$series->id/".strtr($path, ['{material}' => (string) $material->id]);
+        $this->json($method, $url, $body + ['page' => $elsewhere->id])->assertStatus(404);
+        self::assertSame($entries, SeriesEntry::query()->count());
+        self::assertSame(['#ffeedd', 1, 1], [$series->refresh()->light, Figure::query()->where('series_id', $series->id)->count(), Material::query()->find($material->id)?->version]);
+        $this->json($method, $url, $body)->assertSuccessful();
+        self::assertSame($entries + 1, SeriesEntry::query()->count());
+    }
+
+    public function test_ops_name_setups_of_their_own_series_only(): void
+    {
+        [$series, $page, $material] = $this->series();
+        [$another] = $this->series('Another');
+        $this->import($page, $this->person('Mira', $series));
+        $setup = function (Series $of, bool $retired = false): int {
+            $one = SeriesSetup::query()->create(['series_id' => $of->id, 'name' => 'Rust', 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']]]);
+            $one->forceFill(['retired' => $retired])->save();
+
+            return $one->id;
+        };
+        $hang = fn (int $of, string $id): array => ['kind' => 'setup.hang', 'name' => 'Rust', 'figure' => $material->figure_id, 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'ids' => [$id], 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']], 'labels' => [], 'setup' => $of];
+        $join = fn (int $of): array => ['kind' => 'setup.join', 'passes' => ['rustpass1'], 'setup' => $of, 'first' => 0, 'marked' => []];
+        $add = fn (int $of): array => ['kind' => 'pass.add', 'id' => 'added0001', 'pass' => ['name' => 'Rust', 'figure' => $material->figure_id, 'kind' => 'tint', 'colour' => '#803010', 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'setup' => ['setup' => $of, 'place' => 0]]];
+        $own = $setup($series);
+        $this->op($page, $hang($own, 'rustpass1'))->assertOk();
+        $revision = $page->refresh()->revision;
+        foreach ([$setup($another), $setup($series, true), 999_999] as $wrong) {
+            foreach ([$hang($wrong, 'rustpass2'), $join($wrong), $add($wrong)] as $op) {
+                $this->op($page, $op)->assertStatus(422)->assertJsonPath('message', 'This setup is not in the series, or no longer. Pick another.');
+            }
+        }
+        self::assertSame($revision, $page->refresh()->revision);
+        $this->op($page, $join($own))->assertOk();
+        $this->op($page, $add($own))->assertOk();
+        $this->op($page, $hang(0, 'rustpass3'))->assertOk();
+    }
+}
