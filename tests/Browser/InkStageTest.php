@@ -181,8 +181,7 @@ final class InkStageTest extends BrowserTestCase
         $browser->press('Show what would change');
         $browser->until('document.body.innerText.includes("would change, as marked")', 'what would change');
         self::assertSame(255, $this->inkAt(150, 12), 'nothing is done yet');
-        $browser->press('Do it');
-        $this->saved($browser);
+        $this->have($browser, 'Do it');
         self::assertSame([0, 255], [$this->inkAt(150, 12), $this->inkAt(150, 20)], 'cut back to the line');
 
         $this->have($browser, '1.5 ×');
@@ -273,7 +272,7 @@ final class InkStageTest extends BrowserTestCase
     {
         $browser = $this->inking();
         $screen = fn (int $x, int $y): array => $browser->run('const { canvas, view } = window.awning.renderer; return [...canvas.getContext("2d").getImageData(canvas.width / 2 + (arguments[0] - view.x) * view.scale, canvas.height / 2 + (arguments[1] - view.y) * view.scale, 1, 1).data]', [$x, $y]);
-        self::assertGreaterThan(200, $screen(38, 200)[0]);
+        $this->comes(fn (): bool => $screen(38, 200)[0] > 200, 'the page as it is');
         $browser->run('window.awning.bench.try({ clean: { weight: 3 } })');
         $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] < 60 })()', 'a heavier line, before it is cleaned');
         self::assertSame(0, $this->inkAt(38, 200), 'nothing is done yet');

@@ -82,6 +82,8 @@ final class PaletteTest extends BrowserTestCase
                 $browser->press('undo');
             }
             $this->pinned('shade', $colour);
+            // As a person does: what is to be changed next is seen first.
+            $browser->until("[...document.querySelectorAll('section[aria-label=Tone] input')].some((one) => one.value === '$colour')", "$colour in the field");
         }
         $browser->until('[...document.querySelectorAll("button")].some((one) => one.innerText === "Let it follow")', 'what is pinned may follow');
         $browser->press('Let it follow');
