@@ -10,6 +10,7 @@ declare(strict_types=1);
  */
 
 use Illuminate\Contracts\Console\Kernel;
+use Tests\Drill\Afternoon;
 use Tests\Drill\Disk;
 use Tests\Drill\Doors;
 use Tests\Drill\Files;
@@ -62,6 +63,7 @@ $drills = [
     'sweep' => fn (): array => $races->sweep($times(600, 24)),
     'lease' => fn (): array => $races->lease($times(200, 10)),
     'readers' => fn (): array => $races->readers($times(30, 1), $isShort ? 20 : 60),
+    'afternoon' => fn (): array => (new Afternoon($world, $tally))->run($times(60, 3), $isShort),
     'doors' => fn (): array => (new Doors($world, $tally))->run(),
     // Last: it signs people out, removes them, takes pages.
     'fuzz' => fn (): array => (new Fuzz($app, $world, $tally))->run($times(10_000, 400)),

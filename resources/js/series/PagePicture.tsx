@@ -4,7 +4,7 @@ import type { PageCardState } from '../api/generated';
 
 /** A page as a small picture; while it is empty the scan that waits for it, or a sheet of paper that says so. */
 export function PagePicture({ page, paletteVersion = 0 }: { page: PageCardState; paletteVersion?: number }) {
-    const [isMissing, setMissing] = useState(false);
+    const [state, setState] = useState<'coming' | 'here' | 'missing'>('coming');
     const url =
         page.regions > 0
             ? `/api/pages/${page.id}/picture?${page.revision}-${paletteVersion}`
@@ -12,9 +12,21 @@ export function PagePicture({ page, paletteVersion = 0 }: { page: PageCardState;
               ? api.originalUrl(page.id, { original: page.scan, picture: 1 })
               : null;
     return (
-        <span className="relative block aspect-[12/17] w-full overflow-hidden border border-base-300 bg-white">
-            {url !== null && !isMissing ? (
-                <img src={url} alt="" loading="lazy" className="h-full w-full object-contain" onError={() => setMissing(true)} />
+        <span
+            className={`relative block aspect-[12/17] w-full overflow-hidden border border-base-300 ${url !== null && state === 'coming' ? 'bg-base-200' : 'bg-white'}`}
+        >
+            {url !== null && state === 'coming' && (
+                <span className="quiet absolute inset-0 grid place-items-center p-3 text-center text-sm">Its picture is on the way</span>
+            )}
+            {url !== null && state !== 'missing' ? (
+                <img
+                    src={url}
+                    alt=""
+                    loading="lazy"
+                    className={`relative h-full w-full object-contain ${state === 'here' ? '' : 'opacity-0'}`}
+                    onLoad={() => setState('here')}
+                    onError={() => setState('missing')}
+                />
             ) : (
                 <span className="absolute inset-0 grid place-items-center p-3 text-center text-sm text-neutral-600">
                     {page.waiting ? 'A scan is waiting to be imported' : 'No line art yet'}

@@ -119,8 +119,8 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                     You see a try. Nothing of it is on the page yet.
                 </span>
                 <span className={`col-start-1 row-start-1 ${isTried ? 'invisible' : ''}`}>
-                    Drag the light or a dial to see it on the page. Each shadow and light hangs as a pass of its own; done again they follow
-                    the light, and what you painted or erased in them stays.
+                    Drag the light or a dial to try it on the page. Roughed in again, the passes follow the light and what you painted
+                    stays.
                 </span>
             </p>
         </>
