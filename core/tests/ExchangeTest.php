@@ -111,6 +111,8 @@ final class ExchangeTest extends TestCase
         yield 'half a file' => ['json', "{\"a\":\n", 'Line 2: this is not JSON; the file ends too early'];
         yield 'a comma too many' => ['json', "{\"a\": {\"\$value\": \"#123456\"},\n}", 'Line 2: this is not JSON'];
         yield 'a circle' => ['json', "{\"a\": {\"\$value\": \"{b}\"},\n\"b\": {\"\$value\": \"{a}\"}}", "Line 1: 'a' refers to itself in a circle"];
+        yield 'a circle of three, entered from outside' => ['json', '{"x": {"$value": "{a}"}, "a": {"$value": "{b}"}, "b": {"$value": "{c}"}, "c": {"$value": "{a}"}}', "'x' refers to itself in a circle"];
+        yield 'a chain that is too long' => ['json', self::chain(1001), 'by way of more than 1000 other tokens'];
         yield 'an alias to nowhere' => ['json', "{\"b\": {\"\$value\": \"#000000\"},\n\"a\": {\"c\": {\"\$value\": \"{x.y}\"}}}", "Line 2: 'a.c' refers to 'x.y'"];
         yield 'groups without end' => ['json', str_repeat('{"a":', 60).'1'.str_repeat('}', 60), 'groups lie too deep'];
         yield 'a list' => ['json', '[]', 'There is no colour'];
@@ -118,6 +120,23 @@ final class ExchangeTest extends TestCase
         yield 'another notation' => ['css', ':root { --b: oklch(0.5 0.1 20); }', 'Line 1: the colour of --b'];
         yield 'another kind of file' => ['txt', 'a,#123456', "'.txt'"];
         yield 'far too much' => ['csv', str_repeat('a', PaletteFiles::MOST_BYTES + 1), 'megabytes'];
+    }
+
+    /** Tokens of which each refers to the next, and the last has a colour. */
+    private static function chain(int $length): string
+    {
+        $tokens = ["t$length" => ['$value' => '#123456']];
+        for ($i = $length - 1; $i >= 0; $i--) {
+            $tokens = ["t$i" => ['$value' => '{t'.($i + 1).'}']] + $tokens;
+        }
+
+        return json_encode($tokens, JSON_THROW_ON_ERROR);
+    }
+
+    public function test_a_long_chain_of_aliases_is_no_circle(): void
+    {
+        $book = PaletteFiles::read('json', self::chain(200));
+        self::assertSame(['t0', '#123456'], [$book->figures[0]->materials[0]->name, $book->figures[0]->materials[0]->base()->hex()]);
     }
 
     #[DataProvider('broken')]

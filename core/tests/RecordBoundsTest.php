@@ -16,6 +16,8 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing;
 use Awning\Core\Page\DrawingRole;
 use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
@@ -75,6 +77,7 @@ final class RecordBoundsTest extends TestCase
         yield 'settings that turn too far' => [fn (): CleanSettings => new CleanSettings(turn: 16.0)];
         yield 'a turn of more than all hues' => [fn (): ColourTurn => new ColourTurn(hue: 181)];
         yield 'a shift of nothing' => [fn (): ColourShift => new ColourShift(0)];
+        yield 'lines in a colour that is none' => [fn (): LineColouring => new LineColouring(LineRule::Colour, 'red')];
         yield 'a page finer than can be' => [fn (): PageSize => new PageSize(10, 10, 1e6)];
         yield 'a place beyond the setup' => [fn (): SetupPlace => new SetupPlace(1, 24)];
     }

@@ -12,7 +12,7 @@ use CurlHandle;
 use Illuminate\Support\Facades\DB;
 
 /**
- * An afternoon of a studio: a series of many pages, twenty people who look, paint, deliver and import at the same time, one
+ * An afternoon of a studio, through a web server that speaks HTTPS: a series of many pages, twenty people who look, paint, deliver and import at the same time, one
  * of whom begins as much work as is taken, and one who sends what nobody should.
  */
 final class Afternoon
@@ -33,7 +33,19 @@ final class Afternoon
     /** @return array{int, string} */
     public function run(int $rounds, bool $isShort): array
     {
-        $people = $this->people($isShort ? 5 : self::PEOPLE);
+        $proxy = new Proxy($this->world->installation);
+        $proxy->start();
+        try {
+            return $this->spent($proxy, $rounds, $isShort);
+        } finally {
+            $proxy->stop();
+        }
+    }
+
+    /** @return array{int, string} */
+    private function spent(Proxy $proxy, int $rounds, bool $isShort): array
+    {
+        $people = $this->people($proxy, $isShort ? 5 : self::PEOPLE);
         $held = array_map(fn (Client $client): Page => $this->held($client), array_slice($people, 0, intdiv(count($people), 2)));
         $this->pages($isShort ? 40 : self::PAGES);
         $greedy = $people[count($people) - 1];
@@ -61,19 +73,19 @@ final class Afternoon
         };
 
         return [$asked, sprintf(
-            '%d people, %d pages: strokes p50 %d, p95 %d ms; shelf and series p50 %d, p95 %d ms; a delivery beside twenty of another\'s came after %.1f s, %d of the twenty before it',
+            '%d people by HTTPS, %d pages: strokes p50 %d, p95 %d ms; shelf and series p50 %d, p95 %d ms; a delivery beside twenty of another\'s came after %.1f s, %d of the twenty before it',
             count($people), Page::query()->where('series_id', $this->world->series->id)->count(), $at('stroke', 0.5), $at('stroke', 0.95), $at('shelf', 0.5), $at('shelf', 0.95), ...$first,
         )];
     }
 
     /** @return non-empty-list<Client> signed in */
-    private function people(int $count): array
+    private function people(Proxy $proxy, int $count): array
     {
         $clients = [];
         for ($i = 0; $i < $count; $i++) {
             $person = (new People)->add("person$i@drill.example", "Person $i", self::PASSWORD);
             Member::query()->create(['series_id' => $this->world->series->id, 'user_id' => $person->id, 'role' => Role::Colourist]);
-            $clients[] = $client = new Client($this->world->installation->port);
+            $clients[] = $client = new Client($this->world->installation->port, $proxy);
             $client->signIn("person$i@drill.example", self::PASSWORD);
         }
 

@@ -12,7 +12,8 @@ final class Client
 {
     private string $jar;
 
-    public function __construct(private readonly int $port)
+    /** @param  ?Proxy  $proxy  a web server before Awning that it goes through */
+    public function __construct(private readonly int $port, private readonly ?Proxy $proxy = null)
     {
         $this->jar = (string) tempnam(sys_get_temp_dir(), 'awning-jar');
     }
@@ -43,12 +44,15 @@ final class Client
     public function request(string $method, string $path, ?array $body = null): CurlHandle
     {
         $isForm = $body !== null && array_filter($body, fn ($value): bool => $value instanceof \CURLFile) !== [];
-        $request = curl_init("http://127.0.0.1:$this->port$path") ?: throw new RuntimeException('curl does not work.');
+        $request = curl_init(($this->proxy?->address() ?? "http://127.0.0.1:$this->port").$path) ?: throw new RuntimeException('curl does not work.');
         curl_setopt_array($request, [
             CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $this->jar, CURLOPT_COOKIEFILE => $this->jar,
             CURLOPT_TIMEOUT => 90, CURLOPT_FORBID_REUSE => true,
             CURLOPT_HTTPHEADER => ['Accept: application/json', 'Expect:', 'X-XSRF-TOKEN: '.$this->token(), ...($isForm ? [] : ['Content-Type: application/json'])],
         ]);
+        if ($this->proxy !== null) {
+            curl_setopt_array($request, [CURLOPT_RESOLVE => [$this->proxy->resolved()], CURLOPT_CAINFO => $this->proxy->certificate()]);
+        }
         if ($body !== null) {
             curl_setopt($request, CURLOPT_POSTFIELDS, $isForm ? $body : json_encode($body));
         }

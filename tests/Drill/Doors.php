@@ -29,56 +29,24 @@ final readonly class Doors
     private function proxied(): void
     {
         $installation = $this->world->installation;
-        $folder = "$installation->folder/var/proxy";
-        mkdir($folder);
-        (new Process(['openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-keyout', "$folder/key", '-out', "$folder/certificate", '-days', '2', '-subj', '/CN='.Installation::HOST]))->mustRun();
-        file_put_contents("$folder/nginx.conf", <<<CONF
-            daemon off; worker_processes 1; pid $folder/pid; error_log $folder/log; user root;
-            events { worker_connections 64; }
-            http {
-                access_log off; client_body_temp_path $folder/body; proxy_temp_path $folder/temp; fastcgi_temp_path $folder/f; uwsgi_temp_path $folder/u; scgi_temp_path $folder/s;
-                server {
-                    listen 127.0.0.1:$installation->securePort ssl;
-                    server_name {$this->host()};
-                    ssl_certificate $folder/certificate; ssl_certificate_key $folder/key;
-                    client_max_body_size 256m;
-                    location / {
-                        proxy_pass http://127.0.0.1:$installation->port;
-                        proxy_set_header Host \$http_host;
-                        proxy_set_header X-Forwarded-For \$remote_addr;
-                        proxy_set_header X-Forwarded-Proto https;
-                        proxy_request_buffering off;
-                    }
-                }
-            }
-            CONF);
-        if (posix_geteuid() !== 0) {
-            file_put_contents("$folder/nginx.conf", str_replace('user root;', '', (string) file_get_contents("$folder/nginx.conf")));
-        }
-        $nginx = new Process(['/usr/sbin/nginx', '-p', $folder, '-c', "$folder/nginx.conf"]);
-        $nginx->start();
+        $proxy = new Proxy($installation);
+        $proxy->start();
         try {
-            $this->signIn($folder);
+            $this->signIn($proxy);
         } finally {
-            $nginx->stop(3);
+            $proxy->stop();
         }
     }
 
-    private function host(): string
+    private function signIn(Proxy $proxy): void
     {
-        return Installation::HOST;
-    }
-
-    private function signIn(string $folder): void
-    {
-        $port = $this->world->installation->securePort;
-        $address = 'https://'.Installation::HOST.":$port";
+        $address = $proxy->address();
         $this->holds(trim($this->world->installation->awning('person', 'password', 'pell@drill.example')) !== '' && str_contains($this->world->installation->awning('person', 'password', 'pell@drill.example'), "$address/welcome/"), 'links name the address that start was told, from every command');
-        $cookies = "$folder/cookies";
-        $curl = function (string $method, string $path, ?array $body = null, array $more = []) use ($address, $folder, $port, $cookies): string {
+        $cookies = "$proxy->folder/cookies";
+        $curl = function (string $method, string $path, ?array $body = null, array $more = []) use ($address, $proxy, $cookies): string {
             $token = preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($cookies), $found) === 1 ? urldecode($found[1]) : '';
             $run = new Process([
-                'curl', '-s', '-i', '--cacert', "$folder/certificate", '--resolve', Installation::HOST.":$port:127.0.0.1", '--retry', '10', '--retry-connrefused', '--retry-delay', '1',
+                'curl', '-s', '-i', '--cacert', $proxy->certificate(), '--resolve', $proxy->resolved(), '--retry', '10', '--retry-connrefused', '--retry-delay', '1',
                 '-b', $cookies, '-c', $cookies, '-X', $method, '-H', 'Accept: application/json', '-H', 'Content-Type: application/json', '-H', "X-XSRF-TOKEN: $token", ...$more,
                 ...($body === null ? [] : ['-d', json_encode($body, JSON_THROW_ON_ERROR)]), $address.$path,
             ]);

@@ -24,6 +24,7 @@ final readonly class LineColouring
      */
     public function __construct(public LineRule $rule = LineRule::Black, public string $colour = self::BLACK, public bool $shown = true)
     {
+        Bounds::colour($colour);
     }
 
     /** @throws \InvalidArgumentException */
