@@ -19,7 +19,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
-        // Everything is served from one origin, and the CORS package is not to be had here.
+        // Everything is served from one origin.
         $middleware->remove(HandleCors::class);
         $middleware->prepend(SmallBodies::class);
         $middleware->append(SecurityHeaders::class);

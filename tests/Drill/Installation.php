@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
 /** A private copy of Awning in a temporary folder, with its own database, servers and workers, started by its own script. */
 final class Installation
 {
-    private const PARTS = ['app', 'bootstrap', 'config', 'core', 'database', 'etc', 'public', 'resources', 'routes', 'compat', 'pins', 'artisan', 'awning', 'composer.json', 'package.json', 'package-lock.json', 'vite.config.ts'];
+    private const PARTS = ['app', 'bootstrap', 'config', 'core', 'database', 'etc', 'public', 'resources', 'routes', 'pins', 'artisan', 'awning', 'composer.json', 'package.json', 'package-lock.json', 'vite.config.ts'];
 
     public readonly string $folder;
 
