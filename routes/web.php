@@ -11,6 +11,7 @@ use App\Http\Controllers\FindingsController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\LightController;
+use App\Http\Controllers\ManualController;
 use App\Http\Controllers\MatchController;
 use App\Http\Controllers\PageColoursController;
 use App\Http\Controllers\PageController;
@@ -44,6 +45,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('session/may-send', [SessionController::class, 'maySend']);
 
+        Route::get('manual', [ManualController::class, 'index']);
         Route::get('series', [SeriesController::class, 'index']);
         Route::post('series', [SeriesController::class, 'store']);
         Route::get('series/{series}', [SeriesController::class, 'show'])->can('view', 'series');
@@ -143,6 +145,7 @@ Route::prefix('api')->group(function (): void {
 });
 
 Route::middleware(['auth', StillWelcome::class])->scopeBindings()->group(function (): void {
+    Route::get('manual/{picture}', [ManualController::class, 'picture']);
     Route::get('deliveries/{task}', [TaskController::class, 'download']);
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');
 });

@@ -53,7 +53,7 @@ final class Bodies
             'series' => $series->id, 'page' => $page->id, 'user' => $mira->id, 'figure' => $this->figure->id, 'material' => $this->material->id, 'task' => $task->id,
             'hash' => str_repeat('a', 64), 'token' => Invitation::issue(['series_id' => $series->id]), 'format' => 'csv', 'version' => $version->id, 'variant' => $variant->id,
             'light' => $light->id, 'setup' => $setup->id, 'brush' => $brush->id, 'reference' => $reference->id, 'number' => 0, 'original' => $original->id,
-            'drawing' => 'drawing1', 'pass' => 'drillpass1', 'any?' => 'series',
+            'drawing' => 'drawing1', 'pass' => 'drillpass1', 'any?' => 'series', 'picture' => 'shelf.png',
         ];
     }
 
@@ -154,7 +154,7 @@ final class Bodies
         };
         $dials = ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3, 'shade' => 0.5, 'toward' => 'opposite']];
         $nothing = array_fill_keys([
-            'GET api/session', 'GET api/invitations/{token}', 'DELETE api/session', 'GET api/session/may-send', 'GET api/series', 'GET api/series/{series}', 'DELETE api/series/{series}/members/{user}',
+            'GET api/session', 'GET api/invitations/{token}', 'DELETE api/session', 'GET api/session/may-send', 'GET api/manual', 'GET manual/{picture}', 'GET api/series', 'GET api/series/{series}', 'DELETE api/series/{series}/members/{user}',
             'DELETE api/series/{series}/figures/{figure}/link', 'POST api/series/{series}/materials/{material}/copies', 'GET api/series/{series}/palette', 'GET api/series/{series}/palette/history',
             'POST api/series/{series}/palette/undo', 'POST api/series/{series}/palette/redo', 'GET api/series/{series}/variants', 'DELETE api/series/{series}/brushes/{brush}', 'GET api/series/{series}/setups',
             'GET api/series/{series}/setups/{setup}/file', 'GET api/series/{series}/setups/{setup}/followers', 'DELETE api/series/{series}/setups/{setup}', 'GET api/series/{series}/versions',

@@ -75,7 +75,7 @@ final class PeopleTest extends TestCase
         $setup = \App\Models\SeriesSetup::query()->create(['series_id' => $series->id, 'name' => 'Rust', 'passes' => []]);
         $brush = \App\Models\SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null]]);
         $stranger = $this->person('Stranger', $series, null);
-        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password', 'api/session/may-send'];
+        $open = ['api/session', 'api/session/demo', '{any?}', 'storage/{path}', 'api/series', 'up', 'api/invitations/{token}', 'api/session/password', 'api/session/may-send', 'api/manual', 'manual/{picture}'];
         $checked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
             /** @var RegisteredRoute $route */

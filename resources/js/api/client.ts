@@ -11,6 +11,7 @@ import type {
     SetupState,
     LayingInput,
     LightPlanData,
+    ManualChapter,
     TriedLightState,
     LightState,
     SolidsInput,
@@ -306,6 +307,7 @@ export const api = {
         form.set('picture', what.picture);
         return json<TaskState>('POST', url, form);
     },
+    manual: () => json<ManualChapter[]>('GET', '/api/manual'),
     /** What each material looks like on a page; null while that is not measured. */
     pageColours: (page: number) => json<PageColoursState | null>('GET', `/api/pages/${page}/colours`),
     measureColours: (series: number) => json<TaskState>('POST', `/api/series/${series}/colours`),

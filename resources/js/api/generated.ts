@@ -191,6 +191,10 @@ export type LockInput = { labels: number[]; locked: boolean };
 
 export type MainColour = { colour: string; share: number };
 
+export type ManualChapter = { id: string; title: string; html: string; sections: ManualSection[] };
+
+export type ManualSection = { id: string; title: string; text: string };
+
 export type MaskData = { pass: string; outside: boolean };
 
 export type MatchReport = { name: string; width: number; height: number; rows: MatchedData[] };

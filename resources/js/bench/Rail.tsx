@@ -3,11 +3,14 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { JournalState } from '../api/generated';
 import { mayFlat, sizeOf } from '../page/store';
+import { HelpButton } from '../ui/Help';
+import { anchorOf } from '../ui/manual';
 import { ThemeSwitch } from '../ui/theme';
 import { useBench, useBenchModel, usePage, useSession } from './model/context';
 import { DeliverDialog } from './DeliverDialog';
 import { SavingState } from './SavingState';
 import { STAGES, type Stage } from './stages/stage';
+import { TOOLS } from './tools/registry';
 
 export function Rail() {
     const bench = useBenchModel();
@@ -26,6 +29,7 @@ export function Rail() {
                 <SavingState />
                 <ThemeSwitch onChange={() => bench.surface?.refresh()} />
                 <PicturesButton />
+                <BenchHelp />
                 <button className="bare" aria-label="Keys" title="All keys" onClick={() => bench.set({ isKeySheetOpen: true })}>
                     ?
                 </button>
@@ -36,6 +40,13 @@ export function Rail() {
             {isDelivering && <DeliverDialog onClose={() => setDelivering(false)} />}
         </header>
     );
+}
+
+/** The manual at the chapter of the stage, and there at the tool in hand. */
+function BenchHelp() {
+    const stage = useBench((view) => view.stage);
+    const tool = TOOLS[useBench((view) => view.tool)];
+    return <HelpButton at={`${stage}#${anchorOf(tool.name)}`} title={`The manual: ${tool.name}, and all of this stage`} />;
 }
 
 function Where() {

@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { HelpButton } from '../ui/Help';
 import { ThemeSwitch } from '../ui/theme';
 import { DriftPart } from './DriftPart';
 import { FigureList } from './FigureList';
@@ -115,6 +116,7 @@ function Head({ desk, part, onPart }: { desk: PaletteDesk; part: Part; onPart: (
                 >
                     redo
                 </button>
+                <HelpButton at="palette" />
                 <ThemeSwitch />
             </div>
             <nav className="flex items-stretch" aria-label="Parts">

@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { PageCardState, SeriesState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
+import { HelpButton } from '../ui/Help';
 import { ThemeSwitch } from '../ui/theme';
 import { PagePicture, progressOf } from './PagePicture';
 import { PalettePart } from './PalettePart';
@@ -33,6 +34,7 @@ export function SeriesPage({ id }: { id: number }) {
                     {series.name}
                 </h1>
                 <span className="quiet ml-auto whitespace-nowrap">you are {series.role}</span>
+                <HelpButton at="start" />
                 <ThemeSwitch />
             </header>
             <div className="grid grid-cols-[1fr_22rem] gap-8">

@@ -6,6 +6,7 @@ import { api } from '../api/client';
 import type { PersonState, SeriesCard } from '../api/generated';
 import { PagePicture } from '../series/PagePicture';
 import { OneLineForm } from '../ui/Form';
+import { HelpButton } from '../ui/Help';
 import { ThemeSwitch } from '../ui/theme';
 import { OwnPassword } from './OwnPassword';
 
@@ -26,6 +27,7 @@ export function Shelf({ user, onSignedOut }: { user: PersonState; onSignedOut: (
                 <button className="bare quiet ml-auto" title="Change your password" onClick={() => setChanging(true)}>
                     {user.name}
                 </button>
+                <HelpButton at="start" />
                 <ThemeSwitch />
                 <button className="bare quiet" onClick={() => void api.signOut().then(onSignedOut)}>
                     Sign out
