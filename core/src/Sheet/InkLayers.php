@@ -44,8 +44,8 @@ final readonly class InkLayers
                 $ink = self::uncovered($ink, $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null);
                 $ink = self::sum($ink, $this->cut(LayerName::drawing($id), $column, $row, $piece));
             }
-            foreach ($strokes as [$bounds, $drawn]) {
-                $ink = $bounds->intersect($piece)->isEmpty() ? $ink : self::sum($ink, $drawn($piece));
+            foreach ($strokes as [$stroke, $bounds]) {
+                $ink = self::withStroke($ink, $stroke, $bounds, $piece);
             }
             $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, TileGrid::rect($column, $row), $piece));
         }
@@ -197,40 +197,37 @@ final readonly class InkLayers
 
     /**
      * @param  list<Rect>  $pieces
-     * @return list<array{Rect, \Closure(Rect): ?string}> the strokes that may reach the pieces: their bounds, and their
-     *                                                     coverage inside a piece
+     * @return list<array{InkStroke, Rect}> the strokes that may reach the pieces, with their bounds
      */
     private function strokesIn(array $pieces): array
     {
         $strokes = [];
         foreach ($pieces === [] ? [] : $this->sheet->all(InkStroke::class) as $stroke) {
             $bounds = self::boundsOf($stroke);
-            $reached = array_filter($pieces, fn (Rect $piece): bool => ! $bounds->intersect($piece)->isEmpty());
-            if ($reached !== []) {
-                $strokes[] = [$bounds, $this->drawn($stroke, count($reached))];
+            foreach ($pieces as $piece) {
+                if (! $bounds->intersect($piece)->isEmpty()) {
+                    $strokes[] = [$stroke, $bounds];
+                    break;
+                }
             }
         }
 
         return $strokes;
     }
 
-    /**
-     * A line that reaches several pieces is drawn once for all of them: following its course takes as long for one.
-     *
-     * @return \Closure(Rect): ?string
-     */
-    private function drawn(InkStroke $stroke, int $pieces): \Closure
+    /** The ink of a piece with a line in it. Only the rows that the line may reach are summed. */
+    private static function withStroke(?string $ink, InkStroke $stroke, Rect $bounds, Rect $piece): ?string
     {
-        if ($pieces < 2) {
-            return fn (Rect $piece): ?string => self::mask($stroke, $piece)->cut($piece);
+        $inside = $bounds->intersect($piece);
+        $rows = new Rect($piece->x, $inside->y, $piece->width, $inside->height);
+        $mask = $inside->isEmpty() ? null : self::mask($stroke, $rows)->cut($rows);
+        if ($mask === null) {
+            return $ink;
         }
-        $whole = null;
+        $ink ??= str_repeat("\0", $piece->width * $piece->height);
+        $from = ($rows->y - $piece->y) * $piece->width;
 
-        return function (Rect $piece) use ($stroke, &$whole): ?string {
-            $whole ??= self::mask($stroke, $this->sheet->rect());
-
-            return $whole->cut($piece);
-        };
+        return substr_replace($ink, Bytes::most(substr($ink, $from, strlen($mask)), $mask), $from, strlen($mask));
     }
 
     /** @throws OpRefused when it is more than is drawn in one go */
