@@ -11,7 +11,7 @@ final readonly class LeftFiles
     private const SECONDS = 2 * 3600;
 
     /** How files of ours begin, and those of the decoders and drawing programs that are started. */
-    private const OURS = ['awning*', 'magick-*', 'scan*'];
+    private const OURS = ['awning*', 'magick-*'];
 
     public function __construct(private string $folder)
     {

@@ -48,7 +48,8 @@ final readonly class RecordRows implements RecordKeeper
 
     public function find(int $page, int|string $key): ?Record
     {
-        $row = $this->of($page)->where($this->model::keyColumn(), $key)->first();
+        // No key has other characters, and the database compares no others with one.
+        $row = mb_check_encoding((string) $key, 'ASCII') ? $this->of($page)->where($this->model::keyColumn(), $key)->first() : null;
 
         return $row === null ? null : $this->model::recordOf($row);
     }

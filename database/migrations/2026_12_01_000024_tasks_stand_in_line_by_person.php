@@ -17,6 +17,7 @@ return new class extends Migration
             $table->dateTime('begun_at', 6)->nullable()->after('attempts');
             $table->dropColumn('job_id');
             $table->index(['state', 'line', 'user_id']);
+            $table->index(['user_id', 'line', 'begun_at']);
         });
     }
 
@@ -24,6 +25,7 @@ return new class extends Migration
     {
         Schema::table('tasks', function (Blueprint $table): void {
             $table->dropIndex(['state', 'line', 'user_id']);
+            $table->dropIndex(['user_id', 'line', 'begun_at']);
             $table->dropColumn(['line', 'attempts', 'begun_at']);
             $table->unsignedBigInteger('job_id')->nullable();
         });

@@ -7,7 +7,9 @@ namespace Tests\Feature;
 use App\Models\JournalEntry;
 use App\Models\Page;
 use App\Models\User;
+use App\Store\PageStore;
 use Awning\Core\Codec\Picture;
+use Awning\Core\Page\RecordKind;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
@@ -70,6 +72,16 @@ final class ReadBackTest extends TestCase
         $task = $this->postJson("/api/pages/{$this->page->id}/enlarge", ['lease' => self::LEASE, 'factor' => 2.0])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed', 'message' => 'Scale runs from 0.02 to 20.']);
         $this->getJson("/api/pages/{$this->page->id}")->assertOk();
+    }
+
+    public function test_a_name_no_record_can_have_is_one_that_is_not_there(): void
+    {
+        $store = new PageStore($this->page->refresh());
+        self::assertNull($store->record(RecordKind::Pass, "\u{202E}"));
+        self::assertNotNull($store->record(RecordKind::Drawing, 'drawing1'));
+        $label = $this->labelAt($this->page, 120, 200);
+        $this->postJson("/api/pages/{$this->page->id}/marks", ['passes' => ["\u{202E}"], 'labels' => [$label]])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/marks", ['passes' => ['nobodys01'], 'labels' => [$label]])->assertOk()->assertExactJson(['marks' => [null]]);
     }
 
     public function test_a_light_plan_that_could_not_be_read_is_not_kept(): void

@@ -69,7 +69,7 @@ final class SetupController
     /** What is painted in passes of a page inside some regions, for a setup that is kept with it. */
     public function marks(Request $request, Page $page): JsonResponse
     {
-        $request->validate(['passes' => 'required|array|max:'.Setup::MOST, 'passes.*' => 'string', 'labels' => 'required|array|min:1|max:500', 'labels.*' => 'integer|min:1|max:65535']);
+        $request->validate(['passes' => 'required|array|max:'.Setup::MOST, 'passes.*' => ['string', 'regex:/^[a-z0-9]{6,24}$/D'], 'labels' => 'required|array|min:1|max:500', 'labels.*' => 'integer|min:1|max:65535']);
         $sheet = new Sheet(new PageStore($page));
         /** @var non-empty-list<int> $labels */
         $labels = array_values(array_map(intval(...), $request->array('labels')));
