@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Drill;
 
+use Awning\Core\Codec\PngWriter;
+use Awning\Core\Raster\Plane;
 use Symfony\Component\Process\Process;
 
 /**
@@ -19,10 +21,11 @@ final readonly class Doors
     public function run(): array
     {
         $this->proxied();
+        $this->sent();
         $this->painted();
         $this->gone();
 
-        return [3, 'signed in by HTTPS through a web server in front; painted while all readers hang; a page that waits while PHP is gone'];
+        return [4, 'signed in by HTTPS through a web server in front; large files from who is signed in alone; painted while all readers hang; a page that waits while PHP is gone'];
     }
 
     /** A whole sign-in through nginx with a certificate, in front of ours, by the address start was told. */
@@ -66,6 +69,24 @@ final readonly class Doors
         $this->holds(str_contains($last, ' 429'), 'thirty tries a minute from one address are enough');
         $this->holds(! str_contains($curl('POST', '/api/session', ['email' => 'pell@drill.example', 'password' => 'guess'], ['--interface', '127.0.0.3']), ' 429'), 'another address is another one');
         $this->holds(str_contains($curl('GET', '/api/session', null, ['-H', 'Host: elsewhere.example']), ' 400'), 'other names are refused');
+    }
+
+    /** A file larger than any other request may be is taken from who is signed in, and from nobody else. */
+    private function sent(): void
+    {
+        $installation = $this->world->installation;
+        $page = $this->world->page();
+        $file = "$installation->folder/var/tmp/large.png";
+        file_put_contents($file, (new PngWriter)->grey(new Plane(2_000, 2_000, random_bytes(4_000_000)), 300));
+        $this->holds(filesize($file) > 3_000_000, 'a large file');
+        [$status, $task] = $this->world->mira->json('POST', "/api/pages/$page->id/import", ['lease' => $this->world->lease, 'scan' => new \CURLFile($file, 'image/png', 'large.png')]);
+        $this->holds($status === 202, "a large file of somebody who is signed in is taken: $status");
+        $this->world->mira->json('DELETE', '/api/tasks/'.($task['id'] ?? 0));
+        foreach (['Cookie: other=1', 'Cookie: awning=x'] as $cookie) {
+            $refused = (new Process(['curl', '-s', '-o', '/dev/null', '-w', '%{http_code}', '-H', $cookie, '-H', 'Expect:', '-F', "scan=@$file", "http://127.0.0.1:$installation->port/api/pages/$page->id/import"]))->mustRun()->getOutput();
+            $this->holds($refused === '401', "a large file with \"$cookie\" is refused: $refused");
+        }
+        unlink($file);
     }
 
     /** Pictures and tiles have PHP workers of their own: with all of them stopped, strokes land. */
