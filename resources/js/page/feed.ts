@@ -30,8 +30,17 @@ export class Feed {
 
     /** Fetches the differences now. */
     async catchUp(): Promise<void> {
+        let feed: FeedState | null = null;
+        while (feed === null && !this.ended) feed = await this.ask(false);
+        if (feed !== null) await this.port.news(feed);
+    }
+
+    /** @return what differs from what the window has; null when it had got something else by the time of the answer */
+    private async ask(waits: boolean): Promise<FeedState | null> {
         const { revision, palette } = this.port.known();
-        await this.port.news(await api.feed(this.page, revision, palette, false));
+        const feed = await api.feed(this.page, revision, palette, waits);
+        const now = this.port.known();
+        return now.revision === revision && now.palette === palette ? feed : null;
     }
 
     end(): void {
@@ -43,12 +52,11 @@ export class Feed {
     private async look(): Promise<number> {
         if (this.port.busy()) return HOLDER_LOOKS;
         const waits = !this.port.holds();
-        const { revision, palette } = this.port.known();
         try {
-            const feed = await api.feed(this.page, revision, palette, waits);
+            const feed = await this.ask(waits);
             if (this.ended) return 0;
-            if (!this.port.busy()) await this.port.news(feed);
-            return waits ? feed.again : HOLDER_LOOKS;
+            if (feed !== null && !this.port.busy()) await this.port.news(feed);
+            return waits && feed !== null ? feed.again : HOLDER_LOOKS;
         } catch {
             return AFTER_TROUBLE;
         }

@@ -726,7 +726,10 @@ export class PageSession {
 
     /** Fetches the page whole: when differences cannot be told any more. */
     async reload(): Promise<void> {
-        const state = await api.page(this.view.id);
+        let state = await api.page(this.view.id);
+        // A change may have been answered while this was on its way: what is older than what is shown is fetched again. If it
+        // stays older, the server's page was put back.
+        for (let tries = 0; state.revision < this.view.revision && tries < RELOADS; tries++) state = await api.page(this.view.id);
         this.tiles.replaceNames(state.tiles);
         this.stale.length = 0;
         this.store.setState(opened(state));
@@ -808,6 +811,9 @@ export class PageSession {
 
 /** The drawing of a page that has only one. */
 export const FIRST_DRAWING = 'drawing1';
+
+/** How often a page that is older than what is shown is fetched again. */
+const RELOADS = 5;
 
 /** Lines that one op draws. */
 const LINES_AT_ONCE = 200;

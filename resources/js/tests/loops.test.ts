@@ -23,10 +23,12 @@ describe('the feed', () => {
     let asked: [number, number, boolean][];
     let news: number[];
     let answers: (FeedState | Error)[];
+    let known: { revision: number; palette: number };
     let feed: Feed;
 
     beforeEach(() => {
         Object.assign(state, { holds: false, busy: false });
+        known = { revision: 5, palette: 4 };
         asked = [];
         news = [];
         answers = [];
@@ -39,7 +41,7 @@ describe('the feed', () => {
             },
         });
         const port: FeedPort = {
-            known: () => ({ revision: 5, palette: 4 }),
+            known: () => known,
             holds: () => state.holds,
             busy: () => state.busy,
             news: (told) => void news.push(told.revision),
@@ -80,6 +82,35 @@ describe('the feed', () => {
         void feed.start();
         await vi.advanceTimersByTimeAsync(10_000);
         expect(asked).toEqual([]);
+    });
+    it('takes no differences to something else than what the window has by then', async () => {
+        const asks = api.feed;
+        // What the window had when it asked is gone when the answer comes: the page was fetched anew meanwhile.
+        for (const changed of [
+            { revision: 4, palette: 4 },
+            { revision: 5, palette: 3 },
+        ]) {
+            Object.assign(api, {
+                feed: async (...asking: Parameters<typeof asks>) => {
+                    const answer = await asks(...asking);
+                    if (known.revision === 5 && known.palette === 4) known = changed;
+                    return answer;
+                },
+            });
+            known = { revision: 5, palette: 4 };
+            news = [];
+            asked = [];
+            answers = [
+                { ...quiet, revision: 5 },
+                { ...quiet, revision: 6 },
+            ];
+            await feed.catchUp();
+            expect(asked).toEqual([
+                [5, 4, false],
+                [changed.revision, changed.palette, false],
+            ]);
+            expect(news).toEqual([6]);
+        }
     });
     it('goes on after trouble', async () => {
         answers = [new Failure('unreachable', 'Gone.')];

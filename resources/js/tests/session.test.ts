@@ -168,6 +168,37 @@ describe('a change', () => {
         await saved();
         expect(apply).toHaveBeenLastCalledWith(7, expect.anything(), { kind: 'group', id: 'group1', passes: ['a', 'b'], how: null });
     });
+    it('made beside a refused one stays, whichever answer comes first', async () => {
+        const filled = region(9, 90);
+        const pages: ((state: ReturnType<typeof pageState>) => void)[] = [];
+        const page = vi.fn(() => new Promise<ReturnType<typeof pageState>>((resolve) => pages.push(resolve)));
+        const apply = vi
+            .fn()
+            .mockRejectedValueOnce(new Failure('refused', 'The pass is gone already.', 422))
+            .mockResolvedValueOnce(answer({ records: [['region', '1', filled]] }));
+        open({ apply, page });
+        session.removePass('nosuchpass');
+        session.fill([1], oilskin);
+        await saved();
+        expect([session.view.revision, session.view.records.region[1].material]).toEqual([6, 9]);
+        // The page that was fetched for the refusal is older than the answer that came meanwhile.
+        await vi.waitFor(() => expect(pages).toHaveLength(1));
+        pages[0](pageState());
+        await vi.waitFor(() => expect(pages).toHaveLength(2));
+        expect([session.view.revision, session.view.records.region[1].material]).toEqual([6, 9]);
+        const { records } = pageState();
+        pages[1](pageState({ revision: 7, records: { ...records, region: { ...records.region, 1: filled } } }));
+        await vi.waitFor(() => expect(session.view.revision).toBe(7));
+        expect(session.view.records.region[1].material).toBe(9);
+    });
+
+    it('is not kept from a page that was put back to an earlier one', async () => {
+        const page = vi.fn(async () => pageState({ revision: 2 }));
+        open({ page });
+        await session.reload();
+        expect(session.view.revision).toBe(2);
+    });
+
     it('that is refused says so by its name, and the true page is fetched', async () => {
         const page = vi.fn(async () => pageState({ revision: 9 }));
         open({ apply: async () => Promise.reject(new Failure('refused', 'There is no region there.', 422)), page });
