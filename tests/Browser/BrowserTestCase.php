@@ -12,6 +12,8 @@ use App\Models\User;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
@@ -31,7 +33,7 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        Artisan::call('migrate:fresh', ['--force' => true]);
+        self::emptied();
         [$series, $this->page] = $this->series('The Salt Ferry');
         User::query()->create(['name' => 'Jonne', 'email' => 'jonne@awning.example', 'password' => 'secret of Jonne']);
         $this->person('Mira', $series);
@@ -39,6 +41,23 @@ abstract class BrowserTestCase extends TestCase
         $port = Browser::freePort();
         $this->address = "http://127.0.0.1:$port";
         $this->serve();
+    }
+
+    /** The tables are made once; each test finds them empty, counting from one. */
+    private static function emptied(): void
+    {
+        static $isMigrated = false;
+        if (! $isMigrated) {
+            Artisan::call('migrate:fresh', ['--force' => true]);
+            $isMigrated = true;
+        }
+        Schema::disableForeignKeyConstraints();
+        foreach (Schema::getTableListing(schemaQualified: false) as $table) {
+            if ($table !== 'migrations') {
+                DB::table($table)->truncate();
+            }
+        }
+        Schema::enableForeignKeyConstraints();
     }
 
     protected function serve(): void
