@@ -109,7 +109,7 @@ $moment = PageMoment::of(Page::query()->findOrFail($pages[0]));
 $sheet = new Sheet($moment->page);
 file_put_contents($theirs, (new FlatsExport($sheet, (new StackBuilder)->build($sheet, $moment->palette)))->png());
 exec('convert '.escapeshellarg($theirs).' -background white -flatten -modulate 100,93,101 '.escapeshellarg($theirs));
-$browser->run('[...document.querySelectorAll("details")].forEach((one) => (one.open = one.querySelector("h3").textContent.startsWith("Somebody")))');
+$browser->run('[...document.querySelectorAll("details")].forEach((one) => (one.open = one.querySelector("h3").textContent.startsWith("Flats from")))');
 $browser->until('document.querySelector("input[aria-label=\\"A picture of flats\\"]")', 'the way in for flats');
 $browser->driver->findElement(WebDriverBy::cssSelector('input[aria-label="A picture of flats"]'))->sendKeys($theirs);
 $browser->until('window.awning.session.view.taken !== null', 'what was taken over', 120);

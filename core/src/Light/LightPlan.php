@@ -21,7 +21,7 @@ final readonly class LightPlan
     /** So many lamps beside the key. */
     public const MOST_LAMPS = 2;
 
-    /** What comes from all around where nobody says. */
+    /** The colour of the ambient light where nobody sets one. */
     public const SKY = '#8fa8c8';
 
     /**

@@ -13,7 +13,7 @@ final readonly class PanelLight
 {
     /**
      * @param  list<array{Rect, RoughIn}>  $pieces  places of the page and the light on each; around them there is nothing of the figure
-     * @param  ?Rgb  $bounce  the colour of bounced light; null: what comes from all around
+     * @param  ?Rgb  $bounce  the colour of bounced light; null: the ambient light
      * @param  string  $name  of the plan, where it is not the page's
      */
     public function __construct(public LightPlan $plan, public array $pieces, public ?Rgb $bounce = null, public string $name = '')

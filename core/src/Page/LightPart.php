@@ -10,7 +10,7 @@ enum LightPart: string
     /** The light's own colour. */
     case Light = 'light';
 
-    /** What comes from all around: the sky, the room. */
+    /** Ambient light: of the sky, of the room. */
     case Around = 'around';
 
     /** The opposite of the light: what shades lean to. */

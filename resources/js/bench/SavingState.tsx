@@ -43,7 +43,7 @@ export function SavingState() {
             )}
             {saving === 'failing' && (
                 <button className="bare" onClick={() => void session.outbox.giveUp()}>
-                    Give it up
+                    Discard this change
                 </button>
             )}
         </span>

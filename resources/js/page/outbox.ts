@@ -94,7 +94,7 @@ export class Outbox {
         const entry = this.queue[0];
         if (this.saving !== 'failing' || entry === undefined) return;
         await this.done(entry);
-        this.port.refused(entry, 'You gave this change up, since the server failed at it.');
+        this.port.refused(entry, 'You discarded this change, since the server failed at it.');
         this.retry();
         if (this.queue.length === 0) this.set('saved');
     }

@@ -111,7 +111,7 @@ describe('the outbox', () => {
         expect(new Set(sent)).toEqual(new Set([bad.id]));
         await box.giveUp();
         await settled(box, 'saved');
-        expect(calls).toEqual(['refused op: You gave this change up, since the server failed at it.', 'applied op']);
+        expect(calls).toEqual(['refused op: You discarded this change, since the server failed at it.', 'applied op']);
         expect(await storage.load(7, 5)).toEqual([]);
     });
 

@@ -13,7 +13,7 @@ const SHOWN = 5;
 
 const KINDS: Record<FindingKind, { title: string; one: (finding: FindingData) => string }> = {
     alike: { title: 'Neighbours that look alike', one: ({ amount }) => `ΔE ${amount.toFixed(1)} between them` },
-    alone: { title: 'Touching nothing of their figure', one: ({ amount }) => `${amount.toLocaleString('en')} px` },
+    alone: { title: 'Isolated regions', one: ({ amount }) => `${amount.toLocaleString('en')} px` },
     spill: { title: 'Flats beyond their line', one: ({ amount }) => `${amount} px in another's room` },
     stray: { title: 'Stray pixels', one: ({ amount }) => `${amount} px apart from their region` },
     crumb: { title: 'The smallest regions', one: ({ amount }) => `${amount} px` },

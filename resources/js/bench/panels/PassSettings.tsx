@@ -114,7 +114,7 @@ const areAlike = (upper: PassData, lower: PassData): boolean =>
 const FOLLOWS: Record<LightPart | 'own', string> = {
     own: 'a colour of its own',
     light: 'the colour of the light',
-    around: 'what comes from all around',
+    around: 'the ambient light',
     opposite: 'the opposite of the light',
     given: 'what the first light gives it',
 };

@@ -67,11 +67,11 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
             <div className="flex items-center gap-1.5 text-[13px]">
                 <span className="quiet figures flex-1">{says}</span>
                 <ColourField label="Colour of the light" value={plan.colour} onChange={(colour) => set({ colour })} />
-                <ColourField label="What comes from all around" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
+                <ColourField label="Ambient light" value={plan.ambient} onChange={(ambient) => set({ ambient })} />
             </div>
             <Tick
                 checked={plan.beside}
-                title="Instead of what comes from all around, light bounces back in the colour of what the figure touches where it turns from the light"
+                title="Bounced light takes the colour of the neighbour the figure touches, instead of the ambient light"
                 onChange={(beside) => set({ beside })}
             >
                 bounce in the colours beside it

@@ -1,4 +1,4 @@
-/** Takes over somebody's flats from a picture, and settles which material each of their colours is. */
+/** Takes over flats from a picture, and settles which material each of their colours is. */
 import type { FigureState, TakenRow } from '../../api/generated';
 import { mayColour, mayFlat } from '../../page/store';
 import { isGoing } from '../../api/tasks';
@@ -15,7 +15,12 @@ export function TakePart() {
     const taken = usePage((view) => view.taken);
     const open = taken?.rows.filter(({ material }) => material === null).length ?? 0;
     return (
-        <Fold key={taken?.name ?? ''} title="Somebody’s flats" tells={taken === null ? '' : `${open} to settle`} isOpen={taken !== null}>
+        <Fold
+            key={taken?.name ?? ''}
+            title="Flats from elsewhere"
+            tells={taken === null ? '' : `${open} to settle`}
+            isOpen={taken !== null}
+        >
             {taken === null ? (
                 <p className="quiet">
                     A picture of flat colours over this line art: its areas become the regions, its colours are matched to the palette.
