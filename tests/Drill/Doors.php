@@ -44,7 +44,8 @@ final readonly class Doors
     private function signIn(Proxy $proxy): void
     {
         $address = $proxy->address();
-        $this->holds(trim($this->world->installation->awning('person', 'password', 'pell@drill.example')) !== '' && str_contains($this->world->installation->awning('person', 'password', 'pell@drill.example'), "$address/welcome/"), 'links name the address that start was told, from every command');
+        $link = $this->world->installation->awning('person', 'password', 'pell@drill.example');
+        $this->holds(str_contains($link, "$address/welcome/"), 'links name the address that start was told, from every command');
         $cookies = "$proxy->folder/cookies";
         $curl = function (string $method, string $path, ?array $body = null, array $more = []) use ($address, $proxy, $cookies): string {
             $token = preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($cookies), $found) === 1 ? urldecode($found[1]) : '';
