@@ -56,7 +56,7 @@ final class Afternoon
             foreach ($people as $who => $client) {
                 $requests[] = [$client, ...$this->wish($client, $held[$who] ?? null, $who)];
             }
-            foreach ($this->together($requests) as $i => [$status, $seconds]) {
+            foreach (Client::together($requests) as $i => [$status, , $seconds]) {
                 $this->times[$requests[$i][2]][] = $seconds;
                 $asked++;
                 if ($status === 0 || $status >= 500) {
@@ -191,23 +191,5 @@ final class Afternoon
             4 => [$client->request('GET', "/api/pages/$any/feed?since=0&palette=0&wait=1"), 'feed'],
             default => [$client->request('POST', "/api/pages/$any/tiles", ['level' => 0, 'want' => [['ink', 0, 0], ['flats', 0, 0], ['flats', 1, 1]]]), 'tiles'],
         };
-    }
-
-    /**
-     * @param  list<array{Client, CurlHandle, string}>  $requests
-     * @return list<array{int, float}> status and seconds
-     */
-    private function together(array $requests): array
-    {
-        $multi = curl_multi_init();
-        foreach ($requests as [, $request]) {
-            curl_multi_add_handle($multi, $request);
-        }
-        do {
-            curl_multi_exec($multi, $running);
-            curl_multi_select($multi, 0.05);
-        } while ($running > 0);
-
-        return array_map(fn (array $one): array => [$one[0]->answer($one[1], null)[0], (float) curl_getinfo($one[1], CURLINFO_TOTAL_TIME)], $requests);
     }
 }

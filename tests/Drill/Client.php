@@ -69,6 +69,26 @@ final class Client
         return [(int) curl_getinfo($request, CURLINFO_RESPONSE_CODE), is_string($body) ? json_decode($body, true) : null];
     }
 
+    /**
+     * Sends requests at the same time, and waits for all of them.
+     *
+     * @param  list<array{0: self, 1: CurlHandle, 2?: string}>  $requests  whose they are, and the requests
+     * @return list<array{int, mixed, float}> status, answer, seconds
+     */
+    public static function together(array $requests): array
+    {
+        $multi = curl_multi_init();
+        foreach ($requests as [, $request]) {
+            curl_multi_add_handle($multi, $request);
+        }
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+        } while ($running > 0);
+
+        return array_map(fn (array $one): array => [...$one[0]->answer($one[1], curl_multi_getcontent($one[1])), (float) curl_getinfo($one[1], CURLINFO_TOTAL_TIME)], $requests);
+    }
+
     private function token(): string
     {
         return preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($this->jar), $found) === 1 ? urldecode($found[1]) : '';

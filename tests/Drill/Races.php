@@ -23,7 +23,7 @@ final readonly class Races
         $won = [0, 0];
         for ($i = 0; $i < $times; $i++) {
             DB::table('pages')->where('id', $page->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
-            $answers = $this->together([
+            $answers = Client::together([
                 [$this->world->mira, $this->world->mira->request('POST', "/api/pages/$page->id/lease", ['lease' => 'mirasleasexxx'])],
                 [$this->world->pell, $this->world->pell->request('POST', "/api/pages/$page->id/lease", ['lease' => 'pellsleasexxx'])],
             ]);
@@ -102,7 +102,7 @@ final readonly class Races
                 $client = $reader % 2 === 0 ? $this->world->mira : $this->world->pell;
                 $requests[] = [$client, $client->request('GET', $paths[$reader % count($paths)])];
             }
-            foreach ($this->together($requests) as $reader => $answer) {
+            foreach (Client::together($requests) as $reader => $answer) {
                 $times[] = $answer[2];
                 if ($answer[0] !== 200) {
                     $this->tally->fail('readers', "{$paths[$reader % count($paths)]} answered $answer[0]");
@@ -117,23 +117,5 @@ final readonly class Races
         $at = fn (float $share): float => 1000 * $times[(int) ($share * (count($times) - 1))];
 
         return [count($times), sprintf('%d at a time beside %d imports: p50 %d, p95 %d, p99 %d ms', $readers, count($busy), $at(0.5), $at(0.95), $at(0.99))];
-    }
-
-    /**
-     * @param  list<array{Client, \CurlHandle}>  $requests
-     * @return list<array{int, mixed, float}> status, answer, seconds
-     */
-    private function together(array $requests): array
-    {
-        $multi = curl_multi_init();
-        foreach ($requests as [, $request]) {
-            curl_multi_add_handle($multi, $request);
-        }
-        do {
-            curl_multi_exec($multi, $running);
-            curl_multi_select($multi, 0.05);
-        } while ($running > 0);
-
-        return array_map(fn (array $one): array => [...$one[0]->answer($one[1], curl_multi_getcontent($one[1])), (float) curl_getinfo($one[1], CURLINFO_TOTAL_TIME)], $requests);
     }
 }

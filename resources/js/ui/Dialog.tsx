@@ -1,19 +1,10 @@
 /** A box over the page; Escape and a press beside it close it, and the focus goes back to where it was. */
-import { useEffect, useId, useRef, type MouseEvent, type ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
+import { useModal } from './useModal';
 
 export function Dialog({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
-    const dialog = useRef<HTMLDialogElement>(null);
+    const { dialog, beside } = useModal(onClose);
     const heading = useId();
-    useEffect(() => {
-        const opener = document.activeElement;
-        dialog.current?.showModal();
-        return () => {
-            if (opener instanceof HTMLElement) opener.focus();
-        };
-    }, []);
-    const beside = (event: MouseEvent): void => {
-        if (event.target === dialog.current) onClose();
-    };
     return (
         // Escape closes a dialog by itself; the press beside it is for the mouse only.
         // eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-noninteractive-element-interactions

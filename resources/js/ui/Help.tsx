@@ -3,6 +3,7 @@ import { useEffect, useId, useRef, useState, type MouseEvent } from 'react';
 import { api } from '../api/client';
 import type { ManualChapter } from '../api/generated';
 import { found } from './manual';
+import { useModal } from './useModal';
 
 interface Props {
     /** A chapter, or a heading in it, like "flats#sweep". */
@@ -11,28 +12,18 @@ interface Props {
 }
 
 export function Help({ at, onClose }: Props) {
-    const dialog = useRef<HTMLDialogElement>(null);
+    const { dialog, beside } = useModal(onClose);
     const heading = useId();
     const [chapters, setChapters] = useState<ManualChapter[]>([]);
     const [trouble, setTrouble] = useState<string | null>(null);
     const [shown, setShown] = useState(at);
     const [wanted, setWanted] = useState('');
     useEffect(() => {
-        const opener = document.activeElement;
-        dialog.current?.showModal();
-        return () => {
-            if (opener instanceof HTMLElement) opener.focus();
-        };
-    }, []);
-    useEffect(() => {
         api.manual().then(setChapters, (error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
     }, []);
     const go = (place: string): void => {
         setShown(place);
         setWanted('');
-    };
-    const beside = (event: MouseEvent): void => {
-        if (event.target === dialog.current) onClose();
     };
     return (
         // Escape closes a dialog by itself; the press beside it is for the mouse only.
