@@ -109,8 +109,9 @@ final class Browser
             if (!found) return null;
             found.scrollIntoView({ block: "nearest" });
             const place = () => { const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] };
-            const frame = () => new Promise((done) => requestAnimationFrame(done));
-            const before = place(); await frame(); await frame(); const at = place();
+            const frame = () => new Promise((done) => setTimeout(() => requestAnimationFrame(done), 40));
+            const before = place(); await frame(); await frame(); await frame(); const at = place();
+            if (!found.isConnected || found.disabled) return null;
             const hit = document.elementFromPoint(...at);
             return hit && (found.contains(hit) || hit.contains(found)) && at.join() === before.join() ? at : null })()',
             "something to press called \"$text\"",
