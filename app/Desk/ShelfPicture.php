@@ -38,10 +38,10 @@ final readonly class ShelfPicture
         $this->disk = Storage::disk('works');
     }
 
-    /** Whether the last one that was made shows the page as it is now. */
+    /** Whether the last one that was made shows the page as it is now. The file itself is not read for this. */
     public function isCurrent(): bool
     {
-        return $this->page->pictured === $this->state() && $this->kept() !== null;
+        return $this->page->pictured === $this->state();
     }
 
     /** @return ?string the last one that was made, else one that is made now; null while the page is empty */

@@ -11,6 +11,6 @@ trait CleanName
 {
     public function setNameAttribute(string $name): void
     {
-        $this->attributes['name'] = trim((string) preg_replace(Bounds::NOT_IN_NAMES, ' ', mb_scrub($name)));
+        $this->attributes['name'] = Bounds::shown($name);
     }
 }

@@ -64,6 +64,12 @@ final class Bounds
         return $text;
     }
 
+    /** A text without the characters that no name holds, and without blanks around it. */
+    public static function shown(string $text): string
+    {
+        return trim((string) preg_replace(self::NOT_IN_NAMES, ' ', mb_scrub($text)));
+    }
+
     /**
      * A name made of any text, such as that of a file.
      *
@@ -71,7 +77,7 @@ final class Bounds
      */
     public static function nameOf(string $text, string $otherwise): string
     {
-        $shown = trim((string) preg_replace(self::NOT_IN_NAMES, ' ', mb_scrub($text)));
+        $shown = self::shown($text);
 
         return $shown === '' ? $otherwise : trim(mb_substr($shown, 0, Data::NAME));
     }
