@@ -42,7 +42,7 @@ foreach ($pages as [$page, $title]) {
     }
     $names = (array) $browser->run('return Object.fromEntries(window.awning.session.view.palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, `${figure.name} ${material.name} base`])))');
     $browser->press('Flats');
-    $browser->run('const { session } = window.awning; session.fill(arguments[0].map(Number), null)', [array_map(strval(...), array_keys($truth))]);
+    $browser->run('const { session } = window.awning; session.apply({ kind: "fill", labels: arguments[0].map(Number), figure: 0, material: 0 })', [array_map(strval(...), array_keys($truth))]);
     $browser->until('window.awning.session.view.saving === "saved"', 'bare flats', 60);
     $browser->until('[...(window.awning.renderer?.tiles.shown.values() ?? [])].every((tile) => tile.isReady && !tile.isDirty)', 'the picture', 60);
     $picks = $sweeps = 0;

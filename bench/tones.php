@@ -47,7 +47,7 @@ renderer.draw = () => {
 };
 requestAnimationFrame(() => {
     began = performance.now();
-    session.showMaterial({ ...material, tones: { ...material.tones, base: '#8060' + blue.toString(16).padStart(2, '0') } });
+    session.palette.show({ ...material, tones: { ...material.tones, base: '#8060' + blue.toString(16).padStart(2, '0') } });
     const frame = () => { frames++; if (began !== 0) requestAnimationFrame(frame); };
     requestAnimationFrame(frame);
 });

@@ -28,6 +28,7 @@ use Awning\Core\Page\Solid;
 use Awning\Core\Proof\AdviceKind;
 use Awning\Core\Proof\FindingKind;
 use Awning\Core\Select\RampForm;
+use Awning\Core\Sheet\OpKinds;
 use Symfony\Component\Finder\Finder;
 
 /**
@@ -65,6 +66,7 @@ final class TypeScript
         $out .= "\n/** Bounds that are told of beforehand. */\nexport const MOST = ".json_encode(self::MOST, JSON_THROW_ON_ERROR)." as const;\n";
         $out .= "\n/** Least, most and usual of what is a number of a tip. */\nexport const TIP_RANGES = ".json_encode(Tip::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
         $out .= "\n/** Least, most and usual of each dial of a first light. */\nexport const LIGHT_RANGES = ".json_encode(RoughDials::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
+        $out .= "\n/** The kinds of change a page knows. */\nexport const OP_KINDS = [".implode(', ', array_map(fn (string $op): string => "'{$op::kind()}'", OpKinds::ALL))."] as const;\n";
         foreach ($types as $name => $type) {
             $out .= "\nexport type $name = $type;\n";
         }

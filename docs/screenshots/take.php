@@ -135,7 +135,7 @@ $browser->run(<<<'JS'
     const arc = (x, y, rx, ry, from, to, weight) => ({ id: Math.random().toString(36).slice(2, 14).padEnd(12, '0'), stroke: { points: Array.from({ length: 25 }, (_, i) => { const a = from + ((to - from) * i) / 24; return [x + rx * Math.cos(a), y + ry * Math.sin(a), 1]; }), weight, taper: 0.2, steady: 0 } });
     bench.set({ axis: { x: 788, y: 0, turn: -0.006 } });
     const lines = [arc(788, 1990, 300, 430, Math.PI, 2 * Math.PI, 14), arc(788, 1850, 128, 126, 0.2, 6.4, 10), arc(788, 1850, 78, 78, 2, 8, 8), arc(788, 2075, 360, 60, 3.3, 6.1, 12)];
-    session.drawInk(lines);
+    session.apply({ kind: 'ink.draw', strokes: lines });
     bench.set({ tool: 'pick', picked: [lines[1].id] });
 JS);
 $browser->until('window.awning.session.view.saving === "saved"', 'saved');

@@ -63,11 +63,11 @@ final class LightStageTest extends BrowserTestCase
         $onScreen = fn (float $x, float $y): string => '(() => { const [r, g, b] = window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data; return `${r},${g},${b}`; })()';
         $browser->until($onScreen($x, $y)." === '".implode(',', $shade)."'", 'the shade on screen');
         foreach (['#123456' => '18,52,86', '#a0b0c0' => '160,176,192'] as $hex => $wanted) {
-            $browser->run("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.showMaterial({ ...material, tones: { ...material.tones, shade: '$hex' } })");
+            $browser->run("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '$hex' } })");
             $browser->until($onScreen($x, $y)." === '$wanted'", "$hex on screen", 5);
             self::assertSame(implode(',', self::BASE), $browser->run('return '.$onScreen($besideX, $besideY)), 'and nothing else is another');
         }
-        $browser->run(sprintf("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.showMaterial({ ...material, tones: { ...material.tones, shade: '#%02x%02x%02x' } })", ...$shade));
+        $browser->run(sprintf("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '#%02x%02x%02x' } })", ...$shade));
         $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [80, 100], [110, 100], [110, 170], [80, 170])));
         $this->saved($browser);
         $this->shows($browser, self::BASE, 95, 130);
@@ -170,7 +170,7 @@ final class LightStageTest extends BrowserTestCase
         $this->undone($browser);
         $this->shows($browser, $shade, 150, 150);
         $pass = (string) $browser->run('return Object.entries(window.awning.session.view.records.pass).find(([, { name }]) => name === "Shade")[0]');
-        $browser->run("window.awning.session.changePass('$pass', { turn: { lightness: 0.2, chroma: 0, hue: 0 } })");
+        $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$pass', values: { turn: { lightness: 0.2, chroma: 0, hue: 0 } } })");
         $this->saved($browser);
         [$red, $green, $blue] = $this->colour($browser, 90, 150);
         self::assertEqualsWithDelta([$red, $red], [$green, $blue], 3, 'it is grey');
@@ -196,7 +196,7 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $this->tone('shade'), 120, 300);
         [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
         self::assertNotSame($left, $right);
-        $browser->run("window.awning.session.fill([$right], window.awning.bench.target.material)");
+        $browser->run("const { id, figure } = window.awning.bench.target.material; window.awning.session.apply({ kind: 'fill', labels: [$right], figure, material: id })");
         $this->saved($browser);
         $this->shows($browser, self::BASE, 480, 300);
         $browser->run("window.awning.bench.set({ chosen: [$left] })");
@@ -225,13 +225,13 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $browser->until("$hung.length === 2", 'both');
         $id = (string) $browser->run("return Object.entries(window.awning.session.view.records.pass).find(([, { setup, scope }]) => setup !== null && scope.kind === 'material')[0]");
-        $browser->run("window.awning.session.changePass('$id', { opacity: 0.25 })");
+        $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { opacity: 0.25 } })");
         $this->saved($browser);
         $browser->press('Change it to what hangs here');
         $browser->press('This page follows');
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
         // What hangs beside it becomes part of it, here as it is, and elsewhere anew.
-        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.addPass({ name: 'Hem', figure, scope, kind: 'tint', tone: null, colour: '#e0c080', follows: null, mode: 'normal', opacity: 0.5 })");
+        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.apply({ kind: 'pass.add', id: 'hempass00001', pass: { name: 'Hem', figure, scope, kind: 'tint', tone: null, colour: '#e0c080', follows: null, mode: 'normal', opacity: 0.5 } })");
         $this->saved($browser);
         $browser->run('[...document.querySelectorAll("fieldset label")].find((label) => label.textContent === "Hem").click()');
         $browser->press('Change it to what hangs here');
@@ -248,7 +248,7 @@ final class LightStageTest extends BrowserTestCase
         $shade = $this->tone('shade');
         [$left, $right] = $this->keepHalfABox($browser);
         // The first pass of all goes: only what the setup paints is left, in either box.
-        $browser->run('const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => session.removePass(id))');
+        $browser->run('const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => session.apply({ kind: "pass.remove", id }))');
         $this->saved($browser);
         foreach ([$right, $left] as $region) {
             $browser->run("window.awning.bench.set({ chosen: [$region] })");
@@ -299,7 +299,7 @@ final class LightStageTest extends BrowserTestCase
         }
         $names = 'return Object.values(window.awning.session.view.records.pass).sort((a, b) => a.order - b.order).map(({ name }) => name)';
         self::assertSame(['Shade', 'Light', 'Glint'], $browser->run($names));
-        $browser->run("const ids = Object.entries(window.awning.session.view.records.pass).filter(([, { name }]) => name !== 'Glint').map(([id]) => id); window.awning.session.group('agroup00001', ids, { isolated: true, mode: 'normal', opacity: 1 })");
+        $browser->run("const ids = Object.entries(window.awning.session.view.records.pass).filter(([, { name }]) => name !== 'Glint').map(([id]) => id); window.awning.session.apply({ kind: 'group', id: 'agroup00001', passes: ids, how: { isolated: true, mode: 'normal', opacity: 1 } })");
         $this->saved($browser);
         [$fromX, $fromY, $toY] = $browser->until('(() => { const edge = document.querySelector(".group-edge .grip"); edge?.scrollIntoView({ block: "center" }); const grip = edge?.getBoundingClientRect(); const last = [...document.querySelectorAll(".slat")].find((slat) => slat.innerText.includes("Glint"))?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return grip && last ? [grip.left + 20 - canvas.left, grip.top + grip.height / 2 - canvas.top, last.top + last.height / 2 - canvas.top] : null })()', 'the edge');
         $browser->stroke([[$fromX, $fromY], [$fromX, $fromY + 8], [$fromX, ($fromY + $toY) / 2], [$fromX, $toY], [$fromX, $toY + 2]]);

@@ -123,7 +123,7 @@ final class OutboxTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $this->trouble('502', '#/ops$#');
-        $browser->run('window.awning.session.removePass("nosuchpass")');
+        $browser->run('window.awning.session.apply({ kind: "pass.remove", id: "nosuchpass" })');
         $this->paintAt($browser, 140);
         $this->trouble(null);
         $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("Removing the pass was not done. The pass is gone already.")', 'what was refused');

@@ -1,135 +1,54 @@
 /** The one place that knows the server's addresses. */
 import type {
-    BoxedBrush,
-    AbsorbInput,
-    CopyPassInput,
-    DragPaintInput,
-    HangSetupInput,
-    JoinSetupInput,
-    SetupFollowerState,
-    SetupPass,
-    SetupState,
-    LayingInput,
-    LightPlanData,
-    ManualChapter,
-    TriedLightState,
-    LightState,
-    SolidsInput,
-    FlowInput,
-    StandInput,
-    MergePassInput,
-    MovePaintInput,
-    PaintRampInput,
-    PaintShapeInput,
-    PaintedState,
-    PlacePaintInput,
-    PourPaintInput,
-    SoftenMaskInput,
-    SoftenPassInput,
-    FindingData,
-    StraysInput,
-    AddPassInput,
     AppliedState,
-    AxisData,
-    ChangeDrawingInput,
+    BoxedBrush,
     CleanData,
     DerivationData,
     DerivationPart,
-    HistoryEntryState,
-    ImportRow,
-    PageColoursState,
-    PaletteOverviewState,
-    PaletteVariantsState,
-    VariantState,
-    PaletteVersionsState,
-    ColourLinesInput,
-    DrawInkInput,
     DrawingData,
     DrawnData,
     FeedState,
-    BridgesInput,
-    JoinInput,
-    LimitInput,
-    LockInput,
-    ResizeInput,
-    ShapeInput,
-    ShiftInput,
-    FillInput,
-    FillInsideInput,
-    GroupInput,
-    OrderPassesInput,
+    FindingData,
+    HistoryEntryState,
+    ImportRow,
     InkStrokeData,
     InvitationLink,
     InvitationState,
     JournalState,
+    LayingInput,
     LeaseState,
+    LightPlanData,
+    LightState,
+    ManualChapter,
     MaterialState,
     MovedTone,
     NamedTone,
     PageCardState,
+    PageColoursState,
     PageStateData,
+    PaintedState,
+    PaletteOverviewState,
     PaletteState,
+    PaletteVariantsState,
+    PaletteVersionsState,
     PassData,
     PersonState,
-    ReferenceState,
     PlacementData,
-    RemoveDrawingInput,
-    RemovePassInput,
+    ReferenceState,
     Role,
     SeriesCard,
     SeriesState,
     SessionState,
-    StandUnderInput,
-    StartPageInput,
-    StrokeInput,
+    SetupFollowerState,
+    SetupPass,
+    SetupState,
     TaskState,
     Tone,
-    WearInput,
+    TriedLightState,
+    VariantState,
 } from './generated';
 import { headers, json, send } from './http';
 import { unpackTiles, type NamedTile } from './packed';
-
-/** A change to a page as it is asked for. */
-export type Op =
-    | ({ kind: 'fill' } & FillInput)
-    | ({ kind: 'fill.inside' } & FillInsideInput)
-    | ({ kind: 'bridges' } & BridgesInput)
-    | ({ kind: 'bridges.limit' } & LimitInput)
-    | ({ kind: 'flats.shape' } & ShapeInput)
-    | ({ kind: 'flats.resize' } & ResizeInput)
-    | ({ kind: 'flats.join' } & JoinInput)
-    | ({ kind: 'flats.lock' } & LockInput)
-    | ({ kind: 'flats.absorb' } & AbsorbInput)
-    | ({ kind: 'flats.strays' } & StraysInput)
-    | ({ kind: 'colour.shift' } & ShiftInput)
-    | ({ kind: 'variant.wear' } & WearInput)
-    | ({ kind: 'light.solid' } & SolidsInput)
-    | ({ kind: 'light.flow' } & FlowInput)
-    | ({ kind: 'light.stand' } & StandUnderInput)
-    | ({ kind: 'light.before' } & StandInput)
-    | ({ kind: 'stroke' } & Omit<StrokeInput, 'make'> & { make: NewPass | null })
-    | { kind: 'paint.shape'; laying: LaidPaint; outline: PaintShapeInput['outline']; mirror: AxisData | null }
-    | { kind: 'paint.pour'; laying: LaidPaint; labels: PourPaintInput['labels']; fade?: number }
-    | ({ kind: 'paint.ramp'; laying: LaidPaint; over: { laying: LaidPaint; part: number }[] } & Omit<PaintRampInput, 'laying' | 'over'>)
-    | ({ kind: 'pass.soften' } & SoftenPassInput)
-    | ({ kind: 'mask.soften' } & SoftenMaskInput)
-    | ({ kind: 'paint.drag' } & DragPaintInput)
-    | ({ kind: 'paint.move' } & MovePaintInput)
-    | ({ kind: 'paint.place' } & Omit<PlacePaintInput, 'make'> & { make: NewPass | null })
-    | ({ kind: 'pass.add' } & { id: AddPassInput['id']; pass: NewPass })
-    | { kind: 'pass.change'; id: string; values: Partial<PassData> }
-    | ({ kind: 'setup.hang' } & HangSetupInput)
-    | ({ kind: 'setup.join' } & JoinSetupInput)
-    | ({ kind: 'pass.copy' } & CopyPassInput)
-    | ({ kind: 'pass.merge' } & MergePassInput)
-    | ({ kind: 'pass.remove' } & RemovePassInput)
-    | ({ kind: 'group' } & GroupInput)
-    | ({ kind: 'pass.order' } & OrderPassesInput)
-    | ({ kind: 'page.start' } & StartPageInput)
-    | ({ kind: 'drawing.change' } & ChangeDrawingInput)
-    | ({ kind: 'drawing.remove' } & RemoveDrawingInput)
-    | ({ kind: 'ink.draw' } & DrawInkInput)
-    | ({ kind: 'lines.colour' } & ColourLinesInput);
 
 export type OwnBrush = Pick<BoxedBrush, 'size' | 'hardness' | 'tip'>;
 
@@ -147,7 +66,6 @@ export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'ki
 
 export type Applied = AppliedState & { journal: JournalState };
 
-/** How a change is asked for: under an id of its own, on a known revision, holding the page. */
 /** A picture of a drawing, cleaned otherwise: of the tiles from the first on, or of all of the drawing. */
 export interface CleanLook {
     picture: ImageBitmap;
@@ -161,6 +79,7 @@ export interface ImportData {
     cut?: boolean;
 }
 
+/** How a change is asked for: under an id of its own, on a known revision, holding the page. */
 export interface Asking {
     id: string;
     base: number;
@@ -340,7 +259,8 @@ export const api = {
     feed: (id: number, since: number, palette: number, wait: boolean) =>
         json<FeedState>('GET', `/api/pages/${id}/feed?since=${since}&palette=${palette}&wait=${wait ? 1 : 0}`),
     lease: (id: number, lease: string) => json<LeaseState>('POST', `/api/pages/${id}/lease`, { lease }),
-    apply: (id: number, asking: Asking, op: Op) => json<Applied>('POST', `/api/pages/${id}/ops`, { ...asking, op }),
+    /** @param op a change to the page: its kind and its input */
+    apply: (id: number, asking: Asking, op: { kind: string }) => json<Applied>('POST', `/api/pages/${id}/ops`, { ...asking, op }),
     undo: (id: number, asking: Asking) => json<Applied>('POST', `/api/pages/${id}/undo`, asking),
     redo: (id: number, asking: Asking) => json<Applied>('POST', `/api/pages/${id}/redo`, asking),
 

@@ -78,7 +78,7 @@ export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () =>
     const brush: OwnBrush = { size: bench.view.size, hardness, tip };
     const set = (change: Partial<TipData>): void => setTip({ ...tip, ...change });
     const bring = async (file: File | undefined): Promise<void> => {
-        const picture = file === undefined ? null : await session.tipOf(file);
+        const picture = file === undefined ? null : await session.brushes.tipOf(file);
         if (picture !== null) set({ kind: 'picture', picture });
     };
     const kinds = tip.picture === null ? TIP_KINDS.filter((kind) => kind !== 'picture') : TIP_KINDS;
@@ -169,7 +169,7 @@ function Keep({ from, brush, onTaken }: { from: BoxedBrush; brush: OwnBrush; onT
     const may = usePage(mayColour);
     const [name, setName] = useState('');
     const keep = async (): Promise<void> => {
-        const boxed = await session.keepBrush(name.trim(), brush);
+        const boxed = await session.brushes.keep(name.trim(), brush);
         if (boxed === null) return;
         bench.take(boxed);
         onTaken();
@@ -179,7 +179,7 @@ function Keep({ from, brush, onTaken }: { from: BoxedBrush; brush: OwnBrush; onT
         onTaken();
     };
     const remove = async (): Promise<void> => {
-        await session.deleteBrush(from.id);
+        await session.brushes.delete(from.id);
         bench.take(null);
     };
     return (

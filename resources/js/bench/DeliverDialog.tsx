@@ -19,7 +19,7 @@ export function DeliverDialog({ onClose }: { onClose: () => void }) {
     const dpi = size !== null && size.dpi > 0 ? `, ${size.dpi} dpi` : '';
     const measure = size === null ? '' : `: ${size.width} × ${size.height} px${dpi}`;
     const take = (format: string): void => {
-        void session.deliver(format);
+        void session.work.deliver(format);
         onClose();
     };
     return (

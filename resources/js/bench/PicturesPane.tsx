@@ -25,7 +25,7 @@ function Pane() {
         mayPin && target !== null
             ? {
                   label: `Use as ${target.material.name} › ${target.tone}`,
-                  with: (colour: string) => void session.pin(target.material, target.tone, colour),
+                  with: (colour: string) => void session.palette.pin(target.material, target.tone, colour),
               }
             : null;
     return (

@@ -42,7 +42,7 @@ function Going({ task }: { task: TaskState }) {
             </span>
             <progress className="progress progress-primary flex-1" value={task.progress} max={100} aria-label={task.message} />
             <span className="figures w-10 text-right">{task.progress} %</span>
-            <button className="act" onClick={() => void session.stopTask()}>
+            <button className="act" onClick={() => void session.work.stop()}>
                 Stop
             </button>
         </>
@@ -58,7 +58,7 @@ function Ended({ task }: { task: TaskState }) {
                 {isReady ? `${task.name} is ready.` : task.message}
             </span>
             {task.question !== null && (
-                <button className="act main" onClick={() => void session.importWaiting(task.question?.original ?? 0, { cut: true })}>
+                <button className="act main" onClick={() => void session.work.importWaiting(task.question?.original ?? 0, { cut: true })}>
                     Import the {task.question.share} %
                 </button>
             )}
@@ -67,7 +67,7 @@ function Ended({ task }: { task: TaskState }) {
                     Save it
                 </a>
             )}
-            <button className="bare" onClick={() => session.dismissTask()}>
+            <button className="bare" onClick={() => session.work.dismiss()}>
                 Close
             </button>
         </>

@@ -11,7 +11,7 @@ export function listenForPaste(bench: BenchModel): () => void {
         const files = [...(event.clipboardData?.files ?? [])].filter((file) => file.type.startsWith('image/'));
         if (bench.view.stage !== 'ink' || files.length === 0 || isTyping(event.target) || !mayFlat(view) || isGoing(view.task)) return;
         event.preventDefault();
-        void bench.session.importScans(files);
+        void bench.session.work.importScans(files);
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);

@@ -1,6 +1,6 @@
 /** Where changes are kept until the server has really answered: the browser's own database. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Op } from '../api/client';
+import type { Op } from './ops/registry';
 
 export type Change = { kind: 'op'; op: Op } | { kind: 'undo' } | { kind: 'redo' };
 

@@ -1,7 +1,7 @@
 import { remembered, wayOf } from '../bench/model/carried';
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Op } from '../api/client';
+import type { Op } from '../page/ops/registry';
 import type { PageStateData, TipData } from '../api/generated';
 import { bindingFor, KEYS } from '../bench/keymap';
 import { BenchModel, type SurfaceHandle } from '../bench/model/model';
@@ -12,6 +12,8 @@ import type { OutboxStorage } from '../page/outboxStorage';
 import { PageSession } from '../page/session';
 import { SIDE } from '../picture/compose';
 import { clogs, oilskin, pageState, region, shade, stubWindow } from './world';
+import { fillRegions } from '../page/ops/flats/fillRegions';
+import { filledWith } from '../page/ops/shown';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
@@ -139,7 +141,7 @@ describe('the bench', () => {
         expect(goTo.mock.calls[1]).toEqual([11, 12, Math.sqrt(90)]);
         bench.nextUnfilled();
         expect(goTo.mock.calls[2]).toEqual([31, 32, 20]);
-        bench.session.fill([1, 3], oilskin);
+        bench.session.apply(fillRegions({ labels: [1, 3], ...filledWith(oilskin) }));
         bench.nextUnfilled();
         expect(goTo).toHaveBeenCalledTimes(3);
         expect(bench.session.view.message).toBe('Every region is filled.');

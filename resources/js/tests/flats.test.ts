@@ -1,14 +1,16 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type Op } from '../api/client';
+import { api } from '../api/client';
+import type { Op } from '../page/ops/registry';
 import type { BridgeData } from '../api/generated';
 import type { BenchModel, SurfaceHandle } from '../bench/model/model';
 import { bridgeAt } from '../bench/tools/bridge';
 import type { ToolId, ToolPoint } from '../bench/tools/tool';
 import { filledAs } from '../page/records';
-import { touchedBy } from '../page/touched';
+import { kindOf } from '../page/ops/registry';
 import { dragOn, flatting, opsOf, point } from './flatting';
 import { clogs, oilskin, pageState, region, stubWindow } from './world';
+import { changeBridges } from '../page/ops/flats/changeBridges';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
@@ -52,7 +54,7 @@ describe('bridges', () => {
         ]);
         expect(bench.session.view.records.bridge[4].kind).toBe('refused');
         expect(bench.session.view.message).toContain('There is no bridge here');
-        expect(ops().map(touchedBy)).toEqual([['bridge 4'], ['bridge 4'], ['bridge 9']]);
+        expect(ops().map((op) => kindOf(op).touches(op))).toEqual([['bridge 4'], ['bridge 4'], ['bridge 9']]);
     });
     it('in doubt are looked at one after the other, and round again', () => {
         const doubtful = { ...found, kind: 'doubtful' as const };
@@ -65,8 +67,8 @@ describe('bridges', () => {
         });
         expect(seen).toEqual(['5', '12', '5']);
         expect(goTo.mock.calls[1]).toEqual([210.5, 50]);
-        bench.session.decideBridge('5', 'kept');
-        bench.session.decideBridge('12', 'refused');
+        bench.session.apply(changeBridges({ draw: null, bridge: Number('5'), as: 'kept' }));
+        bench.session.apply(changeBridges({ draw: null, bridge: Number('12'), as: 'refused' }));
         bench.nextDoubtful();
         expect(bench.view.bridge).toBeNull();
         expect(bench.session.view.message).toContain('No gap is in doubt');

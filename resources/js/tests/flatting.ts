@@ -1,5 +1,5 @@
 /** The Flats stage without a server: a page that is open, and a hand that works on it. */
-import type { Op } from '../api/client';
+import type { Op } from '../page/ops/registry';
 import type { PageStateData } from '../api/generated';
 import { BenchModel } from '../bench/model/model';
 import { TOOLS } from '../bench/tools/registry';

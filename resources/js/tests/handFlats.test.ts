@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type Op } from '../api/client';
+import { api } from '../api/client';
+import type { Op } from '../page/ops/registry';
 import type { BridgeData, TaskState } from '../api/generated';
 import type { BenchModel } from '../bench/model/model';
 import { asLimited } from '../bench/surface/overlays';
@@ -13,6 +14,7 @@ import { buildStack } from '../picture/stack';
 import { figuresOf } from '../picture/values';
 import { dragOn, flatting, opsOf, point } from './flatting';
 import { clogs, oilskin, pageState, region, stubWindow } from './world';
+import { tellFlow } from '../page/ops/light/tellFlow';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
@@ -152,12 +154,12 @@ describe('picked regions', () => {
         expect(line[4][0] * width).toBeCloseTo(30);
         expect(line[4][1] * height).toBeCloseTo(20 + (60 * 4) / 11 - 20);
         expect([bench.view.isDrawingFlow, bench.session.view.records.region[3].flow]).toEqual([false, [line]]);
-        bench.session.tellFlow([3], null);
+        bench.session.apply(tellFlow({ labels: [3], line: null, more: true }));
         const other: [number, number][] = [
             [0.25, 0.5],
             [0.5, 0.5],
         ];
-        bench.session.tellFlow([1, 3], other);
+        bench.session.apply(tellFlow({ labels: [1, 3], line: other, more: true }));
         const { region: now } = bench.session.view.records;
         expect([now[1].flow, now[3].flow]).toEqual([[line, other], [other]]);
     });
@@ -196,7 +198,7 @@ describe('picked regions', () => {
             figures: palette.figures.map((figure) => (figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure)),
         }));
         Object.assign(api, { copyMaterials: copies });
-        await bench.session.giveTo([1, 2, 3], 4, '');
+        await bench.session.palette.giveTo([1, 2, 3], 4, '');
         expect(copies).toHaveBeenCalledWith(2, 4, [9, 8], expect.any(String), 7);
         expect(ops()).toEqual([
             { kind: 'fill', labels: [1], figure: 4, material: 21 },
@@ -334,10 +336,10 @@ describe('flats that were taken over', () => {
             outcomes: null,
         };
         bench.session.store.setState({ taken: task.report });
-        bench.session.settleTaken(rows[0], clogs);
+        bench.session.work.settleTaken(rows[0], clogs);
         expect(ops()).toEqual([{ kind: 'fill', labels: [1, 3], figure: 4, material: 8 }]);
         expect(bench.session.view.taken?.rows.map(({ material }) => material)).toEqual([8, null]);
-        bench.session.forgetTaken();
+        bench.session.work.forgetTaken();
         expect(bench.session.view.taken).toBeNull();
     });
 });

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Op } from '../api/client';
+import type { Op } from '../page/ops/registry';
 import type { DrawingData, InkStrokeData, PageStateData } from '../api/generated';
 import {
     distanceTo,
@@ -520,13 +520,13 @@ describe('the calmed path', () => {
 describe('drawings', () => {
     it('come in one after the other, each of its own, with a report of what did not', async () => {
         open();
-        await bench.session.importScans([{ name: 'a.png' }, { name: 'bad.png' }] as File[]);
+        await bench.session.work.importScans([{ name: 'a.png' }, { name: 'bad.png' }] as File[]);
         expect(answers.importScan[0]).toBe('a.png as drawing1');
         expect(bench.session.view.message).toBe('1 of 2 files were imported. bad.png: The image is damaged.');
         open({ drawing: { drawing1: drawing } });
-        await bench.session.importScans([{ name: 'b.png' }] as File[]);
+        await bench.session.work.importScans([{ name: 'b.png' }] as File[]);
         expect(answers.importScan.at(-1)).toMatch(/^b\.png as [a-z0-9]{12}$/);
-        await bench.session.importScans([{ name: 'c.png' }] as File[], 'drawing1');
+        await bench.session.work.importScans([{ name: 'c.png' }] as File[], 'drawing1');
         expect(answers.importScan.at(-1)).toBe('c.png as drawing1');
     });
     it('are tried with some settings changed, the others as they are', () => {

@@ -8,6 +8,16 @@ import { PageSession } from '../page/session';
 import type { OutboxEntry, OutboxStorage } from '../page/outboxStorage';
 import { mayColour, mayFlat, sizeOf, whyNot } from '../page/store';
 import { oilskin, pageState, quiet, region, shade, stubWindow } from './world';
+import { keepTo, paintMask } from '../page/commands/masks';
+import { fillRegions } from '../page/ops/flats/fillRegions';
+import { drawInk } from '../page/ops/ink/drawInk';
+import { addPass } from '../page/ops/passes/addPass';
+import { changePass } from '../page/ops/passes/changePass';
+import { groupPasses } from '../page/ops/passes/groupPasses';
+import { removePass } from '../page/ops/passes/removePass';
+import { softenMask } from '../page/ops/passes/softenMask';
+import { filledWith } from '../page/ops/shown';
+import { randomId } from '../page/ids';
 
 vi.mock('../api/client', () => ({ api: {} }));
 
@@ -59,11 +69,15 @@ describe('a change', () => {
         open({ apply: () => new Promise<Applied>((resolve) => answers.push(resolve)) });
         const line = (weight: number): InkStrokeData => ({ points: [[1, 2, 1]], weight, taper: 0, steady: 0, grain: 0 });
         const weights = (): number[] => Object.values(session.view.records.stroke).map(({ weight }) => weight);
-        session.drawInk([
-            { id: 'line0001', stroke: line(4) },
-            { id: 'line0002', stroke: line(14) },
-        ]);
-        session.drawInk([{ id: 'line0001', stroke: line(5) }]);
+        session.apply(
+            drawInk({
+                strokes: [
+                    { id: 'line0001', stroke: line(4) },
+                    { id: 'line0002', stroke: line(14) },
+                ],
+            }),
+        );
+        session.apply(drawInk({ strokes: [{ id: 'line0001', stroke: line(5) }] }));
         await vi.waitFor(() => expect(answers).toHaveLength(1));
         const told = (revision: number, ...lines: [string, number][]): Applied =>
             answer({ revision, records: lines.map(([id, weight]): RecordNow => ['stroke', id, line(weight)]) });
@@ -78,7 +92,7 @@ describe('a change', () => {
     it('shows at once, is sent on the known revision, and the answer is taken', async () => {
         const apply = vi.fn(async () => answer({ records: [['region', '1', { ...region(9, 90, 11, 12) }]] }));
         open({ apply });
-        session.fill([1, 77], oilskin);
+        session.apply(fillRegions({ labels: [1, 77], ...filledWith(oilskin) }));
         expect(session.view.records.region[1]).toMatchObject({ figure: 3, material: 9, area: 90 });
         expect(session.view.records.region[77]).toBeUndefined();
         expect(session.view).toMatchObject({ saving: 'sending', unsent: 1 });
@@ -94,20 +108,20 @@ describe('a change', () => {
     });
     it('of a region to nothing takes figure and material away', async () => {
         open({ apply: async () => answer() });
-        session.fill([2], null);
+        session.apply(fillRegions({ labels: [2], ...filledWith(null) }));
         expect(session.view.records.region[2]).toMatchObject({ figure: 0, material: 0 });
         await saved();
     });
     it('of a pass is shown while the slider moves and sent when it is let go', async () => {
         const apply = vi.fn(async () => answer());
         open({ apply }, pageState({ records: { ...pageState().records, pass: { shade1: shade } } }));
-        session.previewPass('shade1', { opacity: 0.3 });
+        session.preview(changePass({ id: 'shade1', values: { opacity: 0.3 } }));
         expect(session.view.records.pass.shade1.opacity).toBe(0.3);
         expect(apply).not.toHaveBeenCalled();
-        session.changePass('shade1', { opacity: 0.4 });
+        session.apply(changePass({ id: 'shade1', values: { opacity: 0.4 } }));
         await saved();
         expect(apply).toHaveBeenCalledWith(7, expect.anything(), { kind: 'pass.change', id: 'shade1', values: { opacity: 0.4 } });
-        session.previewPass('nosuch', { opacity: 0.1 });
+        session.preview(changePass({ id: 'nosuch', values: { opacity: 0.1 } }));
         expect(session.view.records.pass.nosuch).toBeUndefined();
     });
     it('that hides a pass by painting hangs a rolled-up one beside it', async () => {
@@ -116,7 +130,7 @@ describe('a change', () => {
             { apply: async (_page, _asking, op) => (asked.push(op), answer({ revision: 6 })) },
             pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
         );
-        expect(session.paintMask('shade001', 'mask0001')).toBe('mask0001');
+        expect(paintMask(session, 'shade001', 'mask0001')).toBe('mask0001');
         expect(session.view.records.pass.mask0001).toMatchObject({ name: 'Mask of Shade', visible: false, figure: 3, kind: 'tint' });
         expect(session.view.records.pass.shade001.mask).toEqual({ pass: 'mask0001', outside: true });
         await saved();
@@ -131,7 +145,7 @@ describe('a change', () => {
             { apply: async (_page, _asking, op) => (asked.push(op), answer({ revision: 6 })) },
             pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
         );
-        session.keepTo('shade001', [2, 5], 12);
+        keepTo(session, 'shade001', [2, 5], 12);
         const mask = session.view.records.pass.shade001.mask;
         expect(mask?.outside).toBe(false);
         expect(session.view.records.pass[mask?.pass ?? '']).toMatchObject({ name: 'Mask of Shade', visible: false });
@@ -145,16 +159,16 @@ describe('a change', () => {
             },
             { kind: 'pass.change', id: 'shade001', values: { mask } },
         ]);
-        session.softenMask('shade001', 7.5);
+        session.apply(softenMask({ id: 'shade001', mask: randomId(12), by: 7.5 }));
         await saved();
         expect(asked[2]).toMatchObject({ kind: 'mask.soften', id: 'shade001', by: 7.5 });
     });
     it('that hangs a pass shows it on top of its figure’s', async () => {
         open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));
-        session.addPass({ name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: shade.scope });
+        session.apply(addPass({ id: randomId(12), pass: { name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: shade.scope } }));
         const [, made] = Object.entries(session.view.records.pass).find(([id]) => id !== 'shade1') ?? [];
         expect(made).toMatchObject({ name: 'Rim', order: 4, visible: true, tone: null });
-        session.removePass('shade1');
+        session.apply(removePass({ id: 'shade1' }));
         expect(Object.keys(session.view.records.pass)).toHaveLength(1);
         await saved();
     });
@@ -162,9 +176,9 @@ describe('a change', () => {
         const apply = vi.fn(async () => answer());
         const group = { isolated: true, mode: 'normal' as const, opacity: 1 };
         open({ apply }, pageState({ records: { ...pageState().records, group: { group1: group } } }));
-        session.group('group1', [], { ...group, opacity: 0.5 });
+        session.apply(groupPasses({ id: 'group1', passes: [], how: { ...group, opacity: 0.5 } }));
         expect(session.view.records.group.group1.opacity).toBe(0.5);
-        session.group('group1', ['a', 'b'], null);
+        session.apply(groupPasses({ id: 'group1', passes: ['a', 'b'], how: null }));
         await saved();
         expect(apply).toHaveBeenLastCalledWith(7, expect.anything(), { kind: 'group', id: 'group1', passes: ['a', 'b'], how: null });
     });
@@ -177,8 +191,8 @@ describe('a change', () => {
             .mockRejectedValueOnce(new Failure('refused', 'The pass is gone already.', 422))
             .mockResolvedValueOnce(answer({ records: [['region', '1', filled]] }));
         open({ apply, page });
-        session.removePass('nosuchpass');
-        session.fill([1], oilskin);
+        session.apply(removePass({ id: 'nosuchpass' }));
+        session.apply(fillRegions({ labels: [1], ...filledWith(oilskin) }));
         await saved();
         expect([session.view.revision, session.view.records.region[1].material]).toEqual([6, 9]);
         // The page that was fetched for the refusal is older than the answer that came meanwhile.
@@ -202,7 +216,7 @@ describe('a change', () => {
     it('that is refused says so by its name, and the true page is fetched', async () => {
         const page = vi.fn(async () => pageState({ revision: 9 }));
         open({ apply: async () => Promise.reject(new Failure('refused', 'There is no region there.', 422)), page });
-        session.fill([1], oilskin);
+        session.apply(fillRegions({ labels: [1], ...filledWith(oilskin) }));
         await vi.waitFor(() => expect(session.view.revision).toBe(9));
         expect(session.view.message).toBe('The fill was not done. There is no region there.');
         expect(session.view.records.region[1].material).toBe(0);
@@ -219,7 +233,7 @@ describe('a change', () => {
             records: [['region', '3', region(9, 400)] as FeedState['records'][0]],
         }));
         open({ apply, feed });
-        session.fill([1], oilskin);
+        session.apply(fillRegions({ labels: [1], ...filledWith(oilskin) }));
         await saved();
         expect(apply.mock.calls.map(([, asking]) => asking.base)).toEqual([5, 7]);
         expect(session.view.records.region[3].material).toBe(9);
@@ -268,7 +282,7 @@ describe('what others do', () => {
     it('of a tone shows theirs when both changed it', async () => {
         const theirs = { ...oilskin, version: 3, tones: { ...oilskin.tones, shade: '#abcdef' } };
         open({ pin: async () => Promise.reject(new Failure('conflict', 'Somebody changed oilskin meanwhile.', 409, { theirs })) });
-        const pinned = session.pin(oilskin, 'shade', '#123456');
+        const pinned = session.palette.pin(oilskin, 'shade', '#123456');
         expect(session.view.palette.figures[0].materials[0].tones.shade).toBe('#123456');
         await pinned;
         expect(session.view.palette.figures[0].materials[0]).toEqual(theirs);
@@ -276,7 +290,7 @@ describe('what others do', () => {
     });
     it('of a tone of mine is what the server made of it', async () => {
         open({ pin: async () => ({ material: { ...oilskin, version: 2 }, version: 12 }) });
-        await session.pin(oilskin, 'shade', null);
+        await session.palette.pin(oilskin, 'shade', null);
         expect(session.view.palette).toMatchObject({ version: 12 });
         expect(session.view.palette.figures[0].materials[0].version).toBe(2);
     });

@@ -34,6 +34,15 @@ import { mirrored, turnedSpots, type Spot } from './lines';
 import { lineOf, type Shape } from './shapes';
 import { stageOf, type StageId } from '../stages/stage';
 import type { ToolId } from '../tools/tool';
+import { addLines } from '../../page/commands/lines';
+import { fillRegions } from '../../page/ops/flats/fillRegions';
+import { shapeRegions } from '../../page/ops/flats/shapeRegions';
+import { drawInk } from '../../page/ops/ink/drawInk';
+import { movePaint } from '../../page/ops/paint/movePaint';
+import { placePaint } from '../../page/ops/paint/placePaint';
+import { softenPass } from '../../page/ops/paint/softenPass';
+import { filledWith } from '../../page/ops/shown';
+import { api } from '../../api/client';
 
 export interface Under {
     x: number;
@@ -194,7 +203,7 @@ export class BenchModel {
 
     constructor(readonly session: PageSession) {
         this.light = new LightTrial(
-            (figure, plan, only, isFine) => session.tryLight(figure, plan, only, isFine),
+            (figure, plan, only, isFine) => session.answer(api.tryLight(session.view.id, figure, plan, only, isFine)),
             (tried) => this.set({ tried }),
         );
         const stage = firstStage(session);
@@ -371,7 +380,7 @@ export class BenchModel {
         if (points === null) return;
         const { weight, taper, grain, axis } = this.view;
         const line: InkStrokeData = { points, weight, taper, steady: 0, grain };
-        this.session.addLines(axis === null ? [line] : [line, mirrored(line, axis)]);
+        addLines(this.session, axis === null ? [line] : [line, mirrored(line, axis)]);
     }
 
     /** The shape through the places that were set is inked; closed, it ends where it began. */
@@ -383,7 +392,7 @@ export class BenchModel {
 
     /** What was drawn becomes flats: with the picked material, or none of it any more. */
     shape(use: ShapeUse, shape: Pick<ShapeInput, 'outline' | 'pen'>): void {
-        this.session.shapeRegions(use, { ...shape, into: null }, this.target?.material ?? null);
+        this.session.apply(shapeRegions({ use, ...shape, into: null, ...filledWith(this.target?.material ?? null) }));
     }
 
     /** The corners that were set are the shape. */
@@ -417,7 +426,7 @@ export class BenchModel {
         const by = wayOf(carried, page, this.surface?.middle() ?? { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 });
         const { id: pass, make } = passFor(rules, records, target);
         const outline = carried.outline.map(({ x, y }): [number, number] => [x, y]);
-        this.session.placePaint({ pass, make, page: carried.page, from: carried.pass, outline, by });
+        this.session.apply(placePaint({ pass, make, page: carried.page, from: carried.pass, outline, by }));
         this.set({ lifted: carried.outline.map(({ x, y }) => ({ x: x + by[0], y: y + by[1] })) });
     }
 
@@ -433,7 +442,7 @@ export class BenchModel {
             ...how,
         };
         const outline = lifted.map(({ x, y }): [number, number] => [x, y]);
-        this.session.paint({ kind: 'paint.move', pass, outline, by, turn, scale, copy, into: null, mirror: axis });
+        this.session.apply(movePaint({ pass, outline, by, turn, scale, copy, into: null, mirror: axis }));
         this.set({ lifted: turnedSpots(lifted, by, turn, scale) });
     }
 
@@ -445,16 +454,17 @@ export class BenchModel {
     /** Every edge in a pass, as the Soften tool is set. */
     softenAll(pass: string): void {
         const { softness, isSoftApart } = this.view;
-        this.session.paint({
-            kind: 'pass.soften',
-            pass,
-            by: softness,
-            brush: null,
-            points: [],
-            inside: [],
-            mirror: null,
-            apart: isSoftApart,
-        });
+        this.session.apply(
+            softenPass({
+                pass,
+                by: softness,
+                brush: null,
+                points: [],
+                inside: [],
+                mirror: null,
+                apart: isSoftApart,
+            }),
+        );
     }
 
     /** The picked regions that are still there. */
@@ -497,7 +507,7 @@ export class BenchModel {
     removePicked(): void {
         const picked = this.pickedLines;
         if (this.view.stage !== 'ink' || picked.length === 0) return;
-        this.session.drawInk(picked.map(([id]) => ({ id, stroke: null })));
+        this.session.apply(drawInk({ strokes: picked.map(([id]) => ({ id, stroke: null })) }));
         this.set({ picked: [] });
     }
 
@@ -540,12 +550,12 @@ export class BenchModel {
         const dabs = this.view.cues.flatMap(({ material, lengths }) =>
             Object.entries(lengths).map(([label, length]): [number, number, number] => [Number(label), material.id, length]),
         );
-        this.set({ meant: await this.session.meantBy(dabs) });
+        this.set({ meant: await this.session.answer(api.spreadCues(this.session.view.id, dabs)) });
     }
 
     /** Asks what unfilled regions may be, by the page before, to look at before it is done. */
     async suggestAsBefore(): Promise<void> {
-        const meant = await this.session.asBefore();
+        const meant = await this.session.answer(api.asBefore(this.session.view.id));
         if (meant !== null && Object.keys(meant).length === 0) this.session.say('No unfilled region lies like one of the page before.');
         else this.set({ meant });
     }
@@ -557,7 +567,7 @@ export class BenchModel {
         for (const material of this.session.view.palette.figures.flatMap(({ materials }) => materials)) {
             const labels = Object.keys(meant ?? {}).filter((label) => meant?.[label] === material.id);
             if (figure === null || material.figure === figure) {
-                if (labels.length > 0) this.session.fill(labels.map(Number), material);
+                if (labels.length > 0) this.session.apply(fillRegions({ labels: labels.map(Number), ...filledWith(material) }));
             } else labels.forEach((label) => (left[label] = material.id));
         }
         const isLeft = Object.keys(left).length > 0;

@@ -20,7 +20,7 @@ export function ToneEditor({ material, tone, onClose }: Props) {
     const [colour, setColour] = useState(before);
     const isPinned = material.pinned.includes(tone);
     const pin = (to: string | null): void => {
-        void session.pin(material, tone, to?.toLowerCase() ?? null);
+        void session.palette.pin(material, tone, to?.toLowerCase() ?? null);
         onClose();
     };
     return (

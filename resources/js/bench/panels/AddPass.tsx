@@ -1,6 +1,8 @@
 /** Hangs a pass that no tone makes by itself. */
 import { useState } from 'react';
 import { usePage, useSession } from '../model/context';
+import { addPass } from '../../page/ops/passes/addPass';
+import { randomId } from '../../page/ids';
 
 type HangingScope = 'figure' | 'ink' | 'page';
 
@@ -10,7 +12,12 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
     const [kind, setKind] = useState(0);
     const [scope, setScope] = useState<HangingScope>(figure > 0 ? 'figure' : 'page');
     const hang = (): void => {
-        session.addPass({ ...hangable[kind].pass, figure, scope: { kind: scope, id: scope === 'figure' ? figure : 0 } });
+        session.apply(
+            addPass({
+                id: randomId(12),
+                pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id: scope === 'figure' ? figure : 0 } },
+            }),
+        );
         onDone();
     };
     return (

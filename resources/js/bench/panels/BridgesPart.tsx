@@ -5,6 +5,8 @@ import { Fold } from '../../ui/Fold';
 import { Slide } from '../../ui/Slide';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { changeBridges } from '../../page/ops/flats/changeBridges';
+import { limitBridges } from '../../page/ops/flats/limitBridges';
 
 const count = (bridges: Record<string, BridgeData>, ...kinds: BridgeKind[]): number =>
     Object.values(bridges).filter(({ kind }) => kinds.includes(kind)).length;
@@ -45,7 +47,7 @@ function Limit() {
     const dropped = found.filter((one) => lengthOf(one) > shown).length;
     const settle = (longest: number): void => {
         bench.set({ bridgeLimit: null });
-        if (longest !== now) session.limitBridges(longest);
+        if (longest !== now) session.apply(limitBridges({ longest }));
     };
     return (
         <>
@@ -78,7 +80,7 @@ function Doubtful() {
     const isShown = shown !== null && bridges[shown]?.kind === 'doubtful';
     if (left === 0) return null;
     const settle = (kind: 'kept' | 'refused'): void => {
-        if (shown !== null) session.decideBridge(shown, kind);
+        if (shown !== null) session.apply(changeBridges({ draw: null, bridge: Number(shown), as: kind }));
         bench.nextDoubtful();
     };
     return (

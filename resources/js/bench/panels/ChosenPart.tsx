@@ -5,6 +5,12 @@ import { NamedOptions } from '../../ui/NamedOptions';
 import { NumberField } from '../../ui/NumberField';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { PickedChoice } from './PickedChoice';
+import { fillRegions } from '../../page/ops/flats/fillRegions';
+import { joinRegions } from '../../page/ops/flats/joinRegions';
+import { lockRegions } from '../../page/ops/flats/lockRegions';
+import { resizeRegions } from '../../page/ops/flats/resizeRegions';
+import { wearVariant } from '../../page/ops/flats/wearVariant';
+import { filledWith } from '../../page/ops/shown';
 
 const FARTHEST = 50;
 
@@ -35,14 +41,18 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const target = useTarget();
     const isBlocked = usePage((view) => !mayFlat(view));
     const join = (): void => {
-        session.joinRegions(labels);
+        session.apply(joinRegions({ labels }));
         bench.set({ chosen: [] });
     };
     return (
         <>
             <div className="flex flex-wrap gap-2">
                 {target !== null && (
-                    <button className="act main" disabled={isBlocked || isLocked} onClick={() => session.fill(labels, target.material)}>
+                    <button
+                        className="act main"
+                        disabled={isBlocked || isLocked}
+                        onClick={() => session.apply(fillRegions({ labels: labels, ...filledWith(target.material) }))}
+                    >
                         Fill with {target.material.name}
                     </button>
                 )}
@@ -51,7 +61,12 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
                         Join
                     </button>
                 )}
-                <button className="act" disabled={isBlocked} aria-pressed={isLocked} onClick={() => session.lockRegions(labels, !isLocked)}>
+                <button
+                    className="act"
+                    disabled={isBlocked}
+                    aria-pressed={isLocked}
+                    onClick={() => session.apply(lockRegions({ labels, locked: !isLocked }))}
+                >
                     {isLocked ? 'Unlock' : 'Lock'}
                 </button>
             </div>
@@ -75,7 +90,7 @@ function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
             disabled={isBlocked}
             has={labels.map((label) => regions[label].wears)}
             options={variants}
-            onPick={(variant) => session.dress(labels, variant)}
+            onPick={(variant) => session.apply(wearVariant({ labels, variant }))}
         />
     );
 }
@@ -87,8 +102,8 @@ function GiveTo({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const regions = usePage((view) => view.records.region);
     const isBlocked = usePage((view) => !mayColour(view)) || isLocked || labels.every((label) => regions[label].material === 0);
     const give = (value: string): void => {
-        if (value === 'new') void session.giveTo(labels, null, `New figure ${figures.length + 1}`);
-        else if (value !== '') void session.giveTo(labels, Number(value), '');
+        if (value === 'new') void session.palette.giveTo(labels, null, `New figure ${figures.length + 1}`);
+        else if (value !== '') void session.palette.giveTo(labels, Number(value), '');
     };
     return (
         <label className="flex items-center gap-2">
@@ -108,13 +123,13 @@ function Resize({ labels, isBlocked }: { labels: number[]; isBlocked: boolean })
     return (
         <div className="flex flex-wrap items-end gap-2">
             <NumberField label="By, px" className="w-16" value={by} least={1} most={FARTHEST} onChange={setBy} />
-            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, by)}>
+            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: by }))}>
                 Grow
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, -by)}>
+            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: -by }))}>
                 Shrink
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => session.resizeRegions(labels, 0)}>
+            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: 0 }))}>
                 Fill holes
             </button>
         </div>

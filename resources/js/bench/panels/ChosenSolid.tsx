@@ -4,6 +4,9 @@ import { mayColour } from '../../page/store';
 import { Choice } from '../../ui/Choice';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { standBefore } from '../../page/ops/light/standBefore';
+import { tellFlow } from '../../page/ops/light/tellFlow';
+import { tellSolids } from '../../page/ops/light/tellSolids';
 
 const NAMES: Record<Solid, string> = {
     round: 'as round as they are',
@@ -39,19 +42,19 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                 value={solid}
                 options={SOLIDS}
                 names={NAMES}
-                onChange={(one) => session.tellSolid(mine, one)}
+                onChange={(one) => session.apply(tellSolids({ labels: mine, solid: one }))}
             />
             <Tick
                 checked={regions[mine[0]].before}
                 disabled={!may}
                 title="A brim, a plait, an arm: its shadow falls on the rest of the figure"
-                onChange={(before) => session.standBefore(mine, before)}
+                onChange={(before) => session.apply(standBefore({ labels: mine, before }))}
             >
                 before the rest: throws a shadow on it
             </Tick>
             <FlowDrawing labels={mine} />
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} onClick={() => void session.roughIn(figure, plan, mine)}>
+                <button className="act" disabled={!may} onClick={() => void session.work.roughIn(figure, plan, mine)}>
                     Light only these
                 </button>
                 <button className="act" onClick={() => bench.set({ chosen: [] })}>
@@ -81,7 +84,7 @@ function FlowDrawing({ labels }: { labels: number[] }) {
                 {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more' : 'Draw its direction'}
             </button>
             {told > 0 && (
-                <button className="act" disabled={!may} onClick={() => session.tellFlow(labels, null)}>
+                <button className="act" disabled={!may} onClick={() => session.apply(tellFlow({ labels: labels, line: null, more: true }))}>
                     {told === 1 ? 'Forget it' : `Forget all ${told}`}
                 </button>
             )}

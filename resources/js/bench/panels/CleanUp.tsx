@@ -168,7 +168,7 @@ function Buttons({ id, drawing, isBlocked }: Props) {
     const trial = useBench((view) => view.trial);
     const clean = async (): Promise<void> => {
         if (trial === null) return;
-        await session.clean(id, trial.clean, drawing.place);
+        await session.work.clean(id, trial.clean, drawing.place);
         bench.set({ trial: null });
     };
     return (

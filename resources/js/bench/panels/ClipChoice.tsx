@@ -2,6 +2,7 @@
 import type { PassData, ScopeData, ScopeKind } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { usePage, useSession } from '../model/context';
+import { changePass } from '../../page/ops/passes/changePass';
 
 interface Props {
     id: string;
@@ -19,7 +20,7 @@ export function ClipChoice({ id, pass }: Props) {
                 className="field min-w-0 flex-1"
                 disabled={!may}
                 value={valueOf(pass.scope)}
-                onChange={(event) => session.changePass(id, { scope: scopeOf(event.target.value) })}
+                onChange={(event) => session.apply(changePass({ id: id, values: { scope: scopeOf(event.target.value) } }))}
             >
                 {figure !== undefined && <option value={valueOf({ kind: 'figure', id: figure.id })}>inside {figure.name}</option>}
                 {figure?.materials.map((material) => (

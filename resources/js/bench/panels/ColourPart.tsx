@@ -11,6 +11,9 @@ import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { MaterialOptions } from './MaterialOptions';
 import { AS_IT_IS, TurnSlides } from './TurnSlides';
+import { fillRegions } from '../../page/ops/flats/fillRegions';
+import { shiftColours } from '../../page/ops/flats/shiftColours';
+import { filledWith } from '../../page/ops/shown';
 
 export function ColourPart() {
     const target = useTarget();
@@ -47,9 +50,9 @@ function Sliders({ material }: { material: MaterialState }) {
     const now: TurnData = known === null ? AS_IT_IS : shifts[known];
     const id = known !== null && (isWhole || isOnlyOf(known, meant, regions)) ? known : fresh;
     const values = (change: Partial<TurnData>): ShiftData => ({ ...AS_IT_IS, ...pick(now), ...change, material: material.id });
-    const preview = (change: Partial<TurnData>): void => session.previewShift(id, meant, values(change));
+    const preview = (change: Partial<TurnData>): void => session.preview(shiftColours({ id, labels: meant, values: values(change) }));
     const settle = (change: Partial<TurnData>): void => {
-        session.shiftColours(id, meant, values(change));
+        session.apply(shiftColours({ id, labels: meant, values: values(change) }));
         setFresh(randomId(12));
     };
     return (
@@ -84,7 +87,7 @@ function Settled({ material, now, isBlocked, onBack }: SettledProps) {
     const everywhere = (): void => {
         const colour = shifted(toColour(material.tones.base), now);
         onBack();
-        void session.pin(material, 'base', hexOf(colour));
+        void session.palette.pin(material, 'base', hexOf(colour));
     };
     return (
         <div className="flex flex-wrap gap-2">
@@ -106,7 +109,7 @@ function Exchange({ material }: { material: MaterialState }) {
     const isBlocked = usePage((view) => !mayFlat(view));
     const exchange = (id: string): void => {
         const other = figures.flatMap((figure) => figure.materials).find((one) => one.id === Number(id));
-        if (other !== undefined) session.fill(bench.shiftable(), other);
+        if (other !== undefined) session.apply(fillRegions({ labels: bench.shiftable(), ...filledWith(other) }));
     };
     return (
         <label className="flex items-center gap-2">

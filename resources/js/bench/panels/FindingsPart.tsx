@@ -5,6 +5,9 @@ import { mayFlat } from '../../page/store';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 import { PlacePicture } from './PlacePicture';
+import { absorbRegions } from '../../page/ops/flats/absorbRegions';
+import { absorbStrays } from '../../page/ops/flats/absorbStrays';
+import { api } from '../../api/client';
 
 /** Milliseconds without a change before it is looked again. */
 const CALM = 1500;
@@ -27,7 +30,10 @@ export function useFindings(): FindingData[] | null {
     const palette = usePage((view) => view.palette.version);
     const findings = useBench((view) => view.findings);
     useEffect(() => {
-        const timer = setTimeout(() => void session.findings().then((found) => found !== null && bench.set({ findings: found })), CALM);
+        const timer = setTimeout(
+            () => void session.answer(api.findings(session.view.id)).then((found) => found !== null && bench.set({ findings: found })),
+            CALM,
+        );
         return () => clearTimeout(timer);
     }, [bench, session, revision, palette]);
     return findings;
@@ -84,14 +90,18 @@ function Mend({ kind, findings }: { kind: FindingKind; findings: FindingData[] }
                 className="act"
                 disabled={isBlocked}
                 title="Each joins the neighbour it is least parted from"
-                onClick={() => session.absorbRegions(findings.flatMap(({ labels }) => labels))}
+                onClick={() => session.apply(absorbRegions({ labels: findings.flatMap(({ labels }) => labels) }))}
             >
                 Give all to neighbours
             </button>
         );
     if (kind === 'stray')
         return (
-            <button className="act" disabled={isBlocked} onClick={() => session.absorbStrays(findings.map(({ x, y }) => [x, y]))}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => session.apply(absorbStrays({ places: findings.map(({ x, y }) => [x, y]) }))}
+            >
                 Give them away
             </button>
         );

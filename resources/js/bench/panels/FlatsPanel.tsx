@@ -175,7 +175,7 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
     };
     const rename = (): void => {
         const wanted = name.trim();
-        if (wanted !== '' && wanted !== figure.name) void session.changeFigure(figure.id, { name: wanted });
+        if (wanted !== '' && wanted !== figure.name) void session.palette.changeFigure(figure.id, { name: wanted });
         else setName(figure.name);
     };
     return (
@@ -190,10 +190,10 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
                 onBlur={rename}
                 onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
             />
-            <button className="act" disabled={isBlocked} onClick={() => void session.changeFigure(figure.id, { nearer: 1 })}>
+            <button className="act" disabled={isBlocked} onClick={() => void session.palette.changeFigure(figure.id, { nearer: 1 })}>
                 Nearer
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => void session.changeFigure(figure.id, { nearer: -1 })}>
+            <button className="act" disabled={isBlocked} onClick={() => void session.palette.changeFigure(figure.id, { nearer: -1 })}>
                 Farther
             </button>
             <button className="act" disabled={!hasRegions} onClick={pickAll}>
@@ -203,7 +203,7 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
                 title="Where it meets other figures its picture is softened by a pixel. The flats themselves stay hard."
                 disabled={isBlocked}
                 checked={figure.soft}
-                onChange={(soft) => void session.changeFigure(figure.id, { soft })}
+                onChange={(soft) => void session.palette.changeFigure(figure.id, { soft })}
             >
                 Soft outer edge
             </Tick>

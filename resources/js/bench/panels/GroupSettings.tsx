@@ -8,6 +8,8 @@ import { Tick } from '../../ui/Tick';
 import { usePage, useSession } from '../model/context';
 import { placeOf, placeOutside } from '../model/passPlaces';
 import { ModeSelect } from './ModeSelect';
+import { groupPasses } from '../../page/ops/passes/groupPasses';
+import { changePass } from '../../page/ops/passes/changePass';
 
 interface Props {
     id: string;
@@ -29,7 +31,8 @@ function GroupButton({ id, below }: { id: string; below: [string, PassData] }) {
     const may = usePage(mayColour);
     const known = below[1].group;
     const how = usePage((view) => (known === null ? undefined : view.records.group[known]));
-    const group = (): void => session.group(known ?? randomId(12), known === null ? [below[0], id] : [id], how ?? AS_ONE);
+    const group = (): void =>
+        session.apply(groupPasses({ id: known ?? randomId(12), passes: known === null ? [below[0], id] : [id], how: how ?? AS_ONE }));
     return (
         <button
             className="act self-start"
@@ -54,10 +57,10 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
     const session = useSession();
     const takeOut = (): void => {
         const passes = sortedPasses(session.view.records.pass).filter(([, pass]) => pass.figure === figure);
-        session.changePass(member, placeOutside(passes, member));
+        session.apply(changePass({ id: member, values: placeOutside(passes, member) }));
     };
     const may = usePage(mayColour);
-    const set = (change: Partial<GroupData>): void => session.group(id, [], { ...group, ...change });
+    const set = (change: Partial<GroupData>): void => session.apply(groupPasses({ id, passes: [], how: { ...group, ...change } }));
     return (
         <fieldset className="flex flex-col gap-1.5 border border-base-300 px-2 pb-2">
             <legend className="quiet px-1">Its group</legend>
@@ -73,7 +76,7 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
                 <ModeSelect
                     value={group.mode}
                     disabled={!may}
-                    onTry={(mode) => session.previewGroup(id, { mode })}
+                    onTry={(mode) => session.preview(groupPasses({ id, passes: [], how: { ...group, mode } }))}
                     onChange={(mode) => set({ mode })}
                 />
             )}
@@ -81,7 +84,7 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
                 <button className="act" disabled={!may} title="It hangs over the rest of the group, by itself" onClick={takeOut}>
                     Take this one out
                 </button>
-                <button className="act" disabled={!may} onClick={() => session.group(id, [], null)}>
+                <button className="act" disabled={!may} onClick={() => session.apply(groupPasses({ id, passes: [], how: null }))}>
                     Part the group
                 </button>
             </div>
@@ -99,8 +102,8 @@ function GroupOpacity({ id, group, disabled }: { id: string; group: GroupData; d
             most={100}
             shown={`${Math.round(group.opacity * 100)} %`}
             disabled={disabled}
-            onChange={(value) => session.previewGroup(id, { opacity: value / 100 })}
-            onSettle={(value) => session.group(id, [], { ...group, opacity: value / 100 })}
+            onChange={(value) => session.preview(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))}
+            onSettle={(value) => session.apply(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))}
         />
     );
 }

@@ -5,6 +5,7 @@ import { isGoing } from '../../api/tasks';
 import { FilePicker } from '../../ui/FilePicker';
 import { NumberField } from '../../ui/NumberField';
 import { usePage, useSession } from '../model/context';
+import { startPage } from '../../page/ops/ink/startPage';
 
 /** What a scan can be. */
 const ACCEPT = 'image/png,image/jpeg,image/tiff,image/webp,application/pdf,image/openraster,.ora,image/svg+xml,.svg';
@@ -19,7 +20,7 @@ export function ImportBox() {
     const drop = (event: DragEvent): void => {
         event.preventDefault();
         setOver(false);
-        void session.importScans([...event.dataTransfer.files]);
+        void session.work.importScans([...event.dataTransfer.files]);
     };
     return (
         <div
@@ -51,7 +52,7 @@ function Choices() {
         <>
             <div className="flex flex-wrap gap-2">
                 {waiting !== null && (
-                    <button className="act main" disabled={!may || isBusy} onClick={() => void session.importWaiting(waiting.id)}>
+                    <button className="act main" disabled={!may || isBusy} onClick={() => void session.work.importWaiting(waiting.id)}>
                         Import {waiting.name}
                     </button>
                 )}
@@ -72,7 +73,7 @@ function StartEmpty() {
         <div className="rule-t flex flex-wrap items-end gap-2 pt-3">
             <NumberField label="Width, px" value={width} least={16} most={20000} onChange={setWidth} />
             <NumberField label="Height, px" value={height} least={16} most={20000} onChange={setHeight} />
-            <button className="act" disabled={!may} onClick={() => session.startPage(width, height, 300)}>
+            <button className="act" disabled={!may} onClick={() => session.apply(startPage({ width, height, dpi: 300 }))}>
                 Begin an empty page
             </button>
         </div>
@@ -101,7 +102,7 @@ export function FileButton({
             isMultiple={drawing === null}
             isMain={isMain}
             disabled={disabled}
-            onFiles={(files) => void session.importScans(files, drawing)}
+            onFiles={(files) => void session.work.importScans(files, drawing)}
         />
     );
 }

@@ -14,6 +14,8 @@ import { FileButton } from './ImportBox';
 import { PickedLines } from './PickedLines';
 import { PlaceFields } from './PlaceFields';
 import { TidyLines } from './TidyLines';
+import { drawLinesOf } from '../../page/commands/lines';
+import { changeDrawing } from '../../page/ops/ink/changeDrawing';
 
 export function InkPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
@@ -117,7 +119,7 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                     className="act"
                     aria-pressed={!isUnder}
                     disabled={isBlocked}
-                    onClick={() => session.changeDrawing(id, { role: 'ink' })}
+                    onClick={() => session.apply(changeDrawing({ id, values: { role: 'ink' } }))}
                 >
                     Ink
                 </button>
@@ -125,7 +127,7 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                     className="act"
                     aria-pressed={isUnder}
                     disabled={isBlocked}
-                    onClick={() => session.changeDrawing(id, { role: 'underdrawing' })}
+                    onClick={() => session.apply(changeDrawing({ id, values: { role: 'underdrawing' } }))}
                 >
                     Underdrawing
                 </button>
@@ -136,8 +138,8 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                         label="Tint"
                         value={drawing.tint}
                         disabled={isBlocked}
-                        onChange={(tint) => session.previewDrawing(id, { tint })}
-                        onSettle={(tint) => session.changeDrawing(id, { tint })}
+                        onChange={(tint) => session.preview(changeDrawing({ id, values: { tint } }))}
+                        onSettle={(tint) => session.apply(changeDrawing({ id, values: { tint } }))}
                     />
                     <input
                         type="range"
@@ -146,9 +148,9 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                         max={100}
                         value={strength}
                         disabled={isBlocked}
-                        onChange={(event) => session.previewDrawing(id, { strength: Number(event.target.value) / 100 })}
-                        onPointerUp={() => session.changeDrawing(id, { strength: strength / 100 })}
-                        onKeyUp={() => session.changeDrawing(id, { strength: strength / 100 })}
+                        onChange={(event) => session.preview(changeDrawing({ id, values: { strength: Number(event.target.value) / 100 } }))}
+                        onPointerUp={() => session.apply(changeDrawing({ id, values: { strength: strength / 100 } }))}
+                        onKeyUp={() => session.apply(changeDrawing({ id, values: { strength: strength / 100 } }))}
                     />
                     <span className="figures w-11 text-right">{strength} %</span>
                 </div>
@@ -158,7 +160,7 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                     className="text-[13px]"
                     checked={drawing.above}
                     disabled={isBlocked}
-                    onChange={(above) => session.changeDrawing(id, { above })}
+                    onChange={(above) => session.apply(changeDrawing({ id, values: { above } }))}
                 >
                     Above the ink
                 </Tick>
@@ -176,7 +178,7 @@ function Behind() {
     return (
         <div className="rule-b mb-3 flex flex-col gap-2 pb-3 text-[13px]">
             <p>The lines have changed since the regions were found. What is filled keeps its material.</p>
-            <button className="act main self-start" disabled={isBlocked} onClick={() => void session.findRegions()}>
+            <button className="act main self-start" disabled={isBlocked} onClick={() => void session.work.findRegions()}>
                 Find the regions
             </button>
         </div>
@@ -231,7 +233,7 @@ function LinesIn() {
     const bench = useBenchModel();
     const session = useSession();
     const isBlocked = usePage((view) => !mayColour(view));
-    const draw = async (file: File): Promise<void> => bench.set({ picked: await session.drawLinesOf(file) });
+    const draw = async (file: File): Promise<void> => bench.set({ picked: await drawLinesOf(session, file) });
     return (
         <FilePicker
             label="Lines from SVG"
@@ -267,7 +269,7 @@ function PageSizePart() {
                         className="act"
                         disabled={isBlocked}
                         title={`to ${Math.round(size.width * factor)} × ${Math.round(size.height * factor)} px: lines drawn here become sharper, all else follows`}
-                        onClick={() => void session.enlarge(factor)}
+                        onClick={() => void session.work.enlarge(factor)}
                     >
                         {factor} ×
                     </button>

@@ -6,6 +6,7 @@ import { isGoing } from '../../api/tasks';
 import { ColourField } from '../../ui/ColourField';
 import { usePage, useSession } from '../model/context';
 import { AT_FIRST, planOf } from '../model/keyLight';
+import { colourLines } from '../../page/ops/ink/colourLines';
 
 const RULES: Record<LineRule, string> = {
     black: 'black',
@@ -27,7 +28,7 @@ export function LinesSlat() {
                     className="bare"
                     disabled={!may}
                     aria-pressed={!lines.shown}
-                    onClick={() => session.colourLines({ shown: !lines.shown })}
+                    onClick={() => session.apply(colourLines({ lines: { ...lines, shown: !lines.shown } }))}
                 >
                     {lines.shown ? 'Roll up' : 'Let down'}
                 </button>
@@ -41,15 +42,15 @@ export function LinesSlat() {
                     options={LINE_RULES}
                     names={RULES}
                     disabled={!may}
-                    onChange={(rule) => session.colourLines({ rule })}
+                    onChange={(rule) => session.apply(colourLines({ lines: { ...lines, rule } }))}
                 />
                 {(lines.rule === 'colour' || lines.rule === 'beneath') && (
                     <ColourField
                         label="The lines’ one colour"
                         value={lines.colour}
                         disabled={!may}
-                        onChange={(colour) => session.previewLines({ colour })}
-                        onSettle={(colour) => session.colourLines({ colour })}
+                        onChange={(colour) => session.preview(colourLines({ lines: { ...lines, colour } }))}
+                        onSettle={(colour) => session.apply(colourLines({ lines: { ...lines, colour } }))}
                     />
                 )}
             </div>
@@ -67,7 +68,7 @@ function Occlude() {
             className="act self-start"
             disabled={isBlocked}
             title="Lineless work: the lines are hidden, and soft dark where they were and where shapes meet keeps things apart. It hangs as the occlusion of each figure; one undo has the lines back"
-            onClick={() => void session.occludeLines(plan)}
+            onClick={() => void session.work.occludeLines(plan)}
         >
             Occlusion in their place
         </button>

@@ -6,6 +6,9 @@ import { mayColour } from '../../page/store';
 import { sortedPasses } from '../../picture/stack';
 import { Slide } from '../../ui/Slide';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { keepTo, paintMask } from '../../page/commands/masks';
+import { changePass } from '../../page/ops/passes/changePass';
+import { softenMask } from '../../page/ops/passes/softenMask';
 
 /** Px. */
 const SOFTEST = 80;
@@ -25,7 +28,7 @@ export function MaskChoice({ id, pass }: Props) {
     const by = pass.mask === null ? undefined : passes[pass.mask.pass];
     const [soft, setSoft] = useState(0);
     const paint = (): void => {
-        const mask = by === undefined ? session.paintMask(id, randomId(12)) : (pass.mask as MaskData).pass;
+        const mask = by === undefined ? paintMask(session, id, randomId(12)) : (pass.mask as MaskData).pass;
         bench.pickPass(mask);
     };
     return (
@@ -36,7 +39,7 @@ export function MaskChoice({ id, pass }: Props) {
                     className="field min-w-0 flex-1"
                     disabled={!may}
                     value={by === undefined ? '' : valueOf(pass.mask as MaskData)}
-                    onChange={(event) => session.changePass(id, { mask: maskOf(event.target.value) })}
+                    onChange={(event) => session.apply(changePass({ id: id, values: { mask: maskOf(event.target.value) } }))}
                 >
                     <option value="">all over its clip</option>
                     <Choices label="Only" passes={others} outside={false} />
@@ -56,7 +59,7 @@ export function MaskChoice({ id, pass }: Props) {
                 />
             )}
             {chosen.length > 0 && (
-                <button className="act self-start" disabled={!may} onClick={() => session.keepTo(id, chosen, soft)}>
+                <button className="act self-start" disabled={!may} onClick={() => keepTo(session, id, chosen, soft)}>
                     Only in the {chosen.length === 1 ? 'picked region' : `${chosen.length} picked regions`}
                 </button>
             )}
@@ -65,7 +68,7 @@ export function MaskChoice({ id, pass }: Props) {
                     className="act self-start"
                     disabled={!may || soft === 0}
                     title={`Where ${by.name} ends, this pass fades by so many px`}
-                    onClick={() => session.softenMask(id, soft)}
+                    onClick={() => session.apply(softenMask({ id: id, mask: randomId(12), by: soft }))}
                 >
                     Soften that edge
                 </button>

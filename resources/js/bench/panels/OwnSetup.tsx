@@ -10,6 +10,7 @@ import { TaskLine } from '../../ui/TaskLine';
 import { useFollowed } from '../../ui/useFollowed';
 import { usePage, useSession, useTarget } from '../model/context';
 import { asSetup, besides, changedTo, hungFrom, painted, roughKind } from '../model/setups';
+import { joinSetup } from '../../page/ops/passes/joinSetup';
 
 export interface ChangeProps {
     onChange: (asked: Promise<SetupState[]>) => void;
@@ -72,15 +73,15 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     /** What is painted by now in the regions that it was painted in when it was hung. */
     const marksNow = async (): Promise<Map<string, string | null>> => {
         const ids = [...marked, ...joining.map(([id]) => id)];
-        const marks = labels.length === 0 ? null : await session.marksOf(ids, labels);
-        return new Map(marks?.map((one, i) => [ids[i], one]));
+        const marks = labels.length === 0 ? null : await session.answer(api.marks(session.view.id, ids, labels));
+        return new Map(marks?.marks.map((one, i) => [ids[i], one]));
     };
     const change = async (): Promise<SetupState[]> => {
         const marks = await marksNow();
         const added = joining.map(([id, pass]) => asSetup(pass, marks.get(id) ?? null, roughKind(id, pass.figure)));
         const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, marks), ...added], randomId(20));
         const ids = joining.map(([id]) => id);
-        if (ids.length > 0) session.joinSetup(setup.id, ids, setup.passes.length, labels);
+        if (ids.length > 0) session.apply(joinSetup({ passes: ids, setup: setup.id, first: setup.passes.length, marked: labels }));
         setTicked([]);
         return setups;
     };

@@ -16,6 +16,10 @@ import { MaskChoice } from './MaskChoice';
 import { ModeSelect } from './ModeSelect';
 import { PassHistory } from './PassHistory';
 import { AS_IT_IS, isTurned, TurnSlides } from './TurnSlides';
+import { changePass } from '../../page/ops/passes/changePass';
+import { copyPass } from '../../page/ops/passes/copyPass';
+import { mergePass } from '../../page/ops/passes/mergePass';
+import { removePass } from '../../page/ops/passes/removePass';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */
 const REST = 350;
@@ -41,14 +45,14 @@ export function PassSettings({ id, pass, below }: Props) {
                 most={100}
                 shown={`${Math.round(pass.opacity * 100)} %`}
                 disabled={!may}
-                onChange={(value) => session.previewPass(id, { opacity: value / 100 })}
-                onSettle={(value) => session.changePass(id, { opacity: value / 100 })}
+                onChange={(value) => session.preview(changePass({ id, values: { opacity: value / 100 } }))}
+                onSettle={(value) => session.apply(changePass({ id, values: { opacity: value / 100 } }))}
             />
             <ModeSelect
                 value={pass.mode}
                 disabled={!may}
-                onTry={(mode) => session.previewPass(id, { mode })}
-                onChange={(mode) => session.changePass(id, { mode })}
+                onTry={(mode) => session.preview(changePass({ id, values: { mode } }))}
+                onChange={(mode) => session.apply(changePass({ id, values: { mode } }))}
             />
             {pass.kind === 'tint' && <TintColour id={id} pass={pass} disabled={!may} />}
             <ClipChoice id={id} pass={pass} />
@@ -58,7 +62,11 @@ export function PassSettings({ id, pass, below }: Props) {
             <PassName id={id} name={pass.name} disabled={!may} />
             <GroupSettings id={id} pass={pass} below={below} />
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} onClick={() => session.changePass(id, { visible: !pass.visible })}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => session.apply(changePass({ id, values: { visible: !pass.visible } }))}
+                >
                     {pass.visible ? 'Roll up' : 'Let down'}
                 </button>
                 <button className="act" aria-pressed={isAlone} onClick={() => bench.set({ solo: isAlone ? null : id })}>
@@ -72,11 +80,11 @@ export function PassSettings({ id, pass, below }: Props) {
                 >
                     Soften all of it
                 </button>
-                <button className="act" disabled={!may} onClick={() => session.copyPass(randomId(12), id)}>
+                <button className="act" disabled={!may} onClick={() => session.apply(copyPass({ id: randomId(12), from: id }))}>
                     Duplicate
                 </button>
                 {below !== null && areAlike(pass, below[1]) && <Merging id={id} below={below} disabled={!may} />}
-                <button className="act" disabled={!may} onClick={() => session.removePass(id)}>
+                <button className="act" disabled={!may} onClick={() => session.apply(removePass({ id: id }))}>
                     Remove
                 </button>
             </div>
@@ -89,14 +97,19 @@ function Merging({ id, below, disabled }: { id: string; below: [string, PassData
     const [into, { name }] = below;
     return (
         <>
-            <button className="act" disabled={disabled} title={`Both become one: ${name}`} onClick={() => session.mergePass(id, into)}>
+            <button
+                className="act"
+                disabled={disabled}
+                title={`Both become one: ${name}`}
+                onClick={() => session.apply(mergePass({ id, into, copy: null }))}
+            >
                 Merge into {name}
             </button>
             <button
                 className="act"
                 disabled={disabled}
                 title="A new pass does what both do; they stay under it, rolled up"
-                onClick={() => session.mergePass(id, into, randomId(12))}
+                onClick={() => session.apply(mergePass({ id, into, copy: randomId(12) }))}
             >
                 Merge a copy
             </button>
@@ -126,7 +139,7 @@ function TintColour({ id, pass, disabled }: { id: string; pass: PassData; disabl
     const colour = usePage((view) => tintOf(pass, view.palette));
     const follow = (part: LightPart | 'own'): void =>
         // What it showed stays its own colour.
-        session.changePass(id, part === 'own' ? { follows: null, colour } : { follows: part });
+        session.apply(changePass({ id, values: part === 'own' ? { follows: null, colour } : { follows: part } }));
     return (
         <div className="flex flex-col gap-1.5">
             <div className="flex items-center gap-2">
@@ -152,9 +165,9 @@ function OwnColour({ id, colour, disabled }: { id: string; colour: string; disab
     const [isOpen, setOpen] = useState(false);
     const timer = useRef(0);
     const change = (next: string): void => {
-        session.previewPass(id, { colour: next });
+        session.preview(changePass({ id, values: { colour: next } }));
         window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(() => session.changePass(id, { colour: next }), REST);
+        timer.current = window.setTimeout(() => session.apply(changePass({ id, values: { colour: next } })), REST);
     };
     return (
         <div>
@@ -183,11 +196,15 @@ function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disab
             <TurnSlides
                 value={now}
                 disabled={disabled}
-                onChange={(change) => session.previewPass(id, { turn: turned(change) })}
-                onSettle={(change) => session.changePass(id, { turn: turned(change) })}
+                onChange={(change) => session.preview(changePass({ id, values: { turn: turned(change) } }))}
+                onSettle={(change) => session.apply(changePass({ id, values: { turn: turned(change) } }))}
             />
             {isTurned(pass.turn) && (
-                <button className="act self-start" disabled={disabled} onClick={() => session.changePass(id, { turn: null })}>
+                <button
+                    className="act self-start"
+                    disabled={disabled}
+                    onClick={() => session.apply(changePass({ id, values: { turn: null } }))}
+                >
                     As they are
                 </button>
             )}
@@ -198,7 +215,7 @@ function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disab
 function PassName({ id, name, disabled }: { id: string; name: string; disabled: boolean }) {
     const session = useSession();
     const settle = (text: string): void => {
-        if (text.trim() !== '' && text.trim() !== name) session.changePass(id, { name: text.trim() });
+        if (text.trim() !== '' && text.trim() !== name) session.apply(changePass({ id, values: { name: text.trim() } }));
     };
     return (
         <label className="flex items-center gap-2">

@@ -26,6 +26,8 @@ import { LinesSlat } from './LinesSlat';
 import { RoughPart } from './RoughPart';
 import { SetupPart } from './SetupPart';
 import { Slat } from './Slat';
+import { orderPasses } from '../../page/ops/passes/orderPasses';
+import { changePass } from '../../page/ops/passes/changePass';
 
 export function LightPanel() {
     const target = useTarget();
@@ -88,8 +90,8 @@ function HungPasses({ passes }: { passes: Hung[] }) {
         const onto = passUnder(passes, over.id);
         const places = group === null ? [] : groupPlace(passes, group, onto);
         const place = group === null ? placeBetween(passes, String(dragged.id), onto) : null;
-        if (places.length > 0) session.orderPasses(places);
-        if (place !== null) session.changePass(String(dragged.id), place);
+        if (places.length > 0) session.apply(orderPasses({ passes: places }));
+        if (place !== null) session.apply(changePass({ id: String(dragged.id), values: place }));
     };
     return (
         <DndContext

@@ -4,6 +4,8 @@ import { mayColour } from '../../page/store';
 import { joined, middleOf, mirrored, moved, reshaped } from '../model/lines';
 import { HEAVIEST_LINE } from '../model/limits';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { addLines } from '../../page/commands/lines';
+import { drawInk } from '../../page/ops/ink/drawInk';
 
 /** Radians of a step. */
 const TURN = Math.PI / 36;
@@ -18,19 +20,11 @@ export function PickedLines() {
     useBench((view) => view.picked);
     usePage((view) => view.records.stroke);
     const isBlocked = usePage((view) => !mayColour(view));
-    const isReshaping = useBench((view) => view.isReshaping);
     const lines = bench.pickedLines;
     const strokes = lines.map(([, stroke]) => stroke);
-    const put = (changed: InkStrokeData[]): void => session.drawInk(lines.map(([id], i) => ({ id, stroke: changed[i] })));
-    const copy = (changed: InkStrokeData[]): void => bench.set({ picked: session.addLines(changed) });
-    const join = (): void => {
-        const [[first, a], [second, b]] = lines;
-        session.drawInk([
-            { id: first, stroke: joined(a, b) },
-            { id: second, stroke: null },
-        ]);
-        bench.set({ picked: [first] });
-    };
+    const put = (changed: InkStrokeData[]): void =>
+        session.apply(drawInk({ strokes: lines.map(([id], i) => ({ id, stroke: changed[i] })) }));
+    const copy = (changed: InkStrokeData[]): void => bench.set({ picked: addLines(session, changed) });
     const each = (change: (stroke: InkStrokeData) => Partial<InkStrokeData>): void =>
         put(strokes.map((stroke) => ({ ...stroke, ...change(stroke) })));
     const heavier = (by: number): void => each(({ weight }) => ({ weight: Math.max(1, Math.min(HEAVIEST_LINE, weight + by)) }));
@@ -59,25 +53,47 @@ export function PickedLines() {
                     </button>
                 ))}
             </div>
-            <div className="flex flex-wrap gap-2">
-                <button className="act" aria-pressed={isReshaping} onClick={() => bench.set({ isReshaping: !isReshaping })}>
-                    Pull into shape
-                </button>
-                <button
-                    className="act"
-                    disabled={isBlocked || lines.length !== 2}
-                    title="two lines, from end to nearest end"
-                    onClick={join}
-                >
-                    Join
-                </button>
-                <button className="act" disabled={isBlocked} onClick={() => bench.removePicked()}>
-                    Take away <kbd className="key">Delete</kbd>
-                </button>
-                <button className="bare" onClick={() => bench.set({ picked: [] })}>
-                    Pick none
-                </button>
-            </div>
+            <Handling lines={lines} isBlocked={isBlocked} />
+        </div>
+    );
+}
+
+interface HandlingProps {
+    lines: [string, InkStrokeData][];
+    isBlocked: boolean;
+}
+
+/** What is not done to each line by itself. */
+function Handling({ lines, isBlocked }: HandlingProps) {
+    const bench = useBenchModel();
+    const session = useSession();
+    const isReshaping = useBench((view) => view.isReshaping);
+    const join = (): void => {
+        const [[first, a], [second, b]] = lines;
+        session.apply(
+            drawInk({
+                strokes: [
+                    { id: first, stroke: joined(a, b) },
+                    { id: second, stroke: null },
+                ],
+            }),
+        );
+        bench.set({ picked: [first] });
+    };
+    return (
+        <div className="flex flex-wrap gap-2">
+            <button className="act" aria-pressed={isReshaping} onClick={() => bench.set({ isReshaping: !isReshaping })}>
+                Pull into shape
+            </button>
+            <button className="act" disabled={isBlocked || lines.length !== 2} title="two lines, from end to nearest end" onClick={join}>
+                Join
+            </button>
+            <button className="act" disabled={isBlocked} onClick={() => bench.removePicked()}>
+                Take away <kbd className="key">Delete</kbd>
+            </button>
+            <button className="bare" onClick={() => bench.set({ picked: [] })}>
+                Pick none
+            </button>
         </div>
     );
 }

@@ -6,6 +6,8 @@ import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 import { partOf } from '../model/placing';
 import { FileButton } from './ImportBox';
+import { changeDrawing } from '../../page/ops/ink/changeDrawing';
+import { removeDrawing } from '../../page/ops/ink/removeDrawing';
 
 interface Props {
     id: string;
@@ -21,7 +23,7 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
     const isMoved = trial !== null && trial.place !== drawing.place;
     const set = (change: Partial<PlacementData>): void => bench.try({ place: change });
     const lay = async (): Promise<void> => {
-        await session.clean(id, trial?.clean ?? drawing.clean, place);
+        await session.work.clean(id, trial?.clean ?? drawing.clean, place);
         bench.set({ trial: null });
     };
     return (
@@ -51,7 +53,7 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
                     Lay it here
                 </button>
                 <FileButton label="Another scan" disabled={isBlocked} drawing={id} />
-                <button className="act" disabled={isBlocked} onClick={() => session.removeDrawing(id)}>
+                <button className="act" disabled={isBlocked} onClick={() => session.apply(removeDrawing({ id }))}>
                     Take it off
                 </button>
             </div>
@@ -104,7 +106,7 @@ function Depth({ id, drawing, place, isBlocked, onChange }: PartProps & { id: st
     const orders = usePage((view) => view.records.drawing);
     const others = Object.entries(orders).flatMap(([other, { order }]) => (other === id ? [] : [order]));
     if (others.length === 0) return null;
-    const move = (order: number): void => session.changeDrawing(id, { order });
+    const move = (order: number): void => session.apply(changeDrawing({ id, values: { order } }));
     return (
         <div className="flex flex-col gap-2">
             <Tick checked={place.covers} onChange={(covers) => onChange({ covers })}>
@@ -146,7 +148,7 @@ function OtherPicture({ id, drawing, isBlocked }: { id: string; drawing: Drawing
             <button
                 className="act"
                 disabled={isBlocked || picture === drawing.picture}
-                onClick={() => void session.importWaiting(drawing.original, { drawing: id, picture })}
+                onClick={() => void session.work.importWaiting(drawing.original, { drawing: id, picture })}
             >
                 Take this one
             </button>

@@ -4,6 +4,7 @@ import { isMask } from '../../picture/stack';
 import { Panel } from '../../ui/Panel';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage } from '../model/context';
+import { changePass } from '../../page/ops/passes/changePass';
 
 const MOST = 8;
 
@@ -40,7 +41,7 @@ export function ProofPanel() {
                         <span className="truncate" title={pass.name}>
                             rolled up: {pass.name}
                         </span>
-                        <button className="act" onClick={() => bench.session.changePass(id, { visible: true })}>
+                        <button className="act" onClick={() => bench.session.apply(changePass({ id: id, values: { visible: true } }))}>
                             Let down
                         </button>
                     </li>

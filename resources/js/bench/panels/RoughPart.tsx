@@ -98,14 +98,14 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
     return (
         <>
             <div className="flex flex-wrap gap-1">
-                <button className="act main" disabled={isBlocked} onClick={() => void lay(session.roughIn(figure, plan))}>
+                <button className="act main" disabled={isBlocked} onClick={() => void lay(session.work.roughIn(figure, plan))}>
                     Rough it in
                 </button>
                 <button
                     className="act"
                     disabled={isBlocked}
                     title="The same light on everything that is filled on this page, in one step"
-                    onClick={() => void lay(session.roughInAll(plan))}
+                    onClick={() => void lay(session.work.roughInAll(plan))}
                 >
                     on every figure
                 </button>
@@ -151,7 +151,7 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
                 aria-label="Light plan of this page"
                 disabled={!may}
                 value={stands?.id ?? ''}
-                onChange={(event) => void session.pickLight(event.target.value === '' ? null : Number(event.target.value))}
+                onChange={(event) => void session.palette.pickLight(event.target.value === '' ? null : Number(event.target.value))}
             >
                 <option value="">no light plan</option>
                 <NamedOptions of={lights} />
@@ -167,17 +167,21 @@ function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlan
     const isChanged = stands !== null && JSON.stringify(stands.plan) !== JSON.stringify(plan);
     const keep = (): void => {
         if (name.trim() === '') return;
-        void session.keepLight(name.trim(), plan);
+        void session.palette.keepLight(name.trim(), plan);
         setName('');
     };
     return (
         <div className="flex flex-wrap gap-1">
             {stands !== null && (
                 <>
-                    <button className="act" disabled={!may || !isChanged} onClick={() => void session.changeLight(stands, { plan })}>
+                    <button
+                        className="act"
+                        disabled={!may || !isChanged}
+                        onClick={() => void session.palette.changeLight(stands, { plan })}
+                    >
                         Change the plan
                     </button>
-                    <button className="act" disabled={!may} onClick={() => void session.changeLight(stands, { retire: true })}>
+                    <button className="act" disabled={!may} onClick={() => void session.palette.changeLight(stands, { retire: true })}>
                         Delete it
                     </button>
                 </>

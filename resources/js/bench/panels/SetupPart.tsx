@@ -10,6 +10,7 @@ import { useBench, usePage, useSession, useTarget } from '../model/context';
 import { AT_FIRST, planOf } from '../model/keyLight';
 import { asSetup, roughKind } from '../model/setups';
 import { OwnSetup, type ChangeProps } from './OwnSetup';
+import { hangOn } from '../../page/commands/setups';
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
     return (
@@ -72,8 +73,8 @@ function Hang({ setup, target }: { setup: SetupState; target: Target }) {
     const onFigure: ScopeData = { kind: 'figure', id: figure };
     /** What a first light fills is filled at once, where the setup is hung. */
     const hang = (scope: ScopeData, marked: number[], lit: number[]): void => {
-        session.hangSetup(setup, figure, scope, marked);
-        if (isLit && (scope.kind === 'figure' || lit.length > 0)) void session.roughIn(figure, plan, lit);
+        hangOn(session, setup, figure, scope, marked);
+        if (isLit && (scope.kind === 'figure' || lit.length > 0)) void session.work.roughIn(figure, plan, lit);
     };
     const ofMaterial = (): number[] =>
         Object.entries(regions)
@@ -108,15 +109,14 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
     const labels = useChosenOf(figure);
     const [name, setName] = useState('');
     const kept = passes.slice(-MOST.passesOfSetup);
+    /** What of each pass is painted in the picked regions; null when that could not be told. */
+    const marksIn = async (ids: string[]): Promise<(string | null)[] | null> => {
+        if (labels.length === 0) return ids.map(() => null);
+        return (await session.answer(api.marks(session.view.id, ids, labels)))?.marks ?? null;
+    };
     const keep = async (): Promise<void> => {
         if (name.trim() === '' || kept.length === 0) return;
-        const marks =
-            labels.length === 0
-                ? kept.map(() => null)
-                : await session.marksOf(
-                      kept.map(([id]) => id),
-                      labels,
-                  );
+        const marks = await marksIn(kept.map(([id]) => id));
         if (marks === null) return;
         const list = kept
             .map(([id, pass], i) => asSetup(pass, marks[i], roughKind(id, figure)))

@@ -34,10 +34,10 @@ export function TakePart() {
                     name="A picture of flats"
                     accept={ACCEPT}
                     disabled={isBlocked}
-                    onFiles={([file]) => void session.takeFlats(file)}
+                    onFiles={([file]) => void session.work.takeFlats(file)}
                 />
                 {taken !== null && (
-                    <button className="act" onClick={() => session.forgetTaken()}>
+                    <button className="act" onClick={() => session.work.forgetTaken()}>
                         Close the table
                     </button>
                 )}
@@ -75,12 +75,12 @@ function Row({ row, figures }: { row: TakenRow; figures: FigureState[] }) {
     const all = figures.flatMap((figure) => figure.materials);
     const make = async (): Promise<void> => {
         const figure = target?.material.figure ?? figures[0]?.id;
-        const made = figure === undefined ? null : await session.addMaterial(figure, row.colour, row.colour);
-        if (made !== null) session.settleTaken(row, made);
+        const made = figure === undefined ? null : await session.palette.addMaterial(figure, row.colour, row.colour);
+        if (made !== null) session.work.settleTaken(row, made);
     };
     const settle = (value: string): void => {
         const material = all.find(({ id }) => id === Number(value));
-        if (material !== undefined) session.settleTaken(row, material);
+        if (material !== undefined) session.work.settleTaken(row, material);
         else if (value === 'new') void make();
     };
     return (

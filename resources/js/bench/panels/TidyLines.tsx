@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { mayColour } from '../../page/store';
 import { NumberField } from '../../ui/NumberField';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
+import { api } from '../../api/client';
 
 export function TidyLines() {
     const bench = useBenchModel();
@@ -18,9 +19,9 @@ export function TidyLines() {
             set(value);
             bench.set({ proposed: null });
         };
-    const show = async (): Promise<void> => bench.set({ proposed: await session.tidied(overshoot, gap) });
+    const show = async (): Promise<void> => bench.set({ proposed: await session.answer(api.tidyLines(session.view.id, overshoot, gap)) });
     const make = async (): Promise<void> => {
-        await session.tidy(overshoot, gap);
+        await session.work.tidy(overshoot, gap);
         bench.set({ proposed: null });
     };
     return (

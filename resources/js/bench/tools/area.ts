@@ -7,6 +7,7 @@ import { joined, shapeCover, type Cover } from './covering';
 import { OutlineGesture, thinned } from './outline';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { paintShape } from '../../page/ops/paint/paintShape';
 
 /** Screen pixels within which a press on a corner means that corner. */
 const CLOSE = 10;
@@ -50,7 +51,7 @@ function lay(host: ToolHost, aim: Aim, outline: Spot[]): void {
     const corners = thinned(outline);
     const { axis } = host.bench.view;
     new CoverPreview(host, aim).show(twinCover(host, corners, axis));
-    host.bench.session.paint({ kind: 'paint.shape', laying: laidAs(aim), outline: corners, mirror: axis });
+    host.bench.session.apply(paintShape({ laying: laidAs(aim), outline: corners, mirror: axis }));
 }
 
 /** A shape, and with a mirror its twin; where both lie it is no darker. */

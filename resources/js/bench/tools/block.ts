@@ -5,6 +5,8 @@ import { drawPath } from '../surface/overlays';
 import { may } from './may';
 import { OutlineGesture, thinned } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { shapeRegions } from '../../page/ops/flats/shapeRegions';
+import { filledWith } from '../../page/ops/shown';
 
 /** Screen pixels within which a click on the first corner closes the shape. */
 const CLOSE = 10;
@@ -55,7 +57,9 @@ export const block: Tool = {
 function push(host: ToolHost, start: ToolPoint): Gesture | null {
     const into = host.labelAt(start.x, start.y);
     if (into === 0) return null;
-    return new PenGesture(host, start, (pen) => host.bench.session.shapeRegions('add', { outline: null, pen, into }, null));
+    return new PenGesture(host, start, (pen) =>
+        host.bench.session.apply(shapeRegions({ use: 'add', outline: null, pen, into, ...filledWith(null) })),
+    );
 }
 
 function setCorner({ bench, view }: ToolHost, { x, y }: ToolPoint): null {

@@ -2,6 +2,7 @@ import type { BridgeData } from '../../api/generated';
 import { drawDraftBridge } from '../surface/overlays';
 import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { changeBridges } from '../../page/ops/flats/changeBridges';
 
 /** Screen pixels by which a bridge may be missed, and from which on a drag draws one. */
 const REACH = 10;
@@ -38,13 +39,19 @@ class BridgeGesture implements Gesture {
         const { session } = this.host.bench;
         if (this.isDrag) {
             const place = ({ x, y }: ToolPoint): [number, number] => [Math.max(0, Math.floor(x)), Math.max(0, Math.floor(y))];
-            session.drawBridge([...place(this.from), ...place(this.to)]);
+            session.apply(changeBridges({ draw: [...place(this.from), ...place(this.to)], bridge: null, as: null }));
             return;
         }
         const hit = bridgeAt(session.view.records.bridge, this.from, REACH / this.host.view.scale);
         if (hit === null) return session.say('There is no bridge here. Drag across a gap to draw one.');
         const { kind } = session.view.records.bridge[hit];
-        session.decideBridge(hit, this.from.shift || kind === 'doubtful' || kind === 'refused' ? 'kept' : 'refused');
+        session.apply(
+            changeBridges({
+                draw: null,
+                bridge: Number(hit),
+                as: this.from.shift || kind === 'doubtful' || kind === 'refused' ? 'kept' : 'refused',
+            }),
+        );
     }
 
     cancel(): void {

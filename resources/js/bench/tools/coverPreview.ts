@@ -3,6 +3,8 @@ import type { Aim } from './aim';
 import { keptInside, type Cover } from './covering';
 import { LayerPreview } from './layerPreview';
 import type { ToolHost } from './tool';
+import { addPass } from '../../page/ops/passes/addPass';
+import { removePass } from '../../page/ops/passes/removePass';
 
 /** Coverage that is laid at once, shown in its pass until the server's truth takes its place. */
 export class CoverPreview {
@@ -14,7 +16,7 @@ export class CoverPreview {
         private readonly aim: Aim,
     ) {
         this.preview = new LayerPreview(host, aim.layer, aim.bytesPerPixel, (base, cover) => layStroke(base, cover, aim.laying));
-        if (aim.make !== null) host.bench.session.showPass(aim.pass, aim.make);
+        if (aim.make !== null) host.bench.session.preview(addPass({ id: aim.pass, pass: aim.make }));
     }
 
     /** In place of what was shown before. */
@@ -27,6 +29,6 @@ export class CoverPreview {
 
     takeBack(): void {
         this.preview.takeBack();
-        if (this.aim.make !== null) this.host.bench.session.hidePass(this.aim.pass);
+        if (this.aim.make !== null) this.host.bench.session.preview(removePass({ id: this.aim.pass }));
     }
 }

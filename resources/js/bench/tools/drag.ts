@@ -9,6 +9,7 @@ import { insideTile } from './covering';
 import { rounded } from './layerPreview';
 import { pointOf, strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { dragPaint } from '../../page/ops/paint/dragPaint';
 
 export const drag: Tool = {
     id: 'drag',
@@ -68,14 +69,15 @@ class DragGesture implements Gesture {
         for (const { preview } of this.pulled) this.show(preview.end());
         const { pass, inside } = this.aim;
         if (this.before.size === 0) return;
-        this.host.bench.session.paint({
-            kind: 'paint.drag',
-            pass,
-            brush: this.brush,
-            points: this.points.map((point) => rounded(pointOf(point))),
-            inside,
-            mirror: this.axis,
-        });
+        this.host.bench.session.apply(
+            dragPaint({
+                pass,
+                brush: this.brush,
+                points: this.points.map((point) => rounded(pointOf(point))),
+                inside,
+                mirror: this.axis,
+            }),
+        );
     }
 
     cancel(): void {

@@ -1,12 +1,14 @@
 import type { BenchModel } from '../model/model';
 import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
+import { fillRegions } from '../../page/ops/flats/fillRegions';
+import { filledWith } from '../../page/ops/shown';
 
 export const pickFirst = ({ bench }: ToolHost): string | null =>
     bench.target === null ? 'Pick a material at the left first; then click a region to fill it.' : null;
 
 export function fillWith({ bench }: ToolHost, labels: number[]): void {
-    if (bench.target !== null) bench.session.fill(labels, bench.target.material);
+    if (bench.target !== null) bench.session.apply(fillRegions({ labels: labels, ...filledWith(bench.target.material) }));
 }
 
 export function fillSentence({ target }: BenchModel): string {

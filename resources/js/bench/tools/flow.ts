@@ -4,6 +4,7 @@ import { evenly, type Spot } from '../model/lines';
 import { drawArrow } from '../surface/overlays';
 import { OutlineGesture } from './outline';
 import type { Gesture, ToolHost, ToolPoint } from './tool';
+import { tellFlow } from '../../page/ops/light/tellFlow';
 
 /** Places a direction is kept with; the core takes no more than twice as many. */
 const PLACES = 12;
@@ -19,6 +20,6 @@ function tell({ bench, view }: ToolHost, path: Spot[]): void {
     const labels = bench.chosenRegions.map(([label]) => label);
     if (size === null || places === null || labels.length === 0) return;
     const line = places.map(({ x, y }): [number, number] => [x / size.width, y / size.height]);
-    bench.session.tellFlow(labels, line);
+    bench.session.apply(tellFlow({ labels: labels, line: line, more: true }));
     bench.set({ isDrawingFlow: false });
 }

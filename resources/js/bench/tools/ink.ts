@@ -7,6 +7,7 @@ import { LayerPreview, rounded } from './layerPreview';
 import { may } from './may';
 import { pointOf } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { addLines } from '../../page/commands/lines';
 
 export const ink: Tool = {
     id: 'ink',
@@ -81,7 +82,7 @@ class InkGesture implements Gesture {
         const nib = { ...this.bench.nib, smoothing: 0 };
         const lines = drawn.map(({ points, taper }) => this.preview.drawn(nib, tapered(points, taper)));
         this.preview.show(lines, new Set(lines.flatMap((line) => [...line.tiles.keys()])));
-        this.bench.session.addLines(drawn);
+        addLines(this.bench.session, drawn);
     }
 
     cancel(): void {

@@ -2,6 +2,8 @@ import { mayFlat, whyNot } from '../../page/store';
 import { fillSentence, pickFirst } from './fill';
 import { OutlineGesture, thinned } from './outline';
 import type { Tool } from './tool';
+import { fillInside } from '../../page/ops/flats/fillInside';
+import { filledWith } from '../../page/ops/shown';
 
 export const loop: Tool = {
     id: 'loop',
@@ -22,7 +24,8 @@ export const loop: Tool = {
             return null;
         }
         return new OutlineGesture(start, (outline) => {
-            if (outline.length > 2) session.fillInside(thinned(outline), target.material, !start.shift);
+            if (outline.length > 2)
+                session.apply(fillInside({ outline: thinned(outline), ...filledWith(target.material), unfilled: !start.shift }));
         });
     },
 };

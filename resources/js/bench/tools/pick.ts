@@ -5,6 +5,7 @@ import { drawLines } from '../surface/overlays';
 import { may } from './may';
 import { OutlineGesture } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { drawInk } from '../../page/ops/ink/drawInk';
 
 /** Screen pixels by which a line may be missed, and by which a click may slip. */
 const REACH = 6;
@@ -58,7 +59,7 @@ class MoveGesture implements Gesture {
         // A click that slipped moves nothing.
         if (Math.hypot(this.by.x, this.by.y) * this.host.view.scale < REACH / 2) return;
         const lines = this.lines().map(([id, stroke]) => ({ id: this.isCopy ? randomId(12) : id, stroke }));
-        bench.session.drawInk(lines);
+        bench.session.apply(drawInk({ strokes: lines }));
         bench.set({ picked: lines.map(({ id }) => id) });
     }
 
@@ -102,7 +103,7 @@ class PullGesture implements Gesture {
     }
 
     up(): void {
-        if (this.now !== this.line) this.host.bench.session.drawInk([{ id: this.id, stroke: this.now }]);
+        if (this.now !== this.line) this.host.bench.session.apply(drawInk({ strokes: [{ id: this.id, stroke: this.now }] }));
     }
 
     cancel(): void {

@@ -4,6 +4,7 @@ import { CoverPreview } from './coverPreview';
 import { regionCover } from './covering';
 import { strokeSentence } from './strokes';
 import type { Tool, ToolHost } from './tool';
+import { pourPaint } from '../../page/ops/paint/pourPaint';
 
 export const pour: Tool = {
     id: 'pour',
@@ -23,7 +24,7 @@ export const pour: Tool = {
             return null;
         }
         new CoverPreview(host, { ...aim, inside: [] }).show(regionCover(host, labels, host.places(null)));
-        host.bench.session.paint({ kind: 'paint.pour', laying: { ...laidAs(aim), inside: [] }, labels });
+        host.bench.session.apply(pourPaint({ laying: { ...laidAs(aim), inside: [] }, labels }));
         return null;
     },
 };

@@ -7,6 +7,7 @@ import { CoverPreview } from './coverPreview';
 import { joined, rampCover, type Cover } from './covering';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { paintRamp } from '../../page/ops/paint/paintRamp';
 
 export const ramp: Tool = {
     id: 'ramp',
@@ -58,15 +59,16 @@ class RampGesture implements Gesture {
 
     up(): void {
         if (!this.isLong) return this.cancel();
-        this.host.bench.session.paint({
-            kind: 'paint.ramp',
-            laying: laidAs(this.aims[0]),
-            from: [this.from.x, this.from.y],
-            to: [this.to.x, this.to.y],
-            form: this.form,
-            over: this.aims.slice(1).map((aim) => ({ laying: laidAs(aim), part: OUTER })),
-            mirror: this.axis,
-        });
+        this.host.bench.session.apply(
+            paintRamp({
+                laying: laidAs(this.aims[0]),
+                from: [this.from.x, this.from.y],
+                to: [this.to.x, this.to.y],
+                form: this.form,
+                over: this.aims.slice(1).map((aim) => ({ laying: laidAs(aim), part: OUTER })),
+                mirror: this.axis,
+            }),
+        );
     }
 
     cancel(): void {

@@ -4,6 +4,7 @@ import { passAt, type Aim } from './aim';
 import { rounded } from './layerPreview';
 import { pointOf, strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { softenPass } from '../../page/ops/paint/softenPass';
 
 export const soften: Tool = {
     id: 'soften',
@@ -36,17 +37,18 @@ class SoftenGesture implements Gesture {
 
     up(): void {
         const { bench } = this.host;
-        bench.session.paint({
-            kind: 'pass.soften',
-            pass: this.aim.pass,
-            by: bench.view.softness,
-            // The rim of the brush lets go gently.
-            brush: { size: bench.view.size, hardness: 0.5, opacity: 1, smoothing: 0 },
-            points: this.path.map((point) => rounded(pointOf(point))),
-            inside: this.aim.inside,
-            mirror: bench.view.axis,
-            apart: bench.view.isSoftApart,
-        });
+        bench.session.apply(
+            softenPass({
+                pass: this.aim.pass,
+                by: bench.view.softness,
+                // The rim of the brush lets go gently.
+                brush: { size: bench.view.size, hardness: 0.5, opacity: 1, smoothing: 0 },
+                points: this.path.map((point) => rounded(pointOf(point))),
+                inside: this.aim.inside,
+                mirror: bench.view.axis,
+                apart: bench.view.isSoftApart,
+            }),
+        );
     }
 
     cancel(): void {

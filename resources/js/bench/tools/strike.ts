@@ -8,6 +8,7 @@ import { rounded } from './layerPreview';
 import { may } from './may';
 import { OutlineGesture } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { drawInk } from '../../page/ops/ink/drawInk';
 
 /** Screen pixels by which a line may be missed. */
 const REACH = 5;
@@ -48,7 +49,7 @@ class StrikeGesture implements Gesture {
     }
 
     up(): void {
-        if (this.struck.size > 0) this.host.bench.session.drawInk([...this.struck].map((id) => ({ id, stroke: null })));
+        if (this.struck.size > 0) this.host.bench.session.apply(drawInk({ strokes: [...this.struck].map((id) => ({ id, stroke: null })) }));
     }
 
     cancel(): void {
@@ -83,5 +84,5 @@ function cut({ session, view }: BenchModel, path: Spot[]): void {
         const [first, ...others] = left.map((piece) => ({ ...piece, points: thinned(piece.points).map(rounded) }));
         return [{ id, stroke: first ?? null }, ...others.map((piece) => ({ id: randomId(12), stroke: piece }))];
     });
-    if (changed.length > 0) session.drawInk(changed);
+    if (changed.length > 0) session.apply(drawInk({ strokes: changed }));
 }

@@ -8,6 +8,9 @@ import { insideTile } from './covering';
 import { LayerPreview, rounded } from './layerPreview';
 import { TwinPreview } from './twin';
 import type { Gesture, ToolHost, ToolPoint } from './tool';
+import { stroke } from '../../page/ops/paint/stroke';
+import { addPass } from '../../page/ops/passes/addPass';
+import { removePass } from '../../page/ops/passes/removePass';
 
 export const strokeSentence = (bench: BenchModel, erasing: boolean): string =>
     sentence(bench.session.view.rules, bench.session.view.records, bench.target, erasing);
@@ -15,7 +18,7 @@ export const strokeSentence = (bench: BenchModel, erasing: boolean): string =>
 export function beginStroke(host: ToolHost, start: ToolPoint, erase: boolean): Gesture | null {
     const aim = aimAt(host, start, erase);
     if (aim === null) return null;
-    if (aim.make !== null) host.bench.session.showPass(aim.pass, aim.make);
+    if (aim.make !== null) host.bench.session.preview(addPass({ id: aim.pass, pass: aim.make }));
     return new StrokeGesture(host, aim, host.bench.brush, start);
 }
 
@@ -51,17 +54,18 @@ class StrokeGesture implements Gesture {
     up(): void {
         this.preview.show([this.stroke], this.stroke.end());
         const { pass, make, colour, laying, inside } = this.aim;
-        this.host.bench.session.stroke({
-            kind: 'stroke',
-            pass,
-            make,
-            colour,
-            erase: laying.erase,
-            brush: this.brush,
-            points: this.stroke.points.map(rounded),
-            inside,
-            mirror: this.axis,
-        });
+        this.host.bench.session.apply(
+            stroke({
+                pass,
+                make,
+                colour,
+                erase: laying.erase,
+                brush: this.brush,
+                points: this.stroke.points.map(rounded),
+                inside,
+                mirror: this.axis,
+            }),
+        );
     }
 
     private begun(): TwinPreview {
@@ -71,7 +75,7 @@ class StrokeGesture implements Gesture {
 
     cancel(): void {
         this.preview.takeBack();
-        if (this.aim.make !== null) this.host.bench.session.hidePass(this.aim.pass);
+        if (this.aim.make !== null) this.host.bench.session.preview(removePass({ id: this.aim.pass }));
     }
 
     /** What of a tile of the stroke lies where it may. */

@@ -1,10 +1,12 @@
 import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
+import { fillRegions } from '../../page/ops/flats/fillRegions';
+import { filledWith } from '../../page/ops/shown';
 
 function unfillAll({ bench }: ToolHost, labels: number[]): void {
     const { region } = bench.session.view.records;
     const filled = labels.filter((label) => (region[label]?.material ?? 0) !== 0);
-    if (filled.length > 0) bench.session.fill(filled, null);
+    if (filled.length > 0) bench.session.apply(fillRegions({ labels: filled, ...filledWith(null) }));
 }
 
 export const unfill: Tool = {

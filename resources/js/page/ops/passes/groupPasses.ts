@@ -1,0 +1,10 @@
+import type { GroupInput } from '../../../api/generated';
+import { opOf } from '../op';
+import { withGroup } from '../shown';
+
+/** Passes blend among themselves first; with how null they are parted. */
+export const groupPasses = opOf<GroupInput>()('group', {
+    name: 'The grouping',
+    touches: ({ id, passes }) => [`group ${id}`, ...passes.map((pass) => `pass ${pass}`)],
+    show: ({ id, how }, view) => withGroup(view, id, how),
+});
