@@ -18,9 +18,6 @@ use Awning\Core\Page\SetupBox;
  */
 final readonly class SeriesSetups
 {
-    /** What setups that were kept earlier say nothing of. */
-    private const SINCE = ['follows' => null, 'turn' => null, 'marks' => null, 'rough' => null];
-
     public function __construct(private Series $series)
     {
     }
@@ -33,6 +30,6 @@ final readonly class SeriesSetups
         /** @var list<SeriesSetup> $own */
         $own = SeriesSetup::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => array_map(fn (array $pass): array => $pass + self::SINCE, $setup->passes)], $own)];
+        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => Setup::fromList($setup->passes)->toList()], $own)];
     }
 }

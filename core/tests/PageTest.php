@@ -90,7 +90,7 @@ final class PageTest extends TestCase
         self::assertSame(array_column(Tone::cases(), 'value'), array_map(fn (Tone $tone): string => $tone->value, [...Tone::six(), ...Tone::more()]));
         foreach (Tone::cases() as $tone) {
             $pass = PassRules::forTone($tone, 4, 9);
-            self::assertSame([4, PassRules::toneName($tone), $tone->value], [$pass->figure, $pass->name, $pass->toData()['tone'] ?? null]);
+            self::assertSame([4, PassRules::toneName($tone), $tone->value], [$pass->figure, $pass->name, $pass->toData()['content']['tone'] ?? null]);
             self::assertEquals($tone === Tone::Line ? Scope::ink() : ($tone->isMore() ? Scope::material(9) : Scope::figure(4)), $pass->scope);
         }
     }
@@ -128,5 +128,25 @@ final class PageTest extends TestCase
         $region = new \Awning\Core\Page\Region(3, 9, 40, 5, 6);
         self::assertEquals(new \Awning\Core\Page\Region(0, 0, 40, 5, 6), $region->filled(7, 0));
         self::assertEquals(new \Awning\Core\Page\Region(7, 8, 40, 5, 6), $region->filled(7, 8));
+    }
+
+    /** Journals, setups and browsers hold passes whose content had no place of its own yet. */
+    public function test_passes_and_changes_of_the_first_form_are_read(): void
+    {
+        $old = ['name' => 'Rim', 'figure' => 4, 'kind' => 'tint', 'tone' => null, 'colour' => '#102030', 'follows' => 'around', 'scope' => ['kind' => 'figure', 'id' => 4], 'mode' => 'screen', 'opacity' => 0.5];
+        $pass = PassSpec::fromData(new Data($old));
+        self::assertSame(['kind' => 'tint', 'colour' => '#102030', 'follows' => 'around'], $pass->toData()['content']);
+        self::assertSame(['kind' => 'tint', 'colour' => '#a0b0c0', 'follows' => null], $pass->changed(new Data(['colour' => '#a0b0c0', 'follows' => null]))->toData()['content']);
+        self::assertSame(['#102030', 0.25], [$pass->changed(new Data(['opacity' => 0.25]))->toData()['content']['colour'] ?? null, $pass->changed(new Data(['opacity' => 0.25]))->opacity]);
+        $tone = PassSpec::fromData(new Data(['kind' => 'tone', 'tone' => 'glint'] + $old));
+        self::assertSame(['kind' => 'tone', 'tone' => 'deep'], $tone->changed(new Data(['tone' => 'deep']))->toData()['content']);
+        foreach ([[$pass, ['colour' => 'red']], [$tone, ['tone' => 'mud']], [$tone, ['follows' => 'moon']], [$tone, ['content' => ['kind' => 'paint']]], [$tone, ['kind' => 'tint']], [$tone, ['figure' => 5]]] as [$of, $change]) {
+            try {
+                $of->changed(new Data($change));
+                self::fail(json_encode($change).' was taken');
+            } catch (\InvalidArgumentException $error) {
+                self::assertNotSame('', $error->getMessage());
+            }
+        }
     }
 }

@@ -662,11 +662,11 @@ final class PaintTest extends TestCase
 
     public function test_a_ramp_runs_through_several_tones_in_one_step(): void
     {
-        $deep = ['pass' => 'deeppass01', 'make' => ['tone' => 'deep', 'name' => 'Deep shade'] + $this->toneOf(3)];
+        $deep = ['pass' => 'deeppass01', 'make' => ['content' => ['kind' => 'tone', 'tone' => 'deep'], 'name' => 'Deep shade'] + $this->toneOf(3)];
         $this->op('paint.ramp', ['laying' => $this->into(), 'from' => [20.5, 50.5], 'to' => [220.5, 50.5], 'form' => 'straight', 'over' => [['laying' => $deep, 'part' => 0.25]]]);
         self::assertEqualsWithDelta([255, 255 * 0.9, 255 * 0.5, 0], [$this->at(10, 50), $this->at(40, 50), $this->at(120, 50), $this->at(225, 50)], 1);
         self::assertEqualsWithDelta([255, 255 * 0.6, 0], [$this->at(10, 50, 'deeppass01'), $this->at(40, 50, 'deeppass01'), $this->at(71, 50, 'deeppass01')], 1);
-        self::assertSame(Tone::Deep->value, (new Sheet($this->source))->find(PassSpec::class, 'deeppass01')?->toData()['tone']);
+        self::assertSame(Tone::Deep->value, (new Sheet($this->source))->find(PassSpec::class, 'deeppass01')?->toData()['content']['tone']);
         $this->assertRefused('paint.ramp', ['laying' => $this->into(), 'from' => [20, 50], 'to' => [60, 50], 'over' => [['laying' => $this->into('nobodys001'), 'part' => 0.5]]], 'gone');
         self::assertSame(255, $this->at(10, 50), 'and nothing of it is laid');
     }
@@ -699,7 +699,7 @@ final class PaintTest extends TestCase
 
     public function test_passes_that_do_not_lay_the_same_stay_apart(): void
     {
-        $unlike = [['tone' => 'light'], ['scope' => ['kind' => 'material', 'id' => 31]], ['mode' => 'multiply'], ['visible' => false], ['mask' => ['pass' => 'paintpass1', 'outside' => true]], ['turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 0]]];
+        $unlike = [['content' => ['kind' => 'tone', 'tone' => 'light']], ['scope' => ['kind' => 'material', 'id' => 31]], ['mode' => 'multiply'], ['visible' => false], ['mask' => ['pass' => 'paintpass1', 'outside' => true]], ['turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 0]]];
         $words = ['do not lay the same', 'clipped', 'normally', 'rolled up', 'keeps to another', 'turned'];
         $this->op('pass.change', ['id' => 'paintpass1', 'values' => ['order' => 99]]);
         foreach ($unlike as $i => $change) {
@@ -713,7 +713,7 @@ final class PaintTest extends TestCase
     {
         $this->op('pass.add', ['id' => 'upperpass1', 'pass' => $this->toneOf(3)]);
         $this->op('pass.change', ['id' => 'paintpass1', 'values' => ['order' => 9]]);
-        $this->op('pass.add', ['id' => 'highest001', 'pass' => ['tone' => 'light', 'name' => 'Light'] + $this->toneOf(3)]);
+        $this->op('pass.add', ['id' => 'highest001', 'pass' => ['content' => ['kind' => 'tone', 'tone' => 'light'], 'name' => 'Light'] + $this->toneOf(3)]);
         $this->block(self::box(20, 20, 120, 90), opacity: 0.8);
         // It reaches to a tile where the other has nothing.
         $this->block(self::box(80, 20, 300, 90), 'upperpass1', opacity: 0.6);
@@ -734,12 +734,12 @@ final class PaintTest extends TestCase
     public function test_a_setup_with_marks_is_painted_in_other_regions_scaled_into_their_box(): void
     {
         // Region 7 lies from 0 to 240: painted in its right lower quarter; half of that by another pass.
-        $this->op('pass.add', ['id' => 'lightpass1', 'pass' => ['tone' => 'light', 'name' => 'Light', 'turn' => ['lightness' => 0.1, 'chroma' => 1.5, 'hue' => 20.0]] + $this->toneOf(3)]);
+        $this->op('pass.add', ['id' => 'lightpass1', 'pass' => ['content' => ['kind' => 'tone', 'tone' => 'light'], 'name' => 'Light', 'turn' => ['lightness' => 0.1, 'chroma' => 1.5, 'hue' => 20.0]] + $this->toneOf(3)]);
         $this->block(self::box(120, 150, 400, self::HEIGHT), opacity: 0.8);
         $this->block(self::box(180, 150, 240, self::HEIGHT), 'lightpass1');
         $sheet = new Sheet($this->source);
         $regions = new MarkedRegions($sheet, [7]);
-        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'kind', 'tone', 'colour', 'follows', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText(), 'rough' => null])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
+        $passes = array_map(fn (string $id): array => (fn (PassSpec $pass): array => array_intersect_key($pass->toData(), array_flip(['name', 'content', 'mode', 'opacity', 'turn'])) + ['marks' => $regions->read($id, $pass)?->toText(), 'rough' => null])($sheet->find(PassSpec::class, $id) ?? self::fail($id)), ['shadepass1', 'lightpass1']);
         [$name, $setup] = SetupFile::read(SetupFile::write('Corner ☂', Setup::fromList($passes)));
         self::assertSame(['Corner ☂', $passes], [$name, $setup->toList()]);
         // As sharp as a box of that size is worth; marks of a setup that was kept long ago have fewer pixels.
@@ -759,7 +759,7 @@ final class PaintTest extends TestCase
         self::assertEquals(new ColourTurn(0.1, 1.5, 20), (new Sheet($this->source))->find(PassSpec::class, 'newlight01')?->turn);
         self::assertNull((new MarkedRegions(new Sheet($this->source), [9]))->read('lightpass1', $sheet->find(PassSpec::class, 'lightpass1') ?? self::fail('no light')), 'nothing of it lies there');
         $this->assertRefused('setup.hang', ['name' => 'Corner', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['another001', 'another002'], 'passes' => $passes, 'labels' => [1234]], 'gone');
-        foreach (['{' => 'no setup', '{"kind":"awning setup","version":2}' => 'newer', '{"kind":"awning setup","version":1,"name":""}' => 'name', '{"kind":"awning setup","version":1,"name":"x","passes":[]}' => '1 to 24', '{"kind":"awning setup","version":1,"name":"x","passes":[{"name":"a","kind":"tone","tone":"shade","marks":"eJw="}]}' => '64 or 128'] as $json => $why) {
+        foreach (['{' => 'no setup', '{"kind":"awning setup","version":3}' => 'newer', '{"kind":"awning setup","version":1,"name":""}' => 'name', '{"kind":"awning setup","version":1,"name":"x","passes":[]}' => '1 to 24', '{"kind":"awning setup","version":1,"name":"x","passes":[{"name":"a","kind":"tone","tone":"shade","marks":"eJw="}]}' => '64 or 128'] as $json => $why) {
             try {
                 SetupFile::read((string) $json);
                 self::fail("$json was taken");
@@ -782,7 +782,7 @@ final class PaintTest extends TestCase
         $hang = fn (array $passes, int $figure, string $ids) => $this->op('setup.hang', ['name' => 'Moonlit', 'figure' => $figure, 'scope' => ['kind' => 'material', 'id' => 52], 'ids' => array_map(fn (int $i): string => "$ids$i", array_keys($passes)), 'passes' => $passes, 'setup' => 31]);
         $hang([$plain, $shade, $rim, $lines], 5, 'moonlit00');
         $passes = (new Sheet($this->source))->all(PassSpec::class);
-        self::assertSame(['Moon edge', '#c0d8ff', 'screen', 0.5, $order], [$passes['rough5rim']->name, $passes['rough5rim']->toData()['colour'], $passes['rough5rim']->mode->value, $passes['rough5rim']->opacity, $passes['rough5rim']->order]);
+        self::assertSame(['Moon edge', '#c0d8ff', 'screen', 0.5, $order], [$passes['rough5rim']->name, $passes['rough5rim']->toData()['content']['colour'], $passes['rough5rim']->mode->value, $passes['rough5rim']->opacity, $passes['rough5rim']->order]);
         self::assertSame(['Soft shade', 0.7, ['kind' => 'figure', 'id' => 5]], [$passes['rough5shade']->name, $passes['rough5shade']->opacity, $passes['rough5shade']->scope->toData()]);
         self::assertSame(['Edges', ['kind' => 'material', 'id' => 52]], [$passes['rough5lines']->name, $passes['moonlit000']->scope->toData()]);
         self::assertArrayNotHasKey('moonlit001', $passes);
@@ -826,7 +826,7 @@ final class PaintTest extends TestCase
         $follow();
         $after = $passes();
         foreach (['eyedark001', 'eyedark002'] as $id) {
-            self::assertSame(['name' => 'Darker', 'colour' => '#405060', 'opacity' => 0.75] + $before[$id], array_intersect_key($after[$id], ['name' => 0, 'colour' => 0, 'opacity' => 0]) + $after[$id]);
+            self::assertSame(['name' => 'Darker', 'content' => ['kind' => 'tint', 'colour' => '#405060', 'follows' => null], 'opacity' => 0.75] + $before[$id], array_intersect_key($after[$id], ['name' => 0, 'content' => 0, 'opacity' => 0]) + $after[$id]);
         }
         self::assertSame(153, $this->at(30, 30, 'eyedark002'), 'what is painted stays');
         $left = ['eyelight01', 'eyelight02', 'elsewhere1', 'elsewhere2', 'nobodys001', 'thecopy001', 'shadepass1'];
@@ -948,7 +948,7 @@ final class PaintTest extends TestCase
         $all = (new Sheet($this->source))->all(PassSpec::class);
         $hung = PassOrder::sorted(array_intersect_key($all, array_flip($ids)));
         self::assertSame($ids, array_keys($hung));
-        self::assertSame([['Shade', 'shade', null], ['Upper dark', null, '#2c2740']], array_map(fn (string $id): array => [$hung[$id]->name, $hung[$id]->toData()['tone'], $hung[$id]->toData()['colour']], array_slice($ids, 0, 2)));
+        self::assertSame([['Shade', ['kind' => 'tone', 'tone' => 'shade']], ['Upper dark', ['kind' => 'tint', 'colour' => '#2c2740', 'follows' => null]]], array_map(fn (string $id): array => [$hung[$id]->name, $hung[$id]->toData()['content']], array_slice($ids, 0, 2)));
         self::assertSame(['multiply', 0.55, 5, 'material', 52], [$hung[$ids[1]]->mode->value, $hung[$ids[1]]->opacity, $hung[$ids[1]]->figure, $hung[$ids[1]]->scope->kind->value, $hung[$ids[1]]->scope->id]);
         $hang = fn (array $more): array => $more + ['name' => 'Eye', 'figure' => 5, 'scope' => ['kind' => 'figure', 'id' => 5], 'ids' => ['otherpass1'], 'passes' => [$passes[0]]];
         $this->assertRefused('setup.hang', $hang(['ids' => ['otherpass1', 'otherpass2']]), 'needs an id');

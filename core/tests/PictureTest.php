@@ -272,7 +272,7 @@ final class PictureTest extends TestCase
             $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => 'figure', 'id' => 3]]));
             self::assertSame($entry['pass']['name'], $pass->name);
         }
-        self::assertSame([null, null, 'opposite', null, null, null, null, null], array_column(array_column($rules['hangable'], 'pass'), 'follows'));
+        self::assertSame([null, null, 'opposite', null, null, null, null, null], array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']));
         self::assertSame(['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }

@@ -350,7 +350,7 @@ final class SheetTest extends TestCase
     {
         $good = (new PassSpec('Rim', 1, new TintContent(new Rgb(1, 2, 3)), Scope::figure(1), BlendMode::Screen, 0.5))->toData();
         self::assertSame($good, PassSpec::fromData(new Data($good))->toData());
-        foreach ([['name' => ''], ['name' => "a\u{0}b"], ['opacity' => 1.5], ['opacity' => NAN], ['mode' => 'sparkle'], ['kind' => 'tone', 'tone' => 'mud'], ['kind' => 'glitter'], ['scope' => ['kind' => 'figure', 'id' => 0]], ['scope' => null], ['colour' => 'red'], ['visible' => 1], ['group' => 'A!'], ['figure' => -1], ['order' => 'high']] as $bad) {
+        foreach ([['name' => ''], ['name' => "a\u{0}b"], ['opacity' => 1.5], ['opacity' => NAN], ['mode' => 'sparkle'], ['content' => ['kind' => 'tone', 'tone' => 'mud']], ['content' => ['kind' => 'glitter']], ['content' => ['colour' => '#102030']], ['content' => 'tint'], ['scope' => ['kind' => 'figure', 'id' => 0]], ['scope' => null], ['content' => ['kind' => 'tint', 'colour' => 'red']], ['visible' => 1], ['group' => 'A!'], ['figure' => -1], ['order' => 'high']] as $bad) {
             try {
                 PassSpec::fromData(new Data($bad + $good));
                 self::fail(json_encode($bad, JSON_PARTIAL_OUTPUT_ON_ERROR).' was taken');

@@ -66,13 +66,13 @@ final class Bodies
     /** @return array<string, mixed> a pass of a setup */
     private function hung(): array
     {
-        return ['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010', 'mode' => 'multiply', 'opacity' => 0.5];
+        return ['name' => 'Rust', 'content' => ['kind' => 'tint', 'colour' => '#803010', 'follows' => null], 'mode' => 'multiply', 'opacity' => 0.5];
     }
 
     /** @return array<string, mixed> */
     private function pass(): array
     {
-        return ['name' => 'Shade', 'figure' => $this->figure->id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->figure->id], 'mode' => 'normal', 'opacity' => 1.0];
+        return ['name' => 'Shade', 'figure' => $this->figure->id, 'content' => ['kind' => 'tone', 'tone' => 'shade'], 'scope' => ['kind' => 'figure', 'id' => $this->figure->id], 'mode' => 'normal', 'opacity' => 1.0];
     }
 
     /** @return array<string, array<string, mixed>> an op of every kind there is */
@@ -110,7 +110,7 @@ final class Bodies
             'paint.move' => ['pass' => 'drillpass1', 'outline' => self::OUTLINE, 'by' => [10, 5], 'turn' => 15, 'scale' => [1.1, 1.1], 'copy' => true],
             'paint.place' => ['pass' => 'drillpass2', 'make' => $this->pass(), 'page' => $this->page->id, 'from' => 'drillpass1', 'outline' => self::OUTLINE, 'by' => [3, 4]],
             'pass.add' => ['id' => 'drillpass'.bin2hex(random_bytes(4)), 'pass' => $this->pass() + ['mask' => ['pass' => 'drillpass1', 'outside' => true], 'turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 3]]],
-            'pass.change' => ['id' => 'drillpass1', 'values' => ['name' => 'Deep', 'opacity' => 0.4, 'visible' => true, 'mode' => 'multiply', 'tone' => 'deep', 'scope' => ['kind' => 'figure', 'id' => $this->figure->id], 'mask' => null, 'turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 3]]],
+            'pass.change' => ['id' => 'drillpass1', 'values' => ['name' => 'Deep', 'opacity' => 0.4, 'visible' => true, 'mode' => 'multiply', 'content' => ['kind' => 'tone', 'tone' => 'deep'], 'scope' => ['kind' => 'figure', 'id' => $this->figure->id], 'mask' => null, 'turn' => ['lightness' => 0.1, 'chroma' => 1, 'hue' => 3]]],
             'pass.copy' => ['id' => 'drillcopy'.bin2hex(random_bytes(4)), 'from' => 'drillpass1'],
             'pass.merge' => ['id' => 'drillpass2', 'into' => 'drillpass1'],
             'pass.remove' => ['id' => 'drillpass2'],

@@ -447,12 +447,12 @@ final class PaletteTest extends TestCase
         $setups = fn (): array => array_column((array) $this->getJson("/api/series/{$this->series->id}/setups")->assertOk()->json(), 'name', 'id');
         $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
         self::assertSame(8, $ready);
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => 'around', 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
+        $pass = ['name' => 'Rust', 'content' => ['kind' => 'tint', 'colour' => '#803010', 'follows' => 'around'], 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
         $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
         // One that was kept before tints could follow the light, or colours be turned.
-        $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [array_diff_key($pass, ['follows' => 0, 'turn' => 0, 'marks' => 0, 'rough' => 0])]]);
-        self::assertEquals(['follows' => null] + $pass, collect((array) $this->getJson("/api/series/{$this->series->id}/setups")->json())->firstWhere('id', $early->id)['passes'][0]);
+        $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [['kind' => 'tint', 'colour' => '#803010'] + array_diff_key($pass, ['content' => 0, 'turn' => 0, 'marks' => 0, 'rough' => 0])]]);
+        self::assertEquals(['content' => ['follows' => null] + $pass['content']] + $pass, collect((array) $this->getJson("/api/series/{$this->series->id}/setups")->json())->firstWhere('id', $early->id)['passes'][0]);
         $early->delete();
         // As much as a setup can hold, and nothing of it can be made shorter.
         $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, max(SetupMarks::SIDES) ** 2)))))->toText();
@@ -478,7 +478,7 @@ final class PaletteTest extends TestCase
 
     public function test_a_setup_is_changed_and_the_pages_that_are_named_follow(): void
     {
-        $pass = ['name' => 'Rust', 'kind' => 'tint', 'tone' => null, 'colour' => '#803010', 'follows' => null, 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
+        $pass = ['name' => 'Rust', 'content' => ['kind' => 'tint', 'colour' => '#803010', 'follows' => null], 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
         $id = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201)[8]['id'];
         $second = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Two']);
         $bare = Page::query()->create(['series_id' => $this->series->id, 'number' => 3, 'title' => 'Three']);
@@ -492,10 +492,10 @@ final class PaletteTest extends TestCase
         $name = Figure::query()->findOrFail($figure)->name;
         $followers = $this->change('GET', "setups/$id/followers");
         self::assertSame([[$this->page->id, [$name]], [$second->id, [$name]]], array_map(fn (array $one): array => [$one['page'], $one['figures']], $followers));
-        $changed = ['opacity' => 0.8, 'colour' => '#112233'] + $pass;
+        $changed = ['opacity' => 0.8, 'content' => ['colour' => '#112233'] + $pass['content']] + $pass;
         $setups = $this->change('PUT', "setups/$id", ['passes' => [$changed, $pass]]);
         self::assertEquals([$changed, $pass], collect($setups)->firstWhere('id', $id)['passes']);
-        $colours = fn (Page $page): array => array_values(array_map(fn (PassSpec $one): string => $one->toData()['colour'] ?? '', (new Sheet(new PageStore($page->refresh())))->all(PassSpec::class)));
+        $colours = fn (Page $page): array => array_values(array_map(fn (PassSpec $one): string => $one->toData()['content']['colour'] ?? '', (new Sheet(new PageStore($page->refresh())))->all(PassSpec::class)));
         self::assertSame([['#803010'], ['#803010']], [$colours($this->page), $colours($second)], 'nobody follows by itself');
         $outcomes = $this->outcomes("setups/$id/follow", ['pages' => [$second->id, $bare->id], 'known' => 1]);
         self::assertSame([[$second->id, true], [$bare->id, false]], array_map(fn (array $one): array => [$one['page'], $one['done']], $outcomes));
@@ -715,9 +715,9 @@ final class PaletteTest extends TestCase
         self::assertEquals(['kind' => 'material', 'id' => $this->brass->id], $passes()['ofskin0001']->toData()['scope']);
 
         $this->outcomes('replace', ['figure' => $this->skin->figure_id, 'tone' => 'glint', 'into' => 'light', 'pages' => [$this->page->id]]);
-        self::assertSame(['shade', 'light'], [$passes()['ofskin0001']->toData()['tone'], $passes()['offigure01']->toData()['tone']]);
+        self::assertSame(['shade', 'light'], [$passes()['ofskin0001']->toData()['content']['tone'], $passes()['offigure01']->toData()['content']['tone']]);
         $this->undo($this->page)->assertOk();
-        self::assertSame('glint', $passes()['offigure01']->toData()['tone']);
+        self::assertSame('glint', $passes()['offigure01']->toData()['content']['tone']);
         $this->undo($this->page)->assertOk();
         self::assertSame($this->skin->id, $this->regions()[$left]->material);
 

@@ -95,7 +95,7 @@ final class TaskTest extends TestCase
         $passes = fn (): array => (new PageStore($this->page->refresh()))->records(RecordKind::Pass);
         // Nothing lies beside the box or before it: no occlusion, no cast shadow.
         self::assertEqualsCanonicalizing(['byhand0001', ...array_map(fn (string $kind): string => "rough$figure$kind", ['shade', 'deep', 'bounce', 'light', 'glint', 'rim'])], array_keys($passes()));
-        self::assertSame(['#ffcc88', '#335577'], array_map(fn (string $kind): string => $passes()["rough$figure$kind"]->toData()['colour'], ['rim', 'bounce']));
+        self::assertSame(['#ffcc88', '#335577'], array_map(fn (string $kind): string => $passes()["rough$figure$kind"]->toData()['content']['colour'], ['rim', 'bounce']));
         $coverage = function (string $id, int $x): int {
             $sheet = new Sheet(new PageStore($this->page->refresh()));
 
@@ -158,7 +158,7 @@ final class TaskTest extends TestCase
         $rough = fn () => $this->postJson("/api/pages/{$this->page->id}/rough", $asked)->assertStatus(202);
         $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
         $at = fn (string $kind, int $x): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[200 * 600 + $x]);
-        $colour = fn (string $kind): ?string => $sheet()->find(PassSpec::class, "rough$figure$kind")?->toData()['colour'];
+        $colour = fn (string $kind): ?string => $sheet()->find(PassSpec::class, "rough$figure$kind")?->toData()['content']['colour'];
         // What is tried shows it before it is laid.
         self::assertContains("rough{$figure}rimunder$night", array_keys($this->postJson("/api/pages/{$this->page->id}/rough/preview", $asked)->assertOk()->json('passes')));
         $rough();
@@ -200,7 +200,7 @@ final class TaskTest extends TestCase
         self::assertEqualsWithDelta(255 * 0.5 ** 3, $at('glow', 10), 12);
         self::assertSame(0, $at('glow', 300));
         self::assertSame([ScopeKind::Page, 'Glow, rough', 'screen', 0.6], [$pass('glow')?->scope->kind, $pass('glow')?->name, $pass('glow')?->mode->value, $pass('glow')?->opacity]);
-        self::assertSame($this->material->tones($this->page->series->rule())['base']->hex(), $pass('glow')?->toData()['colour']);
+        self::assertSame($this->material->tones($this->page->series->rule())['base']->hex(), $pass('glow')?->toData()['content']['colour']);
         $rough(['glow' => 60], [$right]);
         self::assertGreaterThan(15, $at('glow', 10), 'it reaches beyond what is lit alone');
         $rough(['glow' => 0]);
@@ -225,7 +225,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
         $figure = $this->material->figure_id;
         $rough = fn (array $plan) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan + ['azimuth' => 180, 'elevation' => 10, 'colour' => '#ffcc88', 'ambient' => '#335577']])->assertStatus(202);
-        $colours = fn (): array => array_map(fn (string $kind): ?string => (new Sheet(new PageStore($this->page->refresh())))->find(PassSpec::class, "rough$figure$kind")?->toData()['colour'], ['bounce', 'rim']);
+        $colours = fn (): array => array_map(fn (string $kind): ?string => (new Sheet(new PageStore($this->page->refresh())))->find(PassSpec::class, "rough$figure$kind")?->toData()['content']['colour'], ['bounce', 'rim']);
         $rough([]);
         self::assertSame(['#335577', '#ffcc88'], $colours());
         $rough(['ambient' => '#112233', 'colour' => '#aabbcc']);
@@ -235,7 +235,7 @@ final class TaskTest extends TestCase
         $rough(['beside' => true, 'colour' => '#ddeeff']);
         self::assertSame(['#8090a0', '#010203'], $colours());
         $tried = $this->postJson("/api/pages/{$this->page->id}/rough/preview", ['figure' => $figure, 'plan' => ['azimuth' => 180, 'elevation' => 10, 'ambient' => '#445566']])->assertOk()->json('passes');
-        self::assertSame(['#445566', 'given'], [$tried["rough{$figure}bounce"]['spec']['colour'], $tried["rough{$figure}bounce"]['spec']['follows']]);
+        self::assertSame(['#445566', 'given'], [$tried["rough{$figure}bounce"]['spec']['content']['colour'], $tried["rough{$figure}bounce"]['spec']['content']['follows']]);
         $this->undo($this->page)->assertOk();
         self::assertSame(['#112233', '#010203'], $colours());
     }
@@ -301,7 +301,7 @@ final class TaskTest extends TestCase
         self::assertSame([0, 255], [$at($tried, 'shade', 60), $at($tried, 'shade', 180)]);
         self::assertSame(255, $at($tried, 'shade', 160, 300));
         self::assertGreaterThan(200, $at($tried, 'light', 46));
-        self::assertSame(['#ffcc88', 'Rim, rough'], [$tried['passes']["rough{$figure}rim"]['spec']['colour'], $tried['passes']["rough{$figure}rim"]['spec']['name']]);
+        self::assertSame(['#ffcc88', 'Rim, rough'], [$tried['passes']["rough{$figure}rim"]['spec']['content']['colour'], $tried['passes']["rough{$figure}rim"]['spec']['name']]);
         // When the hand rests it is told twice as finely, and says the same.
         $fine = $try(['fine' => true])->assertOk()->json();
         self::assertSame([1, 0, 255, 255], [$fine['level'], $at($fine, 'shade', 60), $at($fine, 'shade', 180), $at($fine, 'shade', 160, 300)]);
@@ -357,7 +357,7 @@ final class TaskTest extends TestCase
         $sheet = new Sheet(new PageStore($this->page->refresh()));
         $pass = fn (string $kind): PassSpec => $sheet->find(PassSpec::class, "rough$figure$kind") ?? self::fail("no $kind");
         $at = fn (string $kind, int $x, int $y = 200): int => ord($sheet->layer($pass($kind)->layer("rough$figure$kind"))[$y * 600 + $x]);
-        self::assertSame(['#11ff22', '#ff1122', '#0000ff'], [$pass('lamp1')->toData()['colour'], $pass('lamp2')->toData()['colour'], $pass('rim')->toData()['colour']]);
+        self::assertSame(['#11ff22', '#ff1122', '#0000ff'], [$pass('lamp1')->toData()['content']['colour'], $pass('lamp2')->toData()['content']['colour'], $pass('rim')->toData()['content']['colour']]);
         self::assertSame(['Lamp 1, rough', 'screen'], [$pass('lamp1')->name, $pass('lamp1')->mode->value]);
         // 0.2 of 600 px, reaching 90; 300, reaching 60.
         self::assertGreaterThan(150, $at('lamp1', 120));

@@ -12,7 +12,8 @@ final class SetupFile
 {
     public const KIND = 'awning setup';
 
-    private const VERSION = 1;
+    /** Raised to 2 when what a pass lays got a place of its own; the first is read, too. */
+    private const VERSION = 2;
 
     private const LONGEST_NAME = 60;
 
@@ -34,7 +35,7 @@ final class SetupFile
         if (! is_array($data) || ($data['kind'] ?? null) !== self::KIND) {
             throw new \InvalidArgumentException('This is no setup. Save one as a file from the list of setups, and take that.');
         }
-        if (($data['version'] ?? null) !== self::VERSION) {
+        if (! in_array($data['version'] ?? null, [1, self::VERSION], true)) {
             throw new \InvalidArgumentException('This setup was saved by a newer version. Save it again for this one.');
         }
         $name = is_string($data['name'] ?? null) ? trim($data['name']) : '';

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-/** A colour of its own at each pixel. */
+/**
+ * A colour of its own at each pixel.
+ *
+ * @phpstan-type PaintData array{kind: 'paint'}
+ */
 final readonly class PaintContent implements PassContent
 {
     public static function fromData(Data $data): self
@@ -12,9 +16,10 @@ final readonly class PaintContent implements PassContent
         return new self;
     }
 
+    /** @return PaintData */
     public function toData(): array
     {
-        return [];
+        return ['kind' => 'paint'];
     }
 
     public function kind(): PassKind

@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-use Awning\Core\Colour\Tone;
-
-/** What makes one kind of pass: where its colour comes from, and its own settings. */
+/**
+ * What makes one kind of pass: where its colour comes from, or what it does to what lies beneath, with its own settings.
+ *
+ * @phpstan-import-type ToneData from ToneContent
+ * @phpstan-import-type TintData from TintContent
+ * @phpstan-import-type PaintData from PaintContent
+ *
+ * @phpstan-type ContentData ToneData|TintData|PaintData
+ */
 interface PassContent
 {
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self;
 
-    /** @return array{tone?: value-of<Tone>, colour?: string, follows?: ?value-of<LightPart>} its own settings only */
+    /** @return ContentData its kind and its own settings */
     public function toData(): array;
 
     public function kind(): PassKind;

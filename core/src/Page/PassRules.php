@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 
 /**
  * What the board and the passes panel offer: the pass each tone paints in, and the passes one can hang. The browser is
  * told this as data. Colours, modes and opacities of the hangable passes are common practice.
  *
+ * @phpstan-import-type ContentData from PassContent
+ *
  * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
- * @phpstan-type HangablePass array{title: string, pass: array{name: string, kind: value-of<PassKind>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type HangablePass array{title: string, pass: array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float}}
  * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
  */
 final class PassRules
@@ -53,7 +56,7 @@ final class PassRules
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
-            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'kind' => PassKind::Paint->value, 'colour' => null, 'follows' => null, 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
+            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'content' => (new PaintContent)->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
         ];
     }
 
@@ -68,7 +71,7 @@ final class PassRules
     /** @return HangablePass */
     private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity, ?LightPart $follows = null): array
     {
-        return ['title' => $title, 'pass' => ['name' => $name, 'kind' => PassKind::Tint->value, 'colour' => $colour, 'follows' => $follows?->value, 'mode' => $mode->value, 'opacity' => $opacity]];
+        return ['title' => $title, 'pass' => ['name' => $name, 'content' => (new TintContent(Rgb::fromHex($colour), $follows))->toData(), 'mode' => $mode->value, 'opacity' => $opacity]];
     }
 
     /** @return PassRulesData */

@@ -9,12 +9,13 @@ use Awning\Core\Colour\Tone;
 /**
  * A pass as it is kept with the page.
  *
+ * @phpstan-import-type ContentData from PassContent
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type MaskData from PassMask
  * @phpstan-import-type TurnData from ColourTurn
  * @phpstan-import-type SetupPlaceData from SetupPlace
  *
- * @phpstan-type PassData array{name: string, figure: int, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData, setup: ?SetupPlaceData}
+ * @phpstan-type PassData array{name: string, figure: int, content: ContentData, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData, setup: ?SetupPlaceData}
  */
 final readonly class PassSpec implements Record
 {
@@ -24,7 +25,10 @@ final readonly class PassSpec implements Record
     public const FARTHEST = 1e6;
 
     /** What a person may alter of a pass that is there. */
-    public const CHANGEABLE = ['name', 'tone', 'colour', 'follows', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
+    public const CHANGEABLE = ['name', 'content', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
+
+    /** What changes of content were called before it had a place of its own: journals and browsers may hold some. */
+    private const CONTENT_BESIDE = ['tone', 'colour', 'follows'];
 
     /**
      * @param  int  $figure  whose pass it is; 0 for the page's own
@@ -66,7 +70,7 @@ final readonly class PassSpec implements Record
         return new self(
             $data->name('name', 'A pass'),
             $data->int('figure', 0, PHP_INT_MAX, 0),
-            $data->choice('kind', PassKind::class, 'A pass is of kind tone, tint or paint.')->content()::fromData($data),
+            self::contentOf($data),
             Scope::fromData($data->has('scope') ? $data->map('scope') : new Data([])),
             $data->choice('mode', BlendMode::class, 'This blend mode is not known.', BlendMode::Normal),
             $data->number('opacity', 0, 1, 1.0),
@@ -79,18 +83,27 @@ final readonly class PassSpec implements Record
         );
     }
 
+    /** @return array<array-key, mixed> what a change that was written before content had a place of its own says of it */
+    private static function contentBeside(Data $values): array
+    {
+        return array_intersect_key($values->all(), array_flip(self::CONTENT_BESIDE));
+    }
+
+    /** Passes that were written before their content had a place of its own hold it among all else. */
+    private static function contentOf(Data $data): PassContent
+    {
+        $own = $data->has('content') ? $data->map('content') : $data;
+
+        return $own->choice('kind', PassKind::class, 'This kind of pass is not known.')->content()::fromData($own);
+    }
+
     /** @return PassData */
     public function toData(): array
     {
-        $own = $this->content->toData();
-
         return [
             'name' => $this->name,
             'figure' => $this->figure,
-            'kind' => $this->content->kind()->value,
-            'tone' => $own['tone'] ?? null,
-            'colour' => $own['colour'] ?? null,
-            'follows' => $own['follows'] ?? null,
+            'content' => $this->content->toData(),
             'scope' => $this->scope->toData(),
             'mode' => $this->mode->value,
             'opacity' => $this->opacity,
@@ -110,11 +123,11 @@ final readonly class PassSpec implements Record
      */
     public static function checkChanges(Data $values): void
     {
-        $sample = ['name' => 'Pass', 'tone' => Tone::Base->value, 'colour' => '#000000', 'scope' => Scope::page()->toData()];
-        foreach (PassKind::cases() as $kind) {
-            self::fromData($values->over(new Data(['kind' => $kind->value] + $sample)));
+        self::fromData($values->over(new Data(['name' => 'Pass', 'content' => ['kind' => PassKind::Paint->value], 'scope' => Scope::page()->toData()])));
+        foreach ([ToneContent::class, TintContent::class] as $content) {
+            $content::fromData((new Data(self::contentBeside($values)))->over(new Data(['tone' => Tone::Base->value, 'colour' => '#000000'])));
         }
-        if (array_diff($values->names(), self::CHANGEABLE) !== []) {
+        if (array_diff($values->names(), self::CHANGEABLE, self::CONTENT_BESIDE) !== []) {
             throw new \InvalidArgumentException('This of a pass cannot be changed.');
         }
     }
@@ -123,8 +136,14 @@ final readonly class PassSpec implements Record
     public function changed(Data $values): self
     {
         self::checkChanges($values);
+        $beside = self::contentBeside($values);
+        $own = $beside === [] ? [] : ['content' => $beside + $this->content->toData()];
+        $changed = self::fromData((new Data($own))->over($values)->over(new Data($this->toData())));
+        if ($changed->content->kind() !== $this->content->kind()) {
+            throw new \InvalidArgumentException('A pass stays of its kind. Hang another one beside it.');
+        }
 
-        return self::fromData($values->over(new Data($this->toData())));
+        return $changed;
     }
 
     public function inGroup(?string $group): self

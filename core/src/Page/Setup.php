@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-use Awning\Core\Colour\Tone;
-
 /**
  * A stack of passes that can be hung on anything, bottom up; where it is hung says what they are clipped to.
  *
+ * @phpstan-import-type ContentData from PassContent
  * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type SetupPass array{name: string, kind: value-of<PassKind>, tone: ?value-of<Tone>, colour: ?string, follows: ?value-of<LightPart>, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string, rough: ?value-of<RoughKind>}
+ * @phpstan-type SetupPass array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string, rough: ?value-of<RoughKind>}
  */
 final readonly class Setup
 {
@@ -68,9 +67,9 @@ final readonly class Setup
     public function toList(): array
     {
         return array_map(function (PassSpec $pass, ?SetupMarks $marks, ?RoughKind $rough): array {
-            ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
+            ['name' => $name, 'content' => $content, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
 
-            return ['name' => $name, 'kind' => $kind, 'tone' => $tone, 'colour' => $colour, 'follows' => $follows, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText(), 'rough' => $rough?->value];
+            return ['name' => $name, 'content' => $content, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText(), 'rough' => $rough?->value];
         }, $this->passes, $this->marks, $this->roughs);
     }
 }

@@ -6,7 +6,11 @@ namespace Awning\Core\Page;
 
 use Awning\Core\Colour\Rgb;
 
-/** One colour everywhere: its own, or one of the page's light. */
+/**
+ * One colour everywhere: its own, or one of the page's light.
+ *
+ * @phpstan-type TintData array{kind: 'tint', colour: string, follows: ?value-of<LightPart>}
+ */
 final readonly class TintContent implements PassContent
 {
     /** @param  ?LightPart  $follows  what of the page's light it has its colour from; null: it is its own */
@@ -19,9 +23,10 @@ final readonly class TintContent implements PassContent
         return new self(Rgb::fromHex($data->text('colour')), $data->has('follows') ? $data->choice('follows', LightPart::class, 'A tint follows the light, what is around, the opposite of the light, or what a first light gave it.') : null);
     }
 
+    /** @return TintData */
     public function toData(): array
     {
-        return ['colour' => $this->colour->hex(), 'follows' => $this->follows?->value];
+        return ['kind' => 'tint', 'colour' => $this->colour->hex(), 'follows' => $this->follows?->value];
     }
 
     public function kind(): PassKind

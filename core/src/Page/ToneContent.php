@@ -6,7 +6,11 @@ namespace Awning\Core\Page;
 
 use Awning\Core\Colour\Tone;
 
-/** At each pixel the named tone of the material below. */
+/**
+ * At each pixel the named tone of the material below.
+ *
+ * @phpstan-type ToneData array{kind: 'tone', tone: value-of<Tone>}
+ */
 final readonly class ToneContent implements PassContent
 {
     public function __construct(public Tone $tone)
@@ -18,9 +22,10 @@ final readonly class ToneContent implements PassContent
         return new self($data->choice('tone', Tone::class, 'A tone pass needs one of the palette’s tones.'));
     }
 
+    /** @return ToneData */
     public function toData(): array
     {
-        return ['tone' => $this->tone->value];
+        return ['kind' => 'tone', 'tone' => $this->tone->value];
     }
 
     public function kind(): PassKind

@@ -62,7 +62,7 @@ export interface LightChange {
 export type LaidPaint = Omit<LayingInput, 'make'> & { make: NewPass | null };
 
 /** A pass that is not there yet: the server gives it its place. */
-export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'kind' | 'scope'>;
+export type NewPass = Partial<PassData> & Pick<PassData, 'name' | 'figure' | 'content' | 'scope'>;
 
 export type Applied = AppliedState & { journal: JournalState };
 

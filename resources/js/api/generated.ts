@@ -30,17 +30,14 @@ export type BlendMode = (typeof BLEND_MODES)[number];
 export const SCOPE_KINDS = ['page', 'ink', 'figure', 'material'] as const;
 export type ScopeKind = (typeof SCOPE_KINDS)[number];
 
-export const PASS_KINDS = ['tone', 'tint', 'paint'] as const;
-export type PassKind = (typeof PASS_KINDS)[number];
-
-export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
-export type LightPart = (typeof LIGHT_PARTS)[number];
-
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
 export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'unseen', 'glow'] as const;
 export type RoughKind = (typeof ROUGH_KINDS)[number];
+
+export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
+export type LightPart = (typeof LIGHT_PARTS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
 export type AdviceKind = (typeof ADVICE_KINDS)[number];
@@ -100,6 +97,8 @@ export type CleanData = { flatten: number; paper: number | null; ink: number | n
 
 export type ColourLinesInput = { lines: LinesData };
 
+export type ContentData = ToneData | TintData | PaintData;
+
 export type CopyPassInput = { id: string; from: string };
 
 export type CornerData = [number, number];
@@ -148,7 +147,7 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 
 export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[]; setup: number };
 
-export type HangablePass = { title: string; pass: { name: string; kind: PassKind; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number } };
+export type HangablePass = { title: string; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
 
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
 
@@ -228,6 +227,8 @@ export type PageStateData = { id: number; number: number; title: string; revisio
 
 export type PagesReport = { outcomes: PageOutcome[] };
 
+export type PaintData = { kind: 'paint' };
+
 export type PaintRampInput = { laying: LayingInput; from: PlaceData; to: PlaceData; form: RampForm; over: RampOverData[]; mirror: AxisData | null };
 
 export type PaintShapeInput = { laying: LayingInput; outline: PlaceData[]; mirror: AxisData | null };
@@ -244,7 +245,7 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
-export type PassData = { name: string; figure: number; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null; setup: SetupPlaceData | null };
+export type PassData = { name: string; figure: number; content: ContentData; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null; setup: SetupPlaceData | null };
 
 export type PassPlaceData = { id: string; order: number };
 
@@ -296,7 +297,7 @@ export type SessionState = { user: PersonState | null; demo: DemoPerson[] };
 
 export type SetupFollowerState = { page: number; number: number; figures: string[] };
 
-export type SetupPass = { name: string; kind: PassKind; tone: Tone | null; colour: string | null; follows: LightPart | null; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null; rough: RoughKind | null };
+export type SetupPass = { name: string; content: ContentData; mode: BlendMode; opacity: number; turn: TurnData | null; marks: string | null; rough: RoughKind | null };
 
 export type SetupPlaceData = { setup: number; place: number; marked: number[] };
 
@@ -340,7 +341,11 @@ export type TileNames = Record<string, Record<string, string>>;
 
 export type TileNow = [string, number, number, string | null];
 
+export type TintData = { kind: 'tint'; colour: string; follows: LightPart | null };
+
 export type TipData = { kind: TipKind; seed: number; flow: number; spacing: number; scatter: number; along: boolean; angle: number; turn: number; jitter: number; taper: number; sizeBy: number[]; flowBy: number[]; opacityBy: number[]; wet: number; grain: number; picture: string | null };
+
+export type ToneData = { kind: 'tone'; tone: Tone };
 
 export type TonePassRule = { tone: Tone; name: string; scope: ScopeKind };
 

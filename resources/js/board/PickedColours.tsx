@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { FigureState } from '../api/generated';
 import { toLab } from '../picture/cielab';
-import { toColour } from '../picture/stack';
+import { toColour } from '../picture/colour';
 import { Field, Form, useAsking } from '../ui/Form';
 import { randomId } from '../page/ids';
 import { MOST_OF_RAMP } from './limits';

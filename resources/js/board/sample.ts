@@ -1,6 +1,6 @@
 /** A colour out of a picture that hangs on the board. */
 import { meanAround } from '../picture/mean';
-import type { Colour } from '../picture/stack';
+import type { Colour } from '../picture/colour';
 
 /** Half of the widest mean. */
 const REACH = 16;

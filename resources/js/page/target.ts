@@ -1,6 +1,7 @@
 /** Where paint goes. Picking a tone is enough; the sentence under the canvas is made from this and nothing else. */
 import type { NewPass } from '../api/client';
 import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, RoughKind, ScopeData, Tone } from '../api/generated';
+import { passKindOf } from '../picture/passKinds/registry';
 import { randomId } from './ids';
 
 /** What the ids of passes begin with that a first light was laid in; as in the core. */
@@ -28,11 +29,11 @@ export function passFor(rules: PassRulesData, records: RecordsState, target: Tar
     for (const [id, pass] of Object.entries(records.pass)) {
         // What was computed is computed again: paint goes beside it.
         if (isRoughedIn(id)) continue;
-        if (pass.figure === figure && pass.kind === 'tone' && pass.tone === target.tone && isSameScope(pass.scope, scope))
+        if (pass.figure === figure && pass.content.kind === 'tone' && pass.content.tone === target.tone && isSameScope(pass.scope, scope))
             return { id, make: null };
     }
     const name = target.material.more.find(({ tone }) => tone === target.tone)?.name ?? rule.name;
-    return { id: randomId(12), make: { name, figure, kind: 'tone', tone: target.tone, scope } };
+    return { id: randomId(12), make: { name, figure, content: { kind: 'tone', tone: target.tone }, scope } };
 }
 
 /** The ink is one for all. */
@@ -45,9 +46,6 @@ export function asMade(rules: PassRulesData, records: RecordsState, make: NewPas
         .map((pass) => pass.order);
     const order = Math.max(0, ...orders) + rules.orderStep;
     return {
-        tone: null,
-        colour: null,
-        follows: null,
         mode: 'normal',
         opacity: 1,
         visible: true,
@@ -81,14 +79,7 @@ export function sentence(rules: PassRulesData, records: RecordsState, target: Ta
     if (target === null) return 'Pick a tone at the left: it loads the colour and says where the paint goes.';
     const { id, make } = passFor(rules, records, target);
     const pass = make ?? records.pass[id];
-    return `${erasing ? 'Erasing in' : 'Painting'} ${target.figureName}’s ${pass.name.toLowerCase()} · ${contentOf(pass, target)} · ${reachOf(pass, target)}`;
-}
-
-function contentOf(pass: NewPass, { material }: Target): string {
-    const named = material.more.find(({ tone }) => tone === pass.tone);
-    if (named !== undefined) return `its tone “${named.name}”`;
-    if (pass.kind === 'tone') return `each material’s own ${pass.tone === 'line' ? 'line colour' : `${pass.tone} tone`}`;
-    return pass.kind === 'tint' ? `${pass.colour} in ${pass.mode}` : 'free colour';
+    return `${erasing ? 'Erasing in' : 'Painting'} ${target.figureName}’s ${pass.name.toLowerCase()} · ${passKindOf(pass.content).words(pass.content, { mode: pass.mode ?? 'normal' }, target.material)} · ${reachOf(pass, target)}`;
 }
 
 function reachOf(pass: NewPass, target: Target): string {

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { ofLab, toLab } from '../picture/cielab';
 import { hexOf } from '../picture/oklch';
-import type { Colour } from '../picture/stack';
+import type { Colour } from '../picture/colour';
 
 interface Props {
     colour: Colour;

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { UseState } from '../api/generated';
 import { ACROSS, ACROSS_NAMES, meanAround, type Across } from '../picture/mean';
-import { toColour, type Colour } from '../picture/stack';
+import { toColour, type Colour } from '../picture/colour';
 import { Choice } from '../ui/Choice';
 
 const WIDTH = 232;

@@ -4,7 +4,7 @@ import type { MaterialState, Tone } from '../api/generated';
 import { MORE, SIX, nameOf } from '../api/tones';
 import { toLab, ofLab } from '../picture/cielab';
 import { hexOf, ofOklch, toOklch, type Oklch } from '../picture/oklch';
-import { toColour } from '../picture/stack';
+import { toColour } from '../picture/colour';
 import { AdviceList } from './AdviceList';
 import { ColourEntry } from './ColourEntry';
 import { Maquette } from '../ui/Maquette';

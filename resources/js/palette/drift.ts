@@ -2,7 +2,7 @@
 import type { FigureState, PageColoursState, SeenState } from '../api/generated';
 import { ciede2000 } from '../picture/difference';
 import { toLab } from '../picture/cielab';
-import { toColour } from '../picture/stack';
+import { toColour } from '../picture/colour';
 
 export interface Cell {
     page: PageColoursState;

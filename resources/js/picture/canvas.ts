@@ -4,7 +4,10 @@
  */
 import type { BlendMode } from '../api/generated';
 import { blendColours, channelOf, type Triple } from './blend';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
+import type { Ground } from './ground';
+import { shifted } from './shift';
+import type { Flat, PassNode } from './stack';
 
 const part = (colour: Colour, shift: number): number => ((colour >> shift) & 255) / 255;
 
@@ -38,6 +41,90 @@ export class FloatCanvas {
         this.b[i] = part(colour, 0);
         if (this.a !== null) this.a[i] = 1;
     }
+
+    // ---- what layers are laid with; as in the core's Canvas -------------------------------------------------------------
+
+    /** Plain colours, full and normal: flats. What has none stays as it is. */
+    cover(ground: Ground, colourOf: (flat: Flat | undefined) => Colour | undefined): void {
+        const colours = ground.flats.map(colourOf);
+        for (let i = 0; i < this.count; i++) {
+            const colour = colours[ground.labels[i]];
+            if (colour !== undefined) this.set(i, colour);
+        }
+    }
+
+    /**
+     * Plain colours through a coverage of one byte a pixel; null: there is none.
+     *
+     * @param colourOf of a flat; undefined: nothing is laid there
+     */
+    tint(
+        ground: Ground,
+        coverage: Uint8Array | null,
+        colourOf: (flat: Flat | undefined) => Colour | undefined,
+        { mode, opacity, turn }: Pick<PassNode, 'mode' | 'opacity' | 'turn'>,
+    ): void {
+        if (coverage === null) return;
+        const mix = this.mixer(mode);
+        const scale = opacity / 255;
+        const turned = turning(turn);
+        const colours: (Colour | undefined)[] = [];
+        for (const key of Object.keys(ground.flats)) {
+            const colour = colourOf(ground.flats[Number(key)]);
+            colours[Number(key)] = colour === undefined ? undefined : turned(colour);
+        }
+        let label = -1;
+        let colour: Colour | undefined;
+        let [r, g, b] = [0, 0, 0];
+        for (let i = 0; i < this.count; i++) {
+            if (coverage[i] === 0) continue;
+            if (ground.labels[i] !== label) {
+                label = ground.labels[i];
+                colour = colours[label];
+                [r, g, b] = colour === undefined ? [0, 0, 0] : [part(colour, 16), part(colour, 8), part(colour, 0)];
+            }
+            if (colour !== undefined) mix(i, r, g, b, coverage[i] * scale);
+        }
+    }
+
+    /** Pixels with colours of their own through a coverage. */
+    paint(planes: Uint8Array, coverage: Uint8Array | null, { mode, opacity, turn }: Pick<PassNode, 'mode' | 'opacity' | 'turn'>): void {
+        if (coverage === null) return;
+        const mix = this.mixer(mode);
+        const { count } = this;
+        const scale = opacity / 255;
+        const turned = turning(turn);
+        for (let i = 0; i < count; i++) {
+            if (coverage[i] === 0) continue;
+            const colour = turned((planes[i] << 16) | (planes[count + i] << 8) | planes[2 * count + i]);
+            mix(i, part(colour, 16), part(colour, 8), part(colour, 0), coverage[i] * scale);
+        }
+    }
+
+    /**
+     * Layers taken as one. Isolated, they begin on nothing and their result is blended; otherwise they begin on what is there, and
+     * the opacity fades what they did.
+     */
+    group(layers: (canvas: FloatCanvas) => void, isolated: boolean, mode: BlendMode, opacity: number): void {
+        if (isolated) {
+            const alone = FloatCanvas.clear(this.count);
+            layers(alone);
+            this.lay(alone, null, mode, opacity);
+            return;
+        }
+        const before = opacity < 1 ? this.copy() : null;
+        layers(this);
+        if (before !== null) this.fade(before, opacity);
+    }
+
+    /** One colour, altered by layers of its own, through a mask: ink and its holds. */
+    through(mask: Uint8Array, colour: Colour, layers: (canvas: FloatCanvas) => void, mode: BlendMode, opacity: number): void {
+        const inside = FloatCanvas.solid(this.count, colour);
+        layers(inside);
+        this.lay(inside, mask, mode, opacity);
+    }
+
+    // ---------------------------------------------------------------------------------------------------------------------
 
     /** A way to lay one colour after another in one mode: what depends on the mode alone is looked up once. */
     mixer(mode: BlendMode): (i: number, r: number, g: number, b: number, alpha: number) => void {
@@ -113,4 +200,15 @@ export class FloatCanvas {
         this.b[i] = Math.min(1, alpha * b + under * this.b[i]) / sum;
         if (this.a !== null) this.a[i] = sum;
     }
+}
+
+/** Turns colours as a pass has it; each is worked out once. */
+function turning(turn: PassNode['turn']): (colour: Colour) => Colour {
+    if (turn === null) return (colour) => colour;
+    const known = new Map<Colour, Colour>();
+    return (colour) => {
+        const there = known.get(colour) ?? shifted(colour, turn);
+        known.set(colour, there);
+        return there;
+    };
 }

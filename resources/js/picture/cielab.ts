@@ -1,6 +1,6 @@
 /** CIE L*a*b* under D50 (CIE 15; sRGB adapted by Bradford), as the core has it. */
 import { decode, encode, type Three } from './oklab';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 const EPSILON = 216 / 24389;
 const KAPPA = 24389 / 27;

@@ -1,5 +1,6 @@
 /** Some pixels of a block by themselves: compositing knows no neighbours, so a few can be done alone. */
-import { labelsIn, type Block } from './compose';
+import type { Block } from './compose';
+import { labelsIn } from './ground';
 
 /**
  * @param at which pixels

@@ -1,6 +1,6 @@
 /** How light and how strong a colour is, for the eye. */
 import { toLinear, toOklab } from './oklab';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 /** CIE L* of a colour, 0..100 (CIE 15, D65 as sRGB has it). */
 export function lightnessOf(colour: Colour): number {

@@ -1,6 +1,6 @@
 /** The colour of some pixels of a picture, as the eye takes them together: the mean of their light. */
 import { decode, encode } from './oklab';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 /** Pixels across of which a colour that is picked is the mean. */
 export const ACROSS = ['1', '3', '11', '31'] as const;

@@ -1,5 +1,5 @@
 /** Oklab (Ottosson 2020) to and from sRGB; what sRGB cannot show loses chroma until it can, as in the core. */
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 export type Three = [number, number, number];
 

@@ -1,6 +1,6 @@
 /** Colours as a person who mixes them thinks of them: how light, how strong, of which hue. */
 import { fitted, isInGamut, toOklab, type Three } from './oklab';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 export interface Oklch {
     /** 0..1 */

@@ -1,7 +1,7 @@
 /** Shifts colours as the core does: in OKLCh (Ottosson 2020), with less chroma where sRGB cannot show it. Fixtures hold them together. */
 import type { TurnData } from '../api/generated';
 import { fitted, toOklab } from './oklab';
-import type { Colour } from './stack';
+import type { Colour } from './colour';
 
 export function shifted(colour: Colour, { lightness, chroma, hue }: TurnData): Colour {
     const [l, a, b] = toOklab(colour);

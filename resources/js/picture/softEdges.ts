@@ -2,7 +2,8 @@
  * Where a figure whose outer edge is soft meets others: as the core does it, each pixel there is composed once more as
  * if it were its neighbour's, and the two are mixed by the neighbour's share of the 3 x 3 px about it.
  */
-import { composeBlock, labelsIn, type Block, type Look } from './compose';
+import { composeBlock, type Block, type Look } from './compose';
+import { labelsIn } from './ground';
 import { gathered } from './gathered';
 import type { Stack } from './stack';
 

@@ -2,6 +2,7 @@
 import {
     TONES,
     type BlendMode,
+    type ContentData,
     type LightColoursData,
     type LinesData,
     type PaletteState,
@@ -14,10 +15,9 @@ import {
     type TurnData,
 } from '../api/generated';
 
+import { toColour, type Colour } from './colour';
+import { passKindOf } from './passKinds/registry';
 import { shifted } from './shift';
-
-/** A colour as 0xRRGGBB. */
-export type Colour = number;
 
 /** A colour of the light. */
 type LightColour = keyof LightColoursData;
@@ -35,10 +35,8 @@ export interface PassNode {
     id: string;
     /** Names the layer that holds its coverage or paint. */
     layer: string;
-    /** A tone: each material's own; a number: one colour; null: the layer's own paint. */
-    colour: Tone | Colour | null;
-    /** What of the light it follows, in regions that stand in another than the page. */
-    follows: LightColour | null;
+    /** What it lays, under the light of the page. */
+    content: ContentData;
     scope: ScopeData;
     mode: BlendMode;
     opacity: number;
@@ -111,9 +109,9 @@ export const EMPTY: Stack = {
     proposed: null,
 };
 
-export const toColour = (hex: string): Colour => parseInt(hex.slice(1), 16);
-
-export const layerOf = (id: string, pass: Pick<PassData, 'kind'>): string => (pass.kind === 'paint' ? `paint:${id}` : `pass:${id}`);
+/** The name of the layer that holds what is painted in a pass. */
+export const layerOf = (id: string, { content }: Pick<PassData, 'content'>): string =>
+    `${passKindOf(content).holds === 'paint' ? 'paint' : 'pass'}:${id}`;
 
 export function sortedPasses(passes: RecordsState['pass']): [string, PassData][] {
     return Object.entries(passes).sort(([a, p], [b, q]) => p.order - q.order || (a < b ? -1 : 1));
@@ -240,23 +238,12 @@ function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode
     return mask === null || by === undefined ? null : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
 }
 
-/** What of the light a pass follows; null: it has a colour of its own, be it one that a first light gave it. */
-const followed = ({ follows }: Pick<PassData, 'follows'>): LightColour | null => (follows === 'given' ? null : follows);
-
-/** A tint's own colour, or the one of the page's light that it follows. */
-export const tintOf = (pass: Pick<PassData, 'follows' | 'colour'>, palette: PaletteState): string => {
-    const follows = followed(pass);
-    return follows === null ? (pass.colour ?? '#000000') : palette.lightColours[follows];
-};
-
 function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
-    const colour = pass.kind === 'tone' ? pass.tone : pass.kind === 'tint' ? toColour(tintOf(pass, palette)) : null;
     return {
         kind: 'pass',
         id,
         layer: layerOf(id, pass),
-        colour,
-        follows: followed(pass),
+        content: passKindOf(pass.content).underLight?.(pass.content, palette) ?? pass.content,
         scope: pass.scope,
         mode: pass.mode,
         opacity: pass.visible ? pass.opacity : 0,

@@ -110,8 +110,8 @@ function places(tile: number, level: number, own: number, from: number, count: n
 /** The page with the passes of a light that is tried; those that hang already stay as they are, but for a colour it gives them. */
 export function withTried(records: RecordsState, tried: TriedLight): RecordsState {
     const hung = Object.entries(records.pass).map(([id, pass]): [string, PassData] => {
-        const given = pass.follows === 'given' ? (tried.passes[id]?.colour ?? pass.colour) : pass.colour;
-        return [id, { ...pass, colour: given }];
+        const isGiven = pass.content.kind === 'tint' && pass.content.follows === 'given';
+        return [id, isGiven ? { ...pass, content: tried.passes[id]?.content ?? pass.content } : pass];
     });
     return { ...records, pass: { ...tried.passes, ...Object.fromEntries(hung) } };
 }

@@ -305,7 +305,7 @@ describe('tools', () => {
         bench.session.store.setState({ held: true });
         open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false } } } }).set({ target });
         expect(why('pen')).toMatch(/rolled up/);
-        const masked = { ...shade, tone: 'light' as const, mask: { pass: 'shade1', outside: true } };
+        const masked = { ...shade, content: { kind: 'tone' as const, tone: 'light' as const }, mask: { pass: 'shade1', outside: true } };
         open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false }, light1: masked } } }).set({ target });
         expect(begin('pen', point(5, 5))).not.toBeNull();
         open({ records: { ...pageState().records, page: {} } }).set({ target });
@@ -316,7 +316,12 @@ describe('tools', () => {
         bench.set({ size: 20, opacity: 0.5, steady: 0 });
         const gesture = begin('pen', point(30.123, 40.456, { pressure: 0.55555 }));
         const [id] = Object.keys(bench.session.view.records.pass);
-        expect(bench.session.view.records.pass[id]).toMatchObject({ name: 'Shade', tone: 'shade', figure: 3, order: 1 });
+        expect(bench.session.view.records.pass[id]).toMatchObject({
+            name: 'Shade',
+            content: { kind: 'tone', tone: 'shade' },
+            figure: 3,
+            order: 1,
+        });
         gesture?.move([point(60, 40)]);
         expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + 55]).toBe(128);
         expect(touched).toHaveBeenLastCalledWith(0, new Set(['0,0']), `pass:${id}`);
@@ -325,7 +330,7 @@ describe('tools', () => {
             {
                 kind: 'stroke',
                 pass: id,
-                make: { name: 'Shade', figure: 3, kind: 'tone', tone: 'shade', scope: { kind: 'figure', id: 3 } },
+                make: { name: 'Shade', figure: 3, content: { kind: 'tone', tone: 'shade' }, scope: { kind: 'figure', id: 3 } },
                 colour: null,
                 erase: false,
                 brush: { size: 20, hardness: 1, opacity: 0.5, smoothing: 0 },
@@ -457,7 +462,7 @@ describe('tools', () => {
         gesture?.move([point(100, 40)]);
         const passes = bench.session.view.records.pass;
         const [shade, deep] = Object.keys(passes).sort((a, b) => passes[a].order - passes[b].order);
-        expect([passes[shade].tone, passes[deep].tone]).toEqual(['shade', 'deep']);
+        expect([passes[shade].content, passes[deep].content]).toMatchObject([{ tone: 'shade' }, { tone: 'deep' }]);
         const at = (id: string, x: number): number => bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + x] ?? -1;
         expect(at(shade, 60)).toBeCloseTo(127, -1);
         expect([at(deep, 40), at(deep, 62)]).toEqual([expect.closeTo(127, -1), 0]);
@@ -467,7 +472,7 @@ describe('tools', () => {
                 kind: 'paint.ramp',
                 to: [100, 40],
                 laying: { pass: shade },
-                over: [{ laying: { pass: deep, make: { tone: 'deep' } }, part: 0.5 }],
+                over: [{ laying: { pass: deep, make: { content: { kind: 'tone', tone: 'deep' } } }, part: 0.5 }],
             },
         ]);
         // A tone next to the base has none between.
@@ -546,13 +551,15 @@ describe('tools', () => {
         expect(remembered()).toEqual({ page: bench.session.view.id, pass: 'shade1', name, outline: lifted });
         bench.set({ lifted: null, target: { ...target, tone: 'light' } });
         bench.placeCarried();
-        const [made] = Object.entries(bench.session.view.records.pass).filter(([, { tone }]) => tone === 'light');
+        const [made] = Object.entries(bench.session.view.records.pass).filter(
+            ([, { content }]) => content.kind === 'tone' && content.tone === 'light',
+        );
         const outline = [
             [10, 20],
             [51, 20],
             [51, 60],
         ];
-        const make = { tone: 'light', figure: target.material.figure };
+        const make = { content: { kind: 'tone', tone: 'light' }, figure: target.material.figure };
         expect(ops()).toMatchObject([
             { kind: 'paint.place', pass: made[0], make, page: bench.session.view.id, from: 'shade1', outline, by: [0, 0] },
         ]);
@@ -595,7 +602,7 @@ describe('tools', () => {
         ]);
     });
     it('erase with the eraser or with Alt, and paint free colour where the pass holds paint', () => {
-        open({ records: { ...pageState().records, pass: { free01: { ...shade, kind: 'paint', tone: null } } } }).set({
+        open({ records: { ...pageState().records, pass: { free01: { ...shade, content: { kind: 'paint' } } } } }).set({
             target: { ...target, pass: 'free01' },
             steady: 0,
         });

@@ -73,8 +73,7 @@ const plainPass = (id: string): PassNode => ({
     kind: 'pass',
     id,
     layer: `pass:${id}`,
-    colour: 0x204060,
-    follows: null,
+    content: { kind: 'tint', colour: '#204060', follows: null },
     scope: { kind: 'page', id: 0 },
     mode: 'normal',
     opacity: 0.5,
@@ -85,7 +84,7 @@ const plainPass = (id: string): PassNode => ({
 describe('a worker', () => {
     const { records } = cases.find((one) => one.name === 'random stack 7') as (typeof cases)[0];
     const stack = buildStack(records, palette);
-    const names = Object.keys(records.pass).map((id) => (records.pass[id].kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+    const names = Object.keys(records.pass).map((id) => (records.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`));
     const layer = (name: string, seed: number): Uint8Array => {
         const size = name === 'flats' ? 2 * PIXELS : name.startsWith('paint') ? 4 * PIXELS : PIXELS;
         return Uint8Array.from({ length: size }, (_, i) =>
@@ -140,7 +139,7 @@ describe('a worker', () => {
         let compared = 0;
         for (const { records: of } of cases.filter((one) => one.name.startsWith('random stack')).slice(2, 6)) {
             const here = buildStack(of, palette);
-            const ids = Object.keys(of.pass).map((id) => (of.pass[id].kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+            const ids = Object.keys(of.pass).map((id) => (of.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`));
             const layers = ['flats', 'ink', ...ids];
             const exact = (versions: Record<string, number>): Uint8ClampedArray =>
                 new Composer(here, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)

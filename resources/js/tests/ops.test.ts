@@ -5,7 +5,12 @@ import { kindOf, type Op } from '../page/ops/registry';
 import { createPageStore, type PageView } from '../page/store';
 import { pageState, region, shade } from './world';
 
-const make: NewPass = { name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: { kind: 'figure', id: 3 } };
+const make: NewPass = {
+    name: 'Rim',
+    figure: 3,
+    content: { kind: 'tint', colour: '#ffffff', follows: null },
+    scope: { kind: 'figure', id: 3 },
+};
 const laying = { pass: 'new00001', make, erase: false, colour: null, opacity: 1, inside: [] };
 const square: [number, number][] = [
     [1, 1],

@@ -81,23 +81,22 @@ describe('the target', () => {
     it('paints in the pass of its tone and figure, and in no other', () => {
         const there = records({
             a: { ...pass, figure: 4 },
-            b: { ...pass, tone: 'light' },
-            c: { ...pass, kind: 'tint', tone: null },
+            b: { ...pass, content: { kind: 'tone', tone: 'light' } },
+            c: { ...pass, content: { kind: 'tint', colour: '#102030', follows: null } },
             d: { ...pass, scope: { kind: 'page', id: 0 } },
             e: pass,
         });
         expect(passFor(rules, there, target)).toEqual({ id: 'e', make: null });
     });
     it('paints in the pass that was picked, while it is there', () => {
-        expect(passFor(rules, records({ a: pass, z: { ...pass, kind: 'paint' } }), { ...target, pass: 'z' }).id).toBe('z');
+        expect(passFor(rules, records({ a: pass, z: { ...pass, content: { kind: 'paint' } } }), { ...target, pass: 'z' }).id).toBe('z');
         expect(passFor(rules, records({ a: pass }), { ...target, pass: 'gone' }).id).toBe('a');
     });
     it('says which pass will be made when there is none', () => {
         expect(passFor(rules, records(), target).make).toEqual({
             name: 'Shade',
             figure: 3,
-            kind: 'tone',
-            tone: 'shade',
+            content: { kind: 'tone', tone: 'shade' },
             scope: { kind: 'figure', id: 3 },
         });
         expect(passFor(rules, records({ a: pass }), { ...target, tone: 'line' }).make).toMatchObject({
@@ -109,22 +108,31 @@ describe('the target', () => {
         const gem = { ...material, id: 12, more: [{ tone: 'more-2' as const, name: 'Far facet' }] };
         const facet = { ...target, material: gem, tone: 'more-2' as const };
         const make = passFor(rules, records(), facet).make;
-        expect(make).toEqual({ name: 'Far facet', figure: 3, kind: 'tone', tone: 'more-2', scope: { kind: 'material', id: 12 } });
-        const ofGem = { ...pass, tone: 'more-2' as const, scope: { kind: 'material' as const, id: 12 } };
+        expect(make).toEqual({
+            name: 'Far facet',
+            figure: 3,
+            content: { kind: 'tone', tone: 'more-2' },
+            scope: { kind: 'material', id: 12 },
+        });
+        const ofGem = {
+            ...pass,
+            content: { kind: 'tone' as const, tone: 'more-2' as const },
+            scope: { kind: 'material' as const, id: 12 },
+        };
         const there = records({ a: { ...ofGem, scope: { kind: 'material', id: 9 } }, b: ofGem });
         expect(passFor(rules, there, facet)).toEqual({ id: 'b', make: null });
         expect(sentence(rules, there, facet, false)).toContain('its tone “Far facet” · stays inside Oda’s oilskin');
     });
     it('shows a new pass where the server will hang it', () => {
         const there = records({ a: { ...pass, order: 4.5 }, b: { ...pass, figure: 4, order: 9 } });
-        expect(asMade(rules, there, { name: 'Light', figure: 3, kind: 'tone', tone: 'light', scope: pass.scope })).toMatchObject({
+        expect(
+            asMade(rules, there, { name: 'Light', figure: 3, content: { kind: 'tone', tone: 'light' }, scope: pass.scope }),
+        ).toMatchObject({
             order: 5.5,
             opacity: 1,
             visible: true,
             mode: 'normal',
-            tone: 'light',
-            colour: null,
-            follows: null,
+            content: { kind: 'tone', tone: 'light' },
         });
     });
     it('follows its material, and is gone with it', () => {
@@ -140,8 +148,14 @@ describe('the target', () => {
         [{ ...target, tone: 'line' as const }, false, /line colour · colours the lines only$/],
     ])('reads out where the paint goes: %#', (aim, erasing, expected) => {
         const there = records({
-            tint: { ...pass, name: 'Rim', kind: 'tint', tone: null, colour: '#aabbcc', mode: 'screen', scope: { kind: 'page', id: 0 } },
-            paint: { ...pass, kind: 'paint', scope: { kind: 'material', id: 9 } },
+            tint: {
+                ...pass,
+                name: 'Rim',
+                content: { kind: 'tint', colour: '#aabbcc', follows: null },
+                mode: 'screen',
+                scope: { kind: 'page', id: 0 },
+            },
+            paint: { ...pass, content: { kind: 'paint' }, scope: { kind: 'material', id: 9 } },
         });
         expect(sentence(rules, there, aim, erasing)).toMatch(expected);
     });
@@ -167,7 +181,11 @@ describe('records', () => {
 describe('the stack', () => {
     it('fetches no layer that does not show', () => {
         const stack = buildStack(
-            records({ a: { ...pass, visible: false }, b: { ...pass, order: 2, opacity: 0 }, c: { ...pass, order: 3, kind: 'paint' } }),
+            records({
+                a: { ...pass, visible: false },
+                b: { ...pass, order: 2, opacity: 0 },
+                c: { ...pass, order: 3, content: { kind: 'paint' } },
+            }),
             palette,
         );
         expect(layersOf(stack)).toEqual(['ink', 'flats', 'paint:c']);

@@ -8,7 +8,7 @@ import { ofLab, toLab } from '../picture/cielab';
 import { ciede2000 } from '../picture/difference';
 import { meanAround } from '../picture/mean';
 import { hexOf, isShown, ofOklch, toOklch } from '../picture/oklch';
-import { toColour } from '../picture/stack';
+import { toColour } from '../picture/colour';
 import { clogs, oilskin, pageState } from './world';
 
 interface ColourFixture {

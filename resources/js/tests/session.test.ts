@@ -131,7 +131,12 @@ describe('a change', () => {
             pageState({ records: { ...pageState().records, pass: { shade001: shade } } }),
         );
         expect(paintMask(session, 'shade001', 'mask0001')).toBe('mask0001');
-        expect(session.view.records.pass.mask0001).toMatchObject({ name: 'Mask of Shade', visible: false, figure: 3, kind: 'tint' });
+        expect(session.view.records.pass.mask0001).toMatchObject({
+            name: 'Mask of Shade',
+            visible: false,
+            figure: 3,
+            content: { kind: 'tint' },
+        });
         expect(session.view.records.pass.shade001.mask).toEqual({ pass: 'mask0001', outside: true });
         await saved();
         expect(asked).toMatchObject([
@@ -155,7 +160,7 @@ describe('a change', () => {
                 kind: 'paint.pour',
                 labels: [2, 5],
                 fade: 12,
-                laying: { pass: mask?.pass, make: { kind: 'tint', visible: false }, opacity: 1 },
+                laying: { pass: mask?.pass, make: { content: { kind: 'tint' }, visible: false }, opacity: 1 },
             },
             { kind: 'pass.change', id: 'shade001', values: { mask } },
         ]);
@@ -165,9 +170,14 @@ describe('a change', () => {
     });
     it('that hangs a pass shows it on top of its figure’s', async () => {
         open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));
-        session.apply(addPass({ id: randomId(12), pass: { name: 'Rim', figure: 3, kind: 'tint', colour: '#ffffff', scope: shade.scope } }));
+        session.apply(
+            addPass({
+                id: randomId(12),
+                pass: { name: 'Rim', figure: 3, content: { kind: 'tint', colour: '#ffffff', follows: null }, scope: shade.scope },
+            }),
+        );
         const [, made] = Object.entries(session.view.records.pass).find(([id]) => id !== 'shade1') ?? [];
-        expect(made).toMatchObject({ name: 'Rim', order: 4, visible: true, tone: null });
+        expect(made).toMatchObject({ name: 'Rim', order: 4, visible: true, mask: null });
         session.apply(removePass({ id: 'shade1' }));
         expect(Object.keys(session.view.records.pass)).toHaveLength(1);
         await saved();

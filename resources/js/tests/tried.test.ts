@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { PassData, TriedLightState } from '../api/generated';
+import type { PassData, TintData, TriedLightState } from '../api/generated';
 import { LightTrial } from '../bench/model/lightTrial';
 import { AT_FIRST } from '../bench/model/keyLight';
 import { SIDE } from '../picture/compose';
@@ -70,7 +70,7 @@ describe('a light that is tried', () => {
 
 describe('a page on which a light is tried', () => {
     it('has its passes beside those that hang, and the colours it gives to those that take them from it', async () => {
-        const tint = (colour: string, follows: PassData['follows']): PassData => ({ ...spec, kind: 'tint', tone: null, colour, follows });
+        const tint = (colour: string, follows: TintData['follows']): PassData => ({ ...spec, content: { kind: 'tint', colour, follows } });
         const passes = {
             rough3rim: tint('#111111', 'given'),
             rough3bounce: tint('#222222', 'given'),
@@ -86,7 +86,11 @@ describe('a page on which a light is tried', () => {
             byhand: tint('#cccccc', 'given'),
         };
         const shown = withTried({ ...pageState().records, pass: hung }, tried).pass;
-        expect(Object.fromEntries(Object.entries(shown).map(([id, { colour, opacity }]) => [id, [colour, opacity]]))).toEqual({
+        expect(
+            Object.fromEntries(
+                Object.entries(shown).map(([id, { content, opacity }]) => [id, [content.kind === 'tint' ? content.colour : null, opacity]]),
+            ),
+        ).toEqual({
             rough3rim: ['#aaaaaa', spec.opacity],
             rough3bounce: ['#222222', 0.25],
             rough3glow: ['#333333', spec.opacity],

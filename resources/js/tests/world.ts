@@ -66,10 +66,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
 export const shade: PassData = {
     name: 'Shade',
     figure: 3,
-    kind: 'tone',
-    tone: 'shade',
-    colour: null,
-    follows: null,
+    content: { kind: 'tone', tone: 'shade' },
     scope: { kind: 'figure', id: 3 },
     mode: 'normal',
     opacity: 1,

@@ -7,15 +7,12 @@ import { roughId } from '../../page/target';
  * @param rough what a first light fills it with; null: it does not
  */
 export const asSetup = (
-    { name, kind, tone, colour, follows, mode, opacity, turn }: PassData,
+    { name, content, mode, opacity, turn }: PassData,
     marks: string | null,
     rough: RoughKind | null = null,
 ): SetupPass => ({
     name,
-    kind,
-    tone,
-    colour,
-    follows,
+    content,
     mode,
     opacity,
     turn,

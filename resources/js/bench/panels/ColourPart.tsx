@@ -6,7 +6,7 @@ import { mayColour, mayFlat } from '../../page/store';
 import { outOfRange } from '../../picture/lightness';
 import { hexOf } from '../../picture/oklch';
 import { shifted } from '../../picture/shift';
-import { toColour } from '../../picture/stack';
+import { toColour } from '../../picture/colour';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../model/context';
 import { MaterialOptions } from './MaterialOptions';

@@ -1,12 +1,7 @@
 /** What one pass can be set to. Sliders move the picture at every step and tell the server once, when let go. */
-import { useRef, useState } from 'react';
-import { HexColorPicker } from 'react-colorful';
-import { LIGHT_PARTS, type LightPart, type PassData, type TurnData } from '../../api/generated';
+import type { PassData, TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
-import { isRoughedIn } from '../../page/target';
-import { tintOf } from '../../picture/stack';
-import { Choice } from '../../ui/Choice';
 import { Slide } from '../../ui/Slide';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
@@ -15,14 +10,12 @@ import { GroupSettings } from './GroupSettings';
 import { MaskChoice } from './MaskChoice';
 import { ModeSelect } from './ModeSelect';
 import { PassHistory } from './PassHistory';
+import { OwnSettings } from './passKinds/OwnSettings';
 import { AS_IT_IS, isTurned, TurnSlides } from './TurnSlides';
 import { changePass } from '../../page/ops/passes/changePass';
 import { copyPass } from '../../page/ops/passes/copyPass';
 import { mergePass } from '../../page/ops/passes/mergePass';
 import { removePass } from '../../page/ops/passes/removePass';
-
-/** Milliseconds the hand must rest on a colour before the server is told. */
-const REST = 350;
 
 interface Props {
     id: string;
@@ -54,7 +47,7 @@ export function PassSettings({ id, pass, below }: Props) {
                 onTry={(mode) => session.preview(changePass({ id, values: { mode } }))}
                 onChange={(mode) => session.apply(changePass({ id, values: { mode } }))}
             />
-            {pass.kind === 'tint' && <TintColour id={id} pass={pass} disabled={!may} />}
+            <OwnSettings id={id} content={pass.content} disabled={!may} />
             <ClipChoice id={id} pass={pass} />
             <MaskChoice id={id} pass={pass} />
             <PassColours id={id} pass={pass} disabled={!may} />
@@ -84,7 +77,7 @@ export function PassSettings({ id, pass, below }: Props) {
                     Duplicate
                 </button>
                 {below !== null && areAlike(pass, below[1]) && <Merging id={id} below={below} disabled={!may} />}
-                <button className="act" disabled={!may} onClick={() => session.apply(removePass({ id: id }))}>
+                <button className="act" disabled={!may} onClick={() => session.apply(removePass({ id }))}>
                     Remove
                 </button>
             </div>
@@ -120,68 +113,10 @@ function Merging({ id, below, disabled }: { id: string; below: [string, PassData
 /** Whether one pass can say what both do: the core looks again, and says why not. */
 const areAlike = (upper: PassData, lower: PassData): boolean =>
     [upper, lower].every(({ visible, mode, mask }) => visible && mode === 'normal' && mask === null) &&
-    (['kind', 'tone', 'colour', 'group'] as const).every((name) => upper[name] === lower[name]) &&
+    upper.group === lower.group &&
+    JSON.stringify(upper.content) === JSON.stringify(lower.content) &&
     upper.scope.kind === lower.scope.kind &&
     upper.scope.id === lower.scope.id;
-
-const FOLLOWS: Record<LightPart | 'own', string> = {
-    own: 'a colour of its own',
-    light: 'the colour of the light',
-    around: 'the ambient light',
-    opposite: 'the opposite of the light',
-    given: 'what the first light gives it',
-};
-const OWN_OR_LIGHT = ['own', ...LIGHT_PARTS] as const;
-
-/** What a tint lays: its own colour, or one of the page's light, and then it changes with that. */
-function TintColour({ id, pass, disabled }: { id: string; pass: PassData; disabled: boolean }) {
-    const session = useSession();
-    const colour = usePage((view) => tintOf(pass, view.palette));
-    const follow = (part: LightPart | 'own'): void =>
-        // What it showed stays its own colour.
-        session.apply(changePass({ id, values: part === 'own' ? { follows: null, colour } : { follows: part } }));
-    return (
-        <div className="flex flex-col gap-1.5">
-            <div className="flex items-center gap-2">
-                <span className="h-5 w-7 shrink-0 border border-base-300" style={{ background: colour }} title={colour} />
-                <Choice
-                    label="Its colour"
-                    isLabelHidden
-                    className="min-w-0 flex-1"
-                    value={pass.follows ?? 'own'}
-                    options={OWN_OR_LIGHT.filter((part) => part !== 'given' || isRoughedIn(id))}
-                    names={FOLLOWS}
-                    disabled={disabled}
-                    onChange={follow}
-                />
-            </div>
-            {pass.follows === null && <OwnColour id={id} colour={colour} disabled={disabled} />}
-        </div>
-    );
-}
-
-function OwnColour({ id, colour, disabled }: { id: string; colour: string; disabled: boolean }) {
-    const session = useSession();
-    const [isOpen, setOpen] = useState(false);
-    const timer = useRef(0);
-    const change = (next: string): void => {
-        session.preview(changePass({ id, values: { colour: next } }));
-        window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(() => session.apply(changePass({ id, values: { colour: next } })), REST);
-    };
-    return (
-        <div>
-            <button className="act" aria-expanded={isOpen} disabled={disabled} onClick={() => setOpen(!isOpen)}>
-                Colour {colour}
-            </button>
-            {isOpen && (
-                <div className="picker mt-1.5">
-                    <HexColorPicker color={colour} onChange={change} />
-                </div>
-            )}
-        </div>
-    );
-}
 
 /** All colours of the pass turned together; the palette and what is painted stay. */
 function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disabled: boolean }) {

@@ -1,9 +1,9 @@
 /** One pass in the awning; opened, what it can be set to. */
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { PassData, PaletteState } from '../../api/generated';
+import type { PassData } from '../../api/generated';
 import { mayColour } from '../../page/store';
-import { tintOf } from '../../picture/stack';
+import { passKindOf } from '../../picture/passKinds/registry';
 import { useBench, useBenchModel, usePage } from '../model/context';
 import { Grip } from './Grip';
 import { maskWords } from './MaskChoice';
@@ -44,7 +44,10 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
                 <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
                     <Grip of={sortable} disabled={!may} name={`Move ${pass.name}`} />
-                    <span className="h-[22px] w-2 shrink-0" style={{ background: swatchOf(palette, pass) }} />
+                    <span
+                        className="h-[22px] w-2 shrink-0"
+                        style={{ background: passKindOf(pass.content).swatch(pass.content, pass, palette) }}
+                    />
                     <PassThumb id={id} pass={pass} />
                     <button
                         className="bare min-w-0 flex-1 py-0.5 text-left"
@@ -69,17 +72,4 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
 function blendWords({ mode, opacity }: PassData): string | null {
     const words = [mode === 'normal' ? null : mode, opacity === 1 ? null : `${Math.round(opacity * 100)} %`];
     return words.every((word) => word === null) ? null : words.filter((word) => word !== null).join(' ');
-}
-
-const ANY = 'conic-gradient(#c66,#cc6,#6c6,#6cc,#66c,#c6c,#c66)';
-
-/** What a pass paints with, as a background: a colour, the tones of the figure's materials, or anything. */
-function swatchOf(palette: PaletteState, pass: PassData): string {
-    const { tone } = pass;
-    if (pass.kind === 'tint') return tintOf(pass, palette);
-    if (tone === null) return ANY;
-    const tones = palette.figures.find((figure) => figure.id === pass.figure)?.materials.map((material) => material.tones[tone]) ?? [];
-    if (tones.length === 0) return '#888888';
-    const part = 100 / tones.length;
-    return `linear-gradient(90deg, ${tones.map((colour, i) => `${colour} ${i * part}% ${(i + 1) * part}%`).join(', ')})`;
 }

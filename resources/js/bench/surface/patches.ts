@@ -2,7 +2,8 @@
  * A tone that is dragged must not lag: what looks different of the tiles in view is composited in the window itself, before the
  * next frame. Where that is much, a few of its pixels are, and those round about follow them; the workers make it exact.
  */
-import { composeBlock, labelsIn, type Block, type Look } from '../../picture/compose';
+import { composeBlock, type Block, type Look } from '../../picture/compose';
+import { labelsIn } from '../../picture/ground';
 import { gathered, pixelsOf, put } from '../../picture/gathered';
 import type { Stack } from '../../picture/stack';
 

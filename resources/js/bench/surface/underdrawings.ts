@@ -1,7 +1,7 @@
 /** Underdrawings over the page: tinted, as strong as they are set; below the ink, which then stays ink, or above it. */
 import type { DrawingData } from '../../api/generated';
 import { SIDE } from '../../picture/compose';
-import { toColour } from '../../picture/stack';
+import { toColour } from '../../picture/colour';
 import { remember } from '../../picture/remember';
 import type { TileCache } from '../../picture/tiles';
 

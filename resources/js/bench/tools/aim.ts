@@ -2,7 +2,8 @@
 import type { LaidPaint, NewPass } from '../../api/client';
 import { mayColour, sizeOf, whyNot } from '../../page/store';
 import { passFor } from '../../page/target';
-import { isMask, layerOf, toColour } from '../../picture/stack';
+import { toColour } from '../../picture/colour';
+import { isMask, layerOf } from '../../picture/stack';
 import type { Tone } from '../../api/generated';
 import type { Laying } from '../../picture/stroke';
 import type { BenchModel } from '../model/model';
@@ -47,7 +48,7 @@ function aimOf({ session, target: picked, brush }: BenchModel, erase: boolean, t
     const pass = make ?? view.records.pass[id];
     if (make === null && !pass.visible && !isMask(view.records.pass, id))
         return 'This pass is rolled up. Let it down in the panel at the right, then paint.';
-    const colour = pass.kind === 'paint' ? target.material.tones[target.tone] : null;
+    const colour = pass.content.kind === 'paint' ? target.material.tones[target.tone] : null;
     const number = toColour(colour ?? '#000000');
     const paint: Laying['paint'] = colour === null ? null : [(number >> 16) & 255, (number >> 8) & 255, number & 255];
     const laying = { opacity: brush.opacity, erase, paint };

@@ -13,7 +13,13 @@ const MASK_COLOUR = '#c2406a';
 
 function newMask(session: PageSession, of: string): NewPass {
     const { name, figure, scope } = session.view.records.pass[of];
-    return { name: `Mask of ${name}`.slice(0, LONGEST_NAME), figure, kind: 'tint', colour: MASK_COLOUR, scope, visible: false };
+    return {
+        name: `Mask of ${name}`.slice(0, LONGEST_NAME),
+        figure,
+        content: { kind: 'tint', colour: MASK_COLOUR, follows: null },
+        scope,
+        visible: false,
+    };
 }
 
 /** Hangs a rolled-up pass that hides another wherever it is painted in. */

@@ -1,0 +1,86 @@
+/** What passes are laid over on one stretch of a page: its flats, and the bytes of its layers; as in the core. */
+import type { ScopeData } from '../api/generated';
+import type { Block } from './compose';
+import type { Flat, MaskNode, PassNode, Stack } from './stack';
+
+/** Labels out of two bytes a pixel, high byte first; of some pixels, or of all. */
+export function labelsIn(packed: Uint8Array, at: ArrayLike<number> | null = null): Uint16Array {
+    const labels = new Uint16Array(at?.length ?? packed.length / 2);
+    for (let i = 0; i < labels.length; i++) {
+        const from = 2 * (at?.[i] ?? i);
+        labels[i] = (packed[from] << 8) | packed[from + 1];
+    }
+    return labels;
+}
+
+export class Ground {
+    readonly count: number;
+    readonly labels: Uint16Array;
+    /** By label, of those that are here. */
+    readonly flats: (Flat | undefined)[] = [];
+
+    constructor(
+        stack: Stack,
+        private readonly block: Block,
+    ) {
+        this.count = block.count;
+        const packed = block.bytes('flats');
+        this.labels = packed === null ? new Uint16Array(block.count) : labelsIn(packed);
+        for (const label of new Set(this.labels)) this.flats[label] = stack.flats.get(label);
+    }
+
+    bytes(layer: string): Uint8Array | null {
+        return this.block.bytes(layer);
+    }
+
+    /** What of a pass's coverage its clip and its mask leave; null: nothing is laid here. */
+    coverageOf({ layer, scope, mask }: Pick<PassNode, 'layer' | 'scope' | 'mask'>): Uint8Array | null {
+        const isInside = this.inside(scope);
+        // Most passes keep to figures that are elsewhere.
+        const bytes = isInside.includes(true) ? this.bytes(layer) : null;
+        if (bytes === null) return null;
+        const coverage = this.clipped(coverageIn(bytes, this.count), isInside);
+        return mask === null ? coverage : this.masked(coverage, mask);
+    }
+
+    private clipped(coverage: Uint8Array, isInside: boolean[]): Uint8Array {
+        if (!isInside.includes(false)) return coverage;
+        const left = new Uint8Array(this.count);
+        for (let i = 0; i < left.length; i++) if (isInside[this.labels[i]]) left[i] = coverage[i];
+        return left;
+    }
+
+    /** What a mask leaves of a coverage. */
+    private masked(coverage: Uint8Array, mask: MaskNode): Uint8Array {
+        const bytes = this.bytes(mask.layer);
+        const by = bytes === null ? null : coverageIn(bytes, this.count);
+        const isInside = this.inside(mask.scope);
+        const left = new Uint8Array(this.count);
+        for (let i = 0; i < left.length; i++) {
+            const covered = by !== null && isInside[this.labels[i]] ? by[i] : 0;
+            left[i] = Math.round((coverage[i] * (mask.outside ? 255 - covered : covered)) / 255);
+        }
+        return left;
+    }
+
+    /** By label, of those that are here: whether a clip lets it through. */
+    private inside(scope: ScopeData): boolean[] {
+        const isInside: boolean[] = [];
+        for (const key of Object.keys(this.flats)) isInside[Number(key)] = holds(scope, this.flats[Number(key)]);
+        return isInside;
+    }
+}
+
+/** Of a coverage layer all of it, of a paint layer its alpha. */
+const coverageIn = (bytes: Uint8Array, count: number): Uint8Array => (bytes.length > count ? bytes.subarray(3 * count) : bytes);
+
+function holds(scope: ScopeData, flat: Flat | undefined): boolean {
+    switch (scope.kind) {
+        case 'figure':
+            return flat?.figure === scope.id;
+        case 'material':
+            return flat?.material === scope.id;
+        default:
+            return true;
+    }
+}

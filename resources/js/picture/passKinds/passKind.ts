@@ -1,0 +1,31 @@
+/**
+ * What a kind of pass is in the browser: how it is laid, and how it is told of. A new kind is a file here beside its content
+ * and its layer in the core, and a line in registry.ts.
+ */
+import type { ContentData, MaterialState, PaletteState, PassData } from '../../api/generated';
+import type { FloatCanvas } from '../canvas';
+import type { Ground } from '../ground';
+import type { PassNode } from '../stack';
+
+/** What every pass has beside its content. */
+export type Laid = Omit<PassNode, 'content'>;
+
+export interface PassKindTraits<Content extends ContentData> {
+    kind: Content['kind'];
+    /** What its layer holds at each pixel. */
+    holds: 'coverage' | 'paint';
+    /** Whether it alters what lies beneath, so that it cannot be laid on nothing first. */
+    alters?: boolean;
+    lay: (canvas: FloatCanvas, ground: Ground, pass: Laid, content: Content) => void;
+    /** What it is under the light of a page. */
+    underLight?: (content: Content, palette: PaletteState) => Content;
+    /** What it lays, as a CSS background. */
+    swatch: (content: Content, pass: PassData, palette: PaletteState) => string;
+    /** What it lays, for the sentence under the canvas. */
+    words: (content: Content, pass: { mode: string }, material: MaterialState) => string;
+}
+
+/** A kind of pass of which it does not matter which it is. */
+export type PassKind = PassKindTraits<ContentData>;
+
+export const passKind = <Content extends ContentData>(traits: PassKindTraits<Content>): PassKind => traits as unknown as PassKind;
