@@ -120,7 +120,7 @@ final class StandIns
         $materials = $this->materials();
         $figure = $this->figures[$pass->figure] ?? $pass->figure;
         $scope = match ($pass->scope->kind) {
-            ScopeKind::Figure => $this->figures[$pass->scope->id] ?? $pass->scope->id,
+            ScopeKind::Figure, ScopeKind::Behind => $this->figures[$pass->scope->id] ?? $pass->scope->id,
             ScopeKind::Material => $materials[$pass->scope->id][0] ?? $pass->scope->id,
             default => $pass->scope->id,
         };

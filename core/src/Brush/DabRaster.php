@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Brush;
 
 use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Chance;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 

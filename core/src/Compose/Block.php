@@ -31,4 +31,15 @@ interface Block
 
     /** Null when it is empty here. */
     public function paint(LayerName $layer): ?Pixels;
+
+    /**
+     * A plane that follows from the place on the page.
+     *
+     * @param  callable(Rect): string  $plane  of a whole rectangle, one byte a pixel, row after row
+     * @return string of the pixels of this block
+     */
+    public function generated(callable $plane): string;
+
+    /** This rectangle with so many pixels more on every side, as far as the page reaches. */
+    public function widened(int $margin): self;
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
 
 /**
@@ -29,6 +30,12 @@ interface Canvas
 
     /** Pixels with colours and alpha of their own. */
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void;
+
+    /**
+     * What lies beneath, altered, through a coverage of one byte a pixel: the altered colours are blended with those they
+     * come from. Where nothing lies beneath, nothing is laid.
+     */
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void;
 
     /**
      * Layers taken as one. Isolated, they begin on nothing and their result is blended; otherwise they begin on what is

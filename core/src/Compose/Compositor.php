@@ -23,44 +23,76 @@ final readonly class Compositor
     /** The finished, opaque picture of a rectangle of the page. */
     public function compose(PageStack $stack, Block $block): Pixels
     {
-        $picture = $this->hard($stack, $block);
-        $edges = SoftEdges::in($block, $stack);
+        $margin = $stack->margin();
+        if ($margin === 0) {
+            return $this->soft($stack, $this->stretches($stack)[0][0], $block, null);
+        }
+        $wide = $block->widened($margin);
+        $picture = null;
+        foreach ($this->stretches($stack) as [$steps, $last]) {
+            $picture = $this->soft($stack, $steps, $wide, $picture);
+            $picture = $last === null ? $picture : $last->over($picture, new Ground($wide, $stack->flats));
+        }
 
-        return $edges === null ? $picture : $edges->soften($picture, $this->hard($stack, $edges->others($block)));
+        return $picture->part($wide->rect(), $block->rect());
     }
 
-    /** With every pixel its own region's alone. */
-    private function hard(PageStack $stack, Block $block): Pixels
+    /**
+     * One stretch of what is laid, with soft edges where figures have them.
+     *
+     * @param  list<callable(Canvas, Ground): void>  $steps
+     * @param  ?Pixels  $beneath  what lies beneath it; null: paper
+     */
+    private function soft(PageStack $stack, array $steps, Block $block, ?Pixels $beneath): Pixels
+    {
+        $picture = $this->hard($stack, $steps, $block, $beneath);
+        $edges = SoftEdges::in($block, $stack);
+        if ($edges === null) {
+            return $picture;
+        }
+
+        return $edges->soften($picture, $this->hard($stack, $steps, $edges->others($block), $beneath?->gathered($edges->areas)));
+    }
+
+    /**
+     * With every pixel its own region's alone.
+     *
+     * @param  list<callable(Canvas, Ground): void>  $steps
+     */
+    private function hard(PageStack $stack, array $steps, Block $block, ?Pixels $beneath): Pixels
     {
         $ground = new Ground($block, $stack->flats);
         $survey = new SurveyCanvas($ground->count);
-        $this->lay($survey, $stack, $ground);
+        self::lay($survey, $steps, $ground);
         $exact = $survey->exact();
         if ($exact === null) {
-            return $this->quickly($stack, $ground);
+            return $this->quickly($stack, $steps, $ground, $beneath);
         }
         if ($exact->count > self::MOSTLY * $ground->count) {
-            return $this->exactly($stack, $ground);
+            return $this->exactly($stack, $steps, $ground, $beneath);
         }
         $others = $exact->others($ground->count);
+        $gathered = fn (Areas $areas): Ground => new Ground(new GatheredBlock($block, $areas), $stack->flats);
 
         return Pixels::paper($ground->count)
-            ->with($others, $this->quickly($stack, new Ground(new GatheredBlock($block, $others), $stack->flats)))
-            ->with($exact, $this->exactly($stack, new Ground(new GatheredBlock($block, $exact), $stack->flats)));
+            ->with($others, $this->quickly($stack, $steps, $gathered($others), $beneath?->gathered($others)))
+            ->with($exact, $this->exactly($stack, $steps, $gathered($exact), $beneath?->gathered($exact)));
     }
 
-    private function quickly(PageStack $stack, Ground $ground): Pixels
+    /** @param  list<callable(Canvas, Ground): void>  $steps */
+    private function quickly(PageStack $stack, array $steps, Ground $ground, ?Pixels $beneath): Pixels
     {
-        $canvas = new FastCanvas($this->begin($stack, $ground), $this->tinting, $this->painting);
-        $this->lay($canvas, $stack, $ground);
+        $canvas = new FastCanvas($beneath ?? $this->begin($stack, $ground), $this->tinting, $this->painting);
+        self::lay($canvas, $steps, $ground);
 
         return $canvas->pixels();
     }
 
-    private function exactly(PageStack $stack, Ground $ground): Pixels
+    /** @param  list<callable(Canvas, Ground): void>  $steps */
+    private function exactly(PageStack $stack, array $steps, Ground $ground, ?Pixels $beneath): Pixels
     {
-        $canvas = new ExactCanvas($this->begin($stack, $ground));
-        $this->lay($canvas, $stack, $ground);
+        $canvas = new ExactCanvas($beneath ?? $this->begin($stack, $ground));
+        self::lay($canvas, $steps, $ground);
 
         return $canvas->pixels();
     }
@@ -73,18 +105,51 @@ final readonly class Compositor
         return $stack->flatsComeFirst() ? $this->tinting->cover($paper, $ground->flats->bases()) : $paper;
     }
 
-    private function lay(Canvas $canvas, PageStack $stack, Ground $ground): void
+    /** @param  list<callable(Canvas, Ground): void>  $steps */
+    private static function lay(Canvas $canvas, array $steps, Ground $ground): void
+    {
+        foreach ($steps as $step) {
+            $step($canvas, $ground);
+        }
+    }
+
+    /**
+     * All that is laid, bottom up, cut where a layer looks at the pixels about each one: each stretch ends with one, but the last.
+     *
+     * @return non-empty-list<array{list<callable(Canvas, Ground): void>, ?NeighbourLayer}>
+     */
+    private function stretches(PageStack $stack): array
     {
         $flatsFirst = $stack->flatsComeFirst();
+        $done = $steps = [];
         foreach ($stack->planes as $plane) {
-            $this->layAll($canvas, $plane->behind, $ground);
+            self::take($plane->behind, $done, $steps);
             if (! $flatsFirst) {
-                $canvas->cover($ground->flats->inside(Scope::figure($plane->figure), Tone::Base));
+                $steps[] = fn (Canvas $canvas, Ground $ground) => $canvas->cover($ground->flats->inside(Scope::figure($plane->figure), Tone::Base));
             }
-            $this->layAll($canvas, $plane->layers, $ground);
+            self::take($plane->layers, $done, $steps);
         }
-        $this->layInk($canvas, $stack, $ground);
-        $this->layAll($canvas, $stack->above, $ground);
+        $steps[] = fn (Canvas $canvas, Ground $ground) => $this->layInk($canvas, $stack, $ground);
+        self::take($stack->above, $done, $steps);
+
+        return [...$done, [$steps, null]];
+    }
+
+    /**
+     * @param  list<Layer>  $layers
+     * @param  list<array{list<callable(Canvas, Ground): void>, ?NeighbourLayer}>  $done
+     * @param  list<callable(Canvas, Ground): void>  $steps
+     */
+    private static function take(array $layers, array &$done, array &$steps): void
+    {
+        foreach ($layers as $layer) {
+            if (! $layer instanceof NeighbourLayer) {
+                $steps[] = $layer->lay(...);
+            } elseif ($layer->isShown()) {
+                $done[] = [$steps, $layer];
+                $steps = [];
+            }
+        }
     }
 
     /** The ink by itself, as an export has it. */

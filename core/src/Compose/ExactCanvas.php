@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
 
 /**
@@ -61,6 +62,30 @@ final class ExactCanvas implements Canvas
             $this->colours->layPixels($stretches, $source, $alphas, $opacity / 255);
         } else {
             $this->mixPixels($stretches, $source, $alphas, $opacity / 255, $mode);
+        }
+    }
+
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
+    {
+        $planes = &$this->colours->planes;
+        [, $stretches] = self::touched($coverage, [[0, $this->count]], false);
+        foreach ($stretches as [$from, $to]) {
+            for ($i = $from; $i < $to; $i++) {
+                if (($this->alpha[$i] ?? 1.0) <= 0) {
+                    continue;
+                }
+                $was = [$planes[0][$i], $planes[1][$i], $planes[2][$i]];
+                $altered = $alteration->of($was);
+                $blended = match (true) {
+                    $mode === BlendMode::Normal => $altered,
+                    $mode === BlendMode::PlusLighter => array_map(fn (float $b, float $s): float => min(1.0, $b + $s), $was, $altered),
+                    default => Blending::blend($mode, $was, $altered),
+                };
+                $share = ord($coverage[$i]) * $opacity / 255;
+                foreach ($blended as $channel => $value) {
+                    $planes[$channel][$i] = $share >= 1.0 ? $value : $was[$channel] + ($value - $was[$channel]) * $share;
+                }
+            }
         }
     }
 

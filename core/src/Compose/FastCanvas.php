@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Raster\Bytes;
 
 /**
  * An opaque picture in whole numbers of 0..255: right to half a step for each layer that is laid, and fast. Isolated
- * groups and modes that need all three channels at once are left out: whoever uses this canvas composes the pixels they
+ * groups, and modes and alterations that need all three channels at once, are left out: whoever uses this canvas composes the pixels they
  * touch on an exact one.
  */
 final class FastCanvas implements Canvas
@@ -39,6 +41,19 @@ final class FastCanvas implements Canvas
         if ($mode->isSeparable()) {
             $this->pixels = $this->painting->over($this->pixels, $source, $mode, $opacity);
         }
+    }
+
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
+    {
+        $tables = $alteration->tables();
+        if ($tables === null || ! $mode->isSeparable()) {
+            return;
+        }
+        [$red, $green, $blue] = array_map(
+            fn (string $plane, string $table): string => strtr($plane, Bytes::identity(), $table),
+            [$this->pixels->red, $this->pixels->green, $this->pixels->blue], $tables,
+        );
+        $this->paint(new Pixels($this->pixels->count, $red, $green, $blue, $coverage), $mode, $opacity);
     }
 
     public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void

@@ -6,7 +6,6 @@ namespace Awning\Core\Compose;
 
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\Scope;
-use Awning\Core\Page\ScopeKind;
 use Awning\Core\Page\TintContent;
 
 /** The flats of a stretch of pixels as spans, and what they say of colour and clip. */
@@ -33,7 +32,7 @@ final class FlatSpans
     public function inside(Scope $scope, Tone|TintContent|int $colour): array
     {
         $colour = $colour instanceof TintContent && $colour->follows === null ? $colour->colour->number() : $colour;
-        if (is_int($colour) && ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink)) {
+        if (is_int($colour) && $scope->kind->isWhole()) {
             return [[0, $this->count, $colour]];
         }
         $key = $scope->kind->value.$scope->id.' '.match (true) {
@@ -84,7 +83,7 @@ final class FlatSpans
     /** Paint with what lies outside a scope made clear. */
     public function clip(Pixels $paint, Scope $scope): Pixels
     {
-        if ($scope->kind === ScopeKind::Page || $scope->kind === ScopeKind::Ink) {
+        if ($scope->kind->isWhole()) {
             return $paint;
         }
         $mask = Pixels::within($this->count, $this->inside($scope, 0), null);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
 
 /** Lays nothing, and notes which pixels are touched at all. */
@@ -35,6 +36,11 @@ final class FootprintCanvas implements Canvas
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void
     {
         $this->touched |= $source->alphas();
+    }
+
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
+    {
+        $this->touched |= $coverage;
     }
 
     public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void

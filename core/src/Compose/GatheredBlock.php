@@ -14,7 +14,7 @@ final readonly class GatheredBlock implements Block
     {
     }
 
-    /** The whole block's: a layer that computes by place must do so before pixels are gathered. */
+    /** The whole block's: what follows from the place is computed before pixels are gathered. */
     public function rect(): Rect
     {
         return $this->block->rect();
@@ -47,5 +47,15 @@ final readonly class GatheredBlock implements Block
     public function paint(LayerName $layer): ?Pixels
     {
         return $this->block->paint($layer)?->gathered($this->areas);
+    }
+
+    public function generated(callable $plane): string
+    {
+        return $this->areas->cut($this->block->generated($plane));
+    }
+
+    public function widened(int $margin): Block
+    {
+        throw new \LogicException('Some pixels of a block have no neighbours.');
     }
 }

@@ -35,6 +35,16 @@ final readonly class Ground
         return $this->block->coverage($layer);
     }
 
+    /**
+     * A plane that follows from the place on the page.
+     *
+     * @param  callable(Rect): string  $plane  of a whole rectangle, one byte a pixel
+     */
+    public function generated(callable $plane): string
+    {
+        return $this->block->generated($plane);
+    }
+
     public function paint(LayerName $layer): ?Pixels
     {
         return $this->block->paint($layer);

@@ -16,6 +16,9 @@ final class LayerKinds
             PassKind::Tone => new ToneLayer($id, $pass, $mask),
             PassKind::Tint => new TintLayer($id, $pass, $mask),
             PassKind::Paint => new PaintLayer($id, $pass, $mask),
+            PassKind::Levels => new LevelsLayer($id, $pass, $mask),
+            PassKind::Mist => new MistLayer($id, $pass, $mask),
+            PassKind::Softness => new SoftnessLayer($id, $pass, $mask),
         };
     }
 }

@@ -48,4 +48,15 @@ final readonly class PageBlock implements Block
     {
         return $this->paint[$layer->value] ?? null;
     }
+
+    public function generated(callable $plane): string
+    {
+        return $plane($this->rect);
+    }
+
+    /** It is taken for the whole page. */
+    public function widened(int $margin): self
+    {
+        return $this;
+    }
 }

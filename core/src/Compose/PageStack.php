@@ -38,6 +38,49 @@ final readonly class PageStack
         return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode, $this->soft);
     }
 
+    /** @return int px that must be composed beside what is asked for, for layers that look at the pixels about each one */
+    public function margin(): int
+    {
+        $margin = 0;
+        foreach ([...array_map(fn (DepthPlane $plane): array => $plane->behind, $this->planes), $this->above] as $layers) {
+            foreach ($layers as $layer) {
+                $margin += $layer instanceof NeighbourLayer && $layer->isShown() ? $layer->margin() : 0;
+            }
+        }
+
+        return $margin;
+    }
+
+    /** The same as far as one layer, with it; its ink only where the layer lies above that. */
+    public function through(Layer $last): self
+    {
+        $planes = [];
+        foreach ($this->planes as $plane) {
+            $behind = self::upTo($plane->behind, $last);
+            $layers = self::upTo($plane->layers, $last);
+            if ($behind !== null || $layers !== null) {
+                $planes[] = $behind === null ? new DepthPlane($plane->figure, $layers, $plane->behind, $plane->spills) : new DepthPlane($plane->figure, behind: $behind);
+
+                return new self($this->flats, $planes, showInk: false, soft: $this->soft);
+            }
+            $planes[] = $plane;
+        }
+        $above = self::upTo($this->above, $last) ?? throw new \LogicException('The layer is not in the stack.');
+
+        return new self($this->flats, $this->planes, $this->ink, $above, $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode, $this->soft);
+    }
+
+    /**
+     * @param  list<Layer>  $layers
+     * @return ?list<Layer> null when it is not among them
+     */
+    private static function upTo(array $layers, Layer $last): ?array
+    {
+        $at = array_search($last, $layers, true);
+
+        return $at === false ? null : array_slice($layers, 0, $at + 1);
+    }
+
     /** Whether all flats can be laid before the first pass, because no pass would be hidden by a nearer figure's. */
     public function flatsComeFirst(): bool
     {

@@ -32,6 +32,14 @@ abstract readonly class PassLayer implements Layer
 
     abstract protected function put(Canvas $canvas, Ground $ground): void;
 
+    /** The coverage of a pass that fills all that its clip and its mask leave; null: nothing of that is here. */
+    final protected function filled(Ground $ground): ?string
+    {
+        $inside = $ground->flats->inside($this->spec->scope, 0);
+
+        return $inside === [] ? null : $this->masked(Pixels::within($ground->count, $inside, null), $ground);
+    }
+
     /** What its mask leaves of a coverage. */
     final protected function masked(string $coverage, Ground $ground): string
     {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Raster\Bytes;
+use Awning\Core\Raster\Rect;
+
 /**
  * A stretch of pixels in reading order, whatever shape it was cut from: compositing knows neither rows nor tiles, so
  * the result cannot depend on them. Colours are not premultiplied.
@@ -60,6 +63,22 @@ final readonly class Pixels
         }
 
         return new self($this->count, $red, $green, $blue, $this->alpha);
+    }
+
+    /**
+     * Another rectangle of the picture, these being the pixels of one, row after row; white where that does not reach.
+     */
+    public function part(Rect $from, Rect $to): self
+    {
+        if ($from == $to) {
+            return $this;
+        }
+        $window = $to->moved(-$from->x, -$from->y);
+        $on = $from->intersect($to);
+        $plane = fn (string $bytes): string => $on == $to ? Bytes::crop($bytes, $from->width, $from->height, $window, 1)
+            : ~Bytes::crop(~$bytes, $from->width, $from->height, $window, 1);
+
+        return new self($to->width * $to->height, $plane($this->red), $plane($this->green), $plane($this->blue), $this->alpha === null ? null : $plane($this->alpha));
     }
 
     public function gathered(Areas $areas): self

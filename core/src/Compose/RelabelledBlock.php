@@ -44,4 +44,14 @@ final readonly class RelabelledBlock implements Block
     {
         return $this->block->paint($layer);
     }
+
+    public function generated(callable $plane): string
+    {
+        return $this->block->generated($plane);
+    }
+
+    public function widened(int $margin): Block
+    {
+        throw new \LogicException('What lies about relabelled pixels is not known.');
+    }
 }

@@ -24,7 +24,7 @@ final readonly class SoftEdges
      * @param  string  $labels  of these pixels: two bytes each, the neighbour's where there is an edge
      * @param  string  $shares  of these pixels: the neighbour's share in sixteenths; 0 between edges
      */
-    private function __construct(private Areas $areas, private string $labels, private string $shares)
+    private function __construct(public Areas $areas, private string $labels, private string $shares)
     {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
 
 /** Keeps what one layer would lay, before it is blended with anything: its colours, with its clip cut into its alpha. */
@@ -34,6 +35,11 @@ final class SourceCanvas implements Canvas
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void
     {
         $this->source = $source;
+    }
+
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
+    {
+        throw new \LogicException('What alters the picture beneath has no source of its own.');
     }
 
     public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
 use Awning\Core\Raster\Bytes;
 
@@ -45,6 +46,32 @@ final class SurveyCanvas implements Canvas
     public function paint(Pixels $source, BlendMode $mode, float $opacity): void
     {
         $this->note($source->alphas(), $mode, $opacity, BlendGain::ofAny($mode, $opacity));
+    }
+
+    public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
+    {
+        $tables = $alteration->tables();
+        if ($tables === null) {
+            $this->roundings->giveUp($coverage);
+
+            return;
+        }
+        $this->note($coverage, $mode, $opacity, max(BlendGain::ofAny($mode, $opacity), ...array_map(self::steepest(...), $tables)));
+        if ($mode !== BlendMode::Normal || $opacity < 1) {
+            // Rounded by the table, and once more where its values are mixed with what they come from.
+            $this->note($coverage, $mode, $opacity, 1.0);
+        }
+    }
+
+    /** The largest step of a table from one value to the next. */
+    private static function steepest(string $table): float
+    {
+        $most = 0;
+        for ($value = 1; $value < 256; $value++) {
+            $most = max($most, abs(ord($table[$value]) - ord($table[$value - 1])));
+        }
+
+        return $most;
     }
 
     public function group(callable $layers, bool $isolated, BlendMode $mode, float $opacity): void

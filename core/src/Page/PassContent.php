@@ -10,8 +10,11 @@ namespace Awning\Core\Page;
  * @phpstan-import-type ToneData from ToneContent
  * @phpstan-import-type TintData from TintContent
  * @phpstan-import-type PaintData from PaintContent
+ * @phpstan-import-type LevelsData from LevelsContent
+ * @phpstan-import-type MistData from MistContent
+ * @phpstan-import-type SoftnessData from SoftnessContent
  *
- * @phpstan-type ContentData ToneData|TintData|PaintData
+ * @phpstan-type ContentData ToneData|TintData|PaintData|LevelsData|MistData|SoftnessData
  */
 interface PassContent
 {

@@ -10,6 +10,9 @@ enum PassPlace: string
     /** Over the flats of its figure, below the ink. */
     case Figure = 'figure';
 
+    /** Over everything farther away than a figure, and hidden by the figure's flats. */
+    case Behind = 'behind';
+
     /** Into the colour of the ink. */
     case Ink = 'ink';
 
@@ -20,6 +23,7 @@ enum PassPlace: string
     {
         return match ($scope->kind) {
             ScopeKind::Figure, ScopeKind::Material => self::Figure,
+            ScopeKind::Behind => self::Behind,
             ScopeKind::Ink => self::Ink,
             ScopeKind::Page => self::Above,
         };

@@ -58,6 +58,9 @@ final readonly class PassSpec implements Record
         Bounds::number('opacity', $opacity, 0, 1);
         Bounds::number('order', $order, -self::FARTHEST, self::FARTHEST);
         $group === null || Bounds::id($group);
+        if ($content->kind()->looksAround() && ! in_array(PassPlace::of($scope), [PassPlace::Above, PassPlace::Behind], true)) {
+            throw new \InvalidArgumentException('What makes the picture soft lies over the whole page or behind a figure.');
+        }
     }
 
     public static function kind(): RecordKind

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Page;
 
 /**
- * What a pass is clipped to: the page, the ink, a figure or a material.
+ * What a pass is clipped to: the page, the ink, a figure, a material, or everything farther away than a figure.
  *
  * @phpstan-type ScopeData array{kind: value-of<ScopeKind>, id: int}
  */
@@ -30,6 +30,12 @@ final readonly class Scope
         return new self(ScopeKind::Figure, $id);
     }
 
+    /** Everything farther away than a figure. */
+    public static function behind(int $figure): self
+    {
+        return new self(ScopeKind::Behind, $figure);
+    }
+
     public static function material(int $id): self
     {
         return new self(ScopeKind::Material, $id);
@@ -38,8 +44,8 @@ final readonly class Scope
     /** @throws \InvalidArgumentException when a figure or material is not named */
     public static function of(ScopeKind $kind, int $id): self
     {
-        if (($kind === ScopeKind::Figure || $kind === ScopeKind::Material) && $id < 1) {
-            throw new \InvalidArgumentException("A pass inside a {$kind->value} must say which.");
+        if ($kind->names() && $id < 1) {
+            throw new \InvalidArgumentException('A pass that keeps to a figure or a material must say which.');
         }
 
         return new self($kind, $id);
@@ -49,7 +55,7 @@ final readonly class Scope
     public static function fromData(Data $data): self
     {
         return self::of(
-            $data->choice('kind', ScopeKind::class, 'A pass stays inside the page, the ink, a figure or a material; say which.'),
+            $data->choice('kind', ScopeKind::class, 'A pass stays inside the page, the ink, a figure, a material, or behind a figure; say which.'),
             $data->int('id', 0, PHP_INT_MAX, 0),
         );
     }
@@ -64,7 +70,7 @@ final readonly class Scope
     public function holds(int $figure, int $material): bool
     {
         return match ($this->kind) {
-            ScopeKind::Page, ScopeKind::Ink => true,
+            ScopeKind::Page, ScopeKind::Ink, ScopeKind::Behind => true,
             ScopeKind::Figure => $figure === $this->id,
             ScopeKind::Material => $material === $this->id,
         };

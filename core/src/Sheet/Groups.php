@@ -7,6 +7,7 @@ namespace Awning\Core\Sheet;
 use Awning\Core\Page\PassGroup;
 use Awning\Core\Page\PassPlace;
 use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\ScopeKind;
 
 /** What always holds of groups: they have members, and these belong to one figure and lie in one place. */
 final class Groups
@@ -39,10 +40,13 @@ final class Groups
     /** @param  list<PassSpec>  $passes */
     private static function checkTogether(array $passes): void
     {
+        if (array_filter($passes, fn (PassSpec $pass): bool => $pass->content->kind()->looksAround()) !== []) {
+            throw new OpRefused('What makes the picture soft lies over everything beneath it and cannot be in a group.');
+        }
         if (count(array_unique(array_map(fn (PassSpec $pass): int => $pass->figure, $passes))) > 1) {
             throw new OpRefused('Only passes of one figure go together in a group.');
         }
-        if (count(array_unique(array_map(fn (PassSpec $pass): string => PassPlace::of($pass->scope)->value, $passes))) > 1) {
+        if (count(array_unique(array_map(fn (PassSpec $pass): string => PassPlace::of($pass->scope)->value.($pass->scope->kind === ScopeKind::Behind ? $pass->scope->id : ''), $passes))) > 1) {
             throw new OpRefused('Passes inside a figure, in the ink and over the page lie in different places and cannot be one group. Part the group first.');
         }
     }

@@ -59,7 +59,9 @@ final readonly class LayeredExport
     {
         $out = [];
         foreach ($layers as $layer) {
-            if ($layer instanceof GroupLayer) {
+            if (self::alters($layer)) {
+                array_push($out, ...$this->asItLooks($writer, $layer));
+            } elseif ($layer instanceof GroupLayer) {
                 $group = $layer->group;
                 $out[] = new OraStack($this->nodes($writer, $layer->members), 'Group', $group->isolated, opacity: $group->opacity, operator: $this->operator($group->mode));
             } elseif ($layer instanceof PassLayer) {
@@ -69,6 +71,30 @@ final readonly class LayeredExport
         }
 
         return $out;
+    }
+
+    /**
+     * What alters the picture beneath it cannot be said in the format: the altered picture is written in its place. Rolled up, it
+     * is left out.
+     *
+     * @return list<OraNode>
+     */
+    private function asItLooks(OpenRasterWriter $writer, Layer $layer): array
+    {
+        if ($layer instanceof PassLayer && ! $layer->spec->visible) {
+            return [];
+        }
+
+        return [$writer->layer((new SheetPicture)->compose($this->sheet, $this->stack->through($layer)), $layer instanceof PassLayer ? $layer->spec->name : 'Group')];
+    }
+
+    private static function alters(Layer $layer): bool
+    {
+        return match (true) {
+            $layer instanceof PassLayer => $layer->spec->content->kind()->alters(),
+            $layer instanceof GroupLayer => array_filter($layer->members, self::alters(...)) !== [],
+            default => false,
+        };
     }
 
     private function operator(BlendMode $mode): string

@@ -31,7 +31,7 @@ final readonly class References
     public static function ofPass(int $figure, Scope $scope, ?int $setup = null): self
     {
         return new self(
-            array_values(array_filter([$figure, $scope->kind === ScopeKind::Figure ? $scope->id : 0])),
+            array_values(array_filter([$figure, $scope->kind === ScopeKind::Figure || $scope->kind === ScopeKind::Behind ? $scope->id : 0])),
             $scope->kind === ScopeKind::Material ? [$scope->id] : [],
             setups: array_values(array_filter([$setup ?? 0])),
         );

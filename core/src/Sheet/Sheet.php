@@ -6,6 +6,7 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
@@ -307,6 +308,7 @@ final class Sheet
         if ($this->altered(RecordKind::Pass) || $this->altered(RecordKind::Group)) {
             Groups::hold($this);
         }
+        $this->checkPainted();
         $change = new Change(
             array_values(array_filter($this->tileChanges, fn (TileChange $c): bool => $c->before !== $c->after)),
             array_values(array_filter($this->recordChanges, fn (RecordChange $c): bool => ! $c->isNone())),
@@ -314,6 +316,17 @@ final class Sheet
         $this->tileChanges = $this->recordChanges = [];
 
         return $change;
+    }
+
+    /** @throws OpRefused when paint was laid in a pass that holds none */
+    private function checkPainted(): void
+    {
+        foreach (array_unique(array_map(fn (TileChange $change): string => $change->layer->value, $this->tileChanges)) as $layer) {
+            $pass = $this->find(PassSpec::class, substr((string) strstr($layer, ':'), 1));
+            if ($pass !== null && ! $pass->content->kind()->isPainted()) {
+                throw new OpRefused("{$pass->name} fills all it reaches; nothing is painted in it. Paint its mask.");
+            }
+        }
     }
 
     private function altered(RecordKind $kind): bool

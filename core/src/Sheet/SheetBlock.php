@@ -52,4 +52,14 @@ final readonly class SheetBlock implements Block
 
         return new Pixels(TileGrid::PIXELS, $red, $green, $blue, $alpha);
     }
+
+    public function generated(callable $plane): string
+    {
+        return $plane($this->rect());
+    }
+
+    public function widened(int $margin): Block
+    {
+        return new SheetPart($this->sheet, $this->rect()->grown($margin)->intersect($this->sheet->rect()));
+    }
 }

@@ -34,13 +34,15 @@ final readonly class StackBuilder
     {
         $flats = $this->flats($sheet, $palette);
         $places = ['ink' => [], 'above' => []];
-        $planes = $spills = [];
+        $planes = $behind = $spills = [];
         foreach ($this->layers($sheet, $palette) as [$spec, $layer]) {
             $place = PassPlace::of($spec->scope);
             if ($place === PassPlace::Figure) {
                 $figure = $this->figureOf($spec, $palette);
                 $planes[$figure][] = $layer;
                 $spills[$figure] = ($spills[$figure] ?? false) || $this->spills($layer, $figure, $palette);
+            } elseif ($place === PassPlace::Behind) {
+                $behind[$spec->scope->id][] = $layer;
             } else {
                 $places[$place->value][] = $layer;
             }
@@ -51,8 +53,8 @@ final readonly class StackBuilder
         return new PageStack(
             $flats,
             array_map(
-                fn (int $figure): DepthPlane => new DepthPlane($figure, $planes[$figure] ?? [], spills: $spills[$figure] ?? false),
-                $this->farToNear($palette, [...array_keys($planes), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
+                fn (int $figure): DepthPlane => new DepthPlane($figure, $planes[$figure] ?? [], $behind[$figure] ?? [], $spills[$figure] ?? false),
+                $this->farToNear($palette, [...array_keys($planes), ...array_keys($behind), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
             ),
             $places['ink'], $places['above'],
             inkColour: $lines->ink()->number(),

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Brush;
+namespace Awning\Core\Raster;
 
 /** Numbers that look random and are always the same; the browser's resources/js/picture/chance.ts has the same. */
 final class Chance
