@@ -35,9 +35,11 @@ use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\LevelsContent;
 use Awning\Core\Page\LightPart;
 use Awning\Core\Page\LineColouring;
 use Awning\Core\Page\LineRule;
+use Awning\Core\Page\MistContent;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\PaintContent;
 use Awning\Core\Page\PassGroup;
@@ -46,6 +48,7 @@ use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\Scope;
+use Awning\Core\Page\SoftnessContent;
 use Awning\Core\Page\TintContent;
 use Awning\Core\Page\ToneContent;
 use Awning\Core\Raster\Bytes;
@@ -140,9 +143,12 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     }
     $labels = substr($labels, 0, 2 * COUNT);
     $around = null;
-    if ($soft !== []) {
+    $looksAround = array_filter($passes, fn (PassSpec $pass): bool => $pass->content->kind()->looksAround()) !== [];
+    $isWide = $soft !== [] || $looksAround;
+    if ($isWide) {
         $around = aroundLabels();
         $labels = Bytes::crop($around, WIDE + 2, intdiv(COUNT, WIDE) + 2, new Rect(1, 1, WIDE, intdiv(COUNT, WIDE)), 2);
+        $around = $looksAround ? heldAround($labels) : $around;
     }
     $records = [];
     foreach ([1 => 2, 2 => 1, 3 => 3, 4 => 4] as $label => $material) {
@@ -155,6 +161,9 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     foreach ($passes as $id => $pass) {
         $records[] = new RecordChange(RecordKind::Pass, $id, null, $pass);
         $layer = $pass->layer($id)->value;
+        if (! $pass->content->kind()->isPainted()) {
+            continue;
+        }
         if ($pass->isPaint()) {
             $planes = [noise(COUNT), noise(COUNT), noise(COUNT), coverage()];
             $paint[$layer] = new Pixels(COUNT, ...$planes);
@@ -177,7 +186,7 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     $stack = (new StackBuilder)->build(new Sheet($source), new Palette($palette->materials, $palette->figureOf, $palette->depths, $palette->variants, array_fill_keys($soft, true), $palette->light, $palette->lights, $palette->under));
     static $compositor;
     $compositor ??= new Compositor;
-    $result = $compositor->compose($stack, new PageBlock($soft === [] ? new Rect(0, 0, COUNT, 1) : new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)), $labels, $cover, $paint, $around));
+    $result = $compositor->compose($stack, new PageBlock($isWide ? new Rect(0, 0, WIDE, intdiv(COUNT, WIDE)) : new Rect(0, 0, COUNT, 1), $labels, $cover, $paint, $around));
     $data = ['page' => new stdClass, 'region' => [], 'bridge' => new stdClass, 'pass' => new stdClass, 'group' => new stdClass, 'drawing' => new stdClass, 'stroke' => new stdClass, 'shift' => new stdClass];
     foreach ($records as $record) {
         $kind = (array) $data[$record->kind->value];
@@ -185,7 +194,15 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
         $data[$record->kind->value] = (object) $kind;
     }
 
-    return ['name' => $name, 'records' => $data, 'soft' => $soft, 'layers' => array_map(base64_encode(...), $layers + ($around === null ? [] : ['flats around' => $around])), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
+    return ['name' => $name, 'records' => $data, 'width' => $isWide ? WIDE : COUNT, 'soft' => $soft, 'layers' => array_map(base64_encode(...), $layers + ($around === null ? [] : ['flats around' => $around])), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
+}
+
+/** The labels of a block and of a pixel on every side, each like the pixel next to it: beside a page there is nothing else. */
+function heldAround(string $labels): string
+{
+    $rows = array_map(fn (string $row): string => substr($row, 0, 2).$row.substr($row, -2), str_split($labels, 2 * WIDE));
+
+    return $rows[0].implode('', $rows).$rows[count($rows) - 1];
 }
 
 /** Patches of labels, a few pixels wide and high, of a block and a pixel on every side. */
@@ -211,6 +228,9 @@ function spec(string $kind, Scope $scope, BlendMode $mode = BlendMode::Normal, f
     $content = match ($kind) {
         'tone' => new ToneContent(Tone::cases()[mt_rand(0, 9)]),
         'tint' => new TintContent(new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255))),
+        'levels' => new LevelsContent(mt_rand(0, 40) / 100, mt_rand(55, 100) / 100, mt_rand(30, 250) / 100),
+        'mist' => new MistContent(new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255)), mt_rand(8, 60), mt_rand(20, 100) / 100, mt_rand(0, 65535)),
+        'softness' => new SoftnessContent(mt_rand(5, 60) / 10),
         default => new PaintContent,
     };
 
@@ -289,6 +309,43 @@ $pages[] = page('regions that stand under another light', ['pass01' => spec('ton
 foreach ([LightPart::Light, LightPart::Around, LightPart::Opposite] as $part) {
     $tint = new TintContent(new Rgb(0x77, 0x22, 0x11), $part);
     $pages[] = page("a tint that follows, in a panel: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7), 'pass02' => new PassSpec('A hold', 0, $tint, Scope::ink(), BlendMode::Normal, 0.8), 'pass03' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3, turn: new ColourTurn(-0.1, 1.2, 30))], standing: [1 => 31, 3 => 31, 4 => 99]);
+}
+
+// Kinds that fill all they reach: what alters the picture beneath, what follows from the place, what lies between the figures.
+foreach (BlendMode::cases() as $number => $mode) {
+    foreach (['page' => Scope::page(), 'ink' => Scope::ink(), 'figure 1' => Scope::figure(1), 'material 2' => Scope::material(2), 'behind 1' => Scope::behind(1), 'behind 3' => Scope::behind(3)] as $where => $scope) {
+        foreach (['levels', 'mist'] as $kind) {
+            $opacity = [1.0, 0.62, 0.35][($number + strlen($where)) % 3];
+            $pages[] = page("$kind, $mode->value, $where, $opacity", ['pass01' => spec('tint', Scope::page(), BlendMode::Multiply, 0.7, 0, 0.5), 'pass02' => spec($kind, $scope, $mode, $opacity, str_contains($where, 'figure') ? 1 : 0, 1.0)]);
+        }
+    }
+}
+foreach (['tint', 'paint', 'levels', 'mist'] as $kind) {
+    $pages[] = page("$kind behind a figure", ['pass01' => spec($kind, Scope::behind(1), opacity: 0.8), 'pass02' => spec('tone', Scope::figure(2), figure: 2)]);
+    $pages[] = page("$kind behind a figure, masked", ['pass01' => spec($kind, Scope::behind(3), figure: 0, mask: new PassMask('pass02', $kind === 'mist')), 'pass02' => spec('tint', Scope::page(), figure: 0, visible: false)]);
+    foreach ([[true, BlendMode::Multiply, 0.8], [true, BlendMode::Normal, 1.0], [false, BlendMode::Normal, 0.6]] as [$isolated, $mode, $opacity]) {
+        $pages[] = page(($isolated ? 'isolated' : 'open')." group of $kind over a tint at $opacity", ['pass01' => spec('tint', Scope::figure(1), group: 'group01'), 'pass02' => spec($kind, Scope::figure(1), order: 2.0, group: 'group01')], ['group01' => new PassGroup($isolated, $mode, $opacity)]);
+    }
+    $pages[] = page("soft edges under $kind", ['pass01' => spec($kind, Scope::figure(1), opacity: 0.8), 'pass02' => spec($kind, Scope::page(), figure: 0, opacity: 0.7)], soft: [1, 3]);
+}
+foreach ([[[], 'hard'], [[1], 'soft']] as [$soft, $edge]) {
+    foreach (['page' => Scope::page(), 'behind 1' => Scope::behind(1), 'behind 3' => Scope::behind(3)] as $where => $scope) {
+        foreach ([BlendMode::Normal, BlendMode::Screen, BlendMode::Luminosity] as $mode) {
+            $pages[] = page("softness, $mode->value, $where, $edge edges", ['pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6), 'pass02' => spec('softness', $scope, $mode, $mode === BlendMode::Screen ? 0.4 : 1.0, 0), 'pass03' => spec('levels', Scope::page(), figure: 0, order: 3.0)], soft: $soft);
+        }
+    }
+    $pages[] = page("softness twice, masked, $edge edges", ['pass01' => spec('softness', Scope::behind(1), figure: 0, mask: new PassMask('pass04')), 'pass02' => spec('paint', Scope::figure(3), figure: 3), 'pass03' => spec('softness', Scope::page(), figure: 0, opacity: 0.6), 'pass04' => spec('tint', Scope::page(), figure: 0, order: 4.0, visible: false), 'pass05' => spec('mist', Scope::page(), BlendMode::Screen, 0.7, 0, 5.0)], soft: $soft);
+}
+// Stacks of everything.
+for ($seed = 1; $seed <= 40; $seed++) {
+    $passes = [];
+    $scopes = [[1, Scope::figure(1)], [2, Scope::material(1)], [3, Scope::figure(3)], [0, Scope::page()], [0, Scope::behind(1)], [0, Scope::behind(3)], [1, Scope::ink()]];
+    for ($i = 0, $most = mt_rand(3, 8); $i < $most; $i++) {
+        [$figure, $scope] = $scopes[mt_rand(0, count($scopes) - 1)];
+        $kind = ['tone', 'tint', 'paint', 'levels', 'mist', 'softness'][mt_rand(0, $scope->kind->isWhole() && $scope->kind->value !== 'ink' ? 5 : 4)];
+        $passes["pass0$i"] = spec($kind, $scope, BlendMode::cases()[mt_rand(0, 11)], mt_rand(20, 100) / 100, $figure, (float) mt_rand(0, 6), visible: mt_rand(0, 9) > 0);
+    }
+    $pages[] = page("stack of everything $seed", $passes, soft: $seed % 4 === 0 ? [1] : []);
 }
 
 $hexes = fn (array $tones): array => array_map(fn (int $colour): string => sprintf('#%06x', $colour), $tones);

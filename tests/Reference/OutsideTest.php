@@ -41,6 +41,7 @@ use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\InkStroke;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Region;
+use Awning\Core\Raster\BoxBlur;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Paint;
@@ -322,6 +323,26 @@ np.rint(soft[cut]).clip(0, 255).astype(np.uint8).tofile('$this->folder/soft'); s
             self::assertGreaterThan(9000, count($apart));
             self::assertLessThanOrEqual($most, $apart[(int) (0.95 * count($apart))], "$by px");
             self::assertLessThanOrEqual(4 * $most, end($apart), "$by px");
+        }
+    }
+
+    /** SciPy's Gaussian filter, with what lies at the edge counting for what is beyond: three boxes come close to it. */
+    public function test_the_blur_of_what_lies_beneath_agrees_with_scipy(): void
+    {
+        foreach ([1.5, 6.0, 21.7] as $sigma) {
+            $this->tool([self::PYTHON, '-c', "import numpy as np
+from scipy.ndimage import gaussian_filter
+rng = np.random.default_rng(9)
+plane = np.kron(rng.integers(0, 256, (9, 12)), np.ones((11, 13))).astype(np.uint8)
+plane.tofile('$this->folder/plane')
+gaussian_filter(plane.astype(float), $sigma, mode='nearest').astype('<f8').tofile('$this->folder/soft')"]);
+            $plane = array_map(floatval(...), array_values((array) unpack('C*', (string) file_get_contents("$this->folder/plane"))));
+            $theirs = array_values((array) unpack('e*', (string) file_get_contents("$this->folder/soft")));
+            $ours = (new BoxBlur($sigma))->of($plane, 156, 99);
+            self::assertCount(count($theirs), $ours);
+            $apart = array_map(fn (float $a, mixed $b): float => is_float($b) ? abs($a - $b) : INF, $ours, $theirs);
+            self::assertLessThan(0.02 * 255, max($apart), "$sigma px");
+            self::assertLessThan(1.5, array_sum($apart) / count($apart), "$sigma px");
         }
     }
 

@@ -60,6 +60,21 @@ final readonly class Areas
         return new self($spans, $total - $this->count);
     }
 
+    /** @return list<int> each of its pixels */
+    public function places(): array
+    {
+        return array_merge(...array_map(fn (array $span): array => range($span[0], $span[1] - 1), $this->spans));
+    }
+
+    /**
+     * @param  array<int, float>  $values
+     * @return array<int, float>
+     */
+    public function pick(array $values): array
+    {
+        return array_merge(...array_map(fn (array $span): array => array_slice($values, $span[0], $span[1] - $span[0]), $this->spans));
+    }
+
     /** @param  int  $size  bytes a pixel */
     public function cut(string $plane, int $size = 1): string
     {

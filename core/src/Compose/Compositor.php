@@ -24,74 +24,83 @@ final readonly class Compositor
     public function compose(PageStack $stack, Block $block): Pixels
     {
         $margin = $stack->margin();
-        if ($margin === 0) {
-            return $this->soft($stack, $this->stretches($stack)[0][0], $block, null);
-        }
-        $wide = $block->widened($margin);
-        $picture = null;
-        foreach ($this->stretches($stack) as [$steps, $last]) {
-            $picture = $this->soft($stack, $steps, $wide, $picture);
-            $picture = $last === null ? $picture : $last->over($picture, new Ground($wide, $stack->flats));
-        }
+        $stretches = $this->stretches($stack);
+        if ($margin > 0) {
+            $wide = $block->widened($margin);
 
-        return $picture->part($wide->rect(), $block->rect());
-    }
-
-    /**
-     * One stretch of what is laid, with soft edges where figures have them.
-     *
-     * @param  list<callable(Canvas, Ground): void>  $steps
-     * @param  ?Pixels  $beneath  what lies beneath it; null: paper
-     */
-    private function soft(PageStack $stack, array $steps, Block $block, ?Pixels $beneath): Pixels
-    {
-        $picture = $this->hard($stack, $steps, $block, $beneath);
+            return $this->widely($stack, $stretches, $wide)->pixels()->part($wide->rect(), $block->rect());
+        }
+        $picture = $this->hard($stack, $stretches[0][0], $block);
         $edges = SoftEdges::in($block, $stack);
-        if ($edges === null) {
-            return $picture;
-        }
 
-        return $edges->soften($picture, $this->hard($stack, $steps, $edges->others($block), $beneath?->gathered($edges->areas)));
+        return $edges === null ? $picture : $edges->soften($picture, $this->hard($stack, $stretches[0][0], $edges->others($block)));
     }
 
     /**
-     * With every pixel its own region's alone.
+     * Stretch by stretch, each over the finished picture of those beneath it: exactly, since what comes later may enlarge what
+     * whole numbers miss.
+     *
+     * @param  non-empty-list<array{list<callable(Canvas, Ground): void>, ?NeighbourLayer}>  $stretches
+     */
+    private function widely(PageStack $stack, array $stretches, Block $block): ExactCanvas
+    {
+        $ground = new Ground($block, $stack->flats);
+        $edges = SoftEdges::in($block, $stack);
+        $other = $edges === null ? null : new Ground($edges->others($block), $stack->flats);
+        $canvas = new ExactCanvas($this->begin($stack, $ground));
+        $others = $other === null ? null : new ExactCanvas($this->begin($stack, $other));
+        foreach ($stretches as [$steps, $last]) {
+            self::lay($canvas, $steps, $ground);
+            if ($edges !== null && $others !== null && $other !== null) {
+                self::lay($others, $steps, $other);
+                $canvas->mixIn($edges->areas, $others, $edges->shares);
+            }
+            if ($last !== null) {
+                $last->over($canvas, $ground);
+                $others = $edges === null ? null : $canvas->gathered($edges->areas);
+            }
+        }
+
+        return $canvas;
+    }
+
+    /**
+     * With every pixel its own region's alone: in whole numbers where that is near enough, exactly elsewhere.
      *
      * @param  list<callable(Canvas, Ground): void>  $steps
      */
-    private function hard(PageStack $stack, array $steps, Block $block, ?Pixels $beneath): Pixels
+    private function hard(PageStack $stack, array $steps, Block $block): Pixels
     {
         $ground = new Ground($block, $stack->flats);
         $survey = new SurveyCanvas($ground->count);
         self::lay($survey, $steps, $ground);
         $exact = $survey->exact();
         if ($exact === null) {
-            return $this->quickly($stack, $steps, $ground, $beneath);
+            return $this->quickly($stack, $steps, $ground);
         }
         if ($exact->count > self::MOSTLY * $ground->count) {
-            return $this->exactly($stack, $steps, $ground, $beneath);
+            return $this->exactly($stack, $steps, $ground);
         }
         $others = $exact->others($ground->count);
-        $gathered = fn (Areas $areas): Ground => new Ground(new GatheredBlock($block, $areas), $stack->flats);
 
         return Pixels::paper($ground->count)
-            ->with($others, $this->quickly($stack, $steps, $gathered($others), $beneath?->gathered($others)))
-            ->with($exact, $this->exactly($stack, $steps, $gathered($exact), $beneath?->gathered($exact)));
+            ->with($others, $this->quickly($stack, $steps, new Ground(new GatheredBlock($block, $others), $stack->flats)))
+            ->with($exact, $this->exactly($stack, $steps, new Ground(new GatheredBlock($block, $exact), $stack->flats)));
     }
 
     /** @param  list<callable(Canvas, Ground): void>  $steps */
-    private function quickly(PageStack $stack, array $steps, Ground $ground, ?Pixels $beneath): Pixels
+    private function quickly(PageStack $stack, array $steps, Ground $ground): Pixels
     {
-        $canvas = new FastCanvas($beneath ?? $this->begin($stack, $ground), $this->tinting, $this->painting);
+        $canvas = new FastCanvas($this->begin($stack, $ground), $this->tinting, $this->painting);
         self::lay($canvas, $steps, $ground);
 
         return $canvas->pixels();
     }
 
     /** @param  list<callable(Canvas, Ground): void>  $steps */
-    private function exactly(PageStack $stack, array $steps, Ground $ground, ?Pixels $beneath): Pixels
+    private function exactly(PageStack $stack, array $steps, Ground $ground): Pixels
     {
-        $canvas = new ExactCanvas($beneath ?? $this->begin($stack, $ground));
+        $canvas = new ExactCanvas($this->begin($stack, $ground));
         self::lay($canvas, $steps, $ground);
 
         return $canvas->pixels();

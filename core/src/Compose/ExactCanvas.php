@@ -6,6 +6,7 @@ namespace Awning\Core\Compose;
 
 use Awning\Core\Colour\Alteration;
 use Awning\Core\Page\BlendMode;
+use Awning\Core\Raster\BoxBlur;
 
 /**
  * A picture in floating point, opaque or not: the recommendation's formulas as they stand (section 5 of W3C Compositing
@@ -13,7 +14,7 @@ use Awning\Core\Page\BlendMode;
  */
 final class ExactCanvas implements Canvas
 {
-    private readonly int $count;
+    private int $count;
 
     private FloatPlanes $colours;
 
@@ -32,6 +33,42 @@ final class ExactCanvas implements Canvas
         [$red, $green, $blue] = array_map(FloatPlanes::bytes(...), $this->colours->planes);
 
         return (new Pixels($this->count, $red, $green, $blue, $this->alpha === null ? null : FloatPlanes::bytes($this->alpha)))->normalised();
+    }
+
+    /** Some pixels of it. */
+    public function gathered(Areas $areas): self
+    {
+        $part = clone $this;
+        $part->colours->planes = array_map($areas->pick(...), $this->colours->planes);
+        $part->alpha = $this->alpha === null ? null : $areas->pick($this->alpha);
+        $part->count = $areas->count;
+
+        return $part;
+    }
+
+    /** The same picture, blurred; its pixels are a rectangle, row after row. */
+    public function blurred(BoxBlur $blur, int $width, int $height): self
+    {
+        $soft = clone $this;
+        $soft->colours->planes = array_map(fn (array $plane): array => $blur->of($plane, $width, $height), $this->colours->planes);
+
+        return $soft;
+    }
+
+    /**
+     * Some of its pixels mixed with others, in sixteenths.
+     *
+     * @param  string  $shares  of these pixels, one byte each: how much of the others
+     */
+    public function mixIn(Areas $areas, self $others, string $shares): void
+    {
+        foreach ($areas->places() as $k => $i) {
+            $share = ord($shares[$k]) / SoftEdges::WHOLE;
+            foreach ($others->colours->planes as $channel => $plane) {
+                $was = $this->colours->planes[$channel][$i];
+                $this->colours->planes[$channel][$i] = $was + ($plane[$k] - $was) * $share;
+            }
+        }
     }
 
     public function cover(array $spans): void

@@ -15,6 +15,6 @@ interface NeighbourLayer
     /** @return int px beside a pixel that count for it, at the most */
     public function margin(): int;
 
-    /** @return Pixels the opaque picture with this layer laid over it; the ground is a whole rectangle, row after row */
-    public function over(Pixels $picture, Ground $ground): Pixels;
+    /** Lays it over the opaque picture that is there; the ground is a whole rectangle, row after row. */
+    public function over(ExactCanvas $canvas, Ground $ground): void;
 }

@@ -17,14 +17,14 @@ use Awning\Core\Raster\Rect;
 final readonly class SoftEdges
 {
     /** What the weights of a pixel and those about it come to. */
-    private const WHOLE = 16;
+    public const WHOLE = 16;
 
     /**
      * @param  Areas  $areas  pixels of the block, edges and a few between them
      * @param  string  $labels  of these pixels: two bytes each, the neighbour's where there is an edge
      * @param  string  $shares  of these pixels: the neighbour's share in sixteenths; 0 between edges
      */
-    private function __construct(public Areas $areas, private string $labels, private string $shares)
+    private function __construct(public Areas $areas, private string $labels, public string $shares)
     {
     }
 

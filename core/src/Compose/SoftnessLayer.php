@@ -20,23 +20,13 @@ final readonly class SoftnessLayer extends PassLayer implements NeighbourLayer
         return $this->blur()->reach();
     }
 
-    public function over(Pixels $picture, Ground $ground): Pixels
+    public function over(ExactCanvas $canvas, Ground $ground): void
     {
         $coverage = $this->filled($ground);
-        if ($coverage === null) {
-            return $picture;
+        if ($coverage !== null) {
+            $rect = $ground->rect();
+            $canvas->lay($canvas->blurred($this->blur(), $rect->width, $rect->height), $coverage, $this->spec->mode, $this->spec->opacity);
         }
-        $rect = $ground->rect();
-        $blur = $this->blur();
-        $soft = fn (string $plane): string => FloatPlanes::bytes($blur->of(FloatPlanes::unit($plane), $rect->width, $rect->height));
-        $source = new Pixels($picture->count, $soft($picture->red), $soft($picture->green), $soft($picture->blue), $coverage);
-        if ($this->spec->mode->isSeparable()) {
-            return (new Painting)->over($picture, $source, $this->spec->mode, $this->spec->opacity);
-        }
-        $canvas = new ExactCanvas($picture);
-        $canvas->paint($source, $this->spec->mode, $this->spec->opacity);
-
-        return $canvas->pixels();
     }
 
     /** Laid by over() alone. */

@@ -14,11 +14,14 @@ use Awning\Core\Colour\Tone;
  * @phpstan-import-type ContentData from PassContent
  *
  * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
- * @phpstan-type HangablePass array{title: string, pass: array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type HangablePass array{title: string, scopes: list<value-of<ScopeKind>>, pass: array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float}}
  * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
  */
 final class PassRules
 {
+    /** Where a pass can be hung that does not look at the pixels about each one. */
+    private const SCOPES = ['figure', 'behind', 'ink', 'page'];
+
     /**
      * The pass a tone paints in when no other is picked. What a material has beside its six tones is its own: it is clipped
      * to the material, and called as the tone is.
@@ -56,7 +59,10 @@ final class PassRules
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
-            ['title' => 'Free paint', 'pass' => ['name' => 'Paint', 'content' => (new PaintContent)->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
+            self::filling('Levels of what lies beneath', 'Levels', new LevelsContent(0.0, 1.0, 1.0)),
+            self::filling('Mist in patches', 'Mist', new MistContent(Rgb::fromHex('#dfe6ee'))),
+            self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
+            ['title' => 'Free paint', 'scopes' => self::SCOPES, 'pass' => ['name' => 'Paint', 'content' => (new PaintContent)->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
         ];
     }
 
@@ -68,10 +74,22 @@ final class PassRules
         return PassSpec::fromData(new Data(['name' => $name, 'figure' => $figure, 'scope' => Scope::figure($figure)->toData()] + $pass));
     }
 
+    /**
+     * One that fills all it reaches.
+     *
+     * @return HangablePass
+     */
+    private static function filling(string $title, string $name, PassContent $content): array
+    {
+        $scopes = $content->kind()->looksAround() ? [ScopeKind::Behind->value, ScopeKind::Page->value] : self::SCOPES;
+
+        return ['title' => $title, 'scopes' => $scopes, 'pass' => ['name' => $name, 'content' => $content->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]];
+    }
+
     /** @return HangablePass */
     private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity, ?LightPart $follows = null): array
     {
-        return ['title' => $title, 'pass' => ['name' => $name, 'content' => (new TintContent(Rgb::fromHex($colour), $follows))->toData(), 'mode' => $mode->value, 'opacity' => $opacity]];
+        return ['title' => $title, 'scopes' => self::SCOPES, 'pass' => ['name' => $name, 'content' => (new TintContent(Rgb::fromHex($colour), $follows))->toData(), 'mode' => $mode->value, 'opacity' => $opacity]];
     }
 
     /** @return PassRulesData */

@@ -27,7 +27,7 @@ export type LineRule = (typeof LINE_RULES)[number];
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
 export type BlendMode = (typeof BLEND_MODES)[number];
 
-export const SCOPE_KINDS = ['page', 'ink', 'figure', 'material'] as const;
+export const SCOPE_KINDS = ['page', 'ink', 'figure', 'material', 'behind'] as const;
 export type ScopeKind = (typeof SCOPE_KINDS)[number];
 
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
@@ -97,7 +97,7 @@ export type CleanData = { flatten: number; paper: number | null; ink: number | n
 
 export type ColourLinesInput = { lines: LinesData };
 
-export type ContentData = ToneData | TintData | PaintData;
+export type ContentData = ToneData | TintData | PaintData | LevelsData | MistData | SoftnessData;
 
 export type CopyPassInput = { id: string; from: string };
 
@@ -147,7 +147,7 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 
 export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[]; setup: number };
 
-export type HangablePass = { title: string; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
+export type HangablePass = { title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
 
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
 
@@ -179,6 +179,8 @@ export type LayingInput = { pass: string; make: PassData | null; erase: boolean;
 
 export type LeaseState = { held: boolean; holder: string | null };
 
+export type LevelsData = { kind: 'levels'; black: number; white: number; middle: number };
+
 export type LightColoursData = { light: string; around: string; opposite: string };
 
 export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null; beside: boolean };
@@ -208,6 +210,8 @@ export type MaterialState = { id: number; figure: number; name: string; version:
 export type MemberState = { id: number; name: string; role: Role };
 
 export type MergePassInput = { id: string; into: string; copy: string | null };
+
+export type MistData = { kind: 'mist'; colour: string; size: number; density: number; seed: number };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null; mirror: AxisData | null };
 
@@ -314,6 +318,8 @@ export type SizeData = { width: number; height: number; dpi: number; behind: boo
 export type SoftenMaskInput = { id: string; mask: string; by: number };
 
 export type SoftenPassInput = { pass: string; by: number; brush: BrushData | null; points: PointData[]; inside: number[]; mirror: AxisData | null; apart: boolean };
+
+export type SoftnessData = { kind: 'softness'; reach: number };
 
 export type SolidsInput = { labels: number[]; solid: Solid };
 

@@ -92,5 +92,7 @@ function reachOf(pass: NewPass, target: Target): string {
             return 'colours the lines only';
         case 'page':
             return 'reaches over the whole page';
+        case 'behind':
+            return 'lies behind the figure';
     }
 }

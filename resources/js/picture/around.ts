@@ -64,7 +64,7 @@ export class LabelsAround {
 }
 
 /** A page halved so often, as the server halves it. */
-const sizeAt = ({ width, height }: { width: number; height: number }, level: number): { width: number; height: number } => ({
+export const sizeAt = ({ width, height }: { width: number; height: number }, level: number): { width: number; height: number } => ({
     width: Math.max(1, width >> level),
     height: Math.max(1, height >> level),
 });

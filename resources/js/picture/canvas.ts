@@ -25,6 +25,22 @@ export class FloatCanvas {
         return new FloatCanvas(count, plane(16), plane(8), plane(0), null);
     }
 
+    /** Some of its pixels mixed with others, in sixteenths. */
+    mixIn(at: ArrayLike<number>, others: FloatCanvas, shares: ArrayLike<number>): void {
+        for (let k = 0; k < at.length; k++) {
+            const [i, share] = [at[k], shares[k] / 16];
+            this.r[i] += (others.r[k] - this.r[i]) * share;
+            this.g[i] += (others.g[k] - this.g[i]) * share;
+            this.b[i] += (others.b[k] - this.b[i]) * share;
+        }
+    }
+
+    /** Some of its pixels. */
+    gathered(at: ArrayLike<number>): FloatCanvas {
+        const plane = (from: Float32Array): Float32Array => Float32Array.from(at, (i) => from[i]);
+        return new FloatCanvas(at.length, plane(this.r), plane(this.g), plane(this.b), this.a === null ? null : plane(this.a));
+    }
+
     static clear(count: number): FloatCanvas {
         const plane = (): Float32Array => new Float32Array(count);
         return new FloatCanvas(count, plane(), plane(), plane(), plane());
@@ -98,6 +114,29 @@ export class FloatCanvas {
             if (coverage[i] === 0) continue;
             const colour = turned((planes[i] << 16) | (planes[count + i] << 8) | planes[2 * count + i]);
             mix(i, part(colour, 16), part(colour, 8), part(colour, 0), coverage[i] * scale);
+        }
+    }
+
+    /**
+     * What lies beneath, altered, through a coverage: the altered colours are blended with those they come from. Where nothing
+     * lies beneath, nothing is laid.
+     */
+    alter(
+        coverage: Uint8Array | null,
+        altered: (r: number, g: number, b: number) => Triple,
+        { mode, opacity }: Pick<PassNode, 'mode' | 'opacity'>,
+    ): void {
+        if (coverage === null) return;
+        const blend = blending(mode);
+        const { r, g, b, a } = this;
+        for (let i = 0; i < this.count; i++) {
+            if (coverage[i] === 0 || (a !== null && a[i] <= 0)) continue;
+            const was: Triple = [r[i], g[i], b[i]];
+            const is = blend(was, altered(...was));
+            const share = (coverage[i] * opacity) / 255;
+            r[i] += (is[0] - was[0]) * share;
+            g[i] += (is[1] - was[1]) * share;
+            b[i] += (is[2] - was[2]) * share;
         }
     }
 
@@ -200,6 +239,15 @@ export class FloatCanvas {
         this.b[i] = Math.min(1, alpha * b + under * this.b[i]) / sum;
         if (this.a !== null) this.a[i] = sum;
     }
+}
+
+/** What a mode makes of a colour on an opaque one. */
+function blending(mode: BlendMode): (under: Triple, over: Triple) => Triple {
+    if (mode === 'normal') return (_, over) => over;
+    if (mode === 'plus-lighter') return (under, over) => [0, 1, 2].map((i) => Math.min(1, under[i] + over[i])) as Triple;
+    const channel = channelOf(mode);
+    if (channel === undefined) return (under, over) => blendColours(mode, under, over);
+    return (under, over) => [0, 1, 2].map((i) => channel(under[i], over[i])) as Triple;
 }
 
 /** Turns colours as a pass has it; each is worked out once. */

@@ -18,6 +18,8 @@ export interface Block {
     x: number;
     y: number;
     width: number;
+    /** How often the page is halved; none: it is as it is. */
+    level?: number;
     /** Which of its pixels these are, where only some are composed. */
     places?: ArrayLike<number>;
 }
@@ -43,6 +45,8 @@ export interface Step {
     layers: string[];
     /** Laid normally: it asks nothing of what is below, so several can be laid on nothing first and then all at once. */
     isPlain: boolean;
+    /** It looks at the pixels about each one, and is laid over the finished picture of what lies beneath. */
+    looksAround?: boolean;
     lay: (canvas: FloatCanvas) => void;
 }
 
@@ -62,10 +66,14 @@ export class Composer {
         const { stack, look } = this;
         const passes = (nodes: StackNode[]): Step[] =>
             look.passes ? nodes.filter((node) => node.opacity > 0).map((node) => this.nodeStep(node)) : [];
-        const flatsFirst = !look.passes || stack.planes.every((plane) => !plane.spills);
+        const flatsFirst = !look.passes || stack.planes.every((plane) => !plane.spills && plane.behind.length === 0);
         return [
             ...(flatsFirst ? [this.flatsStep(null)] : []),
-            ...stack.planes.flatMap((plane) => [...(flatsFirst ? [] : [this.flatsStep(plane.figure)]), ...passes(plane.layers)]),
+            ...stack.planes.flatMap((plane) => [
+                ...passes(plane.behind),
+                ...(flatsFirst ? [] : [this.flatsStep(plane.figure)]),
+                ...passes(plane.layers),
+            ]),
             ...(look.hatch ? [this.hatchStep()] : []),
             ...(look.veil && stack.clear !== null ? [this.veilStep(stack.clear)] : []),
             ...(look.ink > 0 ? [this.inkStep()] : []),
@@ -143,7 +151,8 @@ export class Composer {
     }
 
     private nodeStep(node: StackNode): Step {
-        return { layers: layersIn(node), isPlain: isPlain(node), lay: (canvas) => this.layNode(canvas, node) };
+        const looksAround = node.kind === 'pass' && passKindOf(node.content).margin !== undefined;
+        return { layers: layersIn(node), isPlain: isPlain(node), looksAround, lay: (canvas) => this.layNode(canvas, node) };
     }
 
     private layNode(canvas: FloatCanvas, node: StackNode): void {

@@ -33,6 +33,38 @@ export class Ground {
         return this.block.bytes(layer);
     }
 
+    get width(): number {
+        return this.block.width;
+    }
+
+    /** How often the page is halved here. */
+    get level(): number {
+        return this.block.level ?? 0;
+    }
+
+    /** Whether these are some pixels of a block by themselves. */
+    get isGathered(): boolean {
+        return this.block.places !== undefined;
+    }
+
+    /** The coverage of a pass that fills all that its clip and its mask leave; null: nothing of that is here. */
+    filled({ scope, mask }: Pick<PassNode, 'scope' | 'mask'>): Uint8Array | null {
+        const isInside = this.inside(scope);
+        if (!isInside.includes(true)) return null;
+        const coverage = this.clipped(new Uint8Array(this.count).fill(255), isInside);
+        return mask === null ? coverage : this.masked(coverage, mask);
+    }
+
+    /** @param value of the middle of a pixel, in px of the whole page; 0..255, rounded */
+    generated(value: (x: number, y: number) => number): Uint8Array {
+        const { x, y, width, places } = this.block;
+        const scale = 2 ** this.level;
+        return Uint8Array.from({ length: this.count }, (_, i) => {
+            const at = places?.[i] ?? i;
+            return Math.floor(value((x + (at % width) + 0.5) * scale, (y + Math.floor(at / width) + 0.5) * scale) + 0.5);
+        });
+    }
+
     /** What of a pass's coverage its clip and its mask leave; null: nothing is laid here. */
     coverageOf({ layer, scope, mask }: Pick<PassNode, 'layer' | 'scope' | 'mask'>): Uint8Array | null {
         const isInside = this.inside(scope);

@@ -3,7 +3,7 @@
  * which keeps its layers; of a tile that is asked for again before its turn, only the newest request is done.
  */
 import type { Look } from './compose';
-import type { FromWorker, SentLayer, TileJob, ToWorker } from './jobs';
+import type { FromWorker, Part, SentLayer, TileJob, ToWorker } from './jobs';
 import type { Stack } from './stack';
 import { remember } from './remember';
 
@@ -12,14 +12,23 @@ export interface TileRequest {
     key: string;
     column: number;
     row: number;
+    level: number;
     x: number;
     y: number;
+    wide: Part | null;
     look: Look;
-    layers: { layer: string; version: number; bytes: Uint8Array | null }[];
+    layers: RequestedLayer[];
     active: string | null;
     levels: Uint8Array | null;
     /** With null when it could not be composited. */
     done: (pixels: Uint8ClampedArray<ArrayBuffer> | null) => void;
+}
+
+export interface RequestedLayer {
+    layer: string;
+    version: number;
+    /** Put together when the worker does not have this version yet. */
+    bytes: () => Uint8Array | null;
 }
 
 /** What of a worker the pool needs; tests bring their own. */
@@ -108,15 +117,15 @@ class Lane {
         }
     }
 
-    private job({ key, x, y, look, layers, active, levels }: TileRequest): TileJob {
+    private job({ key, level, x, y, wide, look, layers, active, levels }: TileRequest): TileJob {
         const known = this.sent.get(key) ?? new Map<string, number>();
         remember(this.sent, key, known, MOST_TILES);
         const sending = layers.map(({ layer, version, bytes }): SentLayer => {
             if (known.get(layer) === version) return { layer, version };
             known.set(layer, version);
-            return { layer, version, bytes };
+            return { layer, version, bytes: bytes() };
         });
-        return { kind: 'tile', id: this.id, key, x, y, look, layers: sending, active, levels };
+        return { kind: 'tile', id: this.id, key, level, x, y, wide, look, layers: sending, active, levels };
     }
 
     private answered({ id, pixels }: FromWorker): void {

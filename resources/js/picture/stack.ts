@@ -66,6 +66,8 @@ export type StackNode = PassNode | GroupNode;
 export interface DepthPlane {
     figure: number;
     layers: StackNode[];
+    /** Over everything farther away, and hidden by this figure's flats. */
+    behind: StackNode[];
     /** Whether a layer reaches beyond the figure's own flats, so that nearer flats must hide it. */
     spills: boolean;
 }
@@ -124,19 +126,24 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
     const soft = new Set(palette.figures.filter((figure) => figure.soft).map(({ id }) => id));
     const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, soft, proposed: null };
     const planes = new Map<number, DepthPlane>();
+    const planeOf = (figure: number): DepthPlane => {
+        const plane = planes.get(figure) ?? { figure, layers: [], behind: [], spills: false };
+        planes.set(figure, plane);
+        return plane;
+    };
     for (const [pass, node] of nodesOf(records, palette)) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);
         else if (pass.scope.kind === 'page') stack.above.push(node);
+        else if (pass.scope.kind === 'behind') planeOf(pass.scope.id).behind.push(node);
         else {
             const figure = pass.figure > 0 ? pass.figure : clippedTo(pass.scope);
-            const plane = planes.get(figure) ?? { figure, layers: [], spills: false };
-            planes.set(figure, plane);
+            const plane = planeOf(figure);
             plane.layers.push(node);
             plane.spills ||= (node.kind === 'group' ? node.children : [node]).some((member) => clippedTo(member.scope) !== figure);
         }
     }
     const present = [...planes.keys(), ...[...flats.values()].map((flat) => flat.figure)];
-    stack.planes = farToNear(palette, present).map((figure) => planes.get(figure) ?? { figure, layers: [], spills: false });
+    stack.planes = farToNear(palette, present).map(planeOf);
     return stack;
 }
 
@@ -261,13 +268,31 @@ function farToNear(palette: PaletteState, present: number[]): number[] {
 
 /** The layers a node is made from: those of passes, and of what masks them. */
 export const layersIn = (node: StackNode): string[] =>
-    node.kind === 'group' ? node.children.flatMap(layersIn) : node.mask === null ? [node.layer] : [node.layer, node.mask.layer];
+    node.kind === 'group'
+        ? node.children.flatMap(layersIn)
+        : [...(passKindOf(node.content).holds === null ? [] : [node.layer]), ...(node.mask === null ? [] : [node.mask.layer])];
+
+/** Px that must be composed beside what is asked for, on a page halved so often, for what looks at the pixels about each one. */
+export function marginOf({ planes, above }: Stack, level: number): number {
+    const margins = [...planes.flatMap(({ behind }) => behind), ...above].map((node) =>
+        node.kind === 'pass' && node.opacity > 0 ? (passKindOf(node.content).margin?.(node.content, level) ?? 0) : 0,
+    );
+    return margins.reduce((sum, margin) => sum + margin, 0);
+}
 
 /** Every layer a stack needs, each once, ink and flats included. */
 export function layersOf(stack: Stack): string[] {
     const of = (nodes: StackNode[]): string[] =>
         nodes.flatMap((node) => (node.opacity <= 0 ? [] : node.kind === 'group' ? of(node.children) : layersIn(node)));
-    return [...new Set(['ink', 'flats', ...stack.planes.flatMap((plane) => of(plane.layers)), ...of(stack.ink), ...of(stack.above)])];
+    return [
+        ...new Set([
+            'ink',
+            'flats',
+            ...stack.planes.flatMap((plane) => [...of(plane.behind), ...of(plane.layers)]),
+            ...of(stack.ink),
+            ...of(stack.above),
+        ]),
+    ];
 }
 
 /** The same page with one pass only over its flats, as strongly as it is set; one that is rolled up is let down. */
@@ -279,7 +304,7 @@ export function alone(stack: Stack, id: string, opacity: number): Stack {
             .map((node) => ({ ...node, opacity }));
     return {
         ...stack,
-        planes: stack.planes.map((plane) => ({ ...plane, layers: only(plane.layers) })),
+        planes: stack.planes.map((plane) => ({ ...plane, behind: only(plane.behind), layers: only(plane.layers) })),
         ink: only(stack.ink),
         above: only(stack.above),
     };

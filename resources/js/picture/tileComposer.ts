@@ -6,6 +6,7 @@ import { soften, softEdges } from './softEdges';
 import { Pictures } from './pictures';
 import { remember } from './remember';
 import { EMPTY, type Stack } from './stack';
+import { composeWide, cut } from './wide';
 
 interface Kept {
     key: string;
@@ -40,7 +41,12 @@ export class TileComposer {
                 ? found.map((value) => (job.levels as Uint8Array)[value])
                 : found;
         };
-        const block = { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE };
+        if (job.wide !== null) {
+            const { x, y, width, height } = job.wide;
+            const wide = { count: width * height, bytes, x, y, width, level: job.level };
+            return cut(composeWide(this.stack, wide, job.look), width, job.x - x, job.y - y, SIDE);
+        }
+        const block = { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE, level: job.level };
         const picture = this.hard(job, block);
         const around = bytes(AROUND);
         if (around !== null && this.stack.soft.size > 0) soften(picture, softEdges(around, SIDE, this.stack), this.stack, block, job.look);

@@ -7,6 +7,8 @@ interface PageFixture {
     records: RecordsState;
     /** Figures with a soft outer edge; the block is then 16 px wide, and its layers tell what lies about it. */
     soft: number[];
+    /** Of the block, px. */
+    width: number;
     layers: Record<string, string>;
     expected: string;
 }

@@ -43,13 +43,15 @@ const request = (column: number, versions: Record<string, number>, done: TileReq
     key: `0 ${column},0`,
     column,
     row: 0,
+    level: 0,
     x: 0,
     y: 0,
+    wide: null,
     look: { ink: 1, hatch: false, veil: false, passes: true },
     active: null,
     levels: null,
     done,
-    layers: Object.entries(versions).map(([layer, version]) => ({ layer, version, bytes: Uint8Array.of(version) })),
+    layers: Object.entries(versions).map(([layer, version]) => ({ layer, version, bytes: () => Uint8Array.of(version) })),
 });
 
 describe('the compositing pool', () => {

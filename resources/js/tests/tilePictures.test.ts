@@ -86,7 +86,7 @@ class Window {
     }
 
     composed({ layers }: TileRequest, stack = this.stack): Uint8ClampedArray<ArrayBuffer> {
-        const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes]));
+        const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes()]));
         return composeBlock(stack, { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x: 0, y: 0, width: SIDE }, LOOK);
     }
 

@@ -81,6 +81,9 @@ final readonly class MergePass implements ClientOp
         if (PassOrder::below($passes, $this->id) !== $this->into) {
             throw new OpRefused("{$lower->name} does not lie right below {$upper->name}. Move it there first.");
         }
+        if (! $upper->content->kind()->isPainted()) {
+            throw new OpRefused("{$upper->name} fills all it reaches; there is nothing painted in it that could be merged.");
+        }
         self::refuseUnlike($upper, $lower);
         $merged = $lower->changed(new Data(['opacity' => 1.0]));
         if ($this->copy !== null) {

@@ -1,23 +1,28 @@
 /** Hangs a pass that no tone makes by itself. */
 import { useState } from 'react';
-import { usePage, useSession } from '../model/context';
-import { addPass } from '../../page/ops/passes/addPass';
+import type { ScopeKind } from '../../api/generated';
 import { randomId } from '../../page/ids';
-
-type HangingScope = 'figure' | 'ink' | 'page';
+import { addPass } from '../../page/ops/passes/addPass';
+import { Choice } from '../../ui/Choice';
+import { usePage, useSession } from '../model/context';
 
 export function AddPass({ figure, name, onDone }: { figure: number; name: string; onDone: () => void }) {
     const session = useSession();
     const hangable = usePage((view) => view.rules.hangable);
     const [kind, setKind] = useState(0);
-    const [scope, setScope] = useState<HangingScope>(figure > 0 ? 'figure' : 'page');
+    const [wanted, setScope] = useState<ScopeKind>('figure');
+    const scopes = hangable[kind].scopes.filter((scope) => figure > 0 || (scope !== 'figure' && scope !== 'behind'));
+    const scope = scopes.includes(wanted) ? wanted : scopes[0];
+    const names: Record<ScopeKind, string> = {
+        figure: `stays inside ${name}`,
+        material: '',
+        behind: `behind ${name}, over all that is farther`,
+        ink: 'on the lines only',
+        page: 'over the whole page, above the ink',
+    };
     const hang = (): void => {
-        session.apply(
-            addPass({
-                id: randomId(12),
-                pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id: scope === 'figure' ? figure : 0 } },
-            }),
-        );
+        const id = scope === 'figure' || scope === 'behind' ? figure : 0;
+        session.apply(addPass({ id: randomId(12), pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id } } }));
         onDone();
     };
     return (
@@ -29,16 +34,7 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
                     </option>
                 ))}
             </select>
-            <select
-                className="field"
-                aria-label="Stays inside"
-                value={scope}
-                onChange={(event) => setScope(event.target.value as HangingScope)}
-            >
-                {figure > 0 && <option value="figure">stays inside {name}</option>}
-                <option value="ink">on the lines only</option>
-                <option value="page">over the whole page, above the ink</option>
-            </select>
+            <Choice isLabelHidden label="Stays inside" value={scope} options={scopes} names={names} onChange={setScope} />
             <button className="act self-start" onClick={hang}>
                 Hang this pass
             </button>

@@ -3,6 +3,7 @@ import type { PassData, ScopeData, ScopeKind } from '../../api/generated';
 import { mayColour } from '../../page/store';
 import { usePage, useSession } from '../model/context';
 import { changePass } from '../../page/ops/passes/changePass';
+import { passKindOf } from '../../picture/passKinds/registry';
 
 interface Props {
     id: string;
@@ -13,6 +14,7 @@ export function ClipChoice({ id, pass }: Props) {
     const session = useSession();
     const may = usePage(mayColour);
     const figure = usePage((view) => view.palette.figures.find((one) => one.id === pass.figure));
+    const looksAround = passKindOf(pass.content).margin !== undefined;
     return (
         <label className="flex items-center gap-2">
             Stays
@@ -20,18 +22,21 @@ export function ClipChoice({ id, pass }: Props) {
                 className="field min-w-0 flex-1"
                 disabled={!may}
                 value={valueOf(pass.scope)}
-                onChange={(event) => session.apply(changePass({ id: id, values: { scope: scopeOf(event.target.value) } }))}
+                onChange={(event) => session.apply(changePass({ id, values: { scope: scopeOf(event.target.value) } }))}
             >
-                {figure !== undefined && <option value={valueOf({ kind: 'figure', id: figure.id })}>inside {figure.name}</option>}
-                {figure?.materials.map((material) => (
+                {figure !== undefined && !looksAround && (
+                    <option value={valueOf({ kind: 'figure', id: figure.id })}>inside {figure.name}</option>
+                )}
+                {(looksAround ? [] : (figure?.materials ?? [])).map((material) => (
                     <option key={material.id} value={valueOf({ kind: 'material', id: material.id })}>
-                        inside {figure.name}’s {material.name}
+                        inside {figure?.name}’s {material.name}
                     </option>
                 ))}
                 {isElsewhere(pass, figure?.materials.map((material) => material.id) ?? []) && (
-                    <option value={valueOf(pass.scope)}>inside another figure</option>
+                    <option value={valueOf(pass.scope)}>{pass.scope.kind === 'behind' ? 'behind' : 'inside'} another figure</option>
                 )}
-                <option value="ink 0">on the lines only</option>
+                {figure !== undefined && <option value={valueOf({ kind: 'behind', id: figure.id })}>behind {figure.name}</option>}
+                {!looksAround && <option value="ink 0">on the lines only</option>}
                 <option value="page 0">nowhere: over the whole page</option>
             </select>
         </label>
@@ -47,4 +52,5 @@ function scopeOf(value: string): ScopeData {
 
 /** Whether it is clipped to something that is not its own figure's. */
 const isElsewhere = ({ figure, scope }: PassData, materials: number[]): boolean =>
-    (scope.kind === 'figure' && scope.id !== figure) || (scope.kind === 'material' && !materials.includes(scope.id));
+    ((scope.kind === 'figure' || scope.kind === 'behind') && scope.id !== figure) ||
+    (scope.kind === 'material' && !materials.includes(scope.id));

@@ -2,6 +2,7 @@
 import type { PassData, TurnData } from '../../api/generated';
 import { randomId } from '../../page/ids';
 import { mayColour } from '../../page/store';
+import { passKindOf } from '../../picture/passKinds/registry';
 import { Slide } from '../../ui/Slide';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
@@ -29,6 +30,7 @@ export function PassSettings({ id, pass, below }: Props) {
     const bench = useBenchModel();
     const softness = useBench((view) => view.softness);
     const isAlone = useBench((view) => view.solo === id);
+    const kind = passKindOf(pass.content);
     return (
         <div className="flex flex-col gap-1.5 px-2.5 pb-2 text-[13px]">
             <Slide
@@ -50,8 +52,8 @@ export function PassSettings({ id, pass, below }: Props) {
             <OwnSettings id={id} content={pass.content} disabled={!may} />
             <ClipChoice id={id} pass={pass} />
             <MaskChoice id={id} pass={pass} />
-            <PassColours id={id} pass={pass} disabled={!may} />
-            <PassHistory id={id} />
+            {kind.alters !== true && <PassColours id={id} pass={pass} disabled={!may} />}
+            {kind.holds !== null && <PassHistory id={id} />}
             <PassName id={id} name={pass.name} disabled={!may} />
             <GroupSettings id={id} pass={pass} below={below} />
             <div className="flex flex-wrap gap-1">
@@ -65,14 +67,16 @@ export function PassSettings({ id, pass, below }: Props) {
                 <button className="act" aria-pressed={isAlone} onClick={() => bench.set({ solo: isAlone ? null : id })}>
                     {isAlone ? 'Show all again' : 'Show alone'}
                 </button>
-                <button
-                    className="act"
-                    disabled={!may}
-                    title={`Softens every edge in the pass by ${softness} px; the Soften tool sets how much`}
-                    onClick={() => bench.softenAll(id)}
-                >
-                    Soften all of it
-                </button>
+                {kind.holds !== null && (
+                    <button
+                        className="act"
+                        disabled={!may}
+                        title={`Softens every edge in the pass by ${softness} px; the Soften tool sets how much`}
+                        onClick={() => bench.softenAll(id)}
+                    >
+                        Soften all of it
+                    </button>
+                )}
                 <button className="act" disabled={!may} onClick={() => session.apply(copyPass({ id: randomId(12), from: id }))}>
                     Duplicate
                 </button>
@@ -112,6 +116,7 @@ function Merging({ id, below, disabled }: { id: string; below: [string, PassData
 
 /** Whether one pass can say what both do: the core looks again, and says why not. */
 const areAlike = (upper: PassData, lower: PassData): boolean =>
+    passKindOf(upper.content).holds !== null &&
     [upper, lower].every(({ visible, mode, mask }) => visible && mode === 'normal' && mask === null) &&
     upper.group === lower.group &&
     JSON.stringify(upper.content) === JSON.stringify(lower.content) &&

@@ -89,17 +89,18 @@ class ReadPicture {
         const { view } = this.session;
         const size = sizeOf(view);
         if (size === null) return;
-        const layers = this.layers.of({ level, column, row, distance: 0 }, layersOf(view.stack), view.stack, size);
+        const found = this.layers.of({ level, column, row, distance: 0 }, layersOf(view.stack), view.stack, size);
         // What is on its way asks for another drawing when it arrives.
-        if (layers === null) return;
+        if (found === null) return;
         this.pool.ask({
-            key: `read ${level} ${column},${row}`,
+            ...found,
+            key: `read ${level} ${column},${row}${found.wide === null ? '' : ' wide'}`,
+            level,
             column,
             row,
-            x: 0,
-            y: 0,
+            x: column * SIDE,
+            y: row * SIDE,
             look: LOOK,
-            layers,
             active: null,
             levels: null,
             done: (pixels) => {

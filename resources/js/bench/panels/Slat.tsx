@@ -28,6 +28,9 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
     const palette = usePage((view) => view.palette);
     const sortable = useSortable({ id, disabled: !may });
     const { setNodeRef, transform, transition } = sortable;
+    const kind = passKindOf(pass.content);
+    const isPainted = kind.holds !== null;
+    const background = kind.swatch(pass.content, pass, palette);
     const isAlone = useBench((view) => view.solo === id);
     const masked = usePage((view) => maskWords(pass, view.records.pass));
     const words = [isAlone ? 'alone' : null, blendWords(pass), masked].filter((word) => word !== null).join(' · ');
@@ -44,11 +47,8 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
                 <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
                     <Grip of={sortable} disabled={!may} name={`Move ${pass.name}`} />
-                    <span
-                        className="h-[22px] w-2 shrink-0"
-                        style={{ background: passKindOf(pass.content).swatch(pass.content, pass, palette) }}
-                    />
-                    <PassThumb id={id} pass={pass} />
+                    <span className={`h-[22px] shrink-0 ${isPainted ? 'w-2' : 'w-[46px] border border-base-300'}`} style={{ background }} />
+                    {isPainted && <PassThumb id={id} pass={pass} />}
                     <button
                         className="bare min-w-0 flex-1 py-0.5 text-left"
                         aria-pressed={isActive}

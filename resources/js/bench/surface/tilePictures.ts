@@ -7,7 +7,7 @@ import { PIXELS, SIDE, type Block, type Look } from '../../picture/compose';
 import type { ComposePool, TileRequest } from '../../picture/pool';
 import { remember } from '../../picture/remember';
 import { layersOf, type Stack } from '../../picture/stack';
-import { andNeighbours, around, TileLayers, type TilePlace } from '../../picture/tileLayers';
+import { andNeighbours, around, farOf, TileLayers, type TilePlace } from '../../picture/tileLayers';
 import { HIGHEST } from '../../picture/tiles';
 import type { TriedLight } from '../../picture/tried';
 import { sizeOf } from '../../page/store';
@@ -103,7 +103,7 @@ export class TilePictures {
     }
 
     dirty(level: number | null, changed: Set<string> | null): void {
-        const places = changed === null || this.stack === null || this.stack.soft.size === 0 ? changed : andNeighbours(changed);
+        const places = changed === null || level === null ? changed : andNeighbours(changed, this.far(level));
         for (const tile of this.shown.values())
             if ((level === null || tile.level === level) && (places === null || places.has(`${tile.column},${tile.row}`))) outOfDate(tile);
         this.changed();
@@ -166,7 +166,8 @@ export class TilePictures {
         const patched = tiles.flatMap(({ tile, place }) => {
             const request = this.request(place, look, 'view');
             const picture = this.pictures.get(keyOf(place));
-            return request === null || picture === undefined ? [] : [{ tile, picture, block: blockOf(request) }];
+            // What looks around is made anew by the workers.
+            return request === null || picture === undefined || request.wide !== null ? [] : [{ tile, picture, block: blockOf(request) }];
         });
         // What is softened asks its neighbours, too.
         const isExact = patch(patched, changed, stack, look) && stack.soft.size === 0;
@@ -189,7 +190,7 @@ export class TilePictures {
             const { level, column, row } = tile;
             const flatsAt = (x: number, y: number): Uint8Array | null => this.bench.session.tiles.peek(level, 'flats', x, y);
             const own = flatsAt(column, row);
-            const near = this.stack?.soft.size === 0 ? [] : around(column, row).map(([x, y]) => flatsAt(x, y));
+            const near = around(column, row, this.far(level)).map(([x, y]) => flatsAt(x, y));
             if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) {
                 if (tile.isDraft || (tile.isReady && !tile.isDirty && !tile.isAsked)) current.add(tile);
                 tile.isDirty = true;
@@ -243,10 +244,17 @@ export class TilePictures {
         const size = sizeOf(this.bench.session.view);
         if (size === null || this.stack === null) return null;
         const instead = (layer: string): string => (levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer);
-        const layers = this.tileLayers.of(place, names, this.stack, size, instead, isView ? this.bench.view.tried : null);
-        if (layers === null) return null;
-        const key = `${purpose} ${level} ${column},${row}`;
-        return { key, column, row, x: column * SIDE, y: row * SIDE, look, layers, active: this.activeLayer, levels };
+        const stack = look.passes ? this.stack : { ...this.stack, planes: [], above: [] };
+        const found = this.tileLayers.of(place, names, stack, size, instead, isView ? this.bench.view.tried : null);
+        if (found === null) return null;
+        const { layers, wide } = found;
+        const key = `${purpose} ${level} ${column},${row}${wide === null ? '' : ` ${wide.x},${wide.y} ${wide.width}x${wide.height}`}`;
+        return { key, level, column, row, x: column * SIDE, y: row * SIDE, wide, look, layers, active: this.activeLayer, levels };
+    }
+
+    /** How many tiles far a change is seen beside the tile that holds it. */
+    private far(level: number): number {
+        return this.stack === null ? 0 : farOf(this.stack, level);
     }
 
     private fetchRing(level: number, seen: Part, size: Box): void {
@@ -294,7 +302,7 @@ function outOfDate(tile: Shown): void {
 }
 
 /** A tile's layers, as the compositor asks for them. */
-function blockOf({ x, y, layers }: Pick<TileRequest, 'x' | 'y' | 'layers'>): Block {
+function blockOf({ level, x, y, layers }: Pick<TileRequest, 'level' | 'x' | 'y' | 'layers'>): Block {
     const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes]));
-    return { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x, y, width: SIDE };
+    return { count: PIXELS, bytes: (layer) => bytes.get(layer)?.() ?? null, x, y, width: SIDE, level };
 }

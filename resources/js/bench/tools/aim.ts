@@ -3,6 +3,7 @@ import type { LaidPaint, NewPass } from '../../api/client';
 import { mayColour, sizeOf, whyNot } from '../../page/store';
 import { passFor } from '../../page/target';
 import { toColour } from '../../picture/colour';
+import { passKindOf } from '../../picture/passKinds/registry';
 import { isMask, layerOf } from '../../picture/stack';
 import type { Tone } from '../../api/generated';
 import type { Laying } from '../../picture/stroke';
@@ -48,6 +49,8 @@ function aimOf({ session, target: picked, brush }: BenchModel, erase: boolean, t
     const pass = make ?? view.records.pass[id];
     if (make === null && !pass.visible && !isMask(view.records.pass, id))
         return 'This pass is rolled up. Let it down in the panel at the right, then paint.';
+    if (passKindOf(pass.content).holds === null)
+        return `${pass.name} fills all it reaches; nothing is painted in it. Paint its mask, or pick another pass.`;
     const colour = pass.content.kind === 'paint' ? target.material.tones[target.tone] : null;
     const number = toColour(colour ?? '#000000');
     const paint: Laying['paint'] = colour === null ? null : [(number >> 16) & 255, (number >> 8) & 255, number & 255];

@@ -12,10 +12,12 @@ export type Laid = Omit<PassNode, 'content'>;
 
 export interface PassKindTraits<Content extends ContentData> {
     kind: Content['kind'];
-    /** What its layer holds at each pixel. */
-    holds: 'coverage' | 'paint';
+    /** What its layer holds at each pixel; null: it has none, and fills all that its clip and its mask leave. */
+    holds: 'coverage' | 'paint' | null;
     /** Whether it alters what lies beneath, so that it cannot be laid on nothing first. */
     alters?: boolean;
+    /** Px beside a pixel that count for it, on a page halved so often: it is laid over everything beneath it, composed with that margin. */
+    margin?: (content: Content, level: number) => number;
     lay: (canvas: FloatCanvas, ground: Ground, pass: Laid, content: Content) => void;
     /** What it is under the light of a page. */
     underLight?: (content: Content, palette: PaletteState) => Content;

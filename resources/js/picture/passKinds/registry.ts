@@ -1,10 +1,13 @@
 /** The kinds of pass. A new one is a file beside these and a line here, as in the core's PassKind. */
 import type { ContentData } from '../../api/generated';
+import { levels } from './levels';
+import { mist } from './mist';
 import { paint } from './paint';
 import type { PassKind } from './passKind';
+import { softness } from './softness';
 import { tint } from './tint';
 import { tone } from './tone';
 
-const KINDS: Record<ContentData['kind'], PassKind> = { tone, tint, paint };
+const KINDS: Record<ContentData['kind'], PassKind> = { tone, tint, paint, levels, mist, softness };
 
 export const passKindOf = ({ kind }: Pick<ContentData, 'kind'>): PassKind => KINDS[kind];
