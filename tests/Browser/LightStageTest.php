@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Desk\SeriesPalette;
 use App\Models\JournalEntry;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
 use App\Models\SeriesSetup;
 use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\SheetPicture;
+use Awning\Core\Sheet\StackBuilder;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverSelect;
 
@@ -175,6 +180,42 @@ final class LightStageTest extends BrowserTestCase
         [$red, $green, $blue] = $this->colour($browser, 90, 150);
         self::assertEqualsWithDelta([$red, $red], [$green, $blue], 3, 'it is grey');
         self::assertGreaterThan($shade[2] + 20, $blue);
+    }
+
+    /** The colour that the core gives a pixel of the page as it is kept. */
+    private function kept(int $x, int $y): array
+    {
+        $sheet = new Sheet(new PageStore($this->page->refresh()));
+        $picture = (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, SeriesPalette::of($this->page)->core()));
+
+        return array_slice($picture->at($x, $y), 0, 3);
+    }
+
+    public function test_passes_that_fill_what_they_reach_are_hung_set_and_shown_as_the_core_has_them(): void
+    {
+        $browser = $this->painting();
+        foreach (['Levels of what lies beneath' => 'page', 'Mist in patches' => 'behind', 'Softness of what lies beneath' => 'page'] as $kind => $scope) {
+            $before = [$this->kept(120, 200), $this->kept(44, 200)];
+            $browser->press('Add', 'aside button');
+            (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Kind of pass"]'))))->selectByVisibleText($kind);
+            (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Stays inside"]'))))->selectByValue($scope);
+            $browser->press('Hang this pass');
+            $this->saved($browser);
+            if ($scope === 'page' && ! str_starts_with($kind, 'Softness')) {
+                $id = (string) $browser->run("return Object.entries(window.awning.session.view.records.pass).find(([, { content }]) => content.kind === 'levels')[0]");
+                $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { content: { kind: 'levels', black: 0.1, white: 0.8, middle: 1.5 } } })");
+                $this->saved($browser);
+            }
+            $now = [$this->kept(120, 200), $this->kept(44, 200)];
+            $kind === 'Mist in patches' ? self::assertSame($before, $now, 'the figure hides what lies behind it') : self::assertNotSame($before, $now, $kind);
+            foreach ([[44, 200], [120, 200], [560, 380]] as [$x, $y]) {
+                $want = json_encode($this->kept($x, $y));
+                $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => colour !== null && $want.every((value, i) => Math.abs(value - colour[i]) <= 2))", "$kind at $x, $y: $want");
+            }
+        }
+        $browser->press('Softness: paint in this pass', 'button');
+        $browser->stroke($this->way($browser, [60, 100], [180, 100]));
+        $browser->until('document.body.innerText.includes("Paint its mask")', 'why nothing is painted');
     }
 
     /** Keeps what is painted in the picked regions, and picks that setup. */

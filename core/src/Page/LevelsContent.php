@@ -45,4 +45,19 @@ final readonly class LevelsContent implements PassContent
     {
         return PassKind::Levels;
     }
+
+    public static function layer(): null
+    {
+        return null;
+    }
+
+    public static function alters(): bool
+    {
+        return true;
+    }
+
+    public static function looksAround(): bool
+    {
+        return false;
+    }
 }

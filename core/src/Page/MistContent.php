@@ -13,6 +13,8 @@ use Awning\Core\Colour\Rgb;
  */
 final readonly class MistContent implements PassContent
 {
+    use LaysOver;
+
     /**
      * @param  float  $size  of a patch, 8..4000 px
      * @param  float  $density  0..1: how much of what lies beneath the densest patch hides
@@ -41,5 +43,10 @@ final readonly class MistContent implements PassContent
     public function kind(): PassKind
     {
         return PassKind::Mist;
+    }
+
+    public static function layer(): null
+    {
+        return null;
     }
 }

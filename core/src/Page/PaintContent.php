@@ -11,6 +11,8 @@ namespace Awning\Core\Page;
  */
 final readonly class PaintContent implements PassContent
 {
+    use LaysOver;
+
     public static function fromData(Data $data): self
     {
         return new self;
@@ -25,5 +27,10 @@ final readonly class PaintContent implements PassContent
     public function kind(): PassKind
     {
         return PassKind::Paint;
+    }
+
+    public static function layer(): LayerKind
+    {
+        return LayerKind::Paint;
     }
 }

@@ -25,4 +25,13 @@ interface PassContent
     public function toData(): array;
 
     public function kind(): PassKind;
+
+    /** What is painted in it at each pixel; null: nothing is, and it fills all that its clip and its mask leave. */
+    public static function layer(): ?LayerKind;
+
+    /** Whether what it does follows from the picture beneath it. */
+    public static function alters(): bool;
+
+    /** Whether it looks at the pixels about each one, so that it can only be laid over everything that lies beneath. */
+    public static function looksAround(): bool;
 }

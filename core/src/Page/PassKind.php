@@ -27,26 +27,24 @@ enum PassKind: string
         };
     }
 
+    /** What its layer holds; of one that is not painted, nothing. */
     public function layer(): LayerKind
     {
-        return $this === self::Paint ? LayerKind::Paint : LayerKind::Coverage;
+        return $this->content()::layer() ?? LayerKind::Coverage;
     }
 
-    /** Whether a hand paints in it. What is not painted fills all that its clip and its mask leave. */
     public function isPainted(): bool
     {
-        return in_array($this, [self::Tone, self::Tint, self::Paint], true);
+        return $this->content()::layer() !== null;
     }
 
-    /** Whether what it does follows from the picture beneath it. */
     public function alters(): bool
     {
-        return in_array($this, [self::Levels, self::Softness], true);
+        return $this->content()::alters();
     }
 
-    /** Whether it looks at the pixels about each one, so that it can only be laid over everything that lies beneath. */
     public function looksAround(): bool
     {
-        return $this === self::Softness;
+        return $this->content()::looksAround();
     }
 }

@@ -35,4 +35,19 @@ final readonly class SoftnessContent implements PassContent
     {
         return PassKind::Softness;
     }
+
+    public static function layer(): null
+    {
+        return null;
+    }
+
+    public static function alters(): bool
+    {
+        return true;
+    }
+
+    public static function looksAround(): bool
+    {
+        return true;
+    }
 }

@@ -13,6 +13,8 @@ use Awning\Core\Colour\Rgb;
  */
 final readonly class TintContent implements PassContent
 {
+    use LaysOver;
+
     /** @param  ?LightPart  $follows  what of the page's light it has its colour from; null: it is its own */
     public function __construct(public Rgb $colour, public ?LightPart $follows = null)
     {
@@ -32,5 +34,10 @@ final readonly class TintContent implements PassContent
     public function kind(): PassKind
     {
         return PassKind::Tint;
+    }
+
+    public static function layer(): LayerKind
+    {
+        return LayerKind::Coverage;
     }
 }

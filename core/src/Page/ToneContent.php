@@ -13,6 +13,8 @@ use Awning\Core\Colour\Tone;
  */
 final readonly class ToneContent implements PassContent
 {
+    use LaysOver;
+
     public function __construct(public Tone $tone)
     {
     }
@@ -31,5 +33,10 @@ final readonly class ToneContent implements PassContent
     public function kind(): PassKind
     {
         return PassKind::Tone;
+    }
+
+    public static function layer(): LayerKind
+    {
+        return LayerKind::Coverage;
     }
 }
