@@ -213,7 +213,7 @@ final class LightStageTest extends BrowserTestCase
                 $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => colour !== null && $want.every((value, i) => Math.abs(value - colour[i]) <= 2))", "$kind at $x, $y: $want");
             }
         }
-        $browser->press('Softness: paint in this pass', 'button');
+        $browser->press('Softness', 'aside li button[aria-pressed]');
         $browser->stroke($this->way($browser, [60, 100], [180, 100]));
         $browser->until('document.body.innerText.includes("Paint its mask")', 'why nothing is painted');
     }
