@@ -8,10 +8,11 @@ use App\Models\Page;
 use App\Store\PageStore;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Proof\Finder;
+use Awning\Core\Proof\FinderKinds;
 use Awning\Core\Proof\Finding;
-use Awning\Core\Proof\FindingKind;
-use Awning\Core\Proof\Spills;
-use Awning\Core\Proof\StrayPixels;
+use Awning\Core\Proof\FromPixels;
+use Awning\Core\Proof\ProofPage;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Facades\Cache;
 
@@ -39,19 +40,23 @@ final readonly class PageRegions
         return new RegionGraph($borders);
     }
 
-    /** @return list<Finding> pixels that lie apart from the region they are of, or show beyond its line */
-    public function pixels(): array
+    /**
+     * What a finder finds; what follows from flats and ink alone is kept.
+     *
+     * @return list<Finding>
+     */
+    public function found(Finder $finder, ProofPage $page): array
     {
-        $found = Cache::remember("page-pixels:{$this->page->id}:{$this->state()}", self::SECONDS, function (): array {
-            $sheet = new Sheet($this->store);
+        if (! $finder instanceof FromPixels) {
+            return $finder->find($page);
+        }
+        /** @var list<array{string, list<int>, ?int, ?int, float}> $found */
+        $found = Cache::remember("page-{$finder::kind()}:{$this->page->id}:{$this->state()}", self::SECONDS, fn (): array => array_map(
+            fn (Finding $finding): array => [$finding->words, $finding->labels, $finding->x, $finding->y, $finding->amount],
+            array_slice($finder->find($page), 0, FinderKinds::MOST),
+        ));
 
-            return array_map(fn (Finding $finding): array => [$finding->kind->value, $finding->labels, $finding->x, $finding->y, $finding->amount], [
-                ...Spills::in($sheet->labels(), $sheet->ink()), ...StrayPixels::in($sheet->labels()),
-            ]);
-        });
-        /** @var list<array{string, list<int>, int, int, float}> $found */
-
-        return array_map(fn (array $one): Finding => new Finding(FindingKind::from($one[0]), $one[1], $one[2], $one[3], $one[4]), $found);
+        return array_map(fn (array $one): Finding => new Finding(...$one), $found);
     }
 
     /** Names the flats and the ink there are. */

@@ -26,7 +26,7 @@ use Awning\Core\Page\Setup;
 use Awning\Core\Page\ShapeUse;
 use Awning\Core\Page\Solid;
 use Awning\Core\Proof\AdviceKind;
-use Awning\Core\Proof\FindingKind;
+use Awning\Core\Proof\FinderStage;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\OpKinds;
 use Symfony\Component\Finder\Finder;
@@ -38,7 +38,7 @@ use Symfony\Component\Finder\Finder;
 final class TypeScript
 {
     /** @var array<string, class-string<\BackedEnum>> */
-    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'RoughKind' => RoughKind::class, 'TipKind' => TipKind::class, 'FindingKind' => FindingKind::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
+    private const ENUMS = ['Tone' => Tone::class, 'Role' => Role::class, 'BlendMode' => BlendMode::class, 'ScopeKind' => ScopeKind::class, 'PassKind' => PassKind::class, 'DrawingRole' => DrawingRole::class, 'LineColour' => LineColour::class, 'LineRule' => LineRule::class, 'BridgeKind' => BridgeKind::class, 'ShapeUse' => ShapeUse::class, 'RampForm' => RampForm::class, 'Solid' => Solid::class, 'LightPart' => LightPart::class, 'RoughKind' => RoughKind::class, 'TipKind' => TipKind::class, 'FinderStage' => FinderStage::class, 'ShadeHue' => ShadeHue::class, 'AdviceKind' => AdviceKind::class, 'ColourSight' => ColourSight::class, 'Verdict' => Verdict::class];
 
     /** Bounds that a screen keeps to before it asks. */
     private const MOST = ['passesOfSetup' => Setup::MOST, 'directions' => FlowLines::MOST];

@@ -17,11 +17,19 @@ use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\ColourShift;
 use Awning\Core\Page\DrawingSource;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PaintContent;
+use Awning\Core\Page\PassMask;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
+use Awning\Core\Page\Scope;
+use Awning\Core\Proof\FinderKinds;
+use Awning\Core\Proof\Finders\AlikeNeighbours;
+use Awning\Core\Proof\Finders\FlatsBeyondLines;
+use Awning\Core\Proof\Finders\IsolatedRegions;
+use Awning\Core\Proof\Finders\SmallRegions;
+use Awning\Core\Proof\Finders\StrayPieces;
 use Awning\Core\Proof\Finding;
-use Awning\Core\Proof\FlatsProof;
-use Awning\Core\Proof\Spills;
-use Awning\Core\Proof\StrayPixels;
+use Awning\Core\Proof\ProofPage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Plane;
@@ -360,18 +368,18 @@ final class HandFlatsTest extends TestCase
         $this->ask('flats.shape', $this->box(440, 100, 446, 105));
         [$large, $stray] = [$this->label(310, 70), $this->label(442, 102)];
         $this->ask('flats.join', ['labels' => [$large, $stray]]);
-        $found = StrayPixels::in(new Labels(self::WIDTH, self::HEIGHT, $this->sheet()->layer(LayerName::flats())));
+        $found = StrayPieces::in(new Labels(self::WIDTH, self::HEIGHT, $this->sheet()->layer(LayerName::flats())));
         self::assertCount(1, $found);
         self::assertSame([[$large], 30.0, true], [$found[0]->labels, $found[0]->amount, $found[0]->x >= 440 && $found[0]->x < 446 && $found[0]->y >= 100 && $found[0]->y < 105]);
         $this->ask('flats.strays', ['places' => [[$found[0]->x, $found[0]->y]]]);
         self::assertSame($this->label(500, 20), $this->label(442, 102));
         self::assertSame($large, $this->label(310, 70));
-        self::assertSame([], StrayPixels::in(new Labels(self::WIDTH, self::HEIGHT, $this->sheet()->layer(LayerName::flats()))));
+        self::assertSame([], StrayPieces::in(new Labels(self::WIDTH, self::HEIGHT, $this->sheet()->layer(LayerName::flats()))));
     }
 
     public function test_flats_that_show_beyond_their_line_are_found(): void
     {
-        $spills = fn (): array => array_map(fn (Finding $spill): array => [$spill->labels, $spill->amount], Spills::in($this->sheet()->labels(), $this->sheet()->ink()));
+        $spills = fn (): array => array_map(fn (Finding $spill): array => [$spill->labels, $spill->amount], FlatsBeyondLines::in($this->sheet()->labels(), $this->sheet()->ink()));
         self::assertSame([], $spills());
         // Six columns reach through the wall (235..239) into the paper, a patch of its own into the room.
         $this->ask('flats.shape', $this->box(200, 100, 246, 140, figure: 3, material: 8));
@@ -380,7 +388,7 @@ final class HandFlatsTest extends TestCase
         self::assertSame([[[$inside], 240.0]], $spills(), 'what goes under the line only is no spill');
         $this->ask('flats.shape', $this->box(228, 160, 331, 200, figure: 4, material: 9));
         self::assertSame([[[$outside], 280.0], [[$inside], 240.0]], $spills());
-        $spill = Spills::in($this->sheet()->labels(), $this->sheet()->ink())[1];
+        $spill = FlatsBeyondLines::in($this->sheet()->labels(), $this->sheet()->ink())[1];
         self::assertTrue($spill->x >= 240 && $spill->x < 246 && $spill->y >= 100 && $spill->y < 140);
         // A room of one's own beyond a line is none.
         $this->ask('flats.join', ['labels' => [$this->label(100, 210), $this->label(500, 20)]]);
@@ -398,15 +406,37 @@ final class HandFlatsTest extends TestCase
         /** @var array<int, Region> $regions */
         $regions = $sheet->all(Region::class);
         $colours = [8 => 0xC09040, 9 => 0xC29140, 7 => 0x203040];
-        $proof = new FlatsProof($regions, $graph);
-        $alike = $proof->alike(fn (int $label): ?int => $colours[$regions[$label]->material] ?? null);
+        $page = fn (array $colours, float $dpi = 300, array $passes = []): ProofPage => new ProofPage($regions, $passes, $dpi, fn (int $label): ?int => $colours[$regions[$label]->material] ?? null, fn (): RegionGraph => $graph, $sheet->labels(...), $sheet->ink(...));
+        $alike = (new AlikeNeighbours)->find($page($colours));
         self::assertCount(1, $alike);
         self::assertEqualsCanonicalizing([$this->label(310, 70), $this->label(360, 70)], $alike[0]->labels);
-        self::assertEqualsWithDelta(Difference::ciede2000(Lab::of(Rgb::fromHex('#c09040')), Lab::of(Rgb::fromHex('#c29140'))), $alike[0]->amount, 1e-9);
-        self::assertSame([[$this->label(310, 70)], [$this->label(460, 210)]], self::sorted($proof->alone()));
-        self::assertSame([[$this->label(302, 252)]], array_map(fn (Finding $finding): array => $finding->labels, $proof->crumbs(300)));
-        self::assertSame([], $proof->crumbs(150), 'at half the resolution 40 px are no crumb');
-        self::assertSame([], (new FlatsProof($regions, $graph))->alike(fn (int $label): ?int => [8 => 0xC09040, 9 => 0x4090C0, 7 => 0][$regions[$label]->material] ?? null));
+        $between = Difference::ciede2000(Lab::of(Rgb::fromHex('#c09040')), Lab::of(Rgb::fromHex('#c29140')));
+        self::assertEqualsWithDelta($between, $alike[0]->amount, 1e-9);
+        self::assertSame(sprintf('ΔE %.1f between them', $between), $alike[0]->words);
+        self::assertSame([[$this->label(310, 70)], [$this->label(460, 210)]], self::sorted((new IsolatedRegions)->find($page([]))));
+        self::assertSame([[$this->label(302, 252)]], array_map(fn (Finding $finding): array => $finding->labels, (new SmallRegions)->find($page([]))));
+        self::assertSame([], (new SmallRegions)->find($page([], 150)), 'at half the resolution 40 px are not small');
+        self::assertSame([], (new AlikeNeighbours)->find($page([8 => 0xC09040, 9 => 0x4090C0, 7 => 0])));
+        $passes = [
+            'hidden0001' => new PassSpec('Hidden', 3, new PaintContent, Scope::figure(3), visible: false),
+            'masking001' => new PassSpec('Masking', 3, new PaintContent, Scope::figure(3), visible: false),
+            'seen000001' => new PassSpec('Seen', 3, new PaintContent, Scope::figure(3), mask: new PassMask('masking001')),
+        ];
+        $found = array_column(FinderKinds::lookThrough($page($colours, 300, $passes)), null, 'kind');
+        self::assertSame(['unfilled', 'alike', 'isolated', 'small', 'hidden'], array_keys($found));
+        self::assertSame(['Hidden'], array_column($found['hidden']['findings'], 'words'));
+        $areas = array_map(fn (array $one): int => $regions[$one['labels'][0]]->area, $found['unfilled']['findings']);
+        self::assertSame($areas, array_reverse((function (array $sorted): array {
+            sort($sorted);
+
+            return $sorted;
+        })($areas)), 'the largest first');
+        self::assertStringEndsWith('% of the page', $found['unfilled']['findings'][0]['words']);
+        // What mends them is a change the page knows, and does away with them.
+        self::assertSame(['kind' => 'flats.absorb', 'labels' => [$this->label(302, 252)]], $found['small']['mend']['op'] ?? null);
+        self::assertSame(['kind' => 'pass.change', 'id' => 'hidden0001', 'values' => ['visible' => true]], $found['hidden']['findings'][0]['mend']['op'] ?? null);
+        $this->ask('flats.absorb', ['labels' => [$this->label(302, 252)]]);
+        self::assertSame([], array_filter($this->sheet()->all(Region::class), fn (Region $region): bool => $region->area < 60));
     }
 
     /**

@@ -201,14 +201,14 @@ final class FlatsStageTest extends BrowserTestCase
         $browser = $this->flatting();
         $browser->press('Block in');
         $this->drag($browser, [[470, 150], [474, 150], [474, 154], [470, 154]]);
-        $browser->until('window.awning.bench.view.findings?.some((finding) => finding.kind === "crumb")', 'the crumb');
+        $browser->until('window.awning.bench.view.findings?.some((finding) => finding.kind === "small")', 'the crumb');
         $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true))');
         $before = count($this->sheet()->all(Region::class));
-        $browser->press('Give all to neighbours');
+        $browser->press('Join all to neighbours');
         $this->saved($browser);
         self::assertSame($before - 1, count($this->sheet()->all(Region::class)));
         self::assertSame(0, $this->materialAt(472, 152));
-        $browser->until('window.awning.bench.view.findings?.every((finding) => finding.kind !== "crumb")', 'it is gone');
+        $browser->until('window.awning.bench.view.findings?.every((finding) => finding.kind !== "small")', 'it is gone');
 
         $this->choose($browser, 'Show clearly', 'material');
         $browser->until('window.awning.bench.clear?.size === 1', 'the one region of the material is clear');

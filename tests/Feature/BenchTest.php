@@ -762,4 +762,24 @@ final class BenchTest extends TestCase
         $change($theirs->figure_id, ['name' => 'Stolen'])->assertStatus(404);
         self::assertNotSame($series->id, $foreign->id);
     }
+
+    public function test_what_is_worth_a_look_has_words_a_place_and_a_mend_and_follows_the_page(): void
+    {
+        [, $page, $material] = $this->series('The Other Ferry');
+        $mira = $this->person('Maja', $page->series);
+        $this->actingAs($mira)->getJson("/api/pages/$page->id/findings")->assertOk()->assertExactJson([]);
+        $this->import($page, $mira);
+        $found = fn (): array => array_column((array) $this->getJson("/api/pages/$page->id/findings")->assertOk()->json(), null, 'kind');
+        $labels = array_map(intval(...), array_keys((new Sheet(new PageStore($page->refresh())))->all(Region::class)));
+        $open = $found()['unfilled'];
+        self::assertSame(['Unfilled regions', 'proof', null, count($labels)], [$open['title'], $open['stage'], $open['mend'], count($open['findings'])]);
+        $this->op($page, ['kind' => 'fill', 'labels' => $labels, 'figure' => $material->figure_id, 'material' => $material->id])->assertOk();
+        self::assertArrayNotHasKey('unfilled', $found());
+        $make = ['name' => 'Rim', 'figure' => $material->figure_id, 'content' => ['kind' => 'tint', 'colour' => '#ffe0b0', 'follows' => null], 'scope' => ['kind' => 'page', 'id' => 0], 'visible' => false];
+        $this->op($page, ['kind' => 'pass.add', 'id' => 'rolled0001', 'pass' => $make])->assertOk();
+        $hidden = $found()['hidden']['findings'];
+        self::assertSame([['Rim', null, 'Let down']], array_map(fn (array $one): array => [$one['words'], $one['x'], $one['mend']['title']], $hidden));
+        $this->op($page, $hidden[0]['mend']['op'])->assertOk();
+        self::assertArrayNotHasKey('hidden', $found());
+    }
 }

@@ -8,14 +8,15 @@ use App\Desk\PageRegions;
 use App\Desk\SeriesPalette;
 use App\Models\Page;
 use App\Store\PageStore;
+use Awning\Core\Page\PassSpec;
 use Awning\Core\Page\Region;
-use Awning\Core\Proof\Finding;
-use Awning\Core\Proof\FlatsProof;
+use Awning\Core\Proof\FinderKinds;
+use Awning\Core\Proof\ProofPage;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Http\JsonResponse;
 
-/** What is odd about a page's flats. */
+/** What of a page is worth a look. */
 final class FindingsController
 {
     public function __invoke(Page $page): JsonResponse
@@ -24,12 +25,20 @@ final class FindingsController
         if ($sheet->isEmpty()) {
             return new JsonResponse([]);
         }
-        $regions = new PageRegions($page);
+        $kept = new PageRegions($page);
         $flats = (new StackBuilder)->build($sheet, SeriesPalette::of($page)->core())->flats;
-        /** @var array<int, Region> $all */
-        $all = $sheet->all(Region::class);
-        $findings = (new FlatsProof($all, $regions->graph()))->findings(fn (int $label): ?int => $flats[$label]->tones['base'] ?? null, $sheet->size()->dpi, $regions->pixels());
+        /** @var array<int, Region> $regions */
+        $regions = $sheet->all(Region::class);
+        $looked = new ProofPage(
+            regions: $regions,
+            passes: $sheet->all(PassSpec::class),
+            dpi: $sheet->size()->dpi,
+            colour: fn (int $label): ?int => $flats[$label]->tones['base'] ?? null,
+            graph: $kept->graph(...),
+            labels: $sheet->labels(...),
+            ink: $sheet->ink(...),
+        );
 
-        return new JsonResponse(array_map(fn (Finding $finding): array => $finding->toData(), $findings));
+        return new JsonResponse(FinderKinds::lookThrough($looked, $kept->found(...)));
     }
 }

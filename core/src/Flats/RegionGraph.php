@@ -10,6 +10,9 @@ use Awning\Core\Raster\Plane;
 /** Which regions lie beside each other, along how many pixels, and how much ink stands between them. */
 final readonly class RegionGraph
 {
+    /** A border of fewer pixels is a corner that touches. */
+    public const TOUCH = 4;
+
     /** A pixel of border counts once in the lower half of a number, its ink in the upper. */
     private const INK = 1 << 32;
 

@@ -5,25 +5,29 @@ declare(strict_types=1);
 namespace Awning\Core\Proof;
 
 /**
- * Something about a page that is worth a look, with a place on it.
+ * Something about a page that is worth a look.
  *
- * @phpstan-type FindingData array{kind: value-of<FindingKind>, labels: list<int>, x: int, y: int, amount: float}
+ * @phpstan-import-type MendData from Mend
+ *
+ * @phpstan-type FindingData array{words: string, labels: list<int>, x: ?int, y: ?int, mend: ?MendData}
  */
 final readonly class Finding
 {
     /**
+     * @param  string  $words  what it is, short, with its number: "12 px"
      * @param  list<int>  $labels  the regions it is about
-     * @param  int  $x  a pixel of it
-     * @param  int  $y  a pixel of it
-     * @param  float  $amount  how much: pixels, or the difference of two colours (CIEDE2000)
+     * @param  ?int  $x  a pixel of it; null: it has no place
+     * @param  ?int  $y  a pixel of it
+     * @param  float  $amount  how much, for the order: pixels, or a difference of colours
+     * @param  ?Mend  $mend  what does away with this one
      */
-    public function __construct(public FindingKind $kind, public array $labels, public int $x, public int $y, public float $amount)
+    public function __construct(public string $words, public array $labels, public ?int $x, public ?int $y, public float $amount, public ?Mend $mend = null)
     {
     }
 
     /** @return FindingData */
     public function toData(): array
     {
-        return ['kind' => $this->kind->value, 'labels' => $this->labels, 'x' => $this->x, 'y' => $this->y, 'amount' => round($this->amount, 2)];
+        return ['words' => $this->words, 'labels' => $this->labels, 'x' => $this->x, 'y' => $this->y, 'mend' => $this->mend?->toData()];
     }
 }

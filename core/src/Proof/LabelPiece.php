@@ -20,9 +20,9 @@ final readonly class LabelPiece
     {
     }
 
-    public function finding(FindingKind $kind, int $width): Finding
+    public function finding(string $words, int $width): Finding
     {
-        return new Finding($kind, [$this->label], $this->at % $width, intdiv($this->at, $width), $this->area);
+        return new Finding($words, [$this->label], $this->at % $width, intdiv($this->at, $width), $this->area);
     }
 
     /**

@@ -8,7 +8,7 @@ import type {
     DrawingData,
     DrawnData,
     FeedState,
-    FindingData,
+    FindingsData,
     HistoryEntryState,
     ImportRow,
     InkStrokeData,
@@ -317,7 +317,7 @@ export const api = {
         json<Record<string, number>>('POST', `/api/pages/${page}/cues`, { dabs }),
     /** What unfilled regions may be, by those of the page before: material by region. */
     asBefore: (page: number) => json<Record<string, number>>('GET', `/api/pages/${page}/before`),
-    findings: (page: number) => json<FindingData[]>('GET', `/api/pages/${page}/findings`),
+    findings: (page: number) => json<FindingsData[]>('GET', `/api/pages/${page}/findings`),
     findRegions: (id: number, lease: string) => json<TaskState>('POST', `/api/pages/${id}/regions`, { lease }),
     /** A small picture of a file that a drawing came from. */
     originalUrl: (page: number, { original, picture }: Pick<DrawingData, 'original' | 'picture'>) =>

@@ -45,8 +45,8 @@ export type AdviceKind = (typeof ADVICE_KINDS)[number];
 export const COLOUR_SIGHTS = ['protan', 'deutan', 'tritan'] as const;
 export type ColourSight = (typeof COLOUR_SIGHTS)[number];
 
-export const FINDING_KINDS = ['crumb', 'alone', 'alike', 'stray', 'spill'] as const;
-export type FindingKind = (typeof FINDING_KINDS)[number];
+export const FINDER_STAGES = ['flats', 'proof'] as const;
+export type FinderStage = (typeof FINDER_STAGES)[number];
 
 export const VERDICTS = ['exact', 'near', 'unknown'] as const;
 export type Verdict = (typeof VERDICTS)[number];
@@ -129,7 +129,9 @@ export type FillInput = { labels: number[]; figure: number; material: number };
 
 export type FillInsideInput = { outline: PlaceData[]; figure: number; material: number; unfilled: boolean };
 
-export type FindingData = { kind: FindingKind; labels: number[]; x: number; y: number; amount: number };
+export type FindingData = { words: string; labels: number[]; x: number | null; y: number | null; mend: MendData | null };
+
+export type FindingsData = { kind: string; title: string; stage: FinderStage; findings: FindingData[]; mend: MendData | null };
 
 export type FlatPenData = { points: PointData[]; width: number };
 
@@ -208,6 +210,8 @@ export type MatchedData = { colour: string; share: number; tone: string; deltaE:
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null; more: { tone: Tone; name: string }[] };
 
 export type MemberState = { id: number; name: string; role: Role };
+
+export type MendData = { title: string; what: string; op: { kind: string } };
 
 export type MergePassInput = { id: string; into: string; copy: string | null };
 

@@ -9,7 +9,7 @@ import {
     type CleanData,
     type DrawingData,
     type DrawnData,
-    type FindingData,
+    type FindingsData,
     type InkPointData,
     type InkStrokeData,
     type MaterialState,
@@ -154,7 +154,7 @@ export interface BenchView {
     /** Regions that are picked, by label. */
     chosen: number[];
     /** What is odd about the flats; null: not looked for yet. */
-    findings: FindingData[] | null;
+    findings: FindingsData[] | null;
     /** What stays clear of a veil over all else. */
     veil: Veil;
     /** The drawing whose settings are shown. */

@@ -1,29 +1,20 @@
-/** What is odd about the flats, each with a place, and a mend where there is one. */
+/** What is worth a look, each with a place, and a mend where there is one; what there is to say of it the server says. */
 import { useEffect } from 'react';
-import type { FindingData, FindingKind } from '../../api/generated';
+import { api } from '../../api/client';
+import type { FinderStage, FindingData, FindingsData, MendData } from '../../api/generated';
+import type { Op } from '../../page/ops/registry';
 import { mayFlat } from '../../page/store';
 import { Fold } from '../../ui/Fold';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
 import { PlacePicture } from './PlacePicture';
-import { absorbRegions } from '../../page/ops/flats/absorbRegions';
-import { absorbStrays } from '../../page/ops/flats/absorbStrays';
-import { api } from '../../api/client';
 
 /** Milliseconds without a change before it is looked again. */
 const CALM = 1500;
 /** Of each kind. */
 const SHOWN = 5;
 
-const KINDS: Record<FindingKind, { title: string; one: (finding: FindingData) => string }> = {
-    alike: { title: 'Neighbours that look alike', one: ({ amount }) => `ΔE ${amount.toFixed(1)} between them` },
-    alone: { title: 'Isolated regions', one: ({ amount }) => `${amount.toLocaleString('en')} px` },
-    spill: { title: 'Flats beyond their line', one: ({ amount }) => `${amount} px in another's room` },
-    stray: { title: 'Stray pixels', one: ({ amount }) => `${amount} px apart from their region` },
-    crumb: { title: 'The smallest regions', one: ({ amount }) => `${amount} px` },
-};
-
 /** Keeps the bench's findings up to date while the stage that shows them is open. */
-export function useFindings(): FindingData[] | null {
+export function useFindings(): FindingsData[] | null {
     const bench = useBenchModel();
     const session = useSession();
     const revision = usePage((view) => view.revision);
@@ -39,71 +30,76 @@ export function useFindings(): FindingData[] | null {
     return findings;
 }
 
-export function FindingsPart() {
-    const findings = useFindings();
+/** Those that a stage shows. */
+export function FindingsPart({ stage }: { stage: FinderStage }) {
+    const findings = useFindings()?.filter((one) => one.stage === stage) ?? null;
+    const count = findings?.reduce((sum, one) => sum + one.findings.length, 0);
     return (
-        <Fold title="Worth a look" tells={findings === null ? '…' : String(findings.length)}>
-            {findings === null && <p className="quiet">Looking …</p>}
-            {findings?.length === 0 && <p>Nothing is odd about the flats.</p>}
-            {(Object.keys(KINDS) as FindingKind[]).map((kind) => (
-                <Kind key={kind} kind={kind} findings={findings?.filter((finding) => finding.kind === kind) ?? []} />
-            ))}
+        <Fold title="Worth a look" tells={count === undefined ? '…' : String(count)}>
+            <FindingsList findings={findings} nothing="Nothing is odd about the flats." />
         </Fold>
     );
 }
 
-function Kind({ kind, findings }: { kind: FindingKind; findings: FindingData[] }) {
-    const bench = useBenchModel();
-    if (findings.length === 0) return null;
-    const show = ({ labels, x, y }: FindingData): void => {
-        bench.surface?.goTo(x, y);
-        bench.set({ chosen: labels });
-    };
+export function FindingsList({ findings, nothing }: { findings: FindingsData[] | null; nothing: string }) {
+    return (
+        <>
+            {findings === null && <p className="quiet">Looking …</p>}
+            {findings?.length === 0 && <p>{nothing}</p>}
+            {findings?.map((one) => (
+                <Kind key={one.kind} {...one} />
+            ))}
+        </>
+    );
+}
+
+function Kind({ kind, title, findings, mend }: FindingsData) {
     return (
         <div className="flex flex-col gap-1">
             <p className="flex items-center justify-between gap-2">
-                {KINDS[kind].title}: {findings.length}
-                <Mend kind={kind} findings={findings} />
+                {title}: {findings.length}
+                {mend !== null && <MendButton mend={mend} />}
             </p>
             <ul>
-                {findings.slice(0, SHOWN).map((finding) => (
-                    <li key={`${finding.labels.join(' ')} ${finding.x} ${finding.y}`} className="flex items-center gap-2 py-0.5">
-                        <PlacePicture x={finding.x} y={finding.y} />
-                        <span className="figures quiet min-w-0 flex-1">{KINDS[kind].one(finding)}</span>
-                        <button className="act" aria-label={`Show ${kind} at ${finding.x}, ${finding.y}`} onClick={() => show(finding)}>
-                            Show
-                        </button>
-                    </li>
+                {findings.slice(0, SHOWN).map((finding, i) => (
+                    <One key={`${i} ${finding.labels.join(' ')} ${finding.words}`} kind={kind} finding={finding} />
                 ))}
+                {findings.length > SHOWN && <li className="quiet">and {findings.length - SHOWN} more</li>}
             </ul>
         </div>
     );
 }
 
-/** One click for all of a kind. */
-function Mend({ kind, findings }: { kind: FindingKind; findings: FindingData[] }) {
+function One({ kind, finding }: { kind: string; finding: FindingData }) {
+    const bench = useBenchModel();
+    const { labels, x, y, words, mend } = finding;
+    const show = (left: number, top: number): void => {
+        bench.surface?.goTo(left, top);
+        bench.set({ chosen: labels });
+    };
+    return (
+        <li className="flex items-center gap-2 py-0.5">
+            {x !== null && y !== null && <PlacePicture x={x} y={y} />}
+            <span className="figures quiet min-w-0 flex-1 truncate" title={words}>
+                {words}
+            </span>
+            {x !== null && y !== null && (
+                <button className="act" aria-label={`Show ${kind} at ${x}, ${y}`} onClick={() => show(x, y)}>
+                    Show
+                </button>
+            )}
+            {mend !== null && <MendButton mend={mend} />}
+        </li>
+    );
+}
+
+/** One click, and one step to undo. */
+function MendButton({ mend }: { mend: MendData }) {
     const session = useSession();
     const isBlocked = usePage((view) => !mayFlat(view));
-    if (kind === 'crumb')
-        return (
-            <button
-                className="act"
-                disabled={isBlocked}
-                title="Each joins the neighbour it is least parted from"
-                onClick={() => session.apply(absorbRegions({ labels: findings.flatMap(({ labels }) => labels) }))}
-            >
-                Give all to neighbours
-            </button>
-        );
-    if (kind === 'stray')
-        return (
-            <button
-                className="act"
-                disabled={isBlocked}
-                onClick={() => session.apply(absorbStrays({ places: findings.map(({ x, y }) => [x, y]) }))}
-            >
-                Give them away
-            </button>
-        );
-    return null;
+    return (
+        <button className="act" disabled={isBlocked} title={mend.what} onClick={() => session.apply(mend.op as Op)}>
+            {mend.title}
+        </button>
+    );
 }

@@ -34,7 +34,7 @@ export function FlatsPanel() {
             <ColourPart />
             <Figures />
             <BridgesPart />
-            <FindingsPart />
+            <FindingsPart stage="flats" />
             <TakePart />
         </Panel>
     );

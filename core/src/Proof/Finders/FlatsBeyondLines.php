@@ -2,8 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Proof;
+namespace Awning\Core\Proof\Finders;
 
+use Awning\Core\Proof\FinderStage;
+use Awning\Core\Proof\Finding;
+use Awning\Core\Proof\FromPixels;
+use Awning\Core\Proof\LabelPiece;
+use Awning\Core\Proof\Mend;
+use Awning\Core\Proof\ProofPage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 
@@ -12,10 +18,35 @@ use Awning\Core\Raster\Plane;
  * region's, while the most of its own region lies in another room. A room that is all its own (a slit of hatching, a
  * crumb that was joined) is none, nor is what meets at a bridged gap: both lie in one room.
  */
-final readonly class Spills
+final readonly class FlatsBeyondLines implements FromPixels
 {
     /** Fewer pixels are the jag of an edge. */
     private const LEAST = 6;
+
+    public static function kind(): string
+    {
+        return 'spill';
+    }
+
+    public static function title(): string
+    {
+        return 'Flats beyond their line';
+    }
+
+    public static function stage(): FinderStage
+    {
+        return FinderStage::Flats;
+    }
+
+    public function find(ProofPage $page): array
+    {
+        return self::in($page->labels(), $page->ink());
+    }
+
+    public function mend(array $findings): ?Mend
+    {
+        return null;
+    }
 
     /** @return list<Finding> the largest first */
     public static function in(Labels $labels, Plane $ink): array
@@ -30,7 +61,7 @@ final readonly class Spills
         foreach ($pieces as $piece) {
             $here = $rooms[$piece->room];
             if ($piece->label > 0 && $piece->area >= self::LEAST && $largest[$piece->label]->room !== $piece->room && 2 * $here[$piece->label] < array_sum($here)) {
-                $found[] = $piece->finding(FindingKind::Spill, $labels->width);
+                $found[] = $piece->finding("$piece->area px in another's room", $labels->width);
             }
         }
         usort($found, fn (Finding $a, Finding $b): int => $b->amount <=> $a->amount);
