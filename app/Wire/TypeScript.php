@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Wire;
 
+use App\Desk\Deliveries\DeliveryKinds;
 use App\Models\Role;
 use Awning\Core\Brush\Tip;
 use Awning\Core\Brush\TipKind;
@@ -66,6 +67,7 @@ final class TypeScript
         $out .= "\n/** Bounds that are told of beforehand. */\nexport const MOST = ".json_encode(self::MOST, JSON_THROW_ON_ERROR)." as const;\n";
         $out .= "\n/** Least, most and usual of what is a number of a tip. */\nexport const TIP_RANGES = ".json_encode(Tip::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
         $out .= "\n/** Least, most and usual of each dial of a first light. */\nexport const LIGHT_RANGES = ".json_encode(RoughDials::RANGES, JSON_THROW_ON_ERROR)." as const;\n";
+        $out .= "\n/** The forms in which a page leaves. */\nexport const DELIVERIES: readonly DeliveryOffer[] = ".json_encode(DeliveryKinds::offers(), JSON_THROW_ON_ERROR).";\n";
         $out .= "\n/** The kinds of change a page knows. */\nexport const OP_KINDS = [".implode(', ', array_map(fn (string $op): string => "'{$op::kind()}'", OpKinds::ALL))."] as const;\n";
         foreach ($types as $name => $type) {
             $out .= "\nexport type $name = $type;\n";

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Deliveries\DeliveryKinds;
 use App\Desk\Lease;
 use App\Desk\LightPreview;
 use App\Desk\Sharpness;
 use App\Http\Requests\HolderRequest;
-use App\Jobs\Deliver;
 use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
 use App\Models\Figure;
@@ -180,7 +180,7 @@ final class TaskController
 
     public function deliver(Request $request, Page $page): JsonResponse
     {
-        $request->validate(['format' => ['required', Rule::in(Deliver::FORMATS)]]);
+        $request->validate(['format' => ['required', Rule::in(DeliveryKinds::formats())]]);
         /** @var User $user */
         $user = $request->user();
 

@@ -66,6 +66,9 @@ export const TIP_RANGES = {"flow":[0.01,1,1],"spacing":[0.02,3,0.12],"scatter":[
 /** Least, most and usual of each dial of a first light. */
 export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8,0],"cast":[0,600,0],"rim":[0,60,6],"lines":[0,1,0],"glow":[0,800,160],"deepFrom":[0,1.5,0.45],"deepSoft":[0,1,0.12],"corners":[0.02,1,0.22],"cornersDark":[0,1,0.85],"castSoft":[0,60,0],"ground":[0,300,0],"bounceFrom":[0,1.5,0.2],"bounceOver":[0.05,1.5,0.6],"lit":[0,1,0.14],"litSoft":[0,1,0.36],"glint":[0,0.3,0.015],"glintSoft":[0,1,0.53],"rimInside":[0,1,0],"linesFrom":[-0.5,0.9,0.3],"glowFall":[1,6,3]} as const;
 
+/** The forms in which a page leaves. */
+export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
+
 /** The kinds of change a page knows. */
 export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
@@ -104,6 +107,8 @@ export type CopyPassInput = { id: string; from: string };
 export type CornerData = [number, number];
 
 export type CropData = [number, number, number, number];
+
+export type DeliveryOffer = { format: string; title: string; purpose: string };
 
 export type DemoPerson = { id: number; name: string; email: string };
 
