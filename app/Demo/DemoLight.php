@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Desk\FigureLight;
-use App\Desk\LitPage;
 use App\Desk\PageDesk;
 use App\Models\Figure;
 use App\Models\Material;
@@ -146,7 +145,7 @@ final readonly class DemoLight
         $solid = $this->labelsOf($page, self::SOLID, $figure);
         $isThere = array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => $region->figure === $figure->id) !== [];
         if ($isThere) {
-            $this->apply($page, (new FigureLight(new LitPage($this->sheet($page), $page), $figure))->by($light, $solid));
+            $this->apply($page, (new FigureLight(FigureLight::pageOf($this->sheet($page), $page), $figure))->by($light, $solid));
         }
     }
 

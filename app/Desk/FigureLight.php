@@ -5,43 +5,57 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Figure;
+use App\Models\Page;
+use App\Models\SeriesLight;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Light\Along;
-use Awning\Core\Light\BesideColour;
-use Awning\Core\Light\Glow;
-use Awning\Core\Light\GroundShadow;
-use Awning\Core\Light\Lamp;
+use Awning\Core\Colour\Tone;
+use Awning\Core\Light\FirstLight;
+use Awning\Core\Light\LightPage;
 use Awning\Core\Light\LightPlan;
-use Awning\Core\Light\NearLight;
-use Awning\Core\Light\PanelLight;
-use Awning\Core\Light\Pieces;
-use Awning\Core\Light\RoughDials;
-use Awning\Core\Light\RoughIn;
-use Awning\Core\Light\Scene;
 use Awning\Core\Light\SmallLight;
-use Awning\Core\Light\Throwers;
-use Awning\Core\Page\FlowLines;
+use Awning\Core\Light\UnseenLines;
 use Awning\Core\Page\Region;
 use Awning\Core\Page\RoughKind;
-use Awning\Core\Page\Solid;
 use Awning\Core\Raster\Hands;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\OneHand;
-use Awning\Core\Raster\Plane;
-use Awning\Core\Raster\Rect;
-use Awning\Core\Sheet\FigureBodies;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Sheet;
 
-/** A rough light on a figure of a page, from its regions and the palette's depths. */
+/** A first light on a figure of a page, as a change to the page. */
 final readonly class FigureLight
 {
-    /** On a smaller page edges are found on planes so many times finer than its pixels. */
-    private const FINER = 2;
-
     /** @param  Hands  $hands  who shares the work on a figure in several pieces */
-    public function __construct(private LitPage $page, private Figure $figure, private Hands $hands = new OneHand)
+    public function __construct(private LightPage $page, private Figure $figure, private Hands $hands = new OneHand)
     {
+    }
+
+    /**
+     * A page as the core's light asks for it. Nothing of it asks the database once it is made.
+     *
+     * @param  int  $smaller  so many times the sheet is smaller than the page
+     * @param  bool  $isLineless  whether it is meant to be without lines, though they may show now
+     */
+    public static function pageOf(Sheet $sheet, Page $page, int $smaller = 1, bool $isLineless = false): LightPage
+    {
+        $size = $sheet->size();
+        $palette = (new SeriesPalette($page->series))->core();
+        /** @var array<int, int> $depths */
+        $depths = Figure::query()->where('series_id', $page->series_id)->pluck('depth', 'id')->all();
+
+        return new LightPage(
+            labels: $sheet->labels(),
+            regions: $sheet->all(Region::class),
+            depths: $depths,
+            base: function (Region $region) use ($palette): ?Rgb {
+                $tones = $palette->tones($region->material);
+
+                return $tones === null ? null : Rgb::fromNumber($tones[Tone::Base->value]);
+            },
+            plans: array_map(fn (SeriesLight $light): array => [$light->plan(), $light->name], array_diff_key(SeriesLight::of($page->series_id), [$page->plan_id => true])),
+            unseen: $isLineless || ! $size->lines->shown ? new UnseenLines($sheet->ink(), $size->dpi / $smaller) : null,
+            smaller: $smaller,
+        );
     }
 
     /**
@@ -54,135 +68,9 @@ final readonly class FigureLight
      */
     public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, array $kinds = []): LayRoughIn
     {
-        $smaller = $this->page->smaller;
-        $plan = $plan->smaller($smaller);
-        $finer = $smaller === 1 ? 1 : self::FINER;
-        $light = $this->under($plan, 0, '', $work, $finer, $done);
-        $panels = [];
-        foreach ($this->page->panelsOf($this->figure->id) as $id => $other) {
-            $panels[$id] = $this->under($other->plan()->smaller($smaller), $id, $other->name, $work, $finer);
-        }
-        $glow = $this->glow($plan);
+        $lit = (new FirstLight($this->page, $this->figure->id, $this->hands))->by($plan, $done, $work)
+            ?? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.");
 
-        return $light->pieces === [] && $panels === [] && $glow === null ? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.")
-            : new LayRoughIn($this->figure->id, $this->figure->name, $light, $only, $glow, $panels, $kinds);
-    }
-
-    /**
-     * @param  int  $panel  the light plan of the regions that are lit; 0: the page's
-     * @param  ?callable(float): void  $done
-     */
-    private function under(LightPlan $plan, int $panel, string $name, int $work, int $finer, ?callable $done = null): PanelLight
-    {
-        $mine = $this->mine($panel);
-        $pieces = Pieces::of($mine);
-        $works = Pieces::works($pieces, $work);
-        $scenes = $this->scenes($plan, $panel, $pieces);
-        $bodies = array_map($mine->crop(...), $pieces);
-        $worked = $this->hands->each(array_keys($pieces), fn (int $i): SmallLight => SmallLight::of($bodies[$i], $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer), $done);
-        $lit = [];
-        foreach ($worked as $i => $small) {
-            foreach ($small->cells($bodies[$i]) as $cell) {
-                $lit[] = [$cell->moved($pieces[$i]->x, $pieces[$i]->y), RoughIn::inside($cell, $bodies[$i], $small, $plan->dials, $scenes[$i])];
-            }
-        }
-
-        return new PanelLight($plan, $lit, $plan->beside ? $this->bounced($plan, $panel) : null, $name);
-    }
-
-    /**
-     * What is known of each piece.
-     *
-     * @param  list<Rect>  $pieces
-     * @return list<Scene>
-     */
-    private function scenes(LightPlan $plan, int $panel, array $pieces): array
-    {
-        $whole = new Rect(0, 0, $this->page->labels->width, $this->page->labels->height);
-        $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure->id);
-        $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
-        $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
-        $unseen = $this->page->unseen;
-        $throwers = $this->throwers($plan->dials, $panel);
-
-        return array_map(fn (Rect $where): Scene => new Scene(
-            $bodies, $solids,
-            $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
-            array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
-            $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
-            $unseen === null ? null : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
-        ), $pieces);
-    }
-
-    /** @return ?Throwers null: nothing throws a shadow */
-    private function throwers(RoughDials $dials, int $panel): ?Throwers
-    {
-        if ($dials->cast < 1 && $dials->ground < 1) {
-            return null;
-        }
-        $where = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
-        $nearer = $where($this->isNearer(...));
-        $ground = $dials->ground < 1 ? null : GroundShadow::of($nearer, $where(fn (Region $region): bool => $this->isMine($region, $panel)), $dials->ground);
-
-        return new Throwers($nearer, $where($this->isBefore(...)), $ground);
-    }
-
-    /** What shines of the figure, in the colour of the largest of it. */
-    private function glow(LightPlan $plan): ?Glow
-    {
-        $shining = array_filter($this->page->regions, $this->shines(...));
-        if ($shining === [] || $plan->dials->glow < 1) {
-            return null;
-        }
-        uasort($shining, fn (Region $a, Region $b): int => $b->area <=> $a->area);
-        $colour = $this->page->base(reset($shining));
-
-        return $colour === null ? null : Glow::around($this->page->where($this->shines(...)), $plan->dials->glow, $plan->dials->glowFall, $colour);
-    }
-
-    /** The colour of what lies beside the figure, where it turns from the light. */
-    private function bounced(LightPlan $plan, int $panel): ?Rgb
-    {
-        $mine = $this->page->told(fn (Region $region): ?bool => $this->isMine($region, $panel) ? true : null);
-        $others = $this->page->told(fn (Region $region): ?Rgb => $region->figure === $this->figure->id ? null : $this->page->base($region));
-
-        return BesideColour::of($this->page->labels, $mine, $others, $plan->key);
-    }
-
-    private function isMine(Region $region, int $panel): bool
-    {
-        return $region->figure === $this->figure->id && $this->page->planOf($region) === $panel;
-    }
-
-    /** The figure's regions under one plan alone; all else is nothing, and so is what shines: it has no shade. */
-    private function mine(int $panel): Labels
-    {
-        $labels = $this->page->labels;
-        $isBody = array_map(fn (Region $region): bool => $this->isMine($region, $panel) && ! $this->shines($region), $this->page->regions);
-        $data = '';
-        $done = 0;
-        foreach ($this->page->spans as [$from, $to, $label]) {
-            if ($isBody[$label] ?? false) {
-                $data .= str_repeat("\0", 2 * ($from - $done)).substr($labels->data, 2 * $from, 2 * ($to - $from));
-                $done = $to;
-            }
-        }
-
-        return new Labels($labels->width, $labels->height, str_pad($data, strlen($labels->data), "\0"));
-    }
-
-    private function isNearer(Region $region): bool
-    {
-        return $this->page->isNearer($region, $this->figure->id);
-    }
-
-    private function isBefore(Region $region): bool
-    {
-        return $region->figure === $this->figure->id && $region->before;
-    }
-
-    private function shines(Region $region): bool
-    {
-        return $region->figure === $this->figure->id && $region->solid === Solid::Shining;
+        return new LayRoughIn($this->figure->id, $this->figure->name, $lit->light, $only, $lit->glow, $lit->panels, $kinds);
     }
 }

@@ -41,7 +41,7 @@ final readonly class LightPreview
         $level = $this->level((new Sheet($store))->all(Region::class), $sharpness);
         $pyramid = new Pyramid($store, $level);
         $sheet = new Sheet($pyramid);
-        $op = (new FigureLight(new LitPage($sheet, $this->page, 1 << $level), $this->figure))->by($plan, $only, work: $sharpness->bodies());
+        $op = (new FigureLight(FigureLight::pageOf($sheet, $this->page, 1 << $level), $this->figure))->by($plan, $only, work: $sharpness->bodies());
         $pyramid->fetch($op->layers());
         $op->apply($sheet);
         $where = $op->bounds();

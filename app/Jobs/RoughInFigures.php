@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Desk\FigureLight;
-use App\Desk\LitPage;
 use App\Desk\Packed;
 use App\Desk\PageDesk;
 use App\Desk\TwoHands;
 use App\Models\Figure;
 use App\Models\Task;
 use App\Store\PageStore;
+use Awning\Core\Light\LightPage;
 use Awning\Core\Light\LightPlan;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\RoughKind;
@@ -45,7 +45,7 @@ final class RoughInFigures extends LongTask
         $isLineless = $input['lineless'] ?? false;
         $plan = LightPlan::fromData(new Data($input['plan'] ?? []));
         $this->step($task, 5, 'Looking at the shapes');
-        $shapes = new LitPage(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
+        $shapes = FigureLight::pageOf(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, array_values($kinds), $told);
@@ -67,7 +67,7 @@ final class RoughInFigures extends LongTask
      *
      * @throws OpRefused when nothing is filled
      */
-    private function all(array $figures, LitPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
+    private function all(array $figures, LightPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
     {
         $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds), $told));
 
@@ -80,7 +80,7 @@ final class RoughInFigures extends LongTask
      *
      * @param  list<RoughKind>  $kinds
      */
-    private static function packed(LitPage $shapes, Figure $figure, LightPlan $plan, array $kinds): string
+    private static function packed(LightPage $shapes, Figure $figure, LightPlan $plan, array $kinds): string
     {
         try {
             return Packed::of((new FigureLight($shapes, $figure))->by($plan, kinds: $kinds));
@@ -95,7 +95,7 @@ final class RoughInFigures extends LongTask
      * @param  array<int, Figure>  $figures
      * @return list<Figure>
      */
-    private static function largestFirst(array $figures, LitPage $shapes): array
+    private static function largestFirst(array $figures, LightPage $shapes): array
     {
         $areas = $shapes->bodies();
         $there = array_values(array_filter($figures, fn (Figure $figure): bool => isset($areas[$figure->id])));

@@ -269,11 +269,11 @@ final class PictureTest extends TestCase
         self::assertSame(['figure', 'figure', 'figure', 'figure', 'figure', 'ink', 'material', 'material', 'material', 'material'], array_column($rules['tones'], 'scope'));
         self::assertSame(['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour', ...array_fill(0, 4, 'Named tone')], array_column($rules['tones'], 'name'));
         foreach ($rules['hangable'] as $entry) {
-            $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => 'figure', 'id' => 3]]));
+            $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => $entry['scopes'][0], 'id' => 3]]));
             self::assertSame($entry['pass']['name'], $pass->name);
         }
-        self::assertSame([null, null, 'opposite', null, null, null, null, null], array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']));
-        self::assertSame(['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'normal'], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
+        self::assertSame([null, null, 'opposite', ...array_fill(0, 8, null)], array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']));
+        self::assertSame(['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', ...array_fill(0, 5, 'normal')], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Desk\FigureLight;
-use App\Desk\LitPage;
 use App\Desk\PageDesk;
 use App\Desk\PageMoment;
 use App\Desk\PagePicture;
@@ -327,7 +326,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, ['kind' => 'light.solid', 'labels' => [$left], 'solid' => 'flat'])->assertOk();
         $figure = Figure::query()->findOrFail($this->material->figure_id);
         $sheet = new Sheet(new PageStore($this->page->refresh()));
-        $shapes = new LitPage($sheet, $this->page);
+        $shapes = FigureLight::pageOf($sheet, $this->page);
         $plan = LightPlan::fromData(new Data(['azimuth' => 0, 'elevation' => 0, 'dials' => ['cast' => 20], 'lamps' => [['x' => 0.5, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#11ff22']]]));
         $told = [];
         $one = (new FigureLight($shapes, $figure))->by($plan, done: function (float $done) use (&$told): void {

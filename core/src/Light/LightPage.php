@@ -2,63 +2,43 @@
 
 declare(strict_types=1);
 
-namespace App\Desk;
+namespace Awning\Core\Light;
 
-use App\Models\Figure;
-use App\Models\Page;
-use App\Models\SeriesLight;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Colour\Tone;
 use Awning\Core\Flats\RegionGraph;
-use Awning\Core\Light\UnseenLines;
 use Awning\Core\Page\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\Palette;
-use Awning\Core\Sheet\Sheet;
 
-/** What a page says of its shapes and the palette of their colours and depths, for the light on any figure of it. Nothing here asks the database once it is made. */
-final readonly class LitPage
+/** A page as a first light asks for it: its regions, their colours and depths, and the plans they stand under. */
+final readonly class LightPage
 {
-    public Labels $labels;
-
     /** @var list<array{int, int, int}> of the labels: first pixel, pixel after the last, label */
     public array $spans;
-
-    /** @var array<array-key, Region> */
-    public array $regions;
 
     /** Which regions lie beside which. */
     public RegionGraph $beside;
 
-    /** @var array<int, int> by figure */
-    private array $depths;
-
-    private Palette $palette;
-
-    /** @var array<int, SeriesLight> light plans that regions may stand under instead of the page's */
-    private array $plans;
-
-    /** What stands in the place of the page's lines; null: they show. */
-    public ?UnseenLines $unseen;
-
     /**
-     * @param  int  $smaller  so many times the sheet is smaller than the page
-     * @param  bool  $isLineless  whether it is meant to be without lines, though they may show now
+     * @param  Labels  $labels  grown under the lines, so that neighbours touch
+     * @param  array<array-key, Region>  $regions  by label
+     * @param  array<int, int>  $depths  by figure; a higher one is nearer to the reader
+     * @param  \Closure(Region): ?Rgb  $base  the base colour of a region; null where it has none
+     * @param  array<int, array{LightPlan, string}>  $plans  light plans that regions may stand under instead of the page's, with their names, by id
+     * @param  ?UnseenLines  $unseen  what stands in the place of the page's lines; null: they show
+     * @param  int  $smaller  so many times the labels are smaller than the page
      */
-    public function __construct(Sheet $sheet, Page $page, public int $smaller = 1, bool $isLineless = false)
-    {
-        $size = $sheet->size();
-        $this->unseen = $isLineless || ! $size->lines->shown ? new UnseenLines($sheet->ink(), $size->dpi / $smaller) : null;
-        $this->labels = $sheet->labels();
-        $this->spans = Labels::spans($this->labels->data);
-        $this->regions = $sheet->all(Region::class);
-        $this->beside = RegionGraph::of($this->labels, null, $this->spans);
-        /** @var array<int, int> $depths */
-        $depths = Figure::query()->where('series_id', $page->series_id)->pluck('depth', 'id')->all();
-        $this->depths = $depths;
-        $this->palette = (new SeriesPalette($page->series))->core();
-        $this->plans = array_diff_key(SeriesLight::of($page->series_id), [$page->plan_id => true]);
+    public function __construct(
+        public Labels $labels,
+        public array $regions,
+        private array $depths,
+        private \Closure $base,
+        private array $plans = [],
+        public ?UnseenLines $unseen = null,
+        public int $smaller = 1,
+    ) {
+        $this->spans = Labels::spans($labels->data);
+        $this->beside = RegionGraph::of($labels, null, $this->spans);
     }
 
     /**
@@ -99,7 +79,7 @@ final readonly class LitPage
         return isset($this->plans[$region->stands ?? 0]) ? (int) $region->stands : 0;
     }
 
-    /** @return array<int, SeriesLight> by id, those under which a figure stands in places */
+    /** @return array<int, array{LightPlan, string}> by id, those under which a figure stands in places */
     public function panelsOf(int $figure): array
     {
         $stands = array_map($this->planOf(...), array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure));
@@ -109,9 +89,7 @@ final readonly class LitPage
 
     public function base(Region $region): ?Rgb
     {
-        $tones = $this->palette->tones($region->material);
-
-        return $tones === null ? null : Rgb::fromNumber($tones[Tone::Base->value]);
+        return ($this->base)($region);
     }
 
     /**

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Sheet;
+namespace Awning\Core\Light;
 
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Page\Region;
