@@ -12,7 +12,7 @@ run() { # name, command...
     printf -- '-- %s: %s s\n' "$name" $((SECONDS - began))
 }
 fixtures() { php core/tests/write_fixtures.php var/fixtures; }
-front() { npm run --silent types && npm run --silent lint && npm run --silent format:check && fixtures && npm run --silent test; }
+front() { npm run --silent types && npm run --silent lint && npx --no-install knip && npm run --silent format:check && fixtures && npm run --silent test; }
 static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php artisan awning:types --check; }
 database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }
 

@@ -40,7 +40,7 @@ final readonly class PageCard
      */
     public static function all(Collection $pages): array
     {
-        return $pages->map(fn (Page $page): array => (new self($page))->toClient())->values()->all();
+        return array_values($pages->map(fn (Page $page): array => (new self($page))->toClient())->all());
     }
 
     public function __construct(private Page $page)

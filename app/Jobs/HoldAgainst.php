@@ -69,7 +69,7 @@ final class HoldAgainst extends LongTask
 
     private function page(Task $task, Series $series): Paint
     {
-        $page = Page::query()->where('series_id', $series->id)->findOrFail($task->input['page']);
+        $page = Page::query()->where('series_id', $series->id)->findOrFail((int) $task->input['page']);
         if ($page->width === null) {
             throw new OpRefused('The page is empty. Import a scan first.');
         }

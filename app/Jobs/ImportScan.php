@@ -85,7 +85,7 @@ final class ImportScan extends LongTask
 
     private function original(Task $task, ?Drawing $before): Original
     {
-        return Original::query()->where('page_id', $task->page_id)->find($task->input['original'] ?? $before?->original)
+        return Original::query()->where('page_id', $task->page_id)->find((int) ($task->input['original'] ?? $before?->original))
             ?? throw new OpRefused('The file this drawing came from is not kept. Import the drawing again.');
     }
 

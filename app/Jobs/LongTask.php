@@ -74,7 +74,7 @@ abstract class LongTask
     protected static function fileOf(Task $task): Original
     {
         if (isset($task->input['reference'])) {
-            return ReferencePicture::query()->where('series_id', $task->inSeries()->id)->findOrFail($task->input['reference'])->original;
+            return ReferencePicture::query()->where('series_id', $task->inSeries()->id)->findOrFail((int) $task->input['reference'])->original;
         }
 
         return Original::query()->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])->findOrFail($task->input['original'] ?? 0);

@@ -6,7 +6,6 @@ namespace App\Jobs;
 
 use App\Models\Page;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 
 /** Has small pictures made of pages that have changed. */
@@ -25,7 +24,7 @@ final class Pictures
     public function askFor(): int
     {
         $ids = Page::query()->toBase()->join('series', 'series.id', '=', 'pages.series_id')->whereNotNull('pages.width')
-            ->where(fn (Builder $page) => $page->whereNull('pages.pictured')->orWhereColumn('pages.pictured', '!=', DB::raw("CONCAT(pages.revision, '-', series.palette_version)")))
+            ->where(fn (Builder $page) => $page->whereNull('pages.pictured')->orWhereRaw("pages.pictured <> CONCAT(pages.revision, '-', series.palette_version)"))
             ->where(fn (Builder $page) => $page->whereNull('pages.pictured_at')->orWhere('pages.pictured_at', '<', now()->subSeconds(self::APART_SECONDS)))
             ->where(fn (Builder $page) => $page->whereNull('pages.picture_asked_at')->orWhere('pages.picture_asked_at', '<', now()->subSeconds(self::LOST_SECONDS)))
             // Pages that have none come first.

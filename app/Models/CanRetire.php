@@ -9,9 +9,12 @@ use Illuminate\Database\Eloquent\Builder;
 /** Something of a palette that is never deleted: pages and journals name it, and undo brings it back. */
 trait CanRetire
 {
-    /** @return Builder<static> those that are in the palette now */
+    /** @return Builder<self> those that are in the palette now */
     public static function living(): Builder
     {
-        return static::query()->where((new static)->qualifyColumn('retired'), false);
+        /** @var Builder<self> $living */
+        $living = static::query()->where((new static)->qualifyColumn('retired'), false);
+
+        return $living;
     }
 }

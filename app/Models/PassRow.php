@@ -41,7 +41,7 @@ final class PassRow extends Model implements KeepsRecord
             'scope_kind' => $record->scope->kind->value, 'scope_id' => $record->scope->id, 'mode' => $record->mode->value,
             'opacity' => $record->opacity, 'visible' => $record->visible, 'place' => $record->order, 'group_id' => $record->group,
             'mask_pass' => $record->mask?->pass, 'mask_outside' => $record->mask !== null && $record->mask->outside,
-            'setup_id' => $record->setup?->setup, 'setup_place' => $record->setup?->place, 'setup_marked' => ($record->setup->marked ?? []) === [] ? null : json_encode($record->setup->marked, JSON_THROW_ON_ERROR),
+            'setup_id' => $record->setup?->setup, 'setup_place' => $record->setup?->place, 'setup_marked' => $record->setup === null || $record->setup->marked === [] ? null : json_encode($record->setup->marked, JSON_THROW_ON_ERROR),
             'turn_lightness' => $record->turn?->lightness, 'turn_chroma' => $record->turn?->chroma, 'turn_hue' => $record->turn?->hue,
         ];
     }

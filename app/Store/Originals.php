@@ -60,7 +60,7 @@ final class Originals
     /** Forgets a file whose import came to nothing, unless another import took it in or is about to. */
     public function forget(Task $import): void
     {
-        $original = Original::query()->find($import->input['original'] ?? 0);
+        $original = Original::query()->find((int) ($import->input['original'] ?? 0));
         $isUsed = Task::query()->where('kind', 'import')->where('input->original', $original?->id)->whereKeyNot($import->id)->whereIn('state', ['waiting', 'working', 'done'])->exists();
         if ($original !== null && ! $isUsed) {
             $this->discard($original);

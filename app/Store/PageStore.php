@@ -60,7 +60,11 @@ final class PageStore implements SheetSource
      */
     public static function places(array $tiles): array
     {
-        return array_map(fn (string $key): array => array_map(intval(...), explode(',', $key, 2)), array_keys($tiles));
+        return array_map(function (string $key): array {
+            [$column, $row] = explode(',', $key, 2) + [1 => '0'];
+
+            return [(int) $column, (int) $row];
+        }, array_keys($tiles));
     }
 
     /** @return array<string, string> "column,row" => hash */

@@ -147,7 +147,7 @@ function endShape(bench: BenchModel): void {
 }
 
 /** Whether the key is for the control that has the focus: arrows move a slider, Space presses a button. */
-export function belongsToControl(event: KeyboardEvent): boolean {
+function belongsToControl(event: KeyboardEvent): boolean {
     const target = event.target;
     if (isTyping(target) || document.querySelector('dialog[open]') !== null) return true;
     const isControl = target instanceof HTMLElement && target.matches('input, button, a, [role=slider], [data-keys]');

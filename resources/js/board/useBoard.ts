@@ -4,7 +4,7 @@ import type { ReferenceState } from '../api/generated';
 import type { Across } from '../picture/mean';
 import { usePictures, type Pictures } from './usePictures';
 
-export type BoardHand = 'arrange' | 'pick';
+type BoardHand = 'arrange' | 'pick';
 
 /** So many picked colours are kept in the hand. */
 const MOST = 12;

@@ -8,7 +8,7 @@ import type { PageSession } from './session';
 import type { Tasks } from './tasks';
 
 /** The drawing of a page that has only one. */
-export const FIRST_DRAWING = 'drawing1';
+const FIRST_DRAWING = 'drawing1';
 
 export class PageWork {
     constructor(

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { NamedOptions } from '../ui/NamedOptions';
 
-export interface Wearer {
+interface Wearer {
     page: number;
     number: number;
     title: string;

@@ -15,7 +15,7 @@ export interface Picked {
 }
 
 /** Somebody was quicker: both values, to choose from. */
-export interface Clash {
+interface Clash {
     theirs: MaterialState;
     yours: Tones;
 }

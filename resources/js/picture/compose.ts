@@ -9,7 +9,7 @@ export const SIDE = 256;
 export const PIXELS = SIDE * SIDE;
 
 /** Bytes of a layer here; null where it is empty. Labels are two bytes a pixel, paint four planes. */
-export type LayerBytes = (layer: string) => Uint8Array | null;
+type LayerBytes = (layer: string) => Uint8Array | null;
 
 export interface Block {
     count: number;

@@ -19,7 +19,7 @@ interface Dab {
     ceiling: number;
 }
 
-export class DabPreview extends StrokePreview {
+class DabPreview extends StrokePreview {
     private readonly picture: Float64Array;
     /** How much is covered, 0..1, by tile. */
     private covered = new Map<string, Float32Array>();

@@ -9,7 +9,7 @@ const FADE = 40;
 let made: Uint8Array | null = null;
 
 /** Heights of 0 to 255, row by row. */
-export function tooth(): Uint8Array {
+function tooth(): Uint8Array {
     made ??= Uint8Array.from({ length: PATTERN * PATTERN }, (_, i) => height(i % PATTERN, Math.floor(i / PATTERN)));
     return made;
 }

@@ -52,7 +52,7 @@ export interface MaskNode {
     outside: boolean;
 }
 
-export interface GroupNode {
+interface GroupNode {
     kind: 'group';
     children: PassNode[];
     isolated: boolean;
@@ -63,7 +63,7 @@ export interface GroupNode {
 export type StackNode = PassNode | GroupNode;
 
 /** One figure in the depth of the page. */
-export interface DepthPlane {
+interface DepthPlane {
     figure: number;
     layers: StackNode[];
     /** Over everything farther away, and hidden by this figure's flats. */

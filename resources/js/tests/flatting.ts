@@ -34,7 +34,7 @@ export const point = (x: number, y: number, more: Partial<ToolPoint> = {}): Tool
     ...more,
 });
 
-export const hostOf = (bench: BenchModel, labelAt: (x: number, y: number) => number = () => 0): ToolHost => ({
+const hostOf = (bench: BenchModel, labelAt: (x: number, y: number) => number = () => 0): ToolHost => ({
     bench,
     view: { scale: 2, x: 0, y: 0, turn: 0, mirror: false },
     level: 0,

@@ -11,7 +11,7 @@ interface Props {
     onClose: () => void;
 }
 
-export function Help({ at, onClose }: Props) {
+function Help({ at, onClose }: Props) {
     const { dialog, beside } = useModal(onClose);
     const heading = useId();
     const [chapters, setChapters] = useState<ManualChapter[]>([]);

@@ -44,7 +44,7 @@ import { softenPass } from '../../page/ops/paint/softenPass';
 import { filledWith } from '../../page/ops/shown';
 import { api } from '../../api/client';
 
-export interface Under {
+interface Under {
     x: number;
     y: number;
     label: number;

@@ -17,8 +17,8 @@ export interface Box {
     height: number;
 }
 
-export const LEAST = 0.02;
-export const MOST = 16;
+const LEAST = 0.02;
+const MOST = 16;
 
 /** Room along the canvas's edges that the page keeps out of, in screen pixels. */
 export interface Insets {

@@ -8,7 +8,7 @@ import type { Ground } from '../ground';
 import type { PassNode } from '../stack';
 
 /** What every pass has beside its content. */
-export type Laid = Omit<PassNode, 'content'>;
+type Laid = Omit<PassNode, 'content'>;
 
 export interface PassKindTraits<Content extends ContentData> {
     kind: Content['kind'];
