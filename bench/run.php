@@ -18,7 +18,6 @@ use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Flat;
 use Awning\Core\Compose\LayerKinds;
-use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
@@ -32,6 +31,7 @@ use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Runs;
 use Awning\Core\Raster\TileGrid;
+use Awning\Core\Tests\PageBlock;
 use Illuminate\Contracts\Console\Kernel;
 use Symfony\Component\Process\Process;
 

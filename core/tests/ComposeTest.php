@@ -19,7 +19,6 @@ use Awning\Core\Compose\GroupLayer;
 use Awning\Core\Compose\Layer;
 use Awning\Core\Compose\LayerKinds;
 use Awning\Core\Compose\Mask;
-use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Compose\PaintLayer;
 use Awning\Core\Compose\PassLayer;

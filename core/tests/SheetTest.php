@@ -45,7 +45,6 @@ use Awning\Core\Sheet\Ops\DrawInk;
 use Awning\Core\Sheet\Ops\EnlargePage;
 use Awning\Core\Sheet\Ops\FillRegions;
 use Awning\Core\Sheet\Ops\GroupPasses;
-use Awning\Core\Sheet\Ops\LayCoverage;
 use Awning\Core\Sheet\Ops\LayInk;
 use Awning\Core\Sheet\Ops\RemoveDrawing;
 use Awning\Core\Sheet\Ops\RemovePass;

@@ -24,7 +24,6 @@ use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
-use Awning\Core\Compose\PageBlock;
 use Awning\Core\Compose\Pixels;
 use Awning\Core\Compose\StrokeLaying;
 use Awning\Core\Light\KeyLight;
@@ -63,6 +62,7 @@ use Awning\Core\Sheet\Palette;
 use Awning\Core\Sheet\RecordChange;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\StackBuilder;
+use Awning\Core\Tests\PageBlock;
 
 require __DIR__.'/../../vendor/autoload.php';
 

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Sheet\Ops;
+namespace Awning\Core\Tests;
 
 use Awning\Core\Page\PassSpec;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Ops\AddPass;
 use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
 

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Awning\Core\Compose;
+namespace Awning\Core\Tests;
 
+use Awning\Core\Compose\Block;
+use Awning\Core\Compose\Pixels;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Rect;
 
