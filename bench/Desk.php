@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Desk\Lease;
+use App\Desk\Page\Lease;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\StrokeRow;

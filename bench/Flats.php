@@ -8,16 +8,16 @@ use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Region\Bridge;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 
 /**
  * What the hand does to the flats of a large page, in the core alone.

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Page;
 use App\Store\PageStore;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Sheet;
 use Symfony\Component\Process\Process;
@@ -15,8 +15,8 @@ use Symfony\Component\Process\Process;
 const FIGURES = 6;
 
 /**
- * A first light on the figures of a 16-megapixel page, and on one of a megapixel, in a process as a queue worker does it; in a
- * database of its own.
+ * A first light on the figures of a 16-megapixel page, and on one of a megapixel, in a process as a queue worker does
+ * it; in a database of its own.
  *
  * @return list<array{string, float, string, string}> what, ms, target, note
  */

@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 /*
- * Flats the demo's pages from bare ink in the running application, with a real pointer in a real Chromium, and adds what it took
- * to docs/gestures.md. The hand knows where everything goes (from the finished page) and moves at a person's pace; the
- * page is bare at the beginning and as it was at the end. From the project's folder, while ./awning start serves the demo:
+ * Flats the demo's pages from bare ink in the running application, with a real pointer in a real Chromium, and adds
+ * what it took to docs/gestures.md. The hand knows where everything goes (from the finished page) and moves at a
+ * person's pace; the page is bare at the beginning and as it was at the end. From the project's folder, while ./awning
+ * start serves the demo:
  *
  *   AWNING_PORT=8017 php bench/flat_by_hand.php [PAGE …]     by number; none: all of them
  */

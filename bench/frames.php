@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * How long frames take while a hand paints with all passes of a page in full view: in real Chromium, on the running demo. What is
- * painted is undone. Prints a line a stroke; docs/gestures.md keeps what was measured.
+ * How long frames take while a hand paints with all passes of a page in full view: in real Chromium, on the running
+ * demo. What is painted is undone. Prints a line a stroke; docs/gestures.md keeps what was measured.
  *
  *   php bench/frames.php [PAGE]
  */

@@ -3,17 +3,17 @@
 declare(strict_types=1);
 
 /*
- * Counts how few gestures flat the demo's pages from bare ink, and writes docs/gestures.md. It is worked out from the finished
- * pages, by a hand that knows where everything goes and loses no way; a person takes more. From the project's folder, with the
- * demo's database in the environment (DB_SOCKET, DB_DATABASE):
+ * Counts how few gestures flat the demo's pages from bare ink, and writes docs/gestures.md. It is worked out from the
+ * finished pages, by a hand that knows where everything goes and loses no way; a person takes more. From the project's
+ * folder, with the demo's database in the environment (DB_SOCKET, DB_DATABASE):
  *
  *   PHP_INI_SCAN_DIR=:etc/php php bench/gestures.php
  */
 
-use App\Desk\PageRegions;
+use App\Desk\Page\PageRegions;
 use App\Models\Page;
 use App\Store\PageStore;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Contracts\Console\Kernel;
 
@@ -50,7 +50,8 @@ final readonly class FinishedPage
     }
 
     /**
-     * The sweeps a material takes: each is all of it that can be reached over its own regions and those that may be crossed.
+     * The sweeps a material takes: each is all of it that can be reached over its own regions and those that may be
+     * crossed.
      *
      * @param  array<int, true>  $crossed  labels that may be crossed, as they are filled already
      * @return list<list<int>>

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-/** Puts a section of docs/gestures.md in place of the one with that heading, or at the end; what else is in there stays. */
+/**
+ * Puts a section of docs/gestures.md in place of the one with that heading, or at the end; what else is in there stays.
+ */
 function keep_section(string $heading, string $text): void
 {
     $file = __DIR__.'/../docs/gestures.md';

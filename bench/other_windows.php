@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /*
- * How long it takes until another window shows a tone that was changed in this one: two real Chromiums on the running demo, from the
- * change to the moment the other window has it, while it watches the same page and while it works on another one.
+ * How long it takes until another window shows a tone that was changed in this one: two real Chromiums on the running
+ * demo, from the change to the moment the other window has it, while it watches the same page and while it works on
+ * another one.
  *
  *   php bench/other_windows.php
  */

@@ -8,7 +8,7 @@ declare(strict_types=1);
  *   php bench/rough_in.php PAGE INPUT     the task's input as JSON
  */
 
-use App\Desk\Lease;
+use App\Desk\Page\Lease;
 use App\Jobs\RoughInFigures;
 use App\Models\Task;
 use App\Models\User;

@@ -9,24 +9,24 @@ declare(strict_types=1);
 
 use App\Demo\DemoScan;
 use App\Demo\PageArt;
-use App\Desk\TwoHands;
+use App\Desk\WorkerProcesses;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
 use Awning\Core\Compose\DepthPlane;
-use Awning\Core\Compose\Flat;
-use Awning\Core\Compose\LayerKinds;
+use Awning\Core\Compose\Layers\Flat;
+use Awning\Core\Compose\Layers\LayerKinds;
 use Awning\Core\Compose\PageStack;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Runs;
@@ -178,7 +178,7 @@ $composing = function (int $side) use ($work): array {
     $labels = $grid->cut($flats->labels->data, 2);
     $compositor = new Compositor;
     $began = hrtime(true);
-    (new TwoHands)->each($grid->all(), function (array $place) use ($tiles, $labels, $compositor, $stack): string {
+    (new WorkerProcesses)->each($grid->all(), function (array $place) use ($tiles, $labels, $compositor, $stack): string {
         [$column, $line] = $place;
         $here = array_filter(array_map(fn (array $cut): ?string => $cut["$column,$line"] ?? null, $tiles));
         $pixels = $compositor->compose($stack, new PageBlock(TileGrid::rect($column, $line), $labels["$column,$line"] ?? null, $here));

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
@@ -13,9 +13,9 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Illuminate\Support\Facades\Artisan;
 
 /**

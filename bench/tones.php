@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /*
- * How long it takes until a tone that is changed is on screen everywhere, a page in full view: in real Chromium, on the running
- * demo, until the last tile that was asked for is drawn. Nothing is sent to the server. docs/gestures.md keeps what was measured.
+ * How long it takes until a tone that is changed is on screen everywhere, a page in full view: in real Chromium, on the
+ * running demo, until the last tile that was asked for is drawn. Nothing is sent to the server. docs/gestures.md keeps
+ * what was measured.
  *
  *   php bench/tones.php [PAGE]
  */
@@ -16,8 +17,8 @@ const MATERIALS = ['oilskin', 'plait', 'cardigan', 'sky', 'hull', 'stone'];
 const CHANGES = 6;
 
 /**
- * Changes a tone, and tells after how many frames and milliseconds it has been drawn everywhere in view, after how many all of it
- * has been to the last pixel, and how many tiles workers were asked for.
+ * Changes a tone, and tells after how many frames and milliseconds it has been drawn everywhere in view, after how many
+ * all of it has been to the last pixel, and how many tiles workers were asked for.
  */
 const WATCH = <<<'JS'
 const [name, blue, done] = arguments;

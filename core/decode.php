@@ -3,12 +3,14 @@
 declare(strict_types=1);
 
 /*
- * Decodes one image, or the layers of an OpenRaster file, in a process of its own, which whoever starts it limits in memory, time and output.
+ * Decodes one image, or the layers of an OpenRaster file, in a process of its own, which whoever starts it limits in
+ * memory, time and output.
  *
  *   php core/decode.php IMAGE OUT PICTURE [cut]
  *
- * OUT: a line of JSON (width, height, grey, dpi, pictures, planes), then the planes one after the other: red, or red, green, blue;
- * then alpha unless it is opaque. Exit codes: 0 done; 3 not readable, 4 cut short: the message, for 4 the share, as JSON.
+ * OUT: a line of JSON (width, height, grey, dpi, pictures, planes), then the planes one after the other: red, or red,
+ * green, blue; then alpha unless it is opaque. Exit codes: 0 done; 3 not readable, 4 cut short: the message, for 4 the
+ * share, as JSON.
  */
 
 use Awning\Core\Codec\CutShort;

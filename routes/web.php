@@ -28,7 +28,7 @@ use App\Http\Controllers\SetupController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TileController;
 use App\Http\Controllers\VariantController;
-use App\Http\Middleware\StillWelcome;
+use App\Http\Middleware\EnsureStillMember;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -40,7 +40,7 @@ Route::prefix('api')->group(function (): void {
     Route::post('invitations/{token}', [InvitationController::class, 'follow'])->where('token', '[A-Za-z0-9]{40}')->middleware('throttle:follow-invitation');
 
     // What stands inside a series' or a page's address is of that series or page, or not found.
-    Route::middleware(['auth', StillWelcome::class])->scopeBindings()->group(function (): void {
+    Route::middleware(['auth', EnsureStillMember::class])->scopeBindings()->group(function (): void {
         Route::put('session/password', [InvitationController::class, 'password'])->middleware('throttle:own-password');
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('session/may-send', [SessionController::class, 'maySend']);
@@ -144,7 +144,7 @@ Route::prefix('api')->group(function (): void {
     });
 });
 
-Route::middleware(['auth', StillWelcome::class])->scopeBindings()->group(function (): void {
+Route::middleware(['auth', EnsureStillMember::class])->scopeBindings()->group(function (): void {
     Route::get('manual/{picture}', [ManualController::class, 'picture']);
     Route::get('deliveries/{task}', [TaskController::class, 'download']);
     Route::get('pages/{page}/tiles/{hash}', [TileController::class, 'one'])->can('view', 'page')->where('hash', '[0-9a-f]{64}');

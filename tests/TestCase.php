@@ -15,7 +15,7 @@ use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;

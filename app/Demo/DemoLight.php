@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Desk\FigureLight;
-use App\Desk\PageDesk;
+use App\Desk\Light\FigureLight;
+use App\Desk\Page\PageDesk;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Page;
@@ -15,27 +15,30 @@ use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Awning\Core\Light\BackLight;
-use Awning\Core\Light\KeyLight;
-use Awning\Core\Light\Lamp;
-use Awning\Core\Light\LightPlan;
-use Awning\Core\Light\RoughDials;
+use Awning\Core\Light\Emission\BackLight;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Emission\Lamp;
+use Awning\Core\Light\Plan\LightPlan;
+use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\RoughKind;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\Solid;
-use Awning\Core\Page\ToneContent;
-use Awning\Core\Sheet\Laying;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\RoughKind;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ToneContent;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
-use Awning\Core\Sheet\Ops\ChangePass;
-use Awning\Core\Sheet\Ops\PaintShape;
-use Awning\Core\Sheet\Ops\SoftenPass;
+use Awning\Core\Sheet\Ops\Paint\PaintShape;
+use Awning\Core\Sheet\Ops\Paint\SoftenPass;
+use Awning\Core\Sheet\Ops\Passes\ChangePass;
+use Awning\Core\Sheet\Painting\Laying;
 use Awning\Core\Sheet\Sheet;
 
-/** The light of the demo's pages, made with what the application offers: plans, a rough light, and a hand that corrects it. */
+/**
+ * The light of the demo's pages, made with what the application offers: plans, a rough light, and a hand that corrects
+ * it.
+ */
 final readonly class DemoLight
 {
     /** What of the harbour has a body; sky, sea and moon are light themselves. */
@@ -108,8 +111,8 @@ final readonly class DemoLight
     }
 
     /**
-     * Oda as a hand would have her: a face is not as deep in shade as a coat, its glints are the wind's, not a lacquer's, and the
-     * brim throws a shadow on it.
+     * Oda as a hand would have her: a face is not as deep in shade as a coat, its glints are the wind's, not a
+     * lacquer's, and the brim throws a shadow on it.
      *
      * @param  array{int, int}  $at  where her drawing begins on the page
      */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Desk\PageDesk;
-use App\Desk\PictureOnBoard;
-use App\Desk\ShelfPicture;
+use App\Desk\Page\PageDesk;
+use App\Desk\Page\PictureOnBoard;
+use App\Desk\Page\ShelfPicture;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;
@@ -22,10 +22,10 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Illuminate\Support\Str;
 
 /** Loads The Salt Ferry: people, palette, and four pages at four stages of the work. */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-/** Results on their way between hands: packed by this process or its copy, so that nothing of them comes from outside. */
+/**
+ * Results on their way between hands: packed by this process or its copy, so that nothing of them comes from outside.
+ */
 final class Packed
 {
     public static function of(object $result): string

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Desk\Deliveries\DeliveryKinds;
-use App\Desk\PageMoment;
-use App\Desk\PagePicture;
+use App\Desk\Page\PageMoment;
+use App\Desk\Page\PagePicture;
 use App\Models\Page;
 use App\Models\Task;
 use App\Store\NotKept;

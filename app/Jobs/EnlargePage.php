@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Task;
-use Awning\Core\Sheet\Ops\EnlargePage as Enlarging;
+use Awning\Core\Sheet\Ops\Ink\EnlargePage as Enlarging;
 
 /** Makes a page larger: all its layers are resampled. */
 final class EnlargePage extends LongTask

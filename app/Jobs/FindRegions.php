@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
-use App\Desk\TwoHands;
+use App\Desk\Page\PageDesk;
+use App\Desk\WorkerProcesses;
 use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Sheet\InkLayers;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
 
 /** Finds the regions anew after lines were drawn or taken away. */
@@ -25,7 +25,7 @@ final class FindRegions extends LongTask
     {
         $sheet = new Sheet(new PageStore($task->onPage()));
         $this->step($task, 20, 'Finding the regions');
-        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)), new TwoHands(2));
+        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)), new WorkerProcesses(2));
         $this->step($task, 80, 'Laying them on the page');
         $op = new LayInk('Find the regions', null, $flats);
         $told = $op->told($sheet);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Task;
-use Awning\Core\Page\Setup;
+use Awning\Core\Page\Setup\Setup;
 use Awning\Core\Sheet\Op;
-use Awning\Core\Sheet\Ops\FollowSetup;
+use Awning\Core\Sheet\Ops\Passes\FollowSetup;
 
 /** What hangs from a setup becomes what the setup was when this was asked for. */
 final class FollowOnPages extends OnPages

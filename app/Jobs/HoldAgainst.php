@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageMoment;
-use App\Desk\PagePicture;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageMoment;
+use App\Desk\Page\PagePicture;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\Task;

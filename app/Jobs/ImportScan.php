@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
-use App\Desk\TwoHands;
+use App\Desk\Page\PageDesk;
+use App\Desk\WorkerProcesses;
 use App\Models\Original;
 use App\Models\Task;
 use App\Store\ChildDecoder;
@@ -19,17 +19,17 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Drawing\Placement;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Placement;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\InkLayers;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
 
 /**
@@ -68,7 +68,7 @@ final class ImportScan extends LongTask
         $placed = $this->placed($asked, $sheet, $scan, $settings, $source, $before, $id);
         $this->step($task, 55, 'Finding the regions');
         $decided = array_values(LayInk::decided($sheet));
-        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided, new TwoHands(2));
+        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided, new WorkerProcesses(2));
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);

@@ -18,8 +18,8 @@ use Awning\Core\Codec\UnreadableImage;
 use Awning\Core\Sheet\OpRefused;
 
 /**
- * Work that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and run again
- * at any moment: what it makes of a page is laid there in the transaction that ends it.
+ * Work that reports how far it is, can be stopped, and says in plain words when it fails. It may be killed and run
+ * again at any moment: what it makes of a page is laid there in the transaction that ends it.
  */
 abstract class LongTask
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\SeriesWide;
+use App\Desk\Palette\SeriesWide;
 use App\Models\Task;
 use Awning\Core\Sheet\Op;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PictureOnBoard;
+use App\Desk\Page\PictureOnBoard;
 use App\Models\ReferencePicture;
 use App\Models\Task;
 

@@ -7,8 +7,8 @@ namespace App\Jobs;
 use App\Models\Task;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Sheet\Op;
-use Awning\Core\Sheet\Ops\ReplaceMaterial;
-use Awning\Core\Sheet\Ops\ReplaceTone;
+use Awning\Core\Sheet\Ops\Passes\ReplaceMaterial;
+use Awning\Core\Sheet\Ops\Passes\ReplaceTone;
 
 /** One material, or one tone of a figure, in place of another. */
 final class ReplaceOnPages extends OnPages

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\FigureLight;
+use App\Desk\Light\FigureLight;
 use App\Desk\Packed;
-use App\Desk\PageDesk;
-use App\Desk\TwoHands;
+use App\Desk\Page\PageDesk;
+use App\Desk\WorkerProcesses;
 use App\Models\Figure;
 use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Light\LightPage;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\RoughKind;
+use Awning\Core\Page\Pass\RoughKind;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\LayRoughIn;
-use Awning\Core\Sheet\Ops\LayRoughIns;
-use Awning\Core\Sheet\Ops\OccludeLines;
+use Awning\Core\Sheet\Ops\Light\LayRoughIn;
+use Awning\Core\Sheet\Ops\Light\LayRoughIns;
+use Awning\Core\Sheet\Ops\Light\OccludeLines;
 use Awning\Core\Sheet\Sheet;
 
 /** Works out a first light on a figure of a page, or on all that there are. */
@@ -50,7 +50,7 @@ final class RoughInFigures extends LongTask
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, array_values($kinds), $told);
         $op = match (true) {
-            isset($input['figure']) => (new FigureLight($shapes, $figures->findOrFail($input['figure']), new TwoHands(2)))->by($plan, $input['only'] ?? [], $told),
+            isset($input['figure']) => (new FigureLight($shapes, $figures->findOrFail($input['figure']), new WorkerProcesses(2)))->by($plan, $input['only'] ?? [], $told),
             $isLineless => new OccludeLines($all(RoughKind::Occlusion, RoughKind::Unseen)),
             default => $all(),
         };
@@ -69,7 +69,7 @@ final class RoughInFigures extends LongTask
      */
     private function all(array $figures, LightPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
     {
-        $packed = array_filter((new TwoHands(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds), $told));
+        $packed = array_filter((new WorkerProcesses(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds), $told));
 
         return $packed === [] ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
             : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => Packed::read($light, LayRoughIn::class), array_values($packed)));

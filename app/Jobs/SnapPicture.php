@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Task;
 use App\Store\Originals;
 use App\Store\PageStore;
@@ -17,7 +17,7 @@ use Awning\Core\Proof\PaletteMatch;
 use Awning\Core\Proof\PaletteSnap;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\LayPicture;
+use Awning\Core\Sheet\Ops\Paint\LayPicture;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Str;
 

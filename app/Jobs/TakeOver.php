@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Colour\Rgb;
@@ -17,13 +17,13 @@ use Awning\Core\Flats\TakenFlats;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\TakeFlats;
-use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\Ops\Flats\TakeFlats;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\Palette;
 
 /**
- * Takes over a picture of flat colours: finds the colours that are meant, lays them under the lines, matches them to the
- * palette, and tells of each what it was matched to, so that a person can settle the rest.
+ * Takes over a picture of flat colours: finds the colours that are meant, lays them under the lines, matches them to
+ * the palette, and tells of each what it was matched to, so that a person can settle the rest.
  *
  * @phpstan-import-type TakenRow from Task
  */

@@ -50,7 +50,8 @@ final class Tasks
     public function begin(Page|Series $of, User $user, string $kind, array $input, ?string $lease = null): Task
     {
         return DB::transaction(function () use ($of, $user, $kind, $input, $lease): Task {
-            // In the order in which an op locks what it is about and who asks: the other way round, each would wait for the other.
+            // In the order in which an op locks what it is about and who asks: the other way round, each would wait for
+            // the other.
             $of->newQuery()->whereKey($of->id)->sharedLock()->firstOrFail();
             // Two requests at a time must not both find room for one.
             User::query()->lockForUpdate()->findOrFail($user->id);
@@ -128,7 +129,8 @@ final class Tasks
     }
 
     /**
-     * Looks for work whose process died and gives it to another one, and for tasks that no job in the queue is there for.
+     * Looks for work whose process died and gives it to another one, and for tasks that no job in the queue is there
+     * for.
      *
      * @return int how many pieces were taken up
      */

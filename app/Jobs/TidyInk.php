@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Task;
 use App\Store\PageStore;
 use Awning\Core\Brush\TidyLines;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\DrawInk;
+use Awning\Core\Sheet\Ops\Ink\DrawInk;
 use Awning\Core\Sheet\Sheet;
 
-/** Makes the lines that were drawn on a page meet: ends that reach too far are cut, ends that nearly touch are joined. */
+/**
+ * Makes the lines that were drawn on a page meet: ends that reach too far are cut, ends that nearly touch are joined.
+ */
 final class TidyInk extends LongTask
 {
     public static function line(): string

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
 use Awning\Core\Page\Record;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
 use Illuminate\Database\Eloquent\Model;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Drawing;
+use Awning\Core\Page\Drawing\Drawing;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\PassGroup;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 

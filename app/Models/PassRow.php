@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Awning\Core\Page\Data;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 

@@ -8,8 +8,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A picture that stands beside the work: of a series, or of one of its pages. It hangs on a board without borders, whose
- * unit is a pixel of the screen at no zoom.
+ * A picture that stands beside the work: of a series, or of one of its pages. It hangs on a board without borders,
+ * whose unit is a pixel of the screen at no zoom.
  *
  * @phpstan-type MainColour array{colour: string, share: float}
  * @phpstan-type ReferenceState array{id: int, page: ?int, name: string, width: ?int, height: ?int, colours: array<int, list<MainColour>>, x: float, y: float, across: float, mirrored: bool, grey: bool, trouble: ?string}

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\Record;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Solid;
+use Awning\Core\Page\Region\FlowLines;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Page\Region\Solid;
 use Illuminate\Database\Eloquent\Model;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\State\Right;
 
 /** What a person may do in a series; the first may most. */
 enum Role: string

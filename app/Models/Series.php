@@ -44,8 +44,8 @@ final class Series extends Model
     }
 
     /**
-     * Finds what an address names inside this series. Figures and materials that were taken out are found, too: whoever still
-     * shows one is told so by what would change it.
+     * Finds what an address names inside this series. Figures and materials that were taken out are found, too: whoever
+     * still shows one is told so by what would change it.
      *
      * @param  string  $childType
      * @param  mixed  $value

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
 use Illuminate\Database\Eloquent\Model;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\Setup;
+use Awning\Core\Page\Setup\Setup;
 use Illuminate\Database\Eloquent\Model;
 
 /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\ColourShift;
-use Awning\Core\Page\ColourTurn;
+use Awning\Core\Page\Pass\ColourTurn;
 use Awning\Core\Page\Record;
+use Awning\Core\Page\Region\ColourShift;
 use Illuminate\Database\Eloquent\Model;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Page\Record;
 use Illuminate\Database\Eloquent\Model;
 

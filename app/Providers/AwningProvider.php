@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Models\Page;
 use App\Models\Series;
 use App\Policies\PagePolicy;
@@ -21,7 +21,8 @@ final class AwningProvider extends ServiceProvider
 {
     public function register(): void
     {
-        // Floats go to the database as text, by this setting: with PHP's 14 digits an opacity would come back another number.
+        // Floats go to the database as text, by this setting: with PHP's 14 digits an opacity would come back another
+        // number.
         ini_set('precision', '-1');
     }
 
@@ -36,8 +37,8 @@ final class AwningProvider extends ServiceProvider
     }
 
     /**
-     * One limiter a door, so that knocking at one does not shut another. A house behind one address shares what is counted
-     * by network.
+     * One limiter a door, so that knocking at one does not shut another. A house behind one address shares what is
+     * counted by network.
      */
     private static function limitDoors(): void
     {

@@ -7,12 +7,12 @@ namespace App\Store;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Sheet\SheetSource;
+use Awning\Core\Sheet\State\SheetSource;
 
 /**
  * A page as it was at one moment, whatever is done to it afterwards: its records and the names of its tiles are read in
- * one transaction, and a tile never changes under its name. Tiles are fetched at once and kept deflated, so that nothing
- * is asked of the database later.
+ * one transaction, and a tile never changes under its name. Tiles are fetched at once and kept deflated, so that
+ * nothing is asked of the database later.
  */
 final class FrozenPage implements SheetSource
 {

@@ -12,8 +12,8 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
- * How far undo reaches back. A step may be forgotten when it is both older than so many days and not among the newest so
- * many of its page; steps that were dropped (undone, then painted over) when they are a day old.
+ * How far undo reaches back. A step may be forgotten when it is both older than so many days and not among the newest
+ * so many of its page; steps that were dropped (undone, then painted over) when they are a day old.
  */
 final readonly class JournalRule
 {

@@ -50,7 +50,8 @@ final readonly class Manual
     {
         $text = (string) file_get_contents("$this->folder/manual/$id.md");
         $title = preg_match('/^# (.+)$/m', $text, $match) === 1 ? $match[1] : $id;
-        // The title stands above the chapter; pictures come through the application; other documents are named, not linked.
+        // The title stands above the chapter; pictures come through the application; other documents are named, not
+        // linked.
         $text = (string) preg_replace(
             ['/^# .+\n/m', '#\]\(\.\./screenshots/([\w-]+\.png)\)#', '#\[([^\]]+)\]\(\.\./[^)]*\)#', '#\]\((\w+)\.md(\#[\w-]+)?\)#'],
             ['', '](/manual/$1)', '$1', '](#/$1$2)'],

@@ -10,7 +10,7 @@ use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use Awning\Core\Page\Bounds;
-use Awning\Core\Page\Drawing;
+use Awning\Core\Page\Drawing\Drawing;
 use Illuminate\Support\Facades\Storage;
 
 /** Files as they were sent, byte for byte, under names of our own. */

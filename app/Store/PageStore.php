@@ -11,10 +11,10 @@ use App\Models\Page;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\Op;
-use Awning\Core\Sheet\RecordChange;
-use Awning\Core\Sheet\SheetSource;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\RecordChange;
+use Awning\Core\Sheet\State\SheetSource;
 
 /** A page in the database: source of a sheet, and the place its changes go. */
 final class PageStore implements SheetSource
@@ -40,7 +40,8 @@ final class PageStore implements SheetSource
     public function tile(LayerName $layer, int $column, int $row): ?string
     {
         $hash = $this->hashesOf($layer)["$column,$row"] ?? null;
-        // Light is kept twice, as it is and as it was computed, and both are asked for: one after the other, and fetched once.
+        // Light is kept twice, as it is and as it was computed, and both are asked for: one after the other, and
+        // fetched once.
         if ($hash === null || $hash !== $this->last[0]) {
             $this->ahead[$layer->value] ??= new ReadAhead($this->hashesOf($layer), $this->tiles);
             $this->last = [$hash, $this->ahead[$layer->value]->bytes($column, $row)];
@@ -120,8 +121,8 @@ final class PageStore implements SheetSource
     }
 
     /**
-     * Changes in terms of what is kept, not of how it is read: what a material or figure was before another stood in for it
-     * must be there when that is undone in the palette.
+     * Changes in terms of what is kept, not of how it is read: what a material or figure was before another stood in
+     * for it must be there when that is undone in the palette.
      *
      * @param  list<RecordChange>  $changes
      * @return list<RecordChange>
@@ -230,8 +231,8 @@ final class PageStore implements SheetSource
     }
 
     /**
-     * Reads what was written once more, from its rows and from the form the journal keeps: a record that could not be read
-     * would shut its page for good.
+     * Reads what was written once more, from its rows and from the form the journal keeps: a record that could not be
+     * read would shut its page for good.
      *
      * @param  array<array-key, Record>  $written  by key
      *

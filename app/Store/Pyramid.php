@@ -11,7 +11,7 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Raster\TileGrid;
-use Awning\Core\Sheet\SheetSource;
+use Awning\Core\Sheet\State\SheetSource;
 
 /**
  * A page at half, a quarter, an eighth … of its size, for looking at. A reduced tile is named by the hashes of the four

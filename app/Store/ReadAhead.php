@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Store;
 
 /**
- * Tiles of one layer as they are asked for, fetched before their turn while they are read one after the other: a stroke asks
- * for a few, work on a whole page for all, and each query costs as much as ten tiles do.
+ * Tiles of one layer as they are asked for, fetched before their turn while they are read one after the other: a stroke
+ * asks for a few, work on a whole page for all, and each query costs as much as ten tiles do.
  */
 final class ReadAhead
 {

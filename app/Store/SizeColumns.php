@@ -6,7 +6,7 @@ namespace App\Store;
 
 use App\Models\Page;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\LineColouring;
+use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 

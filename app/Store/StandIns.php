@@ -7,15 +7,16 @@ namespace App\Store;
 use App\Models\Figure;
 use App\Models\Material;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\Region\Region;
 
 /**
  * What takes the place of materials and figures that were taken out of a series' palette, or moved in it. Pages are not
- * rewritten for that: their records are read as if they had been, and undoing it in the palette is enough to have them back.
+ * rewritten for that: their records are read as if they had been, and undoing it in the palette is enough to have them
+ * back.
  */
 final class StandIns
 {
@@ -89,8 +90,8 @@ final class StandIns
     }
 
     /**
-     * A changed record under the material or figure that is kept, where these are not what was changed: it must be there
-     * when the palette has it back.
+     * A changed record under the material or figure that is kept, where these are not what was changed: it must be
+     * there when the palette has it back.
      *
      * @param  Record  $kept  as it is kept
      * @param  Record  $before  as it was read

@@ -41,7 +41,8 @@ final class Tiles
     }
 
     /**
-     * Those of some tiles that are there and will stay: one that is about to be referred to again must outlive the sweep.
+     * Those of some tiles that are there and will stay: one that is about to be referred to again must outlive the
+     * sweep.
      *
      * @param  list<string>  $hashes
      * @return array<string, mixed> by hash

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Wire;
 
 /**
- * Turns a PHPStan type as docblocks write it into TypeScript: scalars, ?T, unions, list<T>, array<K, V>, shapes, tuples,
- * literals, value-of<Enum>, and names of other types, which stay as they are.
+ * Turns a PHPStan type as docblocks write it into TypeScript: scalars, ?T, unions, list<T>, array<K, V>, shapes,
+ * tuples, literals, value-of<Enum>, and names of other types, which stay as they are.
  */
 final class ShapeReader
 {

@@ -363,7 +363,8 @@ final class CodecTest extends TestCase
         $chrm = fn (int ...$points): array => ['cHRM', pack('N*', ...$points)];
         $read = fn (array ...$chunks): array => array_slice((new ImageReader)->read($this->file('x.png', $this->png([$head, ...$chunks, $data, ['IEND', '']])))->paint->at(0, 0), 0, 3);
         $wide = $chrm(31270, 32900, 64000, 33000, 21000, 71000, 15000, 6000);
-        // The matrices of Adobe RGB (1998) to XYZ and of XYZ to sRGB, both for D65, as published by Lindbloom; from memory.
+        // The matrices of Adobe RGB (1998) to XYZ and of XYZ to sRGB, both for D65, as published by Lindbloom; from
+        // memory.
         $light = array_map(fn (int $value): float => \Awning\Core\Colour\LinearRgb::decode($value / 255), [200, 150, 100]);
         $times = fn (array $matrix, array $vector): array => array_map(fn (array $row): float => $row[0] * $vector[0] + $row[1] * $vector[1] + $row[2] * $vector[2], $matrix);
         $xyz = $times([[0.5767309, 0.1855540, 0.1881852], [0.2973769, 0.6273491, 0.0752741], [0.0270343, 0.0706872, 0.9911085]], $light);

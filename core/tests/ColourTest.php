@@ -111,7 +111,9 @@ final class ColourTest extends TestCase
         (new ToneRule)->complete(['shade' => new Rgb(1, 2, 3)]);
     }
 
-    /** All of sRGB in steps of 15, its corners and greys among them, under three lights and at the ends of the dials. */
+    /**
+     * All of sRGB in steps of 15, its corners and greys among them, under three lights and at the ends of the dials.
+     */
     public function test_ramps_rise_in_lightness_from_any_base(): void
     {
         $rules = [new ToneRule, new ToneRule(Rgb::fromHex('#24305a'), new Derivation(ShadeHue::Blue, 0.8, 0.97, 0.98, 2.0, 0.05, 0.05, 0.5)), new ToneRule(Rgb::fromHex('#ff8000'), new Derivation(turn: 0.0, shade: 1.0, deep: 1.0, light: 0.0, glint: 0.0))];

@@ -8,49 +8,52 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Colour\LevelsCurve;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\Canvas\ExactCanvas;
+use Awning\Core\Compose\Canvas\FastCanvas;
+use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Compose\Canvas\SurveyCanvas;
 use Awning\Core\Compose\Compositor;
-use Awning\Core\Compose\ExactCanvas;
-use Awning\Core\Compose\FastCanvas;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Compose\PageStack;
-use Awning\Core\Compose\Pixels;
-use Awning\Core\Compose\SurveyCanvas;
-use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\LevelsContent;
-use Awning\Core\Page\MistContent;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PassContent;
-use Awning\Core\Page\PassGroup;
-use Awning\Core\Page\PassMask;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\LevelsContent;
+use Awning\Core\Page\Pass\MistContent;
+use Awning\Core\Page\Pass\PassContent;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassMask;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\SoftnessContent;
+use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\SoftnessContent;
-use Awning\Core\Page\TintContent;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\BoxBlur;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 use Awning\Core\Raster\ValueNoise;
-use Awning\Core\Sheet\Change;
-use Awning\Core\Sheet\LayeredExport;
-use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Export\LayeredExport;
+use Awning\Core\Sheet\Export\SheetBlock;
+use Awning\Core\Sheet\Export\SheetPart;
+use Awning\Core\Sheet\Export\SheetPicture;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Palette;
-use Awning\Core\Sheet\RecordChange;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\SheetBlock;
-use Awning\Core\Sheet\SheetPart;
-use Awning\Core\Sheet\SheetPicture;
-use Awning\Core\Sheet\StackBuilder;
-use Awning\Core\Sheet\TileChange;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\MemorySource;
+use Awning\Core\Sheet\State\Palette;
+use Awning\Core\Sheet\State\RecordChange;
+use Awning\Core\Sheet\State\TileChange;
 use PHPUnit\Framework\TestCase;
 
-/** Passes that fill all they reach: what alters the picture beneath, what follows from the place, what looks at its neighbours. */
+/**
+ * Passes that fill all they reach: what alters the picture beneath, what follows from the place, what looks at its
+ * neighbours.
+ */
 final class FillingTest extends TestCase
 {
     private const WIDTH = 540;

@@ -218,7 +218,8 @@ final class FlatColourTest extends TestCase
     public function test_regions_are_what_they_overlap_most_and_what_parts_or_flows_together_is_told(): void
     {
         $wide = fn (string $row): string => implode('', array_map(fn (string $letter): string => str_repeat($letter, 10), str_split($row)));
-        // A (old) lies in two parts, P and Q; C and D (old) flow together to R; B is S, moved by a column; E is new ground.
+        // A (old) lies in two parts, P and Q; C and D (old) flow together to R; B is S, moved by a column; E is new
+        // ground.
         $before = $this->labels(array_fill(0, 10, $wide('AAAABBCCDD')));
         $after = $this->labels(array_fill(0, 10, $wide('PPQQQSRRRR')));
         $match = RegionMatch::of($before, $after);

@@ -7,7 +7,7 @@ namespace Awning\Core\Tests;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Flats\TrapGrowth;
-use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region\Bridge;
 use Awning\Core\Raster\Plane;
 use PHPUnit\Framework\TestCase;
 
@@ -317,7 +317,8 @@ final class FlatsTest extends TestCase
         self::assertSame($disc, $with->labels->at($with->regions[$disc]->x, $with->regions[$disc]->y));
         self::assertEqualsWithDelta(M_PI * 41 * 41, $with->regions[$disc]->area, 320, 'but for a rim, and the narrow ends of a circle');
         $beside = $with->labels->at(200, 150);
-        // The black covers rows 76 to 164 here, and columns 250 to 299 there: what lies beside goes two pixels under it.
+        // The black covers rows 76 to 164 here, and columns 250 to 299 there: what lies beside goes two pixels under
+        // it.
         self::assertSame([$beside, $beside, $disc, $disc], array_map(fn (int $x): int => $with->labels->at($x, 120), [76, 77, 79, 85]));
         self::assertSame([$beside, $beside, $band, $band], array_map(fn (int $x): int => $with->labels->at($x, 60), [250, 251, 253, 256]));
         self::assertSame($band, $with->labels->at(254, 84), 'into its corners');

@@ -9,10 +9,10 @@ use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Flats\SolidInk;
 use Awning\Core\Flats\TrapGrowth;
-use Awning\Core\Raster\Hands;
 use Awning\Core\Raster\Labels;
-use Awning\Core\Raster\OneHand;
+use Awning\Core\Raster\OneWorker;
 use Awning\Core\Raster\Plane;
+use Awning\Core\Raster\Workers;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -22,9 +22,9 @@ final class GrowthTest extends TestCase
     use DrawsPlanes;
 
     /** A hand that counts what it is given. */
-    private function counting(int &$pieces): Hands
+    private function counting(int &$pieces): Workers
     {
-        return new class($pieces) implements Hands
+        return new class($pieces) implements Workers
         {
             public function __construct(private int &$pieces)
             {
@@ -34,7 +34,7 @@ final class GrowthTest extends TestCase
             {
                 $this->pieces += count($pieces);
 
-                return (new OneHand)->each($pieces, $work, $progress);
+                return (new OneWorker)->each($pieces, $work, $progress);
             }
         };
     }
@@ -97,7 +97,7 @@ final class GrowthTest extends TestCase
         $labels = str_repeat("\1\5", $width * 70).str_repeat("\0\0", $width * 2).str_repeat("\2\7", $width * 8);
         $open = str_repeat("\0", $width * 70).str_repeat("\xff", $width * 2).str_repeat("\0", $width * 8);
         $given = [];
-        $hands = $this->createMock(Hands::class);
+        $hands = $this->createMock(Workers::class);
         $hands->method('each')->willReturnCallback(function (array $pieces, callable $work) use (&$given): array {
             return $given = array_map($work, $pieces);
         });
@@ -171,7 +171,8 @@ final class GrowthTest extends TestCase
 
     public function test_solid_black_is_what_squares_fit_into_but_for_a_rim(): void
     {
-        // Squares of 16: a block with a line out of it, a line that is not as wide, and a block too small to be an area.
+        // Squares of 16: a block with a line out of it, a line that is not as wide, and a block too small to be an
+        // area.
         $is = fn (int $x, int $y): bool => ($x >= 20 && $x < 81 && $y >= 30 && $y < 63) || ($y >= 40 && $y < 47) || ($x >= 100 && $x < 115) || ($x >= 120 && $x < 140 && $y >= 70 && $y < 88) || ($x >= 160 && $x < 205 && $y >= 25 && $y < 55);
         $ink = $this->drawn(220, 90, $is)->data;
         $areas = (new SolidInk(3.0))->areas($ink, 220, 90);

@@ -13,15 +13,15 @@ use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\ColourShift;
-use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\PaintContent;
-use Awning\Core\Page\PassMask;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
+use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\PassMask;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Region\ColourShift;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Proof\FinderKinds;
 use Awning\Core\Proof\Finders\AlikeNeighbours;
 use Awning\Core\Proof\Finders\FlatsBeyondLines;
@@ -33,17 +33,20 @@ use Awning\Core\Proof\ProofPage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\MemorySource;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\LayInk;
-use Awning\Core\Sheet\Palette;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\StackBuilder;
+use Awning\Core\Sheet\State\MemorySource;
+use Awning\Core\Sheet\State\Palette;
 use PHPUnit\Framework\TestCase;
 
-/** Flats laid by hand: blocked in, taken away, grown, joined, locked. What is known of the regions stays true of the pixels. */
+/**
+ * Flats laid by hand: blocked in, taken away, grown, joined, locked. What is known of the regions stays true of the
+ * pixels.
+ */
 final class HandFlatsTest extends TestCase
 {
     private const WIDTH = 530;
@@ -269,7 +272,9 @@ final class HandFlatsTest extends TestCase
         self::assertSame(2500 + 90 * 260, $this->at(310, 110)->area);
     }
 
-    /** Two stores may hand out the records of one page in different order: what comes of an op must not depend on it. */
+    /**
+     * Two stores may hand out the records of one page in different order: what comes of an op must not depend on it.
+     */
     public function test_of_equal_regions_the_smaller_label_keeps_what_it_is(): void
     {
         $this->ask('flats.shape', $this->box(300, 100, 350, 150));
@@ -336,7 +341,8 @@ final class HandFlatsTest extends TestCase
 
     public function test_a_crumb_goes_to_the_neighbour_it_is_least_parted_from(): void
     {
-        // Longest beside the room (40 px) and beside what lies right of it (40 px), but there is the wall between; open to the paper for 12.
+        // Longest beside the room (40 px) and beside what lies right of it (40 px), but there is the wall between; open
+        // to the paper for 12.
         $this->ask('flats.shape', ['use' => 'add', 'outline' => [[236, 100], [240, 100], [240, 134], [246, 134], [246, 140], [236, 140]], 'figure' => 3, 'material' => 8]);
         $this->ask('flats.shape', $this->box(240, 100, 300, 134, figure: 4, material: 9));
         [$crumb, $paper] = [$this->label(238, 120), $this->label(400, 250)];
@@ -481,7 +487,8 @@ final class HandFlatsTest extends TestCase
         $palette = new Palette([8 => ['base' => 0xE0A93A], 9 => ['base' => 0x104080]], variants: [5 => [8 => ['base' => 0xC02020], 9 => ['base' => 0x777777]]], under: [31 => $under]);
         $base = fn (int $material, ?int $variant, ?int $plan): int => $palette->tones($material, $variant, $plan)['base'] ?? -1;
         self::assertSame([0xE0A93A, 0xA08030, 0x801010, 0xC02020], [$base(8, null, null), $base(8, null, 31), $base(8, 5, 31), $base(8, 5, null)]);
-        // What the variant does not say under that light is the palette's under that light; a plan nobody derives for is the page's.
+        // What the variant does not say under that light is the palette's under that light; a plan nobody derives for
+        // is the page's.
         self::assertSame([0x102060, 0x777777, -1], [$base(9, 5, 31), $base(9, 5, 44), $base(1, null, 31)]);
     }
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\AddPass;
-use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Ops\Passes\AddPass;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\Right;
 
 /** Hangs a pass whose coverage was computed, not painted. */
 final readonly class LayCoverage implements Op

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
-use Awning\Core\Light\CastShadow;
-use Awning\Core\Light\FadedEdge;
-use Awning\Core\Light\GroundShadow;
-use Awning\Core\Light\KeyLight;
-use Awning\Core\Light\RoughDials;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
-use Awning\Core\Light\Throwers;
-use Awning\Core\Light\UnseenLines;
+use Awning\Core\Light\Shadow\CastShadow;
+use Awning\Core\Light\Shadow\FadedEdge;
+use Awning\Core\Light\Shadow\GroundShadow;
+use Awning\Core\Light\Shadow\ShadowCasters;
+use Awning\Core\Light\Shadow\UnseenLines;
 use Awning\Core\Page\Data;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -30,7 +30,10 @@ final class LightDialsTest extends TestCase
         return RoughIn::of(self::drawn(221, 221, fn (int $x, int $y): int => hypot($x - 112, $y - 108) <= 92.3 ? 700 : 0), new KeyLight(0, 30), $dials);
     }
 
-    /** The cosine between the ball and the light so far to the right of its middle; between it and half-way from light to reader. */
+    /**
+     * The cosine between the ball and the light so far to the right of its middle; between it and half-way from light
+     * to reader.
+     */
     private static function cosine(int $x, float $degrees = 30): float
     {
         $aside = ($x - 112) / 92.8;
@@ -130,7 +133,7 @@ final class LightDialsTest extends TestCase
         $before = self::shape(211, 187, fn (int $x, int $y): bool => $y > 20 + $x / 3 && $y < 40 + $x / 3);
         $floor = self::shape(211, 187, fn (int $x, int $y): bool => ! (hypot($x - 60, $y - 50) < 30 || $x > 150 && $x < 171 && $y < 120));
         foreach ([[125, 46.0, 5.0, 14.0], [70, 30.0, 17.0, 61.0], [200, 80.0, 2.0, 33.0], [215, 62.0, 24.0, 33.0]] as [$azimuth, $length, $soft, $reach]) {
-            $throwers = new Throwers($nearer, $before, GroundShadow::of($nearer, $floor, $reach));
+            $throwers = new ShadowCasters($nearer, $before, GroundShadow::of($nearer, $floor, $reach));
             $on = fn (Rect $where): Plane => $throwers->on($where, new KeyLight($azimuth, 40), $length, $soft) ?? Plane::filled($where->width, $where->height, 0);
             $whole = $on($page);
             self::assertLessThan(strlen($whole->data), strspn($whole->data, "\0"));
@@ -159,13 +162,14 @@ final class LightDialsTest extends TestCase
         $none = Plane::filled(90, 160, 0);
         $brim = self::shape(90, 160, fn (int $x, int $y): bool => $y >= 20 && $y < 40);
         $all = new Rect(0, 0, 90, 160);
-        self::assertSame(CastShadow::of($brim, new KeyLight(90, 40), 20, 8)->data, (new Throwers($none, $brim))->on($all, new KeyLight(90, 40), 50, 20)?->data);
-        self::assertSame(CastShadow::of($brim, new KeyLight(90, 40), 50, 20)->data, (new Throwers($brim, $none))->on($all, new KeyLight(90, 40), 50, 20)?->data);
+        self::assertSame(CastShadow::of($brim, new KeyLight(90, 40), 20, 8)->data, (new ShadowCasters($none, $brim))->on($all, new KeyLight(90, 40), 50, 20)?->data);
+        self::assertSame(CastShadow::of($brim, new KeyLight(90, 40), 50, 20)->data, (new ShadowCasters($brim, $none))->on($all, new KeyLight(90, 40), 50, 20)?->data);
     }
 
     public function test_what_stands_on_something_darkens_it_at_its_soles(): void
     {
-        // A post with an arm and a ledge to the right, 100 high: its soles are its lowest 8; beside it one that hangs over the edge of the ground, and one that goes on below the page.
+        // A post with an arm and a ledge to the right, 100 high: its soles are its lowest 8; beside it one that hangs
+        // over the edge of the ground, and one that goes on below the page.
         $standing = self::shape(400, 200, fn (int $x, int $y): bool => $x >= 100 && $x < 120 && $y >= 60 && $y < 160 || $x >= 120 && $x < 150 && ($y >= 80 && $y < 90 || $y >= 142 && $y < 149) || $x >= 300 && $x < 320 && $y >= 20 && $y < 40 || $x >= 380 && $y >= 150);
         $ground = self::shape(400, 200, fn (int $x, int $y): bool => $y >= 50 && $standing->at($x, $y) === 0);
         foreach ([12.0, 60.0] as $reach) {
@@ -214,7 +218,8 @@ final class LightDialsTest extends TestCase
 
     public function test_dark_in_the_place_of_lines_is_as_wide_and_soft_as_they_were(): void
     {
-        // An upright line of 8 px, and one of 3 that is half covered; by the bell's integral. At twice the resolution all is twice as large.
+        // An upright line of 8 px, and one of 3 that is half covered; by the bell's integral. At twice the resolution
+        // all is twice as large.
         $bell = fn (float $from, float $to, float $at, float $sigma): float => (self::erf(($to - $at) / $sigma / M_SQRT2) - self::erf(($from - $at) / $sigma / M_SQRT2)) / 2;
         foreach ([[300.0, 1], [0.0, 1], [600.0, 2]] as [$dpi, $large]) {
             $rows = '';

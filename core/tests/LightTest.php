@@ -7,41 +7,41 @@ namespace Awning\Core\Tests;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Light\Along;
-use Awning\Core\Light\BesideColour;
-use Awning\Core\Light\BorderDistance;
-use Awning\Core\Light\CastShadow;
-use Awning\Core\Light\Facing;
-use Awning\Core\Light\Glow;
-use Awning\Core\Light\HandWork;
-use Awning\Core\Light\Inflation;
-use Awning\Core\Light\KeyLight;
-use Awning\Core\Light\LightColours;
-use Awning\Core\Light\LightPlan;
-use Awning\Core\Light\LitSurface;
-use Awning\Core\Light\NearLight;
-use Awning\Core\Light\PanelLight;
-use Awning\Core\Light\Pieces;
-use Awning\Core\Light\RoughDials;
+use Awning\Core\Light\Emission\BesideColour;
+use Awning\Core\Light\Emission\Glow;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Emission\NearLight;
+use Awning\Core\Light\ManualEdits;
+use Awning\Core\Light\Plan\LightColours;
+use Awning\Core\Light\Plan\LightPlan;
+use Awning\Core\Light\Plan\PanelLight;
+use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
-use Awning\Core\Light\SmallLight;
-use Awning\Core\Light\Throwers;
+use Awning\Core\Light\Shadow\CastShadow;
+use Awning\Core\Light\Shadow\ShadowCasters;
+use Awning\Core\Light\Surface\BorderDistance;
+use Awning\Core\Light\Surface\DirectionField;
+use Awning\Core\Light\Surface\Inflation;
+use Awning\Core\Light\Surface\LitSurface;
+use Awning\Core\Light\Surface\Pieces;
+use Awning\Core\Light\Surface\SmallLight;
+use Awning\Core\Light\Surface\SurfaceNormals;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\FlowLine;
-use Awning\Core\Page\FlowLines;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\LightPart;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Solid;
+use Awning\Core\Page\Pass\LightPart;
+use Awning\Core\Page\Region\FlowLine;
+use Awning\Core\Page\Region\FlowLines;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
-use Awning\Core\Sheet\MemorySource;
-use Awning\Core\Sheet\Ops\LayRoughIn;
+use Awning\Core\Sheet\Ops\Light\LayRoughIn;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -198,7 +198,8 @@ final class LightTest extends TestCase
 
     public function test_a_large_plane_comes_in_cells_that_are_as_the_whole_and_hold_all_bodies(): void
     {
-        // Two parts of a ball, and a bar apart, on a plane whose sides are no multiples of a cell or of how much smaller it is worked out.
+        // Two parts of a ball, and a bar apart, on a plane whose sides are no multiples of a cell or of how much
+        // smaller it is worked out.
         $labels = self::drawn(1501, 1203, fn (int $x, int $y): int => hypot($x - 380, $y - 330) <= 300 ? ($y < 290 ? 3 : 5) : ($x > 1290 && $x < 1490 && $y > 640 && $y < 1190 ? 4 : 0));
         $ramp = str_repeat(Bytes::identity(), 8);
         $cast = new Plane(1501, 1203, implode('', array_map(fn (int $y): string => substr($ramp, 2 * $y % 256, 1501), range(0, 1202))));
@@ -284,7 +285,7 @@ final class LightTest extends TestCase
         mt_srand(7);
         $bytes = fn (int $count): string => implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, $count)));
         [$computed, $anew, $now] = [$bytes(3000), $bytes(3000), $bytes(3000)];
-        $none = new HandWork(str_repeat("\0", 3000), str_repeat("\0", 3000));
+        $none = new ManualEdits(str_repeat("\0", 3000), str_repeat("\0", 3000));
         self::assertSame($anew, $none->goneOn($computed, $computed)->on($anew), 'nobody touched it');
         $kept = fn (string $now): string => $none->goneOn($computed, $now)->on($anew);
         self::assertSame(0, strlen(str_replace("\xff", '', $kept(str_repeat("\xff", 3000)) | strtr($computed, Bytes::identity(), Bytes::table(fn (int $value): int => $value === 255 ? 255 : 0)))), 'painted full');
@@ -296,9 +297,9 @@ final class LightTest extends TestCase
             $isMore = ord($now[$at]) >= ord($computed[$at]);
             self::assertTrue($isMore ? ord($moved[$at]) >= ord($anew[$at]) : ord($moved[$at]) <= ord($anew[$at]), 'what was added is never less, what was erased never more');
         }
-        self::assertSame([160, 50], array_values((array) unpack('C*', (new HandWork("\0\0", "\0\0"))->goneOn("\x37\xc8", "\x9b\x64")->on("\x41\x64"))), 'half of what was missing; half of what was there');
+        self::assertSame([160, 50], array_values((array) unpack('C*', (new ManualEdits("\0\0", "\0\0"))->goneOn("\x37\xc8", "\x9b\x64")->on("\x41\x64"))), 'half of what was missing; half of what was there');
         // Painted where nothing was, then all of it is computed full, then nothing again: the paint is still there.
-        $hand = (new HandWork("\0", "\0"))->goneOn("\0", "\xff");
+        $hand = (new ManualEdits("\0", "\0"))->goneOn("\0", "\xff");
         $hand = $hand->goneOn($hand->on("\xff"), $hand->on("\xff"));
         self::assertSame("\xff", $hand->on("\0"));
         // Erased again, it is gone; what is computed there then stays away, too.
@@ -352,7 +353,8 @@ final class LightTest extends TestCase
 
     public function test_the_edge_of_a_shadow_is_smooth(): void
     {
-        // Two columns of eight throw to the right; the shadow's last pixel has three of its eight neighbours in it, its corner one.
+        // Two columns of eight throw to the right; the shadow's last pixel has three of its eight neighbours in it, its
+        // corner one.
         $post = new Plane(40, 20, implode('', array_map(fn (int $i): string => $i % 40 >= 10 && $i % 40 < 12 && intdiv($i, 40) >= 6 && intdiv($i, 40) < 14 ? "\xff" : "\0", range(0, 799))));
         $shadow = CastShadow::of($post, new KeyLight(180, 10), 7);
         self::assertSame([255, 159, 96, 0], [$shadow->at(15, 10), $shadow->at(18, 10), $shadow->at(19, 10), $shadow->at(20, 10)]);
@@ -375,18 +377,18 @@ final class LightTest extends TestCase
         $none = Plane::filled(100, 200, 0);
         $brim = new Plane(100, 200, str_repeat("\0", 100 * 50).str_repeat("\xff", 100 * 12).str_repeat("\0", 100 * 138));
         $where = new Rect(20, 63, 40, 100);
-        $on = fn (Plane $nearer, Plane $before, Rect $where): Plane => (new Throwers($nearer, $before))->on($where, new KeyLight(90, 40), 50) ?? self::fail('no shadow');
+        $on = fn (Plane $nearer, Plane $before, Rect $where): Plane => (new ShadowCasters($nearer, $before))->on($where, new KeyLight(90, 40), 50) ?? self::fail('no shadow');
         $rows = fn (Plane $plane, int ...$rows): array => array_map(fn (int $y): int => $plane->at(5, $y), $rows);
         self::assertSame([255, 255, 0, 0], $rows($on($none, $brim, $where), 0, 17, 20, 90));
         self::assertSame([255, 255, 0], $rows($on($brim, $none, $where), 20, 47, 50));
         self::assertSame([255, 255, 0], $rows($on($brim, $brim, $where), 17, 47, 50));
         self::assertSame([0, 0, 0], $rows($on($none, $brim, new Rect(0, 30, 100, 100)), 5, 22, 28), 'not above, not on itself');
-        self::assertNull((new Throwers($none, $none))->on($where, new KeyLight(90, 40), 50));
-        self::assertNull((new Throwers($brim, $brim))->on($where, new KeyLight(90, 40), 0));
+        self::assertNull((new ShadowCasters($none, $none))->on($where, new KeyLight(90, 40), 50));
+        self::assertNull((new ShadowCasters($brim, $brim))->on($where, new KeyLight(90, 40), 0));
         // A part of a place has the shadow that the whole has there, to its edge.
         $slant = new Plane(100, 200, str_repeat(str_repeat("\0", 30).str_repeat("\xff", 9).str_repeat("\0", 61), 200));
         foreach ([[130, 23.4], [180, 24.0], [90, 20.0]] as [$azimuth, $length]) {
-            $thrown = fn (Rect $where): Plane => (new Throwers($slant, $brim))->on($where, new KeyLight($azimuth, 40), $length) ?? Plane::filled($where->width, $where->height, 0);
+            $thrown = fn (Rect $where): Plane => (new ShadowCasters($slant, $brim))->on($where, new KeyLight($azimuth, 40), $length) ?? Plane::filled($where->width, $where->height, 0);
             foreach ([[0, 0, 47, 61], [47, 61, 53, 139], [40, 66, 1, 1], [31, 70, 20, 20], [62, 100, 30, 20], [63, 100, 30, 20]] as [$x, $y, $width, $height]) {
                 self::assertSame(0, self::farthest($thrown(new Rect(0, 0, 100, 200))->crop(new Rect($x, $y, $width, $height)), $thrown(new Rect($x, $y, $width, $height))), "$azimuth, $x");
             }
@@ -428,7 +430,8 @@ final class LightTest extends TestCase
     public function test_lines_give_way_where_light_falls_by_the_dial(): void
     {
         $lines = fn (float $dial): Plane => RoughIn::of(self::disc(), new KeyLight(0, 30), new RoughDials(lines: $dial))->lines;
-        // On a ball of 92.8 about 112, 108 under a light 30 degrees up from the right: at its edge cos 30, in the middle sin 30.
+        // On a ball of 92.8 about 112, 108 under a light 30 degrees up from the right: at its edge cos 30, in the
+        // middle sin 30.
         $part = fn (float $cosine): float => (fn (float $t): float => $t * $t * (3 - 2 * $t))(max(0.0, min(1.0, ($cosine - 0.3) / 0.6)));
         self::assertEqualsWithDelta(255 * $part(0.5), $lines(1)->at(112, 108), 6);
         self::assertEqualsWithDelta(255 * 0.5 * $part(0.5), $lines(0.5)->at(112, 108), 4);
@@ -466,7 +469,8 @@ final class LightTest extends TestCase
     #[DataProvider('sizes')]
     public function test_what_shines_glows_as_far_as_it_reaches(int $by): void
     {
-        // A disc of 24 about 60, 90 and a small one at the right, on a page of 260 x 150; the whole so many times as large.
+        // A disc of 24 about 60, 90 and a small one at the right, on a page of 260 x 150; the whole so many times as
+        // large.
         $shining = self::shape(260 * $by, 150 * $by, fn (int $x, int $y): bool => hypot($x + 0.5 - 60 * $by, $y + 0.5 - 90 * $by) <= 24 * $by || hypot($x + 0.5 - 200 * $by, $y + 0.5 - 40 * $by) <= 5 * $by);
         $glow = Glow::around($shining, 50 * $by, 3, new Rgb(1, 2, 3)) ?? self::fail('nothing glows');
         self::assertEquals([Rect::bounds(0, 0, 255 * $by, 150 * $by), new Rgb(1, 2, 3)], [$glow->where, $glow->colour]);
@@ -482,7 +486,8 @@ final class LightTest extends TestCase
 
     public function test_light_bounces_back_in_the_colour_of_what_lies_where_a_figure_turns_from_it(): void
     {
-        // A square of two regions; at its left a third one, below it two others half and half, at its right nothing filled.
+        // A square of two regions; at its left a third one, below it two others half and half, at its right nothing
+        // filled.
         $labels = self::drawn(120, 100, fn (int $x, int $y): int => match (true) {
             $x >= 40 && $x < 80 && $y >= 30 && $y < 70 => $x < 60 ? 1 : 2,
             $x < 40 => 3,
@@ -522,7 +527,7 @@ final class LightTest extends TestCase
     {
         // One bar of two regions: a line parts it lengthwise.
         $bar = self::drawn(160, 101, fn (int $x, int $y): int => $x < 20 || $x >= 140 ? 0 : ($y < 50 ? 4 : 5));
-        $facing = fn (float $folds): Facing => Facing::of($bar, [4 => 4, 5 => 4], $folds, []);
+        $facing = fn (float $folds): SurfaceNormals => SurfaceNormals::of($bar, [4 => 4, 5 => 4], $folds, []);
         $up = fn (float $folds, int $y): float => $facing($folds)->y[$y * 160 + 80];
         self::assertEqualsWithDelta(0, $up(0, 47), 0.1, 'no crease: the middle faces the reader');
         self::assertLessThan(-0.7, $up(1, 47), 'a crease: the upper half turns down to the line');
@@ -534,7 +539,7 @@ final class LightTest extends TestCase
     {
         // A ball that a line parts, which hardly creases it.
         $ball = self::drawn(self::SIDE, self::SIDE, fn (int $x, int $y): int => hypot($x - 112, $y - 108) <= 92.3 ? ($y < 108 ? 4 : 5) : 0);
-        $facing = Facing::of($ball, [4 => 4, 5 => 4], 0.1, []);
+        $facing = SurfaceNormals::of($ball, [4 => 4, 5 => 4], 0.1, []);
         $worst = 0.0;
         for ($x = 60; $x < 170; $x++) {
             $at = 60 * self::SIDE + $x;
@@ -548,8 +553,8 @@ final class LightTest extends TestCase
     public function test_simple_solids_are_what_they_are_said_to_be(): void
     {
         $region = self::drawn(120, 80, fn (int $x, int $y): int => $x >= 10 && $x <= 90 && $y >= 20 && $y <= 40 ? 6 : 0);
-        $facing = fn (Solid $solid): Facing => Facing::of($region, [], 1, [6 => $solid]);
-        $at = fn (Facing $facing, int $x, int $y): array => [$facing->x[$y * 120 + $x], $facing->y[$y * 120 + $x]];
+        $facing = fn (Solid $solid): SurfaceNormals => SurfaceNormals::of($region, [], 1, [6 => $solid]);
+        $at = fn (SurfaceNormals $facing, int $x, int $y): array => [$facing->x[$y * 120 + $x], $facing->y[$y * 120 + $x]];
         self::assertSame([0.0, 0.0], $at($facing(Solid::Flat), 12, 21));
         // A tube along the long side: it turns up and down alone.
         self::assertEqualsWithDelta([0, 0.9], $at($facing(Solid::Tube), 12, 21), 0.06);
@@ -562,14 +567,15 @@ final class LightTest extends TestCase
 
     public function test_a_gem_is_of_planes_that_lean_from_its_middle(): void
     {
-        $facing = Facing::of(self::disc(), [], 1, [700 => Solid::Gem]);
+        $facing = SurfaceNormals::of(self::disc(), [], 1, [700 => Solid::Gem]);
         $at = function (float $part, float $degrees) use ($facing): array {
             $i = (int) round(108 - $part * 92 * sin(deg2rad($degrees))) * self::SIDE + (int) round(112 + $part * 92 * cos(deg2rad($degrees)));
 
             return [$facing->x[$i], $facing->y[$i]];
         };
         self::assertSame([0.0, 0.0], $at(0.45, 70), 'the table faces the reader');
-        // A facet is one plane to 22.5° on either side of its middle; those of the outer ring lie between those of the inner.
+        // A facet is one plane to 22.5° on either side of its middle; those of the outer ring lie between those of the
+        // inner.
         self::assertSame($at(0.6, 48), $at(0.7, 64));
         self::assertNotSame($at(0.6, 64), $at(0.6, 71));
         self::assertSame($at(0.85, 49), $at(0.95, 86));
@@ -589,9 +595,9 @@ final class LightTest extends TestCase
     public function test_cloth_hangs_in_folds_that_grow_deeper_downward_or_along_a_direction(): void
     {
         $sheet = self::drawn(150, 201, fn (int $x, int $y): int => $x >= 20 && $x < 120 && $y >= 10 && $y < 190 ? 6 : 0);
-        $plain = Facing::of($sheet, [], 1, []);
-        $row = fn (Facing $facing, int $y): array => array_map(fn (int $x): float => $facing->x[$y * 150 + $x] - 0.5 * $plain->x[$y * 150 + $x], range(30, 110));
-        $hanging = Facing::of($sheet, [], 1, [6 => Solid::Cloth]);
+        $plain = SurfaceNormals::of($sheet, [], 1, []);
+        $row = fn (SurfaceNormals $facing, int $y): array => array_map(fn (int $x): float => $facing->x[$y * 150 + $x] - 0.5 * $plain->x[$y * 150 + $x], range(30, 110));
+        $hanging = SurfaceNormals::of($sheet, [], 1, [6 => Solid::Cloth]);
         [$top, $bottom] = [$row($hanging, 20), $row($hanging, 180)];
         $turns = count(array_filter(range(0, 79), fn (int $i): bool => $bottom[$i] * $bottom[$i + 1] < 0));
         self::assertGreaterThanOrEqual(4, $turns, 'two folds in 80 px of 100 at the least');
@@ -599,7 +605,7 @@ final class LightTest extends TestCase
         self::assertGreaterThan(1.8 * max($top), max($bottom));
         self::assertLessThanOrEqual(0.75 + 1e-9, max($bottom));
         // Along a direction that runs to the left they lie across, and are deepest at the left.
-        $drawn = Facing::of($sheet, [], 1, [6 => Solid::Cloth], [6 => new Along([[110, 100], [30, 100]])]);
+        $drawn = SurfaceNormals::of($sheet, [], 1, [6 => Solid::Cloth], [6 => new DirectionField([[110, 100], [30, 100]])]);
         $column = fn (int $x): float => max(array_map(fn (int $y): float => abs($drawn->y[$y * 150 + $x]), range(60, 140)));
         self::assertGreaterThan(1.5 * $column(110), $column(32));
         foreach ($drawn->x as $at => $x) {
@@ -609,10 +615,10 @@ final class LightTest extends TestCase
 
     public function test_a_direction_takes_what_is_round_along_it_away(): void
     {
-        $plain = Facing::of(self::disc(), [], 1, []);
-        $level = Facing::of(self::disc(), [], 1, [], [700 => new Along([[10, 30], [200, 30]])]);
+        $plain = SurfaceNormals::of(self::disc(), [], 1, []);
+        $level = SurfaceNormals::of(self::disc(), [], 1, [], [700 => new DirectionField([[10, 30], [200, 30]])]);
         // Of two lines that meet at a right angle the nearer one counts.
-        $bent = Facing::of(self::disc(), [], 1, [], [700 => new Along([[60, 0], [60, 150], [210, 150]])]);
+        $bent = SurfaceNormals::of(self::disc(), [], 1, [], [700 => new DirectionField([[60, 0], [60, 150], [210, 150]])]);
         foreach ([[70, 60], [150, 170], [112, 40]] as [$x, $y]) {
             $at = $y * self::SIDE + $x;
             self::assertEqualsWithDelta([0, $plain->y[$at]], [$level->x[$at], $level->y[$at]], 1e-9);
@@ -621,24 +627,24 @@ final class LightTest extends TestCase
         self::assertEqualsWithDelta([$plain->x[$upper], 0], [$bent->x[$upper], $bent->y[$upper]], 1e-9);
         self::assertEqualsWithDelta([0, $plain->y[$lower]], [$bent->x[$lower], $bent->y[$lower]], 1e-9);
         // Aslant, it takes the part along it alone.
-        $slant = Facing::of(self::disc(), [], 1, [], [700 => new Along([[0, 0], [100, 50]])]);
+        $slant = SurfaceNormals::of(self::disc(), [], 1, [], [700 => new DirectionField([[0, 0], [100, 50]])]);
         $at = 60 * self::SIDE + 75;
         [$alongX, $alongY] = [2 / sqrt(5), -1 / sqrt(5)];
         self::assertEqualsWithDelta(0, $slant->x[$at] * $alongX + $slant->y[$at] * $alongY, 1e-9);
         self::assertEqualsWithDelta($plain->x[$at] * $alongY - $plain->y[$at] * $alongX, $slant->x[$at] * $alongY - $slant->y[$at] * $alongX, 1e-9);
         // A tube lies along a direction, not along its longer side.
         $bar = self::drawn(120, 80, fn (int $x, int $y): int => $x >= 10 && $x <= 90 && $y >= 20 && $y <= 40 ? 6 : 0);
-        $tube = Facing::of($bar, [], 1, [6 => Solid::Tube], [6 => new Along([[50.5, 0], [50.5, 60]])]);
+        $tube = SurfaceNormals::of($bar, [], 1, [6 => Solid::Tube], [6 => new DirectionField([[50.5, 0], [50.5, 60]])]);
         self::assertEqualsWithDelta([-39 / 40.5, 0, 20 / 40.5, 0], [$tube->x[22 * 120 + 11], $tube->y[22 * 120 + 11], $tube->x[37 * 120 + 70], $tube->y[37 * 120 + 70]], 0.02);
     }
 
     public function test_a_direction_is_of_the_page_whatever_part_of_it_is_lit_and_how_small(): void
     {
         // Strands that run aslant: half of the page's width and height, seen on a piece of it.
-        $flow = Along::on(FlowLines::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
+        $flow = DirectionField::on(FlowLines::fromList([[0.25, 0.5], [0.75, 1.0]]), new Rect(0, 0, 400, 400), new Rect(100, 100, self::SIDE, self::SIDE));
         self::assertEqualsWithDelta([0, 0, M_SQRT1_2, M_SQRT1_2], $flow->at(0, 100), 1e-9);
         $large = self::drawn(900, 700, fn (int $x, int $y): int => hypot($x - 450, $y - 350) < 340 ? 3 : 0);
-        $worked = SmallLight::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new Along([[0, 350], [900, 350]])]));
+        $worked = SmallLight::of($large, new KeyLight(0, 20), new RoughDials, new Scene(flows: [3 => new DirectionField([[0, 350], [900, 350]])]));
         // Nothing turns from a light at the right any more: only up and down.
         [$right, , $near] = $worked->normals();
         self::assertEqualsWithDelta([127.5, 127.5], [$right->at(200, 350), $right->at(700, 350)], 3);
@@ -647,7 +653,7 @@ final class LightTest extends TestCase
 
     public function test_places_beside_a_line_are_told_by_side_and_way(): void
     {
-        $line = new Along([[10, 10], [30, 10], [30, 50]]);
+        $line = new DirectionField([[10, 10], [30, 10], [30, 50]]);
         self::assertEqualsWithDelta([4, 7, 1, 0], $line->at(17, 14), 1e-9);
         self::assertEqualsWithDelta([-4, 7, 1, 0], $line->at(17, 6), 1e-9);
         self::assertEqualsWithDelta([3, -5, 1, 0], $line->at(5, 13), 1e-9, 'before its beginning it goes on straight');
@@ -659,7 +665,7 @@ final class LightTest extends TestCase
     public function test_between_two_lines_the_direction_turns_from_one_to_the_other(): void
     {
         // One runs down at 10, drawn upward; one aslant from 40 on. Side and way are those of the nearer one.
-        $both = new Along([[10, 80], [10, 0]], [[40, 0], [120, 80]]);
+        $both = new DirectionField([[10, 80], [10, 0]], [[40, 0], [120, 80]]);
         [$aside, $come, $right, $down] = $both->at(11, 30);
         self::assertEqualsWithDelta([1, 50], [$aside, $come], 1e-9);
         self::assertEqualsWithDelta([0, -1], [$right, $down], 0.02);

@@ -11,7 +11,10 @@ use Awning\Core\Raster\Paint;
 use PHPUnit\Framework\TestCase;
 use ZipArchive;
 
-/** What the composite operators, isolation, offsets and visibility of the OpenRaster specification come to, worked out by hand. */
+/**
+ * What the composite operators, isolation, offsets and visibility of the OpenRaster specification come to, worked out
+ * by hand.
+ */
 final class OpenRasterRenderTest extends TestCase
 {
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Compose\Block;
-use Awning\Core\Compose\Pixels;
+use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Rect;
 

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Tone;
-use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PassGroup;
-use Awning\Core\Page\PassRules;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassRules;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\ScopeKind;
+use Awning\Core\Page\Region\Region;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -95,7 +95,10 @@ final class PageTest extends TestCase
         }
     }
 
-    /** What the passes panel hangs is read as it is offered. Modes by common practice: what darkens multiplies, what shines adds. */
+    /**
+     * What the passes panel hangs is read as it is offered. Modes by common practice: what darkens multiplies, what
+     * shines adds.
+     */
     public function test_every_pass_on_offer_can_be_hung(): void
     {
         $hung = [];
@@ -120,14 +123,14 @@ final class PageTest extends TestCase
 
     public function test_scopes_of_everything_name_nobody(): void
     {
-        self::assertSame([0, 0], [\Awning\Core\Page\Scope::page()->id, \Awning\Core\Page\Scope::ink()->id]);
+        self::assertSame([0, 0], [\Awning\Core\Page\Pass\Scope::page()->id, \Awning\Core\Page\Pass\Scope::ink()->id]);
     }
 
     public function test_a_region_filled_with_nothing_belongs_to_nobody(): void
     {
-        $region = new \Awning\Core\Page\Region(3, 9, 40, 5, 6);
-        self::assertEquals(new \Awning\Core\Page\Region(0, 0, 40, 5, 6), $region->filled(7, 0));
-        self::assertEquals(new \Awning\Core\Page\Region(7, 8, 40, 5, 6), $region->filled(7, 8));
+        $region = new \Awning\Core\Page\Region\Region(3, 9, 40, 5, 6);
+        self::assertEquals(new \Awning\Core\Page\Region\Region(0, 0, 40, 5, 6), $region->filled(7, 0));
+        self::assertEquals(new \Awning\Core\Page\Region\Region(7, 8, 40, 5, 6), $region->filled(7, 8));
     }
 
     /** Journals, setups and browsers hold passes whose content had no place of its own yet. */

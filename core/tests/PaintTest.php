@@ -10,22 +10,22 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Exchange\SetupFile;
 use Awning\Core\Flats\RegionGraph;
-use Awning\Core\Light\FigureBodies;
-use Awning\Core\Page\ColourTurn;
+use Awning\Core\Light\Surface\FigureBodies;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PaintContent;
-use Awning\Core\Page\PassOrder;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\Setup;
-use Awning\Core\Page\SetupBox;
-use Awning\Core\Page\SetupMarks;
-use Awning\Core\Page\Solid;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
+use Awning\Core\Page\Pass\ColourTurn;
+use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\PassOrder;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\ToneContent;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Page\Region\Solid;
+use Awning\Core\Page\Setup\Setup;
+use Awning\Core\Page\Setup\SetupBox;
+use Awning\Core\Page\Setup\SetupMarks;
 use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
@@ -33,14 +33,14 @@ use Awning\Core\Raster\TileGrid;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Select\SmoothShape;
-use Awning\Core\Sheet\LiftedPaint;
-use Awning\Core\Sheet\MarkedRegions;
-use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\FollowSetup;
-use Awning\Core\Sheet\Ops\PlacePaint;
+use Awning\Core\Sheet\Ops\Paint\PlacePaint;
+use Awning\Core\Sheet\Ops\Passes\FollowSetup;
+use Awning\Core\Sheet\Painting\LiftedPaint;
+use Awning\Core\Sheet\Painting\MarkedRegions;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 use PHPUnit\Framework\TestCase;
 
 /** What a hand does with paint beside strokes: blocks, ramps, pours, softens, drags, moves. */
@@ -52,7 +52,9 @@ final class PaintTest extends TestCase
 
     private MemorySource $source;
 
-    /** Region 7 of figure 3 left of x = 240, region 9 of figure 5 from there to 500, nothing beyond; both of all rows. */
+    /**
+     * Region 7 of figure 3 left of x = 240, region 9 of figure 5 from there to 500, nothing beyond; both of all rows.
+     */
     protected function setUp(): void
     {
         $this->source = new MemorySource;
@@ -497,7 +499,8 @@ final class PaintTest extends TestCase
 
     public function test_what_lies_on_a_body_is_of_it_and_what_lies_beside_it_is_not(): void
     {
-        // A face (1) with a mouth (2), in which there are teeth (3); half of an ear (4) beside it, as large as the mouth; a button (5) of another figure on it.
+        // A face (1) with a mouth (2), in which there are teeth (3); half of an ear (4) beside it, as large as the
+        // mouth; a button (5) of another figure on it.
         $at = fn (int $x, int $y): int => match (true) {
             abs($x - 50) < 4 && abs($y - 70) < 2 => 3,
             abs($x - 50) < 12 && abs($y - 70) < 5 => 2,
@@ -568,7 +571,8 @@ final class PaintTest extends TestCase
 
     public function test_what_is_poured_fades_inside_the_border_of_its_regions_and_never_leaves_them(): void
     {
-        // Region 7 lies from 0 to 240, region 9 from 240 to 500, both as high as the page; together they have one border, at 500.
+        // Region 7 lies from 0 to 240, region 9 from 240 to 500, both as high as the page; together they have one
+        // border, at 500.
         $eased = fn (float $part): float => 255 * max(0, min(1, $part)) ** 2 * (3 - 2 * max(0, min(1, $part)));
         foreach ([1.5, 7, 40] as $i => $fade) {
             foreach ([[[7], 240], [[7, 9], 500]] as $j => [$labels, $border]) {
@@ -775,7 +779,8 @@ final class PaintTest extends TestCase
         $rim = ['name' => 'Moon edge', 'kind' => 'tint', 'colour' => '#c0d8ff', 'mode' => 'screen', 'opacity' => 0.5, 'rough' => 'rim'];
         $lines = ['name' => 'Warm lines', 'kind' => 'tone', 'tone' => 'light', 'rough' => 'lines'];
         $plain = ['name' => 'By hand', 'kind' => 'tone', 'tone' => 'light'];
-        // One of them hangs already, from a light that was laid before, and is kept low; another became of another kind.
+        // One of them hangs already, from a light that was laid before, and is kept low; another became of another
+        // kind.
         $this->op('pass.add', ['id' => 'rough5rim', 'pass' => ['name' => 'Rim, rough', 'figure' => 5, 'kind' => 'tint', 'colour' => '#ffffff', 'scope' => ['kind' => 'figure', 'id' => 5], 'mode' => 'normal', 'opacity' => 1]]);
         $this->op('pass.add', ['id' => 'rough5lines', 'pass' => ['name' => 'Edges', 'figure' => 5, 'kind' => 'tint', 'colour' => '#ffffff', 'scope' => ['kind' => 'ink', 'id' => 0]]]);
         $order = (new Sheet($this->source))->find(PassSpec::class, 'rough5rim')?->order;

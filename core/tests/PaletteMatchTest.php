@@ -40,7 +40,8 @@ final class PaletteMatchTest extends TestCase
     private const SEA = [65, 102, 122];
 
     /**
-     * A wall, a disc of skin with a smooth edge, a box of sea, dark lines across, and three patches in the wall that drift.
+     * A wall, a disc of skin with a smooth edge, a box of sea, dark lines across, and three patches in the wall that
+     * drift.
      *
      * @param  array<int, array{int, int, int}>  $patches  their colours
      */
@@ -190,7 +191,8 @@ final class PaletteMatchTest extends TestCase
 
     public function test_pieces_touch_by_corners_and_rooms_do_not(): void
     {
-        // A line of ink, two pixels across, from corner to corner: the same region on both sides, in two rooms; without ink one piece.
+        // A line of ink, two pixels across, from corner to corner: the same region on both sides, in two rooms; without
+        // ink one piece.
         $labels = new Labels(4, 4, str_repeat(pack('n', 5), 16));
         $ink = '';
         for ($i = 0; $i < 16; $i++) {

@@ -8,25 +8,27 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
-use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\ChangeBridges;
-use Awning\Core\Sheet\Ops\FillInside;
-use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\LayInk;
-use Awning\Core\Sheet\Ops\LimitBridges;
+use Awning\Core\Sheet\Ops\Flats\ChangeBridges;
+use Awning\Core\Sheet\Ops\Flats\FillInside;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
+use Awning\Core\Sheet\Ops\Flats\LimitBridges;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 use PHPUnit\Framework\TestCase;
 
-/** Bridges drawn, kept and taken away: only what lies beside them changes, and comes to what all of it anew comes to. */
+/**
+ * Bridges drawn, kept and taken away: only what lies beside them changes, and comes to what all of it anew comes to.
+ */
 final class RepartitionTest extends TestCase
 {
     private MemorySource $source;

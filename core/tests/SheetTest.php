@@ -12,48 +12,48 @@ use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Drawing\Placement;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PaintContent;
-use Awning\Core\Page\PassGroup;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Placement;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Lanczos;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\InkLayers;
-use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\AddPass;
-use Awning\Core\Sheet\Ops\ChangeDrawing;
-use Awning\Core\Sheet\Ops\ChangePass;
-use Awning\Core\Sheet\Ops\DrawInk;
-use Awning\Core\Sheet\Ops\EnlargePage;
-use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\GroupPasses;
-use Awning\Core\Sheet\Ops\LayInk;
-use Awning\Core\Sheet\Ops\RemoveDrawing;
-use Awning\Core\Sheet\Ops\RemovePass;
-use Awning\Core\Sheet\Ops\StartPage;
-use Awning\Core\Sheet\Ops\Stroke;
-use Awning\Core\Sheet\RecordChange;
-use Awning\Core\Sheet\References;
-use Awning\Core\Sheet\Right;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
+use Awning\Core\Sheet\Ops\Ink\ChangeDrawing;
+use Awning\Core\Sheet\Ops\Ink\DrawInk;
+use Awning\Core\Sheet\Ops\Ink\EnlargePage;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
+use Awning\Core\Sheet\Ops\Ink\RemoveDrawing;
+use Awning\Core\Sheet\Ops\Ink\StartPage;
+use Awning\Core\Sheet\Ops\Paint\Stroke;
+use Awning\Core\Sheet\Ops\Passes\AddPass;
+use Awning\Core\Sheet\Ops\Passes\ChangePass;
+use Awning\Core\Sheet\Ops\Passes\GroupPasses;
+use Awning\Core\Sheet\Ops\Passes\RemovePass;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\MemorySource;
+use Awning\Core\Sheet\State\RecordChange;
+use Awning\Core\Sheet\State\References;
+use Awning\Core\Sheet\State\Right;
 use PHPUnit\Framework\TestCase;
 
 final class SheetTest extends TestCase
@@ -193,7 +193,9 @@ final class SheetTest extends TestCase
         }
     }
 
-    /** An eraser takes away, a brush adds, and paint takes its colour: all through the clip of nothing but the stroke. */
+    /**
+     * An eraser takes away, a brush adds, and paint takes its colour: all through the clip of nothing but the stroke.
+     */
     public function test_strokes_lay_and_take_away_in_coverage_and_in_paint(): void
     {
         $at = fn (string $layer, int $plane = 0): int => ord($this->source->tile(LayerName::parse($layer), 0, 0)[$plane * 65536 + 20 * 256 + 20] ?? "\0");
@@ -324,7 +326,9 @@ final class SheetTest extends TestCase
         self::assertSame([[3], [8]], $of(3, Scope::material(8)));
     }
 
-    /** The journal keeps an op's input under its form: a form may change only together with a reader for the old one. */
+    /**
+     * The journal keeps an op's input under its form: a form may change only together with a reader for the old one.
+     */
     public function test_every_op_is_of_its_first_form(): void
     {
         foreach (OpKinds::ALL as $op) {

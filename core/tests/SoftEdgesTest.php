@@ -6,24 +6,24 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Awning\Core\Page\BlendMode;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\TintContent;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\TileGrid;
-use Awning\Core\Sheet\Change;
-use Awning\Core\Sheet\MemorySource;
-use Awning\Core\Sheet\Palette;
-use Awning\Core\Sheet\RecordChange;
+use Awning\Core\Sheet\Export\SheetPicture;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\SheetPicture;
-use Awning\Core\Sheet\StackBuilder;
-use Awning\Core\Sheet\TileChange;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\MemorySource;
+use Awning\Core\Sheet\State\Palette;
+use Awning\Core\Sheet\State\RecordChange;
+use Awning\Core\Sheet\State\TileChange;
 use PHPUnit\Framework\TestCase;
 
 /** A page of odd size on four tiles, whose figures meet along slants, at a tile's edge and at the page's. */

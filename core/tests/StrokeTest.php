@@ -14,9 +14,9 @@ use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\StrokeRaster;
 use Awning\Core\Brush\TidyLines;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Compose\Pixels;
-use Awning\Core\Compose\StrokeLaying;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Compose\Blend\StrokeLaying;
+use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Raster\Rect;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -158,8 +158,8 @@ final class StrokeTest extends TestCase
     }
 
     /**
-     * The size of a brush is the width of a line: 1 px lays one square pixel for each pixel of the way, at any slope and
-     * place. A dot is a circle softened by a pixel, so that a dot of 1 px is a full pixel where it is aimed at one.
+     * The size of a brush is the width of a line: 1 px lays one square pixel for each pixel of the way, at any slope
+     * and place. A dot is a circle softened by a pixel, so that a dot of 1 px is a full pixel where it is aimed at one.
      */
     public function test_fine_lines_have_the_width_they_say(): void
     {
@@ -283,7 +283,8 @@ final class StrokeTest extends TestCase
     }
 
     /**
-     * Where two arms of a very soft stroke meet is a crease, and straight lines between looked-at pixels cut its corner.
+     * Where two arms of a very soft stroke meet is a crease, and straight lines between looked-at pixels cut its
+     * corner.
      *
      * @param  list<array{float, float, float}>  $points
      */
@@ -363,7 +364,8 @@ final class StrokeTest extends TestCase
         $path = $read('<path stroke-width="2" d="M10,10h20v-5L5 5zm40-4 l-1.5.5"/>');
         self::assertSame([[10.0, 10.0], [30.0, 10.0], [30.0, 5.0], [5.0, 5.0], [10.0, 10.0]], $points($path[0]));
         self::assertSame([[50.0, 6.0], [48.5, 6.5]], $points($path[1]));
-        // A cubic with its handles on a circle's quarter lies on the circle to 3 parts in 10 000 (closed form: r = 100).
+        // A cubic with its handles on a circle's quarter lies on the circle to 3 parts in 10 000 (closed form: r =
+        // 100).
         [$quarter] = $read('<path stroke-width="2" d="M100 0C100 55.2285 55.2285 100 0 100"/>');
         foreach ($quarter->points as [$x, $y]) {
             self::assertEqualsWithDelta(100, hypot($x, $y), 0.03);

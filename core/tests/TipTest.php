@@ -18,7 +18,7 @@ use Awning\Core\Brush\TipKind;
 use Awning\Core\Page\Data;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
-use Awning\Core\Sheet\Ops\Stroke;
+use Awning\Core\Sheet\Ops\Paint\Stroke;
 use PHPUnit\Framework\TestCase;
 
 /** Brushes with tips: what they lay, how it builds up, and that it is always the same. */
@@ -167,7 +167,8 @@ final class TipTest extends TestCase
             self::assertLessThan(7900, $sums[$kind->value], "$kind->value stays in its circle");
         }
         self::assertCount(count($sums), array_unique($sums));
-        // The disc of 100 px; and where the roots of both distances come to less than 1, a sixth of the square, less its soft edge.
+        // The disc of 100 px; and where the roots of both distances come to less than 1, a sixth of the square, less
+        // its soft edge.
         self::assertEqualsWithDelta(7854, $sums['round'], 330);
         self::assertEqualsWithDelta(100 * 100 / 6 * (1 - 0.82 ** 5) / (5 * 0.18), $sums['sparkle'], 60);
         // Thrown aside, marks lie beside the path; with another seed elsewhere.

@@ -23,45 +23,45 @@ use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\Blend\StrokeLaying;
+use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Compose\Compositor;
-use Awning\Core\Compose\Pixels;
-use Awning\Core\Compose\StrokeLaying;
-use Awning\Core\Light\KeyLight;
-use Awning\Core\Light\LightColours;
-use Awning\Core\Light\RoughDials;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Plan\LightColours;
+use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Light\RoughIn;
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\ColourShift;
-use Awning\Core\Page\ColourTurn;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\LevelsContent;
-use Awning\Core\Page\LightPart;
-use Awning\Core\Page\LineColouring;
-use Awning\Core\Page\LineRule;
-use Awning\Core\Page\MistContent;
+use Awning\Core\Page\Drawing\LineColouring;
+use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PaintContent;
-use Awning\Core\Page\PassGroup;
-use Awning\Core\Page\PassMask;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\ColourTurn;
+use Awning\Core\Page\Pass\LevelsContent;
+use Awning\Core\Page\Pass\LightPart;
+use Awning\Core\Page\Pass\MistContent;
+use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassMask;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\SoftnessContent;
+use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\SoftnessContent;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
+use Awning\Core\Page\Region\ColourShift;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
-use Awning\Core\Sheet\Change;
-use Awning\Core\Sheet\MemorySource;
-use Awning\Core\Sheet\Ops\Stroke;
-use Awning\Core\Sheet\Palette;
-use Awning\Core\Sheet\RecordChange;
+use Awning\Core\Sheet\Export\StackBuilder;
+use Awning\Core\Sheet\Ops\Paint\Stroke;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\StackBuilder;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\MemorySource;
+use Awning\Core\Sheet\State\Palette;
+use Awning\Core\Sheet\State\RecordChange;
 use Awning\Core\Tests\PageBlock;
 
 require __DIR__.'/../../vendor/autoload.php';
@@ -115,7 +115,8 @@ foreach (CAST as $figure => $materials) {
         $figureOf[$material] = $figure;
     }
 }
-// Variants by number: one says something of two materials, one of another; 0 is the palette itself where a page wears one.
+// Variants by number: one says something of two materials, one of another; 0 is the palette itself where a page wears
+// one.
 $dressed = tones();
 $variants = [0 => [4 => $dressed[1]], 7 => [2 => $dressed[2], 3 => $dressed[4]], 12 => [3 => $dressed[3]]];
 $panelLights = new LightColours(new Rgb(0x40, 0x70, 0xE0), new Rgb(0x18, 0x24, 0x50));
@@ -197,7 +198,10 @@ function page(string $name, array $passes, array $groups = [], ?LineColouring $l
     return ['name' => $name, 'records' => $data, 'width' => $isWide ? WIDE : COUNT, 'soft' => $soft, 'layers' => array_map(base64_encode(...), $layers + ($around === null ? [] : ['flats around' => $around])), 'expected' => base64_encode($result->red.$result->green.$result->blue)];
 }
 
-/** The labels of a block and of a pixel on every side, each like the pixel next to it: beside a page there is nothing else. */
+/**
+ * The labels of a block and of a pixel on every side, each like the pixel next to it: beside a page there is nothing
+ * else.
+ */
 function heldAround(string $labels): string
 {
     $rows = array_map(fn (string $row): string => substr($row, 0, 2).$row.substr($row, -2), str_split($labels, 2 * WIDE));
@@ -311,7 +315,8 @@ foreach ([LightPart::Light, LightPart::Around, LightPart::Opposite] as $part) {
     $pages[] = page("a tint that follows, in a panel: $part->value", ['pass01' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7), 'pass02' => new PassSpec('A hold', 0, $tint, Scope::ink(), BlendMode::Normal, 0.8), 'pass03' => new PassSpec('Above', 0, $tint, Scope::page(), BlendMode::Screen, 0.3, turn: new ColourTurn(-0.1, 1.2, 30))], standing: [1 => 31, 3 => 31, 4 => 99]);
 }
 
-// Kinds that fill all they reach: what alters the picture beneath, what follows from the place, what lies between the figures.
+// Kinds that fill all they reach: what alters the picture beneath, what follows from the place, what lies between the
+// figures.
 foreach (BlendMode::cases() as $number => $mode) {
     foreach (['page' => Scope::page(), 'ink' => Scope::ink(), 'figure 1' => Scope::figure(1), 'material 2' => Scope::material(2), 'behind 1' => Scope::behind(1), 'behind 3' => Scope::behind(3)] as $where => $scope) {
         foreach (['levels', 'mist'] as $kind) {
@@ -381,7 +386,8 @@ foreach (array_column(BrushBox::all(), null, 'name') as $name => $boxed) {
 $leaf = new BroughtTip(implode('', array_map(fn (int $i): string => chr(abs(24 - $i % 48) + abs(20 - intdiv($i, 48)) < 14 ? 40 + $i % 200 : 0), range(0, BroughtTip::SIDE ** 2 - 1))));
 $strokes[] = [new Brush(44, 1, 0.9, 0.2, new Tip(TipKind::Picture, 6, flow: 0.8, spacing: 0.6, scatter: 0.3, turn: 0.5, jitter: 0.4, picture: $leaf)), $hand(60.3, 90.6, 22, 8.5, fn (float $t): float => 0.3 + 0.7 * $t)];
 $strokes[] = [new Brush(40, 0.5, 1, 0, new Tip(TipKind::Splatter, 77, angle: 20)), [[100.0, 80.0, 0.4], [100.1, 80.0, 1.0]]];
-// Curves that bend: of the size, the flow and the opacity, under a hand that presses, lets go and comes back over itself.
+// Curves that bend: of the size, the flow and the opacity, under a hand that presses, lets go and comes back over
+// itself.
 $bent = new Tip(TipKind::Round, 3, flow: 0.5, spacing: 0.08, sizeBy: new PressureCurve([0.3, 0.9, 0.8, 0.8, 0.5]), flowBy: new PressureCurve([0.1, 0.15, 0.6, 0.9, 1]), opacityBy: new PressureCurve([0.9, 0.4, 0.35, 0.7, 1]));
 $strokes[] = [new Brush(38, 0.7, 0.8, 0, $bent), [...$hand(60.3, 90.6, 22, 8.5, fn (float $t): float => sin(9 * $t) ** 2), ...array_reverse($hand(70.3, 88.6, 22, 8.1, fn (float $t): float => $t))]];
 
@@ -446,7 +452,8 @@ $colours = array_map(function (int $i) use ($samples): array {
     return ['hex' => $samples[$i], 'lab' => [$lab->l, $lab->a, $lab->b], 'oklch' => [$lch->l, $lch->c, $lch->h], 'delta' => Difference::ciede2000($lab, Lab::of($next))];
 }, array_keys($samples));
 
-// A ball under a light, as a maquette shows it: how much of each tone lies so far to the right of its middle, in parts of its radius.
+// A ball under a light, as a maquette shows it: how much of each tone lies so far to the right of its middle, in parts
+// of its radius.
 $disc = implode('', array_map(fn (int $i): string => hypot($i % 201 - 100, intdiv($i, 201) - 100) <= 90.3 ? "\0\1" : "\0\0", range(0, 201 * 201 - 1)));
 $balls = array_map(function (array $ball) use ($disc): array {
     [$azimuth, $elevation, $dials] = $ball;

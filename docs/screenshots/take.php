@@ -5,11 +5,11 @@ declare(strict_types=1);
 /* Takes the pictures beside this file from the demo that ./awning start serves: php docs/screenshots/take.php, with the
  * database of the demo in the environment (DB_SOCKET, DB_DATABASE) */
 
-use App\Desk\PageMoment;
+use App\Desk\Page\PageMoment;
 use App\Models\Page;
-use Awning\Core\Sheet\FlatsExport;
+use Awning\Core\Sheet\Export\FlatsExport;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\StackBuilder;
 use Facebook\WebDriver\WebDriverBy;
 use Illuminate\Contracts\Console\Kernel;
 use Tests\Browser\Browser;

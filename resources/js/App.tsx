@@ -102,7 +102,9 @@ function Broken({ error }: FallbackProps) {
     return (
         <div className="p-8" role="alert">
             <h1 className="heading mb-2 text-xl">Something broke in this window</h1>
-            <p className="mb-3">Nothing is lost: what you did is kept here until the server has it. Reload the page to go on.</p>
+            <p className="mb-3">
+                Nothing is lost: what you did is kept here until the server has it. Reload the page to go on.
+            </p>
             <p className="quiet mb-4">{error instanceof Error ? error.message : String(error)}</p>
             <button className="act main" onClick={() => window.location.reload()}>
                 Reload

@@ -60,7 +60,8 @@ final class Browser
             return;
         }
         $this->closed = true;
-        // Asked to quit, the driver may wait for pages that wait for a server we killed. Nothing of it is worth keeping.
+        // Asked to quit, the driver may wait for pages that wait for a server we killed. Nothing of it is worth
+        // keeping.
         exec('pkill -KILL -f '.escapeshellarg($this->profile).' 2>/dev/null');
         proc_terminate($this->service, 9);
         proc_close($this->service);
@@ -100,7 +101,10 @@ final class Browser
         throw new \RuntimeException("Waited $seconds s in vain for: $what. On the page: ".mb_substr((string) $this->run('return document.body.innerText'), 0, 900));
     }
 
-    /** Clicks the element of that role or tag whose text or label matches, once it stands still and nothing lies over it. */
+    /**
+     * Clicks the element of that role or tag whose text or label matches, once it stands still and nothing lies over
+     * it.
+     */
     public function press(string $text, string $selector = 'button, a'): void
     {
         $at = $this->until(
@@ -120,8 +124,8 @@ final class Browser
     }
 
     /**
-     * Where an element is in the window, once it is in view, stands still, and nothing lies over its middle: what a hand would
-     * wait for before it presses.
+     * Where an element is in the window, once it is in view, stands still, and nothing lies over its middle: what a
+     * hand would wait for before it presses.
      *
      * @param  string  $element  a script that gives it, or nothing while it is not there
      * @return array{float, float, float, float} left, top, width, height

@@ -9,10 +9,10 @@ use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Shift;
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
-use Awning\Core\Page\ColourShift;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
+use Awning\Core\Page\Region\ColourShift;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
 
 /** The Flats stage as it is worked: loops, silhouettes, bridges drawn and taken away. */

@@ -139,8 +139,8 @@ final class HandTest extends BrowserTestCase
         $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';
         $browser->keys(' ');
         $browser->until("$told.includes('Shade at place 1 of 2')", 'the handle is taken');
-        // It is told before it is measured where the others hang, and until then an arrow goes nowhere. Below the last place
-        // there is none, so that one arrow more does no harm.
+        // It is told before it is measured where the others hang, and until then an arrow goes nowhere. Below the last
+        // place there is none, so that one arrow more does no harm.
         $browser->until("$told.includes('Shade at place 2 of 2')", 'the handle is one further down', 20, fn () => $browser->keys("\u{E015}"));
         $browser->keys(' ');
         $browser->until('document.querySelector("[aria-label^=\"Move \"]").getAttribute("aria-label") === "Move Light"', 'the new order');

@@ -7,14 +7,17 @@ namespace Tests\Browser;
 use App\Models\Page;
 use App\Models\User;
 use App\Store\PageStore;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\DrawingRole;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\DrawingRole;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
 
-/** The Ink stage as it is worked: lines drawn, mirrored, picked, moved and struck out; drawings cleaned, placed and inked over. */
+/**
+ * The Ink stage as it is worked: lines drawn, mirrored, picked, moved and struck out; drawings cleaned, placed and
+ * inked over.
+ */
 final class InkStageTest extends BrowserTestCase
 {
     protected function setUp(): void

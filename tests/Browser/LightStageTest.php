@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Desk\SeriesPalette;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\JournalEntry;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
 use App\Models\SeriesSetup;
 use App\Models\User;
 use App\Store\PageStore;
+use Awning\Core\Sheet\Export\SheetPicture;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\SheetPicture;
-use Awning\Core\Sheet\StackBuilder;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverSelect;
 
-/** The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set. */
+/**
+ * The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set.
+ */
 final class LightStageTest extends BrowserTestCase
 {
     private const BASE = [0xE0, 0xA9, 0x3A];

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Desk\FigureLinks;
-use App\Desk\SeriesDesk;
+use App\Desk\Palette\FigureLinks;
+use App\Desk\Palette\SeriesDesk;
 use App\Desk\SeriesOps\PinTones;
 use App\Models\Figure;
 use App\Models\Material;
@@ -20,7 +20,9 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverSelect;
 
-/** The palette's own screen: tones by the hand and by numbers, materials moved, merged, taken back; files out and in. */
+/**
+ * The palette's own screen: tones by the hand and by numbers, materials moved, merged, taken back; files out and in.
+ */
 final class PaletteTest extends BrowserTestCase
 {
     private function open(): Browser

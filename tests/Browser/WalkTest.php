@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Desk\PageMoment;
-use App\Desk\PagePicture;
+use App\Desk\Page\PageMoment;
+use App\Desk\Page\PagePicture;
 use App\Models\Material;
 use App\Models\User;
 use Awning\Core\Codec\ImageReader;

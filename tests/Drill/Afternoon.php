@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Drill;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
@@ -12,8 +12,9 @@ use CurlHandle;
 use Illuminate\Support\Facades\DB;
 
 /**
- * An afternoon of a studio, through a web server that speaks HTTPS: a series of many pages, twenty people who look, paint, deliver and import at the same time, one
- * of whom begins as much work as is taken, and one who sends what nobody should.
+ * An afternoon of a studio, through a web server that speaks HTTPS: a series of many pages, twenty people who look,
+ * paint, deliver and import at the same time, one of whom begins as much work as is taken, and one who sends what
+ * nobody should.
  */
 final class Afternoon
 {

@@ -16,7 +16,7 @@ use App\Models\SeriesLight;
 use App\Models\SeriesSetup;
 use App\Models\Task;
 use App\Models\User;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
 use Awning\Core\Sheet\OpKinds;
 use RuntimeException;

@@ -9,7 +9,8 @@ use Awning\Core\Raster\Plane;
 use Symfony\Component\Process\Process;
 
 /**
- * The installation as a studio runs it: behind a web server that speaks HTTPS, with readers that hang, and with PHP gone.
+ * The installation as a studio runs it: behind a web server that speaks HTTPS, with readers that hang, and with PHP
+ * gone.
  */
 final readonly class Doors
 {
@@ -63,7 +64,8 @@ final readonly class Doors
         $this->holds(str_contains($curl('GET', '/api/series'), 'The Drill'), 'and sees her series');
         $invited = $curl('POST', "/api/series/{$this->world->series->id}/invitations", ['role' => 'viewer']);
         $this->holds(str_contains(str_replace('\/', '/', $invited), "$address/welcome/"), 'the link of an invitation leads back through it');
-        // Addresses are those of who asks, not of the server in front: a stranger elsewhere does not use up Mira's tries.
+        // Addresses are those of who asks, not of the server in front: a stranger elsewhere does not use up Mira's
+        // tries.
         for ($i = 0; $i < 31; $i++) {
             $last = $curl('POST', '/api/session', ['email' => "guess$i@drill.example", 'password' => 'guess'], ['--interface', '127.0.0.2']);
         }

@@ -9,7 +9,10 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\UnreadableImage;
 use Imagick;
 
-/** Images that were damaged, cut and crafted. Each is opened, or refused in words; none takes long, none leaves anything. */
+/**
+ * Images that were damaged, cut and crafted. Each is opened, or refused in words; none takes long, none leaves
+ * anything.
+ */
 final readonly class Files
 {
     private const SECONDS = 25;

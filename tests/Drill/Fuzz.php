@@ -12,7 +12,10 @@ use Illuminate\Routing\Route as RegisteredRoute;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
 
-/** Requests as windows send them with one leaf changed, over every route and every op. Whatever is asked, the answer is not an error of ours. */
+/**
+ * Requests as windows send them with one leaf changed, over every route and every op. Whatever is asked, the answer is
+ * not an error of ours.
+ */
 final class Fuzz
 {
     private const ODD = [

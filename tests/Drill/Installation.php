@@ -7,7 +7,10 @@ namespace Tests\Drill;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** A private copy of Awning in a temporary folder, with its own database, servers and workers, started by its own script. */
+/**
+ * A private copy of Awning in a temporary folder, with its own database, servers and workers, started by its own
+ * script.
+ */
 final class Installation
 {
     private const PARTS = ['app', 'bootstrap', 'config', 'core', 'database', 'etc', 'public', 'resources', 'routes', 'pins', 'artisan', 'awning', 'composer.json', 'package.json', 'package-lock.json', 'vite.config.ts'];

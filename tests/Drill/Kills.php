@@ -10,7 +10,7 @@ use App\Store\PageStore;
 use App\Store\Tiles;
 use App\Store\WholeFile;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
@@ -51,7 +51,10 @@ final readonly class Kills
         return [$times, sprintf('%s; %d requests asked again', implode(', ', array_map(fn ($kind, $n) => "$n × $kind", array_keys($counts), $counts)), $again)];
     }
 
-    /** Begins a request, lets somebody die a little later, and takes the answer if there is one. @return array{int, mixed} */
+    /**
+     * Begins a request, lets somebody die a little later, and takes the answer if there is one. @return array{int,
+     * mixed}
+     */
     private function interrupted(\CurlHandle $request, string $victim): array
     {
         $multi = curl_multi_init();

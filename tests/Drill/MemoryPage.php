@@ -7,10 +7,10 @@ namespace Tests\Drill;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Sheet\Change;
 use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\SheetSource;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\SheetSource;
 
 /** What a page must be: a few arrays and two stacks. */
 final class MemoryPage implements SheetSource

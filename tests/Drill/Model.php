@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Drill;
 
 use App\Desk\Asked;
-use App\Desk\ClientOps;
-use App\Desk\PageDesk;
+use App\Desk\Page\ClientOps;
+use App\Desk\Page\PageDesk;
 use App\Models\Page;
 use App\Models\Role;
 use App\Models\User;

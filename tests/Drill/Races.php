@@ -37,7 +37,9 @@ final readonly class Races
         return [$times, "Mira $won[0], Pell $won[1]"];
     }
 
-    /** Ops, undos and other pages' equal tiles, while old tiles are swept as fast as can be. @return array{int, string} */
+    /**
+     * Ops, undos and other pages' equal tiles, while old tiles are swept as fast as can be. @return array{int, string}
+     */
     public function sweep(int $times): array
     {
         $pages = [$this->world->page(), $this->world->page()];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Drill;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Sets up a private copy of Awning and does to it what must not hurt: kills, floods, crafted files, races. Prints its seed;
- * the whole drill writes docs/drill.md, the short one is part of the tests.
+ * Sets up a private copy of Awning and does to it what must not hurt: kills, floods, crafted files, races. Prints its
+ * seed; the whole drill writes docs/drill.md, the short one is part of the tests.
  *
  *   ./awning drill [--minutes N] [--seed N] [--short] [--only NAME]
  */

@@ -149,7 +149,9 @@ final class BackupTest extends TestCase
         $this->getJson("/api/pages/$page->id")->assertOk();
     }
 
-    /** Every row the sweep pages over may go meanwhile: by offset, rows behind it would be skipped and their tiles lost. */
+    /**
+     * Every row the sweep pages over may go meanwhile: by offset, rows behind it would be skipped and their tiles lost.
+     */
     public function test_the_sweep_reads_every_entry_though_others_go_while_it_reads(): void
     {
         [$series, $page] = $this->series();

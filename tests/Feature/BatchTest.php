@@ -13,7 +13,7 @@ use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\ToneRule;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;

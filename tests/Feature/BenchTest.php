@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\PageDesk;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Figure;
 use App\Models\JournalEntry;
 use App\Models\Material;
@@ -22,13 +22,13 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\OpenRasterWriter;
 use Awning\Core\Codec\OraStack;
 use Awning\Core\Compose\OpenRasterRenderer;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Paint;
-use Awning\Core\Sheet\Ops\EnlargePage;
+use Awning\Core\Sheet\Ops\Ink\EnlargePage;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
@@ -266,7 +266,8 @@ final class BenchTest extends TestCase
         self::assertSame(0, $at(120, 260));
         $this->undo($next, 'redo')->assertOk();
         self::assertSame(255, $at(120, 260));
-        // Not from a page of another series, though the person may see that; not what is gone; not into what is not of the series.
+        // Not from a page of another series, though the person may see that; not what is gone; not into what is not of
+        // the series.
         Member::query()->create(['series_id' => $theirs->figure->series_id, 'user_id' => $mira->id, 'role' => Role::Colourist]);
         $this->import($foreign, $mira);
         $this->op($foreign, $this->fillOp($theirs, $this->labelAt($foreign, 120, 200)))->assertOk();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Figure;
 use App\Models\JournalEntry;
 use App\Models\Page;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Http\Middleware\SmallBodies;
 use App\Models\Invitation;
 use App\Models\Member;
@@ -261,7 +261,8 @@ final class DoorTest extends TestCase
         [$series] = $this->series();
         [$one, $two] = [$this->person('One', $series, Role::Owner), $this->person('Two', $series, Role::Owner)];
         $this->actingAs($one)->deleteJson("/api/series/$series->id/members/$two->id")->assertNoContent();
-        // The other's request was let through at the door before that, and waited: the lock is where it is looked at again.
+        // The other's request was let through at the door before that, and waited: the lock is where it is looked at
+        // again.
         $this->app['auth']->forgetGuards();
         $this->actingAs($two);
         \Illuminate\Support\Facades\Gate::before(fn () => null);

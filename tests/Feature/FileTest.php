@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\ShelfPicture;
+use App\Desk\Page\ShelfPicture;
 use App\Jobs\MakePicture;
 use App\Jobs\Pictures;
 use App\Models\Original;
@@ -168,7 +168,9 @@ final class FileTest extends TestCase
         self::assertSame(1, Original::query()->count());
     }
 
-    /** A text chunk of 3 MB that unpacks to 3 GB, an endless line of scans, a picture of one pixel that says it is huge. */
+    /**
+     * A text chunk of 3 MB that unpacks to 3 GB, an endless line of scans, a picture of one pixel that says it is huge.
+     */
     public function test_crafted_files_are_told_from_honest_ones_before_they_cost_anything(): void
     {
         $png = $this->picture('png');

@@ -75,7 +75,10 @@ final class KillTest extends TestCase
         return trim($process->getOutput());
     }
 
-    /** At every kind of moment: after the first queries, in the middle, after the last before the commit, after the commit. */
+    /**
+     * At every kind of moment: after the first queries, in the middle, after the last before the commit, after the
+     * commit.
+     */
     public function test_whatever_dies_the_page_is_before_or_after_the_op(): void
     {
         $before = $this->state();

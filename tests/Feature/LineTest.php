@@ -14,7 +14,7 @@ use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\PageStore;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;

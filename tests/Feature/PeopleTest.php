@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\PageDesk;
-use App\Desk\People;
+use App\Desk\Page\PageDesk;
+use App\Desk\People\People;
 use App\Jobs\Tasks;
 use App\Models\Figure;
 use App\Models\Member;
@@ -17,9 +17,9 @@ use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
 use App\Store\PageStore;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\OpRefused;
-use Awning\Core\Sheet\Ops\EnlargePage;
+use Awning\Core\Sheet\Ops\Ink\EnlargePage;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Routing\Route as RegisteredRoute;

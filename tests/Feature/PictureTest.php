@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\PagePicture;
+use App\Desk\Page\PagePicture;
 use App\Models\Material;
 use App\Models\Original;
 use App\Models\Page;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\JournalEntry;
 use App\Models\LayerTile;
 use App\Models\Page;
@@ -19,33 +19,33 @@ use App\Wire\ShapeReader;
 use App\Wire\TypeScript;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\ColourShift;
-use Awning\Core\Page\ColourTurn;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\DrawingRole;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\DrawingRole;
+use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Drawing\LineColouring;
+use Awning\Core\Page\Drawing\LineRule;
+use Awning\Core\Page\Drawing\Placement;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\LineColouring;
-use Awning\Core\Page\LineRule;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PaintContent;
-use Awning\Core\Page\PassGroup;
-use Awning\Core\Page\PassMask;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Placement;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\ColourTurn;
+use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassMask;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Scope;
-use Awning\Core\Page\Solid;
-use Awning\Core\Page\TintContent;
-use Awning\Core\Page\ToneContent;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\ColourShift;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Sheet\Op;
-use Awning\Core\Sheet\Right;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\Right;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
@@ -72,7 +72,7 @@ final class StoreTest extends TestCase
         yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
         yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001'), 8 => new Region(3, 9, 12, 7, 8, wears: 4, solid: Solid::Ball, before: true, stands: 19)]];
         yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, new ColourTurn(-1 / 3, 0.1 + 0.2, 12.5)), 'shift00002' => new ColourShift(8)]];
-        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\BridgeKind::Doubtful, 0.125)]];
+        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\Region\BridgeKind::Doubtful, 0.125)]];
         yield 'passes' => [RecordKind::Pass, [
             'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
             'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),
@@ -263,7 +263,8 @@ final class StoreTest extends TestCase
     {
         [$red, $blue, $green] = array_map(fn (int $value): string => str_repeat(chr($value), 65536), [0x40, 0x80, 0xC0]);
         $this->lay(['0,0' => $red, '3,0' => $red, '3,1' => $blue, '3,2' => $red, '4,0' => $blue, '4,1' => $blue]);
-        // One after the other, beside one that stays: a new one, its equal, one that is emptied, another, and two more that are emptied.
+        // One after the other, beside one that stays: a new one, its equal, one that is emptied, another, and two more
+        // that are emptied.
         $this->lay(['0,0' => $green, '1,0' => $green, '3,0' => null, '3,1' => $red, '3,2' => null, '4,1' => null]);
         $there = function (): array {
             $store = new PageStore($this->page->refresh());

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Desk\FigureLight;
-use App\Desk\PageDesk;
-use App\Desk\PageMoment;
-use App\Desk\PagePicture;
-use App\Desk\SeriesPalette;
+use App\Desk\Light\FigureLight;
+use App\Desk\Page\PageDesk;
+use App\Desk\Page\PageMoment;
+use App\Desk\Page\PagePicture;
+use App\Desk\Palette\SeriesPalette;
 use App\Desk\TaskEnded;
-use App\Desk\TwoHands;
+use App\Desk\WorkerProcesses;
 use App\Jobs\NextTask;
 use App\Jobs\Tasks;
 use App\Jobs\Worker;
@@ -26,18 +26,18 @@ use App\Models\User;
 use App\Store\FrozenPage;
 use App\Store\PageStore;
 use Awning\Core\Codec\PngWriter;
-use Awning\Core\Light\LightColours;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightColours;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerKind;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\ScopeKind;
-use Awning\Core\Raster\OneHand;
-use Awning\Core\Sheet\Ops\FillRegions;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Raster\OneWorker;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
@@ -69,7 +69,10 @@ final class TaskTest extends TestCase
         return (new Tasks)->begin($this->page, $this->user, $kind, $input, $kind === 'deliver' ? null : self::LEASE);
     }
 
-    /** An op holds its page before its journal entry names the person: the other way round, the two would wait for each other. */
+    /**
+     * An op holds its page before its journal entry names the person: the other way round, the two would wait for each
+     * other.
+     */
     public function test_work_that_is_begun_holds_its_page_before_the_person(): void
     {
         DB::flushQueryLog();
@@ -100,12 +103,14 @@ final class TaskTest extends TestCase
 
             return ord($sheet->layer($sheet->find(PassSpec::class, $id)->layer($id))[200 * 600 + $x]);
         };
-        // The left box, 40 to 200, light from the right: its left half is in shade, its right rim lit; nothing lies beside it.
+        // The left box, 40 to 200, light from the right: its left half is in shade, its right rim lit; nothing lies
+        // beside it.
         self::assertSame([255, 0, 0], [$coverage("rough{$figure}shade", 60), $coverage("rough{$figure}shade", 180), $coverage("rough{$figure}light", 60)]);
         self::assertGreaterThan(240, $coverage("rough{$figure}light", 190));
         self::assertSame([0, 0], [$coverage("rough{$figure}shade", 20), $coverage("rough{$figure}shade", 300)]);
 
-        // Changed by hand, and the light moved: mode and place stay, coverage follows, the hand's own pass is as it was.
+        // Changed by hand, and the light moved: mode and place stay, coverage follows, the hand's own pass is as it
+        // was.
         $this->op($this->page, ['kind' => 'pass.change', 'id' => "rough{$figure}shade", 'values' => ['opacity' => 0.4, 'order' => 0.5]])->assertOk();
         $painted = $coverage('byhand0001', 75);
         $rough(180);
@@ -333,7 +338,7 @@ final class TaskTest extends TestCase
             $told[] = $done;
         });
         self::assertSame([0.5, 1.0], $told, 'in two pieces');
-        self::assertSame(serialize($one), serialize((new FigureLight($shapes, $figure, new TwoHands(2)))->by($plan)));
+        self::assertSame(serialize($one), serialize((new FigureLight($shapes, $figure, new WorkerProcesses(2)))->by($plan)));
         // Light from the side: the flat one has none, the round one has.
         $one->apply($sheet);
         $light = substr($sheet->layer(LayerName::computed("rough{$figure->id}light")), 200 * 600, 600);
@@ -380,14 +385,16 @@ final class TaskTest extends TestCase
 
             return ord((new Sheet(new PageStore($this->page->refresh())))->layer(LayerName::ofPass("rough$figure->id$kind", LayerKind::Coverage))[$y * 600 + $x]);
         };
-        // The box ends at 198 and 338; light from the left. A soft shadow is full up to the box, and fades toward 234, where it ends.
+        // The box ends at 198 and 338; light from the left. A soft shadow is full up to the box, and fades toward 234,
+        // where it ends.
         $hard = array_map(fn (int $x): int => $lit($quay, ['cast' => 36], $x, 200), [190, 204, 212, 218]);
         self::assertSame([0, 255, 255, 255], $hard);
         [$on, $near, $further, $edge] = array_map(fn (int $x): int => $lit($quay, ['cast' => 36, 'castSoft' => 30], $x, 200), [190, 204, 212, 218]);
         self::assertSame(0, $on);
         // It is worked out in places of 4 px, which may lie half of one aside.
         self::assertEqualsWithDelta([255, 210, 143], [$near, $further, $edge], 38);
-        // What stands on the quay darkens it below, three times as wide as high, even where nothing is thrown; itself it does not.
+        // What stands on the quay darkens it below, three times as wide as high, even where nothing is thrown; itself
+        // it does not.
         $dark = fn (int $y): float => 255 * max(0, 1 - (($y + 0.5 - 338) / 20) ** 2) ** 2;
         $ground = array_map(fn (int $y): int => $lit($quay, ['ground' => 60], 120, $y), [330, 342, 348, 354, 362]);
         self::assertEqualsWithDelta([0, $dark(342), $dark(348), $dark(354), 0], $ground, 10);
@@ -591,22 +598,22 @@ final class TaskTest extends TestCase
         $work = fn (int $n): string => $n === 5 ? '' : hash('sha256', (string) $n);
         $told = [];
         self::assertSame(
-            (new OneHand)->each(range(0, 20), $work),
-            (new TwoHands)->each(range(0, 20), $work, function (float $share) use (&$told): void {
+            (new OneWorker)->each(range(0, 20), $work),
+            (new WorkerProcesses)->each(range(0, 20), $work, function (float $share) use (&$told): void {
                 $told[] = $share;
             }),
         );
         self::assertSame(1.0, end($told));
         $here = getmypid();
-        $pids = (new TwoHands)->each(range(0, 20), fn (): string => (string) getmypid());
+        $pids = (new WorkerProcesses)->each(range(0, 20), fn (): string => (string) getmypid());
         self::assertCount(2, array_unique($pids));
         self::assertSame((string) $here, $pids[0]);
         // The copy dies of one of its pieces: the other hand does them.
-        $dies = (new TwoHands)->each(range(0, 20), fn (int $n): string => getmypid() === $here ? "done $n" : ($n === 9 ? exit(3) : "copy $n"));
+        $dies = (new WorkerProcesses)->each(range(0, 20), fn (int $n): string => getmypid() === $here ? "done $n" : ($n === 9 ? exit(3) : "copy $n"));
         self::assertSame(['done 0', 'done 8', 'done 9', 'done 20'], [$dies[0], $dies[8], $dies[9], $dies[20]]);
         self::assertSame('copy 1', $dies[1]);
         $this->expectExceptionMessage('stopped here');
-        (new TwoHands)->each(range(0, 20), $work, fn (float $share) => $share > 0.5 ? throw new \RuntimeException('stopped here') : null);
+        (new WorkerProcesses)->each(range(0, 20), $work, fn (float $share) => $share > 0.5 ? throw new \RuntimeException('stopped here') : null);
     }
 
     public function test_an_original_that_is_only_half_there_is_written_anew(): void

@@ -7,7 +7,7 @@ declare(strict_types=1);
  */
 
 use App\Desk\Asked;
-use App\Desk\PageDesk;
+use App\Desk\Page\PageDesk;
 use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
@@ -17,13 +17,13 @@ use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Support\Facades\Artisan;

@@ -7,8 +7,8 @@ declare(strict_types=1);
  *
  *   ./awning mutate [FILE or FOLDER…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed (default 8)
  *
- * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without arguments it
- * takes the rooms below and writes docs/mutation.md.
+ * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without
+ * arguments it takes the rooms below and writes docs/mutation.md.
  */
 
 use Symfony\Component\Process\Process;

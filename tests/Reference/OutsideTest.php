@@ -24,23 +24,23 @@ use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Compose\ExactCanvas;
+use Awning\Core\Compose\Canvas\ExactCanvas;
+use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Compose\OpenRasterRenderer;
-use Awning\Core\Compose\Pixels;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\Levels;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Light\BorderDistance;
-use Awning\Core\Page\BlendMode;
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Light\Surface\BorderDistance;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\DrawingSource;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\BoxBlur;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Lanczos;
@@ -52,12 +52,12 @@ use Awning\Core\Raster\Warp;
 use Awning\Core\Select\Ramp;
 use Awning\Core\Select\RampForm;
 use Awning\Core\Sheet\InkLayers;
-use Awning\Core\Sheet\MemorySource;
 use Awning\Core\Sheet\Op;
-use Awning\Core\Sheet\Ops\ChangeBridges;
-use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\LayInk;
+use Awning\Core\Sheet\Ops\Flats\ChangeBridges;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
+use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 use Imagick;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -209,8 +209,9 @@ print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 6
     }
 
     /**
-     * Drawings from openmoji (CC BY-SA 4.0, npm) under ten kinds of damage, against the undamaged ones and against OpenCV's
-     * adaptive threshold and scikit-image's Sauvola threshold. Tuned on animals-nature, reported on people-body.
+     * Drawings from openmoji (CC BY-SA 4.0, npm) under ten kinds of damage, against the undamaged ones and against
+     * OpenCV's adaptive threshold and scikit-image's Sauvola threshold. Tuned on animals-nature, reported on
+     * people-body.
      */
     public function test_cleaning_keeps_the_ink_and_nothing_else(): void
     {
@@ -292,7 +293,9 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
         }
     }
 
-    /** SciPy's Gaussian filter of paint and of the shape it lies in, one divided by the other (normalised convolution). */
+    /**
+     * SciPy's Gaussian filter of paint and of the shape it lies in, one divided by the other (normalised convolution).
+     */
     public function test_softening_agrees_with_scipy(): void
     {
         foreach ([[8.0, 3], [30.0, 3], [90.0, 5]] as [$by, $most]) {
@@ -326,7 +329,9 @@ np.rint(soft[cut]).clip(0, 255).astype(np.uint8).tofile('$this->folder/soft'); s
         }
     }
 
-    /** SciPy's Gaussian filter, with what lies at the edge counting for what is beyond: three boxes come close to it. */
+    /**
+     * SciPy's Gaussian filter, with what lies at the edge counting for what is beyond: three boxes come close to it.
+     */
     public function test_the_blur_of_what_lies_beneath_agrees_with_scipy(): void
     {
         foreach ([1.5, 6.0, 21.7] as $sigma) {
@@ -564,7 +569,10 @@ cv2.imwrite('$this->folder/rings.png', img)"]);
         return $canvas->pixels();
     }
 
-    /** ImageMagick's compose operators (Debian). Its Luminize and friends weigh in HSL, so only separable modes are held to it. */
+    /**
+     * ImageMagick's compose operators (Debian). Its Luminize and friends weigh in HSL, so only separable modes are held
+     * to it.
+     */
     public function test_blend_modes_agree_with_imagemagick(): void
     {
         [$back, $top] = $this->grid();
@@ -661,8 +669,8 @@ print(json.dumps(np.rint(squared).astype(int).ravel().tolist()))"]), true);
     }
 
     /**
-     * Random nested OpenRaster stacks of twelve layers, every mode, partial alpha and opacity, isolated or not: read and
-     * composed in floating point by NumPy from the recommendation's formulas, and by us, on every pixel.
+     * Random nested OpenRaster stacks of twelve layers, every mode, partial alpha and opacity, isolated or not: read
+     * and composed in floating point by NumPy from the recommendation's formulas, and by us, on every pixel.
      */
     public function test_layered_files_compose_as_numpy_composes_them(): void
     {
@@ -707,7 +715,8 @@ print(json.dumps(np.rint(squared).astype(int).ravel().tolist()))"]), true);
                 self::assertLessThanOrEqual(1, max(abs(ord($ours->red[$i]) - ord($theirs[3 * $i])), abs(ord($ours->green[$i]) - ord($theirs[3 * $i + 1])), abs(ord($ours->blue[$i]) - ord($theirs[3 * $i + 2]))), basename($file)." pixel $i");
             }
         }
-        // ImageMagick writes no EXIF of its own: a camera's block with orientation 6 (turned to the right) is put in by hand.
+        // ImageMagick writes no EXIF of its own: a camera's block with orientation 6 (turned to the right) is put in by
+        // hand.
         $exif = "Exif\0\0MM\0\x2a".pack('Nn', 8, 1).pack('nnNnn', 0x0112, 3, 1, 6, 0).pack('N', 0);
         $jpeg = (string) file_get_contents("$this->folder/x.jpg");
         file_put_contents("$this->folder/turned.jpg", substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($exif)).$exif.substr($jpeg, 2));

@@ -19,7 +19,7 @@ use Awning\Core\Flats\InkMap;
 use Awning\Core\Flats\LineEnd;
 use Awning\Core\Flats\LineEnds;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Drawing\CleanSettings;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Measures flats on damaged drawings that nothing was learnt from, at three resolutions, three strengths of damage and two
- * ways of cutting, and writes docs/flats.md. From the project's folder:
+ * Measures flats on damaged drawings that nothing was learnt from, at three resolutions, three strengths of damage and
+ * two ways of cutting, and writes docs/flats.md. From the project's folder:
  *
  *   PHP_INI_SCAN_DIR=:etc/php php tests/Reference/flats_table.php [SEEDS]     SEEDS: sheets of each group, default 1
  */
@@ -13,7 +13,7 @@ use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Flats\FlatsFinder;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Drawing\CleanSettings;
 use Symfony\Component\Process\Process;
 
 require __DIR__.'/../../vendor/autoload.php';

@@ -7,8 +7,8 @@ namespace App\Console\Commands;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Ink\CleanScan;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Drawing\CleanSettings;
 use Awning\Core\Raster\Stopwatch;
 
 /** Ink from a scan, without a database. */

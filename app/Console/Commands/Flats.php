@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Desk\TwoHands;
+use App\Desk\WorkerProcesses;
 use App\Store\PaletteFile;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Colour\Rgb;
@@ -16,7 +16,7 @@ use Awning\Core\Flats\FlatsResult;
 use Awning\Core\Flats\RegionGraph;
 use Awning\Core\Flats\TakenColour;
 use Awning\Core\Ink\ScanCleaner;
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Drawing\CleanSettings;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Stopwatch;
@@ -52,7 +52,7 @@ final class Flats extends BatchCommand
             unset($picture);
             $clock->lap('clean');
             $finder = $gap === null ? FlatsFinder::forDpi($dpi) : new FlatsFinder($gap);
-            $flats = $finder->find($scan->ink, [], new TwoHands(2));
+            $flats = $finder->find($scan->ink, [], new WorkerProcesses(2));
             $clock->lap('flats');
             [$png, $more] = $this->picture($flats, $scan->ink, $dpi);
             $clock->lap('colour');

@@ -10,9 +10,9 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Raster\Stopwatch;
 use Awning\Core\Sheet\InkLayers;
-use Awning\Core\Sheet\MemorySource;
-use Awning\Core\Sheet\Ops\StartPage;
+use Awning\Core\Sheet\Ops\Ink\StartPage;
 use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\MemorySource;
 
 /** Lines kept as SVG, drawn by the core, without a database. */
 final class Ink extends BatchCommand

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Models\Invitation;
 use App\Models\User;
 use Illuminate\Console\Command;

@@ -14,7 +14,9 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
-/** A backup in place of what is there. What was there is kept aside, and nothing is touched before all of it is ready. */
+/**
+ * A backup in place of what is there. What was there is kept aside, and nothing is touched before all of it is ready.
+ */
 final class Restore extends BatchCommand
 {
     protected $signature = 'awning:restore {file : a backup} {--yes : do not ask}';

@@ -6,9 +6,9 @@ namespace App\Console\Commands;
 
 use Awning\Core\Codec\LabelsReader;
 use Awning\Core\Codec\PngWriter;
-use Awning\Core\Light\KeyLight;
+use Awning\Core\Light\Emission\KeyLight;
 use Awning\Core\Light\RoughIn;
-use Awning\Core\Light\SmallLight;
+use Awning\Core\Light\Surface\SmallLight;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Stopwatch;
 

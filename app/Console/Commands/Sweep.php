@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Desk\ShelfPicture;
+use App\Desk\Page\ShelfPicture;
 use App\Store\LeftFiles;
 use App\Store\OriginalViews;
 use App\Store\TileSweep;
@@ -31,7 +31,9 @@ final class Sweep extends Command
         return self::SUCCESS;
     }
 
-    /** Beginnings of files that were never finished, and small pictures of states that are past. @return int how many */
+    /**
+     * Beginnings of files that were never finished, and small pictures of states that are past. @return int how many
+     */
     private function files(): int
     {
         $disk = Storage::disk('works');

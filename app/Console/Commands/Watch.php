@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Desk\FigureLinks;
+use App\Desk\Palette\FigureLinks;
 use App\Jobs\Pictures;
 use App\Jobs\Tasks;
 use Illuminate\Console\Command;
 use Throwable;
 
-/** Runs beside the queue workers: gives what a dead one leaves to the others, and sees to what follows something else: linked figures, small pictures. */
+/**
+ * Runs beside the queue workers: gives what a dead one leaves to the others, and sees to what follows something else:
+ * linked figures, small pictures.
+ */
 final class Watch extends Command
 {
     protected $signature = 'awning:watch {--once : look once and end} {--every=2 : seconds between two looks}';

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk\Deliveries;
 
-use App\Desk\PageMoment;
+use App\Desk\Page\PageMoment;
 use Awning\Core\Raster\Paint;
 
-/** A form in which a page leaves. A new one is a class here and a line in DeliveryKinds; the dialog shows what it is told here. */
+/**
+ * A form in which a page leaves. A new one is a class here and a line in DeliveryKinds; the dialog shows what it is
+ * told here.
+ */
 interface Delivery
 {
     /** How it is asked for. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\Deliveries;
 
-use App\Desk\PageMoment;
-use Awning\Core\Sheet\FlatsExport;
+use App\Desk\Page\PageMoment;
+use Awning\Core\Sheet\Export\FlatsExport;
 
 final class FiguresDelivery extends FromFlats
 {

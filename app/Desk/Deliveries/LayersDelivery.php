@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk\Deliveries;
 
-use App\Desk\PageMoment;
+use App\Desk\Page\PageMoment;
 use Awning\Core\Raster\Paint;
-use Awning\Core\Sheet\LayeredExport;
+use Awning\Core\Sheet\Export\LayeredExport;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\StackBuilder;
 
 /** The page as an OpenRaster file with its layers. */
 final class LayersDelivery implements Delivery

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Deliveries;
 
-use App\Desk\PageMoment;
+use App\Desk\Page\PageMoment;
 use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Raster\Paint;
 

@@ -6,7 +6,7 @@ namespace App\Desk\SeriesOps;
 
 use App\Models\Series;
 use App\Models\SeriesLight;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 
 /** A new light plan. */
 final readonly class AddLight implements SeriesOp

@@ -7,7 +7,7 @@ namespace App\Desk\SeriesOps;
 use App\Desk\Conflict;
 use App\Models\Series;
 use App\Models\SeriesLight;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 
 /** Another light for a plan, or another name, or it is taken out. */
 final readonly class ChangeLight implements SeriesOp

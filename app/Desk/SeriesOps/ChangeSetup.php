@@ -6,7 +6,7 @@ namespace App\Desk\SeriesOps;
 
 use App\Models\Series;
 use App\Models\SeriesSetup;
-use Awning\Core\Page\Setup;
+use Awning\Core\Page\Setup\Setup;
 
 /** A setup becomes another stack of passes; what was hung from it follows where somebody says so. */
 final readonly class ChangeSetup implements SeriesOp

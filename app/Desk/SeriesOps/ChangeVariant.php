@@ -9,7 +9,10 @@ use App\Models\PaletteVariant;
 use App\Models\Series;
 use Awning\Core\Colour\Tone;
 
-/** Another colour for some tones of a material in a variant; null: as the palette has it. Or another name, or it is taken out. */
+/**
+ * Another colour for some tones of a material in a variant; null: as the palette has it. Or another name, or it is
+ * taken out.
+ */
 final readonly class ChangeVariant implements SeriesOp
 {
     /**

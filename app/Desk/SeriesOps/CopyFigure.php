@@ -8,8 +8,8 @@ use App\Models\Figure;
 use App\Models\Series;
 
 /**
- * A figure of another series with its materials, as a copy that goes its own way from then on: what is pinned is the same, all
- * else follows from this series' light and rule.
+ * A figure of another series with its materials, as a copy that goes its own way from then on: what is pinned is the
+ * same, all else follows from this series' light and rule.
  */
 final readonly class CopyFigure implements SeriesOp
 {

@@ -8,7 +8,9 @@ use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
 
-/** Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay. */
+/**
+ * Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay.
+ */
 final readonly class CopyMaterials implements SeriesOp
 {
     use FigureChange;

@@ -9,8 +9,8 @@ use App\Models\Material;
 use App\Models\Series;
 
 /**
- * Brings a figure up to date with the one of another series that it follows: its name, and of its materials what is there,
- * what is pinned and by which dials. Derived tones follow from this series' own light and rule.
+ * Brings a figure up to date with the one of another series that it follows: its name, and of its materials what is
+ * there, what is pinned and by which dials. Derived tones follow from this series' own light and rule.
  */
 final readonly class FollowFigure implements SeriesOp
 {
@@ -64,7 +64,8 @@ final readonly class FollowFigure implements SeriesOp
     }
 
     /**
-     * What is gone there: merged, it is merged here, too; deleted, it stays and goes its own way, for pages of this series wear it.
+     * What is gone there: merged, it is merged here, too; deleted, it stays and goes its own way, for pages of this
+     * series wear it.
      *
      * @return array{string, int, array<string, mixed>, array<string, mixed>}
      */

@@ -6,7 +6,7 @@ namespace App\Desk\SeriesOps;
 
 use App\Models\Series;
 use App\Models\SeriesSetup;
-use Awning\Core\Page\Setup;
+use Awning\Core\Page\Setup\Setup;
 
 /** A new setup. */
 final readonly class KeepSetup implements SeriesOp

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Desk\Conflict;
-use App\Desk\SeriesPalette;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Material;
 use App\Models\Series;
 use Awning\Core\Colour\Derivation;

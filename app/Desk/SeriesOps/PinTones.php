@@ -9,7 +9,10 @@ use App\Models\Material;
 use App\Models\Series;
 use Awning\Core\Colour\Tone;
 
-/** Pins some tones of a material to colours, or lets them be derived again: those that are null. The base is never derived. */
+/**
+ * Pins some tones of a material to colours, or lets them be derived again: those that are null. The base is never
+ * derived.
+ */
 final readonly class PinTones implements SeriesOp
 {
     use MaterialChange;

@@ -8,7 +8,10 @@ use App\Desk\Conflict;
 use App\Models\Material;
 use App\Models\Series;
 
-/** Takes a material out of the palette; on all pages another takes its place, or nothing does and its regions are unfilled. */
+/**
+ * Takes a material out of the palette; on all pages another takes its place, or nothing does and its regions are
+ * unfilled.
+ */
 final readonly class RetireMaterial implements SeriesOp
 {
     use MaterialChange;

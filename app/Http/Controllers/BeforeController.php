@@ -9,7 +9,7 @@ use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Flats\FillsOfBefore;
 use Awning\Core\Flats\RegionShape;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\Applied;
-use App\Desk\ClientOps;
-use App\Desk\Journal;
-use App\Desk\PageDesk;
+use App\Desk\Page\Applied;
+use App\Desk\Page\ClientOps;
+use App\Desk\Page\Journal;
+use App\Desk\Page\PageDesk;
 use App\Http\Requests\OpRequest;
 use App\Models\Page;
 use App\Models\Role;
@@ -15,7 +15,7 @@ use App\Store\PageStore;
 use App\Store\StandIns;
 use Awning\Core\Brush\LinesSvg;
 use Awning\Core\Brush\TidyLines;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

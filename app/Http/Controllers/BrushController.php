@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\SeriesBrushes;
+use App\Desk\Palette\SeriesBrushes;
 use App\Desk\SeriesOps\KeepBrush;
 use App\Desk\SeriesOps\RetireBrush;
 use App\Http\Requests\Name;

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\SeriesDesk;
+use App\Desk\Palette\SeriesDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Desk\SeriesOps\SeriesOp;
-use App\Desk\SeriesPalette;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
 use Illuminate\Http\Request;
 
-/** How a change to a palette is asked for: by whom, and under an id of its own where asking twice must not do it twice. */
+/**
+ * How a change to a palette is asked for: by whom, and under an id of its own where asking twice must not do it twice.
+ */
 trait ChangesPalette
 {
     private static function user(Request $request): User

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\CleanLook;
+use App\Desk\Page\CleanLook;
 use App\Models\Page;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Codec\PngWriter;
-use Awning\Core\Page\CleanSettings;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Drawing;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PageRegions;
+use App\Desk\Page\PageRegions;
 use App\Models\Page;
 use App\Store\PageStore;
 use Awning\Core\Flats\CueSpread;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PageRegions;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageRegions;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Page;
 use App\Store\PageStore;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Proof\FinderKinds;
 use Awning\Core\Proof\ProofPage;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\Sheet;
-use Awning\Core\Sheet\StackBuilder;
 use Illuminate\Http\JsonResponse;
 
 /** What of a page is worth a look. */

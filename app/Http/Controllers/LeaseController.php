@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\Lease;
+use App\Desk\Page\Lease;
 use App\Http\Requests\HolderRequest;
 use App\Models\Page;
 use Illuminate\Http\JsonResponse;

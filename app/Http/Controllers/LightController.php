@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\SeriesDesk;
+use App\Desk\Palette\SeriesDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Desk\SeriesOps\AddLight;
 use App\Desk\SeriesOps\ChangeLight;
-use App\Desk\SeriesPalette;
 use App\Http\Requests\Name;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesLight;
-use Awning\Core\Light\LightPlan;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PageColours;
+use App\Desk\Page\PageColours;
 use App\Models\Page;
 use Illuminate\Http\JsonResponse;
 

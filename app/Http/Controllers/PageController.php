@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\Feed;
-use App\Desk\PageState;
-use App\Desk\ShelfPicture;
+use App\Desk\Page\Feed;
+use App\Desk\Page\PageState;
+use App\Desk\Page\ShelfPicture;
 use App\Models\Page;
 use App\Models\User;
 use App\Store\OriginalViews;

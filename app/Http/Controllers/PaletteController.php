@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PaletteHistory;
-use App\Desk\PaletteOverview;
-use App\Desk\SeriesDesk;
+use App\Desk\Palette\PaletteHistory;
+use App\Desk\Palette\PaletteOverview;
+use App\Desk\Palette\SeriesDesk;
+use App\Desk\Palette\SeriesPalette;
 use App\Desk\SeriesOps\AddFigure;
 use App\Desk\SeriesOps\AddMaterial;
 use App\Desk\SeriesOps\ChangeFigure;
@@ -23,7 +24,6 @@ use App\Desk\SeriesOps\RetireMaterial;
 use App\Desk\SeriesOps\SeriesOp;
 use App\Desk\SeriesOps\TakeColours;
 use App\Desk\SeriesOps\UnlinkFigure;
-use App\Desk\SeriesPalette;
 use App\Http\Requests\Name;
 use App\Models\Figure;
 use App\Models\Material;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Palette\SeriesPalette;
 use App\Desk\SeriesOps\ImportPalette;
-use App\Desk\SeriesPalette;
 use App\Models\Series;
 use App\Store\PaletteFile;
 use Awning\Core\Exchange\BrokenPalette;

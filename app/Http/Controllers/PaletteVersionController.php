@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PagePicture;
-use App\Desk\PaletteVersions;
-use App\Desk\SeriesDesk;
+use App\Desk\Page\PagePicture;
+use App\Desk\Palette\PaletteVersions;
+use App\Desk\Palette\SeriesDesk;
 use App\Desk\SeriesOps\RestoreVersion;
 use App\Http\Requests\Name;
 use App\Models\Page;

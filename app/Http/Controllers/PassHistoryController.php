@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PageDesk;
-use App\Desk\PassHistory;
+use App\Desk\Page\PageDesk;
+use App\Desk\Page\PassHistory;
 use App\Models\Page;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\People;
+use App\Desk\People\People;
 use App\Models\Member;
 use App\Models\Role;
 use App\Models\Series;

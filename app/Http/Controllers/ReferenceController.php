@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PagePicture;
+use App\Desk\Page\PagePicture;
 use App\Jobs\Tasks;
 use App\Models\Original;
 use App\Models\Page;

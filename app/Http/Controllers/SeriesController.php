@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PageCard;
-use App\Desk\SeriesPalette;
+use App\Desk\Page\PageCard;
+use App\Desk\Palette\SeriesPalette;
 use App\Http\Requests\Name;
 use App\Models\Member;
 use App\Models\Page;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Palette\SeriesSetups;
+use App\Desk\Palette\SetupFollowers;
 use App\Desk\SeriesOps\ChangeSetup;
 use App\Desk\SeriesOps\KeepSetup;
 use App\Desk\SeriesOps\RetireSetup;
-use App\Desk\SeriesSetups;
-use App\Desk\SetupFollowers;
 use App\Http\Requests\Name;
 use App\Jobs\Tasks;
 use App\Models\Page;
@@ -16,10 +16,10 @@ use App\Models\Series;
 use App\Models\SeriesSetup;
 use App\Store\PageStore;
 use Awning\Core\Exchange\SetupFile;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Setup;
-use Awning\Core\Sheet\MarkedRegions;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Setup\Setup;
 use Awning\Core\Sheet\OpRefused;
+use Awning\Core\Sheet\Painting\MarkedRegions;
 use Awning\Core\Sheet\Sheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -18,7 +18,10 @@ use Awning\Core\Codec\UnreadableImage;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 
-/** Pictures that are sent: looked at by their first bytes only, and kept; whatever decodes them does it in its own process. */
+/**
+ * Pictures that are sent: looked at by their first bytes only, and kept; whatever decodes them does it in its own
+ * process.
+ */
 trait TakesPictures
 {
     /** What a file that is sent must be, for validation. */

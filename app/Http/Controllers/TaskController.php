@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Deliveries\DeliveryKinds;
-use App\Desk\Lease;
-use App\Desk\LightPreview;
-use App\Desk\Sharpness;
+use App\Desk\Light\LightPreview;
+use App\Desk\Light\Sharpness;
+use App\Desk\Page\Lease;
 use App\Http\Requests\HolderRequest;
 use App\Jobs\HoldAgainst;
 use App\Jobs\Tasks;
@@ -18,12 +18,12 @@ use App\Models\Task;
 use App\Models\User;
 use App\Store\Originals;
 use Awning\Core\Codec\ImageHeader;
-use Awning\Core\Light\LightPlan;
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Page\Data;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\Placement;
-use Awning\Core\Sheet\Ops\EnlargePage;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\Placement;
+use Awning\Core\Sheet\Ops\Ink\EnlargePage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -41,8 +41,8 @@ final class TaskController
     }
 
     /**
-     * Checks the file's head at once, keeps the file, and leaves the rest to a job. A drawing that is named is replaced;
-     * else it is one more.
+     * Checks the file's head at once, keeps the file, and leaves the rest to a job. A drawing that is named is
+     * replaced; else it is one more.
      */
     public function import(HolderRequest $request, Page $page, Originals $originals): JsonResponse
     {
@@ -98,7 +98,10 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'take', ['original' => $original->id], $request->lease()));
     }
 
-    /** Lays a page that somebody else coloured over this one, its colours moved onto the palette: a file, or a picture from the board. */
+    /**
+     * Lays a page that somebody else coloured over this one, its colours moved onto the palette: a file, or a picture
+     * from the board.
+     */
     public function snap(Request $request, Page $page, Originals $originals): JsonResponse
     {
         Lease::checkFree($page, self::person($request));
@@ -113,7 +116,10 @@ final class TaskController
         return $this->begun($this->tasks->begin($page, $request->person(), 'regions', [], $request->lease()));
     }
 
-    /** A first light by a light plan: on a figure, on some of its regions, or with no figure named on all that are on the page; or occlusion alone, in the place of the lines. */
+    /**
+     * A first light by a light plan: on a figure, on some of its regions, or with no figure named on all that are on
+     * the page; or occlusion alone, in the place of the lines.
+     */
     public function rough(HolderRequest $request, Page $page): JsonResponse
     {
         Lease::check($page, $request->person(), $request->lease());

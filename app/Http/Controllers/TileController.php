@@ -20,7 +20,8 @@ final class TileController
 
     /**
      * Many tiles of one level in one answer: for each asked for, in order, four bytes of length (most significant
-     * first), the 32 bytes of its name, and as many bytes of deflated tile as the length says; length 0 is an empty tile.
+     * first), the 32 bytes of its name, and as many bytes of deflated tile as the length says; length 0 is an empty
+     * tile.
      *
      * A page in view is hundreds of small tiles: one packed answer costs one trip where single addresses cost hundreds.
      * The browser keeps each tile under its name, which changes when the tile does, so none is sent twice.

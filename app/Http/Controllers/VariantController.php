@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Desk\PaletteVariants;
-use App\Desk\SeriesDesk;
+use App\Desk\Palette\PaletteVariants;
+use App\Desk\Palette\SeriesDesk;
 use App\Desk\SeriesOps\AddVariant;
 use App\Desk\SeriesOps\ChangeVariant;
 use App\Desk\SeriesOps\SeriesOp;

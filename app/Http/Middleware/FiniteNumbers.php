@@ -11,7 +11,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Refuses numbers that are too large for a computer, such as 1e999: read from JSON they are infinite. */
 final class FiniteNumbers
 {
-    /** How such numbers are written: with a large exponent, or with very many digits. Other bodies need no second look. */
+    /**
+     * How such numbers are written: with a large exponent, or with very many digits. Other bodies need no second look.
+     */
     private const LOOKS_LARGE = '/\d[eE]\+?\d{3}|\d{300}/';
 
     public function handle(Request $request, Closure $next): Response

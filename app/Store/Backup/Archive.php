@@ -8,8 +8,8 @@ use RuntimeException;
 use ZipArchive;
 
 /**
- * One file with everything: the database as SQL, the originals byte for byte, and a list of what must be in it with sizes
- * and hashes. An ordinary zip archive.
+ * One file with everything: the database as SQL, the originals byte for byte, and a list of what must be in it with
+ * sizes and hashes. An ordinary zip archive.
  */
 final class Archive
 {

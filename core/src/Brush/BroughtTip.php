@@ -33,7 +33,10 @@ final readonly class BroughtTip
         return base64_encode($this->coverage);
     }
 
-    /** How much it covers at a place from -1 to 1, 0..1; straight lines between the middles of pixels, nothing beyond them. */
+    /**
+     * How much it covers at a place from -1 to 1, 0..1; straight lines between the middles of pixels, nothing beyond
+     * them.
+     */
     public function at(float $u, float $v): float
     {
         [$x, $y] = [($u + 1) / 2 * self::SIDE - 0.5, ($v + 1) / 2 * self::SIDE - 0.5];

@@ -7,7 +7,8 @@ namespace Awning\Core\Brush;
 use Awning\Core\Page\Data;
 
 /**
- * The brushes that lie ready, and what a brush of an artist's own is read from. The settings of those that lie ready are ours.
+ * The brushes that lie ready, and what a brush of an artist's own is read from. The settings of those that lie ready
+ * are ours.
  *
  * @phpstan-import-type TipData from Tip
  *

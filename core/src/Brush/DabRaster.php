@@ -10,9 +10,9 @@ use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
 /**
- * Turns a stroke of a brush with a tip into coverage: the tip is laid down place after place along the path, each place laying its
- * flow of what is missing to its opacity. Everything random comes from the tip's seed and the number of the place, so that the same
- * stroke is the same pixels. The browser's resources/js/picture/dabs.ts draws the same.
+ * Turns a stroke of a brush with a tip into coverage: the tip is laid down place after place along the path, each place
+ * laying its flow of what is missing to its opacity. Everything random comes from the tip's seed and the number of the
+ * place, so that the same stroke is the same pixels. The browser's resources/js/picture/dabs.ts draws the same.
  */
 final class DabRaster
 {

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Raster\Projection;
 
 /**
- * Lines as SVG and back. Each is written as the outline it has, which any program can fill, and beside it, in attributes
- * of our own namespace, the points it is drawn from. Read are those points; of other files, strokes with a width: path,
- * polyline, polygon and line. SVG 1.1, sections 8.3 and 9; curves are cut in straight pieces.
+ * Lines as SVG and back. Each is written as the outline it has, which any program can fill, and beside it, in
+ * attributes of our own namespace, the points it is drawn from. Read are those points; of other files, strokes with a
+ * width: path, polyline, polygon and line. SVG 1.1, sections 8.3 and 9; curves are cut in straight pieces.
  *
  * Nothing in a file is run, fetched or expanded: documents with a DOCTYPE are refused.
  */

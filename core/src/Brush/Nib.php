@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Raster\Rect;
 
 /** Draws a line that is kept as points: its coverage, or where it goes and how wide it is there. */

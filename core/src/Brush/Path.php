@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
-use Awning\Core\Page\MirrorAxis;
+use Awning\Core\Page\Drawing\MirrorAxis;
 use Awning\Core\Raster\Rect;
 
 /** Where a stroke went: points with pressure of 0..1, in pixels of the page; pixel middles lie at halves. */

@@ -7,10 +7,10 @@ namespace Awning\Core\Brush;
 use Awning\Core\Page\Data;
 
 /**
- * What pressure makes of a size, a flow or an opacity: a curve through its shares at no pressure, a quarter, a half, three quarters
- * and all of it. Between them it is the cubic of Fritsch and Butland (A method for constructing local monotone piecewise cubic
- * interpolants, 1984; from memory): it goes through its places, and never beyond two of them. The browser's
- * resources/js/picture/pressure.ts draws the same.
+ * What pressure makes of a size, a flow or an opacity: a curve through its shares at no pressure, a quarter, a half,
+ * three quarters and all of it. Between them it is the cubic of Fritsch and Butland (A method for constructing local
+ * monotone piecewise cubic interpolants, 1984; from memory): it goes through its places, and never beyond two of them.
+ * The browser's resources/js/picture/pressure.ts draws the same.
  */
 final readonly class PressureCurve
 {

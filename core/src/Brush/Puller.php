@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Brush;
 
 /**
- * Pulls paint along: the tip takes up what lies under it where the stroke begins, and at each step leaves some of what it carries
- * and takes up what is there. What lies outside the shape is neither taken up nor changed. The formula is ours.
+ * Pulls paint along: the tip takes up what lies under it where the stroke begins, and at each step leaves some of what
+ * it carries and takes up what is there. What lies outside the shape is neither taken up nor changed. The formula is
+ * ours.
  */
 final readonly class Puller
 {

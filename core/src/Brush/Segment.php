@@ -24,8 +24,8 @@ final readonly class Segment
     private float $sharpest;
 
     /**
-     * How wide it falls off at the least, in pixels; 0 where its radius changes faster than it goes on, as with a jump of
-     * pressure: there is an edge then, however soft the brush.
+     * How wide it falls off at the least, in pixels; 0 where its radius changes faster than it goes on, as with a jump
+     * of pressure: there is an edge then, however soft the brush.
      */
     public float $width;
 
@@ -73,8 +73,9 @@ final readonly class Segment
     }
 
     /**
-     * How far inside the fall-off places in a grid lie: the most of this segment's share and of what is there. For a wide
-     * fall-off. A share of 0 is outside, of 1 or more full; the curve between grows with it, so it is left to the end.
+     * How far inside the fall-off places in a grid lie: the most of this segment's share and of what is there. For a
+     * wide fall-off. A share of 0 is outside, of 1 or more full; the curve between grows with it, so it is left to the
+     * end.
      *
      * @param  list<float>  $grid  $count x $count shares
      * @return list<float>

@@ -8,11 +8,12 @@ use Awning\Core\Raster\Blur;
 use Awning\Core\Raster\Rect;
 
 /**
- * Softens what is in a shape without looking beyond it: the blur of what is there, divided by the blur of the shape (normalised
- * convolution, Knutsson and Westin 1993; from memory). So an edge inside grows soft, and where the paint touches the shape's own
- * border it stays as strong as it was.
+ * Softens what is in a shape without looking beyond it: the blur of what is there, divided by the blur of the shape
+ * (normalised convolution, Knutsson and Westin 1993; from memory). So an edge inside grows soft, and where the paint
+ * touches the shape's own border it stays as strong as it was.
  *
- * Wide blurs are worked out on means of squares, whose corners lie on a grid of the page: pieces beside each other agree.
+ * Wide blurs are worked out on means of squares, whose corners lie on a grid of the page: pieces beside each other
+ * agree.
  */
 final readonly class Softener
 {

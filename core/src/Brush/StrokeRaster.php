@@ -27,8 +27,8 @@ final class StrokeRaster
     private const WIDE = 120;
 
     /**
-     * In a wide fall-off only some pixels are looked at, with straight lines between. The curve alone is off by less than
-     * a quarter of a step of 255 when they lie no further apart than this part of its width.
+     * In a wide fall-off only some pixels are looked at, with straight lines between. The curve alone is off by less
+     * than a quarter of a step of 255 when they lie no further apart than this part of its width.
      */
     private const FURTHEST = 1 / 30;
 

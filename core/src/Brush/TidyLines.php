@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Brush;
 
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\InkStroke;
 
 /**
  * What lines would become if they were made to meet: ends that reach a little beyond another line are cut back to it,

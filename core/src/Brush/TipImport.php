@@ -7,7 +7,10 @@ namespace Awning\Core\Brush;
 use Awning\Core\Codec\Resized;
 use Awning\Core\Raster\Paint;
 
-/** Makes a brush tip of a picture: what is dark covers, what is white or see-through does not; colours count by their luma. */
+/**
+ * Makes a brush tip of a picture: what is dark covers, what is white or see-through does not; colours count by their
+ * luma.
+ */
 final class TipImport
 {
     /** Rec. 601, as grey pictures are usually made (from memory). */

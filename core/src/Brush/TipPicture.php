@@ -7,8 +7,8 @@ namespace Awning\Core\Brush;
 use Awning\Core\Raster\Chance;
 
 /**
- * What each kind of tip looks like, drawn by rule: how much it covers at a place of a square from -1 to 1, the stroke running to
- * the right. The browser's resources/js/picture/tip.ts draws the same.
+ * What each kind of tip looks like, drawn by rule: how much it covers at a place of a square from -1 to 1, the stroke
+ * running to the right. The browser's resources/js/picture/tip.ts draws the same.
  */
 final class TipPicture
 {

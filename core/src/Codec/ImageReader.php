@@ -10,9 +10,9 @@ use Imagick;
 use ImagickException;
 
 /**
- * Reads PNG, JPEG, TIFF and WebP into upright 8-bit sRGB planes. Kind and size are checked before a decoder sees the file.
- * Still, a decoder is a stranger's code at work on a stranger's file: where the file comes from the network, run this in
- * a process of its own with limits (core/decode.php).
+ * Reads PNG, JPEG, TIFF and WebP into upright 8-bit sRGB planes. Kind and size are checked before a decoder sees the
+ * file. Still, a decoder is a stranger's code at work on a stranger's file: where the file comes from the network, run
+ * this in a process of its own with limits (core/decode.php).
  */
 final readonly class ImageReader
 {

@@ -9,8 +9,8 @@ use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 
 /**
- * Writes PNG (ISO/IEC 15948) with a fast deflate. Rows go unfiltered: differences of neighbours are nothing PHP's string
- * functions can form, and comic pages are flat enough that deflate finds the runs.
+ * Writes PNG (ISO/IEC 15948) with a fast deflate. Rows go unfiltered: differences of neighbours are nothing PHP's
+ * string functions can form, and comic pages are flat enough that deflate finds the runs.
  */
 final readonly class PngWriter
 {

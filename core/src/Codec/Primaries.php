@@ -7,8 +7,8 @@ namespace Awning\Core\Codec;
 use Awning\Core\Colour\LinearRgb;
 
 /**
- * The colours that a picture's full red, green and blue stand for, where it says so by itself (PNG specification 11.3.2.1)
- * and not by a profile. Brought to sRGB by way of XYZ, with the white adapted as ICC.1 does it (Bradford).
+ * The colours that a picture's full red, green and blue stand for, where it says so by itself (PNG specification
+ * 11.3.2.1) and not by a profile. Brought to sRGB by way of XYZ, with the white adapted as ICC.1 does it (Bradford).
  */
 final readonly class Primaries
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Codec;
 
 /**
- * One directory of a TIFF, or of the EXIF block that other kinds carry, read within bounds. TIFF 6.0 section 2; BigTIFF as
- * libtiff writes it: version 43, 8-byte offsets.
+ * One directory of a TIFF, or of the EXIF block that other kinds carry, read within bounds. TIFF 6.0 section 2; BigTIFF
+ * as libtiff writes it: version 43, 8-byte offsets.
  */
 final readonly class TiffFields
 {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Colour;
 
 /**
- * How colours look to eyes that lack one kind of cone: the matrices of Machado, Oliveira and Fernandes, "A Physiologically-
- * based Model for Simulation of Color Vision Deficiency", 2009, severity 1.0, applied to linear sRGB. From memory; the
- * reference tests hold them to culori's.
+ * How colours look to eyes that lack one kind of cone: the matrices of Machado, Oliveira and Fernandes, "A
+ * Physiologically- based Model for Simulation of Color Vision Deficiency", 2009, severity 1.0, applied to linear sRGB.
+ * From memory; the reference tests hold them to culori's.
  */
 enum ColourSight: string
 {

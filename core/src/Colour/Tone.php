@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Colour;
 
-/** The colours of a material: five from dark to light, that of its line, and up to four more that somebody has named. */
+/**
+ * The colours of a material: five from dark to light, that of its line, and up to four more that somebody has named.
+ */
 enum Tone: string
 {
     case Deep = 'deep';

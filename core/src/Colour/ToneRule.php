@@ -7,8 +7,8 @@ namespace Awning\Core\Colour;
 /**
  * Derives the tones nobody has pinned from a material's base and the colour of the light.
  *
- * With the base at lightness L and chroma vector v in Oklab, w a vector of chroma 0.1 in the hue that shades turn to, and
- * (L°, v°) the light's colour:
+ * With the base at lightness L and chroma vector v in Oklab, w a vector of chroma 0.1 in the hue that shades turn to,
+ * and (L°, v°) the light's colour:
  *
  *     shade   L * shade                     (1 - turn) * chroma * v + turn * w
  *     deep    the same from the shade, its lightness times `deep`
@@ -16,9 +16,9 @@ namespace Awning\Core\Colour;
  *     glint   the same from the light, by `glint`
  *     line    L * 0.38                      0.6 * v
  *
- * What sRGB cannot show loses chroma until it can, never a channel; where rounding to eight bits would turn the order of
- * two tones round, both are one. That shadows turn to the hue opposite to the light's, and to blue under open sky and at
- * night, is common practice; the form of the formula and its numbers are our choice.
+ * What sRGB cannot show loses chroma until it can, never a channel; where rounding to eight bits would turn the order
+ * of two tones round, both are one. That shadows turn to the hue opposite to the light's, and to blue under open sky
+ * and at night, is common practice; the form of the formula and its numbers are our choice.
  */
 final readonly class ToneRule
 {

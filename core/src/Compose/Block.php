@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Rect;
 

@@ -5,8 +5,18 @@ declare(strict_types=1);
 namespace Awning\Core\Compose;
 
 use Awning\Core\Colour\Tone;
+use Awning\Core\Compose\Blend\Painting;
+use Awning\Core\Compose\Blend\Tinting;
+use Awning\Core\Compose\Canvas\Canvas;
+use Awning\Core\Compose\Canvas\ExactCanvas;
+use Awning\Core\Compose\Canvas\FastCanvas;
+use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Compose\Canvas\SurveyCanvas;
+use Awning\Core\Compose\Layers\Ground;
+use Awning\Core\Compose\Layers\Layer;
+use Awning\Core\Compose\Layers\NeighbourLayer;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\Scope;
+use Awning\Core\Page\Pass\Scope;
 
 /**
  * Makes the picture out of a page's layers: in whole numbers where that is near enough, exactly where it is not.
@@ -37,8 +47,8 @@ final readonly class Compositor
     }
 
     /**
-     * Stretch by stretch, each over the finished picture of those beneath it: exactly, since what comes later may enlarge what
-     * whole numbers miss.
+     * Stretch by stretch, each over the finished picture of those beneath it: exactly, since what comes later may
+     * enlarge what whole numbers miss.
      *
      * @param  non-empty-list<array{list<callable(Canvas, Ground): void>, ?NeighbourLayer}>  $stretches
      */
@@ -123,7 +133,8 @@ final readonly class Compositor
     }
 
     /**
-     * All that is laid, bottom up, cut where a layer looks at the pixels about each one: each stretch ends with one, but the last.
+     * All that is laid, bottom up, cut where a layer looks at the pixels about each one: each stretch ends with one,
+     * but the last.
      *
      * @return non-empty-list<array{list<callable(Canvas, Ground): void>, ?NeighbourLayer}>
      */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Compose\Layers\Layer;
+
 /** One figure in the depth of the page: what lies behind it, its flats, its passes. */
 final readonly class DepthPlane
 {

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Compose\Canvas\Areas;
+use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Raster\Rect;
 
-/** Only some of a block's pixels, moved together: compositing knows no neighbours, so a few can be done by themselves. */
+/**
+ * Only some of a block's pixels, moved together: compositing knows no neighbours, so a few can be done by themselves.
+ */
 final readonly class GatheredBlock implements Block
 {
     public function __construct(private Block $block, private Areas $areas)

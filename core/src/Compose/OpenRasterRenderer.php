@@ -9,7 +9,10 @@ use Awning\Core\Codec\OraLayer;
 use Awning\Core\Codec\OraNode;
 use Awning\Core\Codec\OraStack;
 use Awning\Core\Codec\UnreadableImage;
-use Awning\Core\Page\BlendMode;
+use Awning\Core\Compose\Blend\Operator;
+use Awning\Core\Compose\Canvas\ExactCanvas;
+use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
-use Awning\Core\Page\BlendMode;
+use Awning\Core\Compose\Layers\Flat;
+use Awning\Core\Compose\Layers\Layer;
+use Awning\Core\Compose\Layers\NeighbourLayer;
+use Awning\Core\Page\Pass\BlendMode;
 
 /** Everything a page shows, bottom up: its figures from far to near, ink, passes above the ink. */
 final readonly class PageStack

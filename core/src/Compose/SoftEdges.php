@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose;
 
+use Awning\Core\Compose\Canvas\Areas;
+use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Compose\Layers\Flat;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;

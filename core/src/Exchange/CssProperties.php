@@ -9,7 +9,8 @@ use Awning\Core\Colour\Tone;
 
 /**
  * CSS custom properties. Beside its tones a material has a property with its names as strings, and one that lists the
- * tones nobody has pinned, so that nothing is lost; a tone beside the six has one with what it is called. Any other file's properties that are colours are read as materials.
+ * tones nobody has pinned, so that nothing is lost; a tone beside the six has one with what it is called. Any other
+ * file's properties that are colours are read as materials.
  */
 final class CssProperties implements PaletteFormat
 {

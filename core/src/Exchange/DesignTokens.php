@@ -7,9 +7,9 @@ namespace Awning\Core\Exchange;
 use Awning\Core\Colour\Rgb;
 
 /**
- * The Design Tokens Community Group's format: color tokens, in groups for figures and materials. What a token may not be
- * called is kept beside it in `$extensions`. A derived tone is an alias of its value in the group `derived`, so that what
- * is pinned can be told from what is not.
+ * The Design Tokens Community Group's format: color tokens, in groups for figures and materials. What a token may not
+ * be called is kept beside it in `$extensions`. A derived tone is an alias of its value in the group `derived`, so that
+ * what is pinned can be told from what is not.
  *
  * @phpstan-type Token array<string, mixed>
  */

@@ -79,7 +79,9 @@ final readonly class PaletteBook
         return $bases === [] ? [new Rgb(0, 0, 0)] : $bases;
     }
 
-    /** The tones that are not pinned worked out anew from each base; a material without one takes what it is known by. */
+    /**
+     * The tones that are not pinned worked out anew from each base; a material without one takes what it is known by.
+     */
     public function derived(ToneRule $rule): self
     {
         return new self(array_map(fn (PaletteFigure $figure): PaletteFigure => new PaletteFigure($figure->name, array_map(function (PaletteMaterial $material) use ($rule): PaletteMaterial {

@@ -11,9 +11,9 @@ use Awning\Core\Colour\Tone;
  * Comma-separated values, RFC 4180, a tone a line: figure, material, tone, hex, whether it is pinned or derived, and
  * what a tone beside the six is called.
  *
- * Read are such files with their columns in any order, and lists without a header line: in each line the last field that is
- * a colour, and before it the material; or the figure and the material; or these and the tone. A first line without a
- * colour is taken for titles.
+ * Read are such files with their columns in any order, and lists without a header line: in each line the last field
+ * that is a colour, and before it the material; or the figure and the material; or these and the tone. A first line
+ * without a colour is taken for titles.
  *
  * A name that a spreadsheet would take for a formula gets an apostrophe in front, and loses it when read.
  */

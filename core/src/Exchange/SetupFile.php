@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Exchange;
 
 use Awning\Core\Page\Bounds;
-use Awning\Core\Page\Setup;
+use Awning\Core\Page\Setup\Setup;
 
 /** A setup as one JSON file, with what is painted in its passes. The format is ours. */
 final class SetupFile

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Raster\Hands;
-use Awning\Core\Raster\OneHand;
+use Awning\Core\Raster\OneWorker;
+use Awning\Core\Raster\Workers;
 
 /**
- * Grows the labels of a large page in bands of rows that several hands share. What a pixel becomes depends on no more rows
- * about it than it takes rounds to come there, so a band that reaches further into its neighbours than it took rounds is what
- * it would be in the whole. Where black is so thick that it took more, all is done at once.
+ * Grows the labels of a large page in bands of rows that several hands share. What a pixel becomes depends on no more
+ * rows about it than it takes rounds to come there, so a band that reaches further into its neighbours than it took
+ * rounds is what it would be in the whole. Where black is so thick that it took more, all is done at once.
  */
 final readonly class BandGrowth
 {
@@ -22,7 +22,7 @@ final readonly class BandGrowth
     /** Pixels of a page that is worth it. */
     private const LARGE = 4_000_000;
 
-    public function __construct(private Hands $hands = new OneHand, private int $large = self::LARGE, private int $reach = self::REACH)
+    public function __construct(private Workers $hands = new OneWorker, private int $large = self::LARGE, private int $reach = self::REACH)
     {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region\Bridge;
 
 /** A bridge that may be made: between two line ends, or from one to ink ahead of it. */
 final readonly class BridgeCandidate

@@ -7,12 +7,17 @@ namespace Awning\Core\Flats;
 /** All bridges that may be made, each with its score. */
 final readonly class BridgeCandidates
 {
-    /** Bridges are longer than the gap that is asked for by so much: tips are rounded, and cut lines fade at their ends. */
+    /**
+     * Bridges are longer than the gap that is asked for by so much: tips are rounded, and cut lines fade at their ends.
+     */
     private const PAIR_REACH = 1.8;
 
     private const SHOT_REACH = 1.4;
 
-    /** Among how many others an end stands is counted so far around it, in longest gaps: hair and hatching end in crowds. */
+    /**
+     * Among how many others an end stands is counted so far around it, in longest gaps: hair and hatching end in
+     * crowds.
+     */
     private const CROWD = 3;
 
     /** Ends nearer than this nearly touch: their directions come from too few pixels to tell anything. */
@@ -21,7 +26,10 @@ final readonly class BridgeCandidates
     /** Cosine of how far aside of its direction a line end still looks. */
     private const ASIDE = -0.3;
 
-    /** The least sum of the cosines of two ends: one may look aside only if the other does not, and two side by side do not meet. */
+    /**
+     * The least sum of the cosines of two ends: one may look aside only if the other does not, and two side by side do
+     * not meet.
+     */
     private const FACING = 0.4;
 
     /** Rays a line end looks along to either side, and degrees between them. */
@@ -32,7 +40,10 @@ final readonly class BridgeCandidates
     /** So many pixels from the tip may still be the end's own ink. */
     private const OWN = 3;
 
-    /** What can be reached along the ink on a way no more than so many times as long is the end's own, too: it would close a dent. */
+    /**
+     * What can be reached along the ink on a way no more than so many times as long is the end's own, too: it would
+     * close a dent.
+     */
     private const OWN_REACH = 2.5;
 
     /** How far beside a ray the ink is looked at: part of a line's width, and pixels. */

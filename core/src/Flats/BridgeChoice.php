@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
 
 /** What has been chosen so far among the bridges that may be made on a page. */
 final class BridgeChoice

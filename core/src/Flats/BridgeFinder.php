@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
 
 /**
- * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to the
- * ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful. The scores
- * from which on a bridge is made were found by trying on drawings that BridgeScore has not learnt from.
+ * Chooses bridges among all that may be made: from line end to line end first, the surest first, then from line ends to
+ * the ink ahead of them; then what is left is judged once more. What is not sure enough to be made is told as doubtful.
+ * The scores from which on a bridge is made were found by trying on drawings that BridgeScore has not learnt from.
  */
 final readonly class BridgeFinder
 {

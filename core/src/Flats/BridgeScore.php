@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Flats;
 
 /**
- * How sure it is that a gap was none in the drawing, 0..1: boosted decision trees (Friedman 2001, logistic loss) over what
- * can be measured of a bridge. The trees are learnt by tests/Reference/python/bridges.py, which cuts the lines of drawings
- * that are known and asks of every candidate whether a line was there.
+ * How sure it is that a gap was none in the drawing, 0..1: boosted decision trees (Friedman 2001, logistic loss) over
+ * what can be measured of a bridge. The trees are learnt by tests/Reference/python/bridges.py, which cuts the lines of
+ * drawings that are known and asks of every candidate whether a line was there.
  */
 final class BridgeScore
 {

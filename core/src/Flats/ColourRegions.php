@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Labels;

@@ -14,15 +14,19 @@ use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Runs;
 
 /**
- * Takes over somebody's flat colours: finds which colours are meant, whatever smoothed edges, noise and compression made of
- * them, matches each to a palette, and gives every pixel exactly one of them. Pixels on edges go to the nearest flat area.
+ * Takes over somebody's flat colours: finds which colours are meant, whatever smoothed edges, noise and compression
+ * made of them, matches each to a palette, and gives every pixel exactly one of them. Pixels on edges go to the nearest
+ * flat area.
  */
 final readonly class ColourTaker
 {
     /** Colours are counted in cubes of so many steps a channel. */
     private const SHIFT = 3;
 
-    /** A pixel is flat where pixels so far to all four sides differ by no more in any channel: noise and compression, no edge. */
+    /**
+     * A pixel is flat where pixels so far to all four sides differ by no more in any channel: noise and compression, no
+     * edge.
+     */
     private const FLAT = 12;
 
     private const AROUND = 4;

@@ -9,7 +9,8 @@ use Awning\Core\Raster\Labels;
 /**
  * Spreads rough dabs over the regions they mean. A region that was dabbed takes the cue that owns most of it; any other
  * takes that of the dabbed region it is least divided from: the shortest way over the borders between regions (Dijkstra
- * 1959), where a border is the longer a way, the more ink stands on it and the smaller the part of the regions' outlines it is.
+ * 1959), where a border is the longer a way, the more ink stands on it and the smaller the part of the regions'
+ * outlines it is.
  */
 final readonly class CueSpread
 {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-/** Guesses what regions are filled with from those of another page that lie alike: the same cast stands in the same places. */
+/**
+ * Guesses what regions are filled with from those of another page that lie alike: the same cast stands in the same
+ * places.
+ */
 final readonly class FillsOfBefore
 {
     /** Less alike than this is no guess. */

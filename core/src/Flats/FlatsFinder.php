@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\BridgeKind;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\BridgeKind;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
-use Awning\Core\Raster\Hands;
 use Awning\Core\Raster\Labels;
-use Awning\Core\Raster\OneHand;
+use Awning\Core\Raster\OneWorker;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Runs;
 use Awning\Core\Raster\Stopwatch;
+use Awning\Core\Raster\Workers;
 
 /** Lays flats: from the ink's coverage to the regions it bounds, each grown under the lines to its neighbours. */
 final readonly class FlatsFinder
@@ -43,9 +43,9 @@ final readonly class FlatsFinder
 
     /**
      * @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again
-     * @param  Hands  $hands  who shares the work on a large page
+     * @param  Workers  $hands  who shares the work on a large page
      */
-    public function find(Plane $ink, array $decided = [], Hands $hands = new OneHand): FlatsResult
+    public function find(Plane $ink, array $decided = [], Workers $hands = new OneWorker): FlatsResult
     {
         $width = $ink->width;
         $height = $ink->height;
@@ -193,7 +193,8 @@ final readonly class FlatsFinder
     }
 
     /**
-     * Slits between lines that touch nearly: no wider on the whole than a little more than a pixel, along rows or across them.
+     * Slits between lines that touch nearly: no wider on the whole than a little more than a pixel, along rows or
+     * across them.
      *
      * @return array<int, true> by component
      */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;
 
 final readonly class FlatsResult

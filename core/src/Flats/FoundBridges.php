@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region\Bridge;
 
 /** What was made of all bridges that may be. */
 final readonly class FoundBridges

@@ -7,10 +7,10 @@ namespace Awning\Core\Flats;
 use Awning\Core\Raster\Components;
 
 /**
- * Hatching, cross-hatching and screen tone cut the paper into slits and cells that nobody wants to fill one by one. They are
- * told by being narrow and by being many beside each other, and become one region. It stays apart from its neighbours: which of
- * them is shaded, their borders do not tell, and a wrong guess would flood. A narrow shape alone, the white of an eye, stays
- * its own.
+ * Hatching, cross-hatching and screen tone cut the paper into slits and cells that nobody wants to fill one by one.
+ * They are told by being narrow and by being many beside each other, and become one region. It stays apart from its
+ * neighbours: which of them is shaded, their borders do not tell, and a wrong guess would flood. A narrow shape alone,
+ * the white of an eye, stays its own.
  */
 final readonly class Hatching
 {
@@ -21,7 +21,9 @@ final readonly class Hatching
 
     private const AND_PIXELS = 2;
 
-    /** Square of the border before the area from which on a shape is long: that of a square is 16, askew in pixels 32. */
+    /**
+     * Square of the border before the area from which on a shape is long: that of a square is 16, askew in pixels 32.
+     */
     private const LONG = 45;
 
     /** So many slits beside each other are no accident, and so many slits and cells: a net or a window has fewer. */
@@ -90,8 +92,8 @@ final readonly class Hatching
     }
 
     /**
-     * Whether slits are about as wide as each other, as a hand that shades makes them: splinters between lines that cross at
-     * random are not.
+     * Whether slits are about as wide as each other, as a hand that shades makes them: splinters between lines that
+     * cross at random are not.
      *
      * @param  non-empty-list<float>  $widths
      */

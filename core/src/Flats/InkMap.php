@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region\Bridge;
 use Awning\Core\Raster\Runs;
 
 /**
- * Where there is ink that bounds regions, and the bridges drawn in so far. A free pixel all round spares every look over
- * the page's edge: places count from there.
+ * Where there is ink that bounds regions, and the bridges drawn in so far. A free pixel all round spares every look
+ * over the page's edge: places count from there.
  */
 final class InkMap
 {
@@ -21,7 +21,9 @@ final class InkMap
     /** Lines of pixels by which the width of lines is measured, across and down. */
     private const SAMPLES = 160;
 
-    /** Where, among all lengths of ink in a row, that of a line crossed straight on is found; slanted ones are longer. */
+    /**
+     * Where, among all lengths of ink in a row, that of a line crossed straight on is found; slanted ones are longer.
+     */
     private const CROSSED = 0.4;
 
     private const SLANTED = 0.85;

@@ -6,8 +6,8 @@ namespace Awning\Core\Flats;
 
 /**
  * Line ends that are left when all that was sure has been bridged, judged once more by whom else they have: an end that
- * nobody else is near or points at was cut off more often than distance and turn would tell, as where a knife took a bend
- * away.
+ * nobody else is near or points at was cut off more often than distance and turn would tell, as where a knife took a
+ * bend away.
  */
 final readonly class LeftOver
 {

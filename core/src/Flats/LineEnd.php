@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Awning\Core\Flats;
 
-use Awning\Core\Page\Bridge;
+use Awning\Core\Page\Region\Bridge;
 
 /**
- * The tip of a stroke of ink, a corner that juts out, or a dot: where it is and which way it points (a unit vector; of a dot
- * nothing). The middle of a line of even width lies between two pixels: places are not rounded, so that a mirrored drawing has
- * mirrored ends.
+ * The tip of a stroke of ink, a corner that juts out, or a dot: where it is and which way it points (a unit vector; of
+ * a dot nothing). The middle of a line of even width lies between two pixels: places are not rounded, so that a
+ * mirrored drawing has mirrored ends.
  */
 final readonly class LineEnd
 {

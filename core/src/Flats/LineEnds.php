@@ -28,8 +28,8 @@ final class LineEnds
     private const PARTS = 1000;
 
     /**
-     * How far along the edge a tip is looked at, as a multiple of the line's width, an addition and a least, in pixels: the
-     * short reach finds the ends of fine lines, the longer ones those of broader ones. Found by trying on drawings.
+     * How far along the edge a tip is looked at, as a multiple of the line's width, an addition and a least, in pixels:
+     * the short reach finds the ends of fine lines, the longer ones those of broader ones. Found by trying on drawings.
      */
     private const REACHES = [[1.3, 3, 5], [2.6, 4, 9], [3.5, 4, 12], [4.5, 6, 16]];
 
@@ -91,7 +91,8 @@ final class LineEnds
     }
 
     /**
-     * Dots among many others are screen tone, and corners among many others a meander or an edge of it: no knife made them.
+     * Dots among many others are screen tone, and corners among many others a meander or an edge of it: no knife made
+     * them.
      *
      * @param  list<LineEnd>  $ends
      * @return list<LineEnd>
@@ -240,8 +241,8 @@ final class LineEnds
     }
 
     /**
-     * Where the edge bends away: the places before and after are closer together than the way over the corner. Steps along the
-     * edge would not do for that way: a slanted edge goes up and along by turns, and takes more of them.
+     * Where the edge bends away: the places before and after are closer together than the way over the corner. Steps
+     * along the edge would not do for that way: a slanted edge goes up and along by turns, and takes more of them.
      *
      * @param  list<int>  $xs
      * @param  list<int>  $ys

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Awning\Core\Flats;
 
 /**
- * Gives regions colours so that neighbours differ: the region with the fewest neighbours left is put aside again and again,
- * and the last put aside is coloured first (Matula and Beck 1983, smallest last). Six colours do for any flat map.
+ * Gives regions colours so that neighbours differ: the region with the fewest neighbours left is put aside again and
+ * again, and the last put aside is coloured first (Matula and Beck 1983, smallest last). Six colours do for any flat
+ * map.
  */
 final readonly class RegionColours
 {

@@ -9,9 +9,9 @@ use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Runs;
 
 /**
- * What a drawing would hide of things behind it: its lines and all they enclose, gaps closed as for flats. The corners of
- * the page are outside, and with them whatever free area they belong to; where a figure is cut by the page's edge its
- * inside reaches that edge, too, and still is inside.
+ * What a drawing would hide of things behind it: its lines and all they enclose, gaps closed as for flats. The corners
+ * of the page are outside, and with them whatever free area they belong to; where a figure is cut by the page's edge
+ * its inside reaches that edge, too, and still is inside.
  */
 final readonly class Silhouette
 {

@@ -8,8 +8,8 @@ use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Runs;
 
 /**
- * Areas of solid black among the lines: what is left of the ink when everything narrower than a square is taken away (its
- * opening, in the words of morphology). Only stretches of rows in which there are wide enough runs are looked at.
+ * Areas of solid black among the lines: what is left of the ink when everything narrower than a square is taken away
+ * (its opening, in the words of morphology). Only stretches of rows in which there are wide enough runs are looked at.
  */
 final readonly class SolidInk
 {

@@ -17,7 +17,9 @@ final readonly class TakenFlats
     {
     }
 
-    /** On a page of another size, so far right and down; where their picture does not reach, its nearest pixels go on. */
+    /**
+     * On a page of another size, so far right and down; where their picture does not reach, its nearest pixels go on.
+     */
     public function on(int $width, int $height, int $right, int $down): self
     {
         $index = '';

@@ -8,8 +8,8 @@ use Awning\Core\Raster\Components;
 use Awning\Core\Raster\Runs;
 
 /**
- * Wide shapes just as dark as the lines: filled in with the pencil the lines were drawn with. They are told from shadows
- * by that darkness, by their size, and by being lit all round.
+ * Wide shapes just as dark as the lines: filled in with the pencil the lines were drawn with. They are told from
+ * shadows by that darkness, by their size, and by being lit all round.
  */
 final readonly class FilledShapes
 {

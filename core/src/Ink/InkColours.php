@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
-use Awning\Core\Page\LineColour;
+use Awning\Core\Page\Drawing\LineColour;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 
 /**
- * Which colours of a scan were drawn to stay. A coloured underdrawing is lighter than the ink over it; lines that are as
- * dark as the ink, or that are nearly all there is, are ink whatever their colour.
+ * Which colours of a scan were drawn to stay. A coloured underdrawing is lighter than the ink over it; lines that are
+ * as dark as the ink, or that are nearly all there is, are ink whatever their colour.
  *
  * Colours are told apart by which channels stay bright: blue pencils run from violet blue to cyan, red ones from orange
  * red to magenta.
  */
 final readonly class InkColours
 {
-    /** By which of red (4), green (2) and blue (1) stay brighter than half-way between the darkest and the brightest. */
+    /**
+     * By which of red (4), green (2) and blue (1) stay brighter than half-way between the darkest and the brightest.
+     */
     public const NAMES = [1 => 'blue', 2 => 'green', 3 => 'blue', 4 => 'red', 5 => 'red', 6 => 'yellow'];
 
     /** Channels that differ by more make a pixel coloured, in steps of 255. */
@@ -160,8 +162,8 @@ final readonly class InkColours
     }
 
     /**
-     * One darkness out of three: of what is coloured and ink the darkest channel, else at most the lightest, which hides
-     * an underdrawing.
+     * One darkness out of three: of what is coloured and ink the darkest channel, else at most the lightest, which
+     * hides an underdrawing.
      *
      * @param  array{Plane, Plane, Plane}  $darkness  of red, green and blue
      */

@@ -104,7 +104,8 @@ final readonly class LevelGrid
     }
 
     /**
-     * For each cell the level that a share of the cells in its part of the page, an eighth of its side, does not exceed.
+     * For each cell the level that a share of the cells in its part of the page, an eighth of its side, does not
+     * exceed.
      *
      * @return list<int>
      */

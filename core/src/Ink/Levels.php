@@ -32,7 +32,8 @@ final readonly class Levels
 
     /**
      * Measured: the paper's noise from the darkness that 99.5 % of the pixels nearer paper than ink stay under, full
-     * ink from the middle of those nearer ink. The split between them is Otsu's (1979) where the lines are enough to show.
+     * ink from the middle of those nearer ink. The split between them is Otsu's (1979) where the lines are enough to
+     * show.
      */
     public static function measure(Plane $darkness): self
     {
@@ -51,8 +52,8 @@ final readonly class Levels
     }
 
     /**
-     * From where on it is no longer paper. A page with so few lines that they do not show in the whole is divided by its
-     * paper's noise.
+     * From where on it is no longer paper. A page with so few lines that they do not show in the whole is divided by
+     * its paper's noise.
      *
      * @param  array<int, int>  $histogram  of darkness
      */

@@ -16,13 +16,17 @@ use Awning\Core\Raster\Runs;
  */
 final readonly class PaperEdge
 {
-    /** A sheet is brighter than one of these parts of the brightest of the scan: the lower, the deeper a shadow on it. */
+    /**
+     * A sheet is brighter than one of these parts of the brightest of the scan: the lower, the deeper a shadow on it.
+     */
     private const BRIGHT = [0.55, 0.48, 0.42, 0.36, 0.3, 0.25];
 
     /** Of the scan, at the least and at the most. */
     private const SHARE = [0.2, 0.97];
 
-    /** So much of its hull a sheet fills, lines and shadows taken off; and so much of its four corners' area the hull. */
+    /**
+     * So much of its hull a sheet fills, lines and shadows taken off; and so much of its four corners' area the hull.
+     */
     private const FILLED = 0.9;
 
     /** So many of the four corners are to be seen: else it may be a shadow or a marked area that runs off the page. */
@@ -31,7 +35,10 @@ final readonly class PaperEdge
     /** Bright grain of a desk is narrower than twice as many cells. */
     private const SPECK = 2;
 
-    /** Cells from a hull's side within which the rim counts, and how many of its points are enough to lay the side along. */
+    /**
+     * Cells from a hull's side within which the rim counts, and how many of its points are enough to lay the side
+     * along.
+     */
     private const NEAR = 6.0;
 
     private const ENOUGH = 12;
@@ -73,8 +80,8 @@ final readonly class PaperEdge
     }
 
     /**
-     * The one that is filled best of those about as large as the largest: of a sheet with a shadow across it, the lit part
-     * may look like a sheet, too; and a little of the desk may hang on.
+     * The one that is filled best of those about as large as the largest: of a sheet with a shadow across it, the lit
+     * part may look like a sheet, too; and a little of the desk may hang on.
      *
      * @return ?list<array{float, float}> four corners in cells, null when there is none that lies in the picture
      */
@@ -140,7 +147,8 @@ final readonly class PaperEdge
     }
 
     /**
-     * A line through the rim's points near a side, by least squares of their distances; the side itself where they are few.
+     * A line through the rim's points near a side, by least squares of their distances; the side itself where they are
+     * few.
      *
      * @param  array{float, float}  $a
      * @param  array{float, float}  $b

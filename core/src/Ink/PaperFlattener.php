@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
-use Awning\Core\Page\LineColour;
+use Awning\Core\Page\Drawing\LineColour;
 use Awning\Core\Raster\Plane;
 
 /** Divides the paper and its light out of a scan, and says which of its colours are ink. */

@@ -11,10 +11,10 @@ use Awning\Core\Raster\Plane;
  * What the bare paper gives at each place of a scan: its tint times the light that falls on it, hard shadows and areas
  * of grey marker included.
  *
- * A grey closing takes the lines away and keeps the edges of what is wide (Serra 1982, as common in background removal).
- * What is wide and nearly as dark as ink is a solid black: there the paper is taken from around it. Where the light
- * changes fast, the darker of the neighbours counts: an edge of a shadow must not become a line, and ink is still far
- * darker than the shadow.
+ * A grey closing takes the lines away and keeps the edges of what is wide (Serra 1982, as common in background
+ * removal). What is wide and nearly as dark as ink is a solid black: there the paper is taken from around it. Where the
+ * light changes fast, the darker of the neighbours counts: an edge of a shadow must not become a line, and ink is still
+ * far darker than the shadow.
  */
 final readonly class PaperLight
 {
@@ -53,7 +53,10 @@ final readonly class PaperLight
         return $solid === null ? $light : self::around($closed, $known->with($known->levels & ~$solid));
     }
 
-    /** On another channel of the same scan, cell by cell: its solid blacks lie where these do. Enough to tell colours by. */
+    /**
+     * On another channel of the same scan, cell by cell: its solid blacks lie where these do. Enough to tell colours
+     * by.
+     */
     public function ofChannel(Plane $scan): self
     {
         $closed = LevelGrid::brightest($scan)->closed(self::LINES);

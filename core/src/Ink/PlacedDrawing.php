@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
-use Awning\Core\Page\CleanSettings;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\DrawingRole;
-use Awning\Core\Page\DrawingSource;
+use Awning\Core\Page\Drawing\CleanSettings;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\DrawingRole;
+use Awning\Core\Page\Drawing\DrawingSource;
+use Awning\Core\Page\Drawing\Placement;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Placement;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Projection;

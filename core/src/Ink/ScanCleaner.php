@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
-use Awning\Core\Page\CleanSettings;
+use Awning\Core\Page\Drawing\CleanSettings;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Projection;

@@ -60,7 +60,10 @@ final readonly class Skew
         return $isLong ? round($best, 2) : null;
     }
 
-    /** Of what runs across, in every few columns. Row by row: strings that fit the processor's cache cost a fraction of whole planes. */
+    /**
+     * Of what runs across, in every few columns. Row by row: strings that fit the processor's cache cost a fraction of
+     * whole planes.
+     */
     private static function upperEdges(Plane $ink): EdgePoints
     {
         $columns = substr(str_repeat("\xff".str_repeat("\0", self::APART - 1), intdiv($ink->width, self::APART) + 1), 0, $ink->width);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
+use Awning\Core\Light\Emission\Glow;
+use Awning\Core\Light\Plan\PanelLight;
+
 /** What a first light does to one figure of a page. */
 final readonly class FigureLit
 {

@@ -5,18 +5,31 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Colour\Rgb;
-use Awning\Core\Page\FlowLines;
-use Awning\Core\Page\Region;
-use Awning\Core\Page\Solid;
-use Awning\Core\Raster\Hands;
+use Awning\Core\Light\Emission\BesideColour;
+use Awning\Core\Light\Emission\Glow;
+use Awning\Core\Light\Emission\Lamp;
+use Awning\Core\Light\Emission\NearLight;
+use Awning\Core\Light\Plan\LightPlan;
+use Awning\Core\Light\Plan\PanelLight;
+use Awning\Core\Light\Plan\RoughDials;
+use Awning\Core\Light\Shadow\GroundShadow;
+use Awning\Core\Light\Shadow\ShadowCasters;
+use Awning\Core\Light\Surface\DirectionField;
+use Awning\Core\Light\Surface\FigureBodies;
+use Awning\Core\Light\Surface\Pieces;
+use Awning\Core\Light\Surface\SmallLight;
+use Awning\Core\Page\Region\FlowLines;
+use Awning\Core\Page\Region\Region;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Raster\Labels;
-use Awning\Core\Raster\OneHand;
+use Awning\Core\Raster\OneWorker;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
+use Awning\Core\Raster\Workers;
 
 /**
- * The entrance to this room: a first light on one figure of a page. Whoever asks fills a LightPage; what comes back is laid as
- * passes.
+ * The entrance to this room: a first light on one figure of a page. Whoever asks fills a LightPage; what comes back is
+ * laid as passes.
  */
 final readonly class FirstLight
 {
@@ -25,9 +38,9 @@ final readonly class FirstLight
 
     /**
      * @param  int  $figure  of the page
-     * @param  Hands  $hands  who shares the work on a figure in several pieces
+     * @param  Workers  $hands  who shares the work on a figure in several pieces
      */
-    public function __construct(private LightPage $page, private int $figure, private Hands $hands = new OneHand)
+    public function __construct(private LightPage $page, private int $figure, private Workers $hands = new OneWorker)
     {
     }
 
@@ -93,13 +106,13 @@ final readonly class FirstLight
             $bodies, $solids,
             $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
-            $plan->back?->key(), array_map(fn (FlowLines $flow): Along => Along::on($flow, $whole, $where), $flows),
+            $plan->back?->key(), array_map(fn (FlowLines $flow): DirectionField => DirectionField::on($flow, $whole, $where), $flows),
             $unseen === null ? null : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
         ), $pieces);
     }
 
-    /** @return ?Throwers null: nothing throws a shadow */
-    private function throwers(RoughDials $dials, int $panel): ?Throwers
+    /** @return ?ShadowCasters null: nothing throws a shadow */
+    private function throwers(RoughDials $dials, int $panel): ?ShadowCasters
     {
         if ($dials->cast < 1 && $dials->ground < 1) {
             return null;
@@ -108,7 +121,7 @@ final readonly class FirstLight
         $nearer = $where($this->isNearer(...));
         $ground = $dials->ground < 1 ? null : GroundShadow::of($nearer, $where(fn (Region $region): bool => $this->isMine($region, $panel)), $dials->ground);
 
-        return new Throwers($nearer, $where($this->isBefore(...)), $ground);
+        return new ShadowCasters($nearer, $where($this->isBefore(...)), $ground);
     }
 
     /** What shines of the figure, in the colour of the largest of it. */

@@ -6,7 +6,9 @@ namespace Awning\Core\Light;
 
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\RegionGraph;
-use Awning\Core\Page\Region;
+use Awning\Core\Light\Plan\LightPlan;
+use Awning\Core\Light\Shadow\UnseenLines;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 
@@ -42,7 +44,8 @@ final readonly class LightPage
     }
 
     /**
-     * How much of the page each figure has, what lies all round it left out: paper between panels, or a plain ground, is no body.
+     * How much of the page each figure has, what lies all round it left out: paper between panels, or a plain ground,
+     * is no body.
      *
      * @return array<int, int> pixels by figure
      */

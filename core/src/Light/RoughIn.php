@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Awning\Core\Light;
 
 use Awning\Core\Codec\Thumbnail;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Plan\RoughDials;
+use Awning\Core\Light\Surface\LitSurface;
+use Awning\Core\Light\Surface\SmallLight;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 
 /**
- * A first light, computed from the shapes of regions: what of each lies in shade, what in the light, where it is dark in the
- * corners between things, and where a light from behind catches an edge. Each is a coverage to be laid as an ordinary pass.
+ * A first light, computed from the shapes of regions: what of each lies in shade, what in the light, where it is dark
+ * in the corners between things, and where a light from behind catches an edge. Each is a coverage to be laid as an
+ * ordinary pass.
  *
- * A body takes light by Lambert's cosine law. It is worked out small (SmallLight), and the edge of a shade is found afterwards, at
- * full size.
+ * A body takes light by Lambert's cosine law. It is worked out small (SmallLight), and the edge of a shade is found
+ * afterwards, at full size.
  */
 final readonly class RoughIn
 {
@@ -25,7 +30,10 @@ final readonly class RoughIn
     /** Half of the narrowest: narrower ones show the steps that cosines are kept in. */
     private const SHARPEST = 0.02;
 
-    /** Lines that begin to give way at some cosine have done so after this part of the way to where light falls squarely. */
+    /**
+     * Lines that begin to give way at some cosine have done so after this part of the way to where light falls
+     * squarely.
+     */
     private const OVER_LINES = 6 / 7;
 
     /**

@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light;
 
-use Awning\Core\Page\Solid;
+use Awning\Core\Light\Emission\KeyLight;
+use Awning\Core\Light\Emission\NearLight;
+use Awning\Core\Light\Surface\DirectionField;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 
-/** What is known of bodies beside their outlines, and what else shines on them; all of it about the plane they are drawn in. */
+/**
+ * What is known of bodies beside their outlines, and what else shines on them; all of it about the plane they are drawn
+ * in.
+ */
 final readonly class Scene
 {
     /**
@@ -17,7 +23,7 @@ final readonly class Scene
      * @param  ?\Closure(Rect): ?Plane  $cast  the shadows that fall on a part of it; null: there are none
      * @param  list<NearLight>  $lamps
      * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
-     * @param  array<int, Along>  $flows  which way labels run
+     * @param  array<int, DirectionField>  $flows  which way labels run
      * @param  ?\Closure(Rect): ?Plane  $unseen  the dark in a part of it where lines were that are not shown; null: they are shown
      */
     public function __construct(

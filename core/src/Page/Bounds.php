@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Awning\Core\Page;
 
 /**
- * Checks values against the bounds of a record. The constructors of records call it, so that no record exists that could
- * not be read again. Each method returns the value it was given.
+ * Checks values against the bounds of a record. The constructors of records call it, so that no record exists that
+ * could not be read again. Each method returns the value it was given.
  */
 final class Bounds
 {
     /**
-     * Characters no name holds: control characters, line breaks, unassigned ones, and the marks that turn the direction of
-     * writing, by which one name can be made to look like another (Unicode Technical Report 36, 2.5). Joiners stay: scripts
-     * and emoji need them.
+     * Characters no name holds: control characters, line breaks, unassigned ones, and the marks that turn the direction
+     * of writing, by which one name can be made to look like another (Unicode Technical Report 36, 2.5). Joiners stay:
+     * scripts and emoji need them.
      */
     public const NOT_IN_NAMES = '/[\p{Cc}\p{Cs}\p{Co}\p{Cn}\x{061C}\x{200E}\x{200F}\x{2028}-\x{202E}\x{2066}-\x{2069}\x{FEFF}]/u';
 

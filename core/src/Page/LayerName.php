@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
-/** Names a layer of a page: "ink", "flats", "scan:ID", "drawing:ID", "cover:ID", "pass:ID" (coverage), "made:ID", "added:ID", "gone:ID" or "paint:ID". */
+/**
+ * Names a layer of a page: "ink", "flats", "scan:ID", "drawing:ID", "cover:ID", "pass:ID" (coverage), "made:ID",
+ * "added:ID", "gone:ID" or "paint:ID".
+ */
 final readonly class LayerName
 {
     private function __construct(public string $value, public LayerKind $kind)

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Page\Drawing\LineColouring;
+
 /**
  * How large a page is, how its lines look, and whether its flats follow its ink.
  *
@@ -71,7 +73,10 @@ final readonly class PageSize implements Record
         return new self(max(1, $this->width >> $level), max(1, $this->height >> $level), $this->dpi, $this->behind, $this->lines);
     }
 
-    /** Whether a picture of that size is the page's, larger or smaller: its sides are in the page's proportion, or nearly. */
+    /**
+     * Whether a picture of that size is the page's, larger or smaller: its sides are in the page's proportion, or
+     * nearly.
+     */
     public function isInProportion(int $width, int $height): bool
     {
         return abs($width * $this->height / ($height * $this->width) - 1) <= self::PROPORTION;

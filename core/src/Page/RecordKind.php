@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page;
 
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Pass\PassGroup;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Region\Bridge;
+use Awning\Core\Page\Region\ColourShift;
+use Awning\Core\Page\Region\Region;
+
 /** The kinds of record. A new kind is a class and a line here. */
 enum RecordKind: string
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Proof;
 
 /**
- * Looks for one kind of thing on a page that is worth a look. A new kind is a class in Finders and a line in FinderKinds: the
- * words, the place and the mend are told here, and the screen shows what it is told.
+ * Looks for one kind of thing on a page that is worth a look. A new kind is a class in Finders and a line in
+ * FinderKinds: the words, the place and the mend are told here, and the screen shows what it is told.
  */
 interface Finder
 {

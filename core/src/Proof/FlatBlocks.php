@@ -9,12 +9,14 @@ use Awning\Core\Raster\Histogram;
 use Awning\Core\Raster\Paint;
 
 /**
- * A picture in blocks of some pixels, each with its mean colour and whether it lies in a flat area: no edge, no smoothed
- * line, no soft gradient. Of each block a few pixels are looked at; over a flat area noise averages out.
+ * A picture in blocks of some pixels, each with its mean colour and whether it lies in a flat area: no edge, no
+ * smoothed line, no soft gradient. Of each block a few pixels are looked at; over a flat area noise averages out.
  */
 final readonly class FlatBlocks
 {
-    /** Pixels of a block may differ so much in a channel without an edge; or so many times what half of all blocks do. */
+    /**
+     * Pixels of a block may differ so much in a channel without an edge; or so many times what half of all blocks do.
+     */
     private const NOISE = 20;
 
     private const TIMES_NOISE = 3;

@@ -11,8 +11,9 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Flats\TrapGrowth;
 
 /**
- * The flat colours of a picture in blocks. The most frequent colour takes in all that are too near to be others, then the
- * most frequent of those left. What lies scattered or in thin lines only is noise, or an edge, and goes to its neighbours.
+ * The flat colours of a picture in blocks. The most frequent colour takes in all that are too near to be others, then
+ * the most frequent of those left. What lies scattered or in thin lines only is noise, or an edge, and goes to its
+ * neighbours.
  */
 final readonly class FlatColours
 {
@@ -23,8 +24,8 @@ final readonly class FlatColours
     private const SAME = 1.3;
 
     /**
-     * Colours that lie mixed are one with noise on it, though they differ by more: up to so much, and when so large a part of
-     * the sides of one's blocks is towards others that are so near.
+     * Colours that lie mixed are one with noise on it, though they differ by more: up to so much, and when so large a
+     * part of the sides of one's blocks is towards others that are so near.
      */
     private const MIXED = 6.0;
 
@@ -36,7 +37,9 @@ final readonly class FlatColours
     /** Lightnesses further apart than this need not be compared: the difference is larger than SAME. */
     private const APART = 2.5;
 
-    /** A colour is meant when so many blocks of it have it on all four sides: at the least, and as a part of its blocks. */
+    /**
+     * A colour is meant when so many blocks of it have it on all four sides: at the least, and as a part of its blocks.
+     */
     private const INSIDE = 3;
 
     private const COHERENT = 0.2;

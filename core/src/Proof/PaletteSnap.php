@@ -10,14 +10,17 @@ use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
 
 /**
- * Moves a picture's colours onto the palette they were matched to. Pixels of a flat area become the tone exactly; a pixel of
- * a smoothed edge is unmixed into the two colours it lies between (the foot of the perpendicular on the line between them, in
- * encoded sRGB, in which edges are smoothed) and moved by as much as that mixture moves. Lines, and colours the palette does not know,
- * stay, and edges towards them are mixed from them as they are.
+ * Moves a picture's colours onto the palette they were matched to. Pixels of a flat area become the tone exactly; a
+ * pixel of a smoothed edge is unmixed into the two colours it lies between (the foot of the perpendicular on the line
+ * between them, in encoded sRGB, in which edges are smoothed) and moved by as much as that mixture moves. Lines, and
+ * colours the palette does not know, stay, and edges towards them are mixed from them as they are.
  */
 final class PaletteSnap
 {
-    /** Steps of a channel by which a pixel of a flat area may be off it: noise, and what JPEG leaves; at the least and the most. */
+    /**
+     * Steps of a channel by which a pixel of a flat area may be off it: noise, and what JPEG leaves; at the least and
+     * the most.
+     */
     private const CLEAN = 2;
 
     private const NOISE = 14;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Proof;
 
 use Awning\Core\Flats\RegionGraph;
-use Awning\Core\Page\PassSpec;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 

@@ -12,7 +12,9 @@ use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 
-/** What is worth a second look in a material's ramp, and between the materials of a figure. The bounds are our choice. */
+/**
+ * What is worth a second look in a material's ramp, and between the materials of a figure. The bounds are our choice.
+ */
 final class RampAdvice
 {
     /** Neighbouring tones nearer than this cannot be told apart (CIEDE2000; common practice). */
@@ -38,7 +40,10 @@ final class RampAdvice
 
     private const RAMP = [Tone::Deep, Tone::Shade, Tone::Base, Tone::Light, Tone::Glint];
 
-    /** Colours further apart in L* than this are not near, whatever else they are: CIEDE2000 divides it by 1.75 at the most. */
+    /**
+     * Colours further apart in L* than this are not near, whatever else they are: CIEDE2000 divides it by 1.75 at the
+     * most.
+     */
     private const LIGHTNESS_PARTS = 9.0;
 
     /** Of one material no more than so many others it is near to. */
@@ -194,7 +199,9 @@ final class RampAdvice
         return null;
     }
 
-    /** The second colour, as little lighter or darker as parts it from the first for all eyes; null where nothing does. */
+    /**
+     * The second colour, as little lighter or darker as parts it from the first for all eyes; null where nothing does.
+     */
     private static function apart(Rgb $first, Rgb $second): ?Rgb
     {
         $from = Oklch::of($second);

@@ -11,8 +11,8 @@ use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
 
 /**
- * What a reader sees of each material on a page: the mean of its light, passes and mood and all, where no ink lies over it.
- * The mean is taken of linear light, as the eye at reading distance takes it.
+ * What a reader sees of each material on a page: the mean of its light, passes and mood and all, where no ink lies over
+ * it. The mean is taken of linear light, as the eye at reading distance takes it.
  */
 final class SeenColours
 {

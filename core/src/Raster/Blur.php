@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Raster;
 
 /**
- * A bell-shaped blur, by three boxes in a row along rows and columns, whose widths are chosen so that their variances add up to
- * the bell's as nearly as whole pixels can (Kovesi, Fast almost-Gaussian filtering, 2010; from memory).
+ * A bell-shaped blur, by three boxes in a row along rows and columns, whose widths are chosen so that their variances
+ * add up to the bell's as nearly as whole pixels can (Kovesi, Fast almost-Gaussian filtering, 2010; from memory).
  */
 final readonly class Blur
 {

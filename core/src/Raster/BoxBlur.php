@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Awning\Core\Raster;
 
 /**
- * A bell-shaped blur of any width, by three boxes in a row whose ends count in part, so that their variances add up to the
- * bell's exactly (extended box filters: Gwosdek, Grewenig, Bruhn, Weickert, Theoretical foundations of Gaussian convolution by
- * extended box filtering, 2011; from memory, and checked by the variance in the tests). What lies at the edge counts for what
- * lies beside it. The browser's resources/js/picture/boxBlur.ts does the same.
+ * A bell-shaped blur of any width, by three boxes in a row whose ends count in part, so that their variances add up to
+ * the bell's exactly (extended box filters: Gwosdek, Grewenig, Bruhn, Weickert, Theoretical foundations of Gaussian
+ * convolution by extended box filtering, 2011; from memory, and checked by the variance in the tests). What lies at the
+ * edge counts for what lies beside it. The browser's resources/js/picture/boxBlur.ts does the same.
  */
 final readonly class BoxBlur
 {

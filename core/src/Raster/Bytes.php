@@ -38,7 +38,10 @@ final class Bytes
         return str_repeat("\0", $level).str_repeat("\xff", 256 - $level);
     }
 
-    /** Whether all are 0. Compared with as many zeros: many at a time, where a look for the first other one goes byte by byte. */
+    /**
+     * Whether all are 0. Compared with as many zeros: many at a time, where a look for the first other one goes byte by
+     * byte.
+     */
     public static function isNothing(string $bytes): bool
     {
         return $bytes === str_repeat("\0", strlen($bytes));

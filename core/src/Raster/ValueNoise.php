@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Awning\Core\Raster;
 
 /**
- * Soft patches that look random and follow from a seed: random values in the corners of a square grid, and between them a
- * smooth step (value noise; common practice). The browser's resources/js/picture/valueNoise.ts makes the same.
+ * Soft patches that look random and follow from a seed: random values in the corners of a square grid, and between them
+ * a smooth step (value noise; common practice). The browser's resources/js/picture/valueNoise.ts makes the same.
  */
 final readonly class ValueNoise
 {

@@ -6,8 +6,8 @@ namespace Awning\Core\Raster;
 
 /**
  * A plane seen through a projection: each pixel of the result looks back to where it comes from and mixes the four
- * pixels round that place (bilinear). Where it becomes smaller, it is halved by averages first, so that thin lines stay.
- * Places where there is nothing are not looked at.
+ * pixels round that place (bilinear). Where it becomes smaller, it is halved by averages first, so that thin lines
+ * stay. Places where there is nothing are not looked at.
  */
 final readonly class Warp
 {

@@ -8,8 +8,8 @@ use Awning\Core\Raster\Coverage;
 use Awning\Core\Raster\Rect;
 
 /**
- * Full at one place, nothing at another, evenly less on the way: straight across, or round about the first place. Before the
- * first place of a straight one all is full, behind the second there is nothing.
+ * Full at one place, nothing at another, evenly less on the way: straight across, or round about the first place.
+ * Before the first place of a straight one all is full, behind the second there is nothing.
  */
 final readonly class Ramp implements Coverage
 {

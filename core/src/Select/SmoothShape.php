@@ -9,8 +9,9 @@ use Awning\Core\Raster\Outline;
 use Awning\Core\Raster\Rect;
 
 /**
- * The inside of a closed outline, with smooth edges: each pixel is covered as far as the shape covers it, exactly along the row
- * and to a quarter of a pixel down. Where the outline crosses itself, every other time, as everywhere in the flats.
+ * The inside of a closed outline, with smooth edges: each pixel is covered as far as the shape covers it, exactly along
+ * the row and to a quarter of a pixel down. Where the outline crosses itself, every other time, as everywhere in the
+ * flats.
  */
 final readonly class SmoothShape implements Coverage
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Sheet\State\References;
 
 /** An op a client may ask for. */
 interface ClientOp extends Op

@@ -8,8 +8,8 @@ use Awning\Core\Brush\Nib;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Flats\Silhouette;
 use Awning\Core\Ink\PlacedDrawing;
-use Awning\Core\Page\Drawing;
-use Awning\Core\Page\InkStroke;
+use Awning\Core\Page\Drawing\Drawing;
+use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Raster\Bytes;
@@ -18,9 +18,9 @@ use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
 
 /**
- * The page's ink is the most of the lines of its drawings and of the strokes drawn here; a drawing that covers takes away
- * what lies behind it first. Nothing of it is lost in the sum: each drawing keeps a layer of its own, and strokes are
- * drawn anew from their points.
+ * The page's ink is the most of the lines of its drawings and of the strokes drawn here; a drawing that covers takes
+ * away what lies behind it first. Nothing of it is lost in the sum: each drawing keeps a layer of its own, and strokes
+ * are drawn anew from their points.
  */
 final readonly class InkLayers
 {

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet;
 
+use Awning\Core\Sheet\State\Right;
+
 /**
- * One change to a page. It either alters the sheet as a whole or throws before altering anything. The journal keeps it as
- * it was asked for: its kind, the version of its form, its input.
+ * One change to a page. It either alters the sheet as a whole or throws before altering anything. The journal keeps it
+ * as it was asked for: its kind, the version of its form, its input.
  */
 interface Op
 {

@@ -5,45 +5,45 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\Data;
-use Awning\Core\Sheet\Ops\AbsorbRegions;
-use Awning\Core\Sheet\Ops\AbsorbStrays;
-use Awning\Core\Sheet\Ops\AddPass;
-use Awning\Core\Sheet\Ops\ChangeBridges;
-use Awning\Core\Sheet\Ops\ChangeDrawing;
-use Awning\Core\Sheet\Ops\ChangePass;
-use Awning\Core\Sheet\Ops\ColourLines;
-use Awning\Core\Sheet\Ops\CopyPass;
-use Awning\Core\Sheet\Ops\DragPaint;
-use Awning\Core\Sheet\Ops\DrawInk;
-use Awning\Core\Sheet\Ops\FillInside;
-use Awning\Core\Sheet\Ops\FillRegions;
-use Awning\Core\Sheet\Ops\GroupPasses;
-use Awning\Core\Sheet\Ops\HangSetup;
-use Awning\Core\Sheet\Ops\JoinRegions;
-use Awning\Core\Sheet\Ops\JoinSetup;
-use Awning\Core\Sheet\Ops\LimitBridges;
-use Awning\Core\Sheet\Ops\LockRegions;
-use Awning\Core\Sheet\Ops\MergePass;
-use Awning\Core\Sheet\Ops\MovePaint;
-use Awning\Core\Sheet\Ops\OrderPasses;
-use Awning\Core\Sheet\Ops\PaintRamp;
-use Awning\Core\Sheet\Ops\PaintShape;
-use Awning\Core\Sheet\Ops\PlacePaint;
-use Awning\Core\Sheet\Ops\PourPaint;
-use Awning\Core\Sheet\Ops\RemoveDrawing;
-use Awning\Core\Sheet\Ops\RemovePass;
-use Awning\Core\Sheet\Ops\ResizeRegions;
-use Awning\Core\Sheet\Ops\ShapeRegions;
-use Awning\Core\Sheet\Ops\ShiftColours;
-use Awning\Core\Sheet\Ops\SoftenMask;
-use Awning\Core\Sheet\Ops\SoftenPass;
-use Awning\Core\Sheet\Ops\StandBefore;
-use Awning\Core\Sheet\Ops\StandUnder;
-use Awning\Core\Sheet\Ops\StartPage;
-use Awning\Core\Sheet\Ops\Stroke;
-use Awning\Core\Sheet\Ops\TellFlow;
-use Awning\Core\Sheet\Ops\TellSolids;
-use Awning\Core\Sheet\Ops\WearVariant;
+use Awning\Core\Sheet\Ops\Flats\AbsorbRegions;
+use Awning\Core\Sheet\Ops\Flats\AbsorbStrays;
+use Awning\Core\Sheet\Ops\Flats\ChangeBridges;
+use Awning\Core\Sheet\Ops\Flats\ChooseVariant;
+use Awning\Core\Sheet\Ops\Flats\FillInside;
+use Awning\Core\Sheet\Ops\Flats\FillRegions;
+use Awning\Core\Sheet\Ops\Flats\JoinRegions;
+use Awning\Core\Sheet\Ops\Flats\LimitBridges;
+use Awning\Core\Sheet\Ops\Flats\LockRegions;
+use Awning\Core\Sheet\Ops\Flats\ResizeRegions;
+use Awning\Core\Sheet\Ops\Flats\ShapeRegions;
+use Awning\Core\Sheet\Ops\Flats\ShiftColours;
+use Awning\Core\Sheet\Ops\Ink\ChangeDrawing;
+use Awning\Core\Sheet\Ops\Ink\ColourLines;
+use Awning\Core\Sheet\Ops\Ink\DrawInk;
+use Awning\Core\Sheet\Ops\Ink\RemoveDrawing;
+use Awning\Core\Sheet\Ops\Ink\StartPage;
+use Awning\Core\Sheet\Ops\Light\SetDirections;
+use Awning\Core\Sheet\Ops\Light\SetInFront;
+use Awning\Core\Sheet\Ops\Light\SetLightPlan;
+use Awning\Core\Sheet\Ops\Light\SetSolids;
+use Awning\Core\Sheet\Ops\Paint\DragPaint;
+use Awning\Core\Sheet\Ops\Paint\MovePaint;
+use Awning\Core\Sheet\Ops\Paint\PaintRamp;
+use Awning\Core\Sheet\Ops\Paint\PaintShape;
+use Awning\Core\Sheet\Ops\Paint\PlacePaint;
+use Awning\Core\Sheet\Ops\Paint\PourPaint;
+use Awning\Core\Sheet\Ops\Paint\SoftenPass;
+use Awning\Core\Sheet\Ops\Paint\Stroke;
+use Awning\Core\Sheet\Ops\Passes\AddPass;
+use Awning\Core\Sheet\Ops\Passes\ChangePass;
+use Awning\Core\Sheet\Ops\Passes\CopyPass;
+use Awning\Core\Sheet\Ops\Passes\GroupPasses;
+use Awning\Core\Sheet\Ops\Passes\HangSetup;
+use Awning\Core\Sheet\Ops\Passes\JoinSetup;
+use Awning\Core\Sheet\Ops\Passes\MergePass;
+use Awning\Core\Sheet\Ops\Passes\OrderPasses;
+use Awning\Core\Sheet\Ops\Passes\RemovePass;
+use Awning\Core\Sheet\Ops\Passes\SoftenMask;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
 final class OpKinds
@@ -61,17 +61,17 @@ final class OpKinds
         AbsorbRegions::class,
         AbsorbStrays::class,
         ShiftColours::class,
-        WearVariant::class,
+        ChooseVariant::class,
         Stroke::class,
         PaintShape::class,
         PourPaint::class,
         PaintRamp::class,
         SoftenPass::class,
         SoftenMask::class,
-        TellSolids::class,
-        StandBefore::class,
-        TellFlow::class,
-        StandUnder::class,
+        SetSolids::class,
+        SetInFront::class,
+        SetDirections::class,
+        SetLightPlan::class,
         DragPaint::class,
         MovePaint::class,
         PlacePaint::class,

@@ -6,15 +6,20 @@ namespace Awning\Core\Sheet;
 
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
-use Awning\Core\Page\Region;
+use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Raster\TileGrid;
+use Awning\Core\Sheet\State\Change;
+use Awning\Core\Sheet\State\Groups;
+use Awning\Core\Sheet\State\RecordChange;
+use Awning\Core\Sheet\State\SheetSource;
+use Awning\Core\Sheet\State\TileChange;
 
 /**
  * A page in memory while an op is applied: tiles are fetched when asked for, and everything that is set is noted with

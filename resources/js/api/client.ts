@@ -141,7 +141,10 @@ export const api = {
     removeMember: (series: number, user: number) => json<void>('DELETE', `/api/series/${series}/members/${user}`),
     addFigure: (series: number, name: string, op_id: string) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures`, { name, op_id }),
-    /** With a page, the answer here and in the next three is what that page shows: it may stand under a light of its own. */
+    /**
+     * With a page, the answer here and in the next three is what that page shows: it may stand under a light of its
+     * own.
+     */
     changeFigure: (series: number, figure: number, change: FigureChange, op_id: string, page?: number) =>
         json<PaletteState>('PATCH', `/api/series/${series}/figures/${figure}`, { ...change, op_id, page }),
     copyMaterials: (series: number, figure: number, materials: number[], op_id: string, page?: number) =>
@@ -166,7 +169,9 @@ export const api = {
     changeMaterial: (series: number, { id, version }: MaterialState, change: MaterialChange, op_id: string) =>
         json<PaletteState>('PATCH', `/api/series/${series}/materials/${id}`, { version, ...change, op_id }),
     duplicateMaterial: (series: number, material: number, op_id: string) =>
-        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/materials/${material}/copies`, { op_id }),
+        json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/materials/${material}/copies`, {
+            op_id,
+        }),
     retireMaterial: (series: number, { id, version }: MaterialState, into: number | null, op_id: string) =>
         json<PaletteState>('DELETE', `/api/series/${series}/materials/${id}`, { version, into, op_id }),
     retireFigure: (series: number, figure: number, into: number | null, op_id: string) =>
@@ -182,10 +187,19 @@ export const api = {
         json<Record<string, Record<Tone, string>>>('POST', `/api/series/${series}/rule/preview`, { light, dials }),
     palette: (series: number) => json<PaletteOverviewState>('GET', `/api/series/${series}/palette`),
     paletteHistory: (series: number) => json<HistoryEntryState[]>('GET', `/api/series/${series}/palette/history`),
-    undoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
-    redoPalette: (series: number, op_id: string) => json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
+    undoPalette: (series: number, op_id: string) =>
+        json<{ title: string }>('POST', `/api/series/${series}/palette/undo`, { op_id }),
+    redoPalette: (series: number, op_id: string) =>
+        json<{ title: string }>('POST', `/api/series/${series}/palette/redo`, { op_id }),
     /** @param ramp whether they are one material's tones, dark to light */
-    takeColours: (series: number, figure: number, name: string, ramp: boolean, colours: readonly string[], op_id: string) =>
+    takeColours: (
+        series: number,
+        figure: number,
+        name: string,
+        ramp: boolean,
+        colours: readonly string[],
+        op_id: string,
+    ) =>
         json<{ id: number; palette: PaletteState }>('POST', `/api/series/${series}/figures/${figure}/colours`, {
             name,
             ramp,
@@ -235,7 +249,7 @@ export const api = {
         json<PaletteVariantsState>('POST', `/api/series/${series}/variants`, { name, op_id }),
     changeVariant: (series: number, { id, version }: VariantState, change: VariantChange, op_id: string) =>
         json<PaletteVariantsState>('PATCH', `/api/series/${series}/variants/${id}`, { version, ...change, op_id }),
-    wearVariant: (series: number, page: number, variant: number | null) =>
+    chooseVariant: (series: number, page: number, variant: number | null) =>
         json<PaletteVariantsState>('PUT', `/api/series/${series}/pages/${page}/variant`, { variant }),
     versions: (series: number) => json<PaletteVersionsState>('GET', `/api/series/${series}/versions`),
     /** What differs between two versions; 0: the palette now. */
@@ -244,7 +258,8 @@ export const api = {
     /** A small picture of a page by a version of the palette; 0: by the palette now. */
     pageAsUrl: (series: number, page: number, version: number, state: string) =>
         `/api/series/${series}/pages/${page}/as/${version}?${state}`,
-    nameVersion: (series: number, name: string) => json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
+    nameVersion: (series: number, name: string) =>
+        json<{ id: number }>('POST', `/api/series/${series}/versions`, { name }),
     restoreVersion: (series: number, version: number, op_id: string) =>
         json<PaletteVersionsState>('POST', `/api/series/${series}/versions/${version}/restore`, { op_id }),
     holdPalette: (series: number, page: number, version: number | null, follows: number[]) =>
@@ -260,7 +275,8 @@ export const api = {
         json<FeedState>('GET', `/api/pages/${id}/feed?since=${since}&palette=${palette}&wait=${wait ? 1 : 0}`),
     lease: (id: number, lease: string) => json<LeaseState>('POST', `/api/pages/${id}/lease`, { lease }),
     /** @param op a change to the page: its kind and its input */
-    apply: (id: number, asking: Asking, op: { kind: string }) => json<Applied>('POST', `/api/pages/${id}/ops`, { ...asking, op }),
+    apply: (id: number, asking: Asking, op: { kind: string }) =>
+        json<Applied>('POST', `/api/pages/${id}/ops`, { ...asking, op }),
     undo: (id: number, asking: Asking) => json<Applied>('POST', `/api/pages/${id}/undo`, asking),
     redo: (id: number, asking: Asking) => json<Applied>('POST', `/api/pages/${id}/redo`, asking),
 
@@ -301,7 +317,10 @@ export const api = {
     async look(page: number, drawing: string, clean: CleanData, level: number, tiles: number[]): Promise<CleanLook> {
         const response = await send('POST', `/api/pages/${page}/drawings/${drawing}/look`, { clean, level, tiles });
         const [column, row] = (response.headers.get('X-Awning-Place') ?? '').split(' ').map(Number);
-        return { picture: await createImageBitmap(await response.blob()), first: Number.isNaN(column) ? null : { column, row } };
+        return {
+            picture: await createImageBitmap(await response.blob()),
+            first: Number.isNaN(column) ? null : { column, row },
+        };
     },
     /** Lines out of an SVG file; nothing is changed by asking. */
     readLines: (page: number, svg: string) => json<InkStrokeData[]>('POST', `/api/pages/${page}/lines`, { svg }),
@@ -331,7 +350,8 @@ export const api = {
     roughIn: (id: number, lease: string, figure: number, plan: LightPlanData, only: number[]) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, figure, plan, only }),
     /** On all figures that are on the page. */
-    roughInAll: (id: number, lease: string, plan: LightPlanData) => json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan }),
+    roughInAll: (id: number, lease: string, plan: LightPlanData) =>
+        json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan }),
     /** Occlusion alone, and the lines are hidden. */
     occludeLines: (id: number, lease: string, plan: LightPlanData) =>
         json<TaskState>('POST', `/api/pages/${id}/rough`, { lease, plan, lineless: true }),
@@ -344,10 +364,15 @@ export const api = {
     changeSetup: (series: number, setup: number, passes: SetupPass[], op_id: string) =>
         json<SetupState[]>('PUT', `/api/series/${series}/setups/${setup}`, { passes, op_id }),
     /** The pages a setup hangs on. */
-    setupFollowers: (series: number, setup: number) => json<SetupFollowerState[]>('GET', `/api/series/${series}/setups/${setup}/followers`),
+    setupFollowers: (series: number, setup: number) =>
+        json<SetupFollowerState[]>('GET', `/api/series/${series}/setups/${setup}/followers`),
     /** What hangs from it on some pages becomes what it is now; before: what it was until it was changed. */
     followSetup: (series: number, setup: number, pages: number[], before: SetupPass[]) =>
-        json<TaskState>('POST', `/api/series/${series}/setups/${setup}/follow`, { pages, known: before.length, before }),
+        json<TaskState>('POST', `/api/series/${series}/setups/${setup}/follow`, {
+            pages,
+            known: before.length,
+            before,
+        }),
     setupFileUrl: (series: number, setup: number) => `/api/series/${series}/setups/${setup}/file`,
     takeSetup: (series: number, text: string, op_id: string) =>
         json<SetupState[]>('POST', `/api/series/${series}/setups/file`, { text, op_id }),
@@ -372,7 +397,8 @@ export const api = {
         json<PaletteState>('PATCH', `/api/series/${series}/lights/${id}`, { page, version, ...change, op_id }),
     pickLight: (series: number, page: number, light: number | null) =>
         json<PaletteState>('PUT', `/api/series/${series}/pages/${page}/light`, { light }),
-    enlarge: (id: number, lease: string, factor: number) => json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
+    enlarge: (id: number, lease: string, factor: number) =>
+        json<TaskState>('POST', `/api/pages/${id}/enlarge`, { lease, factor }),
     deliver: (id: number, format: string) => json<TaskState>('POST', `/api/pages/${id}/deliver`, { format }),
     tasks: (id: number) => json<TaskState[]>('GET', `/api/pages/${id}/tasks`),
     task: (id: number) => json<TaskState>('GET', `/api/tasks/${id}`),

@@ -12,9 +12,6 @@ export type TipKind = (typeof TIP_KINDS)[number];
 export const SHADE_HUES = ['opposite', 'blue'] as const;
 export type ShadeHue = (typeof SHADE_HUES)[number];
 
-export const BRIDGE_KINDS = ['found', 'kept', 'doubtful', 'refused'] as const;
-export type BridgeKind = (typeof BRIDGE_KINDS)[number];
-
 export const LINE_COLOURS = ['auto', 'keep', 'blue', 'red', 'all'] as const;
 export type LineColour = (typeof LINE_COLOURS)[number];
 
@@ -30,14 +27,17 @@ export type BlendMode = (typeof BLEND_MODES)[number];
 export const SCOPE_KINDS = ['page', 'ink', 'figure', 'material', 'behind'] as const;
 export type ScopeKind = (typeof SCOPE_KINDS)[number];
 
+export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
+export type LightPart = (typeof LIGHT_PARTS)[number];
+
+export const BRIDGE_KINDS = ['found', 'kept', 'doubtful', 'refused'] as const;
+export type BridgeKind = (typeof BRIDGE_KINDS)[number];
+
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
 export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'unseen', 'glow'] as const;
 export type RoughKind = (typeof ROUGH_KINDS)[number];
-
-export const LIGHT_PARTS = ['light', 'around', 'opposite', 'given'] as const;
-export type LightPart = (typeof LIGHT_PARTS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
 export type AdviceKind = (typeof ADVICE_KINDS)[number];
@@ -51,11 +51,11 @@ export type FinderStage = (typeof FINDER_STAGES)[number];
 export const VERDICTS = ['exact', 'near', 'unknown'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-export const RAMP_FORMS = ['straight', 'round'] as const;
-export type RampForm = (typeof RAMP_FORMS)[number];
-
 export const SHAPE_USES = ['add', 'take', 'keep'] as const;
 export type ShapeUse = (typeof SHAPE_USES)[number];
+
+export const RAMP_FORMS = ['straight', 'round'] as const;
+export type RampForm = (typeof RAMP_FORMS)[number];
 
 /** Bounds that are told of beforehand. */
 export const MOST = {"passesOfSetup":24,"directions":8} as const;

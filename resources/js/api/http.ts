@@ -51,7 +51,11 @@ function csrf(): string {
 }
 
 export function headers(hasJson: boolean): Record<string, string> {
-    return { Accept: 'application/json', 'X-XSRF-TOKEN': csrf(), ...(hasJson ? { 'Content-Type': 'application/json' } : {}) };
+    return {
+        Accept: 'application/json',
+        'X-XSRF-TOKEN': csrf(),
+        ...(hasJson ? { 'Content-Type': 'application/json' } : {}),
+    };
 }
 
 async function fetched(method: string, path: string, body: unknown): Promise<Response> {
@@ -83,7 +87,12 @@ export async function send(method: string, path: string, body?: unknown): Promis
     const details = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     const kind = kindOf(response.status);
     const said = typeof details.message === 'string' && details.message !== '' ? details.message : null;
-    const message = kind === 'unavailable' ? 'The server is in trouble just now.' : kind === 'signed-out' ? 'You are signed out.' : said;
+    const message =
+        kind === 'unavailable'
+            ? 'The server is in trouble just now.'
+            : kind === 'signed-out'
+              ? 'You are signed out.'
+              : said;
     throw new Failure(kind, message ?? 'The server did not accept this.', response.status, details);
 }
 

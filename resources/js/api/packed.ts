@@ -1,4 +1,6 @@
-/** Many tiles in one answer: for each a length, a name of 32 bytes, and the deflated bytes; length 0 is an empty tile. */
+/**
+ * Many tiles in one answer: for each a length, a name of 32 bytes, and the deflated bytes; length 0 is an empty tile.
+ */
 export interface NamedTile {
     name: string;
     bytes: Uint8Array;

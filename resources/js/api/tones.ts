@@ -10,4 +10,5 @@ export const SIX: readonly Tone[] = TONES.slice(0, SIX_OF);
 export const MORE: readonly Tone[] = TONES.slice(SIX_OF);
 
 /** What a tone of a material is called. */
-export const nameOf = (material: MaterialState, tone: Tone): string => material.more.find((one) => one.tone === tone)?.name ?? tone;
+export const nameOf = (material: MaterialState, tone: Tone): string =>
+    material.more.find((one) => one.tone === tone)?.name ?? tone;

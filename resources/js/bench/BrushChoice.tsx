@@ -19,16 +19,26 @@ export function BrushChoice() {
     };
     return (
         <div className="relative">
-            <button className="act" aria-expanded={isOpen} aria-haspopup="listbox" title={picked.what} onClick={() => setOpen(!isOpen)}>
+            <button
+                className="act"
+                aria-expanded={isOpen}
+                aria-haspopup="listbox"
+                title={picked.what}
+                onClick={() => setOpen(!isOpen)}
+            >
                 {picked.name} <ChevronUp size={14} aria-hidden />
             </button>
             {isOpen && (
                 <div className="absolute bottom-full left-0 z-20 mb-1.5 max-h-[540px] w-[560px] overflow-y-auto border border-base-300 bg-base-100 p-1.5">
-                    {!isMaking && <BrushList brushes={brushes} picked={picked} onPick={pick} onLeave={() => setOpen(false)} />}
+                    {!isMaking && (
+                        <BrushList brushes={brushes} picked={picked} onPick={pick} onLeave={() => setOpen(false)} />
+                    )}
                     <button className="act my-1" aria-expanded={isMaking} onClick={() => setMaking(!isMaking)}>
                         {isMaking ? 'Leave it as it is' : `Make another of ${picked.name}`}
                     </button>
-                    {isMaking && <BrushMaker key={`${picked.id} ${picked.name}`} from={picked} onTaken={() => setOpen(false)} />}
+                    {isMaking && (
+                        <BrushMaker key={`${picked.id} ${picked.name}`} from={picked} onTaken={() => setOpen(false)} />
+                    )}
                 </div>
             )}
         </div>
@@ -59,7 +69,9 @@ function BrushList({ brushes, picked, onPick, onLeave }: ListProps) {
                         <BrushSample brush={boxed} />
                         <span className="min-w-0">
                             <span className="block truncate">{boxed.name}</span>
-                            <span className="quiet block whitespace-normal text-[12px] leading-tight">{boxed.what}</span>
+                            <span className="quiet block whitespace-normal text-[12px] leading-tight">
+                                {boxed.what}
+                            </span>
                         </span>
                     </button>
                 </li>

@@ -64,9 +64,17 @@ interface Pressed {
 }
 
 const PRESSURE: Pressed[] = [
-    { name: 'sizeBy', label: 'Size', title: 'How large a mark is: at the left with the lightest touch, at the right fully pressed' },
+    {
+        name: 'sizeBy',
+        label: 'Size',
+        title: 'How large a mark is: at the left with the lightest touch, at the right fully pressed',
+    },
     { name: 'flowBy', label: 'Flow', title: 'How much each mark adds, from the lightest touch to fully pressed' },
-    { name: 'opacityBy', label: 'Opacity', title: 'The most the stroke covers there, however often it goes over itself' },
+    {
+        name: 'opacityBy',
+        label: 'Opacity',
+        title: 'The most the stroke covers there, however often it goes over itself',
+    },
 ];
 
 /** @param onTaken the brush is in hand: what it was made in may close */
@@ -95,7 +103,12 @@ export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () =>
                 />
                 <label className="act cursor-pointer" title="A PNG: what is dark in it covers">
                     Bring a picture
-                    <input type="file" className="sr-only" accept="image/png" onChange={(event) => void bring(event.target.files?.[0])} />
+                    <input
+                        type="file"
+                        className="sr-only"
+                        accept="image/png"
+                        onChange={(event) => void bring(event.target.files?.[0])}
+                    />
                 </label>
                 <Tick checked={tip.along} onChange={(along) => set({ along })}>
                     along the stroke
@@ -157,7 +170,13 @@ function Pressure({ tip, onChange }: { tip: TipData; onChange: (change: Partial<
         <div className="flex items-end gap-4">
             <span className="quiet w-16 self-center">By pressure</span>
             {PRESSURE.map(({ name, label, title }) => (
-                <CurveField key={name} label={label} title={title} curve={tip[name]} onChange={(curve) => onChange({ [name]: curve })} />
+                <CurveField
+                    key={name}
+                    label={label}
+                    title={title}
+                    curve={tip[name]}
+                    onChange={(curve) => onChange({ [name]: curve })}
+                />
             ))}
         </div>
     );

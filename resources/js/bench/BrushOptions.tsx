@@ -90,13 +90,29 @@ export function Weight() {
 export function Taper() {
     const bench = useBenchModel();
     const taper = useBench((view) => Math.round(view.taper * 100));
-    return <Slide label="Taper" value={taper} most={50} shown={`${taper} %`} onChange={(value) => bench.set({ taper: value / 100 })} />;
+    return (
+        <Slide
+            label="Taper"
+            value={taper}
+            most={50}
+            shown={`${taper} %`}
+            onChange={(value) => bench.set({ taper: value / 100 })}
+        />
+    );
 }
 
 export function Grain() {
     const bench = useBenchModel();
     const grain = useBench((view) => Math.round(view.grain * 100));
-    return <Slide label="Grain" value={grain} most={100} shown={`${grain} %`} onChange={(value) => bench.set({ grain: value / 100 })} />;
+    return (
+        <Slide
+            label="Grain"
+            value={grain}
+            most={100}
+            shown={`${grain} %`}
+            onChange={(value) => bench.set({ grain: value / 100 })}
+        />
+    );
 }
 
 export function Softness() {
@@ -105,7 +121,14 @@ export function Softness() {
     const isApart = useBench((view) => view.isSoftApart);
     return (
         <>
-            <Slide label="Soft" value={by} least={1} most={120} shown={`${by} px`} onChange={(value) => bench.set({ softness: value })} />
+            <Slide
+                label="Soft"
+                value={by}
+                least={1}
+                most={120}
+                shown={`${by} px`}
+                onChange={(value) => bench.set({ softness: value })}
+            />
             <Tick
                 className="text-[13px]"
                 title="Edges that lie along the border of a region stay hard; only those inside are softened. Counts for a whole pass, too"
@@ -144,7 +167,14 @@ export function Cut() {
                 Only parts of lines
             </Tick>
             {isCutting && (
-                <Slide label="Width" value={cut} least={2} most={300} shown={`${cut} px`} onChange={(value) => bench.set({ cut: value })} />
+                <Slide
+                    label="Width"
+                    value={cut}
+                    least={2}
+                    most={300}
+                    shown={`${cut} px`}
+                    onChange={(value) => bench.set({ cut: value })}
+                />
             )}
         </>
     );

@@ -21,10 +21,19 @@ export function BrushSample({ brush }: { brush: Drawable }) {
 }
 
 function draw(context: CanvasRenderingContext2D, { hardness, tip }: Drawable): void {
-    const preview = previewOf({ size: SAMPLE, hardness, opacity: 1, smoothing: 0, ...(tip === null ? {} : { tip }) }, 0, WIDTH, HEIGHT);
+    const preview = previewOf(
+        { size: SAMPLE, hardness, opacity: 1, smoothing: 0, ...(tip === null ? {} : { tip }) },
+        0,
+        WIDTH,
+        HEIGHT,
+    );
     for (let i = 0; i <= 40; i++) {
         const part = i / 40;
-        preview.add([12 + (WIDTH - 24) * part, HEIGHT / 2 + 5 * Math.sin(part * 2 * Math.PI), 0.35 + 0.65 * Math.sin(part * Math.PI)]);
+        preview.add([
+            12 + (WIDTH - 24) * part,
+            HEIGHT / 2 + 5 * Math.sin(part * 2 * Math.PI),
+            0.35 + 0.65 * Math.sin(part * Math.PI),
+        ]);
     }
     preview.end();
     const tile = preview.tiles.get('0,0');

@@ -44,7 +44,11 @@ function Pane() {
                 >
                     window
                 </a>
-                <button className="bare" aria-label="Close the pictures" onClick={() => bench.set({ arePicturesOpen: false })}>
+                <button
+                    className="bare"
+                    aria-label="Close the pictures"
+                    onClick={() => bench.set({ arePicturesOpen: false })}
+                >
                     ×
                 </button>
             </div>

@@ -1,4 +1,6 @@
-/** In a corner over the page while painting: the picked material under the page's light, or a study somebody painted. */
+/**
+ * In a corner over the page while painting: the picked material under the page's light, or a study somebody painted.
+ */
 import { api } from '../api/client';
 import { usePictures } from '../board/usePictures';
 import { Maquette } from '../ui/Maquette';
@@ -37,7 +39,11 @@ function Pinned({ pinned }: { pinned: number }) {
                     <option value={COMPUTED}>the picked material</option>
                     <NamedOptions of={studies} />
                 </select>
-                <button className="bare" aria-label="Take the maquette down" onClick={() => bench.set({ maquette: null })}>
+                <button
+                    className="bare"
+                    aria-label="Take the maquette down"
+                    onClick={() => bench.set({ maquette: null })}
+                >
                     ×
                 </button>
             </div>
@@ -59,6 +65,7 @@ function Pinned({ pinned }: { pinned: number }) {
 function InTheLight() {
     const target = useTarget();
     const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
-    if (target === null) return <p className="quiet w-[226px] text-[13px]">Pick a tone at the left: its material stands here.</p>;
+    if (target === null)
+        return <p className="quiet w-[226px] text-[13px]">Pick a tone at the left: its material stands here.</p>;
     return <Maquette tones={target.material.tones} light={directionOf(plan)} dials={plan.dials} />;
 }

@@ -30,7 +30,12 @@ export function Rail() {
                 <ThemeSwitch onChange={() => bench.surface?.refresh()} />
                 <PicturesButton />
                 <BenchHelp />
-                <button className="bare" aria-label="Keys" title="All keys" onClick={() => bench.set({ isKeySheetOpen: true })}>
+                <button
+                    className="bare"
+                    aria-label="Keys"
+                    title="All keys"
+                    onClick={() => bench.set({ isKeySheetOpen: true })}
+                >
                     ?
                 </button>
                 <button className="act" disabled={isEmpty} onClick={() => setDelivering(true)}>
@@ -46,7 +51,9 @@ export function Rail() {
 function BenchHelp() {
     const stage = useBench((view) => view.stage);
     const tool = TOOLS[useBench((view) => view.tool)];
-    return <HelpButton at={`${stage}#${anchorOf(tool.name)}`} title={`The manual: ${tool.name}, and all of this stage`} />;
+    return (
+        <HelpButton at={`${stage}#${anchorOf(tool.name)}`} title={`The manual: ${tool.name}, and all of this stage`} />
+    );
 }
 
 function Where() {
@@ -74,7 +81,9 @@ function StageButton({ stage }: { stage: Stage }) {
     const bench = useBenchModel();
     const isPicked = useBench((view) => view.stage === stage.id);
     const odd = useBench(
-        (view) => view.findings?.filter((one) => one.stage === 'flats').reduce((sum, one) => sum + one.findings.length, 0) ?? 0,
+        (view) =>
+            view.findings?.filter((one) => one.stage === 'flats').reduce((sum, one) => sum + one.findings.length, 0) ??
+            0,
     );
     const left = usePage((view) => stage.left(view, odd));
     return (
@@ -111,10 +120,20 @@ function UndoButtons() {
     const title = (verb: 'undo' | 'redo'): string | undefined => titleOf(journal, verb);
     return (
         <>
-            <button className="bare" disabled={!may || journal.undo === null} title={title('undo')} onClick={() => session.undo()}>
+            <button
+                className="bare"
+                disabled={!may || journal.undo === null}
+                title={title('undo')}
+                onClick={() => session.undo()}
+            >
                 undo
             </button>
-            <button className="bare" disabled={!may || journal.redo === null} title={title('redo')} onClick={() => session.redo()}>
+            <button
+                className="bare"
+                disabled={!may || journal.redo === null}
+                title={title('redo')}
+                onClick={() => session.redo()}
+            >
                 redo
             </button>
         </>

@@ -27,7 +27,9 @@ function Sentence() {
 
 function UnderPointer() {
     const under = useBench((view) => view.under);
-    const region = usePage((view): RegionData | undefined => (under === null ? undefined : view.records.region[under.label]));
+    const region = usePage((view): RegionData | undefined =>
+        under === null ? undefined : view.records.region[under.label],
+    );
     const material = usePage((view) =>
         view.palette.figures.flatMap((figure) => figure.materials).find((one) => one.id === region?.material),
     );
@@ -35,7 +37,8 @@ function UnderPointer() {
     return <span className="quiet figures whitespace-nowrap">{under === null ? '' : describe()}</span>;
 
     function describe(): string {
-        if (material !== undefined) return `under pointer: ${figure?.name}’s ${material.name}, base ${material.tones.base}`;
+        if (material !== undefined)
+            return `under pointer: ${figure?.name}’s ${material.name}, base ${material.tones.base}`;
         return region !== undefined && under !== null ? `under pointer: unfilled, ${under.x}, ${under.y}` : '';
     }
 }

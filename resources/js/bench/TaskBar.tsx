@@ -40,7 +40,12 @@ function Going({ task }: { task: TaskState }) {
             <span className="whitespace-nowrap">
                 {WHAT[task.kind]}: {task.message}
             </span>
-            <progress className="progress progress-primary flex-1" value={task.progress} max={100} aria-label={task.message} />
+            <progress
+                className="progress progress-primary flex-1"
+                value={task.progress}
+                max={100}
+                aria-label={task.message}
+            />
             <span className="figures w-10 text-right">{task.progress} %</span>
             <button className="act" onClick={() => void session.work.stop()}>
                 Stop
@@ -58,7 +63,10 @@ function Ended({ task }: { task: TaskState }) {
                 {isReady ? `${task.name} is ready.` : task.message}
             </span>
             {task.question !== null && (
-                <button className="act main" onClick={() => void session.work.importWaiting(task.question?.original ?? 0, { cut: true })}>
+                <button
+                    className="act main"
+                    onClick={() => void session.work.importWaiting(task.question?.original ?? 0, { cut: true })}
+                >
                     Import the {task.question.share} %
                 </button>
             )}

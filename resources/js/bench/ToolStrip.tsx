@@ -5,7 +5,14 @@ import { BrushChoice } from './BrushChoice';
 import { Cut, Flow, Grain, Opacity, Size, Softness, Steady, Strength, Taper, Weight } from './BrushOptions';
 import { Lifted } from './LiftedOptions';
 import { useBench, useBenchModel } from './model/context';
-import { AreaWithChoice, BlockWithChoice, RampFormChoice, RampThrough, ShapeChoice, ShapeUseChoice } from './ShapeOptions';
+import {
+    AreaWithChoice,
+    BlockWithChoice,
+    RampFormChoice,
+    RampThrough,
+    ShapeChoice,
+    ShapeUseChoice,
+} from './ShapeOptions';
 import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
 import type { Tool, ToolOption } from './tools/tool';
@@ -33,7 +40,9 @@ export function ToolStrip() {
     );
 }
 
-/** What stays as it is when another tool is taken: it stands with the tools, not with what one of them can be set to. */
+/**
+ * What stays as it is when another tool is taken: it stands with the tools, not with what one of them can be set to.
+ */
 const isOfAllTools = (option: ToolOption): boolean => option === 'axis';
 
 function SecondRow({ tool }: { tool: Tool }) {

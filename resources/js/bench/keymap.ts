@@ -22,7 +22,12 @@ const key = (name: string) => (event: KeyboardEvent) => event.key.toLowerCase() 
 /** Whether the tool in hand can be mirrored. */
 const hasAxis = (bench: BenchModel): boolean => TOOLS[bench.view.tool].options.includes('axis');
 const PAN = 60;
-const ARROWS: Record<string, [number, number]> = { ArrowLeft: [PAN, 0], ArrowRight: [-PAN, 0], ArrowUp: [0, PAN], ArrowDown: [0, -PAN] };
+const ARROWS: Record<string, [number, number]> = {
+    ArrowLeft: [PAN, 0],
+    ArrowRight: [-PAN, 0],
+    ArrowUp: [0, PAN],
+    ArrowDown: [0, -PAN],
+};
 
 /** A tool by its letter; tools of one name in several stages share theirs. */
 const tools: KeyBinding[] = Object.values(TOOLS)
@@ -51,8 +56,18 @@ export const KEYS: KeyBinding[] = [
         run: (bench, event) => bench.pickNamed(Number(event.key) - 6),
     },
     { shown: '0', what: 'line colour', is: key('0'), run: (bench) => bench.pickTone('line') },
-    { shown: 'C', what: 'next figure of the cast', is: (event) => key('c')(event) && !event.shiftKey, run: (bench) => bench.stepFigure(1) },
-    { shown: 'Shift C', what: 'figure before', is: (event) => key('c')(event) && event.shiftKey, run: (bench) => bench.stepFigure(-1) },
+    {
+        shown: 'C',
+        what: 'next figure of the cast',
+        is: (event) => key('c')(event) && !event.shiftKey,
+        run: (bench) => bench.stepFigure(1),
+    },
+    {
+        shown: 'Shift C',
+        what: 'figure before',
+        is: (event) => key('c')(event) && event.shiftKey,
+        run: (bench) => bench.stepFigure(-1),
+    },
     ...tools,
     {
         shown: 'E',
@@ -75,7 +90,12 @@ export const KEYS: KeyBinding[] = [
         run: (bench, event) => bench.resize(event.key === '[' ? 1 / 1.25 : 1.25),
     },
     { shown: 'Shift', what: 'straight stroke', is: () => false },
-    { shown: 'N', what: 'next unfilled region', is: key('n'), run: (bench) => bench.view.stage === 'flats' && bench.nextUnfilled() },
+    {
+        shown: 'N',
+        what: 'next unfilled region',
+        is: key('n'),
+        run: (bench) => bench.view.stage === 'flats' && bench.nextUnfilled(),
+    },
     { shown: 'Space', what: 'drag the page', is: () => false },
     {
         shown: 'Arrows',
@@ -97,7 +117,12 @@ export const KEYS: KeyBinding[] = [
         is: key('r'),
         run: (bench, event) => bench.surface?.turn(((event.shiftKey ? -1 : 1) * Math.PI) / 12),
     },
-    { shown: 'Y', what: 'mirror what is inked or painted', is: key('y'), run: (bench) => hasAxis(bench) && bench.toggleAxis() },
+    {
+        shown: 'Y',
+        what: 'mirror what is inked or painted',
+        is: key('y'),
+        run: (bench) => hasAxis(bench) && bench.toggleAxis(),
+    },
     {
         shown: 'Delete',
         what: 'take picked lines away',
@@ -158,7 +183,9 @@ export function bindingFor(event: KeyboardEvent): KeyBinding | undefined {
     if (belongsToControl(event)) return undefined;
     const command = event.ctrlKey || event.metaKey;
     if (event.altKey) return undefined;
-    return KEYS.find((binding) => (binding.withCommand ?? false) === command && binding.run !== undefined && binding.is(event));
+    return KEYS.find(
+        (binding) => (binding.withCommand ?? false) === command && binding.run !== undefined && binding.is(event),
+    );
 }
 
 /** Listens for the bench's keys until the answer is called. */
@@ -170,7 +197,9 @@ export function listen(bench: BenchModel): () => void {
         binding.run?.(bench, event);
     };
     const up = (event: KeyboardEvent): void =>
-        KEYS.filter((binding) => binding.up !== undefined && binding.is(event)).forEach((binding) => binding.up?.(bench));
+        KEYS.filter((binding) => binding.up !== undefined && binding.is(event)).forEach((binding) =>
+            binding.up?.(bench),
+        );
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     return () => {

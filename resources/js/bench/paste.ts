@@ -9,7 +9,14 @@ export function listenForPaste(bench: BenchModel): () => void {
     const paste = (event: ClipboardEvent): void => {
         const { view } = bench.session;
         const files = [...(event.clipboardData?.files ?? [])].filter((file) => file.type.startsWith('image/'));
-        if (bench.view.stage !== 'ink' || files.length === 0 || isTyping(event.target) || !mayFlat(view) || isGoing(view.task)) return;
+        if (
+            bench.view.stage !== 'ink' ||
+            files.length === 0 ||
+            isTyping(event.target) ||
+            !mayFlat(view) ||
+            isGoing(view.task)
+        )
+            return;
         event.preventDefault();
         void bench.session.work.importScans(files);
     };

@@ -37,7 +37,9 @@ export function BoardScreen({ id, page }: { id: number; page: number | null }) {
                         {series.name}
                     </Link>
                     <span className="quiet">/</span>
-                    <h1 className="heading whitespace-nowrap">{number === undefined ? 'Pictures' : `Pictures of p. ${number}`}</h1>
+                    <h1 className="heading whitespace-nowrap">
+                        {number === undefined ? 'Pictures' : `Pictures of p. ${number}`}
+                    </h1>
                 </nav>
                 <div className="ml-auto flex items-center gap-2">
                     <BoardTools board={board} mayHang={mayHang} />

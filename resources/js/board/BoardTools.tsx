@@ -8,7 +8,15 @@ import type { Board } from './useBoard';
 
 export const PICTURES = 'image/*,.tif,.tiff,.ora,.pdf,.svg';
 
-export function BoardTools({ board, mayHang, isNarrow = false }: { board: Board; mayHang: boolean; isNarrow?: boolean }) {
+export function BoardTools({
+    board,
+    mayHang,
+    isNarrow = false,
+}: {
+    board: Board;
+    mayHang: boolean;
+    isNarrow?: boolean;
+}) {
     const button = isNarrow ? 'act narrow' : 'act';
     return (
         <div className="flex flex-wrap items-center gap-2">

@@ -72,7 +72,10 @@ function MainColours({ board, colours }: { board: Board; colours: ReferenceState
                     />
                 ))}
             </div>
-            <button className="act narrow self-start" onClick={() => board.setColours(colours.map(({ colour }) => colour))}>
+            <button
+                className="act narrow self-start"
+                onClick={() => board.setColours(colours.map(({ colour }) => colour))}
+            >
                 Pick all of these
             </button>
         </>

@@ -57,7 +57,11 @@ export function HungPicture({ board, picture, view }: Props) {
                 onFocus={() => board.choose(picture.id)}
                 onKeyDown={nudge}
             >
-                {picture.width === null ? <Waiting picture={picture} /> : <Shown board={board} picture={picture} image={image} />}
+                {picture.width === null ? (
+                    <Waiting picture={picture} />
+                ) : (
+                    <Shown board={board} picture={picture} image={image} />
+                )}
             </button>
             {isChosen && board.hand === 'arrange' && <Corner drag={drag} picture={picture} />}
         </div>
@@ -121,7 +125,10 @@ function byKey(key: string, { x, y, across }: ReferenceState): Arrangement | nul
     }
 }
 
-/** The colour under the pointer as the picture has it: turned back where it hangs mirrored, in colour where it hangs grey. */
+/**
+ * The colour under the pointer as the picture has it: turned back where it hangs mirrored, in colour where it hangs
+ * grey.
+ */
 function pick(board: Board, picture: ReferenceState, image: HTMLImageElement | null, event: PointerEvent): void {
     if (image === null) return;
     const box = image.getBoundingClientRect();
@@ -140,7 +147,9 @@ interface Drag {
 
 /** The hand moves or widens a picture; it is kept when the hand lets go. */
 function useDrag({ pictures }: Board, { id }: ReferenceState, zoom: number): Drag {
-    const going = useRef<{ x: number; y: number; to: Parameters<Drag['begin']>[1]; last: Arrangement | null } | null>(null);
+    const going = useRef<{ x: number; y: number; to: Parameters<Drag['begin']>[1]; last: Arrangement | null } | null>(
+        null,
+    );
     return {
         begin(event, to) {
             event.currentTarget.setPointerCapture(event.pointerId);

@@ -27,7 +27,8 @@ export function PickedColours({ board, figures, mayColour, onTaken, use = null }
     if (colours.length === 0)
         return (
             <p className="quiet">
-                Colours you pick wait here, until they become a ramp or materials. Take “Pick colours”, then press a picture.
+                Colours you pick wait here, until they become a ramp or materials. Take “Pick colours”, then press a
+                picture.
             </p>
         );
     const last = colours[colours.length - 1];
@@ -86,7 +87,13 @@ function TakeForm({ board, figures, onTaken }: Pick<Props, 'board' | 'figures' |
                     ))}
                 </select>
             </label>
-            <Field label="Name of the material" maxLength={80} value={name} onChange={setName} error={of('name', true)} />
+            <Field
+                label="Name of the material"
+                maxLength={80}
+                value={name}
+                onChange={setName}
+                error={of('name', true)}
+            />
             {colours.length > MOST_OF_RAMP && (
                 <p className="quiet">A ramp has {MOST_OF_RAMP} tones at the most: put some back to make one.</p>
             )}

@@ -1,4 +1,7 @@
-/** The board itself: pictures hang where they were put; the wheel zooms, the bare board is dragged. Files are dropped or pasted. */
+/**
+ * The board itself: pictures hang where they were put; the wheel zooms, the bare board is dragged. Files are dropped or
+ * pasted.
+ */
 import { useEffect, useRef, useState, type DragEvent, type PointerEvent } from 'react';
 import { atStart, fitted, moved, zoomed, type BoardView } from './boardView';
 import { HungPicture } from './HungPicture';
@@ -21,7 +24,8 @@ export function PinBoard({ board, mayHang, takesPaste = true, className }: Props
     const pan = usePan(setView);
     const all = board.pictures.all;
     const fit = (): void => {
-        if (ground.current !== null && all !== null) setView(fitted(all, ground.current.clientWidth, ground.current.clientHeight));
+        if (ground.current !== null && all !== null)
+            setView(fitted(all, ground.current.clientWidth, ground.current.clientHeight));
     };
     useFitting(all?.length ?? 0, fit);
     useWheel(ground, setView);
@@ -100,7 +104,10 @@ function usePan(setView: (change: (view: BoardView) => BoardView) => void) {
     };
 }
 
-function useWheel(ground: React.RefObject<HTMLDivElement | null>, setView: (change: (view: BoardView) => BoardView) => void): void {
+function useWheel(
+    ground: React.RefObject<HTMLDivElement | null>,
+    setView: (change: (view: BoardView) => BoardView) => void,
+): void {
     useEffect(() => {
         const element = ground.current;
         if (element === null) return;

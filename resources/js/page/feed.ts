@@ -1,4 +1,7 @@
-/** What changed on the page: a window that watches waits at the server for it, one that holds the page only looks now and then. */
+/**
+ * What changed on the page: a window that watches waits at the server for it, one that holds the page only looks now
+ * and then.
+ */
 import { api } from '../api/client';
 import type { FeedState } from '../api/generated';
 

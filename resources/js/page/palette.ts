@@ -25,7 +25,14 @@ export class PagePalette {
     async pin(material: MaterialState, tone: Tone, colour: string | null): Promise<void> {
         if (colour !== null) this.show({ ...material, tones: { ...material.tones, [tone]: colour } });
         try {
-            const answer = await api.pin(this.series, material.id, material.version, { [tone]: colour }, randomId(20), this.page);
+            const answer = await api.pin(
+                this.series,
+                material.id,
+                material.version,
+                { [tone]: colour },
+                randomId(20),
+                this.page,
+            );
             this.show(answer.material, answer.version);
         } catch (error) {
             const theirs = error instanceof Failure ? (error.details.theirs as MaterialState | undefined) : undefined;
@@ -45,7 +52,9 @@ export class PagePalette {
 
     /** A new material of a figure, in a colour that was taken over. */
     async addMaterial(figure: number, name: string, base: string): Promise<MaterialState | null> {
-        const made = await this.session.answer(api.addMaterial(this.series, figure, name, base, randomId(20), this.page));
+        const made = await this.session.answer(
+            api.addMaterial(this.series, figure, name, base, randomId(20), this.page),
+        );
         if (made === null) return null;
         this.session.update({ palette: made.palette });
         return made.palette.figures.flatMap(({ materials }) => materials).find(({ id }) => id === made.id) ?? null;
@@ -63,10 +72,18 @@ export class PagePalette {
      */
     async giveTo(labels: number[], figure: number | null, name: string): Promise<void> {
         const { records } = this.session.view;
-        const used = [...new Set(labels.map((label) => records.region[label]?.material ?? 0))].filter((material) => material > 0);
-        const names = new Map(this.now.figures.flatMap(({ materials }) => materials.map((one) => [one.id, one.name] as const)));
+        const used = [...new Set(labels.map((label) => records.region[label]?.material ?? 0))].filter(
+            (material) => material > 0,
+        );
+        const names = new Map(
+            this.now.figures.flatMap(({ materials }) => materials.map((one) => [one.id, one.name] as const)),
+        );
         const taker = figure ?? (await this.session.answer(api.addFigure(this.series, name, randomId(20))))?.id;
-        if (taker === undefined || !(await this.take(api.copyMaterials(this.series, taker, used, randomId(20), this.page)))) return;
+        if (
+            taker === undefined ||
+            !(await this.take(api.copyMaterials(this.series, taker, used, randomId(20), this.page)))
+        )
+            return;
         const own = this.now.figures.find(({ id }) => id === taker)?.materials ?? [];
         for (const material of used) {
             const copy = own.find((one) => one.name === names.get(material));

@@ -4,7 +4,8 @@ import type { RecordsState, RegionData } from '../api/generated';
 export function reachOf(records: RecordsState, pass: string, inside: readonly number[]): number[] | null {
     const { kind, id } = records.pass[pass]?.scope ?? { kind: 'page', id: 0 };
     if (kind === 'page' || kind === 'ink') return inside.length === 0 ? null : [...inside];
-    const isMeant = (region: RegionData): boolean => (kind === 'figure' ? region.figure === id : region.material === id);
+    const isMeant = (region: RegionData): boolean =>
+        kind === 'figure' ? region.figure === id : region.material === id;
     return Object.keys(records.region)
         .map(Number)
         .filter((label) => isMeant(records.region[label]) && (inside.length === 0 || inside.includes(label)));

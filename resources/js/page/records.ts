@@ -26,10 +26,13 @@ export function filledAs(
     materials: Record<string, number>,
     palette: PaletteState,
 ): RecordsState['region'] {
-    const figures = new Map(palette.figures.flatMap((figure) => figure.materials.map(({ id }) => [id, figure.id] as const)));
+    const figures = new Map(
+        palette.figures.flatMap((figure) => figure.materials.map(({ id }) => [id, figure.id] as const)),
+    );
     const filled = { ...regions };
     for (const [label, material] of Object.entries(materials)) {
-        if (filled[label] !== undefined) filled[label] = { ...filled[label], material, figure: figures.get(material) ?? 0 };
+        if (filled[label] !== undefined)
+            filled[label] = { ...filled[label], material, figure: figures.get(material) ?? 0 };
     }
     return filled;
 }

@@ -106,7 +106,7 @@ export class PageSession {
         }
     }
 
-    // ---- changes: shown at once, then sent ----------------------------------------------------------------------------
+    // ---- changes: shown at once, then sent ----
 
     apply(op: Op): void {
         this.preview(op);
@@ -132,14 +132,15 @@ export class PageSession {
         if (done !== null) await this.feed.catchUp().catch((error: unknown) => this.report(error));
     }
 
-    // ---- the server's side ------------------------------------------------------------------------------------------------
+    // ---- the server's side ----
 
     /** Fetches the page whole: when differences cannot be told any more. */
     async reload(): Promise<void> {
         let state = await api.page(this.view.id);
-        // A change may have been answered while this was on its way: what is older than what is shown is fetched again. If it
-        // stays older, the server's page was put back.
-        for (let tries = 0; state.revision < this.view.revision && tries < RELOADS; tries++) state = await api.page(this.view.id);
+        // A change may have been answered while this was on its way: what is older than what is shown is fetched again.
+        // If it stays older, the server's page was put back.
+        for (let tries = 0; state.revision < this.view.revision && tries < RELOADS; tries++)
+            state = await api.page(this.view.id);
         this.tiles.replaceNames(state.tiles);
         this.stale.length = 0;
         this.store.setState(opened(state));
@@ -157,7 +158,10 @@ export class PageSession {
         }
     }
 
-    private accept(applied: Pick<AppliedState, 'revision' | 'tiles' | 'records'>, journal: PageView['journal'] | null): void {
+    private accept(
+        applied: Pick<AppliedState, 'revision' | 'tiles' | 'records'>,
+        journal: PageView['journal'] | null,
+    ): void {
         // The feed may have told of it before the answer came.
         const isNews = applied.revision > this.view.revision;
         if (isNews) {
@@ -167,10 +171,19 @@ export class PageSession {
             }
         }
         // Nor is it news where a change that still waits has gone further already.
-        const waiting = new Set(this.outbox.waiting.flatMap(({ change }) => (change.kind === 'op' ? touchedBy(change.op) : [])));
-        const told = applied.revision < this.view.revision ? [] : applied.records.filter(([kind, key]) => !waiting.has(`${kind} ${key}`));
+        const waiting = new Set(
+            this.outbox.waiting.flatMap(({ change }) => (change.kind === 'op' ? touchedBy(change.op) : [])),
+        );
+        const told =
+            applied.revision < this.view.revision
+                ? []
+                : applied.records.filter(([kind, key]) => !waiting.has(`${kind} ${key}`));
         const records = told.length > 0 ? withRecords(this.view.records, told) : this.view.records;
-        this.update({ revision: Math.max(applied.revision, this.view.revision), journal: journal ?? this.view.journal, records });
+        this.update({
+            revision: Math.max(applied.revision, this.view.revision),
+            journal: journal ?? this.view.journal,
+            records,
+        });
         this.refreshStale();
     }
 

@@ -90,6 +90,7 @@ export const mayColour = (view: PageView): boolean => view.held && (view.role ==
 export function whyNot(view: PageView, what: 'flat' | 'colour'): string {
     if (view.holder !== null && !view.held) return `${view.holder} is working on this page; you are watching.`;
     if (view.role === 'viewer') return 'Your part in this series is looking: others change its pages.';
-    if (what === 'colour' && view.role === 'flatter') return 'Your part in this series is flatting: you can fill regions, not paint.';
+    if (what === 'colour' && view.role === 'flatter')
+        return 'Your part in this series is flatting: you can fill regions, not paint.';
     return 'The page is not yours yet. Wait a moment, then try again.';
 }

@@ -1,6 +1,15 @@
 /** Where paint goes. Picking a tone is enough; the sentence under the canvas is made from this and nothing else. */
 import type { NewPass } from '../api/client';
-import type { MaterialState, PaletteState, PassData, PassRulesData, RecordsState, RoughKind, ScopeData, Tone } from '../api/generated';
+import type {
+    MaterialState,
+    PaletteState,
+    PassData,
+    PassRulesData,
+    RecordsState,
+    RoughKind,
+    ScopeData,
+    Tone,
+} from '../api/generated';
 import { passKindOf } from '../picture/passKinds/registry';
 import { randomId } from './ids';
 
@@ -21,15 +30,27 @@ export interface Target {
 }
 
 /** The pass a target paints in: the picked one, else the figure's pass of that tone, else one that will be made. */
-export function passFor(rules: PassRulesData, records: RecordsState, target: Target): { id: string; make: NewPass | null } {
+export function passFor(
+    rules: PassRulesData,
+    records: RecordsState,
+    target: Target,
+): { id: string; make: NewPass | null } {
     if (target.pass !== null && records.pass[target.pass] !== undefined) return { id: target.pass, make: null };
     const rule = rules.tones.find((one) => one.tone === target.tone) ?? rules.tones[0];
     const { figure } = target.material;
-    const scope = { kind: rule.scope, id: rule.scope === 'material' ? target.material.id : rule.scope === 'figure' ? figure : 0 };
+    const scope = {
+        kind: rule.scope,
+        id: rule.scope === 'material' ? target.material.id : rule.scope === 'figure' ? figure : 0,
+    };
     for (const [id, pass] of Object.entries(records.pass)) {
         // What was computed is computed again: paint goes beside it.
         if (isRoughedIn(id)) continue;
-        if (pass.figure === figure && pass.content.kind === 'tone' && pass.content.tone === target.tone && isSameScope(pass.scope, scope))
+        if (
+            pass.figure === figure &&
+            pass.content.kind === 'tone' &&
+            pass.content.tone === target.tone &&
+            isSameScope(pass.scope, scope)
+        )
             return { id, make: null };
     }
     const name = target.material.more.find(({ tone }) => tone === target.tone)?.name ?? rule.name;
@@ -60,8 +81,12 @@ export function asMade(rules: PassRulesData, records: RecordsState, make: NewPas
 
 /** Whether each material is still whose it was, and nothing else stands in for another than before. */
 export function isSameStanding(a: PaletteState, b: PaletteState): boolean {
-    const owners = new Map(a.figures.flatMap(({ materials }) => materials.map(({ id, figure }) => [id, figure] as const)));
-    const moved = b.figures.some(({ materials }) => materials.some(({ id, figure }) => owners.has(id) && owners.get(id) !== figure));
+    const owners = new Map(
+        a.figures.flatMap(({ materials }) => materials.map(({ id, figure }) => [id, figure] as const)),
+    );
+    const moved = b.figures.some(({ materials }) =>
+        materials.some(({ id, figure }) => owners.has(id) && owners.get(id) !== figure),
+    );
     return !moved && JSON.stringify(a.standIns) === JSON.stringify(b.standIns);
 }
 

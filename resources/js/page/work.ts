@@ -34,7 +34,8 @@ export class PageWork {
             const task = await this.begin((page, lease) => api.importScan(page, lease, scan, id));
             // A file that is cut short asks; the others wait for the answer.
             if (task !== null && task.question !== null) return;
-            if (task?.state !== 'done') failed.push(`${scan.name}: ${task?.message ?? session.view.message ?? 'not sent.'}`);
+            if (task?.state !== 'done')
+                failed.push(`${scan.name}: ${task?.message ?? session.view.message ?? 'not sent.'}`);
             if (task?.state === 'stopped') break;
         }
         if (scans.length > 1 && failed.length > 0)

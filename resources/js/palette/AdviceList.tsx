@@ -9,15 +9,18 @@ const SIGHTS: Record<ColourSight, string> = {
 };
 
 const SAID: Record<AdviceData['kind'], (one: AdviceData, other: string) => string> = {
-    order: ({ tone, amount }) => `${tone} is out of order: ${amount.toFixed(1)} in L* on the wrong side of its neighbour.`,
+    order: ({ tone, amount }) =>
+        `${tone} is out of order: ${amount.toFixed(1)} in L* on the wrong side of its neighbour.`,
     step: ({ tone, amount }) => `${tone} can hardly be told from its neighbour: ΔE ${amount.toFixed(1)}, less than 3.`,
     uneven: ({ tone, amount }) => `The step to ${tone} is ${amount.toFixed(1)} times the smallest one.`,
     grey: ({ tone }) => `${tone} is black or grey, though the base is a colour.`,
     bright: ({ amount }) => `The base is very bright (L* ${amount.toFixed(0)}): no room for light above it.`,
     dark: ({ amount }) => `The base is very dark (L* ${amount.toFixed(0)}): no room for shade below it.`,
-    strong: ({ amount }) => `The base is very strong (chroma ${(100 * amount).toFixed(0)}): light cannot make it stronger.`,
+    strong: ({ amount }) =>
+        `The base is very strong (chroma ${(100 * amount).toFixed(0)}): light cannot make it stronger.`,
     alike: ({ amount }, other) => `Close to ${other}: ΔE ${amount.toFixed(1)}, less than 5.`,
-    sight: ({ amount, sight }, other) => `Close to ${other} for ${sight === null ? 'some' : SIGHTS[sight]}: ΔE ${amount.toFixed(1)}.`,
+    sight: ({ amount, sight }, other) =>
+        `Close to ${other} for ${sight === null ? 'some' : SIGHTS[sight]}: ΔE ${amount.toFixed(1)}.`,
 };
 
 export function AdviceList({ desk, material }: { desk: PaletteDesk; material: MaterialState }) {

@@ -15,7 +15,14 @@ export function ColourEntry({ colour, disabled, onTake }: Props) {
     return (
         <div className="flex flex-wrap gap-3">
             <Entry label="Hex" width="w-24" value={hexOf(colour)} disabled={disabled} read={readHex} onTake={onTake} />
-            <Entry label="Red, green, blue" width="w-32" value={rgb.join(', ')} disabled={disabled} read={readRgb} onTake={onTake} />
+            <Entry
+                label="Red, green, blue"
+                width="w-32"
+                value={rgb.join(', ')}
+                disabled={disabled}
+                read={readRgb}
+                onTake={onTake}
+            />
             <Entry
                 label="L* a* b* (D50)"
                 width="w-36"
@@ -82,6 +89,7 @@ function readRgb(text: string): Colour | null {
 
 function readLab(text: string): Colour | null {
     const parts = numbers(text);
-    if (parts === null || parts[0] < 0 || parts[0] > 100 || Math.abs(parts[1]) > 128 || Math.abs(parts[2]) > 128) return null;
+    if (parts === null || parts[0] < 0 || parts[0] > 100 || Math.abs(parts[1]) > 128 || Math.abs(parts[2]) > 128)
+        return null;
     return ofLab([parts[0], parts[1], parts[2]]);
 }

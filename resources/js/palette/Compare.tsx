@@ -48,7 +48,9 @@ export function Compare({ desk, versions }: Props) {
             </div>
             {moved?.length === 0 && <p>They are the same.</p>}
             {moved !== undefined && <Moved moved={moved} />}
-            {shown !== null && <TwoPictures series={series} page={shown} state={state} sides={[named(from), named(to)]} />}
+            {shown !== null && (
+                <TwoPictures series={series} page={shown} state={state} sides={[named(from), named(to)]} />
+            )}
         </section>
     );
 }
@@ -62,7 +64,12 @@ interface SideProps {
 
 function Side({ label, value, sides, onChange }: SideProps) {
     return (
-        <select className="field max-w-44" aria-label={label} value={value} onChange={(event) => onChange(Number(event.target.value))}>
+        <select
+            className="field max-w-44"
+            aria-label={label}
+            value={value}
+            onChange={(event) => onChange(Number(event.target.value))}
+        >
             <NamedOptions of={sides} />
         </select>
     );

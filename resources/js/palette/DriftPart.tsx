@@ -27,10 +27,13 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
         queries: pages.map((page) => ({
             queryKey: ['colours', page.id, page.revision, version],
             queryFn: () => api.pageColours(page.id),
-            refetchInterval: ({ state }: { state: { data?: PageColoursState | null } }) => (state.data === null ? LOOK_EVERY : false),
+            refetchInterval: ({ state }: { state: { data?: PageColoursState | null } }) =>
+                state.data === null ? LOOK_EVERY : false,
         })),
     });
-    const here = asked.map(({ data }) => data).filter((data): data is PageColoursState => data !== undefined && data !== null);
+    const here = asked
+        .map(({ data }) => data)
+        .filter((data): data is PageColoursState => data !== undefined && data !== null);
     const isUnmeasured = asked.some(({ data }) => data === null);
     const { task, begin, stop } = useFollowed();
     const { error, ask } = useAsking();
@@ -48,14 +51,16 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
             <HoldPart series={id} />
             <h2 className="heading rule-t pt-3 text-base">From page to page</h2>
             <p className="quiet">
-                Three bands a page: the flats, the flats with the light on them, and what the reader sees, mood and all. Numbers are
-                CIEDE2000; a row’s is its largest step from page to page.
+                Three bands a page: the flats, the flats with the light on them, and what the reader sees, mood and all.
+                Numbers are CIEDE2000; a row’s is its largest step from page to page.
             </p>
             {error !== null && <p role="alert">{error.message}</p>}
             {task !== null && <TaskLine task={task} onStop={stop} />}
             <section aria-label="The worst">
                 <h2 className="heading mb-1 text-base">Furthest off</h2>
-                {found.length === 0 && here.length === pages.length && <p>Nothing drifts: all pages wear the palette’s colours.</p>}
+                {found.length === 0 && here.length === pages.length && (
+                    <p>Nothing drifts: all pages wear the palette’s colours.</p>
+                )}
                 <ol className="text-[13px]">
                     {found.map((one) => (
                         <WorstLine key={`${one.row.material} ${one.cell.page.page}`} one={one} />
@@ -124,7 +129,9 @@ function Strip({ row }: { row: Row }) {
                     </Link>
                 ))}
             </span>
-            <span className="quiet figures w-10 text-right">{Math.max(...row.cells.map(({ before }) => before ?? 0)).toFixed(1)}</span>
+            <span className="quiet figures w-10 text-right">
+                {Math.max(...row.cells.map(({ before }) => before ?? 0)).toFixed(1)}
+            </span>
         </li>
     );
 }

@@ -13,7 +13,10 @@ import type { PaletteDesk, Picked } from './usePalette';
 const MANY = 20;
 const FIRST_COLOUR = '#b08d6a';
 /** Of tones that stand apart. */
-const WIDTHS: Partial<Record<Tone, string>> = { line: 'ml-1.5 w-5', ...Object.fromEntries(MORE.map((tone) => [tone, 'ml-1 w-6'])) };
+const WIDTHS: Partial<Record<Tone, string>> = {
+    line: 'ml-1.5 w-5',
+    ...Object.fromEntries(MORE.map((tone) => [tone, 'ml-1 w-6'])),
+};
 
 interface Props {
     desk: PaletteDesk;
@@ -23,7 +26,9 @@ interface Props {
 export function FigureList({ desk, onPick }: Props) {
     const [search, setSearch] = useState('');
     const count = desk.figures.reduce((sum, { materials }) => sum + materials.length, 0);
-    const shown = desk.figures.map((figure) => found(figure, search)).filter((figure) => search === '' || figure.materials.length > 0);
+    const shown = desk.figures
+        .map((figure) => found(figure, search))
+        .filter((figure) => search === '' || figure.materials.length > 0);
     const series = desk.overview?.id ?? 0;
     return (
         <section aria-label="Figures and materials" className="min-h-0 overflow-y-auto px-4 py-3">
@@ -80,13 +85,20 @@ function Figure({ desk, figure, isWhole, onPick }: Props & { figure: FigureState
             <FigureHead desk={desk} figure={figure} />
             <ul>
                 {figure.materials.map((material, place) => (
-                    <li key={material.id} onDragOver={(event) => event.preventDefault()} onDrop={(event) => drop(event, place)}>
+                    <li
+                        key={material.id}
+                        onDragOver={(event) => event.preventDefault()}
+                        onDrop={(event) => drop(event, place)}
+                    >
                         <Row desk={desk} figure={figure} material={material} place={place} onPick={onPick} />
                     </li>
                 ))}
             </ul>
             {isWhole && figure.follows === null && desk.overview?.mayColour === true && (
-                <div onDragOver={(event) => event.preventDefault()} onDrop={(event) => drop(event, figure.materials.length)}>
+                <div
+                    onDragOver={(event) => event.preventDefault()}
+                    onDrop={(event) => drop(event, figure.materials.length)}
+                >
                     <AddMaterial desk={desk} figure={figure} />
                 </div>
             )}
@@ -137,7 +149,10 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                     {figure.follows === null ? (
                         <NameField name={figure.name} onRename={rename} />
                     ) : (
-                        <button className="act" onClick={() => void desk.ask((op) => api.letFigureGo(series, figure.id, op))}>
+                        <button
+                            className="act"
+                            onClick={() => void desk.ask((op) => api.letFigureGo(series, figure.id, op))}
+                        >
                             Let it go its own way
                         </button>
                     )}
@@ -158,7 +173,11 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                     </label>
                     <button
                         className="act"
-                        onClick={() => void desk.ask((op) => api.retireFigure(series, figure.id, into === '' ? null : Number(into), op))}
+                        onClick={() =>
+                            void desk.ask((op) =>
+                                api.retireFigure(series, figure.id, into === '' ? null : Number(into), op),
+                            )
+                        }
                     >
                         {into === '' ? 'Delete the figure' : 'Merge'}
                     </button>
@@ -218,7 +237,9 @@ function Row({ desk, figure, material, place, onPick }: RowProps) {
                 ))}
             </span>
             <Second variant={desk.variant} material={material} />
-            <span className="quiet figures ml-auto whitespace-nowrap text-[12px]">{usedBy(desk.overview?.uses[material.id])}</span>
+            <span className="quiet figures ml-auto whitespace-nowrap text-[12px]">
+                {usedBy(desk.overview?.uses[material.id])}
+            </span>
             <span className="figures w-14 whitespace-nowrap text-right text-[12px] text-primary">
                 {advice > 0 ? `${advice} to see` : ''}
             </span>
@@ -238,7 +259,9 @@ function Second({ variant, material }: { variant: VariantState | null; material:
 }
 
 const usedBy = (use: UseState | undefined): string =>
-    use === undefined ? 'not used' : `${use.regions} on p. ${use.pages.slice(0, 4).join(', ')}${use.pages.length > 4 ? ' …' : ''}`;
+    use === undefined
+        ? 'not used'
+        : `${use.regions} on p. ${use.pages.slice(0, 4).join(', ')}${use.pages.length > 4 ? ' …' : ''}`;
 
 interface SwatchProps {
     figure: FigureState;
@@ -289,7 +312,13 @@ function AddMaterial({ desk, figure }: { desk: PaletteDesk; figure: FigureState 
                     setOpen(false);
                 }}
             />
-            <input type="color" aria-label="Its base" className="h-8 w-10" value={base} onChange={(event) => setBase(event.target.value)} />
+            <input
+                type="color"
+                aria-label="Its base"
+                className="h-8 w-10"
+                value={base}
+                onChange={(event) => setBase(event.target.value)}
+            />
         </div>
     );
 }

@@ -51,7 +51,9 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
             {desk.overview?.mayColour === true && (
                 <section aria-label="Take a file in" className="rule-t pt-3">
                     <h2 className="heading mb-1 text-base">Take a file in</h2>
-                    <p className="quiet mb-2">CSV, JSON or CSS. First it shows what would be added, changed and left.</p>
+                    <p className="quiet mb-2">
+                        CSV, JSON or CSS. First it shows what would be added, changed and left.
+                    </p>
                     <FilePicker
                         label="Choose a file"
                         name="A palette file"
@@ -59,7 +61,9 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
                         disabled={false}
                         onFiles={([file]) => void read(file)}
                     />
-                    {reading !== null && <Preview reading={reading} onTake={() => void take(reading)} onLeave={() => setReading(null)} />}
+                    {reading !== null && (
+                        <Preview reading={reading} onTake={() => void take(reading)} onLeave={() => setReading(null)} />
+                    )}
                 </section>
             )}
             {desk.overview?.mayColour === true && <FromSeries desk={desk} />}
@@ -72,7 +76,11 @@ function FromSeries({ desk }: { desk: PaletteDesk }) {
     const id = desk.overview?.id ?? 0;
     const [from, setFrom] = useState<number | null>(null);
     const { data: shelf } = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
-    const { data: other } = useQuery({ queryKey: ['series', from], queryFn: () => api.series(from ?? 0), enabled: from !== null });
+    const { data: other } = useQuery({
+        queryKey: ['series', from],
+        queryFn: () => api.series(from ?? 0),
+        enabled: from !== null,
+    });
     const others = (shelf ?? []).filter((series) => series.id !== id);
     return (
         <section aria-label="From another series" className="rule-t pt-3">
@@ -97,7 +105,9 @@ function FromSeries({ desk }: { desk: PaletteDesk }) {
                 {(from === null ? [] : (other?.palette.figures ?? [])).map((figure) => (
                     <li key={figure.id} className="flex items-center gap-2 py-1">
                         <span className="min-w-0 flex-1 truncate">{figure.name}</span>
-                        <Colours tones={Object.fromEntries(figure.materials.map(({ name, tones }) => [name, tones.base]))} />
+                        <Colours
+                            tones={Object.fromEntries(figure.materials.map(({ name, tones }) => [name, tones.base]))}
+                        />
                         <button
                             className="act narrow"
                             title="Goes its own way from then on"

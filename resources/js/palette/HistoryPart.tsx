@@ -10,7 +10,9 @@ export function HistoryPart({ series }: { series: number }) {
     return (
         <div className="flex flex-col gap-2">
             <h2 className="heading text-base">What happened to this palette</h2>
-            {entries.length === 0 && <p>Nothing yet. Every change to a figure, a material, a tone or the rule will stand here.</p>}
+            {entries.length === 0 && (
+                <p>Nothing yet. Every change to a figure, a material, a tone or the rule will stand here.</p>
+            )}
             <ol className="flex flex-col">
                 {entries.map((entry) => (
                     <Entry key={entry.version} entry={entry} />
@@ -26,7 +28,8 @@ function Entry({ entry }: { entry: HistoryEntryState }) {
             <div className="min-w-0 flex-1">
                 <p className="truncate">{entry.title}</p>
                 <p className="quiet text-[13px]">
-                    {entry.who ?? 'Somebody'}, {new Date(entry.when).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+                    {entry.who ?? 'Somebody'},{' '}
+                    {new Date(entry.when).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
                 </p>
             </div>
             <div className="flex flex-col gap-1">

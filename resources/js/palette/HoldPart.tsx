@@ -1,4 +1,6 @@
-/** Any picture held against the palette: which of its colours are the palette’s, which are near, and where it drifts. */
+/**
+ * Any picture held against the palette: which of its colours are the palette’s, which are near, and where it drifts.
+ */
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type HeldAgainst } from '../api/client';
@@ -44,16 +46,29 @@ export function HoldPart({ series }: { series: number }) {
             {task?.match !== undefined && task.match !== null && (
                 <>
                     <Result key={task.id} task={task} report={task.match} />
-                    {held !== null && !('page' in held) && <SnapPart key={`snap ${task.id}`} series={series} what={held} />}
+                    {held !== null && !('page' in held) && (
+                        <SnapPart key={`snap ${task.id}`} series={series} what={held} />
+                    )}
                 </>
             )}
         </section>
     );
 }
 
-function OfOurs({ series, disabled, onHold }: { series: number; disabled: boolean; onHold: (what: HeldAgainst) => void }) {
+function OfOurs({
+    series,
+    disabled,
+    onHold,
+}: {
+    series: number;
+    disabled: boolean;
+    onHold: (what: HeldAgainst) => void;
+}) {
     const { data } = useQuery({ queryKey: ['series', series], queryFn: () => api.series(series) });
-    const { data: pictures } = useQuery({ queryKey: ['pictures', series, null], queryFn: () => api.pictures(series, null) });
+    const { data: pictures } = useQuery({
+        queryKey: ['pictures', series, null],
+        queryFn: () => api.pictures(series, null),
+    });
     const choose = (value: string): void => {
         const [kind, id] = value.split(' ');
         if (kind === 'page') onHold({ page: Number(id) });
@@ -112,7 +127,10 @@ function Result({ task, report }: { task: TaskState; report: MatchReport }) {
                         >
                             <td className="w-24">
                                 <span className="flex items-center gap-1">
-                                    <span className="h-2 bg-base-content" style={{ width: `${(2.4 * row.share) / most}rem` }} />
+                                    <span
+                                        className="h-2 bg-base-content"
+                                        style={{ width: `${(2.4 * row.share) / most}rem` }}
+                                    />
                                     {(100 * row.share).toFixed(1)} %
                                 </span>
                             </td>
@@ -168,7 +186,10 @@ function DriftPicture({ url, report, marked }: { url: string; report: MatchRepor
                 {marked !== null && (
                     <span
                         className="plane-mark"
-                        style={{ left: `${(100 * marked.x) / report.width}%`, top: `${(100 * marked.y) / report.height}%` }}
+                        style={{
+                            left: `${(100 * marked.x) / report.width}%`,
+                            top: `${(100 * marked.y) / report.height}%`,
+                        }}
                     />
                 )}
             </span>

@@ -14,8 +14,10 @@ interface Props {
 
 export function MaterialPart({ desk, material }: Props) {
     const series = desk.overview?.id ?? 0;
-    const rename = (name: string): void => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { name }, op));
-    const move = (figure: number): void => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { figure }, op));
+    const rename = (name: string): void =>
+        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { name }, op));
+    const move = (figure: number): void =>
+        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { figure }, op));
     return (
         <section aria-label="The material" className="rule-t flex flex-col gap-3 pt-3 text-[13px]">
             <h3 className="heading">The material</h3>
@@ -23,7 +25,11 @@ export function MaterialPart({ desk, material }: Props) {
                 <NameField name={material.name} onRename={rename} />
                 <label className="flex flex-col gap-0.5">
                     <span className="quiet">Figure</span>
-                    <select className="field" value={material.figure} onChange={(event) => move(Number(event.target.value))}>
+                    <select
+                        className="field"
+                        value={material.figure}
+                        onChange={(event) => move(Number(event.target.value))}
+                    >
                         {desk.figures.map((figure) => (
                             <option key={figure.id} value={figure.id}>
                                 {figure.name}
@@ -31,7 +37,10 @@ export function MaterialPart({ desk, material }: Props) {
                         ))}
                     </select>
                 </label>
-                <button className="act" onClick={() => void desk.ask((op) => api.duplicateMaterial(series, material.id, op))}>
+                <button
+                    className="act"
+                    onClick={() => void desk.ask((op) => api.duplicateMaterial(series, material.id, op))}
+                >
                     Duplicate
                 </button>
             </div>
@@ -47,7 +56,8 @@ function Removal({ desk, material }: Props) {
     const [into, setInto] = useState('');
     const series = desk.overview?.id ?? 0;
     const use = desk.overview?.uses[material.id];
-    const used = use === undefined ? 'No page uses it.' : `${use.regions} regions on p. ${use.pages.join(', ')} use it.`;
+    const used =
+        use === undefined ? 'No page uses it.' : `${use.regions} regions on p. ${use.pages.join(', ')} use it.`;
     if (!isOpen)
         return (
             <button className="act self-start" onClick={() => setOpen(true)}>
@@ -74,7 +84,9 @@ function Removal({ desk, material }: Props) {
             <button
                 className="act"
                 onClick={() =>
-                    void desk.change(material, (seen, op) => api.retireMaterial(series, seen, into === '' ? null : Number(into), op))
+                    void desk.change(material, (seen, op) =>
+                        api.retireMaterial(series, seen, into === '' ? null : Number(into), op),
+                    )
                 }
             >
                 {into === '' ? 'Delete' : 'Merge'}

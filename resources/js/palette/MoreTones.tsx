@@ -15,14 +15,19 @@ export function MoreTones({ desk, material }: Props) {
     const series = desk.overview?.id ?? 0;
     const now = material.more.map(({ tone, name }): NamedTone => ({ tone, name, colour: material.tones[tone] }));
     const free = MORE.find((tone) => !now.some((one) => one.tone === tone));
-    const set = (more: NamedTone[]): Promise<boolean> => desk.change(material, (seen, op) => api.nameTones(series, seen, more, op));
+    const set = (more: NamedTone[]): Promise<boolean> =>
+        desk.change(material, (seen, op) => api.nameTones(series, seen, more, op));
     const picked = desk.picked?.material === material.id ? desk.picked.tone : 'base';
-    const rename = (tone: Tone, name: string): void => void set(now.map((one) => (one.tone === tone ? { ...one, name } : one)));
-    const swap = (at: number): void => void set(now.map((one, i) => now[i === at ? at - 1 : i === at - 1 ? at : i] ?? one));
+    const rename = (tone: Tone, name: string): void =>
+        void set(now.map((one) => (one.tone === tone ? { ...one, name } : one)));
+    const swap = (at: number): void =>
+        void set(now.map((one, i) => now[i === at ? at - 1 : i === at - 1 ? at : i] ?? one));
     return (
         <section aria-label="More tones" className="flex flex-col gap-2">
             <h3 className="heading">More tones</h3>
-            {now.length === 0 && <p className="quiet">Beside the six it may have four more of its own, like an inner lip or a facet.</p>}
+            {now.length === 0 && (
+                <p className="quiet">Beside the six it may have four more of its own, like an inner lip or a facet.</p>
+            )}
             <ul className="flex flex-col gap-1.5">
                 {now.map(({ tone, name, colour }, at) => (
                     <li key={tone} className="flex items-end gap-2">

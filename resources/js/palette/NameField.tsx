@@ -11,7 +11,12 @@ export function NameField({ name, onRename }: Props) {
     return (
         <label className="flex flex-col gap-0.5">
             <span className="quiet">Name</span>
-            <input className="field w-40" maxLength={80} defaultValue={name} onBlur={(event) => leave(event.target.value)} />
+            <input
+                className="field w-40"
+                maxLength={80}
+                defaultValue={name}
+                onBlur={(event) => leave(event.target.value)}
+            />
         </label>
     );
 }

@@ -78,8 +78,20 @@ function TonePart({ desk }: { desk: PaletteDesk }) {
     const { picked, overview } = desk;
     const material = materialOf(overview?.palette.figures ?? [], picked?.material);
     if (picked === null || material === undefined)
-        return <p>Pick a tone at the left to change it. Full dots are pinned colours, rings follow from the base by the rule.</p>;
-    return <ToneDesk key={`${material.id} ${picked.tone} ${material.version}`} desk={desk} material={material} tone={picked.tone} />;
+        return (
+            <p>
+                Pick a tone at the left to change it. Full dots are pinned colours, rings follow from the base by the
+                rule.
+            </p>
+        );
+    return (
+        <ToneDesk
+            key={`${material.id} ${picked.tone} ${material.version}`}
+            desk={desk}
+            material={material}
+            tone={picked.tone}
+        />
+    );
 }
 
 function Head({ desk, part, onPart }: { desk: PaletteDesk; part: Part; onPart: (part: Part) => void }) {
@@ -140,7 +152,8 @@ function useUndoKeys(desk: PaletteDesk): void {
         const pressed = (event: KeyboardEvent): void => {
             const id = desk.overview?.id;
             const isTyping = event.target instanceof HTMLInputElement && event.target.type !== 'range';
-            if (id === undefined || isTyping || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+            if (id === undefined || isTyping || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z')
+                return;
             event.preventDefault();
             void desk.ask((op) => (event.shiftKey ? api.redoPalette(id, op) : api.undoPalette(id, op)));
         };

@@ -47,7 +47,11 @@ export function PlaceCrop({ use, pageWidth, before, now, state, onTake }: Props)
         context.putImageData(recoloured(crop, toColour(before), toColour(now)), 0, 0);
     }, [crop, before, now]);
     if (place === null)
-        return <p className="quiet w-56 text-[13px]">No page uses this material yet: once one does, a piece of it shows here.</p>;
+        return (
+            <p className="quiet w-56 text-[13px]">
+                No page uses this material yet: once one does, a piece of it shows here.
+            </p>
+        );
     const take = (event: MouseEvent<HTMLCanvasElement>): void => {
         if (crop === null || onTake === null) return;
         const box = event.currentTarget.getBoundingClientRect();

@@ -54,7 +54,10 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
         const others = [...left].filter((one) => one !== page);
         setLeft(new Set(isTicked ? others : [...others, page]));
     };
-    const names = { material: `the material ${material.name}`, tone: `the tone ${nameOf(material, tone)} of all its figure` };
+    const names = {
+        material: `the material ${material.name}`,
+        tone: `the tone ${nameOf(material, tone)} of all its figure`,
+    };
     return (
         <section aria-label="Replace on pages" className="flex flex-col gap-2">
             <div className="flex flex-wrap items-end gap-2">
@@ -71,17 +74,13 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
                 <By desk={desk} material={material} what={what} tone={tone} into={into} onInto={setInto} />
             </div>
             {pages.length === 0 && <p className="quiet">No page uses it.</p>}
-            <ul className="flex flex-wrap gap-x-4 gap-y-1">
-                {pages.map(({ id, number, title }) => (
-                    <li key={id}>
-                        <Tick checked={!left.has(id)} onChange={(isTicked) => tick(id, isTicked)}>
-                            {number}. {title}
-                        </Tick>
-                    </li>
-                ))}
-            </ul>
+            <PageTicks pages={pages} left={left} onTick={tick} />
             <div className="flex gap-2">
-                <button className="act main" disabled={into === '' || meant.length === 0 || isGoing(task)} onClick={replace}>
+                <button
+                    className="act main"
+                    disabled={into === '' || meant.length === 0 || isGoing(task)}
+                    onClick={replace}
+                >
                     Replace on {meant.length} {meant.length === 1 ? 'page' : 'pages'}
                 </button>
                 <button className="bare" onClick={onClose}>
@@ -100,8 +99,31 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
     );
 }
 
+interface TicksProps {
+    pages: { id: number; number: number; title: string }[];
+    /** Pages that are left out. */
+    left: ReadonlySet<number>;
+    onTick: (page: number, isTicked: boolean) => void;
+}
+
+function PageTicks({ pages, left, onTick }: TicksProps) {
+    return (
+        <ul className="flex flex-wrap gap-x-4 gap-y-1">
+            {pages.map(({ id, number, title }) => (
+                <li key={id}>
+                    <Tick checked={!left.has(id)} onChange={(isTicked) => onTick(id, isTicked)}>
+                        {number}. {title}
+                    </Tick>
+                </li>
+            ))}
+        </ul>
+    );
+}
+
 function replacing(what: What, material: MaterialState, tone: Tone, into: string): Replacing {
-    return what === 'material' ? { material: material.id, into: Number(into) } : { figure: material.figure, tone, into: into as Tone };
+    return what === 'material'
+        ? { material: material.id, into: Number(into) }
+        : { figure: material.figure, tone, into: into as Tone };
 }
 
 interface ByProps extends Props {

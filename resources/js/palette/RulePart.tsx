@@ -6,7 +6,10 @@ import { SIX } from '../api/tones';
 import { Choice } from '../ui/Choice';
 import { materialOf, type PaletteDesk, type Trial } from './usePalette';
 
-const HUES: Record<ShadeHue, string> = { opposite: 'the opposite of the light’s hue', blue: 'blue: open sky, or night' };
+const HUES: Record<ShadeHue, string> = {
+    opposite: 'the opposite of the light’s hue',
+    blue: 'blue: open sky, or night',
+};
 
 type DialName = Exclude<keyof DerivationData, 'toward'>;
 
@@ -43,12 +46,18 @@ function Rule({ desk, palette }: { desk: PaletteDesk; palette: PaletteState }) {
         <div className="flex flex-col gap-3">
             <h2 className="heading text-base">How tones follow from the base</h2>
             <p className="quiet">
-                Tones with a ring are worked out from the base by this rule, for every material that has none of its own. What is pinned
-                stays.
+                Tones with a ring are worked out from the base by this rule, for every material that has none of its
+                own. What is pinned stays.
             </p>
             <label className="flex items-center gap-2">
                 <span className="w-52">Colour of the light</span>
-                <input type="color" className="h-8 w-12" value={light} disabled={!may} onChange={(event) => setLight(event.target.value)} />
+                <input
+                    type="color"
+                    className="h-8 w-12"
+                    value={light}
+                    disabled={!may}
+                    onChange={(event) => setLight(event.target.value)}
+                />
                 <span className="figures quiet">{light}</span>
             </label>
             <Dials dials={dials} disabled={!may} onChange={setDials} />
@@ -161,14 +170,20 @@ function OwnRule({ desk, dials, isChanged }: { desk: PaletteDesk; dials: Derivat
                 <button
                     className="act"
                     disabled={!isChanged || !hasDerived}
-                    onClick={() => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { dials }, op))}
+                    onClick={() =>
+                        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { dials }, op))
+                    }
                 >
                     These dials for {material.name} only
                 </button>
                 {material.dials !== null && (
                     <button
                         className="act"
-                        onClick={() => void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { dials: {} }, op))}
+                        onClick={() =>
+                            void desk.change(material, (seen, op) =>
+                                api.changeMaterial(series, seen, { dials: {} }, op),
+                            )
+                        }
                     >
                         The series’ rule again
                     </button>

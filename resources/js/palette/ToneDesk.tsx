@@ -48,7 +48,9 @@ export function ToneDesk({ desk, material, tone }: Props) {
                 </h2>
                 <span className="quiet whitespace-nowrap">{isPinned ? '● pinned' : '○ follows from the base'}</span>
             </div>
-            {follows !== null && <p>Set in {follows}, and followed here. Under Change, it can be let go its own way.</p>}
+            {follows !== null && (
+                <p>Set in {follows}, and followed here. Under Change, it can be let go its own way.</p>
+            )}
             <Clash desk={desk} material={material} />
             <Tracks colour={wanted} disabled={!may} onChange={drag} onSettle={settle} />
             <ColourEntry colour={toColour(now)} disabled={!may} onTake={(colour) => take(hexOf(colour))} />
@@ -108,7 +110,9 @@ function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
             {derived.length > 0 && (
                 <button
                     className="act narrow"
-                    onClick={() => void desk.pin(material, Object.fromEntries(derived.map((one) => [one, material.tones[one]])))}
+                    onClick={() =>
+                        void desk.pin(material, Object.fromEntries(derived.map((one) => [one, material.tones[one]])))
+                    }
                 >
                     Pin all
                 </button>

@@ -1,4 +1,6 @@
-/** Lightness, chroma and hue of a colour, each a track that shows what sRGB can show there, and a plane of neighbours. */
+/**
+ * Lightness, chroma and hue of a colour, each a track that shows what sRGB can show there, and a plane of neighbours.
+ */
 import { useEffect, useRef, type PointerEvent } from 'react';
 import { hexOf, isShown, MOST_CHROMA, ofOklch, type Oklch } from '../picture/oklch';
 
@@ -131,7 +133,11 @@ function Plane({ colour, disabled, onChange, onSettle }: Props) {
                 <canvas ref={canvas} width={width} height={height} />
                 <span
                     className="plane-mark"
-                    style={{ left: `${(100 * colour.c) / MOST_CHROMA}%`, top: `${100 * (1 - colour.l)}%`, background: css(colour) }}
+                    style={{
+                        left: `${(100 * colour.c) / MOST_CHROMA}%`,
+                        top: `${100 * (1 - colour.l)}%`,
+                        background: css(colour),
+                    }}
                 />
             </div>
             <span className="quiet">Chroma to the right, lightness up</span>

@@ -49,12 +49,19 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
             {variant === null && <p>No variants yet. One says only what is different, for the pages that wear it.</p>}
             <div className="flex flex-wrap gap-2">
                 {data.variants.map((one) => (
-                    <button key={one.id} className="act" aria-pressed={one.id === variant?.id} onClick={() => choose(one.id)}>
+                    <button
+                        key={one.id}
+                        className="act"
+                        aria-pressed={one.id === variant?.id}
+                        onClick={() => choose(one.id)}
+                    >
                         {one.name}
                     </button>
                 ))}
             </div>
-            {variant !== null && <Variant key={variant.id} desk={desk} variant={variant} disabled={!may} onChange={change} />}
+            {variant !== null && (
+                <Variant key={variant.id} desk={desk} variant={variant} disabled={!may} onChange={change} />
+            )}
             {data.variants.length > 0 && (
                 <Wardrobe
                     title="Which variant each page wears"
@@ -63,7 +70,7 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
                     pages={data.pages.map((page) => ({ ...page, worn: page.wears }))}
                     choices={data.variants}
                     disabled={!may}
-                    onChoose={(page, id) => void ask(() => api.wearVariant(series, page, id))}
+                    onChoose={(page, id) => void ask(() => api.chooseVariant(series, page, id))}
                 />
             )}
         </div>
@@ -114,7 +121,11 @@ function Difference({ desk, variant, disabled, onChange }: VariantProps) {
             <span className="min-w-0 flex-1 truncate">
                 {material.name} › {tone}
             </span>
-            <span className="h-8 w-12" title={`In the palette ${material.tones[tone]}`} style={{ background: material.tones[tone] }} />
+            <span
+                className="h-8 w-12"
+                title={`In the palette ${material.tones[tone]}`}
+                style={{ background: material.tones[tone] }}
+            />
             <Pick
                 key={`${material.id} ${tone} ${now}`}
                 label={`${tone} in ${variant.name}`}

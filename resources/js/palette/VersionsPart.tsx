@@ -36,7 +36,9 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
                     onAdd={(name) => ask(() => api.nameVersion(series, name))}
                 />
             )}
-            {data.versions.length === 0 && <p>No versions yet. A named one can be compared with, gone back to, and held by pages.</p>}
+            {data.versions.length === 0 && (
+                <p>No versions yet. A named one can be compared with, gone back to, and held by pages.</p>
+            )}
             {data.versions.map((version) => (
                 <Version
                     key={version.id}
@@ -86,7 +88,9 @@ function Version({ version, onRestore }: { version: PaletteVersionState; onResto
                 )}
             </div>
             <p className="mb-1 text-[13px]">
-                {version.moved.length === 0 ? 'The palette is as it was then.' : `${version.moved.length} tones have moved on since:`}
+                {version.moved.length === 0
+                    ? 'The palette is as it was then.'
+                    : `${version.moved.length} tones have moved on since:`}
             </p>
             <Moved moved={version.moved} />
         </section>
@@ -108,7 +112,9 @@ function Waiting({ series, state, page, versions, disabled, onTake }: WaitingPro
     const [isOpen, setOpen] = useState(false);
     const held = versions.find(({ id }) => id === page?.holds);
     const waiting = (held?.moved ?? []).filter(({ material }) => page?.follows.includes(material) === false);
-    const materials = [...new Map(waiting.map((one) => [one.material, one.name.split(', ').pop() ?? one.name] as const))];
+    const materials = [
+        ...new Map(waiting.map((one) => [one.material, one.name.split(', ').pop() ?? one.name] as const)),
+    ];
     if (page === undefined || waiting.length === 0) return null;
     return (
         <div className="flex flex-wrap items-center gap-2">
@@ -117,7 +123,12 @@ function Waiting({ series, state, page, versions, disabled, onTake }: WaitingPro
             </button>
             {isOpen &&
                 materials.map(([id, name]) => (
-                    <button key={id} className="act narrow" disabled={disabled} onClick={() => onTake(page.holds, [...page.follows, id])}>
+                    <button
+                        key={id}
+                        className="act narrow"
+                        disabled={disabled}
+                        onClick={() => onTake(page.holds, [...page.follows, id])}
+                    >
                         Take {name} over
                     </button>
                 ))}

@@ -39,7 +39,9 @@ export function Wardrobe({ title, what, none, pages, choices, disabled, onChoose
                                 aria-label={`${what} of page ${page.number}`}
                                 value={page.worn ?? ''}
                                 disabled={disabled}
-                                onChange={(event) => onChoose(page.page, event.target.value === '' ? null : Number(event.target.value))}
+                                onChange={(event) =>
+                                    onChoose(page.page, event.target.value === '' ? null : Number(event.target.value))
+                                }
                             >
                                 <option value="">{none}</option>
                                 <NamedOptions of={choices} />

@@ -53,7 +53,9 @@ export interface Worst {
 
 /** Where a material is furthest from the palette, or from the page before. */
 export function worst(rows: Row[], count: number): Worst[] {
-    const all = rows.flatMap((row) => row.cells.map((cell) => ({ row, cell, amount: Math.max(cell.flat, cell.before ?? 0) })));
+    const all = rows.flatMap((row) =>
+        row.cells.map((cell) => ({ row, cell, amount: Math.max(cell.flat, cell.before ?? 0) })),
+    );
     return all.sort((a, b) => b.amount - a.amount).slice(0, count);
 }
 

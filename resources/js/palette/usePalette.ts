@@ -2,7 +2,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { api, type Tones } from '../api/client';
-import type { FigureState, MaterialState, PaletteOverviewState, PaletteState, Tone, VariantState } from '../api/generated';
+import type {
+    FigureState,
+    MaterialState,
+    PaletteOverviewState,
+    PaletteState,
+    Tone,
+    VariantState,
+} from '../api/generated';
 import { Failure } from '../api/http';
 import { randomId } from '../page/ids';
 
@@ -72,12 +79,16 @@ export function usePalette(series: number): PaletteDesk {
                 learn((await api.pin(series, material.id, seen(material).version, tones, id)).material);
                 setClash(null);
             } catch (reason) {
-                const theirs = reason instanceof Failure ? (reason.details.theirs as MaterialState | null | undefined) : undefined;
+                const theirs =
+                    reason instanceof Failure ? (reason.details.theirs as MaterialState | null | undefined) : undefined;
                 if (theirs !== undefined && theirs !== null) setClash({ theirs, yours: tones });
                 throw reason;
             }
         });
-    const figures = useMemo(() => (overview?.palette.figures ?? []).map((figure) => tried(figure, trial)), [overview, trial]);
+    const figures = useMemo(
+        () => (overview?.palette.figures ?? []).map((figure) => tried(figure, trial)),
+        [overview, trial],
+    );
     const settle = (): void => setClash(null);
     return {
         overview,
@@ -112,7 +123,9 @@ function useQueue(series: number, tryOut: (trial: Trial) => void): Pick<PaletteD
             setMessage(reason instanceof Error ? reason.message : 'Something went wrong. Try again.');
             return false;
         } finally {
-            await Promise.all(['palette', 'history', 'series'].map((key) => client.invalidateQueries({ queryKey: [key, series] })));
+            await Promise.all(
+                ['palette', 'history', 'series'].map((key) => client.invalidateQueries({ queryKey: [key, series] })),
+            );
             tryOut({});
         }
     };

@@ -25,7 +25,9 @@ export class LabelsAround {
         const version = this.newest(level, column, row);
         const known = this.kept.get(key);
         const around =
-            known?.version === version ? known : { version, bytes: this.plane(level, column, row, sizeAt(page, level), distance) };
+            known?.version === version
+                ? known
+                : { version, bytes: this.plane(level, column, row, sizeAt(page, level), distance) };
         remember(this.kept, key, around, MOST_KEPT);
         return around;
     }
@@ -34,11 +36,18 @@ export class LabelsAround {
     private newest(level: number, column: number, row: number): number {
         let version = 0;
         for (let y = row - 1; y <= row + 1; y++)
-            for (let x = column - 1; x <= column + 1; x++) version = Math.max(version, this.tiles.versionOf(level, 'flats', x, y));
+            for (let x = column - 1; x <= column + 1; x++)
+                version = Math.max(version, this.tiles.versionOf(level, 'flats', x, y));
         return version;
     }
 
-    private plane(level: number, column: number, row: number, page: { width: number; height: number }, distance: number): Uint8Array {
+    private plane(
+        level: number,
+        column: number,
+        row: number,
+        page: { width: number; height: number },
+        distance: number,
+    ): Uint8Array {
         const at = (x: number, y: number): Uint8Array | null => {
             const tile = { column: Math.floor(x / SIDE), row: Math.floor(y / SIDE) };
             const isOwn = tile.column === column && tile.row === row;
@@ -64,7 +73,10 @@ export class LabelsAround {
 }
 
 /** A page halved so often, as the server halves it. */
-export const sizeAt = ({ width, height }: { width: number; height: number }, level: number): { width: number; height: number } => ({
+export const sizeAt = (
+    { width, height }: { width: number; height: number },
+    level: number,
+): { width: number; height: number } => ({
     width: Math.max(1, width >> level),
     height: Math.max(1, height >> level),
 });

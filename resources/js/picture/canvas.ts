@@ -38,7 +38,13 @@ export class FloatCanvas {
     /** Some of its pixels. */
     gathered(at: ArrayLike<number>): FloatCanvas {
         const plane = (from: Float32Array): Float32Array => Float32Array.from(at, (i) => from[i]);
-        return new FloatCanvas(at.length, plane(this.r), plane(this.g), plane(this.b), this.a === null ? null : plane(this.a));
+        return new FloatCanvas(
+            at.length,
+            plane(this.r),
+            plane(this.g),
+            plane(this.b),
+            this.a === null ? null : plane(this.a),
+        );
     }
 
     static clear(count: number): FloatCanvas {
@@ -58,7 +64,7 @@ export class FloatCanvas {
         if (this.a !== null) this.a[i] = 1;
     }
 
-    // ---- what layers are laid with; as in the core's Canvas -------------------------------------------------------------
+    // ---- what layers are laid with; as in the core's Canvas ----
 
     /** Plain colours, full and normal: flats. What has none stays as it is. */
     cover(ground: Ground, colourOf: (flat: Flat | undefined) => Colour | undefined): void {
@@ -104,7 +110,11 @@ export class FloatCanvas {
     }
 
     /** Pixels with colours of their own through a coverage. */
-    paint(planes: Uint8Array, coverage: Uint8Array | null, { mode, opacity, turn }: Pick<PassNode, 'mode' | 'opacity' | 'turn'>): void {
+    paint(
+        planes: Uint8Array,
+        coverage: Uint8Array | null,
+        { mode, opacity, turn }: Pick<PassNode, 'mode' | 'opacity' | 'turn'>,
+    ): void {
         if (coverage === null) return;
         const mix = this.mixer(mode);
         const { count } = this;
@@ -118,8 +128,8 @@ export class FloatCanvas {
     }
 
     /**
-     * What lies beneath, altered, through a coverage: the altered colours are blended with those they come from. Where nothing
-     * lies beneath, nothing is laid.
+     * What lies beneath, altered, through a coverage: the altered colours are blended with those they come from. Where
+     * nothing lies beneath, nothing is laid.
      */
     alter(
         coverage: Uint8Array | null,
@@ -141,8 +151,8 @@ export class FloatCanvas {
     }
 
     /**
-     * Layers taken as one. Isolated, they begin on nothing and their result is blended; otherwise they begin on what is there, and
-     * the opacity fades what they did.
+     * Layers taken as one. Isolated, they begin on nothing and their result is blended; otherwise they begin on what is
+     * there, and the opacity fades what they did.
      */
     group(layers: (canvas: FloatCanvas) => void, isolated: boolean, mode: BlendMode, opacity: number): void {
         if (isolated) {
@@ -157,13 +167,19 @@ export class FloatCanvas {
     }
 
     /** One colour, altered by layers of its own, through a mask: ink and its holds. */
-    through(mask: Uint8Array, colour: Colour, layers: (canvas: FloatCanvas) => void, mode: BlendMode, opacity: number): void {
+    through(
+        mask: Uint8Array,
+        colour: Colour,
+        layers: (canvas: FloatCanvas) => void,
+        mode: BlendMode,
+        opacity: number,
+    ): void {
         const inside = FloatCanvas.solid(this.count, colour);
         layers(inside);
         this.lay(inside, mask, mode, opacity);
     }
 
-    // ---------------------------------------------------------------------------------------------------------------------
+    // ----
 
     /** A way to lay one colour after another in one mode: what depends on the mode alone is looked up once. */
     mixer(mode: BlendMode): (i: number, r: number, g: number, b: number, alpha: number) => void {
@@ -177,7 +193,13 @@ export class FloatCanvas {
                 channel !== undefined
                     ? [channel(this.r[i], r), channel(this.g[i], g), channel(this.b[i], b)]
                     : blendColours(mode, [this.r[i], this.g[i], this.b[i]], [r, g, b]);
-            this.mix(i, r + (blended[0] - r) * under, g + (blended[1] - g) * under, b + (blended[2] - b) * under, alpha);
+            this.mix(
+                i,
+                r + (blended[0] - r) * under,
+                g + (blended[1] - g) * under,
+                b + (blended[2] - b) * under,
+                alpha,
+            );
         };
     }
 
@@ -225,7 +247,8 @@ export class FloatCanvas {
             this.a[i] = sum;
             share = alpha / sum;
         }
-        // Taken as it is where it covers all: a grey must stay a grey to the last bit, or saturation makes a colour of it.
+        // Taken as it is where it covers all: a grey must stay a grey to the last bit, or saturation makes a colour of
+        // it.
         this.r[i] = share >= 1 ? r : this.r[i] + (r - this.r[i]) * share;
         this.g[i] = share >= 1 ? g : this.g[i] + (g - this.g[i]) * share;
         this.b[i] = share >= 1 ? b : this.b[i] + (b - this.b[i]) * share;
@@ -244,7 +267,8 @@ export class FloatCanvas {
 /** What a mode makes of a colour on an opaque one. */
 function blending(mode: BlendMode): (under: Triple, over: Triple) => Triple {
     if (mode === 'normal') return (_, over) => over;
-    if (mode === 'plus-lighter') return (under, over) => [0, 1, 2].map((i) => Math.min(1, under[i] + over[i])) as Triple;
+    if (mode === 'plus-lighter')
+        return (under, over) => [0, 1, 2].map((i) => Math.min(1, under[i] + over[i])) as Triple;
     const channel = channelOf(mode);
     if (channel === undefined) return (under, over) => blendColours(mode, under, over);
     return (under, over) => [0, 1, 2].map((i) => channel(under[i], over[i])) as Triple;

@@ -13,7 +13,8 @@ export function changedLabels(before: Stack, after: Stack): Set<number> | null {
 }
 
 /** All that is laid over the flats, and how these meet. */
-const passesOf = ({ planes, ink, lines, above, soft }: Stack): string => JSON.stringify([planes, ink, lines, above, [...soft]]);
+const passesOf = ({ planes, ink, lines, above, soft }: Stack): string =>
+    JSON.stringify([planes, ink, lines, above, [...soft]]);
 
 function isSame(flat: Flat, other: Flat | undefined): boolean {
     return (

@@ -1,4 +1,6 @@
-/** Composites one stretch of a page for display. What is true is what the core computes; fixtures hold the two together. */
+/**
+ * Composites one stretch of a page for display. What is true is what the core computes; fixtures hold the two together.
+ */
 import { FloatCanvas } from './canvas';
 import type { Colour } from './colour';
 import { Ground } from './ground';
@@ -43,7 +45,9 @@ const VEILED = 0.78;
 /** One thing that is laid, and the layers it is made from. */
 export interface Step {
     layers: string[];
-    /** Laid normally: it asks nothing of what is below, so several can be laid on nothing first and then all at once. */
+    /**
+     * Laid normally: it asks nothing of what is below, so several can be laid on nothing first and then all at once.
+     */
     isPlain: boolean;
     /** It looks at the pixels about each one, and is laid over the finished picture of what lies beneath. */
     looksAround?: boolean;
@@ -152,17 +156,30 @@ export class Composer {
 
     private nodeStep(node: StackNode): Step {
         const looksAround = node.kind === 'pass' && passKindOf(node.content).margin !== undefined;
-        return { layers: layersIn(node), isPlain: isPlain(node), looksAround, lay: (canvas) => this.layNode(canvas, node) };
+        return {
+            layers: layersIn(node),
+            isPlain: isPlain(node),
+            looksAround,
+            lay: (canvas) => this.layNode(canvas, node),
+        };
     }
 
     private layNode(canvas: FloatCanvas, node: StackNode): void {
         if (node.kind === 'pass') return passKindOf(node.content).lay(canvas, this.ground, node, node.content);
         const members = node.children.filter((child) => child.opacity > 0);
-        canvas.group((on) => members.forEach((child) => this.layNode(on, child)), node.isolated, node.mode, node.opacity);
+        canvas.group(
+            (on) => members.forEach((child) => this.layNode(on, child)),
+            node.isolated,
+            node.mode,
+            node.opacity,
+        );
     }
 }
 
-/** Whether it can be laid on nothing first. A group that is not isolated hands its members' modes on; faded, it is a mix with what was there. */
+/**
+ * Whether it can be laid on nothing first. A group that is not isolated hands its members' modes on; faded, it is a mix
+ * with what was there.
+ */
 function isPlain(node: StackNode): boolean {
     if (node.kind === 'pass') return node.mode === 'normal' && passKindOf(node.content).alters !== true;
     return node.mode === 'normal' && (node.isolated || (node.opacity >= 1 && node.children.every(isPlain)));

@@ -1,4 +1,7 @@
-/** A stroke of a brush with a tip while it is drawn; as core/src/Brush/DabRaster.php draws it, at the scale that is on screen. */
+/**
+ * A stroke of a brush with a tip while it is drawn; as core/src/Brush/DabRaster.php draws it, at the scale that is on
+ * screen.
+ */
 import type { BrushData, TipData } from '../api/generated';
 import { PIXELS, SIDE } from './compose';
 import { chance } from './chance';
@@ -39,7 +42,9 @@ class DabPreview extends StrokePreview {
         this.picture = tipPicture(tip, brush.hardness);
     }
 
-    /** Only now is it known how long the stroke is, and what of it was pressed harder afterwards: it is drawn once more. */
+    /**
+     * Only now is it known how long the stroke is, and what of it was pressed harder afterwards: it is drawn once more.
+     */
     override end(): Set<string> {
         const touched = super.end();
         for (const key of this.covered.keys()) touched.add(key);
@@ -48,7 +53,8 @@ class DabPreview extends StrokePreview {
         this.number = this.done = this.next = 0;
         const path = this.path;
         let total = 0;
-        for (let i = 1; i < path.length; i++) total += Math.hypot(path[i][0] - path[i - 1][0], path[i][1] - path[i - 1][1]);
+        for (let i = 1; i < path.length; i++)
+            total += Math.hypot(path[i][0] - path[i - 1][0], path[i][1] - path[i - 1][1]);
         if (path.length === 1) this.along(path[0], path[0], touched, total);
         for (let i = 1; i < path.length; i++) this.along(path[i - 1], path[i], touched, total);
         this.finish(touched);
@@ -117,7 +123,12 @@ class DabPreview extends StrokePreview {
                 if (tile === undefined) this.covered.set(key, (tile = new Float32Array(PIXELS)));
                 touched.add(key);
                 const [x0, y0] = [column * SIDE, row * SIDE];
-                const area = [Math.max(left, x0), Math.max(top, y0), Math.min(right, x0 + SIDE), Math.min(bottom, y0 + SIDE)];
+                const area = [
+                    Math.max(left, x0),
+                    Math.max(top, y0),
+                    Math.min(right, x0 + SIDE),
+                    Math.min(bottom, y0 + SIDE),
+                ];
                 this.layOn(tile, x0, y0, area, { x: mx, y: my, radius: reach, ...laid });
             }
         }
@@ -154,7 +165,8 @@ class DabPreview extends StrokePreview {
             const covered = this.covered.get(key);
             if (covered === undefined) continue;
             const bytes = new Uint8Array(PIXELS);
-            for (let i = 0; i < PIXELS; i++) if (covered[i] > 0) bytes[i] = Math.floor(255 * dried(covered[i], wet) + 0.5);
+            for (let i = 0; i < PIXELS; i++)
+                if (covered[i] > 0) bytes[i] = Math.floor(255 * dried(covered[i], wet) + 0.5);
             const [column, row] = key.split(',').map(Number);
             this.tiles.set(key, grained(bytes, grain, this.level, column, row));
         }

@@ -24,10 +24,15 @@ export function ciede2000([l1, a1, b1]: Three, [l2, a2, b2]: Three): number {
     const sum = h1 + h2;
     const h = isGrey ? sum : Math.abs(far) <= 180 ? sum / 2 : sum < 360 ? (sum + 360) / 2 : (sum - 360) / 2;
     const t =
-        1 - 0.17 * Math.cos(rad(h - 30)) + 0.24 * Math.cos(rad(2 * h)) + 0.32 * Math.cos(rad(3 * h + 6)) - 0.2 * Math.cos(rad(4 * h - 63));
+        1 -
+        0.17 * Math.cos(rad(h - 30)) +
+        0.24 * Math.cos(rad(2 * h)) +
+        0.32 * Math.cos(rad(3 * h + 6)) -
+        0.2 * Math.cos(rad(4 * h - 63));
     const sl = 1 + (0.015 * (l - 50) ** 2) / Math.sqrt(20 + (l - 50) ** 2);
     const sc = 1 + 0.045 * chroma;
     const sh = 1 + 0.015 * chroma * t;
-    const rotation = -2 * Math.sqrt(chroma ** 7 / (chroma ** 7 + 25 ** 7)) * Math.sin(rad(60 * Math.exp(-(((h - 275) / 25) ** 2))));
+    const rotation =
+        -2 * Math.sqrt(chroma ** 7 / (chroma ** 7 + 25 ** 7)) * Math.sin(rad(60 * Math.exp(-(((h - 275) / 25) ** 2))));
     return Math.sqrt((dl / sl) ** 2 + (dc / sc) ** 2 + (dh / sh) ** 2 + rotation * (dc / sc) * (dh / sh));
 }

@@ -24,7 +24,8 @@ export function gathered(block: Block, at: ArrayLike<number>, labels: ArrayLike<
 function planes(bytes: Uint8Array, count: number, at: ArrayLike<number>): Uint8Array {
     const all = bytes.length / count;
     const part = new Uint8Array(all * at.length);
-    for (let plane = 0, k = 0; plane < all; plane++) for (let i = 0; i < at.length; i++, k++) part[k] = bytes[plane * count + at[i]];
+    for (let plane = 0, k = 0; plane < all; plane++)
+        for (let i = 0; i < at.length; i++, k++) part[k] = bytes[plane * count + at[i]];
     return part;
 }
 
@@ -56,7 +57,11 @@ export function pixelsOf(block: Block, labels: ReadonlySet<number>): Uint32Array
 }
 
 /** Puts pixels that were composited by themselves, four bytes each, in their places of a picture. */
-export function put(picture: Uint8ClampedArray<ArrayBuffer>, at: Uint32Array, part: Uint8ClampedArray<ArrayBuffer>): void {
+export function put(
+    picture: Uint8ClampedArray<ArrayBuffer>,
+    at: Uint32Array,
+    part: Uint8ClampedArray<ArrayBuffer>,
+): void {
     const [from, to] = [new Uint32Array(part.buffer), new Uint32Array(picture.buffer)];
     for (let i = 0; i < at.length; i++) to[at[i]] = from[i];
 }

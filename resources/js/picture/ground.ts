@@ -61,7 +61,9 @@ export class Ground {
         const scale = 2 ** this.level;
         return Uint8Array.from({ length: this.count }, (_, i) => {
             const at = places?.[i] ?? i;
-            return Math.floor(value((x + (at % width) + 0.5) * scale, (y + Math.floor(at / width) + 0.5) * scale) + 0.5);
+            return Math.floor(
+                value((x + (at % width) + 0.5) * scale, (y + Math.floor(at / width) + 0.5) * scale) + 0.5,
+            );
         });
     }
 
@@ -104,7 +106,8 @@ export class Ground {
 }
 
 /** Of a coverage layer all of it, of a paint layer its alpha. */
-const coverageIn = (bytes: Uint8Array, count: number): Uint8Array => (bytes.length > count ? bytes.subarray(3 * count) : bytes);
+const coverageIn = (bytes: Uint8Array, count: number): Uint8Array =>
+    bytes.length > count ? bytes.subarray(3 * count) : bytes;
 
 function holds(scope: ScopeData, flat: Flat | undefined): boolean {
     switch (scope.kind) {

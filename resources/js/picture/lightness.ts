@@ -25,6 +25,7 @@ export function outOfRange(base: Colour): string | null {
     if (l > BRIGHTEST) return `L* ${Math.round(l)}: ${Math.round(l - BRIGHTEST)} too bright to leave room for light.`;
     if (l < DARKEST) return `L* ${Math.round(l)}: ${Math.round(DARKEST - l)} too dark to leave room for shadow.`;
     const strength = chromaOf(base);
-    if (strength > STRONGEST) return `So strong a colour (${Math.round((100 * strength) / STRONGEST)} %) leaves no room for light.`;
+    if (strength > STRONGEST)
+        return `So strong a colour (${Math.round((100 * strength) / STRONGEST)} %) leaves no room for light.`;
     return null;
 }

@@ -4,7 +4,10 @@ import { LIGHT_RANGES, type RoughDialsData, type Tone } from '../api/generated';
 /** To the light, or away from a surface; of length 1. */
 export type Vector = [right: number, up: number, near: number];
 
-export type RampDials = Pick<RoughDialsData, 'reach' | 'soft' | 'deepFrom' | 'deepSoft' | 'lit' | 'litSoft' | 'glint' | 'glintSoft'>;
+export type RampDials = Pick<
+    RoughDialsData,
+    'reach' | 'soft' | 'deepFrom' | 'deepSoft' | 'lit' | 'litSoft' | 'glint' | 'glintSoft'
+>;
 
 export type Rgb = [red: number, green: number, blue: number];
 

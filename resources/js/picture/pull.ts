@@ -74,7 +74,11 @@ export class PullPreview {
             const length = Math.hypot(x - fromX, y - fromY);
             let along = this.left;
             for (; along <= length; along += this.apart)
-                this.dab(Math.floor(fromX + ((x - fromX) * along) / length), Math.floor(fromY + ((y - fromY) * along) / length), touched);
+                this.dab(
+                    Math.floor(fromX + ((x - fromX) * along) / length),
+                    Math.floor(fromY + ((y - fromY) * along) / length),
+                    touched,
+                );
             this.left = along - length;
         }
         this.last = [x, y];
@@ -109,14 +113,17 @@ export class PullPreview {
     /** Colours weighed by the alpha behind them; coverage as it is. */
     private read(bytes: Uint8Array, at: number): number[] {
         const weight = bytes[(this.planes - 1) * PIXELS + at];
-        return this.planes === 1 ? [weight] : [0, 1, 2].map((plane) => (bytes[plane * PIXELS + at] * weight) / 255).concat(weight);
+        return this.planes === 1
+            ? [weight]
+            : [0, 1, 2].map((plane) => (bytes[plane * PIXELS + at] * weight) / 255).concat(weight);
     }
 }
 
 function write(bytes: Uint8Array, at: number, values: number[]): void {
     const last = values.length - 1;
     const weight = values[last];
-    for (let i = 0; i < last; i++) bytes[i * PIXELS + at] = weight > 0 ? Math.floor(Math.min(255, (255 * values[i]) / weight + 0.5)) : 0;
+    for (let i = 0; i < last; i++)
+        bytes[i * PIXELS + at] = weight > 0 ? Math.floor(Math.min(255, (255 * values[i]) / weight + 0.5)) : 0;
     bytes[last * PIXELS + at] = Math.floor(weight + 0.5);
 }
 

@@ -1,4 +1,7 @@
-/** Shifts colours as the core does: in OKLCh (Ottosson 2020), with less chroma where sRGB cannot show it. Fixtures hold them together. */
+/**
+ * Shifts colours as the core does: in OKLCh (Ottosson 2020), with less chroma where sRGB cannot show it. Fixtures hold
+ * them together.
+ */
 import type { TurnData } from '../api/generated';
 import { fitted, toOklab } from './oklab';
 import type { Colour } from './colour';

@@ -26,7 +26,9 @@ export interface Flat {
     figure: number;
     material: number;
     tones: Record<Tone, Colour>;
-    /** What tints follow that follow the light, where it stands in another than the page; null: they follow the page's. */
+    /**
+     * What tints follow that follow the light, where it stands in another than the page; null: they follow the page's.
+     */
     light: Record<LightColour, Colour> | null;
 }
 
@@ -121,10 +123,22 @@ export function sortedPasses(passes: RecordsState['pass']): [string, PassData][]
 
 export function buildStack(records: RecordsState, palette: PaletteState): Stack {
     const flats = flatsOf(records, palette);
-    const figureOf = new Map(palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)));
-    const clippedTo = (scope: ScopeData): number => (scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id);
+    const figureOf = new Map(
+        palette.figures.flatMap((figure) => figure.materials.map((material) => [material.id, figure.id] as const)),
+    );
+    const clippedTo = (scope: ScopeData): number =>
+        scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id;
     const soft = new Set(palette.figures.filter((figure) => figure.soft).map(({ id }) => id));
-    const stack: Stack = { flats, planes: [], ink: [], lines: linesOf(records), above: [], clear: null, soft, proposed: null };
+    const stack: Stack = {
+        flats,
+        planes: [],
+        ink: [],
+        lines: linesOf(records),
+        above: [],
+        clear: null,
+        soft,
+        proposed: null,
+    };
     const planes = new Map<number, DepthPlane>();
     const planeOf = (figure: number): DepthPlane => {
         const plane = planes.get(figure) ?? { figure, layers: [], behind: [], spills: false };
@@ -139,7 +153,9 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
             const figure = pass.figure > 0 ? pass.figure : clippedTo(pass.scope);
             const plane = planeOf(figure);
             plane.layers.push(node);
-            plane.spills ||= (node.kind === 'group' ? node.children : [node]).some((member) => clippedTo(member.scope) !== figure);
+            plane.spills ||= (node.kind === 'group' ? node.children : [node]).some(
+                (member) => clippedTo(member.scope) !== figure,
+            );
         }
     }
     const present = [...planes.keys(), ...[...flats.values()].map((flat) => flat.figure)];
@@ -182,15 +198,23 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
             const all = shifts.get(key) ?? shiftedTones(known, shift);
             shifts.set(key, (known = all));
         }
-        const light = region.stands === null || region.stands === palette.stands ? undefined : lights.get(region.stands);
-        flats.set(Number(label), { figure: region.figure, material: region.material, tones: known, light: light ?? null });
+        const light =
+            region.stands === null || region.stands === palette.stands ? undefined : lights.get(region.stands);
+        flats.set(Number(label), {
+            figure: region.figure,
+            material: region.material,
+            tones: known,
+            light: light ?? null,
+        });
     }
     return flats;
 }
 
 /** What a region's material looks like: in the variant it wears, under the light plan it stands under. */
 function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, Colour> | undefined {
-    const ofPage = new Map(palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)));
+    const ofPage = new Map(
+        palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)),
+    );
     const under = new Map(palette.under.map((light) => [light.plan, light]));
     const numbers = new Map<string, Record<Tone, Colour>>();
     return ({ material, wears, stands }) => {
@@ -208,7 +232,10 @@ function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, 
 }
 
 const numbersOf = <Name extends string>(colours: Record<Name, string>): Record<Name, Colour> =>
-    Object.fromEntries(Object.entries<string>(colours).map(([name, hex]) => [name, toColour(hex)])) as Record<Name, Colour>;
+    Object.fromEntries(Object.entries<string>(colours).map(([name, hex]) => [name, toColour(hex)])) as Record<
+        Name,
+        Colour
+    >;
 
 const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Tone, Colour> =>
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
@@ -237,12 +264,15 @@ function nodesOf(records: RecordsState, palette: PaletteState): [PassData, Stack
 }
 
 /** Whether another pass keeps to this one, or clear of it: rolled up, too, it is seen by what it hides. */
-export const isMask = (passes: RecordsState['pass'], id: string): boolean => Object.values(passes).some(({ mask }) => mask?.pass === id);
+export const isMask = (passes: RecordsState['pass'], id: string): boolean =>
+    Object.values(passes).some(({ mask }) => mask?.pass === id);
 
 /** A mask whose pass is gone, or is the pass itself, hides nothing. */
 function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode | null {
     const by = mask === null || mask.pass === id ? undefined : records.pass[mask.pass];
-    return mask === null || by === undefined ? null : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
+    return mask === null || by === undefined
+        ? null
+        : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
 }
 
 function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
@@ -270,9 +300,15 @@ function farToNear(palette: PaletteState, present: number[]): number[] {
 export const layersIn = (node: StackNode): string[] =>
     node.kind === 'group'
         ? node.children.flatMap(layersIn)
-        : [...(passKindOf(node.content).holds === null ? [] : [node.layer]), ...(node.mask === null ? [] : [node.mask.layer])];
+        : [
+              ...(passKindOf(node.content).holds === null ? [] : [node.layer]),
+              ...(node.mask === null ? [] : [node.mask.layer]),
+          ];
 
-/** Px that must be composed beside what is asked for, on a page halved so often, for what looks at the pixels about each one. */
+/**
+ * Px that must be composed beside what is asked for, on a page halved so often, for what looks at the pixels about each
+ * one.
+ */
 export function marginOf({ planes, above }: Stack, level: number): number {
     const margins = [...planes.flatMap(({ behind }) => behind), ...above].map((node) =>
         node.kind === 'pass' && node.opacity > 0 ? (passKindOf(node.content).margin?.(node.content, level) ?? 0) : 0,

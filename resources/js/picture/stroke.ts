@@ -201,7 +201,11 @@ export function tapered(points: readonly Point[], taper: number): Point[] {
     const length = along[along.length - 1];
     const reach = taper * length;
     if (reach <= 0) return [...points];
-    return points.map(([x, y, pressure], i) => [x, y, pressure * Math.min(1, Math.min(along[i], length - along[i]) / reach)]);
+    return points.map(([x, y, pressure], i) => [
+        x,
+        y,
+        pressure * Math.min(1, Math.min(along[i], length - along[i]) / reach),
+    ]);
 }
 
 /** Farthest, in px, that a left-out point may lie beside the line between those that stay; its pressure counts, too. */

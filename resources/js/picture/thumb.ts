@@ -25,7 +25,12 @@ export function thumbOf(tile: TileBytes, width: number, height: number, colour: 
                 for (let x = column * SIDE; x < Math.min(width, (column + 1) * SIDE); x++) {
                     const at = (y - row * SIDE) * SIDE + x - column * SIDE;
                     if (put(all.pixels, 4 * (y * width + x), bytes, at, colour) === 0) continue;
-                    [left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)];
+                    [left, top, right, bottom] = [
+                        Math.min(left, x),
+                        Math.min(top, y),
+                        Math.max(right, x),
+                        Math.max(bottom, y),
+                    ];
                 }
             }
         }
@@ -36,7 +41,8 @@ export function thumbOf(tile: TileBytes, width: number, height: number, colour: 
 /** Gives back how much of the pixel is covered. */
 function put(pixels: Uint8ClampedArray, to: number, bytes: Uint8Array, at: number, colour: number): number {
     const isPaint = bytes.length > AREA;
-    for (let part = 0; part < 3; part++) pixels[to + part] = isPaint ? bytes[part * AREA + at] : (colour >> (16 - 8 * part)) & 255;
+    for (let part = 0; part < 3; part++)
+        pixels[to + part] = isPaint ? bytes[part * AREA + at] : (colour >> (16 - 8 * part)) & 255;
     return (pixels[to + 3] = isPaint ? bytes[3 * AREA + at] : bytes[at]);
 }
 

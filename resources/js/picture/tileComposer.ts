@@ -1,4 +1,6 @@
-/** Composites tiles from the layers it was sent, and keeps what lies below and above the layer the hand is working on. */
+/**
+ * Composites tiles from the layers it was sent, and keeps what lies below and above the layer the hand is working on.
+ */
 import { Composer, PIXELS, SIDE, type Block, type Step } from './compose';
 import { FloatCanvas } from './canvas';
 import { AROUND, type StackMessage, type TileJob } from './jobs';
@@ -49,7 +51,8 @@ export class TileComposer {
         const block = { count: PIXELS, bytes, x: job.x, y: job.y, width: SIDE, level: job.level };
         const picture = this.hard(job, block);
         const around = bytes(AROUND);
-        if (around !== null && this.stack.soft.size > 0) soften(picture, softEdges(around, SIDE, this.stack), this.stack, block, job.look);
+        if (around !== null && this.stack.soft.size > 0)
+            soften(picture, softEdges(around, SIDE, this.stack), this.stack, block, job.look);
         return picture;
     }
 
@@ -125,7 +128,8 @@ export class TileComposer {
     private receive(job: TileJob): Map<string, { version: number; bytes: Uint8Array | null }> {
         const here = this.layers.get(job.key) ?? new Map();
         remember(this.layers, job.key, here, MOST_TILES);
-        for (const { layer, version, bytes } of job.layers) if (bytes !== undefined) here.set(layer, { version, bytes });
+        for (const { layer, version, bytes } of job.layers)
+            if (bytes !== undefined) here.set(layer, { version, bytes });
         return here;
     }
 

@@ -65,7 +65,10 @@ export class TileLayers {
         const layers = found.map(({ layer, version, bytes }) => ({ layer, version, bytes: () => bytes ?? null }));
         if (stack.soft.size === 0) return { layers, wide: null };
         const around = this.around.of(level, column, row, page, distance);
-        return { layers: [...layers, { layer: AROUND, version: around.version, bytes: () => around.bytes }], wide: null };
+        return {
+            layers: [...layers, { layer: AROUND, version: around.version, bytes: () => around.bytes }],
+            wide: null,
+        };
     }
 
     /** The same with so many pixels on every side, as far as the page reaches, out of the tiles they lie in. */
@@ -76,13 +79,18 @@ export class TileLayers {
         margin: number,
         at: (layer: string, column: number, row: number) => Here,
     ): Collected | null {
-        const wide = widened({ x: column * SIDE, y: row * SIDE, width: SIDE, height: SIDE }, margin, sizeAt(page, level));
+        const wide = widened(
+            { x: column * SIDE, y: row * SIDE, width: SIDE, height: SIDE },
+            margin,
+            sizeAt(page, level),
+        );
         const tiles: [number, number][] = [];
         for (let y = Math.floor(wide.y / SIDE); y * SIDE < wide.y + wide.height; y++)
             for (let x = Math.floor(wide.x / SIDE); x * SIDE < wide.x + wide.width; x++) tiles.push([x, y]);
         const layers = names.map((layer) => {
             const here = tiles.map(([x, y]) => ({ x, y, ...at(layer, x, y) }));
-            // Versions are given out in order: whichever of the tiles changes becomes the newest; those of stand-ins are below 0.
+            // Versions are given out in order: whichever of the tiles changes becomes the newest; those of stand-ins
+            // are below 0.
             const versions = here.map(({ version }) => version);
             const version = versions.some((one) => one < 0) ? Math.min(...versions) : Math.max(...versions);
             return { layer, version, here };

@@ -1,4 +1,6 @@
-/** The tiles of a page at every level: what has been fetched, what is on its way, and what the hand changed meanwhile. */
+/**
+ * The tiles of a page at every level: what has been fetched, what is on its way, and what the hand changed meanwhile.
+ */
 import { api, type TilePlace } from '../api/client';
 import type { TileNames } from '../api/generated';
 import { DatabaseVault, type TileVault } from './vault';
@@ -16,7 +18,11 @@ interface Wanted {
     distance: number;
 }
 
-type Fetch = (page: number, level: number, want: TilePlace[]) => Promise<({ name: string; bytes: Uint8Array } | null)[]>;
+type Fetch = (
+    page: number,
+    level: number,
+    want: TilePlace[],
+) => Promise<({ name: string; bytes: Uint8Array } | null)[]>;
 
 /** The first answer is small, so that something shows soon. */
 const FIRST_BATCH = 90;
@@ -25,7 +31,8 @@ const AT_ONCE = 2;
 /** Bytes kept in memory. */
 const MOST_BYTES = 320 * 1024 * 1024;
 
-const keyOf = (level: number, layer: string, column: number, row: number): string => `${level} ${layer} ${column},${row}`;
+const keyOf = (level: number, layer: string, column: number, row: number): string =>
+    `${level} ${layer} ${column},${row}`;
 
 export class TileCache {
     private readonly bytes = new Map<string, Uint8Array | null>();
@@ -107,7 +114,9 @@ export class TileCache {
         }
     }
 
-    /** What was fetched of a full-size tile, at any level, is out of date. Until the new bytes are here, the old serve. */
+    /**
+     * What was fetched of a full-size tile, at any level, is out of date. Until the new bytes are here, the old serve.
+     */
     forget(layer: string, column: number, row: number): void {
         for (let level = 0; level <= HIGHEST; level++) {
             const key = keyOf(level, layer, column >> level, row >> level);
@@ -138,7 +147,8 @@ export class TileCache {
         if (this.names[level][layer]?.[`${column},${row}`] !== undefined) return false;
         const span = 1 << level;
         for (let y = row * span; y < (row + 1) * span; y++) {
-            for (let x = column * span; x < (column + 1) * span; x++) if (there[`${x},${y}`] !== undefined) return false;
+            for (let x = column * span; x < (column + 1) * span; x++)
+                if (there[`${x},${y}`] !== undefined) return false;
         }
         return true;
     }
@@ -165,7 +175,9 @@ export class TileCache {
     private want(wanted: Wanted, again = false): void {
         if (this.asked.has(wanted.key) && !again) return;
         this.asked.add(wanted.key);
-        this.queue = again ? [...this.queue.filter((other) => other.key !== wanted.key), wanted] : [...this.queue, wanted];
+        this.queue = again
+            ? [...this.queue.filter((other) => other.key !== wanted.key), wanted]
+            : [...this.queue, wanted];
         if (this.scheduled) return;
         this.scheduled = true;
         // After the frame that asks: all that it needs goes in one request.
@@ -179,7 +191,9 @@ export class TileCache {
         while (this.fetching < AT_ONCE && this.queue.length > 0) {
             this.queue.sort((a, b) => a.distance - b.distance);
             const level = this.queue[0].level;
-            const batch = this.queue.filter((wanted) => wanted.level === level).slice(0, this.bytes.size === 0 ? FIRST_BATCH : BATCH);
+            const batch = this.queue
+                .filter((wanted) => wanted.level === level)
+                .slice(0, this.bytes.size === 0 ? FIRST_BATCH : BATCH);
             const taken = new Set(batch);
             this.queue = this.queue.filter((wanted) => !taken.has(wanted));
             this.fetching++;
@@ -210,7 +224,8 @@ export class TileCache {
 
     /** @return what has to come from the server */
     private async fromVault(level: number, batch: Wanted[]): Promise<Wanted[]> {
-        const nameOf = ({ place: [layer, column, row] }: Wanted): string | undefined => this.names[level][layer]?.[`${column},${row}`];
+        const nameOf = ({ place: [layer, column, row] }: Wanted): string | undefined =>
+            this.names[level][layer]?.[`${column},${row}`];
         const names = batch.map(nameOf).filter((name) => name !== undefined);
         const kept = await this.vault.take(names).catch(() => new Map<string, Uint8Array>());
         const found = batch.filter((wanted) => kept.has(nameOf(wanted) ?? ''));
@@ -219,7 +234,11 @@ export class TileCache {
         return batch.filter((wanted) => !found.includes(wanted));
     }
 
-    private learn(level: number, { place: [layer, column, row], key }: Wanted, tile: { name: string; bytes: Uint8Array } | null): void {
+    private learn(
+        level: number,
+        { place: [layer, column, row], key }: Wanted,
+        tile: { name: string; bytes: Uint8Array } | null,
+    ): void {
         // Forgotten while it was on its way: what arrived may be out of date.
         if (!this.asked.has(key)) return;
         const there = (this.names[level][layer] ??= {});

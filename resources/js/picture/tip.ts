@@ -22,7 +22,16 @@ export function tipPicture({ kind, seed, picture: brought }: TipData, hardness: 
     if (known !== undefined) return known;
     const cover = kind === 'picture' ? coverIn(brought ?? '') : coverOf(kind, seed, hardness);
     const picture = Float64Array.from({ length: TIP_SIDE * TIP_SIDE }, (_, i) =>
-        Math.max(0, Math.min(1, cover((2 * ((i % TIP_SIDE) + 0.5)) / TIP_SIDE - 1, (2 * (Math.floor(i / TIP_SIDE) + 0.5)) / TIP_SIDE - 1))),
+        Math.max(
+            0,
+            Math.min(
+                1,
+                cover(
+                    (2 * ((i % TIP_SIDE) + 0.5)) / TIP_SIDE - 1,
+                    (2 * (Math.floor(i / TIP_SIDE) + 0.5)) / TIP_SIDE - 1,
+                ),
+            ),
+        ),
     );
     drawn.set(key, picture);
     return picture;
@@ -83,7 +92,9 @@ function crumbs(seed: number, u: number, v: number): number {
     const [column, row] = [Math.floor(x), Math.floor(y)];
     const [right, down] = [x - column, y - row];
     const at = (dx: number, dy: number): number => chance(seed, (row + dy) * 64 + column + dx);
-    return (at(0, 0) * (1 - right) + at(1, 0) * right) * (1 - down) + (at(0, 1) * (1 - right) + at(1, 1) * right) * down;
+    return (
+        (at(0, 0) * (1 - right) + at(1, 0) * right) * (1 - down) + (at(0, 1) * (1 - right) + at(1, 1) * right) * down
+    );
 }
 
 function dots(seed: number, u: number, v: number): number {

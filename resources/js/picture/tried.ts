@@ -1,6 +1,6 @@
 /**
- * A light that is being tried: the passes it would hang, and their coverage worked out small. Tiles of any level are drawn
- * out of it, between its pixels by how near they are, as nothing of it is kept anywhere.
+ * A light that is being tried: the passes it would hang, and their coverage worked out small. Tiles of any level are
+ * drawn out of it, between its pixels by how near they are, as nothing of it is kept anywhere.
  */
 import type { PassData, RecordsState, TriedLightState } from '../api/generated';
 import { inflate } from '../api/packed';
@@ -80,7 +80,14 @@ export class TriedLight {
 }
 
 /** A row between two of the coverage, with nothing after its last pixel. @return whether there is anything in it */
-function mixRows(line: Float32Array, coverage: Uint8Array, width: number, height: number, above: number, part: number): boolean {
+function mixRows(
+    line: Float32Array,
+    coverage: Uint8Array,
+    width: number,
+    height: number,
+    above: number,
+    part: number,
+): boolean {
     let isThere = false;
     for (let i = 0; i < width; i++) {
         const upper = above < 0 || above >= height ? 0 : coverage[above * width + i];
@@ -100,14 +107,20 @@ interface Places {
 
 /** Where along one side of the coverage the pixels of a tile lie; pixels lie at their middles. */
 function places(tile: number, level: number, own: number, from: number, count: number): Places {
-    const at = Float64Array.from({ length: SIDE }, (_, i) => ((tile * SIDE + i + 0.5) * 2 ** level) / 2 ** own - 0.5 - from);
+    const at = Float64Array.from(
+        { length: SIDE },
+        (_, i) => ((tile * SIDE + i + 0.5) * 2 ** level) / 2 ** own - 0.5 - from,
+    );
     return {
         before: Int32Array.from(at, (place) => Math.max(-2, Math.min(count, Math.floor(place)))),
         part: Float32Array.from(at, (place) => place - Math.floor(place)),
     };
 }
 
-/** The page with the passes of a light that is tried; those that hang already stay as they are, but for a colour it gives them. */
+/**
+ * The page with the passes of a light that is tried; those that hang already stay as they are, but for a colour it
+ * gives them.
+ */
 export function withTried(records: RecordsState, tried: TriedLight): RecordsState {
     const hung = Object.entries(records.pass).map(([id, pass]): [string, PassData] => {
         const isGiven = pass.content.kind === 'tint' && pass.content.follows === 'given';

@@ -20,7 +20,9 @@ export function figuresOf(
         areas.set(flat.tones.base, (areas.get(flat.tones.base) ?? 0) + (regions[label]?.area ?? 0));
     }
     const [ours, others] = found.map((areas) =>
-        [...areas].map(([colour, area]) => ({ lightness: lightnessOf(colour), area })).sort((a, b) => a.lightness - b.lightness),
+        [...areas]
+            .map(([colour, area]) => ({ lightness: lightnessOf(colour), area }))
+            .sort((a, b) => a.lightness - b.lightness),
     );
     return { ours, others };
 }

@@ -1,6 +1,7 @@
 /**
- * Composites a block of a stack in which a pass looks at the pixels about each one: stretch by stretch, each over the finished
- * picture of those beneath it, as core/src/Compose/Compositor.php does. The block is wider than what is wanted of it.
+ * Composites a block of a stack in which a pass looks at the pixels about each one: stretch by stretch, each over the
+ * finished picture of those beneath it, as core/src/Compose/Compositor.php does. The block is wider than what is wanted
+ * of it.
  */
 import { Composer, type Block, type Look, type Step } from './compose';
 import { gathered } from './gathered';
@@ -15,7 +16,9 @@ export function composeWide(stack: Stack, block: Block, look: Look): Picture {
     const canvas = Composer.paper(block.count);
     let others = isSoft ? Composer.paper(edges.at.length) : null;
     const stretches = stretchesOf(new Composer(stack, block, look).steps());
-    const theirs = isSoft ? stretchesOf(new Composer(stack, gathered(block, edges.at, edges.labels), look).steps()) : [];
+    const theirs = isSoft
+        ? stretchesOf(new Composer(stack, gathered(block, edges.at, edges.labels), look).steps())
+        : [];
     for (const [k, { steps, last }] of stretches.entries()) {
         for (const step of steps) step.lay(canvas);
         if (isSoft && others !== null) {

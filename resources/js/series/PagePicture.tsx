@@ -16,7 +16,9 @@ export function PagePicture({ page, paletteVersion = 0 }: { page: PageCardState;
             className={`relative block aspect-[12/17] w-full overflow-hidden border border-base-300 ${url !== null && state === 'coming' ? 'bg-base-200' : 'bg-white'}`}
         >
             {url !== null && state === 'coming' && (
-                <span className="quiet absolute inset-0 grid place-items-center p-3 text-center text-sm">Its picture is on the way</span>
+                <span className="quiet absolute inset-0 grid place-items-center p-3 text-center text-sm">
+                    Its picture is on the way
+                </span>
             )}
             {url !== null && state !== 'missing' ? (
                 <img

@@ -20,11 +20,15 @@ export function PalettePart({ series, onChange }: Props) {
     return (
         <section aria-label="Palette">
             <h2 className="heading mb-1 text-base">Palette</h2>
-            <p className="quiet mb-2">Deep, shade, base, light, glint, and the line. Change a tone and every page follows.</p>
+            <p className="quiet mb-2">
+                Deep, shade, base, light, glint, and the line. Change a tone and every page follows.
+            </p>
             <Link className="act mb-3" to={`/palette/${series.id}`}>
                 Open the palette
             </Link>
-            {figures.length === 0 && <p className="mb-3">No figures yet. Add one for each thing that must stay separate.</p>}
+            {figures.length === 0 && (
+                <p className="mb-3">No figures yet. Add one for each thing that must stay separate.</p>
+            )}
             {figures.map((figure) => (
                 <FigurePart key={figure.id} series={series} figure={figure} mayColour={mayColour} onChange={onChange} />
             ))}
@@ -64,7 +68,15 @@ function AddFigure({ series, onChange }: Props) {
         await onChange();
     };
     return (
-        <OneLineForm label="Add a figure" field="name" button="Add" placeholder="Its name" maxLength={80} className="mt-5" onAdd={add} />
+        <OneLineForm
+            label="Add a figure"
+            field="name"
+            button="Add"
+            placeholder="Its name"
+            maxLength={80}
+            className="mt-5"
+            onAdd={add}
+        />
     );
 }
 
@@ -100,7 +112,12 @@ function AddMaterial({ series, figure, onChange }: Props & { figure: FigureState
             />
             <label className="flex flex-col gap-1">
                 <span className="quiet">Base</span>
-                <input type="color" className="h-8 w-10" value={base} onChange={(event) => setBase(event.target.value)} />
+                <input
+                    type="color"
+                    className="h-8 w-10"
+                    value={base}
+                    onChange={(event) => setBase(event.target.value)}
+                />
             </label>
             <button className="act" disabled={isBusy}>
                 Add

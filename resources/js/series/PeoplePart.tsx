@@ -27,7 +27,11 @@ export function PeoplePart({ series, onChange }: Props) {
                         </span>
                         <span className="quiet">{person.role}</span>
                         {series.role === 'owner' && (
-                            <button className="bare quiet ml-auto" aria-label={`Remove ${person.name}`} onClick={() => remove(person.id)}>
+                            <button
+                                className="bare quiet ml-auto"
+                                aria-label={`Remove ${person.name}`}
+                                onClick={() => remove(person.id)}
+                            >
                                 Remove
                             </button>
                         )}

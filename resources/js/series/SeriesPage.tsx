@@ -52,7 +52,9 @@ function PagesPart({ series }: { series: SeriesState }) {
     return (
         <section aria-label="Pages">
             <h2 className="heading mb-3 text-base">Pages</h2>
-            {series.pages.length === 0 && <p className="mb-3">No pages yet. Add the first one, then import its scan on the bench.</p>}
+            {series.pages.length === 0 && (
+                <p className="mb-3">No pages yet. Add the first one, then import its scan on the bench.</p>
+            )}
             <ul className="grid grid-cols-3 gap-x-5 gap-y-6">
                 {series.pages.map((page) => (
                     <PageTile key={page.id} page={page} paletteVersion={series.palette.version} />

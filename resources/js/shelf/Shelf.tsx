@@ -56,7 +56,11 @@ function SeriesRow({ series }: { series: SeriesCard }) {
     return (
         <li>
             <div className="mb-3 flex items-baseline gap-3">
-                <Link to={`/series/${series.id}`} className="heading truncate text-2xl hover:underline" title={series.name}>
+                <Link
+                    to={`/series/${series.id}`}
+                    className="heading truncate text-2xl hover:underline"
+                    title={series.name}
+                >
                     {series.name}
                 </Link>
                 <span className="quiet whitespace-nowrap">

@@ -3,7 +3,13 @@ import { api } from '../api/client';
 import type { SessionState } from '../api/generated';
 import { Field, Form, useAsking } from '../ui/Form';
 
-export function SignIn({ session, onSignedIn }: { session: SessionState; onSignedIn: (session: SessionState) => void }) {
+export function SignIn({
+    session,
+    onSignedIn,
+}: {
+    session: SessionState;
+    onSignedIn: (session: SessionState) => void;
+}) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
     const { isBusy, of, ask } = useAsking();
@@ -13,14 +19,20 @@ export function SignIn({ session, onSignedIn }: { session: SessionState; onSigne
             <header>
                 <img src="/awning.svg" alt="" className="mb-3 h-12 w-12" />
                 <h1 className="heading text-3xl">Awning</h1>
-                <p className="quiet mt-1 text-base">Colour for comics: clean lines in, flats, light, and one palette for every page.</p>
+                <p className="quiet mt-1 text-base">
+                    Colour for comics: clean lines in, flats, light, and one palette for every page.
+                </p>
             </header>
             {session.demo.length > 0 && (
                 <section aria-label="Demo people">
                     <h2 className="heading mb-2">Try the demo as</h2>
                     <div className="flex flex-wrap gap-2">
                         {session.demo.map((person) => (
-                            <button key={person.id} className="act main" onClick={() => enter(() => api.signInDemo(person.id))}>
+                            <button
+                                key={person.id}
+                                className="act main"
+                                onClick={() => enter(() => api.signInDemo(person.id))}
+                            >
                                 {person.name}
                             </button>
                         ))}

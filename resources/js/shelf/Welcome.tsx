@@ -8,7 +8,11 @@ import { Field, Form, useAsking } from '../ui/Form';
 
 export function Welcome({ onSignedIn }: { onSignedIn: () => Promise<void> }) {
     const { token = '' } = useParams();
-    const { data: invitation, error } = useQuery({ queryKey: ['invitation', token], queryFn: () => api.invitation(token), retry: false });
+    const { data: invitation, error } = useQuery({
+        queryKey: ['invitation', token],
+        queryFn: () => api.invitation(token),
+        retry: false,
+    });
     return (
         <main className="mx-auto flex min-h-full max-w-md flex-col justify-center gap-6 p-8">
             <header>

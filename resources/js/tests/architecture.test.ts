@@ -4,7 +4,10 @@ import { describe, expect, it } from 'vitest';
 
 const ROOT = 'resources/js';
 
-/** Room => the rooms it may know, as docs/architecture.md says. Longest name first: a file's room is the first that fits. */
+/**
+ * Room => the rooms it may know, as docs/architecture.md says. Longest name first: a file's room is the first that
+ * fits.
+ */
 function allowed(): Map<string, string[]> {
     const text = readFileSync('docs/architecture.md', 'utf8');
     const block = /<!-- browser rooms -->\s*```\n([\s\S]*?)```/.exec(text)?.[1] ?? '';
@@ -15,7 +18,9 @@ function allowed(): Map<string, string[]> {
     return new Map(rows.map(([room, knows]) => [room, knows === '' ? [] : knows.split(/\s+/)]));
 }
 
-const files = readdirSync(ROOT, { recursive: true, encoding: 'utf8' }).filter((file) => /\.tsx?$/.test(file) && !file.startsWith('tests'));
+const files = readdirSync(ROOT, { recursive: true, encoding: 'utf8' }).filter(
+    (file) => /\.tsx?$/.test(file) && !file.startsWith('tests'),
+);
 
 describe('rooms of the browser’s part', () => {
     const rooms = allowed();
@@ -25,7 +30,10 @@ describe('rooms of the browser’s part', () => {
     it('are all in the picture', () => {
         expect(rooms.size).toBeGreaterThan(8);
         for (const file of files)
-            expect(roomOf(file) || file.replace(/^(App|main)\.tsx$/, ''), `${file} is in no room of docs/architecture.md`).not.toBe(file);
+            expect(
+                roomOf(file) || file.replace(/^(App|main)\.tsx$/, ''),
+                `${file} is in no room of docs/architecture.md`,
+            ).not.toBe(file);
         for (const room of names)
             expect(
                 files.some((file) => roomOf(file) === room),

@@ -39,7 +39,8 @@ function cache(missing: string[] = [], label = labelAt) {
 }
 
 const WIDE = SIDE + 2;
-const read = (bytes: Uint8Array, x: number, y: number): number => (bytes[2 * (y * WIDE + x)] << 8) | bytes[2 * (y * WIDE + x) + 1];
+const read = (bytes: Uint8Array, x: number, y: number): number =>
+    (bytes[2 * (y * WIDE + x)] << 8) | bytes[2 * (y * WIDE + x) + 1];
 
 describe('the labels about a tile', () => {
     const page = { width: 3 * SIDE - 55, height: 3 * SIDE - 101 };
@@ -68,7 +69,13 @@ describe('the labels about a tile', () => {
         const corner = new LabelsAround(cache().tiles).of(0, 0, 0, page, 0).bytes;
         expect(read(corner, 0, 0)).toBe(labelAt(0, 0));
         expect(read(corner, 0, 9)).toBe(labelAt(0, 8));
-        const half = new LabelsAround(cache().tiles).of(1, 1, 1, { width: 2 * (SIDE + 40) + 1, height: 4 * SIDE }, 0).bytes;
+        const half = new LabelsAround(cache().tiles).of(
+            1,
+            1,
+            1,
+            { width: 2 * (SIDE + 40) + 1, height: 4 * SIDE },
+            0,
+        ).bytes;
         expect(read(half, 41, 3)).toBe(labelAt(SIDE + 39, SIDE + 2));
     });
     it('are like the pixels next to them while a neighbour is on its way, and are made anew when it comes', () => {
@@ -129,26 +136,47 @@ describe('a tile at whose very edge two figures meet', () => {
         const found = new TileLayers(cache([], halves).tiles);
         const place = { level: 0, column: 0, row: 1, distance: 0 };
         expect(found.of(place, ['flats'], stackOf([]), page)?.layers.map(({ layer }) => layer)).toEqual(['flats']);
-        expect(found.of(place, ['flats'], stackOf([4]), page)?.layers.map(({ layer }) => layer)).toEqual(['flats', AROUND]);
+        expect(found.of(place, ['flats'], stackOf([4]), page)?.layers.map(({ layer }) => layer)).toEqual([
+            'flats',
+            AROUND,
+        ]);
     });
     it('waits for its own layers, and takes those that stand in for others under versions of their own', () => {
         const missing = new TileLayers(cache(['0,1'], halves).tiles);
         expect(missing.of({ level: 0, column: 0, row: 1, distance: 0 }, ['flats'], stackOf([]), page)).toBeNull();
         const { tiles, versions } = cache([], halves);
         versions.set('0,1', 5);
-        const found = new TileLayers(tiles).of({ level: 0, column: 0, row: 1, distance: 0 }, ['ink'], stackOf([]), page, () => 'scan:x');
+        const found = new TileLayers(tiles).of(
+            { level: 0, column: 0, row: 1, distance: 0 },
+            ['ink'],
+            stackOf([]),
+            page,
+            () => 'scan:x',
+        );
         const [ink] = found?.layers ?? [];
         expect([ink.layer, ink.version, ink.bytes()]).toEqual(['ink', -6, null]);
     });
     it('changes with its neighbours', () => {
-        expect([...andNeighbours(new Set(['4,7']))].sort()).toEqual(['3,6', '3,7', '3,8', '4,6', '4,7', '4,8', '5,6', '5,7', '5,8']);
+        expect([...andNeighbours(new Set(['4,7']))].sort()).toEqual([
+            '3,6',
+            '3,7',
+            '3,8',
+            '4,6',
+            '4,7',
+            '4,8',
+            '5,6',
+            '5,7',
+            '5,8',
+        ]);
     });
 });
 
 describe('soft edges', () => {
     it('are found for the soft figure alone, from both sides', () => {
         const wide = 4;
-        const around = Uint8Array.from({ length: 2 * (wide + 2) * 3 }, (_, i) => (i & 1 ? ((i >> 1) % (wide + 2) < 3 ? 1 : 2) : 0));
+        const around = Uint8Array.from({ length: 2 * (wide + 2) * 3 }, (_, i) =>
+            i & 1 ? ((i >> 1) % (wide + 2) < 3 ? 1 : 2) : 0,
+        );
         expect(softEdges(around, wide, stackOf([4]))).toEqual({ at: [1, 2], labels: [2, 1], shares: [4, 4] });
         expect(softEdges(around, wide, stackOf([9]))).toEqual({ at: [], labels: [], shares: [] });
     });

@@ -5,7 +5,15 @@ import type { BenchModel, BenchView } from '../bench/model/model';
 import { axisGrips, gripAxis } from '../bench/tools/axisGrip';
 import type { ToolPoint } from '../bench/tools/tool';
 
-const point = (x: number, y: number, shift = false): ToolPoint => ({ x, y, shift, alt: false, pressure: 1, isMouse: true, time: 0 });
+const point = (x: number, y: number, shift = false): ToolPoint => ({
+    x,
+    y,
+    shift,
+    alt: false,
+    pressure: 1,
+    isMouse: true,
+    time: 0,
+});
 
 function holding(axis: AxisData | null) {
     const bench = {
@@ -60,6 +68,10 @@ describe('the mirror’s axis in the hand', () => {
         const { move, turn } = axisGrips(leaning, 2);
         const near = (x: number, y: number, scale = 2) => gripAxis(holding(leaning), point(x, y), scale);
         expect([near(move.x, move.y + 4), near(turn.x - 4, turn.y)]).not.toContain(null);
-        expect([near(move.x, move.y + 6), near(200, 400), gripAxis(holding(null), point(move.x, move.y), 2)]).toEqual([null, null, null]);
+        expect([near(move.x, move.y + 6), near(200, 400), gripAxis(holding(null), point(move.x, move.y), 2)]).toEqual([
+            null,
+            null,
+            null,
+        ]);
     });
 });

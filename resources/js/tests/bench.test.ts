@@ -17,7 +17,12 @@ import { filledWith } from '../page/ops/shown';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
-const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
+const nowhere: OutboxStorage = {
+    claim: async () => true,
+    load: async () => [],
+    add: async () => undefined,
+    remove: async () => undefined,
+};
 let bench: BenchModel;
 
 function open(more: Partial<PageStateData> = {}): BenchModel {
@@ -27,7 +32,8 @@ function open(more: Partial<PageStateData> = {}): BenchModel {
     return bench;
 }
 
-const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
+const ops = (): Op[] =>
+    bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
 const target = { material: oilskin, figureName: 'Oda', tone: 'shade' as const, pass: null };
 
 class Control {
@@ -157,7 +163,9 @@ describe('the bench', () => {
         };
         expect(STAGES[1].left(open({ records: { ...pageState().records, bridge } }).session.view, 3)).toBe('2 left');
         const filled = { 1: { ...pageState().records.region[2] } };
-        expect(STAGES[1].left(open({ records: { ...pageState().records, bridge, region: filled } }).session.view, 3)).toBe('5 to look at');
+        expect(
+            STAGES[1].left(open({ records: { ...pageState().records, bridge, region: filled } }).session.view, 3),
+        ).toBe('5 to look at');
         expect(STAGES[1].left(open({ records: { ...pageState().records, region: filled } }).session.view, 0)).toBe('✓');
         const empty = open({ records: { ...pageState().records, page: {}, region: {} } });
         expect(STAGES.map((stage) => stage.left(empty.session.view, 0))).toEqual(['import', '', '', '', '']);
@@ -186,7 +194,10 @@ describe('the keys', () => {
             const fitting = KEYS.filter(
                 (binding) => binding.run !== undefined && binding.withCommand !== true && binding.is(press(letter)),
             );
-            expect(fitting.length, `"${letter}" does ${fitting.map((binding) => binding.what).join(' and ')}`).toBeLessThanOrEqual(1);
+            expect(
+                fitting.length,
+                `"${letter}" does ${fitting.map((binding) => binding.what).join(' and ')}`,
+            ).toBeLessThanOrEqual(1);
         }
         expect(new Set(KEYS.map((binding) => binding.shown)).size).toBe(KEYS.length);
         for (const tool of Object.values(TOOLS).filter(({ id }) => id !== 'look'))
@@ -305,8 +316,14 @@ describe('tools', () => {
         bench.session.store.setState({ held: true });
         open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false } } } }).set({ target });
         expect(why('pen')).toMatch(/rolled up/);
-        const masked = { ...shade, content: { kind: 'tone' as const, tone: 'light' as const }, mask: { pass: 'shade1', outside: true } };
-        open({ records: { ...pageState().records, pass: { shade1: { ...shade, visible: false }, light1: masked } } }).set({ target });
+        const masked = {
+            ...shade,
+            content: { kind: 'tone' as const, tone: 'light' as const },
+            mask: { pass: 'shade1', outside: true },
+        };
+        open({
+            records: { ...pageState().records, pass: { shade1: { ...shade, visible: false }, light1: masked } },
+        }).set({ target });
         expect(begin('pen', point(5, 5))).not.toBeNull();
         open({ records: { ...pageState().records, page: {} } }).set({ target });
         expect(why('pen')).toMatch(/no line art/);
@@ -330,7 +347,12 @@ describe('tools', () => {
             {
                 kind: 'stroke',
                 pass: id,
-                make: { name: 'Shade', figure: 3, content: { kind: 'tone', tone: 'shade' }, scope: { kind: 'figure', id: 3 } },
+                make: {
+                    name: 'Shade',
+                    figure: 3,
+                    content: { kind: 'tone', tone: 'shade' },
+                    scope: { kind: 'figure', id: 3 },
+                },
                 colour: null,
                 erase: false,
                 brush: { size: 20, hardness: 1, opacity: 0.5, smoothing: 0 },
@@ -374,7 +396,9 @@ describe('tools', () => {
         const [id] = Object.keys(bench.session.view.records.pass);
         expect(bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + 60]).toBeCloseTo(64, -1);
         gesture?.up();
-        expect(ops()).toMatchObject([{ kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } }]);
+        expect(ops()).toMatchObject([
+            { kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } },
+        ]);
     });
     it('paint on both sides of a mirror, no darker where both lie', () => {
         bench.choose('light');
@@ -463,7 +487,8 @@ describe('tools', () => {
         const passes = bench.session.view.records.pass;
         const [shade, deep] = Object.keys(passes).sort((a, b) => passes[a].order - passes[b].order);
         expect([passes[shade].content, passes[deep].content]).toMatchObject([{ tone: 'shade' }, { tone: 'deep' }]);
-        const at = (id: string, x: number): number => bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + x] ?? -1;
+        const at = (id: string, x: number): number =>
+            bench.session.tiles.peek(0, `pass:${id}`, 0, 0)?.[40 * SIDE + x] ?? -1;
         expect(at(shade, 60)).toBeCloseTo(127, -1);
         expect([at(deep, 40), at(deep, 62)]).toEqual([expect.closeTo(127, -1), 0]);
         gesture?.up();
@@ -484,7 +509,12 @@ describe('tools', () => {
         bench.choose('light');
         expect(begin('soften', point(5, 5))).toBeNull();
         expect(bench.session.view.message).toMatch(/no paint in this pass/);
-        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target, softness: 9, strength: 0.7, size: 500 });
+        open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({
+            target,
+            softness: 9,
+            strength: 0.7,
+            size: 500,
+        });
         const gesture = begin('soften', point(5, 5));
         gesture?.move([point(7, 8)]);
         gesture?.up();
@@ -561,7 +591,15 @@ describe('tools', () => {
         ];
         const make = { content: { kind: 'tone', tone: 'light' }, figure: target.material.figure };
         expect(ops()).toMatchObject([
-            { kind: 'paint.place', pass: made[0], make, page: bench.session.view.id, from: 'shade1', outline, by: [0, 0] },
+            {
+                kind: 'paint.place',
+                pass: made[0],
+                make,
+                page: bench.session.view.id,
+                from: 'shade1',
+                outline,
+                by: [0, 0],
+            },
         ]);
         expect(bench.view.lifted).toEqual(lifted);
         // On another page it comes into the middle of what is in view, by whole pixels.
@@ -625,6 +663,7 @@ describe('tools', () => {
         expect(TOOLS.erase.sentence(bench)).toMatch(/^Erasing in Oda’s shade/);
         bench.set({ target: null });
         expect(TOOLS.sweep.sentence(bench)).toMatch(/^Pick a material/);
-        for (const stage of STAGES) expect(stageOf(stage.id).tools.every((id) => TOOLS[id].sentence(bench) !== '')).toBe(true);
+        for (const stage of STAGES)
+            expect(stageOf(stage.id).tools.every((id) => TOOLS[id].sentence(bench) !== '')).toBe(true);
     });
 });

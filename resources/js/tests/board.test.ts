@@ -49,10 +49,10 @@ describe('the board', () => {
     it('hangs pictures in their proportions, and those that are not read yet in some', () => {
         expect(heightOf(hung({ width: 400, height: 100 }))).toBe(50);
         expect(heightOf(hung({ width: null, height: null }))).toBe(150);
-        expect([isReading(hung()), isReading(hung({ width: null })), isReading(hung({ width: null, trouble: 'cut' }))]).toEqual([
-            false,
-            true,
-            false,
-        ]);
+        expect([
+            isReading(hung()),
+            isReading(hung({ width: null })),
+            isReading(hung({ width: null, trouble: 'cut' })),
+        ]).toEqual([false, true, false]);
     });
 });

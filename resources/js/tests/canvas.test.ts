@@ -45,7 +45,12 @@ describe('blend modes', () => {
 });
 
 describe('a canvas', () => {
-    const pixel = (canvas: FloatCanvas, i = 0): number[] => [canvas.r[i], canvas.g[i], canvas.b[i], canvas.a === null ? 1 : canvas.a[i]];
+    const pixel = (canvas: FloatCanvas, i = 0): number[] => [
+        canvas.r[i],
+        canvas.g[i],
+        canvas.b[i],
+        canvas.a === null ? 1 : canvas.a[i],
+    ];
     const close = (found: number[], expected: number[]): void =>
         expected.forEach((value, i) => expect(found[i], `part ${i}`).toBeCloseTo(value, 5));
 

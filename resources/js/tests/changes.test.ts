@@ -14,7 +14,9 @@ const toned = (material: typeof oilskin, tones: Partial<typeof oilskin.tones>) =
     ...palette,
     figures: palette.figures.map((figure) => ({
         ...figure,
-        materials: figure.materials.map((one) => (one.id === material.id ? { ...one, tones: { ...one.tones, ...tones } } : one)),
+        materials: figure.materials.map((one) =>
+            one.id === material.id ? { ...one, tones: { ...one.tones, ...tones } } : one,
+        ),
     })),
 });
 
@@ -24,14 +26,22 @@ describe('what looks different', () => {
     });
 
     it('is where the material is whose tone was changed, any of its tones', () => {
-        expect(changedLabels(stack, buildStack(filled, toned(oilskin, { base: '#123456' })))).toEqual(new Set([1, 260]));
+        expect(changedLabels(stack, buildStack(filled, toned(oilskin, { base: '#123456' })))).toEqual(
+            new Set([1, 260]),
+        );
         expect(changedLabels(stack, buildStack(filled, toned(clogs, { 'more-2': '#123456' })))).toEqual(new Set([2]));
     });
 
     it('is what was filled, emptied, or is another\u2019s now', () => {
-        const now = buildStack({ ...filled, region: { ...filled.region, 2: region(0, 9), 3: region(oilskin.id, 9) } }, palette);
+        const now = buildStack(
+            { ...filled, region: { ...filled.region, 2: region(0, 9), 3: region(oilskin.id, 9) } },
+            palette,
+        );
         expect(changedLabels(stack, now)).toEqual(new Set([2, 3]));
-        const given = buildStack({ ...filled, region: { ...filled.region, 1: { ...region(oilskin.id, 9), figure: 4 } } }, palette);
+        const given = buildStack(
+            { ...filled, region: { ...filled.region, 1: { ...region(oilskin.id, 9), figure: 4 } } },
+            palette,
+        );
         // The figure has a plane of its own now: anything may look different.
         expect(changedLabels(stack, given) ?? new Set([1])).toContain(1);
     });
@@ -50,7 +60,9 @@ describe('what looks different', () => {
     });
 
     it('may be anything when a pass, the lines or a veil change', () => {
-        expect(changedLabels(stack, buildStack({ ...filled, pass: { a: { ...shade, opacity: 0.5 } } }, palette))).toBeNull();
+        expect(
+            changedLabels(stack, buildStack({ ...filled, pass: { a: { ...shade, opacity: 0.5 } } }, palette)),
+        ).toBeNull();
         expect(changedLabels(stack, { ...stack, lines: { ...stack.lines, shown: false } })).toBeNull();
         expect(changedLabels(stack, { ...stack, clear: new Set([1]) })).toBeNull();
         expect(changedLabels({ ...stack, proposed: new Set([1]) }, stack)).toBeNull();
@@ -59,6 +71,11 @@ describe('what looks different', () => {
     it('is found in a tile by whole labels, not by their halves', () => {
         const flats = new Uint8Array([0, 3, 0, 3, 1, 4, 1, 4, 0, 2]);
         expect([3, 260, 2].map((label) => holdsAny(flats, new Set([label])))).toEqual([true, true, true]);
-        expect([1, 4, 259, 0x0301].map((label) => holdsAny(flats, new Set([label])))).toEqual([false, false, false, false]);
+        expect([1, 4, 259, 0x0301].map((label) => holdsAny(flats, new Set([label])))).toEqual([
+            false,
+            false,
+            false,
+            false,
+        ]);
     });
 });

@@ -11,7 +11,8 @@ const look: Look = { ink: 1, hatch: false, veil: false, passes: true };
 
 function worst(shown: Uint8ClampedArray, expected: Uint8Array): number {
     let most = 0;
-    for (let i = 0; i < count; i++) for (let c = 0; c < 3; c++) most = Math.max(most, Math.abs(shown[4 * i + c] - expected[c * count + i]));
+    for (let i = 0; i < count; i++)
+        for (let c = 0; c < 3; c++) most = Math.max(most, Math.abs(shown[4 * i + c] - expected[c * count + i]));
     return most;
 }
 
@@ -24,7 +25,10 @@ describe('the browser’s picture is the core’s', () => {
             width,
             bytes: (layer: string) => (layers[layer] === undefined ? null : bytes(layers[layer])),
         };
-        const stack = buildStack(records, { ...palette, figures: palette.figures.map((one) => ({ ...one, soft: soft.includes(one.id) })) });
+        const stack = buildStack(records, {
+            ...palette,
+            figures: palette.figures.map((one) => ({ ...one, soft: soft.includes(one.id) })),
+        });
         if (marginOf(stack, 0) > 0) {
             expect(worst(composeWide(stack, block, look), bytes(expected))).toBeLessThanOrEqual(2);
             return;
@@ -36,7 +40,9 @@ describe('the browser’s picture is the core’s', () => {
 });
 
 describe('a look', () => {
-    const { records, layers } = cases.find((one) => one.name.startsWith('tint, multiply, figure 1')) as (typeof cases)[0];
+    const { records, layers } = cases.find((one) =>
+        one.name.startsWith('tint, multiply, figure 1'),
+    ) as (typeof cases)[0];
     const stack = buildStack(records, palette);
     const block = (x = 0) => ({
         count,
@@ -47,7 +53,9 @@ describe('a look', () => {
     });
     const labels = bytes(layers.flats);
     const at = (label: number): number =>
-        Array.from({ length: count }, (_, i) => i).find((i) => labels[2 * i + 1] === label && bytes(layers.ink)[i] === 255) as number;
+        Array.from({ length: count }, (_, i) => i).find(
+            (i) => labels[2 * i + 1] === label && bytes(layers.ink)[i] === 255,
+        ) as number;
 
     it('leaves the passes out', () => {
         const flat = composeBlock(stack, block(), { ...look, passes: false, ink: 0 });
@@ -64,7 +72,8 @@ describe('a look', () => {
     it('hatches what is unfilled, and the hatching runs on from tile to tile', () => {
         const hatched = composeBlock(stack, block(), { ...look, ink: 0, hatch: true });
         const moved = composeBlock(stack, block(5), { ...look, ink: 0, hatch: true });
-        const greys = (of: Uint8ClampedArray): number[] => Array.from({ length: count }, (_, i) => i).filter((i) => of[4 * i] === 0xb2);
+        const greys = (of: Uint8ClampedArray): number[] =>
+            Array.from({ length: count }, (_, i) => i).filter((i) => of[4 * i] === 0xb2);
         expect(greys(hatched).length).toBeGreaterThan(0);
         for (const i of greys(hatched)) expect([labels[2 * i + 1], (i & 15) < 3]).toEqual([5, true]);
         for (const i of greys(moved)) expect(((i + 5) & 15) < 3).toBe(true);
@@ -72,7 +81,8 @@ describe('a look', () => {
 });
 
 /** Quicker than comparing element by element. */
-const same = (a: Uint8ClampedArray, b: Uint8ClampedArray): boolean => Buffer.from(a.buffer).equals(Buffer.from(b.buffer));
+const same = (a: Uint8ClampedArray, b: Uint8ClampedArray): boolean =>
+    Buffer.from(a.buffer).equals(Buffer.from(b.buffer));
 
 const plainPass = (id: string): PassNode => ({
     kind: 'pass',
@@ -89,7 +99,9 @@ const plainPass = (id: string): PassNode => ({
 describe('a worker', () => {
     const { records } = cases.find((one) => one.name === 'random stack 7') as (typeof cases)[0];
     const stack = buildStack(records, palette);
-    const names = Object.keys(records.pass).map((id) => (records.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+    const names = Object.keys(records.pass).map((id) =>
+        records.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`,
+    );
     const layer = (name: string, seed: number): Uint8Array => {
         const size = name === 'flats' ? 2 * PIXELS : name.startsWith('paint') ? 4 * PIXELS : PIXELS;
         return Uint8Array.from({ length: size }, (_, i) =>
@@ -115,7 +127,11 @@ describe('a worker', () => {
         })),
     });
     const whole = (versions: Record<string, number>): Uint8ClampedArray =>
-        new Composer(stack, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+        new Composer(
+            stack,
+            { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) },
+            look,
+        )
             .compose()
             .rgba();
 
@@ -127,7 +143,9 @@ describe('a worker', () => {
         expect(same(worker.compose(job(active, { [active]: 2 }, [active])), whole({ [active]: 2 }))).toBe(true);
         expect(same(worker.compose(job(active, { [active]: 3 }, [active])), whole({ [active]: 3 }))).toBe(true);
         const below = names[0];
-        expect(same(worker.compose(job(active, { [active]: 3, [below]: 2 }, [below])), whole({ [active]: 3, [below]: 2 }))).toBe(true);
+        expect(
+            same(worker.compose(job(active, { [active]: 3, [below]: 2 }, [below])), whole({ [active]: 3, [below]: 2 })),
+        ).toBe(true);
         expect(
             same(
                 worker.compose(job(active, { [active]: 3, [below]: 2, flats: 2 }, ['flats'])),
@@ -146,10 +164,16 @@ describe('a worker', () => {
         let compared = 0;
         for (const { records: of } of cases.filter((one) => one.name.startsWith('random stack')).slice(2, 6)) {
             const here = buildStack(of, palette);
-            const ids = Object.keys(of.pass).map((id) => (of.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`));
+            const ids = Object.keys(of.pass).map((id) =>
+                of.pass[id].content.kind === 'paint' ? `paint:${id}` : `pass:${id}`,
+            );
             const layers = ['flats', 'ink', ...ids];
             const exact = (versions: Record<string, number>): Uint8ClampedArray =>
-                new Composer(here, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+                new Composer(
+                    here,
+                    { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) },
+                    look,
+                )
                     .compose()
                     .rgba();
             const worker = new TileComposer();
@@ -163,7 +187,10 @@ describe('a worker', () => {
                 })),
             });
             worker.compose(ask({}, layers));
-            for (const versions of [{ [ids[0]]: 2 }, { [ids[0]]: 2, ink: 2 }, { [ids[0]]: 3, ink: 2 }] as Record<string, number>[]) {
+            for (const versions of [{ [ids[0]]: 2 }, { [ids[0]]: 2, ink: 2 }, { [ids[0]]: 3, ink: 2 }] as Record<
+                string,
+                number
+            >[]) {
                 const got = worker.compose(ask(versions, Object.keys(versions)));
                 const want = exact(versions);
                 let worst = 0;
@@ -178,11 +205,18 @@ describe('a worker', () => {
         const flat = of.flats.get(label) as Flat;
         return {
             ...of,
-            flats: new Map(of.flats).set(label, { ...flat, tones: { ...flat.tones, base, shade: base ^ 0x3344, line: base ^ 0xff } }),
+            flats: new Map(of.flats).set(label, {
+                ...flat,
+                tones: { ...flat.tones, base, shade: base ^ 0x3344, line: base ^ 0xff },
+            }),
         };
     };
     const fresh = (of: Stack, versions: Record<string, number> = {}): Uint8ClampedArray =>
-        new Composer(of, { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) }, look)
+        new Composer(
+            of,
+            { count: PIXELS, x: 0, y: 0, width: 256, bytes: (name) => layer(name, versions[name] ?? 1) },
+            look,
+        )
             .compose()
             .rgba();
     it('makes of a tile what it would be from nothing when tones are changed, once or more often', () => {
@@ -213,15 +247,29 @@ describe('a worker', () => {
         worker.take({ kind: 'stack', version: 2, stack: dyed(stack, 3, 0x10c0f0) });
         const after = worker.compose(job(null, {}, []));
         const labels = layer('flats', 1);
-        const isOther = (i: number): boolean => [0, 1, 2].some((channel) => before[4 * i + channel] !== after[4 * i + channel]);
+        const isOther = (i: number): boolean =>
+            [0, 1, 2].some((channel) => before[4 * i + channel] !== after[4 * i + channel]);
         const changed = Array.from({ length: PIXELS }, (_, i) => i).filter(isOther);
         expect(new Set(changed.map((i) => labels[2 * i + 1]))).toEqual(new Set([3]));
     });
     it('takes plain steps in a row together and leaves others where they are', () => {
         const step = (name: string, isPlain: boolean) => ({ layers: [name], isPlain, lay: () => undefined });
         const plain = (name: string) => step(name, true);
-        const names = stretches([plain('a'), plain('b'), step('c', false), plain('d'), step('e', false), step('f', false)]);
-        expect(names.map((stretch) => stretch.map(({ layers }) => layers[0]).join(''))).toEqual(['ab', 'c', 'd', 'e', 'f']);
+        const names = stretches([
+            plain('a'),
+            plain('b'),
+            step('c', false),
+            plain('d'),
+            step('e', false),
+            step('f', false),
+        ]);
+        expect(names.map((stretch) => stretch.map(({ layers }) => layers[0]).join(''))).toEqual([
+            'ab',
+            'c',
+            'd',
+            'e',
+            'f',
+        ]);
     });
     it('lays what is kept above only once', () => {
         const normal = { ...stack, planes: [], ink: [], above: ['x', 'y', 'z'].map(plainPass) };

@@ -32,7 +32,9 @@ interface LayingFixture {
 interface BallFixture {
     light: [number, number, number];
     dials: RoughDialsData;
-    /** How far to the right of the middle, in radii; then what lies there of shade, deep shade, light and glint, 0..255. */
+    /**
+     * How far to the right of the middle, in radii; then what lies there of shade, deep shade, light and glint, 0..255.
+     */
     places: [number, number, number, number, number][];
 }
 

@@ -18,7 +18,8 @@ const found: BridgeData = { x1: 100, y1: 50, x2: 109, y2: 50, kind: 'found', sco
 let bench: BenchModel;
 const open = (records?: Parameters<typeof flatting>[0]): BenchModel => (bench = flatting(records));
 const ops = (): Op[] => opsOf(bench);
-const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void => dragOn(bench, tool, points, labelAt);
+const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void =>
+    dragOn(bench, tool, points, labelAt);
 
 beforeEach(() => {
     stubWindow();
@@ -100,7 +101,11 @@ describe('filling many at once', () => {
         open({ region: { 1: region(0, 90), 2: region(clogs.id, 50) } });
         const alt = { ...point(5, 5), alt: true };
         drag('fill', [alt], () => 2);
-        expect([bench.target?.material.id, bench.target?.figureName, bench.target?.tone]).toEqual([clogs.id, 'Tamsin', 'base']);
+        expect([bench.target?.material.id, bench.target?.figureName, bench.target?.tone]).toEqual([
+            clogs.id,
+            'Tamsin',
+            'base',
+        ]);
         drag('fill', [alt], () => 1);
         expect(bench.target?.material.id).toBe(clogs.id);
         expect(bench.session.view.message).toContain('Nothing is filled here');

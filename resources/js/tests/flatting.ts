@@ -8,7 +8,12 @@ import type { OutboxStorage } from '../page/outboxStorage';
 import { PageSession } from '../page/session';
 import { oilskin, pageState } from './world';
 
-const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
+const nowhere: OutboxStorage = {
+    claim: async () => true,
+    load: async () => [],
+    add: async () => undefined,
+    remove: async () => undefined,
+};
 
 export function flatting(records: Partial<PageStateData['records']> = {}): BenchModel {
     const session = new PageSession(pageState({ records: { ...pageState().records, ...records } }), 1, nowhere);
@@ -43,7 +48,12 @@ const hostOf = (bench: BenchModel, labelAt: (x: number, y: number) => number = (
     touched: () => undefined,
 });
 
-export function dragOn(bench: BenchModel, tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void {
+export function dragOn(
+    bench: BenchModel,
+    tool: ToolId,
+    points: ToolPoint[],
+    labelAt?: (x: number, y: number) => number,
+): void {
     const gesture = TOOLS[tool].begin(hostOf(bench, labelAt), points[0]);
     if (points.length > 1) gesture?.move(points.slice(1));
     gesture?.up();

@@ -12,7 +12,11 @@ vi.mock('../api/client', () => ({ api: { giveBack: () => undefined } }));
 // The browser's matrices are not here: a page pixel is a screen pixel.
 vi.mock('../bench/surface/viewport', () => ({
     toPage: (_view: unknown, _canvas: unknown, x: number, y: number) => ({ x, y }),
-    panBy: (view: { x: number; y: number }, _canvas: unknown, dx: number, dy: number) => ({ ...view, x: view.x - dx, y: view.y - dy }),
+    panBy: (view: { x: number; y: number }, _canvas: unknown, dx: number, dy: number) => ({
+        ...view,
+        x: view.x - dx,
+        y: view.y - dy,
+    }),
 }));
 
 let calls: string[];

@@ -14,14 +14,15 @@ import { buildStack } from '../picture/stack';
 import { figuresOf } from '../picture/values';
 import { dragOn, flatting, opsOf, point } from './flatting';
 import { clogs, oilskin, pageState, region, stubWindow } from './world';
-import { tellFlow } from '../page/ops/light/tellFlow';
+import { setDirections } from '../page/ops/light/setDirections';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
 
 let bench: BenchModel;
 const open = (records?: Parameters<typeof flatting>[0]): BenchModel => (bench = flatting(records));
 const ops = (): Op[] => opsOf(bench);
-const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void => dragOn(bench, tool, points, labelAt);
+const drag = (tool: ToolId, points: ToolPoint[], labelAt?: (x: number, y: number) => number): void =>
+    dragOn(bench, tool, points, labelAt);
 
 beforeEach(() => {
     stubWindow();
@@ -154,18 +155,25 @@ describe('picked regions', () => {
         expect(line[4][0] * width).toBeCloseTo(30);
         expect(line[4][1] * height).toBeCloseTo(20 + (60 * 4) / 11 - 20);
         expect([bench.view.isDrawingFlow, bench.session.view.records.region[3].flow]).toEqual([false, [line]]);
-        bench.session.apply(tellFlow({ labels: [3], line: null, more: true }));
+        bench.session.apply(setDirections({ labels: [3], line: null, more: true }));
         const other: [number, number][] = [
             [0.25, 0.5],
             [0.5, 0.5],
         ];
-        bench.session.apply(tellFlow({ labels: [1, 3], line: other, more: true }));
+        bench.session.apply(setDirections({ labels: [1, 3], line: other, more: true }));
         const { region: now } = bench.session.view.records;
         expect([now[1].flow, now[3].flow]).toEqual([[line, other], [other]]);
     });
 
     it('stay clear of the veil; else the figure or the material that is meant does', () => {
-        open({ region: { 1: region(0, 90), 2: region(9, 50), 3: { ...region(7, 30), figure: 3 }, 4: { ...region(8, 20), figure: 4 } } });
+        open({
+            region: {
+                1: region(0, 90),
+                2: region(9, 50),
+                3: { ...region(7, 30), figure: 3 },
+                4: { ...region(8, 20), figure: 4 },
+            },
+        });
         expect(bench.clear).toBeNull();
         bench.set({ veil: 'figure' });
         expect(bench.clear).toEqual(new Set([2, 3]));
@@ -183,7 +191,9 @@ describe('picked regions', () => {
     });
 
     it('are shifted alone; without any, all of the material that are not locked', () => {
-        open({ region: { 1: region(9, 90), 2: region(9, 50), 3: { ...region(9, 30), locked: true }, 4: region(8, 20) } });
+        open({
+            region: { 1: region(9, 90), 2: region(9, 50), 3: { ...region(9, 30), locked: true }, 4: region(8, 20) },
+        });
         expect(bench.shiftable()).toEqual([1, 2]);
         bench.set({ chosen: [2, 4, 99] });
         expect(bench.shiftable()).toEqual([2]);
@@ -195,7 +205,9 @@ describe('picked regions', () => {
         const copy = { ...oilskin, id: 21, figure: 4 };
         const copies = vi.fn(async () => ({
             ...palette,
-            figures: palette.figures.map((figure) => (figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure)),
+            figures: palette.figures.map((figure) =>
+                figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure,
+            ),
         }));
         Object.assign(api, { copyMaterials: copies });
         await bench.session.palette.giveTo([1, 2, 3], 4, '');
@@ -229,11 +241,15 @@ describe('a veil and what is proposed', () => {
         x: 0,
         y: 0,
         width: labels.length,
-        bytes: (layer: string) => (layer === 'flats' ? Uint8Array.from(labels.flatMap((label) => [label >> 8, label & 255])) : null),
+        bytes: (layer: string) =>
+            layer === 'flats' ? Uint8Array.from(labels.flatMap((label) => [label >> 8, label & 255])) : null,
     });
-    const stack = () => buildStack({ ...pageState().records, region: { 1: region(9, 9), 2: region(9, 9) } }, pageState().palette);
+    const stack = () =>
+        buildStack({ ...pageState().records, region: { 1: region(9, 9), 2: region(9, 9) } }, pageState().palette);
     const colours = (clear: Set<number> | null, proposed: Set<number> | null, veil = true): number[][] => {
-        const pixels = new Composer({ ...stack(), clear, proposed }, block([1, 2, 1, 1, 1, 1, 2, 2]), { ...look, veil }).compose().rgba();
+        const pixels = new Composer({ ...stack(), clear, proposed }, block([1, 2, 1, 1, 1, 1, 2, 2]), { ...look, veil })
+            .compose()
+            .rgba();
         return Array.from({ length: 8 }, (_, i) => [...pixels.slice(4 * i, 4 * i + 3)]);
     };
     const base = [16, 8, 0].map((bits) => (parseInt(oilskin.tones.base.slice(1), 16) >> bits) & 255);
@@ -276,14 +292,17 @@ describe('colours of flats', () => {
         for (const colour of [0xe0a93a, 0x123456, 0xffffff, 0]) {
             expect(shifted(colour, { lightness: 0, chroma: 1, hue: 0 })).toBe(colour);
             const grey = shifted(colour, { lightness: 0, chroma: 0, hue: 50 });
-            expect(Math.max(grey >> 16, (grey >> 8) & 255, grey & 255) - Math.min(grey >> 16, (grey >> 8) & 255, grey & 255)).toBeLessThan(
-                2,
-            );
+            expect(
+                Math.max(grey >> 16, (grey >> 8) & 255, grey & 255) -
+                    Math.min(grey >> 16, (grey >> 8) & 255, grey & 255),
+            ).toBeLessThan(2);
         }
     });
 
     it('are weighed by their area, the figure against the rest', () => {
-        const { region: regions } = { region: { 1: region(9, 90), 2: region(9, 10), 3: { ...region(8, 50), figure: 4 }, 4: region(0, 5) } };
+        const { region: regions } = {
+            region: { 1: region(9, 90), 2: region(9, 10), 3: { ...region(8, 50), figure: 4 }, 4: region(0, 5) },
+        };
         const { flats } = buildStack({ ...pageState().records, region: regions }, pageState().palette);
         const { ours, others } = figuresOf(regions, flats, 3);
         expect(ours.map(({ area }) => area)).toEqual([100]);
@@ -310,7 +329,14 @@ describe('a limit for bridges', () => {
             bridge('kept', 40),
             bridge('refused', 3),
         ];
-        expect(asLimited(all, 12).map(({ kind }) => kind)).toEqual(['found', 'refused', 'found', 'doubtful', 'kept', 'refused']);
+        expect(asLimited(all, 12).map(({ kind }) => kind)).toEqual([
+            'found',
+            'refused',
+            'found',
+            'doubtful',
+            'kept',
+            'refused',
+        ]);
         expect(asLimited(all, null)).toBe(all);
     });
 });

@@ -36,7 +36,11 @@ describe('a request', () => {
     it('fetches a new token once when the old one has run out', async () => {
         server(answer(419), answer(200), answer(200, { done: true }));
         expect(await json('POST', '/api/x', {})).toEqual({ done: true });
-        expect(asked.map(([method, path]) => `${method} ${path}`)).toEqual(['POST /api/x', 'GET /api/session', 'POST /api/x']);
+        expect(asked.map(([method, path]) => `${method} ${path}`)).toEqual([
+            'POST /api/x',
+            'GET /api/session',
+            'POST /api/x',
+        ]);
         server(answer(419), answer(200), answer(419));
         expect((await failed(json('POST', '/api/x', {}))).kind).toBe('refused');
     });
@@ -87,10 +91,8 @@ describe('packed tiles', () => {
         }
         const whole = new Uint8Array(Buffer.concat(parts));
         const tiles = await unpackTiles(whole.buffer);
-        expect(tiles.map((tile) => (tile === null ? null : [tile.name, new TextDecoder().decode(tile.bytes)]))).toEqual([
-            ['0a'.repeat(32), 'first tile'],
-            null,
-            ['06'.repeat(32), 'second'],
-        ]);
+        expect(tiles.map((tile) => (tile === null ? null : [tile.name, new TextDecoder().decode(tile.bytes)]))).toEqual(
+            [['0a'.repeat(32), 'first tile'], null, ['06'.repeat(32), 'second']],
+        );
     });
 });

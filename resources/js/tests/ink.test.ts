@@ -50,7 +50,12 @@ vi.mock('../api/client', () => ({
     },
 }));
 
-const nowhere: OutboxStorage = { claim: async () => true, load: async () => [], add: async () => undefined, remove: async () => undefined };
+const nowhere: OutboxStorage = {
+    claim: async () => true,
+    load: async () => [],
+    add: async () => undefined,
+    remove: async () => undefined,
+};
 const line = (points: Point[], weight = 4): InkStrokeData => ({ points, weight, taper: 0, steady: 0, grain: 0 });
 const flat = line([
     [100, 100, 1],
@@ -65,7 +70,18 @@ const drawing: DrawingData = {
     name: 'scan.png',
     width: 400,
     height: 200,
-    clean: { flatten: 1, paper: null, ink: null, weight: 0, specks: 9, pinholes: 4, colours: 'auto', turn: null, hard: false, crop: true },
+    clean: {
+        flatten: 1,
+        paper: null,
+        ink: null,
+        weight: 0,
+        specks: 9,
+        pinholes: 4,
+        colours: 'auto',
+        turn: null,
+        hard: false,
+        crop: true,
+    },
     place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null, crop: null, covers: false },
     role: 'ink',
     tint: '#4a8fe0',
@@ -88,8 +104,10 @@ function open(more: Partial<PageStateData['records']> = {}): BenchModel {
     return bench;
 }
 
-const ops = (): Op[] => bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
-const drawn = (): { id: string; stroke: InkStrokeData | null }[] => ops().flatMap((op) => (op.kind === 'ink.draw' ? op.strokes : []));
+const ops = (): Op[] =>
+    bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
+const drawn = (): { id: string; stroke: InkStrokeData | null }[] =>
+    ops().flatMap((op) => (op.kind === 'ink.draw' ? op.strokes : []));
 const point = (x: number, y: number, more: Partial<ToolPoint> = {}): ToolPoint => ({
     x,
     y,
@@ -133,7 +151,9 @@ describe('a part of a drawing', () => {
         ]);
         expect(croppedTo(drawing.place, drawing, 0, { x: 150, y: 999 }).crop).toEqual([50, 0, 400, 200]);
         expect(croppedTo(drawing.place, drawing, 3, { x: 0, y: 250 }).crop).toEqual([0, 0, 400, 150]);
-        expect(croppedTo({ ...drawing.place, crop: [50, 20, 400, 200] }, drawing, 1, { x: 0, y: 130 }).crop).toEqual([50, 30, 400, 200]);
+        expect(croppedTo({ ...drawing.place, crop: [50, 20, 400, 200] }, drawing, 1, { x: 0, y: 130 }).crop).toEqual([
+            50, 30, 400, 200,
+        ]);
     });
     it('is pulled where it lies turned, mirrored and larger', () => {
         sidesAt(drawing, turned).forEach((at, side) => expect(croppedTo(turned, drawing, side, at).crop).toBeNull());
@@ -156,9 +176,18 @@ describe('a part of a drawing', () => {
 describe('tiles that are looked at', () => {
     const size = { width: 4000, height: 3000 };
     it('are those in view, coarser where they would be too many', () => {
-        expect(tilesInView({ left: 300, top: -50, right: 900, bottom: 600 }, size, 0)).toEqual({ level: 0, tiles: [1, 0, 4, 3] });
-        expect(tilesInView({ left: 0, top: 0, right: 9000, bottom: 9000 }, size, 0)).toEqual({ level: 1, tiles: [0, 0, 8, 6] });
-        expect(tilesInView({ left: 0, top: 0, right: 300, bottom: 300 }, size, 2)).toEqual({ level: 2, tiles: [0, 0, 1, 1] });
+        expect(tilesInView({ left: 300, top: -50, right: 900, bottom: 600 }, size, 0)).toEqual({
+            level: 0,
+            tiles: [1, 0, 4, 3],
+        });
+        expect(tilesInView({ left: 0, top: 0, right: 9000, bottom: 9000 }, size, 0)).toEqual({
+            level: 1,
+            tiles: [0, 0, 8, 6],
+        });
+        expect(tilesInView({ left: 0, top: 0, right: 300, bottom: 300 }, size, 2)).toEqual({
+            level: 2,
+            tiles: [0, 0, 1, 1],
+        });
     });
 });
 
@@ -181,7 +210,11 @@ describe('the geometry of lines', () => {
             { x: 160, y: 110 },
             { x: 90, y: 110 },
         ];
-        expect([isInside(loop, 100, 100), isInside(loop, 170, 100), isInside(loop, 100, 89)]).toEqual([true, false, false]);
+        expect([isInside(loop, 100, 100), isInside(loop, 170, 100), isInside(loop, 100, 89)]).toEqual([
+            true,
+            false,
+            false,
+        ]);
         const mostly = line([
             [100, 100, 1],
             [120, 100, 1],
@@ -235,7 +268,9 @@ describe('the geometry of lines', () => {
         ]);
         expect(joined(flat, before).points).toEqual([...flat.points, ...before.points]);
         expect(joined(before, flat).points.map(([x]) => x)).toEqual([260, 210, 200, 100]);
-        expect(joined(line([...before.points].reverse() as Point[]), flat).points.map(([x]) => x)).toEqual([260, 210, 200, 100]);
+        expect(joined(line([...before.points].reverse() as Point[]), flat).points.map(([x]) => x)).toEqual([
+            260, 210, 200, 100,
+        ]);
     });
     it('is left in pieces where an eraser went', () => {
         const pieces =
@@ -346,7 +381,8 @@ describe('ink tools', () => {
         const ends = [2, 60].map((step) => {
             open();
             const gesture = begin('ink', point(0, 50, { isMouse: true }));
-            for (let i = 1; i < 12; i++) gesture?.move([point(step * i, 50 + (i % 2), { isMouse: true, time: 10 * i })]);
+            for (let i = 1; i < 12; i++)
+                gesture?.move([point(step * i, 50 + (i % 2), { isMouse: true, time: 10 * i })]);
             gesture?.up();
             return drawn()[0].stroke?.points.at(-1)?.[2] ?? 0;
         });
@@ -406,7 +442,11 @@ describe('ink tools', () => {
     });
     it('are for those who may colour', () => {
         open({ stroke: { flat } }).session.store.setState({ role: 'flatter' });
-        expect([begin('ink', point(1, 1)), begin('strike', point(1, 1)), begin('pick', point(150, 100))]).toEqual([null, null, null]);
+        expect([begin('ink', point(1, 1)), begin('strike', point(1, 1)), begin('pick', point(150, 100))]).toEqual([
+            null,
+            null,
+            null,
+        ]);
         expect(bench.session.view.message).toMatch(/flatting/);
     });
     it('say that the mirror is on', () => {

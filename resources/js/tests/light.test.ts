@@ -73,7 +73,9 @@ describe('a pass shown alone', () => {
             palette,
         );
         const shown = alone(stack, 'second', 0.4);
-        expect(shown.planes.flatMap(({ layers }) => layers)).toMatchObject([{ kind: 'pass', id: 'second', opacity: 0.4 }]);
+        expect(shown.planes.flatMap(({ layers }) => layers)).toMatchObject([
+            { kind: 'pass', id: 'second', opacity: 0.4 },
+        ]);
         expect(shown.above).toEqual([]);
         expect(alone(stack, 'above', 1).planes.flatMap(({ layers }) => layers)).toEqual([]);
         expect(alone(stack, 'above', 1).above).toHaveLength(1);
@@ -84,15 +86,21 @@ describe('the small picture of a pass', () => {
     const SIDE = 256;
     const tile = (planes: number, ...dots: [number, number, ...number[]][]): Uint8Array => {
         const bytes = new Uint8Array(planes * SIDE * SIDE);
-        for (const [x, y, ...values] of dots) values.forEach((value, plane) => (bytes[plane * SIDE * SIDE + y * SIDE + x] = value));
+        for (const [x, y, ...values] of dots)
+            values.forEach((value, plane) => (bytes[plane * SIDE * SIDE + y * SIDE + x] = value));
         return bytes;
     };
 
     it('reaches as far as what is painted, over tiles', () => {
-        const tiles: Record<string, Uint8Array> = { '0 0': tile(1, [250, 100, 90], [255, 255, 200]), '1 0': tile(1, [3, 104, 255]) };
+        const tiles: Record<string, Uint8Array> = {
+            '0 0': tile(1, [250, 100, 90], [255, 255, 200]),
+            '1 0': tile(1, [3, 104, 255]),
+        };
         const thumb = thumbOf((column, row) => tiles[`${column} ${row}`] ?? null, 300, 255, 0x123456);
         expect([thumb?.width, thumb?.height]).toEqual([10, 5]);
-        const at = (x: number, y: number): number[] => [...(thumb?.pixels ?? []).slice(4 * (y * 10 + x), 4 * (y * 10 + x) + 4)];
+        const at = (x: number, y: number): number[] => [
+            ...(thumb?.pixels ?? []).slice(4 * (y * 10 + x), 4 * (y * 10 + x) + 4),
+        ];
         expect([at(0, 0), at(9, 4), at(4, 2)]).toEqual([
             [0x12, 0x34, 0x56, 90],
             [0x12, 0x34, 0x56, 255],

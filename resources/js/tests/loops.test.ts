@@ -184,7 +184,10 @@ describe('long work', () => {
         expect(finished).toEqual([]);
     });
     it('can be stopped', async () => {
-        Object.assign(api, { task: async () => task('stopped'), stopTask: async (id: number) => task('stopped', { id }) });
+        Object.assign(api, {
+            task: async () => task('stopped'),
+            stopTask: async (id: number) => task('stopped', { id }),
+        });
         await tasks.stop();
         expect(shown).toEqual([]);
         void tasks.begin(async () => task('working'));
@@ -196,7 +199,10 @@ describe('long work', () => {
         expect(finished).toEqual(['stopped']);
     });
     it('begun before the window was reloaded is taken up again', async () => {
-        Object.assign(api, { tasks: async () => [task('working')], task: async () => task('done', { kind: 'deliver', download: '/x' }) });
+        Object.assign(api, {
+            tasks: async () => [task('working')],
+            task: async () => task('done', { kind: 'deliver', download: '/x' }),
+        });
         void tasks.resume();
         await vi.advanceTimersByTimeAsync(1_000);
         expect(finished).toEqual(['done']);

@@ -49,10 +49,11 @@ describe('the manual', () => {
 
     it('has a heading for every tool in the chapter of every stage that offers it', () => {
         for (const { id, tools } of STAGES) {
-            const headings = [...readFileSync(`docs/manual/${id}.md`, 'utf8').matchAll(/^## (.+)$/gm)].map(([, heading]) =>
-                anchorOf(heading),
+            const headings = [...readFileSync(`docs/manual/${id}.md`, 'utf8').matchAll(/^## (.+)$/gm)].map(
+                ([, heading]) => anchorOf(heading),
             );
-            for (const tool of tools) expect(headings, `${id}: ${TOOLS[tool].name}`).toContain(anchorOf(TOOLS[tool].name));
+            for (const tool of tools)
+                expect(headings, `${id}: ${TOOLS[tool].name}`).toContain(anchorOf(TOOLS[tool].name));
         }
     });
 });

@@ -9,7 +9,12 @@ describe('a maquette', () => {
                 const shown = coverages([right, 0, Math.sqrt(1 - right * right)], light, dials);
                 expect(shown.map(([tone]) => tone)).toEqual(['shade', 'deep', 'light', 'glint']);
                 // The core keeps cosines in steps of 1/127: a steep edge may lie one of them aside.
-                const steep = [dials.soft, dials.deepSoft, 2 * dials.lit * dials.litSoft, 2 * dials.glint * dials.glintSoft];
+                const steep = [
+                    dials.soft,
+                    dials.deepSoft,
+                    2 * dials.lit * dials.litSoft,
+                    2 * dials.glint * dials.glintSoft,
+                ];
                 shown.forEach(([tone, share], i) => {
                     const off = Math.abs(255 * share - laid[i]);
                     expect(off, `${tone} at ${right}, ${laid[i]}`).toBeLessThan(6 + 6 / Math.max(0.02, steep[i]));
@@ -27,7 +32,16 @@ describe('a maquette', () => {
             glint: [0, 250, 0],
         };
         const facing = (cosine: number): [number, number, number] => [Math.sqrt(1 - cosine * cosine), 0, cosine];
-        const dials = { ...USUAL_DIALS, reach: 0, soft: 0.5, deepFrom: 0.25, deepSoft: 0.5, lit: 0.3, litSoft: 0.5, glint: 0 };
+        const dials = {
+            ...USUAL_DIALS,
+            reach: 0,
+            soft: 0.5,
+            deepFrom: 0.25,
+            deepSoft: 0.5,
+            lit: 0.3,
+            litSoft: 0.5,
+            glint: 0,
+        };
         const seen = (cosine: number): Rgb => colourOn(facing(cosine), [0, 0, 1], dials, ramp).map(Math.round) as Rgb;
         expect(seen(0.5)).toEqual([100, 0, 0]);
         expect(seen(0)).toEqual([50, 50, 0]);

@@ -20,7 +20,10 @@ const square: [number, number][] = [
 const brush = { size: 9, hardness: 1, flow: 1, spacing: 0.1 } as unknown as Extract<Op, { kind: 'stroke' }>['brush'];
 const stroke = { points: [[1, 2, 1]] as [number, number, number][], weight: 4, taper: 0, steady: 0, grain: 0 };
 const place = { pass: 'shade001', inside: [], mirror: null };
-const setupPass = { ...shade, marks: null, rough: null } as unknown as Extract<Op, { kind: 'setup.hang' }>['passes'][number];
+const setupPass = { ...shade, marks: null, rough: null } as unknown as Extract<
+    Op,
+    { kind: 'setup.hang' }
+>['passes'][number];
 const crop = { x: 1, y: 2, scale: 1, turn: 0, mirror: false, crop: null, corners: null, covers: false };
 const drawing = { order: 1, visible: true, tint: '#4060ff', place: crop } as unknown as RecordsState['drawing'][string];
 const bridge = { x0: 1, y0: 2, x1: 3, y1: 4, width: 2, kind: 'doubtful' } as unknown as RecordsState['bridge'][string];
@@ -37,7 +40,12 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
     'flats.absorb': { kind: 'flats.absorb', labels: [1] },
     'flats.strays': { kind: 'flats.strays', places: square },
     'flats.lock': { kind: 'flats.lock', labels: [2, 3], locked: true },
-    'colour.shift': { kind: 'colour.shift', id: 'shift001', labels: [2], values: { material: 9, lightness: 0.1, chroma: 0, hue: 0 } },
+    'colour.shift': {
+        kind: 'colour.shift',
+        id: 'shift001',
+        labels: [2],
+        values: { material: 9, lightness: 0.1, chroma: 0, hue: 0 },
+    },
     'variant.wear': { kind: 'variant.wear', labels: [3], variant: 5 },
     'light.solid': { kind: 'light.solid', labels: [1], solid: 'ball' },
     'light.before': { kind: 'light.before', labels: [1], before: true },
@@ -51,7 +59,16 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         more: true,
     },
     'light.stand': { kind: 'light.stand', labels: [2], plan: 6 },
-    stroke: { kind: 'stroke', ...place, points: [[1, 2, 1]], brush, erase: false, colour: null, pass: 'new00001', make },
+    stroke: {
+        kind: 'stroke',
+        ...place,
+        points: [[1, 2, 1]],
+        brush,
+        erase: false,
+        colour: null,
+        pass: 'new00001',
+        make,
+    },
     'paint.shape': { kind: 'paint.shape', laying, outline: square, mirror: null },
     'paint.pour': { kind: 'paint.pour', laying, labels: [1] },
     'paint.ramp': {
@@ -77,7 +94,15 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         into: null,
         mirror: null,
     },
-    'paint.place': { kind: 'paint.place', pass: 'new00001', make, page: 8, from: 'other001', outline: square, by: [2, 2] },
+    'paint.place': {
+        kind: 'paint.place',
+        pass: 'new00001',
+        make,
+        page: 8,
+        from: 'other001',
+        outline: square,
+        by: [2, 2],
+    },
     'pass.add': { kind: 'pass.add', id: 'new00001', pass: make },
     'pass.change': { kind: 'pass.change', id: 'shade001', values: { opacity: 0.5 } },
     'pass.copy': { kind: 'pass.copy', id: 'new00001', from: 'shade001' },
@@ -90,7 +115,12 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
             { id: 'shade002', order: 6 },
         ],
     },
-    group: { kind: 'group', id: 'group001', passes: ['shade001'], how: { isolated: true, mode: 'multiply', opacity: 0.5 } },
+    group: {
+        kind: 'group',
+        id: 'group001',
+        passes: ['shade001'],
+        how: { isolated: true, mode: 'multiply', opacity: 0.5 },
+    },
     'setup.hang': {
         kind: 'setup.hang',
         name: 'Wet cloth',
@@ -132,8 +162,12 @@ const view: PageView = createPageStore(
 /** "kind key" of every record that differs. */
 function changed(before: RecordsState, after: RecordsState): string[] {
     return Object.keys(before).flatMap((kind) => {
-        const [was, is] = [before, after].map((records) => (records as unknown as Record<string, Record<string, unknown>>)[kind]);
-        return [...new Set([...Object.keys(was), ...Object.keys(is)])].filter((key) => was[key] !== is[key]).map((key) => `${kind} ${key}`);
+        const [was, is] = [before, after].map(
+            (records) => (records as unknown as Record<string, Record<string, unknown>>)[kind],
+        );
+        return [...new Set([...Object.keys(was), ...Object.keys(is)])]
+            .filter((key) => was[key] !== is[key])
+            .map((key) => `${kind} ${key}`);
     });
 }
 

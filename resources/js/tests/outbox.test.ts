@@ -5,8 +5,17 @@ import { Failure, type FailureKind } from '../api/http';
 import { Outbox, type OutboxPort } from '../page/outbox';
 import { DatabaseStorage, type OutboxEntry } from '../page/outboxStorage';
 
-const applied: Applied = { revision: 2, title: 'Fill', tiles: [], records: [], journal: { undo: 'Fill', redo: null, count: 1 } };
-const fill = (label: number) => ({ kind: 'op' as const, op: { kind: 'fill' as const, labels: [label], figure: 3, material: 9 } });
+const applied: Applied = {
+    revision: 2,
+    title: 'Fill',
+    tiles: [],
+    records: [],
+    journal: { undo: 'Fill', redo: null, count: 1 },
+};
+const fill = (label: number) => ({
+    kind: 'op' as const,
+    op: { kind: 'fill' as const, labels: [label], figure: 3, material: 9 },
+});
 const failure = (kind: FailureKind, details = {}) => new Failure(kind, 'Because.', 0, details);
 
 let number = 0;
@@ -98,7 +107,8 @@ describe('the outbox', () => {
         const broken = () => new Failure('unavailable', 'The server is in trouble just now.', 500);
         port.send = async (entry) => {
             sent.push(entry.id);
-            if (entry.change.kind === 'op' && entry.change.op.kind === 'fill' && entry.change.op.labels[0] === 13) throw broken();
+            if (entry.change.kind === 'op' && entry.change.op.kind === 'fill' && entry.change.op.labels[0] === 13)
+                throw broken();
             return applied;
         };
         const box = outbox();

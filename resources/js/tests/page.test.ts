@@ -21,7 +21,15 @@ const material = {
     steps: [1, 2, 3, 4],
     dials: null,
     more: [],
-    tones: { deep: '#100000', shade: '#200000', base: '#300000', light: '#400000', glint: '#500000', line: '#010000', ...MORE_TONES },
+    tones: {
+        deep: '#100000',
+        shade: '#200000',
+        base: '#300000',
+        light: '#400000',
+        glint: '#500000',
+        line: '#010000',
+        ...MORE_TONES,
+    },
 };
 const palette: PaletteState = {
     version: 1,
@@ -89,7 +97,10 @@ describe('the target', () => {
         expect(passFor(rules, there, target)).toEqual({ id: 'e', make: null });
     });
     it('paints in the pass that was picked, while it is there', () => {
-        expect(passFor(rules, records({ a: pass, z: { ...pass, content: { kind: 'paint' } } }), { ...target, pass: 'z' }).id).toBe('z');
+        expect(
+            passFor(rules, records({ a: pass, z: { ...pass, content: { kind: 'paint' } } }), { ...target, pass: 'z' })
+                .id,
+        ).toBe('z');
         expect(passFor(rules, records({ a: pass }), { ...target, pass: 'gone' }).id).toBe('a');
     });
     it('says which pass will be made when there is none', () => {
@@ -126,7 +137,12 @@ describe('the target', () => {
     it('shows a new pass where the server will hang it', () => {
         const there = records({ a: { ...pass, order: 4.5 }, b: { ...pass, figure: 4, order: 9 } });
         expect(
-            asMade(rules, there, { name: 'Light', figure: 3, content: { kind: 'tone', tone: 'light' }, scope: pass.scope }),
+            asMade(rules, there, {
+                name: 'Light',
+                figure: 3,
+                content: { kind: 'tone', tone: 'light' },
+                scope: pass.scope,
+            }),
         ).toMatchObject({
             order: 5.5,
             opacity: 1,
@@ -136,7 +152,10 @@ describe('the target', () => {
         });
     });
     it('follows its material, and is gone with it', () => {
-        const brighter = { ...palette, figures: [{ ...palette.figures[0], name: 'Oda Brack', materials: [{ ...material, version: 2 }] }] };
+        const brighter = {
+            ...palette,
+            figures: [{ ...palette.figures[0], name: 'Oda Brack', materials: [{ ...material, version: 2 }] }],
+        };
         expect(refreshed(brighter, target)).toMatchObject({ figureName: 'Oda Brack', material: { version: 2 } });
         expect(refreshed({ ...palette, figures: [] }, target)).toBeNull();
     });
@@ -197,7 +216,10 @@ describe('the stack', () => {
             c: { ...pass, order: 3, group: 'g' },
             t: { ...pass, figure: 4, scope: { kind: 'figure' as const, id: 4 } },
         };
-        const stack = buildStack(records(grouped, { group: { g: { isolated: true, mode: 'multiply', opacity: 0.5 } } }), palette);
+        const stack = buildStack(
+            records(grouped, { group: { g: { isolated: true, mode: 'multiply', opacity: 0.5 } } }),
+            palette,
+        );
         expect(stack.planes.map((plane) => plane.figure)).toEqual([4, 3]);
         const [group, single] = stack.planes[1].layers;
         expect(group).toMatchObject({ kind: 'group', mode: 'multiply', opacity: 0.5, isolated: true });
@@ -206,7 +228,8 @@ describe('the stack', () => {
     });
     it('knows which passes reach beyond their figure', () => {
         const spills = (scope: PassData['scope']): boolean =>
-            buildStack(records({ a: { ...pass, scope } }), palette).planes.find((plane) => plane.figure === 3)?.spills ?? false;
+            buildStack(records({ a: { ...pass, scope } }), palette).planes.find((plane) => plane.figure === 3)
+                ?.spills ?? false;
         expect([
             spills({ kind: 'figure', id: 3 }),
             spills({ kind: 'material', id: 9 }),
@@ -214,7 +237,8 @@ describe('the stack', () => {
             spills({ kind: 'figure', id: 4 }),
         ]).toEqual([false, false, true, true]);
     });
-    it('was written by the core for more than four hundred pages', () => expect(pages().pages.length).toBeGreaterThan(400));
+    it('was written by the core for more than four hundred pages', () =>
+        expect(pages().pages.length).toBeGreaterThan(400));
 });
 
 describe('moving a pass', () => {
@@ -226,7 +250,9 @@ describe('moving a pass', () => {
         ['c', 'b', 1.5],
         ['b', 'b', null],
         ['x', 'a', null],
-    ])('%s to %s', (moved, onto, order) => expect(placeBetween(list, moved, onto)).toEqual(order === null ? null : { order }));
+    ])('%s to %s', (moved, onto, order) =>
+        expect(placeBetween(list, moved, onto)).toEqual(order === null ? null : { order }),
+    );
 
     const [one, two] = ['groupone1234', 'grouptwo1234'];
     /** b and c are one group, e and f another; e lies in the ink. */
@@ -265,14 +291,23 @@ describe('moving a pass', () => {
         places.forEach(({ id, order }) => expect(order).toBeCloseTo((orders as Record<string, number>)[id], 9));
     });
     it('has an edge under the last of its group', () => {
-        expect([passUnder(grouped, edgeOf(one)), passUnder(grouped, 'f'), passUnder(grouped, edgeOf('gone'))]).toEqual(['c', 'f', '']);
+        expect([passUnder(grouped, edgeOf(one)), passUnder(grouped, 'f'), passUnder(grouped, edgeOf('gone'))]).toEqual([
+            'c',
+            'f',
+            '',
+        ]);
     });
 
     it('is told by name and place', () => {
-        const named = list.map(([id, data], i): [string, PassData] => [id, { ...data, name: ['Shade', 'Rim', 'Glow'][i] }]);
+        const named = list.map(([id, data], i): [string, PassData] => [
+            id,
+            { ...data, name: ['Shade', 'Rim', 'Glow'][i] },
+        ]);
         const said = announcementsOf(named);
         const event = (active: string, over: string | null) =>
-            ({ active: { id: active }, over: over === null ? null : { id: over } }) as Parameters<typeof said.onDragEnd>[0];
+            ({ active: { id: active }, over: over === null ? null : { id: over } }) as Parameters<
+                typeof said.onDragEnd
+            >[0];
         expect(said.onDragStart(event('b', null))).toBe('Rim taken up, place 2 of 3.');
         expect(said.onDragOver(event('b', 'c'))).toBe('Rim at place 3 of 3.');
         expect(said.onDragEnd(event('b', 'a'))).toBe('Rim hung at place 1 of 3.');
@@ -283,7 +318,14 @@ describe('moving a pass', () => {
     });
 
     it('goes by keys to the middle of the next place, however tall that is unfolded, and nowhere past the ends', () => {
-        const box = (top: number, height: number) => ({ top, height, left: 5, width: 90, bottom: top + height, right: 95 });
+        const box = (top: number, height: number) => ({
+            top,
+            height,
+            left: 5,
+            width: 90,
+            bottom: top + height,
+            right: 95,
+        });
         const rects = new Map([
             ['a', box(0, 30)],
             ['b', box(30, 400)],
@@ -295,7 +337,11 @@ describe('moving a pass', () => {
                 {
                     active: 'a',
                     currentCoordinates: { x: 5, y: top },
-                    context: { collisionRect: box(top, 30), droppableRects: rects, over: over === null ? null : { id: over } },
+                    context: {
+                        collisionRect: box(top, 30),
+                        droppableRects: rects,
+                        over: over === null ? null : { id: over },
+                    },
                 } as unknown as Parameters<ReturnType<typeof placesByKeys>>[1],
             );
         expect(went('ArrowDown', null, 0)).toEqual({ x: 5, y: 215 });
@@ -312,11 +358,15 @@ describe('moving a pass', () => {
 
 describe('a setup that a first light fills', () => {
     it('knows the figure’s own passes of it, and keeps them as such', () => {
-        const kinds = ['rough3rim', 'rough3lamp2', 'rough33rim', 'rough3rimunder7', 'byhand0001'].map((id) => roughKind(id, 3));
+        const kinds = ['rough3rim', 'rough3lamp2', 'rough33rim', 'rough3rimunder7', 'byhand0001'].map((id) =>
+            roughKind(id, 3),
+        );
         expect(kinds).toEqual(['rim', 'lamp2', null, null, null]);
         const hung = { ...pass, name: 'Edge', setup: { setup: 7, place: 0, marked: [] } };
         const setup = { id: 7, name: 'Moon', passes: [asSetup(pass, null, 'rim')] };
-        expect(changedTo(setup, [['rough3rim', hung]]).map(({ name, rough }) => [name, rough])).toEqual([['Edge', 'rim']]);
+        expect(changedTo(setup, [['rough3rim', hung]]).map(({ name, rough }) => [name, rough])).toEqual([
+            ['Edge', 'rim'],
+        ]);
     });
 });
 
@@ -330,7 +380,11 @@ describe('a setup that becomes what hangs from it', () => {
         { ...hung(name, 0, scope)[1], setup: { setup: 8, place: 0, marked: [] } },
     ];
     const material = { kind: 'material' as const, id: 9 };
-    const setup = { id: 7, name: 'Eye', passes: ['Dark', 'Glow', 'Glint'].map((name, i) => asSetup({ ...pass, name }, `marks ${i}`)) };
+    const setup = {
+        id: 7,
+        name: 'Eye',
+        passes: ['Dark', 'Glow', 'Glint'].map((name, i) => asSetup({ ...pass, name }, `marks ${i}`)),
+    };
     it('keeps the place of each pass, whatever was taken down or hung elsewhere on this page', () => {
         const now = changedTo(setup, [hung('Sharper', 2), hung('Darker', 0)]);
         expect(now.map(({ name, marks }) => [name, marks])).toEqual([
@@ -350,11 +404,21 @@ describe('a setup that becomes what hangs from it', () => {
         expect(changedTo(setup, eye, marks).map((one) => one.marks)).toEqual(['anew', null, 'marks 2']);
     });
     it('goes by one of two eyes of a figure, not by a mixture of them', () => {
-        const eyes = [hung('left', 0, pass.scope, [4]), hung('right', 0, pass.scope, [6]), hung('left glow', 1, pass.scope, [4])];
+        const eyes = [
+            hung('left', 0, pass.scope, [4]),
+            hung('right', 0, pass.scope, [6]),
+            hung('left glow', 1, pass.scope, [4]),
+        ];
         expect(hungFrom(eyes, 7, 0).map(([, { name }]) => name)).toEqual(['left', 'left glow']);
     });
     it('goes by where it hangs on the picked material, or else first', () => {
-        const passes: [string, PassData][] = [hung('a', 0), elsewhere('b'), hung('c', 0, material), hung('d', 1), ['plain', pass]];
+        const passes: [string, PassData][] = [
+            hung('a', 0),
+            elsewhere('b'),
+            hung('c', 0, material),
+            hung('d', 1),
+            ['plain', pass],
+        ];
         const names = (picked: number): string[] => hungFrom(passes, 7, picked).map(([, { name }]) => name);
         expect([names(9), names(10), hungFrom(passes, 99, 9)]).toEqual([['c'], ['a', 'd'], []]);
     });

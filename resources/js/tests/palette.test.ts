@@ -68,16 +68,34 @@ describe('a palette that changed', () => {
 });
 
 describe('drift', () => {
-    const base = (material: typeof oilskin, colour: string) => ({ ...material, tones: { ...material.tones, base: colour } });
+    const base = (material: typeof oilskin, colour: string) => ({
+        ...material,
+        tones: { ...material.tones, base: colour },
+    });
     const figures: FigureState[] = [
-        { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [base({ ...oilskin, name: '=oil, "skin"' }, '#c98d6b')] },
+        {
+            id: 3,
+            name: 'Oda',
+            depth: 2,
+            soft: false,
+            follows: null,
+            materials: [base({ ...oilskin, name: '=oil, "skin"' }, '#c98d6b')],
+        },
         { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [base(clogs, '#41667a')] },
     ];
     const seen = (flat: string, all: string, lit = all) => ({ flat, lit, seen: all, share: 0.25, x: 10, y: 20 });
     const pages: PageColoursState[] = [
-        { page: 11, number: 1, materials: { [oilskin.id]: seen('#c98d6b', '#b07a5a'), [clogs.id]: seen('#41667a', '#41667a') } },
+        {
+            page: 11,
+            number: 1,
+            materials: { [oilskin.id]: seen('#c98d6b', '#b07a5a'), [clogs.id]: seen('#41667a', '#41667a') },
+        },
         { page: 12, number: 2, materials: { [clogs.id]: seen('#41667a', '#41667a') } },
-        { page: 13, number: 3, materials: { [oilskin.id]: seen('#d09a70', '#b07a5a'), [clogs.id]: seen('#41667a', '#203040', '#35586a') } },
+        {
+            page: 13,
+            number: 3,
+            materials: { [oilskin.id]: seen('#d09a70', '#b07a5a'), [clogs.id]: seen('#41667a', '#203040', '#35586a') },
+        },
     ];
     const rows = driftOf(figures, pages);
 
@@ -135,6 +153,11 @@ describe('a colour that is taken', () => {
 describe('a link to a place', () => {
     it('names two numbers, or nothing', () => {
         expect(placeIn('?at=120,3500')).toEqual({ x: 120, y: 3500 });
-        expect([placeIn(''), placeIn('?at=1'), placeIn('?at=-1,2'), placeIn('?at=1,2,3')]).toEqual([null, null, null, null]);
+        expect([placeIn(''), placeIn('?at=1'), placeIn('?at=-1,2'), placeIn('?at=1,2,3')]).toEqual([
+            null,
+            null,
+            null,
+            null,
+        ]);
     });
 });

@@ -32,7 +32,9 @@ const shownBefore = (of: Block): Patched => ({ picture: composeBlock(before, of,
 /** What it would be from nothing. Compared in one go: a matcher looks at each of a quarter of a million numbers. */
 const isExact = ({ picture, block: of }: Patched): boolean =>
     Buffer.from(picture.buffer).equals(Buffer.from(composeBlock(after, of, LOOK).buffer));
-const at = ({ picture }: Patched, x: number, y: number): number[] => [...picture.subarray(4 * (y * SIDE + x), 4 * (y * SIDE + x) + 3)];
+const at = ({ picture }: Patched, x: number, y: number): number[] => [
+    ...picture.subarray(4 * (y * SIDE + x), 4 * (y * SIDE + x) + 3),
+];
 
 describe('what is composited at once', () => {
     it('is what looks different of every tile, to the pixel, where that is little', () => {
@@ -72,7 +74,9 @@ describe('what is composited at once', () => {
         const faint = { ...LOOK, ink: 0.5 };
         const faintly = { picture: composeBlock(before, tile.block, faint), block: tile.block };
         patch([faintly], new Set([7]), after, faint);
-        expect(at(faintly, 30, 7)).toEqual(at({ picture: composeBlock(after, tile.block, faint), block: tile.block }, 30, 7));
+        expect(at(faintly, 30, 7)).toEqual(
+            at({ picture: composeBlock(after, tile.block, faint), block: tile.block }, 30, 7),
+        );
         // Darker by paint: as much darker still.
         expect(at(tile, 61, 51)).toEqual([0x70, 0x38, 0x10]);
     });
@@ -94,7 +98,12 @@ describe('tiles in a part of the page', () => {
     const page = { width: 1400, height: 700 };
     const part = { left: 300, top: 10, right: 520, bottom: 400 };
     it('are those it touches, row by row, none beyond the page', () => {
-        expect(tilesIn(0, part, page).map(({ column, row }) => `${column},${row}`)).toEqual(['1,0', '2,0', '1,1', '2,1']);
+        expect(tilesIn(0, part, page).map(({ column, row }) => `${column},${row}`)).toEqual([
+            '1,0',
+            '2,0',
+            '1,1',
+            '2,1',
+        ]);
         expect(tilesIn(1, part, page)).toEqual([
             { column: 0, row: 0 },
             { column: 1, row: 0 },

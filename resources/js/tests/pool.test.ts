@@ -39,7 +39,11 @@ function pool(count: number): { pool: ComposePool; workers: Recorder[] } {
     return { pool: made, workers };
 }
 
-const request = (column: number, versions: Record<string, number>, done: TileRequest['done'] = () => undefined): TileRequest => ({
+const request = (
+    column: number,
+    versions: Record<string, number>,
+    done: TileRequest['done'] = () => undefined,
+): TileRequest => ({
     key: `0 ${column},0`,
     column,
     row: 0,
@@ -51,7 +55,11 @@ const request = (column: number, versions: Record<string, number>, done: TileReq
     active: null,
     levels: null,
     done,
-    layers: Object.entries(versions).map(([layer, version]) => ({ layer, version, bytes: () => Uint8Array.of(version) })),
+    layers: Object.entries(versions).map(([layer, version]) => ({
+        layer,
+        version,
+        bytes: () => Uint8Array.of(version),
+    })),
 });
 
 describe('the compositing pool', () => {
@@ -158,7 +166,9 @@ describe('the compositing pool', () => {
         const { pool: made, workers } = pool(2);
         made.setStack(EMPTY);
         made.setStack(EMPTY);
-        expect(workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0)))).toEqual([
+        expect(
+            workers.map((worker) => worker.messages.map((message) => (message.kind === 'stack' ? message.version : 0))),
+        ).toEqual([
             [1, 2],
             [1, 2],
         ]);

@@ -67,7 +67,13 @@ describe('a change', () => {
     it('is not taken back by the answer to an earlier one', async () => {
         const answers: ((applied: Applied) => void)[] = [];
         open({ apply: () => new Promise<Applied>((resolve) => answers.push(resolve)) });
-        const line = (weight: number): InkStrokeData => ({ points: [[1, 2, 1]], weight, taper: 0, steady: 0, grain: 0 });
+        const line = (weight: number): InkStrokeData => ({
+            points: [[1, 2, 1]],
+            weight,
+            taper: 0,
+            steady: 0,
+            grain: 0,
+        });
         const weights = (): number[] => Object.values(session.view.records.stroke).map(({ weight }) => weight);
         session.apply(
             drawInk({
@@ -120,7 +126,11 @@ describe('a change', () => {
         expect(apply).not.toHaveBeenCalled();
         session.apply(changePass({ id: 'shade1', values: { opacity: 0.4 } }));
         await saved();
-        expect(apply).toHaveBeenCalledWith(7, expect.anything(), { kind: 'pass.change', id: 'shade1', values: { opacity: 0.4 } });
+        expect(apply).toHaveBeenCalledWith(7, expect.anything(), {
+            kind: 'pass.change',
+            id: 'shade1',
+            values: { opacity: 0.4 },
+        });
         session.preview(changePass({ id: 'nosuch', values: { opacity: 0.1 } }));
         expect(session.view.records.pass.nosuch).toBeUndefined();
     });
@@ -169,11 +179,19 @@ describe('a change', () => {
         expect(asked[2]).toMatchObject({ kind: 'mask.soften', id: 'shade001', by: 7.5 });
     });
     it('that hangs a pass shows it on top of its figure’s', async () => {
-        open({ apply: async () => answer() }, pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }));
+        open(
+            { apply: async () => answer() },
+            pageState({ records: { ...pageState().records, pass: { shade1: { ...shade, order: 3 } } } }),
+        );
         session.apply(
             addPass({
                 id: randomId(12),
-                pass: { name: 'Rim', figure: 3, content: { kind: 'tint', colour: '#ffffff', follows: null }, scope: shade.scope },
+                pass: {
+                    name: 'Rim',
+                    figure: 3,
+                    content: { kind: 'tint', colour: '#ffffff', follows: null },
+                    scope: shade.scope,
+                },
             }),
         );
         const [, made] = Object.entries(session.view.records.pass).find(([id]) => id !== 'shade1') ?? [];
@@ -190,7 +208,12 @@ describe('a change', () => {
         expect(session.view.records.group.group1.opacity).toBe(0.5);
         session.apply(groupPasses({ id: 'group1', passes: ['a', 'b'], how: null }));
         await saved();
-        expect(apply).toHaveBeenLastCalledWith(7, expect.anything(), { kind: 'group', id: 'group1', passes: ['a', 'b'], how: null });
+        expect(apply).toHaveBeenLastCalledWith(7, expect.anything(), {
+            kind: 'group',
+            id: 'group1',
+            passes: ['a', 'b'],
+            how: null,
+        });
     });
     it('made beside a refused one stays, whichever answer comes first', async () => {
         const filled = region(9, 90);
@@ -291,7 +314,10 @@ describe('what others do', () => {
     });
     it('of a tone shows theirs when both changed it', async () => {
         const theirs = { ...oilskin, version: 3, tones: { ...oilskin.tones, shade: '#abcdef' } };
-        open({ pin: async () => Promise.reject(new Failure('conflict', 'Somebody changed oilskin meanwhile.', 409, { theirs })) });
+        open({
+            pin: async () =>
+                Promise.reject(new Failure('conflict', 'Somebody changed oilskin meanwhile.', 409, { theirs })),
+        });
         const pinned = session.palette.pin(oilskin, 'shade', '#123456');
         expect(session.view.palette.figures[0].materials[0].tones.shade).toBe('#123456');
         await pinned;

@@ -26,7 +26,9 @@ const LABELS = Uint8Array.from({ length: 2 * WIDE * WIDE }, (_, i) => {
 function bytesOf(layer: string, version: number): Uint8Array | null {
     if (layer === AROUND) return LABELS;
     if (layer === 'flats') {
-        const rows = Array.from({ length: SIDE }, (_, y) => LABELS.subarray(2 * ((y + 1) * WIDE + 1), 2 * ((y + 1) * WIDE + 1 + SIDE)));
+        const rows = Array.from({ length: SIDE }, (_, y) =>
+            LABELS.subarray(2 * ((y + 1) * WIDE + 1), 2 * ((y + 1) * WIDE + 1 + SIDE)),
+        );
         return Uint8Array.from(rows.flatMap((row) => [...row]));
     }
     if ((layer.length + version) % 5 === 0) return null;
@@ -80,10 +82,24 @@ function jobOf(world: World, worker: TileComposer, key: string): TileJob {
     const names = [...layersOf(stack), ...(stack.soft.size > 0 && !isWide ? [AROUND] : [])];
     const layers = names.map((layer) => {
         const version = world.versions.get(layer) ?? 1;
-        return worker.has(key, layer) === version ? { layer, version } : { layer, version, bytes: bytes(layer, version) };
+        return worker.has(key, layer) === version
+            ? { layer, version }
+            : { layer, version, bytes: bytes(layer, version) };
     });
     const wide = isWide ? { x: SIDE, y: 2 * SIDE, width: SIDE, height: SIDE } : null;
-    return { kind: 'tile', id: 1, key, level: 0, x: SIDE, y: 2 * SIDE, wide, look: LOOK, active: world.active, levels: null, layers };
+    return {
+        kind: 'tile',
+        id: 1,
+        key,
+        level: 0,
+        x: SIDE,
+        y: 2 * SIDE,
+        wide,
+        look: LOOK,
+        active: world.active,
+        levels: null,
+        layers,
+    };
 }
 
 function worst(a: Uint8ClampedArray, b: Uint8ClampedArray): number {
@@ -103,7 +119,10 @@ const withPass = (world: World, n: number, change: (pass: PassData) => Partial<P
     const id = passAt(world, n);
     if (id === null) return world;
     const pass = world.records.pass[id];
-    return { ...world, records: { ...world.records, pass: { ...world.records.pass, [id]: { ...pass, ...change(pass) } } } };
+    return {
+        ...world,
+        records: { ...world.records, pass: { ...world.records.pass, [id]: { ...pass, ...change(pass) } } },
+    };
 };
 
 const number = fc.nat({ max: 99 });
@@ -123,9 +142,13 @@ const ACTION: fc.Arbitrary<Action> = fc.oneof(
     fc.tuple(number, number).map(([n, m]): Action => (world) => {
         const label = (n % 5) + 1;
         const material = m % 5;
-        const figure = world.palette.figures.find(({ materials }) => materials.some(({ id }) => id === material))?.id ?? 0;
+        const figure =
+            world.palette.figures.find(({ materials }) => materials.some(({ id }) => id === material))?.id ?? 0;
         const was = world.records.region[label];
-        return { ...world, records: { ...world.records, region: { ...world.records.region, [label]: { ...was, figure, material } } } };
+        return {
+            ...world,
+            records: { ...world.records, region: { ...world.records.region, [label]: { ...was, figure, material } } },
+        };
     }),
     fc.tuple(number, fc.oneof(fc.constant<BlendMode>('normal'), fc.constantFrom(...BLEND_MODES))).map(
         ([n, mode]): Action =>
@@ -157,7 +180,9 @@ const ACTION: fc.Arbitrary<Action> = fc.oneof(
         return { ...world, active: layers[n % layers.length] };
     }),
     number.map((n): Action => (world) => {
-        const figures = world.palette.figures.map((one) => (one.id === (n % 3) + 1 ? { ...one, soft: !one.soft } : one));
+        const figures = world.palette.figures.map((one) =>
+            one.id === (n % 3) + 1 ? { ...one, soft: !one.soft } : one,
+        );
         return { ...world, palette: { ...world.palette, figures } };
     }),
     fc.constant<Action>((world) => world),
@@ -204,7 +229,12 @@ describe('after any changes to any page', () => {
         const tint = { kind: 'tint' as const, colour: '#a04020', follows: null };
         const levels = { kind: 'levels' as const, black: 0.2, white: 0.7, middle: 1.3 };
         const hung = { handd1: pass(1, tint), above1: pass(2, tint), above2: pass(3, levels), above3: pass(4, tint) };
-        let world: World = { records: { ...records, pass: hung, group: {} }, palette: PALETTE, versions: new Map(), active: 'pass:handd1' };
+        let world: World = {
+            records: { ...records, pass: hung, group: {} },
+            palette: PALETTE,
+            versions: new Map(),
+            active: 'pass:handd1',
+        };
         const worker = new TileComposer();
         worker.take({ kind: 'stack', version: 1, stack: stackOf(world) });
         for (const version of [1, 2, 3]) {
@@ -245,7 +275,8 @@ describe('after any changes to any page', () => {
             for (let i = 0; i < PIXELS; i++) {
                 if (changed.has(flats[2 * i + 1])) continue;
                 for (let c = 0; c < 3; c++)
-                    if (was[4 * i + c] !== is[4 * i + c]) expect.fail(`label ${flats[2 * i + 1]} at ${i} looks different`);
+                    if (was[4 * i + c] !== is[4 * i + c])
+                        expect.fail(`label ${flats[2 * i + 1]} at ${i} looks different`);
             }
             if (!patch([{ picture: was, block: blockOf(there) }], changed, after, LOOK)) return;
             patched++;

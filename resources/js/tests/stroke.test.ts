@@ -54,7 +54,11 @@ describe('the preview of a stroke is the core’s coverage', () => {
 describe('a stroke is laid as the core lays it', () => {
     it.each(
         layings.map(
-            (one) => [`${one.paint === null ? 'coverage' : 'paint'}, ${one.erase ? 'erased' : 'painted'} at ${one.opacity}`, one] as const,
+            (one) =>
+                [
+                    `${one.paint === null ? 'coverage' : 'paint'}, ${one.erase ? 'erased' : 'painted'} at ${one.opacity}`,
+                    one,
+                ] as const,
         ),
     )('%s', (_, { opacity, erase, paint, stroke, before, after }) => {
         const laid = layStroke(bytes(before), bytes(stroke), { opacity, erase, paint });
@@ -68,8 +72,12 @@ describe('a stroke is laid as the core lays it', () => {
         });
     });
     it('begins on nothing where the tile is empty', () => {
-        expect([...layStroke(null, Uint8Array.of(255, 0, 128), { opacity: 0.5, erase: false, paint: null })]).toEqual([128, 0, 64]);
-        expect([...layStroke(null, Uint8Array.of(255), { opacity: 1, erase: false, paint: [9, 8, 7] })]).toEqual([9, 8, 7, 255]);
+        expect([...layStroke(null, Uint8Array.of(255, 0, 128), { opacity: 0.5, erase: false, paint: null })]).toEqual([
+            128, 0, 64,
+        ]);
+        expect([...layStroke(null, Uint8Array.of(255), { opacity: 1, erase: false, paint: [9, 8, 7] })]).toEqual([
+            9, 8, 7, 255,
+        ]);
     });
 });
 

@@ -30,7 +30,10 @@ const stackOf = (seven: number, nine = 0x506070): Stack => ({
     ]),
 });
 
-/** A page of two tiles in a browser without pixels: the pictures that were put on canvases, and what was asked of the workers. */
+/**
+ * A page of two tiles in a browser without pixels: the pictures that were put on canvases, and what was asked of the
+ * workers.
+ */
 class Window {
     readonly asked: TileRequest[] = [];
     readonly bench: BenchModel;
@@ -42,7 +45,10 @@ class Window {
     constructor(stack: Stack) {
         this.stack = stack;
         const flats = [flatsOf(0), flatsOf(1)];
-        const cache = { versionOf: () => 1, get: (_: number, layer: string, column: number) => (layer === 'flats' ? flats[column] : null) };
+        const cache = {
+            versionOf: () => 1,
+            get: (_: number, layer: string, column: number) => (layer === 'flats' ? flats[column] : null),
+        };
         const session = {
             view: { records: { page: { page: PAGE }, pass: {} }, palette: null, stack },
             tiles: { ...cache, peek: cache.get },
@@ -54,7 +60,10 @@ class Window {
             drawing: null,
             look: LOOK,
         } as unknown as BenchModel;
-        const pool = { setStack: () => undefined, ask: (request: TileRequest) => this.asked.push(request) } as unknown as ComposePool;
+        const pool = {
+            setStack: () => undefined,
+            ask: (request: TileRequest) => this.asked.push(request),
+        } as unknown as ComposePool;
         vi.stubGlobal(
             'ImageData',
             class {
@@ -75,7 +84,10 @@ class Window {
     /** The next frame. @return the pictures of what is in view, from the left */
     draw(): (Uint8ClampedArray | null)[] {
         this.drawn = [];
-        const context = { fillRect: () => undefined, drawImage: (canvas: { picture: Uint8ClampedArray }) => this.drawn.push(canvas) };
+        const context = {
+            fillRect: () => undefined,
+            drawImage: (canvas: { picture: Uint8ClampedArray }) => this.drawn.push(canvas),
+        };
         this.tiles.draw(context as unknown as CanvasRenderingContext2D, SIGHT, PAGE);
         return this.drawn.map(({ picture }) => picture);
     }
@@ -87,7 +99,11 @@ class Window {
 
     composed({ layers }: TileRequest, stack = this.stack): Uint8ClampedArray<ArrayBuffer> {
         const bytes = new Map(layers.map((sent) => [sent.layer, sent.bytes()]));
-        return composeBlock(stack, { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x: 0, y: 0, width: SIDE }, LOOK);
+        return composeBlock(
+            stack,
+            { count: PIXELS, bytes: (layer) => bytes.get(layer) ?? null, x: 0, y: 0, width: SIDE },
+            LOOK,
+        );
     }
 
     /** What was asked for of the level in view, since last time. */
@@ -103,7 +119,9 @@ class Window {
     }
 }
 
-const colour = (picture: Uint8ClampedArray | null, x: number): number[] => [...(picture?.subarray(4 * x, 4 * x + 3) ?? [])];
+const colour = (picture: Uint8ClampedArray | null, x: number): number[] => [
+    ...(picture?.subarray(4 * x, 4 * x + 3) ?? []),
+];
 const RED = [0x80, 0x40, 0x20];
 
 describe('the pictures of tiles', () => {
@@ -127,7 +145,11 @@ describe('the pictures of tiles', () => {
         window.take(stackOf(0x804020, 0x99aabb));
         expect(window.takeAsked()).toEqual([]);
         const [left, right] = window.draw();
-        expect([colour(left, 60), colour(right, 60), colour(right, 200)]).toEqual([RED, [0x99, 0xaa, 0xbb], [0x10, 0x20, 0x30]]);
+        expect([colour(left, 60), colour(right, 60), colour(right, 200)]).toEqual([
+            RED,
+            [0x99, 0xaa, 0xbb],
+            [0x10, 0x20, 0x30],
+        ]);
         expect(window.takeAsked()).toEqual([]);
     });
 

@@ -20,7 +20,9 @@ let vault: Map<string, Uint8Array>;
 function cache(): TileCache {
     const memory: TileVault = {
         take: async (wanted) =>
-            new Map(wanted.flatMap((name) => (vault.has(name) ? [[name, vault.get(name) as Uint8Array] as const] : []))),
+            new Map(
+                wanted.flatMap((name) => (vault.has(name) ? [[name, vault.get(name) as Uint8Array] as const] : [])),
+            ),
         keep: async (tiles) => tiles.forEach(({ name, bytes }) => vault.set(name, bytes)),
     };
     const mine = { fetched, painted };

@@ -57,12 +57,12 @@ describe('a light that is tried', () => {
             tried.touches(0, 1, 2),
             tried.touches(0, 0, 0),
         ]).toEqual([true, false, true, false, false]);
-        expect([tried.tile(LAYER, 3, 1, 0), tried.tile('pass:other', 3, 0, 0), tried.has(LAYER), tried.has('pass:other')]).toEqual([
-            null,
-            null,
-            true,
-            false,
-        ]);
+        expect([
+            tried.tile(LAYER, 3, 1, 0),
+            tried.tile('pass:other', 3, 0, 0),
+            tried.has(LAYER),
+            tried.has('pass:other'),
+        ]).toEqual([null, null, true, false]);
         const next = await TriedLight.from(await state());
         expect(next.version).toBeGreaterThan(tried.version);
     });
@@ -70,7 +70,10 @@ describe('a light that is tried', () => {
 
 describe('a page on which a light is tried', () => {
     it('has its passes beside those that hang, and the colours it gives to those that take them from it', async () => {
-        const tint = (colour: string, follows: TintData['follows']): PassData => ({ ...spec, content: { kind: 'tint', colour, follows } });
+        const tint = (colour: string, follows: TintData['follows']): PassData => ({
+            ...spec,
+            content: { kind: 'tint', colour, follows },
+        });
         const passes = {
             rough3rim: tint('#111111', 'given'),
             rough3bounce: tint('#222222', 'given'),
@@ -78,7 +81,9 @@ describe('a page on which a light is tried', () => {
         };
         const coverage = await deflated(BYTES);
         const tried = await TriedLight.from(
-            await state({ passes: Object.fromEntries(Object.entries(passes).map(([id, one]) => [id, { spec: one, coverage }])) }),
+            await state({
+                passes: Object.fromEntries(Object.entries(passes).map(([id, one]) => [id, { spec: one, coverage }])),
+            }),
         );
         const hung = {
             rough3rim: tint('#aaaaaa', null),
@@ -88,7 +93,10 @@ describe('a page on which a light is tried', () => {
         const shown = withTried({ ...pageState().records, pass: hung }, tried).pass;
         expect(
             Object.fromEntries(
-                Object.entries(shown).map(([id, { content, opacity }]) => [id, [content.kind === 'tint' ? content.colour : null, opacity]]),
+                Object.entries(shown).map(([id, { content, opacity }]) => [
+                    id,
+                    [content.kind === 'tint' ? content.colour : null, opacity],
+                ]),
             ),
         ).toEqual({
             rough3rim: ['#aaaaaa', spec.opacity],

@@ -11,10 +11,14 @@ describe('the view', () => {
         // The page's middle lies in the middle of the free area.
         expect(canvas.width / 2 + (500 - view.x) * view.scale).toBeCloseTo(60 + 720 / 2);
         expect(canvas.height / 2 + (250 - view.y) * view.scale).toBeCloseTo(10 + 600 / 2);
-        expect(fit({ width: 100, height: 4000 }, canvas, { top: 0, right: 0, bottom: 100, left: 0 }).scale).toBeCloseTo(600 / 4000);
+        expect(fit({ width: 100, height: 4000 }, canvas, { top: 0, right: 0, bottom: 100, left: 0 }).scale).toBeCloseTo(
+            600 / 4000,
+        );
     });
     it('takes the coarsest level that is fine enough', () => {
-        expect([1, 0.6, 0.5, 0.26, 0.25, 0.1, 0.01, 8].map((scale) => levelFor(scale, 4))).toEqual([0, 0, 1, 1, 2, 3, 4, 0]);
+        expect([1, 0.6, 0.5, 0.26, 0.25, 0.1, 0.01, 8].map((scale) => levelFor(scale, 4))).toEqual([
+            0, 0, 1, 1, 2, 3, 4, 0,
+        ]);
     });
 });
 
@@ -26,5 +30,7 @@ describe('pressure', () => {
         ['pen', Number.NaN, 1],
         ['touch', 7, 1],
         ['touch', 0.8, 0.8],
-    ])('of a %s that says %d', (pointerType, pressure, expected) => expect(pressureOf({ pointerType, pressure })).toBe(expected));
+    ])('of a %s that says %d', (pointerType, pressure, expected) =>
+        expect(pressureOf({ pointerType, pressure })).toBe(expected),
+    );
 });

@@ -12,7 +12,8 @@ import { pageState, shade } from './world';
 const PAGE = { width: 2 * SIDE - 57, height: SIDE + 31 };
 const LOOK = { ink: 1, hatch: false, veil: false, passes: true };
 
-const labelAt = (x: number, y: number): number => (x < 0 || y < 0 || x >= PAGE.width || y >= PAGE.height ? 0 : ((x >> 5) + (y >> 6)) % 4);
+const labelAt = (x: number, y: number): number =>
+    x < 0 || y < 0 || x >= PAGE.width || y >= PAGE.height ? 0 : ((x >> 5) + (y >> 6)) % 4;
 const inkAt = (x: number, y: number): number => (x % 91 < 3 || y % 77 < 2 ? 255 : (x * 7 + y * 3) % 41 === 0 ? 120 : 0);
 const paintAt = (x: number, y: number, plane: number): number => (x * (3 + plane) + y * 5) & 255;
 
@@ -21,9 +22,12 @@ function plane(layer: string, left: number, top: number, width: number, height: 
     const at = (i: number): [number, number] => [left + (i % width), top + Math.floor(i / width)];
     const isOn = ([x, y]: [number, number]): boolean => x < PAGE.width && y < PAGE.height;
     const count = width * height;
-    if (layer === 'flats') return Uint8Array.from({ length: 2 * count }, (_, i) => (i % 2 === 0 ? 0 : labelAt(...at(i >> 1))));
+    if (layer === 'flats')
+        return Uint8Array.from({ length: 2 * count }, (_, i) => (i % 2 === 0 ? 0 : labelAt(...at(i >> 1))));
     if (layer === 'ink') return Uint8Array.from({ length: count }, (_, i) => (isOn(at(i)) ? inkAt(...at(i)) : 0));
-    return Uint8Array.from({ length: 4 * count }, (_, i) => (isOn(at(i % count)) ? paintAt(...at(i % count), Math.floor(i / count)) : 0));
+    return Uint8Array.from({ length: 4 * count }, (_, i) =>
+        isOn(at(i % count)) ? paintAt(...at(i % count), Math.floor(i / count)) : 0,
+    );
 }
 
 function cache(missing: string[] = []) {
@@ -31,7 +35,8 @@ function cache(missing: string[] = []) {
     const tiles = {
         get: (_: number, layer: string, column: number, row: number) =>
             missing.includes(`${column},${row}`) ? undefined : plane(layer, column * SIDE, row * SIDE, SIDE, SIDE),
-        versionOf: (_: number, layer: string, column: number, row: number) => versions.get(`${layer} ${column},${row}`) ?? 3,
+        versionOf: (_: number, layer: string, column: number, row: number) =>
+            versions.get(`${layer} ${column},${row}`) ?? 3,
     };
     return { tiles: tiles as unknown as TileCache, versions };
 }
@@ -122,7 +127,8 @@ describe('a page with something soft', () => {
     it('is made anew when a neighbour’s layer changes', () => {
         const { tiles, versions } = cache();
         const version = (): number | undefined =>
-            new TileLayers(tiles).of({ level: 0, column: 0, row: 0, distance: 0 }, ['ink'], stack, PAGE)?.layers[0].version;
+            new TileLayers(tiles).of({ level: 0, column: 0, row: 0, distance: 0 }, ['ink'], stack, PAGE)?.layers[0]
+                .version;
         const before = version();
         versions.set('ink 1,1', 9);
         expect([before, version()]).toEqual([3, 9]);
@@ -132,9 +138,12 @@ describe('a page with something soft', () => {
     it('looks half as far where the page is halved, and not at all where nothing is soft', () => {
         const far = stackOf([soft(60), page], [soft(60), page]);
         expect(marginOf(far, 0)).toBeGreaterThan(SIDE);
-        expect([farOf(far, 0), farOf(far, 1), farOf(stackOf([soft(60), page]), 0), farOf(stackOf([{ kind: 'paint' }, page]), 0)]).toEqual([
-            2, 1, 1, 0,
-        ]);
+        expect([
+            farOf(far, 0),
+            farOf(far, 1),
+            farOf(stackOf([soft(60), page]), 0),
+            farOf(stackOf([{ kind: 'paint' }, page]), 0),
+        ]).toEqual([2, 1, 1, 0]);
         expect(marginOf(far, 1)).toBeLessThan(0.6 * marginOf(far, 0));
     });
     it('gives white where a tile reaches beyond the page', () => {

@@ -20,7 +20,8 @@ interface Props {
 
 export function CurveField({ label, title, curve, onChange }: Props) {
     const held = useRef<number | null>(null);
-    const set = (place: number, share: number): void => onChange(curve.map((was, i) => (i === place ? wholePercent(share) : was)));
+    const set = (place: number, share: number): void =>
+        onChange(curve.map((was, i) => (i === place ? wholePercent(share) : was)));
     const begin = (event: PointerEvent<SVGSVGElement>): void => {
         event.currentTarget.setPointerCapture(event.pointerId);
         held.current = nearestPlace(event);

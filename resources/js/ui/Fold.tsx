@@ -13,7 +13,11 @@ interface Props {
 export function Fold({ title, tells = '', isOpen = false, children }: Props) {
     const [isShown, setShown] = useState(isOpen);
     return (
-        <details className="fold rule-t text-[13px]" open={isShown} onToggle={(event) => setShown(event.currentTarget.open)}>
+        <details
+            className="fold rule-t text-[13px]"
+            open={isShown}
+            onToggle={(event) => setShown(event.currentTarget.open)}
+        >
             <summary className="flex items-center justify-between gap-2 py-2">
                 <h3 className="heading truncate">{title}</h3>
                 <span className="quiet figures shrink-0">{tells}</span>

@@ -31,13 +31,22 @@ export function useAsking(): Asking {
         isBusy,
         error,
         ask,
-        of: (field, isFirst = false) => error?.of(field) ?? (isFirst && error !== null && !hasFields(error) ? error.message : null),
+        of: (field, isFirst = false) =>
+            error?.of(field) ?? (isFirst && error !== null && !hasFields(error) ? error.message : null),
     };
 }
 
 const hasFields = (error: Failure): boolean => typeof error.details.errors === 'object';
 
-export function Form({ className, onSubmit, children }: { className?: string; onSubmit: () => void; children: ReactNode }) {
+export function Form({
+    className,
+    onSubmit,
+    children,
+}: {
+    className?: string;
+    onSubmit: () => void;
+    children: ReactNode;
+}) {
     const submit = (event: FormEvent): void => {
         event.preventDefault();
         onSubmit();

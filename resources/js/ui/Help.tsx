@@ -19,7 +19,9 @@ function Help({ at, onClose }: Props) {
     const [shown, setShown] = useState(at);
     const [wanted, setWanted] = useState('');
     useEffect(() => {
-        api.manual().then(setChapters, (error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+        api.manual().then(setChapters, (error: unknown) =>
+            setTrouble(error instanceof Error ? error.message : String(error)),
+        );
     }, []);
     const go = (place: string): void => {
         setShown(place);
@@ -54,7 +56,11 @@ function Help({ at, onClose }: Props) {
                 <div className="flex min-h-0 flex-1">
                     <Chapters chapters={chapters} current={wanted === '' ? shown.split('#')[0] : null} onGo={go} />
                     {wanted === '' ? (
-                        <Chapter chapter={chapters.find(({ id }) => id === shown.split('#')[0])} anchor={shown.split('#')[1]} onGo={go} />
+                        <Chapter
+                            chapter={chapters.find(({ id }) => id === shown.split('#')[0])}
+                            anchor={shown.split('#')[1]}
+                            onGo={go}
+                        />
                     ) : (
                         <Results chapters={chapters} wanted={wanted} onGo={go} />
                     )}
@@ -64,7 +70,15 @@ function Help({ at, onClose }: Props) {
     );
 }
 
-function Chapters({ chapters, current, onGo }: { chapters: ManualChapter[]; current: string | null; onGo: (place: string) => void }) {
+function Chapters({
+    chapters,
+    current,
+    onGo,
+}: {
+    chapters: ManualChapter[];
+    current: string | null;
+    onGo: (place: string) => void;
+}) {
     return (
         <nav className="rule-r w-48 shrink-0 overflow-y-auto p-3" aria-label="Chapters">
             <ul className="flex flex-col gap-1">
@@ -84,7 +98,15 @@ function Chapters({ chapters, current, onGo }: { chapters: ManualChapter[]; curr
     );
 }
 
-function Chapter({ chapter, anchor, onGo }: { chapter: ManualChapter | undefined; anchor?: string; onGo: (place: string) => void }) {
+function Chapter({
+    chapter,
+    anchor,
+    onGo,
+}: {
+    chapter: ManualChapter | undefined;
+    anchor?: string;
+    onGo: (place: string) => void;
+}) {
     const body = useRef<HTMLDivElement>(null);
     useEffect(() => {
         const place = anchor === undefined ? null : body.current?.querySelector(`[id="${anchor}"]`);
@@ -110,7 +132,15 @@ function Chapter({ chapter, anchor, onGo }: { chapter: ManualChapter | undefined
     );
 }
 
-function Results({ chapters, wanted, onGo }: { chapters: ManualChapter[]; wanted: string; onGo: (place: string) => void }) {
+function Results({
+    chapters,
+    wanted,
+    onGo,
+}: {
+    chapters: ManualChapter[];
+    wanted: string;
+    onGo: (place: string) => void;
+}) {
     const results = found(chapters, wanted);
     return (
         <div className="min-w-0 flex-1 overflow-y-auto p-5" role="status">

@@ -1,4 +1,7 @@
-/** A material's ramp on a ball, a post and a folded cloth under a light: what the light does, and a tone beside the others. */
+/**
+ * A material's ramp on a ball, a post and a folded cloth under a light: what the light does, and a tone beside the
+ * others.
+ */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Tone } from '../api/generated';
 import { colourOn, USUAL_DIALS, type RampColours, type RampDials, type Rgb, type Vector } from '../picture/maquette';
@@ -41,7 +44,15 @@ export function Maquette({ tones, light = UPPER_LEFT, dials = BESIDE_RAMP, onDra
         if (onDrag !== undefined) drawLight(context, light);
     });
     if (onDrag === undefined)
-        return <canvas ref={canvas} width={WIDTH} height={HEIGHT} aria-label="The ramp on a ball, a post and a cloth" role="img" />;
+        return (
+            <canvas
+                ref={canvas}
+                width={WIDTH}
+                height={HEIGHT}
+                aria-label="The ramp on a ball, a post and a cloth"
+                role="img"
+            />
+        );
     const drag = (event: PointerEvent<HTMLCanvasElement>): void => {
         const box = event.currentTarget.getBoundingClientRect();
         onDrag((event.clientX - box.left - BALL.x) / BALL.radius, -(event.clientY - box.top - BALL.y) / BALL.radius);

@@ -12,7 +12,16 @@ interface Props {
     onChange: (value: number) => void;
 }
 
-export function NumberField({ label, value, least, most, step = 1, disabled = false, className = 'w-24', onChange }: Props) {
+export function NumberField({
+    label,
+    value,
+    least,
+    most,
+    step = 1,
+    disabled = false,
+    className = 'w-24',
+    onChange,
+}: Props) {
     const [typed, setTyped] = useState<string | null>(null);
     const take = (text: string): void => {
         setTyped(text);

@@ -44,7 +44,10 @@ export function Slide({
                 onPointerUp={settle}
                 onKeyUp={settle}
             />
-            <span className={`figures text-right ${wide ? 'w-11' : ''}`} style={wide ? undefined : { width: `${room}ch` }}>
+            <span
+                className={`figures text-right ${wide ? 'w-11' : ''}`}
+                style={wide ? undefined : { width: `${room}ch` }}
+            >
                 {shown}
             </span>
         </label>

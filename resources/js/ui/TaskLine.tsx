@@ -8,7 +8,12 @@ export function TaskLine({ task, onStop }: { task: TaskState; onStop: () => void
     return (
         <p className="mt-2 flex items-center gap-3" role="status">
             <span>{task.message}</span>
-            <progress className="progress progress-primary flex-1" value={task.progress} max={100} aria-label={task.message} />
+            <progress
+                className="progress progress-primary flex-1"
+                value={task.progress}
+                max={100}
+                aria-label={task.message}
+            />
             <button className="act narrow" onClick={onStop}>
                 Stop
             </button>

@@ -15,8 +15,8 @@ use Awning\Core\Proof\Mend;
 use Awning\Core\Proof\ProofPage;
 
 /**
- * Two neighbours of different materials whose colours cannot be told apart: one finding for each pair of materials, at its
- * longest border, the nearest colours first.
+ * Two neighbours of different materials whose colours cannot be told apart: one finding for each pair of materials, at
+ * its longest border, the nearest colours first.
  */
 final readonly class AlikeNeighbours implements Finder
 {

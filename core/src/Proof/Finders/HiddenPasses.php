@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Proof\Finders;
 
-use Awning\Core\Page\PassSpec;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Proof\Finder;
 use Awning\Core\Proof\FinderStage;
 use Awning\Core\Proof\Finding;

@@ -1,6 +1,6 @@
 /**
- * A light that is tried while it is dragged: asked of the server, the newest wish first, and shown over the page. Where the
- * hand rests, it is asked for once more, sharper.
+ * A light that is tried while it is dragged: asked of the server, the newest wish first, and shown over the page. Where
+ * the hand rests, it is asked for once more, sharper.
  */
 import type { LightPlanData, TriedLightState } from '../../api/generated';
 import { TriedLight } from '../../picture/tried';
@@ -23,7 +23,12 @@ export class LightTrial {
      * @param show shows it, or with null what the page has
      */
     constructor(
-        private readonly ask: (figure: number, plan: LightPlanData, only: number[], isFine: boolean) => Promise<TriedLightState | null>,
+        private readonly ask: (
+            figure: number,
+            plan: LightPlanData,
+            only: number[],
+            isFine: boolean,
+        ) => Promise<TriedLightState | null>,
         private readonly show: (tried: TriedLight | null) => void,
         private readonly rests = RESTS,
     ) {}

@@ -58,7 +58,8 @@ const changed = (stroke: InkStrokeData, to: (x: number, y: number) => [number, n
     }),
 });
 
-export const moved = (stroke: InkStrokeData, dx: number, dy: number): InkStrokeData => changed(stroke, (x, y) => [x + dx, y + dy]);
+export const moved = (stroke: InkStrokeData, dx: number, dy: number): InkStrokeData =>
+    changed(stroke, (x, y) => [x + dx, y + dy]);
 
 export function spotInMirror({ x, y }: Spot, axis: AxisData): Spot {
     const [right, down] = inMirror(x, y, axis);
@@ -87,7 +88,8 @@ export function evenly(path: readonly Spot[], count: number, shortest: number): 
 }
 
 /** Reflected in an axis. */
-export const mirrored = (stroke: InkStrokeData, axis: AxisData): InkStrokeData => changed(stroke, (x, y) => inMirror(x, y, axis));
+export const mirrored = (stroke: InkStrokeData, axis: AxisData): InkStrokeData =>
+    changed(stroke, (x, y) => inMirror(x, y, axis));
 
 /** Where a place is seen in a mirror. */
 export function inMirror(x: number, y: number, axis: AxisData): [number, number] {
@@ -100,7 +102,9 @@ export function inMirror(x: number, y: number, axis: AxisData): [number, number]
 export function reshaped(strokes: InkStrokeData[], factor: number, radians: number): InkStrokeData[] {
     const { x: mx, y: my } = middleOf(strokes);
     const [cos, sin] = [factor * Math.cos(radians), factor * Math.sin(radians)];
-    return strokes.map((stroke) => changed(stroke, (x, y) => [mx + cos * (x - mx) - sin * (y - my), my + sin * (x - mx) + cos * (y - my)]));
+    return strokes.map((stroke) =>
+        changed(stroke, (x, y) => [mx + cos * (x - mx) - sin * (y - my), my + sin * (x - mx) + cos * (y - my)]),
+    );
 }
 
 export function middleOf(strokes: InkStrokeData[]): Spot {
@@ -190,7 +194,12 @@ type Box = [left: number, top: number, right: number, bottom: number];
 /** One by one: an imported drawing has more points than a function takes arguments. */
 const boxOf = (points: InkPointData[]): Box =>
     points.reduce<Box>(
-        ([left, top, right, bottom], [x, y]) => [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)],
+        ([left, top, right, bottom], [x, y]) => [
+            Math.min(left, x),
+            Math.min(top, y),
+            Math.max(right, x),
+            Math.max(bottom, y),
+        ],
         [Infinity, Infinity, -Infinity, -Infinity],
     );
 
@@ -198,7 +207,12 @@ const touch = (a: Box, b: Box, reach: number): boolean =>
     a[0] <= b[2] + reach && b[0] <= a[2] + reach && a[1] <= b[3] + reach && b[1] <= a[3] + reach;
 
 /** An outline scaled and turned about the middle of its bounds, and moved; degrees run clockwise, as in the core. */
-export function turnedSpots(spots: readonly Spot[], by: [number, number], degrees: number, [wide, high]: [number, number]): Spot[] {
+export function turnedSpots(
+    spots: readonly Spot[],
+    by: [number, number],
+    degrees: number,
+    [wide, high]: [number, number],
+): Spot[] {
     const middle = (values: number[]): number => (Math.floor(Math.min(...values)) + Math.ceil(Math.max(...values))) / 2;
     const [cx, cy] = [middle(spots.map(({ x }) => x)), middle(spots.map(({ y }) => y))];
     const [sin, cos] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];

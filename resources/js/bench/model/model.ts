@@ -1,4 +1,6 @@
-/** The bench as one works at it: stage, tool, target, brush and view. Tools and keys change it; panels show parts of it. */
+/**
+ * The bench as one works at it: stage, tool, target, brush and view. Tools and keys change it; panels show parts of it.
+ */
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
     TONES,
@@ -63,7 +65,9 @@ export interface Trial {
     place: PlacementData;
 }
 
-/** A freehand outline, corners that are clicked, a broad pen, or one that pushes the border of the region it begins in. */
+/**
+ * A freehand outline, corners that are clicked, a broad pen, or one that pushes the border of the region it begins in.
+ */
 export const BLOCK_WITH = ['loop', 'corners', 'pen', 'push'] as const;
 export type BlockWith = (typeof BLOCK_WITH)[number];
 
@@ -278,7 +282,10 @@ export class BenchModel {
     /** The drawing whose settings are shown: the picked one, or the first there is. */
     get drawing(): [string, DrawingData] | null {
         const { drawing } = this.session.view.records;
-        const id = this.view.drawing !== null && drawing[this.view.drawing] !== undefined ? this.view.drawing : Object.keys(drawing)[0];
+        const id =
+            this.view.drawing !== null && drawing[this.view.drawing] !== undefined
+                ? this.view.drawing
+                : Object.keys(drawing)[0];
         return id === undefined ? null : [id, drawing[id]];
     }
 
@@ -288,7 +295,10 @@ export class BenchModel {
         if (drawing === null) return;
         const [id, { clean, place }] = drawing;
         const now = this.view.trial ?? { clean, place };
-        this.set({ drawing: id, trial: { clean: { ...now.clean, ...change.clean }, place: { ...now.place, ...change.place } } });
+        this.set({
+            drawing: id,
+            trial: { clean: { ...now.clean, ...change.clean }, place: { ...now.place, ...change.place } },
+        });
     }
 
     /** A stroke's mirror axis in the middle of what is in view, upright; or none. */
@@ -423,7 +433,11 @@ export class BenchModel {
         const { id: page, rules, records } = this.session.view;
         if (carried === null || target === null) return;
         const size = records.page.page;
-        const by = wayOf(carried, page, this.surface?.middle() ?? { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 });
+        const by = wayOf(
+            carried,
+            page,
+            this.surface?.middle() ?? { x: (size?.width ?? 0) / 2, y: (size?.height ?? 0) / 2 },
+        );
         const { id: pass, make } = passFor(rules, records, target);
         const outline = carried.outline.map(({ x, y }): [number, number] => [x, y]);
         this.session.apply(placePaint({ pass, make, page: carried.page, from: carried.pass, outline, by }));
@@ -527,7 +541,8 @@ export class BenchModel {
         const wanted = records.region[label]?.material ?? 0;
         for (const figure of palette.figures) {
             const material = figure.materials.find(({ id }) => id === wanted);
-            if (material !== undefined) return this.set({ target: { material, figureName: figure.name, tone: 'base', pass: null } });
+            if (material !== undefined)
+                return this.set({ target: { material, figureName: figure.name, tone: 'base', pass: null } });
         }
         this.session.say('Nothing is filled here yet.');
     }
@@ -542,13 +557,24 @@ export class BenchModel {
         if (figures.length === 0) return;
         const at = figures.findIndex((figure) => figure.id === this.target?.material.figure);
         const next = figures[at < 0 ? (by > 0 ? 0 : figures.length - 1) : (at + by + figures.length) % figures.length];
-        this.set({ target: { material: next.materials[0], figureName: next.name, tone: this.target?.tone ?? TONES[2], pass: null } });
+        this.set({
+            target: {
+                material: next.materials[0],
+                figureName: next.name,
+                tone: this.target?.tone ?? TONES[2],
+                pass: null,
+            },
+        });
     }
 
     /** Asks what the cues mean for all regions, to look at before it is done. */
     async spreadCues(): Promise<void> {
         const dabs = this.view.cues.flatMap(({ material, lengths }) =>
-            Object.entries(lengths).map(([label, length]): [number, number, number] => [Number(label), material.id, length]),
+            Object.entries(lengths).map(([label, length]): [number, number, number] => [
+                Number(label),
+                material.id,
+                length,
+            ]),
         );
         this.set({ meant: await this.session.answer(api.spreadCues(this.session.view.id, dabs)) });
     }
@@ -556,7 +582,8 @@ export class BenchModel {
     /** Asks what unfilled regions may be, by the page before, to look at before it is done. */
     async suggestAsBefore(): Promise<void> {
         const meant = await this.session.answer(api.asBefore(this.session.view.id));
-        if (meant !== null && Object.keys(meant).length === 0) this.session.say('No unfilled region lies like one of the page before.');
+        if (meant !== null && Object.keys(meant).length === 0)
+            this.session.say('No unfilled region lies like one of the page before.');
         else this.set({ meant });
     }
 
@@ -567,7 +594,8 @@ export class BenchModel {
         for (const material of this.session.view.palette.figures.flatMap(({ materials }) => materials)) {
             const labels = Object.keys(meant ?? {}).filter((label) => meant?.[label] === material.id);
             if (figure === null || material.figure === figure) {
-                if (labels.length > 0) this.session.apply(fillRegions({ labels: labels.map(Number), ...filledWith(material) }));
+                if (labels.length > 0)
+                    this.session.apply(fillRegions({ labels: labels.map(Number), ...filledWith(material) }));
             } else labels.forEach((label) => (left[label] = material.id));
         }
         const isLeft = Object.keys(left).length > 0;
@@ -587,7 +615,9 @@ export class BenchModel {
 
     /** Shows the largest region that has no material yet; asked again, the next smaller one, as near as it needs. */
     nextUnfilled(): void {
-        const open = unfilled(this.session.view.records).sort(([a, one], [b, other]) => other.area - one.area || Number(a) - Number(b));
+        const open = unfilled(this.session.view.records).sort(
+            ([a, one], [b, other]) => other.area - one.area || Number(a) - Number(b),
+        );
         if (open.length === 0) return this.session.say('Every region is filled.');
         const [label, { x, y, area }] = open[(open.findIndex(([one]) => one === this.view.open) + 1) % open.length];
         this.set({ open: label });

@@ -6,7 +6,10 @@ export type Place = Pick<PassData, 'order'> & Partial<Pick<PassData, 'group'>>;
 
 const EDGE = 'edge of ';
 
-/** The edge of a group lies under its last pass; by it the whole group is dragged. This is its name among what is dragged. */
+/**
+ * The edge of a group lies under its last pass; by it the whole group is dragged. This is its name among what is
+ * dragged.
+ */
 export const edgeOf = (group: string): string => EDGE + group;
 
 /** The group whose edge is dragged; null: it is a pass. */
@@ -27,8 +30,8 @@ export function passUnder(passes: Hung[], item: string | number): string {
 export const placeOf = ({ scope }: PassData): string => (scope.kind === 'material' ? 'figure' : scope.kind);
 
 /**
- * What brings a pass to where another is. Between two of a group it becomes one of them; where no other of its own group
- * is beside it, it is none of that any more.
+ * What brings a pass to where another is. Between two of a group it becomes one of them; where no other of its own
+ * group is beside it, it is none of that any more.
  *
  * @return null when it is there already
  */
@@ -44,8 +47,8 @@ export function placeBetween(passes: Hung[], moved: string, onto: string): Place
 }
 
 /**
- * What brings a whole group to where another pass is, its own passes in the order they have. It does not come between two
- * of another group, but hangs beyond that.
+ * What brings a whole group to where another pass is, its own passes in the order they have. It does not come between
+ * two of another group, but hangs beyond that.
  *
  * @return empty when it is there already
  */
@@ -80,6 +83,7 @@ function orderBetween(below: PassData | undefined, above: PassData | undefined):
 
 function groupBetween(moved: PassData, below: PassData | undefined, above: PassData | undefined): string | null {
     const beside = [below, above].map((pass) => pass?.group ?? null);
-    if (beside[0] !== null && beside[0] === beside[1]) return below !== undefined && placeOf(below) === placeOf(moved) ? beside[0] : null;
+    if (beside[0] !== null && beside[0] === beside[1])
+        return below !== undefined && placeOf(below) === placeOf(moved) ? beside[0] : null;
     return beside.includes(moved.group) ? moved.group : null;
 }

@@ -75,7 +75,8 @@ export const isCuttingOut = (drawing: DrawingData, place: PlacementData): boolea
 
 /** One corner of a sheet that was photographed from aside, moved to a place of the original. */
 export function cornerAt(place: PlacementData, corner: number, to: Spot): PlacementData {
-    const corners = place.corners?.map((at, i): CornerData => (i === corner ? [Math.round(to.x), Math.round(to.y)] : at)) ?? null;
+    const corners =
+        place.corners?.map((at, i): CornerData => (i === corner ? [Math.round(to.x), Math.round(to.y)] : at)) ?? null;
     return { ...place, corners };
 }
 

@@ -21,7 +21,8 @@ export const asSetup = (
 });
 
 /** Which pass of a figure's first light it is. */
-export const roughKind = (id: string, figure: number): RoughKind | null => ROUGH_KINDS.find((kind) => roughId(figure, kind) === id) ?? null;
+export const roughKind = (id: string, figure: number): RoughKind | null =>
+    ROUGH_KINDS.find((kind) => roughId(figure, kind) === id) ?? null;
 
 /** The passes that were hung from a setup, as one: where it hangs more than once, on the picked material first. */
 export function hungFrom(passes: [string, PassData][], setup: number, material: number): [string, PassData][] {
@@ -33,16 +34,20 @@ export function hungFrom(passes: [string, PassData][], setup: number, material: 
 
 /** On the same, and where a setup was painted in regions, in the same ones. */
 const isHungAs = ({ scope, setup }: PassData, other: PassData): boolean =>
-    scope.kind === other.scope.kind && scope.id === other.scope.id && String(setup?.marked) === String(other.setup?.marked);
+    scope.kind === other.scope.kind &&
+    scope.id === other.scope.id &&
+    String(setup?.marked) === String(other.setup?.marked);
 
 /** What hangs on the same as the passes of a setup, and may become part of it: it is part of none. */
 export function besides(passes: [string, PassData][], [[, one]]: [string, PassData][]): [string, PassData][] {
-    return passes.filter(([, { setup, scope }]) => setup === null && scope.kind === one.scope.kind && scope.id === one.scope.id);
+    return passes.filter(
+        ([, { setup, scope }]) => setup === null && scope.kind === one.scope.kind && scope.id === one.scope.id,
+    );
 }
 
 /**
- * A setup as what hangs from it has become. Each pass stays in its place, in which it hangs elsewhere, too: whatever the
- * order here; one that was taken down here is as it was.
+ * A setup as what hangs from it has become. Each pass stays in its place, in which it hangs elsewhere, too: whatever
+ * the order here; one that was taken down here is as it was.
  *
  * @param marks what is painted by now in some of them
  */

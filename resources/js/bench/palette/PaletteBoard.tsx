@@ -1,4 +1,6 @@
-/** The page's figures, their materials, each a strip of tones from dark to light. Picking a tone sets where paint goes. */
+/**
+ * The page's figures, their materials, each a strip of tones from dark to light. Picking a tone sets where paint goes.
+ */
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { FigureState, MaterialState, Tone } from '../../api/generated';
@@ -29,7 +31,11 @@ export function PaletteBoard() {
         <div className="flex h-full flex-col">
             <div className="flex h-10 shrink-0 items-center justify-between px-3">
                 <h2 className="heading">
-                    <Link to={`/palette/${series}`} className="hover:underline" title="Open the palette on a screen of its own">
+                    <Link
+                        to={`/palette/${series}`}
+                        className="hover:underline"
+                        title="Open the palette on a screen of its own"
+                    >
                         Palette
                     </Link>
                 </h2>
@@ -46,7 +52,9 @@ export function PaletteBoard() {
                     </p>
                 )}
                 {worn !== null && <p className="quiet px-3 pb-1 text-[13px]">This page wears the variant “{worn}”.</p>}
-                {figures.length === 0 && <p className="px-3">The palette is empty. Open it to add figures and materials.</p>}
+                {figures.length === 0 && (
+                    <p className="px-3">The palette is empty. Open it to add figures and materials.</p>
+                )}
                 {figures.map((figure) => (
                     <Figure key={figure.id} figure={figure} target={target} onEdit={edit} />
                 ))}
@@ -106,26 +114,45 @@ function Strip({ material, figureName, target, onEdit }: StripProps) {
     );
     return (
         <div className={`flex items-center gap-2 py-[3px] pl-3 pr-2 ${isPicked ? 'stripe-side bg-base-200' : ''}`}>
-            <span className={`w-[74px] shrink-0 truncate text-[13px] ${isPicked ? 'heading' : ''}`} title={material.name}>
+            <span
+                className={`w-[74px] shrink-0 truncate text-[13px] ${isPicked ? 'heading' : ''}`}
+                title={material.name}
+            >
                 {material.name}
             </span>
-            <span className="flex flex-1 flex-col gap-[2px]" role="group" aria-label={`${figureName}, ${material.name}`}>
+            <span
+                className="flex flex-1 flex-col gap-[2px]"
+                role="group"
+                aria-label={`${figureName}, ${material.name}`}
+            >
                 <span className="flex">{SIX.map(button)}</span>
                 <SecondStrips material={material} />
-                {material.more.length > 0 && <span className="flex">{material.more.map(({ tone }) => button(tone))}</span>}
+                {material.more.length > 0 && (
+                    <span className="flex">{material.more.map(({ tone }) => button(tone))}</span>
+                )}
             </span>
         </div>
     );
 }
 
-/** What variants that are worn on this page make of a material; where the whole page wears one, what the palette says. */
+/**
+ * What variants that are worn on this page make of a material; where the whole page wears one, what the palette says.
+ */
 function SecondStrips({ material }: { material: MaterialState }) {
     const variants = usePage((view) => view.palette.variants);
     const regions = usePage((view) => view.records.region);
     const worn = new Set(Object.values(regions).map(({ wears }) => wears));
-    const shown = variants.filter(({ id, materials }) => (id === 0 || worn.has(id)) && materials[material.id] !== undefined);
+    const shown = variants.filter(
+        ({ id, materials }) => (id === 0 || worn.has(id)) && materials[material.id] !== undefined,
+    );
     return shown.map(({ id, name, materials }) => (
-        <span key={id} className="flex" role="img" aria-label={`${material.name} in ${name}`} title={`${material.name} in ${name}`}>
+        <span
+            key={id}
+            className="flex"
+            role="img"
+            aria-label={`${material.name} in ${name}`}
+            title={`${material.name} in ${name}`}
+        >
             {SIX.map((tone) => (
                 <span
                     key={tone}

@@ -26,8 +26,8 @@ export function ToneEditor({ material, tone, onClose }: Props) {
     return (
         <Dialog title={`${material.name}, ${nameOf(material, tone)}`} onClose={onClose}>
             <p className="quiet mb-4">
-                {isPinned ? 'This tone is pinned.' : 'This tone is derived from the base and the light.'} All pages of {series} follow at
-                once.
+                {isPinned ? 'This tone is pinned.' : 'This tone is derived from the base and the light.'} All pages of{' '}
+                {series} follow at once.
             </p>
             <div className="flex gap-5">
                 <div className="picker">

@@ -22,19 +22,33 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
     };
     const hang = (): void => {
         const id = scope === 'figure' || scope === 'behind' ? figure : 0;
-        session.apply(addPass({ id: randomId(12), pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id } } }));
+        session.apply(
+            addPass({ id: randomId(12), pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id } } }),
+        );
         onDone();
     };
     return (
         <div className="mb-2 flex flex-col gap-1.5 border border-base-300 p-2 text-[13px]">
-            <select className="field" aria-label="Kind of pass" value={kind} onChange={(event) => setKind(Number(event.target.value))}>
+            <select
+                className="field"
+                aria-label="Kind of pass"
+                value={kind}
+                onChange={(event) => setKind(Number(event.target.value))}
+            >
                 {hangable.map((entry, i) => (
                     <option key={entry.title} value={i}>
                         {entry.title}
                     </option>
                 ))}
             </select>
-            <Choice isLabelHidden label="Stays inside" value={scope} options={scopes} names={names} onChange={setScope} />
+            <Choice
+                isLabelHidden
+                label="Stays inside"
+                value={scope}
+                options={scopes}
+                names={names}
+                onChange={setScope}
+            />
             <button className="act self-start" onClick={hang}>
                 Hang this pass
             </button>

@@ -2,7 +2,7 @@
 import { mayColour } from '../../page/store';
 import { useBench, usePage, useSession } from '../model/context';
 import { PickedChoice } from './PickedChoice';
-import { standUnder } from '../../page/ops/light/standUnder';
+import { setLightPlan } from '../../page/ops/light/setLightPlan';
 
 export function ChosenLight() {
     const session = useSession();
@@ -21,7 +21,7 @@ export function ChosenLight() {
             disabled={!may}
             has={has}
             options={lights}
-            onPick={(plan) => session.apply(standUnder({ labels, plan }))}
+            onPick={(plan) => session.apply(setLightPlan({ labels, plan }))}
         />
     );
 }

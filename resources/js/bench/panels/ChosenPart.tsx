@@ -9,7 +9,7 @@ import { fillRegions } from '../../page/ops/flats/fillRegions';
 import { joinRegions } from '../../page/ops/flats/joinRegions';
 import { lockRegions } from '../../page/ops/flats/lockRegions';
 import { resizeRegions } from '../../page/ops/flats/resizeRegions';
-import { wearVariant } from '../../page/ops/flats/wearVariant';
+import { chooseVariant } from '../../page/ops/flats/chooseVariant';
 import { filledWith } from '../../page/ops/shown';
 
 const FARTHEST = 50;
@@ -90,7 +90,7 @@ function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
             disabled={isBlocked}
             has={labels.map((label) => regions[label].wears)}
             options={variants}
-            onPick={(variant) => session.apply(wearVariant({ labels, variant }))}
+            onPick={(variant) => session.apply(chooseVariant({ labels, variant }))}
         />
     );
 }
@@ -100,7 +100,8 @@ function GiveTo({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const session = useSession();
     const figures = usePage((view) => view.palette.figures);
     const regions = usePage((view) => view.records.region);
-    const isBlocked = usePage((view) => !mayColour(view)) || isLocked || labels.every((label) => regions[label].material === 0);
+    const isBlocked =
+        usePage((view) => !mayColour(view)) || isLocked || labels.every((label) => regions[label].material === 0);
     const give = (value: string): void => {
         if (value === 'new') void session.palette.giveTo(labels, null, `New figure ${figures.length + 1}`);
         else if (value !== '') void session.palette.giveTo(labels, Number(value), '');
@@ -108,7 +109,12 @@ function GiveTo({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     return (
         <label className="flex items-center gap-2">
             <span className="shrink-0">Give to</span>
-            <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => give(event.target.value)}>
+            <select
+                className="field min-w-0 flex-1"
+                disabled={isBlocked}
+                value=""
+                onChange={(event) => give(event.target.value)}
+            >
                 <option value="">another figure …</option>
                 <option value="new">a new figure</option>
                 <NamedOptions of={figures} />
@@ -123,13 +129,25 @@ function Resize({ labels, isBlocked }: { labels: number[]; isBlocked: boolean })
     return (
         <div className="flex flex-wrap items-end gap-2">
             <NumberField label="By, px" className="w-16" value={by} least={1} most={FARTHEST} onChange={setBy} />
-            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: by }))}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => session.apply(resizeRegions({ labels, by: by }))}
+            >
                 Grow
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: -by }))}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => session.apply(resizeRegions({ labels, by: -by }))}
+            >
                 Shrink
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => session.apply(resizeRegions({ labels, by: 0 }))}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => session.apply(resizeRegions({ labels, by: 0 }))}
+            >
                 Fill holes
             </button>
         </div>

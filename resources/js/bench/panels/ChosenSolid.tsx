@@ -4,9 +4,9 @@ import { mayColour } from '../../page/store';
 import { Choice } from '../../ui/Choice';
 import { Tick } from '../../ui/Tick';
 import { useBench, useBenchModel, usePage, useSession } from '../model/context';
-import { standBefore } from '../../page/ops/light/standBefore';
-import { tellFlow } from '../../page/ops/light/tellFlow';
-import { tellSolids } from '../../page/ops/light/tellSolids';
+import { setInFront } from '../../page/ops/light/setInFront';
+import { setDirections } from '../../page/ops/light/setDirections';
+import { setSolids } from '../../page/ops/light/setSolids';
 
 const NAMES: Record<Solid, string> = {
     round: 'as round as they are',
@@ -28,8 +28,8 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
     if (mine.length === 0)
         return (
             <p className="quiet text-[13px]">
-                With Pick (K) you can say what regions are (flat, a ball, cloth, a gem, a light), which way their hair or folds run, which
-                stand before the rest, light only these, or put a panel under another light.
+                With Pick (K) you can say what regions are (flat, a ball, cloth, a gem, a light), which way their hair
+                or folds run, which stand before the rest, light only these, or put a panel under another light.
             </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';
@@ -42,13 +42,13 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                 value={solid}
                 options={SOLIDS}
                 names={NAMES}
-                onChange={(one) => session.apply(tellSolids({ labels: mine, solid: one }))}
+                onChange={(one) => session.apply(setSolids({ labels: mine, solid: one }))}
             />
             <Tick
                 checked={regions[mine[0]].before}
                 disabled={!may}
                 title="A brim, a plait, an arm: its shadow falls on the rest of the figure"
-                onChange={(before) => session.apply(standBefore({ labels: mine, before }))}
+                onChange={(before) => session.apply(setInFront({ labels: mine, before }))}
             >
                 before the rest: throws a shadow on it
             </Tick>
@@ -84,7 +84,11 @@ function FlowDrawing({ labels }: { labels: number[] }) {
                 {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more' : 'Draw its direction'}
             </button>
             {told > 0 && (
-                <button className="act" disabled={!may} onClick={() => session.apply(tellFlow({ labels: labels, line: null, more: true }))}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => session.apply(setDirections({ labels: labels, line: null, more: true }))}
+                >
                     {told === 1 ? 'Forget it' : `Forget all ${told}`}
                 </button>
             )}

@@ -1,4 +1,6 @@
-/** How the picked drawing is cleaned. Levels show at once; the rest when it is cleaned anew, always from the original. */
+/**
+ * How the picked drawing is cleaned. Levels show at once; the rest when it is cleaned anew, always from the original.
+ */
 import { useState } from 'react';
 import { api } from '../../api/client';
 import { LINE_COLOURS, type CleanData, type DrawingData, type LineColour } from '../../api/generated';
@@ -50,7 +52,13 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
                 onChange={(weight) => set({ weight })}
             />
             <div className="flex gap-2">
-                <NumberField label="Specks below, px" value={clean.specks} least={0} most={400} onChange={(specks) => set({ specks })} />
+                <NumberField
+                    label="Specks below, px"
+                    value={clean.specks}
+                    least={0}
+                    most={400}
+                    onChange={(specks) => set({ specks })}
+                />
                 <NumberField
                     label="Pinholes to, px"
                     value={clean.pinholes}
@@ -97,7 +105,9 @@ function Compare({ drawing }: { drawing: DrawingData }) {
                 onChange={(value) => bench.set({ compare: value / 100 })}
             />
             <img className="hidden" alt="" src={original} onError={() => setMissing(original)} />
-            {missing === original && <p className="quiet">The original shows here once the drawing has been cleaned again.</p>}
+            {missing === original && (
+                <p className="quiet">The original shows here once the drawing has been cleaned again.</p>
+            )}
         </>
     );
 }
@@ -145,7 +155,11 @@ function Straighten({ drawing, clean, onChange }: PartProps) {
     const { askew, turned } = drawing.found;
     return (
         <div className="flex items-end gap-2">
-            <Tick className="flex-1" checked={clean.turn === null} onChange={(isAuto) => onChange({ turn: isAuto ? null : -turned })}>
+            <Tick
+                className="flex-1"
+                checked={clean.turn === null}
+                onChange={(isAuto) => onChange({ turn: isAuto ? null : -turned })}
+            >
                 {askew === null ? 'Straighten (nothing to tell by)' : `Straighten (${askew.toFixed(2)}° askew)`}
             </Tick>
             <NumberField

@@ -33,9 +33,13 @@ export function ClipChoice({ id, pass }: Props) {
                     </option>
                 ))}
                 {isElsewhere(pass, figure?.materials.map((material) => material.id) ?? []) && (
-                    <option value={valueOf(pass.scope)}>{pass.scope.kind === 'behind' ? 'behind' : 'inside'} another figure</option>
+                    <option value={valueOf(pass.scope)}>
+                        {pass.scope.kind === 'behind' ? 'behind' : 'inside'} another figure
+                    </option>
                 )}
-                {figure !== undefined && <option value={valueOf({ kind: 'behind', id: figure.id })}>behind {figure.name}</option>}
+                {figure !== undefined && (
+                    <option value={valueOf({ kind: 'behind', id: figure.id })}>behind {figure.name}</option>
+                )}
                 {!looksAround && <option value="ink 0">on the lines only</option>}
                 <option value="page 0">nowhere: over the whole page</option>
             </select>

@@ -18,7 +18,9 @@ import { filledWith } from '../../page/ops/shown';
 export function ColourPart() {
     const target = useTarget();
     // How many there are changes with every fill; what they are is asked for when it is needed.
-    const count = usePage((view) => Object.values(view.records.region).filter(({ material }) => material === target?.material.id).length);
+    const count = usePage(
+        (view) => Object.values(view.records.region).filter(({ material }) => material === target?.material.id).length,
+    );
     if (target === null || count === 0) return null;
     return (
         <Fold title={`Colour of ${target.material.name} here`}>
@@ -45,12 +47,20 @@ function Sliders({ material }: { material: MaterialState }) {
     // A shift that is begun keeps its name while it is dragged.
     const [fresh, setFresh] = useState(() => randomId(12));
     const meant = bench.shiftable();
-    const known = meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ?? null;
+    const known =
+        meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ??
+        null;
     const isWhole = chosen.length === 0;
     const now: TurnData = known === null ? AS_IT_IS : shifts[known];
     const id = known !== null && (isWhole || isOnlyOf(known, meant, regions)) ? known : fresh;
-    const values = (change: Partial<TurnData>): ShiftData => ({ ...AS_IT_IS, ...pick(now), ...change, material: material.id });
-    const preview = (change: Partial<TurnData>): void => session.preview(shiftColours({ id, labels: meant, values: values(change) }));
+    const values = (change: Partial<TurnData>): ShiftData => ({
+        ...AS_IT_IS,
+        ...pick(now),
+        ...change,
+        material: material.id,
+    });
+    const preview = (change: Partial<TurnData>): void =>
+        session.preview(shiftColours({ id, labels: meant, values: values(change) }));
     const settle = (change: Partial<TurnData>): void => {
         session.apply(shiftColours({ id, labels: meant, values: values(change) }));
         setFresh(randomId(12));
@@ -58,10 +68,14 @@ function Sliders({ material }: { material: MaterialState }) {
     return (
         <>
             <p className="quiet">
-                {isWhole ? `On this page only, in ${meant.length} of its regions.` : `In the ${meant.length} picked regions only.`}
+                {isWhole
+                    ? `On this page only, in ${meant.length} of its regions.`
+                    : `In the ${meant.length} picked regions only.`}
             </p>
             <TurnSlides value={now} disabled={isBlocked || meant.length === 0} onChange={preview} onSettle={settle} />
-            {known !== null && <Settled material={material} now={now} isBlocked={isBlocked} onBack={() => settle(AS_IT_IS)} />}
+            {known !== null && (
+                <Settled material={material} now={now} isBlocked={isBlocked} onBack={() => settle(AS_IT_IS)} />
+            )}
         </>
     );
 }
@@ -114,7 +128,12 @@ function Exchange({ material }: { material: MaterialState }) {
     return (
         <label className="flex items-center gap-2">
             <span className="shrink-0">Exchange for</span>
-            <select className="field min-w-0 flex-1" disabled={isBlocked} value="" onChange={(event) => exchange(event.target.value)}>
+            <select
+                className="field min-w-0 flex-1"
+                disabled={isBlocked}
+                value=""
+                onChange={(event) => exchange(event.target.value)}
+            >
                 <option value="">another material …</option>
                 <MaterialOptions but={material.id} />
             </select>

@@ -41,13 +41,21 @@ function Meant({ count }: { count: number }) {
     const isBlocked = usePage((view) => !mayFlat(view));
     return (
         <>
-            <p>{count === 1 ? 'One region would be filled.' : `${count} regions would be filled, as the hatching shows.`}</p>
+            <p>
+                {count === 1
+                    ? 'One region would be filled.'
+                    : `${count} regions would be filled, as the hatching shows.`}
+            </p>
             <div className="flex flex-wrap gap-2">
                 <button className="act main" disabled={isBlocked || count === 0} onClick={() => bench.takeCues(null)}>
                     Fill them all
                 </button>
                 {target !== null && (
-                    <button className="act" disabled={isBlocked || count === 0} onClick={() => bench.takeCues(target.material.figure)}>
+                    <button
+                        className="act"
+                        disabled={isBlocked || count === 0}
+                        onClick={() => bench.takeCues(target.material.figure)}
+                    >
                         Only {target.figureName}
                     </button>
                 )}

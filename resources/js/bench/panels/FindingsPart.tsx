@@ -1,4 +1,6 @@
-/** What is worth a look, each with a place, and a mend where there is one; what there is to say of it the server says. */
+/**
+ * What is worth a look, each with a place, and a mend where there is one; what there is to say of it the server says.
+ */
 import { useEffect } from 'react';
 import { api } from '../../api/client';
 import type { FinderStage, FindingData, FindingsData, MendData } from '../../api/generated';
@@ -22,7 +24,10 @@ export function useFindings(): FindingsData[] | null {
     const findings = useBench((view) => view.findings);
     useEffect(() => {
         const timer = setTimeout(
-            () => void session.answer(api.findings(session.view.id)).then((found) => found !== null && bench.set({ findings: found })),
+            () =>
+                void session
+                    .answer(api.findings(session.view.id))
+                    .then((found) => found !== null && bench.set({ findings: found })),
             CALM,
         );
         return () => clearTimeout(timer);

@@ -56,7 +56,8 @@ function shares(regions: RecordsState['region']): Map<number, Share> {
     return found;
 }
 
-const percent = (part: number, whole: number): string => (whole === 0 ? '0 %' : `${((100 * part) / whole).toFixed(1)} %`);
+const percent = (part: number, whole: number): string =>
+    whole === 0 ? '0 %' : `${((100 * part) / whole).toFixed(1)} %`;
 const regionsOf = (count: number): string => `${count} ${count === 1 ? 'region' : 'regions'}`;
 
 function Left() {
@@ -102,10 +103,17 @@ function Figures() {
     return (
         <Fold title="Figures" tells={String(figures.length)} isOpen={true}>
             <VeilChoice />
-            {figures.length === 0 && <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>}
+            {figures.length === 0 && (
+                <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>
+            )}
             <ul>
                 {figures.map((figure) => (
-                    <FigureRow key={`${figure.id} ${figure.name}`} figure={figure} share={found.get(figure.id)} whole={whole} />
+                    <FigureRow
+                        key={`${figure.id} ${figure.name}`}
+                        figure={figure}
+                        share={found.get(figure.id)}
+                        whole={whole}
+                    />
                 ))}
             </ul>
             <ValueBar />
@@ -190,10 +198,18 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
                 onBlur={rename}
                 onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
             />
-            <button className="act" disabled={isBlocked} onClick={() => void session.palette.changeFigure(figure.id, { nearer: 1 })}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => void session.palette.changeFigure(figure.id, { nearer: 1 })}
+            >
                 Nearer
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => void session.palette.changeFigure(figure.id, { nearer: -1 })}>
+            <button
+                className="act"
+                disabled={isBlocked}
+                onClick={() => void session.palette.changeFigure(figure.id, { nearer: -1 })}
+            >
                 Farther
             </button>
             <button className="act" disabled={!hasRegions} onClick={pickAll}>

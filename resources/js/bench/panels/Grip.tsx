@@ -13,7 +13,15 @@ interface Props {
 
 export function Grip({ of: { attributes, listeners }, name, title, disabled, children }: Props) {
     return (
-        <button className="bare grip quiet" disabled={disabled} {...attributes} {...listeners} data-keys aria-label={name} title={title}>
+        <button
+            className="bare grip quiet"
+            disabled={disabled}
+            {...attributes}
+            {...listeners}
+            data-keys
+            aria-label={name}
+            title={title}
+        >
             <GripVertical size={14} aria-hidden />
             {children}
         </button>

@@ -11,7 +11,11 @@ export function GroupEdge({ group, names }: { group: string; names: string[] }) 
     const sortable = useSortable({ id: edgeOf(group), disabled: !may });
     const { setNodeRef, transform, transition } = sortable;
     return (
-        <li ref={setNodeRef} className="group-edge" style={{ transform: CSS.Translate.toString(transform), transition }}>
+        <li
+            ref={setNodeRef}
+            className="group-edge"
+            style={{ transform: CSS.Translate.toString(transform), transition }}
+        >
             <Grip
                 of={sortable}
                 disabled={!may}

@@ -21,7 +21,8 @@ const AS_ONE: GroupData = { isolated: true, mode: 'normal', opacity: 1 };
 
 export function GroupSettings({ id, pass, below }: Props) {
     const group = usePage((view) => (pass.group === null ? undefined : view.records.group[pass.group]));
-    if (pass.group !== null && group !== undefined) return <Grouped id={pass.group} group={group} member={id} figure={pass.figure} />;
+    if (pass.group !== null && group !== undefined)
+        return <Grouped id={pass.group} group={group} member={id} figure={pass.figure} />;
     const fits = below !== null && placeOf(below[1]) === placeOf(pass);
     return fits ? <GroupButton id={id} below={below} /> : null;
 }
@@ -32,7 +33,13 @@ function GroupButton({ id, below }: { id: string; below: [string, PassData] }) {
     const known = below[1].group;
     const how = usePage((view) => (known === null ? undefined : view.records.group[known]));
     const group = (): void =>
-        session.apply(groupPasses({ id: known ?? randomId(12), passes: known === null ? [below[0], id] : [id], how: how ?? AS_ONE }));
+        session.apply(
+            groupPasses({
+                id: known ?? randomId(12),
+                passes: known === null ? [below[0], id] : [id],
+                how: how ?? AS_ONE,
+            }),
+        );
     return (
         <button
             className="act self-start"
@@ -60,7 +67,8 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
         session.apply(changePass({ id: member, values: placeOutside(passes, member) }));
     };
     const may = usePage(mayColour);
-    const set = (change: Partial<GroupData>): void => session.apply(groupPasses({ id, passes: [], how: { ...group, ...change } }));
+    const set = (change: Partial<GroupData>): void =>
+        session.apply(groupPasses({ id, passes: [], how: { ...group, ...change } }));
     return (
         <fieldset className="flex flex-col gap-1.5 border border-base-300 px-2 pb-2">
             <legend className="quiet px-1">Its group</legend>
@@ -81,10 +89,19 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
                 />
             )}
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} title="It hangs over the rest of the group, by itself" onClick={takeOut}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    title="It hangs over the rest of the group, by itself"
+                    onClick={takeOut}
+                >
                     Take this one out
                 </button>
-                <button className="act" disabled={!may} onClick={() => session.apply(groupPasses({ id, passes: [], how: null }))}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => session.apply(groupPasses({ id, passes: [], how: null }))}
+                >
                     Part the group
                 </button>
             </div>
@@ -102,8 +119,12 @@ function GroupOpacity({ id, group, disabled }: { id: string; group: GroupData; d
             most={100}
             shown={`${Math.round(group.opacity * 100)} %`}
             disabled={disabled}
-            onChange={(value) => session.preview(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))}
-            onSettle={(value) => session.apply(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))}
+            onChange={(value) =>
+                session.preview(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))
+            }
+            onSettle={(value) =>
+                session.apply(groupPasses({ id, passes: [], how: { ...group, opacity: value / 100 } }))
+            }
         />
     );
 }

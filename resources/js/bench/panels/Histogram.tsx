@@ -12,15 +12,36 @@ export function Histogram({ id, paper, ink }: { id: string; paper: number; ink: 
     const most = Math.max(1, ...counts.slice(2).map((count) => Math.sqrt(count)));
     const x = (value: number): number => (value / 255) * WIDTH;
     return (
-        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full bg-base-200" role="img" aria-label="How much is how dark">
+        <svg
+            viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+            className="w-full bg-base-200"
+            role="img"
+            aria-label="How much is how dark"
+        >
             {counts.map((count, value) => {
                 const high = Math.min(HEIGHT, (Math.sqrt(count) / most) * HEIGHT);
                 return (
-                    <rect key={value} x={x(value)} y={HEIGHT - high} width={WIDTH / 255} height={high} fill="currentColor" opacity={0.55} />
+                    <rect
+                        key={value}
+                        x={x(value)}
+                        y={HEIGHT - high}
+                        width={WIDTH / 255}
+                        height={high}
+                        fill="currentColor"
+                        opacity={0.55}
+                    />
                 );
             })}
             {[paper, ink].map((value, i) => (
-                <line key={i} x1={x(value)} x2={x(value)} y1={0} y2={HEIGHT} stroke="var(--color-primary)" strokeWidth={2} />
+                <line
+                    key={i}
+                    x1={x(value)}
+                    x2={x(value)}
+                    y1={0}
+                    y2={HEIGHT}
+                    stroke="var(--color-primary)"
+                    strokeWidth={2}
+                />
             ))}
         </svg>
     );
@@ -41,7 +62,11 @@ function useDarkness(id: string): number[] {
     return counts;
 }
 
-export function countOf(tiles: Pick<TileCache, 'get'>, layer: string, size: { width: number; height: number }): number[] {
+export function countOf(
+    tiles: Pick<TileCache, 'get'>,
+    layer: string,
+    size: { width: number; height: number },
+): number[] {
     const counts = new Array<number>(256).fill(0);
     const span = 256 << HIGHEST;
     for (let row = 0; row * span < size.height; row++) {

@@ -32,8 +32,9 @@ export function ImportBox() {
             <div className="flex max-w-md flex-col items-start gap-3 bg-base-100 p-6">
                 <h2 className="heading text-lg">Bring in the line art</h2>
                 <p>
-                    Drop or paste scans or photos here, or choose files: PNG, JPEG, TIFF, WebP, PDF, SVG or OpenRaster. The paper is taken
-                    out, the lines are cleaned, gaps are bridged and the regions found. The files themselves are kept as they are.
+                    Drop or paste scans or photos here, or choose files: PNG, JPEG, TIFF, WebP, PDF, SVG or OpenRaster.
+                    The paper is taken out, the lines are cleaned, gaps are bridged and the regions found. The files
+                    themselves are kept as they are.
                 </p>
                 <Choices />
                 <StartEmpty />
@@ -52,7 +53,11 @@ function Choices() {
         <>
             <div className="flex flex-wrap gap-2">
                 {waiting !== null && (
-                    <button className="act main" disabled={!may || isBusy} onClick={() => void session.work.importWaiting(waiting.id)}>
+                    <button
+                        className="act main"
+                        disabled={!may || isBusy}
+                        onClick={() => void session.work.importWaiting(waiting.id)}
+                    >
                         Import {waiting.name}
                     </button>
                 )}
@@ -73,7 +78,11 @@ function StartEmpty() {
         <div className="rule-t flex flex-wrap items-end gap-2 pt-3">
             <NumberField label="Width, px" value={width} least={16} most={20000} onChange={setWidth} />
             <NumberField label="Height, px" value={height} least={16} most={20000} onChange={setHeight} />
-            <button className="act" disabled={!may} onClick={() => session.apply(startPage({ width, height, dpi: 300 }))}>
+            <button
+                className="act"
+                disabled={!may}
+                onClick={() => session.apply(startPage({ width, height, dpi: 300 }))}
+            >
                 Begin an empty page
             </button>
         </div>

@@ -1,4 +1,6 @@
-/** The ink: the drawings on the page with their clean-up and place, the lines that are picked, and what is left to do. */
+/**
+ * The ink: the drawings on the page with their clean-up and place, the lines that are picked, and what is left to do.
+ */
 import { api } from '../../api/client';
 import type { DrawingData } from '../../api/generated';
 import { mayColour, mayFlat, sizeOf } from '../../page/store';
@@ -52,7 +54,9 @@ function Drawings() {
                     <DrawingRow key={id} id={id} drawing={drawing} isPicked={id === picked?.[0]} />
                 ))}
             </ul>
-            {lines > 0 && <p className="quiet text-[13px]">and {lines === 1 ? 'one line' : `${lines} lines`} drawn here</p>}
+            {lines > 0 && (
+                <p className="quiet text-[13px]">and {lines === 1 ? 'one line' : `${lines} lines`} drawn here</p>
+            )}
             <div className="flex flex-wrap gap-2">
                 <FileButton label="Add a drawing" disabled={isBlocked} />
                 <LinesIn />
@@ -92,7 +96,11 @@ function Settings({ id, drawing, isBlocked }: { id: string; drawing: DrawingData
         <>
             <Role id={id} drawing={drawing} isBlocked={isBlocked} />
             <div className="rule-t flex gap-2 pt-3" role="group" aria-label="Settings of the drawing">
-                <button className="act" aria-pressed={!isPlacing} onClick={() => bench.set({ tool: isPlacing ? 'ink' : bench.view.tool })}>
+                <button
+                    className="act"
+                    aria-pressed={!isPlacing}
+                    onClick={() => bench.set({ tool: isPlacing ? 'ink' : bench.view.tool })}
+                >
                     Clean-up
                 </button>
                 <button className="act" aria-pressed={isPlacing} onClick={() => bench.set({ tool: 'place' })}>
@@ -148,7 +156,11 @@ function Role({ id, drawing, isBlocked }: { id: string; drawing: DrawingData; is
                         max={100}
                         value={strength}
                         disabled={isBlocked}
-                        onChange={(event) => session.preview(changeDrawing({ id, values: { strength: Number(event.target.value) / 100 } }))}
+                        onChange={(event) =>
+                            session.preview(
+                                changeDrawing({ id, values: { strength: Number(event.target.value) / 100 } }),
+                            )
+                        }
                         onPointerUp={() => session.apply(changeDrawing({ id, values: { strength: strength / 100 } }))}
                         onKeyUp={() => session.apply(changeDrawing({ id, values: { strength: strength / 100 } }))}
                     />
@@ -178,7 +190,11 @@ function Behind() {
     return (
         <div className="rule-b mb-3 flex flex-col gap-2 pb-3 text-[13px]">
             <p>The lines have changed since the regions were found. What is filled keeps its material.</p>
-            <button className="act main self-start" disabled={isBlocked} onClick={() => void session.work.findRegions()}>
+            <button
+                className="act main self-start"
+                disabled={isBlocked}
+                onClick={() => void session.work.findRegions()}
+            >
                 Find the regions
             </button>
         </div>
@@ -286,7 +302,13 @@ function GridFields() {
     const isSnapping = useBench((view) => view.isSnapping);
     return (
         <div className="flex items-end gap-3">
-            <NumberField label="Grid, px" value={grid} least={0} most={4000} onChange={(step) => bench.set({ grid: step })} />
+            <NumberField
+                label="Grid, px"
+                value={grid}
+                least={0}
+                most={4000}
+                onChange={(step) => bench.set({ grid: step })}
+            />
             {grid > 0 && (
                 <Tick checked={isSnapping} onChange={(isOn) => bench.set({ isSnapping: isOn })}>
                     Keep to it

@@ -135,8 +135,17 @@ function LampRow({ number, lamp, onChange, onRemove }: LampRowProps) {
                     onChange={(reach) => onChange({ reach: reach / 100 })}
                 />
             </div>
-            <ColourField label={`Colour of lamp ${number}`} value={lamp.colour} onChange={(colour) => onChange({ colour })} />
-            <button className="bare quiet" aria-label={`Take lamp ${number} down`} title="Take it down" onClick={onRemove}>
+            <ColourField
+                label={`Colour of lamp ${number}`}
+                value={lamp.colour}
+                onChange={(colour) => onChange({ colour })}
+            />
+            <button
+                className="bare quiet"
+                aria-label={`Take lamp ${number} down`}
+                title="Take it down"
+                onClick={onRemove}
+            >
                 ×
             </button>
         </div>
@@ -156,8 +165,17 @@ function BackRow({ back, onChange }: { back: BackLightData; onChange: (change: B
                     onChange={(azimuth) => onChange({ ...back, azimuth })}
                 />
             </div>
-            <ColourField label="Colour of the light from behind" value={back.colour} onChange={(colour) => onChange({ ...back, colour })} />
-            <button className="bare quiet" aria-label="Take the light from behind away" title="Take it away" onClick={() => onChange(null)}>
+            <ColourField
+                label="Colour of the light from behind"
+                value={back.colour}
+                onChange={(colour) => onChange({ ...back, colour })}
+            />
+            <button
+                className="bare quiet"
+                aria-label="Take the light from behind away"
+                title="Take it away"
+                onClick={() => onChange(null)}
+            >
                 ×
             </button>
         </div>

@@ -19,7 +19,13 @@ interface Part {
     more: Dial[];
 }
 
-const share = (name: Dial['name'], label: string, title: string): Dial => ({ name, label, title, steps: 100, unit: ' %' });
+const share = (name: Dial['name'], label: string, title: string): Dial => ({
+    name,
+    label,
+    title,
+    steps: 100,
+    unit: ' %',
+});
 const pixels = (name: Dial['name'], label: string, most: number, title: string): Dial => ({
     name,
     label,
@@ -42,14 +48,23 @@ const PARTS: Part[] = [
         more: [share('deepSoft', 'Soft', 'How soft the edge of deep shade is')],
     },
     {
-        main: pixels('cast', 'Cast', 300, 'How long the shadows are that nearer figures throw; those of a brim or an arm are shorter'),
+        main: pixels(
+            'cast',
+            'Cast',
+            300,
+            'How long the shadows are that nearer figures throw; those of a brim or an arm are shorter',
+        ),
         more: [
             pixels('castSoft', 'Soft', 60, 'Over how much thrown shadows fade toward their outline'),
             pixels('ground', 'Ground', 200, 'How far whatever stands on this figure darkens it about its soles'),
         ],
     },
     {
-        main: share('corners', 'Corners', 'Occlusion: how far from where two bodies touch it is dark, in parts of the narrower one'),
+        main: share(
+            'corners',
+            'Corners',
+            'Occlusion: how far from where two bodies touch it is dark, in parts of the narrower one',
+        ),
         more: [share('cornersDark', 'Dark', 'How dark it is where they touch')],
     },
     {
@@ -66,7 +81,13 @@ const PARTS: Part[] = [
     },
     {
         main: pixels('rim', 'Rim', 40, 'How wide light from behind catches an edge'),
-        more: [share('rimInside', 'Inside', 'How much of a rim there is beside other bodies of the figure, not on its silhouette alone')],
+        more: [
+            share(
+                'rimInside',
+                'Inside',
+                'How much of a rim there is beside other bodies of the figure, not on its silhouette alone',
+            ),
+        ],
     },
     {
         main: share('lines', 'Lines', 'How much lines give way to the light tone where light falls on them'),
@@ -125,7 +146,11 @@ function PartRow({ part: { main, more }, dials, onSet }: RowProps) {
     );
 }
 
-function DialSlide({ dial: { name, label, title, steps, unit, most }, dials, onSet }: Omit<RowProps, 'part'> & { dial: Dial }) {
+function DialSlide({
+    dial: { name, label, title, steps, unit, most },
+    dials,
+    onSet,
+}: Omit<RowProps, 'part'> & { dial: Dial }) {
     const [least, greatest] = LIGHT_RANGES[name];
     const value = Math.round(dials[name] * steps);
     return (

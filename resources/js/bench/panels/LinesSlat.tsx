@@ -21,7 +21,10 @@ export function LinesSlat() {
     const may = usePage(mayColour);
     if (lines === undefined) return null;
     return (
-        <div className="slat mt-4 flex flex-col gap-1.5 border-t! border-t-base-300! p-2 text-[13px]" data-rolled={!lines.shown}>
+        <div
+            className="slat mt-4 flex flex-col gap-1.5 border-t! border-t-base-300! p-2 text-[13px]"
+            data-rolled={!lines.shown}
+        >
             <div className="flex items-center justify-between">
                 <span className="heading">Lines</span>
                 <button

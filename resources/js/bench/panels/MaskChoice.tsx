@@ -1,4 +1,7 @@
-/** Where a pass shows inside its clip: everywhere, only where another pass is, only where it is not, or where a mask is painted. */
+/**
+ * Where a pass shows inside its clip: everywhere, only where another pass is, only where it is not, or where a mask is
+ * painted.
+ */
 import { useState } from 'react';
 import type { MaskData, PassData, RecordsState } from '../../api/generated';
 import { randomId } from '../../page/ids';
@@ -24,7 +27,9 @@ export function MaskChoice({ id, pass }: Props) {
     const may = usePage(mayColour);
     const chosen = useBench((view) => view.chosen);
     const passes = usePage((view) => view.records.pass);
-    const others = sortedPasses(passes).filter(([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0));
+    const others = sortedPasses(passes).filter(
+        ([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0),
+    );
     const by = pass.mask === null ? undefined : passes[pass.mask.pass];
     const [soft, setSoft] = useState(0);
     const paint = (): void => {
@@ -39,7 +44,9 @@ export function MaskChoice({ id, pass }: Props) {
                     className="field min-w-0 flex-1"
                     disabled={!may}
                     value={by === undefined ? '' : valueOf(pass.mask as MaskData)}
-                    onChange={(event) => session.apply(changePass({ id: id, values: { mask: maskOf(event.target.value) } }))}
+                    onChange={(event) =>
+                        session.apply(changePass({ id: id, values: { mask: maskOf(event.target.value) } }))
+                    }
                 >
                     <option value="">all over its clip</option>
                     <Choices label="Only" passes={others} outside={false} />

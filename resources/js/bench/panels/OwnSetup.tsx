@@ -44,11 +44,17 @@ export function OwnSetup({ setup, passes, onChange }: OwnProps) {
                 <a className="act" href={api.setupFileUrl(series, setup.id)} download={`${setup.name}.json`}>
                     Save as a file
                 </a>
-                <button className="act" disabled={!may} onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}
+                >
                     Delete it
                 </button>
             </div>
-            {hung.length > 0 && <ChangeSetup setup={setup} hung={hung} others={besides(passes, hung)} onChange={change} />}
+            {hung.length > 0 && (
+                <ChangeSetup setup={setup} hung={hung} others={besides(passes, hung)} onChange={change} />
+            )}
             {before !== null && <Followers setup={setup} before={before} onDone={() => setBefore(null)} />}
         </>
     );
@@ -79,9 +85,15 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     const change = async (): Promise<SetupState[]> => {
         const marks = await marksNow();
         const added = joining.map(([id, pass]) => asSetup(pass, marks.get(id) ?? null, roughKind(id, pass.figure)));
-        const setups = await api.changeSetup(series, setup.id, [...changedTo(setup, hung, marks), ...added], randomId(20));
+        const setups = await api.changeSetup(
+            series,
+            setup.id,
+            [...changedTo(setup, hung, marks), ...added],
+            randomId(20),
+        );
         const ids = joining.map(([id]) => id);
-        if (ids.length > 0) session.apply(joinSetup({ passes: ids, setup: setup.id, first: setup.passes.length, marked: labels }));
+        if (ids.length > 0)
+            session.apply(joinSetup({ passes: ids, setup: setup.id, first: setup.passes.length, marked: labels }));
         setTicked([]);
         return setups;
     };
@@ -94,7 +106,10 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
                         <Tick
                             key={id}
                             checked={ticked.includes(id)}
-                            disabled={!may || (!ticked.includes(id) && setup.passes.length + joining.length >= MOST.passesOfSetup)}
+                            disabled={
+                                !may ||
+                                (!ticked.includes(id) && setup.passes.length + joining.length >= MOST.passesOfSetup)
+                            }
                             onChange={(on) => setTicked(on ? [...ticked, id] : ticked.filter((one) => one !== id))}
                         >
                             {pass.name}
@@ -133,7 +148,8 @@ function Followers({ setup, before, onDone }: FollowersProps) {
     }, [series, setup.id, session]);
     if (all === null) return null;
     const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
-    const follow = (): void => void api.followSetup(series, setup.id, meant, before).then(begin, (error: unknown) => session.report(error));
+    const follow = (): void =>
+        void api.followSetup(series, setup.id, meant, before).then(begin, (error: unknown) => session.report(error));
     return (
         <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
             <legend className="quiet px-1">Who follows {setup.name}</legend>

@@ -32,7 +32,11 @@ function Painted({ id }: { id: string }) {
                 <li key={entry.entry} className="rule-b flex items-center gap-2 py-1">
                     <Told entry={entry} />
                     {i > 0 && (
-                        <button className="bare text-[12px]" disabled={!may} onClick={() => void session.restorePass(id, entry.entry)}>
+                        <button
+                            className="bare text-[12px]"
+                            disabled={!may}
+                            onClick={() => void session.restorePass(id, entry.entry)}
+                        >
                             Back to this
                         </button>
                     )}
@@ -43,7 +47,12 @@ function Painted({ id }: { id: string }) {
 }
 
 function Told({ entry: { title, who, when } }: { entry: PaintedState }) {
-    const at = new Date(when).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    const at = new Date(when).toLocaleString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+    });
     return (
         <span className="min-w-0 flex-1">
             <span className="block truncate" title={title}>

@@ -77,7 +77,11 @@ export function PassSettings({ id, pass, below }: Props) {
                         Soften all of it
                     </button>
                 )}
-                <button className="act" disabled={!may} onClick={() => session.apply(copyPass({ id: randomId(12), from: id }))}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => session.apply(copyPass({ id: randomId(12), from: id }))}
+                >
                     Duplicate
                 </button>
                 {below !== null && areAlike(pass, below[1]) && <Merging id={id} below={below} disabled={!may} />}
@@ -155,7 +159,8 @@ function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disab
 function PassName({ id, name, disabled }: { id: string; name: string; disabled: boolean }) {
     const session = useSession();
     const settle = (text: string): void => {
-        if (text.trim() !== '' && text.trim() !== name) session.apply(changePass({ id, values: { name: text.trim() } }));
+        if (text.trim() !== '' && text.trim() !== name)
+            session.apply(changePass({ id, values: { name: text.trim() } }));
     };
     return (
         <label className="flex items-center gap-2">

@@ -23,13 +23,22 @@ export function PassThumb({ id, pass }: { id: string; pass: PassData }) {
     const height = Math.ceil((size?.height ?? 0) / 2 ** HIGHEST);
     useEffect(() => {
         const draw = (): void => {
-            const tile = (column: number, row: number): Uint8Array | null => session.tiles.get(HIGHEST, layer, column, row, LAST) ?? null;
+            const tile = (column: number, row: number): Uint8Array | null =>
+                session.tiles.get(HIGHEST, layer, column, row, LAST) ?? null;
             if (canvas.current !== null) show(canvas.current, thumbOf(tile, width, height, DARK));
         };
         draw();
         return session.tiles.onPaint((level) => (level === null || level === HIGHEST) && draw());
     }, [session, layer, width, height]);
-    return <canvas ref={canvas} width={WIDTH} height={HEIGHT} className="shrink-0 border border-base-300 bg-white" aria-hidden />;
+    return (
+        <canvas
+            ref={canvas}
+            width={WIDTH}
+            height={HEIGHT}
+            className="shrink-0 border border-base-300 bg-white"
+            aria-hidden
+        />
+    );
 }
 
 function show(canvas: HTMLCanvasElement, thumb: Thumb | null): void {

@@ -115,7 +115,9 @@ function HungPasses({ passes }: { passes: Hung[] }) {
                                 carriedBy={carried?.group === pass.group && pass.group !== null ? carried.by : null}
                                 onOpen={() => setOpen(open === id ? null : id)}
                             />
-                            {endsGroup(passes, index) && <GroupEdge group={pass.group ?? ''} names={namesIn(passes, pass.group)} />}
+                            {endsGroup(passes, index) && (
+                                <GroupEdge group={pass.group ?? ''} names={namesIn(passes, pass.group)} />
+                            )}
                         </Fragment>
                     ))}
                 </ul>
@@ -135,18 +137,24 @@ const namesIn = (passes: Hung[], group: string | null): string[] =>
 
 /** Passes, and under the last of each group its edge. */
 const hungItems = (passes: Hung[]): string[] =>
-    passes.flatMap(([id, { group }], index) => (endsGroup(passes, index) && group !== null ? [id, edgeOf(group)] : [id]));
+    passes.flatMap(([id, { group }], index) =>
+        endsGroup(passes, index) && group !== null ? [id, edgeOf(group)] : [id],
+    );
 
 /** What a screen reader says while a pass is moved: names and places, not ids. */
 export function announcementsOf(passes: [string, PassData][]): Announcements {
     const name = (id: string | number): string =>
         groupOfEdge(id) === null ? (passes.find(([key]) => key === id)?.[1].name ?? 'The pass') : 'The group';
-    const place = (id: string | number): string => `${passes.findIndex(([key]) => key === passUnder(passes, id)) + 1} of ${passes.length}`;
+    const place = (id: string | number): string =>
+        `${passes.findIndex(([key]) => key === passUnder(passes, id)) + 1} of ${passes.length}`;
     return {
         onDragStart: ({ active }) => `${name(active.id)} taken up, place ${place(active.id)}.`,
-        onDragOver: ({ active, over }) => (over === null ? undefined : `${name(active.id)} at place ${place(over.id)}.`),
+        onDragOver: ({ active, over }) =>
+            over === null ? undefined : `${name(active.id)} at place ${place(over.id)}.`,
         onDragEnd: ({ active, over }) =>
-            over === null ? `${name(active.id)} left where it was.` : `${name(active.id)} hung at place ${place(over.id)}.`,
+            over === null
+                ? `${name(active.id)} left where it was.`
+                : `${name(active.id)} hung at place ${place(over.id)}.`,
         onDragCancel: ({ active }) => `${name(active.id)} left where it was.`,
     };
 }

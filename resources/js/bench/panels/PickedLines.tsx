@@ -27,9 +27,12 @@ export function PickedLines() {
     const copy = (changed: InkStrokeData[]): void => bench.set({ picked: addLines(session, changed) });
     const each = (change: (stroke: InkStrokeData) => Partial<InkStrokeData>): void =>
         put(strokes.map((stroke) => ({ ...stroke, ...change(stroke) })));
-    const heavier = (by: number): void => each(({ weight }) => ({ weight: Math.max(1, Math.min(HEAVIEST_LINE, weight + by)) }));
-    const drier = (by: number): void => each(({ grain }) => ({ grain: Math.max(0, Math.min(1, Math.round((grain + by) * 10) / 10)) }));
-    const reflect = (): InkStrokeData[] => strokes.map((stroke) => mirrored(stroke, bench.view.axis ?? { ...middleOf(strokes), turn: 0 }));
+    const heavier = (by: number): void =>
+        each(({ weight }) => ({ weight: Math.max(1, Math.min(HEAVIEST_LINE, weight + by)) }));
+    const drier = (by: number): void =>
+        each(({ grain }) => ({ grain: Math.max(0, Math.min(1, Math.round((grain + by) * 10) / 10)) }));
+    const reflect = (): InkStrokeData[] =>
+        strokes.map((stroke) => mirrored(stroke, bench.view.axis ?? { ...middleOf(strokes), turn: 0 }));
     const actions: [string, string, () => void][] = [
         ['Heavier', 'a pixel more', () => heavier(1)],
         ['Lighter', 'a pixel less', () => heavier(-1)],
@@ -48,7 +51,13 @@ export function PickedLines() {
             <p>{pickedSentence(lines.length)}</p>
             <div className="grid grid-cols-2 gap-2">
                 {actions.map(([name, what, run]) => (
-                    <button key={name} className="act justify-center" title={what} disabled={isBlocked || lines.length === 0} onClick={run}>
+                    <button
+                        key={name}
+                        className="act justify-center"
+                        title={what}
+                        disabled={isBlocked || lines.length === 0}
+                        onClick={run}
+                    >
                         {name}
                     </button>
                 ))}
@@ -85,7 +94,12 @@ function Handling({ lines, isBlocked }: HandlingProps) {
             <button className="act" aria-pressed={isReshaping} onClick={() => bench.set({ isReshaping: !isReshaping })}>
                 Pull into shape
             </button>
-            <button className="act" disabled={isBlocked || lines.length !== 2} title="two lines, from end to nearest end" onClick={join}>
+            <button
+                className="act"
+                disabled={isBlocked || lines.length !== 2}
+                title="two lines, from end to nearest end"
+                onClick={join}
+            >
                 Join
             </button>
             <button className="act" disabled={isBlocked} onClick={() => bench.removePicked()}>

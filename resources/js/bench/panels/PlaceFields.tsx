@@ -29,8 +29,22 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
     return (
         <div className="flex flex-col gap-2 text-[13px]">
             <div className="grid grid-cols-2 gap-2">
-                <NumberField label="Middle, x px" value={place.x} least={-60000} most={60000} step={0.5} onChange={(x) => set({ x })} />
-                <NumberField label="Middle, y px" value={place.y} least={-60000} most={60000} step={0.5} onChange={(y) => set({ y })} />
+                <NumberField
+                    label="Middle, x px"
+                    value={place.x}
+                    least={-60000}
+                    most={60000}
+                    step={0.5}
+                    onChange={(x) => set({ x })}
+                />
+                <NumberField
+                    label="Middle, y px"
+                    value={place.y}
+                    least={-60000}
+                    most={60000}
+                    step={0.5}
+                    onChange={(y) => set({ y })}
+                />
                 <NumberField
                     label="Size, %"
                     value={Math.round(place.scale * 1000) / 10}
@@ -39,7 +53,14 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
                     step={0.1}
                     onChange={(percent) => set({ scale: percent / 100 })}
                 />
-                <NumberField label="Turn, °" value={place.turn} least={-360} most={360} step={0.1} onChange={(turn) => set({ turn })} />
+                <NumberField
+                    label="Turn, °"
+                    value={place.turn}
+                    least={-360}
+                    most={360}
+                    step={0.1}
+                    onChange={(turn) => set({ turn })}
+                />
             </div>
             <Tick checked={place.mirror} onChange={(mirror) => set({ mirror })}>
                 Mirrored
@@ -167,13 +188,17 @@ function Sheet({ drawing, place, onChange }: PartProps) {
     ];
     const setCorner = (corner: number, axis: number, value: number): void =>
         onChange({
-            corners: (place.corners ?? start).map((at, i) => (i === corner ? (axis === 0 ? [value, at[1]] : [at[0], value]) : at)),
+            corners: (place.corners ?? start).map((at, i) =>
+                i === corner ? (axis === 0 ? [value, at[1]] : [at[0], value]) : at,
+            ),
         });
     return (
         <>
             <Tick
                 checked={place.corners !== null}
-                onChange={(isOn) => onChange({ corners: isOn ? start.map(([x, y]) => [Math.round(x), Math.round(y)]) : null })}
+                onChange={(isOn) =>
+                    onChange({ corners: isOn ? start.map(([x, y]) => [Math.round(x), Math.round(y)]) : null })
+                }
             >
                 {found.sheet === null ? 'Straighten by four corners' : 'Straighten by the sheet’s corners, as found'}
             </Tick>

@@ -36,5 +36,13 @@ export function PlacePicture({ x, y }: { x: number; y: number }) {
             clearTimeout(timer);
         };
     }, [bench, x, y, revision]);
-    return <canvas ref={canvas} width={SEEN} height={SEEN} className="h-9 w-9 shrink-0 border border-base-300 bg-base-200" aria-hidden />;
+    return (
+        <canvas
+            ref={canvas}
+            width={SEEN}
+            height={SEEN}
+            className="h-9 w-9 shrink-0 border border-base-300 bg-base-200"
+            aria-hidden
+        />
+    );
 }

@@ -65,7 +65,8 @@ class ReadPicture {
         const size = sizeOf(this.session.view);
         const scale = size === null ? 1 : this.width / size.width;
         const height = Math.round((size?.height ?? 1) * scale);
-        if (this.canvas.width !== this.width || this.canvas.height !== height) Object.assign(this.canvas, { width: this.width, height });
+        if (this.canvas.width !== this.width || this.canvas.height !== height)
+            Object.assign(this.canvas, { width: this.width, height });
         return scale;
     }
 

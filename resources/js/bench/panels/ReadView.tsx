@@ -1,4 +1,6 @@
-/** The page as a reader sees it, in colour and in grey, after every change; and the numbers that matter for the work. */
+/**
+ * The page as a reader sees it, in colour and in grey, after every change; and the numbers that matter for the work.
+ */
 import { useState } from 'react';
 import { sizeOf } from '../../page/store';
 import { Dialog } from '../../ui/Dialog';
@@ -32,7 +34,10 @@ export function ReadView() {
                     title={`Look at it at reading size, ${readWidth} px wide`}
                     onClick={() => setLarge(true)}
                 >
-                    <ReadCanvas isGrey={isGrey} width={Math.min(WIDEST, Math.round((HIGHEST * size.width) / size.height))} />
+                    <ReadCanvas
+                        isGrey={isGrey}
+                        width={Math.min(WIDEST, Math.round((HIGHEST * size.width) / size.height))}
+                    />
                 </button>
             )}
             <Numbers />
@@ -69,7 +74,10 @@ function Numbers() {
             )}
             {material !== undefined && material.steps.length === 4 && (
                 <>
-                    <dt className="quiet truncate" title="CIEDE2000 between the two tones; below about 8 they merge at reading size">
+                    <dt
+                        className="quiet truncate"
+                        title="CIEDE2000 between the two tones; below about 8 they merge at reading size"
+                    >
                         {material.name}: base against shade
                     </dt>
                     <dd>ΔE {material.steps[1].toFixed(1)}</dd>

@@ -29,7 +29,11 @@ export function RoughPart() {
     // Another plan, or somebody's change to it, begins anew.
     return (
         <Fold title={`First light on ${target.figureName}`}>
-            <Rough key={`${stands?.id} ${stands?.version} ${target.material.figure}`} stands={stands} figure={target.material.figure} />
+            <Rough
+                key={`${stands?.id} ${stands?.version} ${target.material.figure}`}
+                stands={stands}
+                figure={target.material.figure}
+            />
         </Fold>
     );
 }
@@ -98,7 +102,11 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
     return (
         <>
             <div className="flex flex-wrap gap-1">
-                <button className="act main" disabled={isBlocked} onClick={() => void lay(session.work.roughIn(figure, plan))}>
+                <button
+                    className="act main"
+                    disabled={isBlocked}
+                    onClick={() => void lay(session.work.roughIn(figure, plan))}
+                >
                     Rough it in
                 </button>
                 <button
@@ -119,8 +127,8 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                     You see a try. Nothing of it is on the page yet.
                 </span>
                 <span className={`col-start-1 row-start-1 ${isTried ? 'invisible' : ''}`}>
-                    Drag the light or a dial to try it on the page. Roughed in again, the passes follow the light and what you painted
-                    stays.
+                    Drag the light or a dial to try it on the page. Roughed in again, the passes follow the light and
+                    what you painted stays.
                 </span>
             </p>
         </>
@@ -151,7 +159,9 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
                 aria-label="Light plan of this page"
                 disabled={!may}
                 value={stands?.id ?? ''}
-                onChange={(event) => void session.palette.pickLight(event.target.value === '' ? null : Number(event.target.value))}
+                onChange={(event) =>
+                    void session.palette.pickLight(event.target.value === '' ? null : Number(event.target.value))
+                }
             >
                 <option value="">no light plan</option>
                 <NamedOptions of={lights} />
@@ -181,7 +191,11 @@ function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlan
                     >
                         Change the plan
                     </button>
-                    <button className="act" disabled={!may} onClick={() => void session.palette.changeLight(stands, { retire: true })}>
+                    <button
+                        className="act"
+                        disabled={!may}
+                        onClick={() => void session.palette.changeLight(stands, { retire: true })}
+                    >
                         Delete it
                     </button>
                 </>

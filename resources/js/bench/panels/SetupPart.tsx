@@ -31,10 +31,16 @@ function Setups({ passes }: { passes: [string, PassData][] }) {
     }, [series, session]);
     if (target === null || setups === null) return null;
     const setup = setups[picked] ?? setups[0];
-    const change = (asked: Promise<SetupState[]>): void => void asked.then(setSetups, (error: unknown) => session.report(error));
+    const change = (asked: Promise<SetupState[]>): void =>
+        void asked.then(setSetups, (error: unknown) => session.report(error));
     return (
         <>
-            <select className="field" aria-label="Setup" value={picked} onChange={(event) => setPicked(Number(event.target.value))}>
+            <select
+                className="field"
+                aria-label="Setup"
+                value={picked}
+                onChange={(event) => setPicked(Number(event.target.value))}
+            >
                 {setups.map((one, i) => (
                     <option key={`${one.id} ${one.name}`} value={i}>
                         {one.name}
@@ -89,9 +95,17 @@ function Hang({ setup, target }: { setup: SetupState; target: Target }) {
     return (
         <>
             {isLit && <p className="quiet text-[13px]">A first light fills {litOf(setup)}, by the plan of the page.</p>}
-            {isMarked && <p className="quiet text-[13px]">It holds what was painted: pick regions (K), and it is painted in them.</p>}
+            {isMarked && (
+                <p className="quiet text-[13px]">
+                    It holds what was painted: pick regions (K), and it is painted in them.
+                </p>
+            )}
             <div className="flex flex-wrap gap-1">
-                <button className="act" disabled={!may} onClick={() => hang({ kind: 'material', id }, [], ofMaterial())}>
+                <button
+                    className="act"
+                    disabled={!may}
+                    onClick={() => hang({ kind: 'material', id }, [], ofMaterial())}
+                >
                     Hang it on {name}
                 </button>
                 <button className="act" disabled={!may} onClick={() => hang(onFigure, [], [])}>

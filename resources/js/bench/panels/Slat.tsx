@@ -47,7 +47,10 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
             <div className={`slat ${isActive ? 'stripe-side' : ''}`} data-rolled={!pass.visible}>
                 <div className="flex items-center gap-1 py-0.5 pl-2 pr-1">
                     <Grip of={sortable} disabled={!may} name={`Move ${pass.name}`} />
-                    <span className={`h-[22px] shrink-0 ${isPainted ? 'w-2' : 'w-[46px] border border-base-300'}`} style={{ background }} />
+                    <span
+                        className={`h-[22px] shrink-0 ${isPainted ? 'w-2' : 'w-[46px] border border-base-300'}`}
+                        style={{ background }}
+                    />
                     {isPainted && <PassThumb id={id} pass={pass} />}
                     <button
                         className="bare min-w-0 flex-1 py-0.5 text-left"
@@ -56,9 +59,16 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
                         onClick={() => bench.pickPass(id)}
                     >
                         <span className="block truncate">{pass.name}</span>
-                        {words !== '' && <span className="quiet figures block truncate text-[11.5px] leading-tight">{words}</span>}
+                        {words !== '' && (
+                            <span className="quiet figures block truncate text-[11.5px] leading-tight">{words}</span>
+                        )}
                     </button>
-                    <button className="bare quiet text-[12px]" aria-expanded={isOpen} aria-label={`Set ${pass.name}`} onClick={onOpen}>
+                    <button
+                        className="bare quiet text-[12px]"
+                        aria-expanded={isOpen}
+                        aria-label={`Set ${pass.name}`}
+                        onClick={onOpen}
+                    >
                         Set
                     </button>
                 </div>

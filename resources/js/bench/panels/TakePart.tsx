@@ -23,7 +23,8 @@ export function TakePart() {
         >
             {taken === null ? (
                 <p className="quiet">
-                    A picture of flat colours over this line art: its areas become the regions, its colours are matched to the palette.
+                    A picture of flat colours over this line art: its areas become the regions, its colours are matched
+                    to the palette.
                 </p>
             ) : (
                 <Table name={taken.name} moved={[taken.right, taken.down]} rows={taken.rows} />
@@ -64,7 +65,11 @@ function Table({ name, moved: [right, down], rows }: { name: string; moved: [num
 }
 
 const verdictOf = ({ verdict, difference }: TakenRow): string =>
-    verdict === 'exact' ? 'exact' : difference === null ? 'new' : `${verdict === 'near' ? 'near' : 'unknown'}, ΔE ${difference.toFixed(1)}`;
+    verdict === 'exact'
+        ? 'exact'
+        : difference === null
+          ? 'new'
+          : `${verdict === 'near' ? 'near' : 'unknown'}, ΔE ${difference.toFixed(1)}`;
 
 function Row({ row, figures }: { row: TakenRow; figures: FigureState[] }) {
     const bench = useBenchModel();

@@ -19,7 +19,8 @@ export function TidyLines() {
             set(value);
             bench.set({ proposed: null });
         };
-    const show = async (): Promise<void> => bench.set({ proposed: await session.answer(api.tidyLines(session.view.id, overshoot, gap)) });
+    const show = async (): Promise<void> =>
+        bench.set({ proposed: await session.answer(api.tidyLines(session.view.id, overshoot, gap)) });
     const make = async (): Promise<void> => {
         await session.work.tidy(overshoot, gap);
         bench.set({ proposed: null });
@@ -28,7 +29,13 @@ export function TidyLines() {
         <div className="rule-t flex flex-col gap-2 pt-3 text-[13px]">
             <h3 className="heading">Tidy lines</h3>
             <div className="flex gap-2">
-                <NumberField label="Overshoots to, px" value={overshoot} least={0} most={200} onChange={changed(setOvershoot)} />
+                <NumberField
+                    label="Overshoots to, px"
+                    value={overshoot}
+                    least={0}
+                    most={200}
+                    onChange={changed(setOvershoot)}
+                />
                 <NumberField label="Gaps to, px" value={gap} least={0} most={200} onChange={changed(setGap)} />
             </div>
             {proposed === null ? (
@@ -38,7 +45,9 @@ export function TidyLines() {
             ) : (
                 <>
                     <p>
-                        {proposed.length === 0 ? 'Nothing would change.' : `${proposed.length} lines would change, as marked on the page.`}
+                        {proposed.length === 0
+                            ? 'Nothing would change.'
+                            : `${proposed.length} lines would change, as marked on the page.`}
                     </p>
                     <div className="flex gap-2">
                         {proposed.length > 0 && (

@@ -4,7 +4,8 @@ import { Slide } from '../../ui/Slide';
 
 export const AS_IT_IS: TurnData = { lightness: 0, chroma: 1, hue: 0 };
 
-export const isTurned = (turn: TurnData | null): boolean => turn !== null && (turn.lightness !== 0 || turn.chroma !== 1 || turn.hue !== 0);
+export const isTurned = (turn: TurnData | null): boolean =>
+    turn !== null && (turn.lightness !== 0 || turn.chroma !== 1 || turn.hue !== 0);
 
 /** In hundredths of OKLCh's lightness. */
 const DARKEST = 30;

@@ -1,4 +1,6 @@
-/** Where the flats of the picked figure lie between black and white, against all others: figure and ground want apart. */
+/**
+ * Where the flats of the picked figure lie between black and white, against all others: figure and ground want apart.
+ */
 import { figuresOf } from '../../picture/values';
 import { usePage, useTarget } from '../model/context';
 
@@ -15,7 +17,12 @@ export function ValueBar() {
     if (ours.length === 0 && others.length === 0) return null;
     return (
         <figure className="flex flex-col gap-1 py-1 text-[13px]">
-            <svg viewBox={`0 0 ${WIDTH} 34`} className="w-full" role="img" aria-label={words(ours, others, target?.figureName ?? null)}>
+            <svg
+                viewBox={`0 0 ${WIDTH} 34`}
+                className="w-full"
+                role="img"
+                aria-label={words(ours, others, target?.figureName ?? null)}
+            >
                 <Row values={ours} y={1} />
                 <Row values={others} y={18} />
             </svg>
@@ -59,7 +66,8 @@ function mean(values: Value[]): number | null {
 
 function words(ours: Value[], others: Value[], name: string | null): string {
     const [own, rest] = [mean(ours), mean(others)];
-    if (own === null) return `Lightness of all flats: L* ${Math.round(rest ?? 0)} on average. Pick a figure to compare.`;
+    if (own === null)
+        return `Lightness of all flats: L* ${Math.round(rest ?? 0)} on average. Pick a figure to compare.`;
     if (rest === null) return `${name}: L* ${Math.round(own)} on average; nothing else is filled yet.`;
     const apart = Math.round(Math.abs(own - rest));
     const how = apart < NEAR ? 'too near to stand out' : own > rest ? 'lighter' : 'darker';

@@ -3,8 +3,9 @@ import type { KeyboardCoordinateGetter } from '@dnd-kit/core';
 const STEPS: Record<string, number> = { ArrowUp: -1, ArrowDown: 1 };
 
 /**
- * Where an arrow takes what is carried in a list that runs down: onto the middle of the next place, as told by the list's
- * order. An unfolded slat is many times as tall as what is carried; by edges it could be left half-way to it for good.
+ * Where an arrow takes what is carried in a list that runs down: onto the middle of the next place, as told by the
+ * list's order. An unfolded slat is many times as tall as what is carried; by edges it could be left half-way to it for
+ * good.
  */
 export const placesByKeys =
     (items: string[]): KeyboardCoordinateGetter =>

@@ -59,7 +59,10 @@ export const STAGES: Stage[] = [
     },
 ];
 
-/** What is unfilled; when nothing is, what is to be looked at: odd flats, and gaps of which nobody has said whether they are any. */
+/**
+ * What is unfilled; when nothing is, what is to be looked at: odd flats, and gaps of which nobody has said whether they
+ * are any.
+ */
 function leftToFlat(view: PageView, odd: number): string {
     if (sizeOf(view) === null) return '';
     const open = unfilled(view.records).length;

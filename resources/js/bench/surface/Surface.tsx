@@ -115,8 +115,14 @@ function handleOf(renderer: SurfaceRenderer, hand: Hand, bench: BenchModel): Non
         },
         goTo(x, y, width) {
             renderer.isFitted = false;
-            const near = width === undefined ? 0 : Math.min(NEAREST, (renderer.canvas.height * PART) / Math.max(1, width));
-            change((view) => ({ ...view, x, y, scale: Math.max(width === undefined ? view.scale : 0, near, LEAST_SCALE) }));
+            const near =
+                width === undefined ? 0 : Math.min(NEAREST, (renderer.canvas.height * PART) / Math.max(1, width));
+            change((view) => ({
+                ...view,
+                x,
+                y,
+                scale: Math.max(width === undefined ? view.scale : 0, near, LEAST_SCALE),
+            }));
         },
         middle: () => renderer.middle,
         pixels: (column, row) => renderer.pixels(column, row),

@@ -67,7 +67,13 @@ export class CleanLooks {
             context.drawImage(picture, 0, 0, drawing.width, drawing.height);
         } else {
             const span = SIDE << level;
-            context.drawImage(picture, first.column * span, first.row * span, picture.width << level, picture.height << level);
+            context.drawImage(
+                picture,
+                first.column * span,
+                first.row * span,
+                picture.width << level,
+                picture.height << level,
+            );
         }
         context.restore();
     }

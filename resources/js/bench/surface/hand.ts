@@ -107,7 +107,8 @@ export class Hand {
 
     private begin(tool: Tool, point: ToolPoint, view: View): void {
         this.last = point;
-        const grip = tool.options.includes('axis') && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
+        const grip =
+            tool.options.includes('axis') && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
         this.renderer.gesture = grip ?? tool.begin(this.host(view), point);
     }
 

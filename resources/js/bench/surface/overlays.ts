@@ -5,8 +5,8 @@ import type { Cue } from '../model/model';
 const RADIUS = 7;
 
 /**
- * Each bridge as a short stroke, its kind told by what stands round it: a ring where it was found, a square where it is kept,
- * a broken ring and stroke where it is doubtful, a cross where it was taken away.
+ * Each bridge as a short stroke, its kind told by what stands round it: a ring where it was found, a square where it is
+ * kept, a broken ring and stroke where it is doubtful, a cross where it was taken away.
  */
 export function drawBridges(context: CanvasRenderingContext2D, toScreen: DOMMatrix, bridges: BridgeData[]): void {
     context.save();
@@ -21,7 +21,9 @@ export function drawBridges(context: CanvasRenderingContext2D, toScreen: DOMMatr
     context.restore();
 }
 
-/** The bridges as they would be with another limit to their length: crossed out where they go, whole where they come. */
+/**
+ * The bridges as they would be with another limit to their length: crossed out where they go, whole where they come.
+ */
 export function asLimited(bridges: BridgeData[], longest: number | null): BridgeData[] {
     if (longest === null) return bridges;
     return bridges.map((bridge) => {
@@ -81,7 +83,11 @@ export function drawDraftBridge(
 ): void {
     context.save();
     context.strokeStyle = accent();
-    drawBar(context, toScreen.transformPoint(new DOMPoint(from.x, from.y)), toScreen.transformPoint(new DOMPoint(to.x, to.y)));
+    drawBar(
+        context,
+        toScreen.transformPoint(new DOMPoint(from.x, from.y)),
+        toScreen.transformPoint(new DOMPoint(to.x, to.y)),
+    );
     context.restore();
 }
 
@@ -103,7 +109,11 @@ export const KNOB_AWAY = 28;
 const accent = (): string => getComputedStyle(document.documentElement).getPropertyValue('--color-primary');
 
 /** Middles of lines, with their ends as small squares. */
-export function drawLines(context: CanvasRenderingContext2D, toScreen: DOMMatrix, lines: { points: InkPointData[] }[]): void {
+export function drawLines(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    lines: { points: InkPointData[] }[],
+): void {
     context.save();
     context.strokeStyle = context.fillStyle = accent();
     context.lineWidth = 2;
@@ -117,13 +127,20 @@ export function drawLines(context: CanvasRenderingContext2D, toScreen: DOMMatrix
 }
 
 /** A way that is drawn, with a head where it ends. */
-export function drawArrow(context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: readonly { x: number; y: number }[]): void {
+export function drawArrow(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    path: readonly { x: number; y: number }[],
+): void {
     if (path.length < 2) return;
     const on = path.map(({ x, y }) => toScreen.transformPoint(new DOMPoint(x, y)));
     const tip = on[on.length - 1];
     const before = on.findLast(({ x, y }) => Math.hypot(tip.x - x, tip.y - y) > HEAD) ?? on[0];
     const angle = Math.atan2(tip.y - before.y, tip.x - before.x);
-    const barb = (turn: number) => ({ x: tip.x - HEAD * Math.cos(angle + turn), y: tip.y - HEAD * Math.sin(angle + turn) });
+    const barb = (turn: number) => ({
+        x: tip.x - HEAD * Math.cos(angle + turn),
+        y: tip.y - HEAD * Math.sin(angle + turn),
+    });
     context.save();
     context.lineCap = context.lineJoin = 'round';
     for (const [colour, width] of [
@@ -144,7 +161,11 @@ export function drawArrow(context: CanvasRenderingContext2D, toScreen: DOMMatrix
 const HEAD = 12;
 
 /** A loop drawn by the hand, filled faintly. */
-export function drawOutline(context: CanvasRenderingContext2D, toScreen: DOMMatrix, outline: { x: number; y: number }[]): void {
+export function drawOutline(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    outline: { x: number; y: number }[],
+): void {
     context.save();
     trace(
         context,
@@ -161,7 +182,12 @@ export function drawOutline(context: CanvasRenderingContext2D, toScreen: DOMMatr
 }
 
 /** Where a round eraser goes, as wide as it is on the screen. */
-export function drawPath(context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: { x: number; y: number }[], width: number): void {
+export function drawPath(
+    context: CanvasRenderingContext2D,
+    toScreen: DOMMatrix,
+    path: { x: number; y: number }[],
+    width: number,
+): void {
     context.save();
     context.lineCap = context.lineJoin = 'round';
     context.strokeStyle = accent();

@@ -1,6 +1,7 @@
 /**
- * A tone that is dragged must not lag: what looks different of the tiles in view is composited in the window itself, before the
- * next frame. Where that is much, a few of its pixels are, and those round about follow them; the workers make it exact.
+ * A tone that is dragged must not lag: what looks different of the tiles in view is composited in the window itself,
+ * before the next frame. Where that is much, a few of its pixels are, and those round about follow them; the workers
+ * make it exact.
  */
 import { composeBlock, type Block, type Look } from '../../picture/compose';
 import { labelsIn } from '../../picture/ground';
@@ -64,14 +65,25 @@ export function sampled(block: Block, at: Uint32Array, cell: number): Sampled {
     return { samples: samples.subarray(0, count), of };
 }
 
-/** Each pixel changes by as much as its sample, as far as ink leaves it to be seen: what is painted on it stays where it is. */
-function follow(picture: Patched['picture'], block: Block, at: Uint32Array, { samples, of }: Sampled, stack: Stack, look: Look): void {
+/**
+ * Each pixel changes by as much as its sample, as far as ink leaves it to be seen: what is painted on it stays where it
+ * is.
+ */
+function follow(
+    picture: Patched['picture'],
+    block: Block,
+    at: Uint32Array,
+    { samples, of }: Sampled,
+    stack: Stack,
+    look: Look,
+): void {
     const now = composeBlock(stack, gathered(block, samples), look);
     const ink = block.bytes('ink');
     const seen = (i: number): number => 255 - (ink === null ? 0 : look.ink * ink[i]);
     const by = new Float32Array(3 * samples.length);
     samples.forEach((i, sample) => {
-        for (let c = 0; c < 3; c++) by[3 * sample + c] = (now[4 * sample + c] - picture[4 * i + c]) / Math.max(1, seen(i));
+        for (let c = 0; c < 3; c++)
+            by[3 * sample + c] = (now[4 * sample + c] - picture[4 * i + c]) / Math.max(1, seen(i));
     });
     for (let k = 0; k < at.length; k++) {
         const i = at[k];

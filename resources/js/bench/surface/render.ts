@@ -86,7 +86,8 @@ export class SurfaceRenderer {
                     this.takeStack();
                     this.tiles.takeTried(now.tried, before.tried);
                 }
-                if (now.meant !== before.meant || now.solo !== before.solo || isVeiledOtherwise(now, before)) this.takeStack();
+                if (now.meant !== before.meant || now.solo !== before.solo || isVeiledOtherwise(now, before))
+                    this.takeStack();
                 if (now.under === before.under) this.schedule();
             }),
         );
@@ -100,7 +101,9 @@ export class SurfaceRenderer {
     get middle(): Spot | null {
         const size = sizeOf(this.bench.session.view);
         if (this.view === null || size === null) return null;
-        return this.isFitted ? { x: size.width / 2, y: size.height / 2 } : { x: Math.round(this.view.x), y: Math.round(this.view.y) };
+        return this.isFitted
+            ? { x: size.width / 2, y: size.height / 2 }
+            : { x: Math.round(this.view.x), y: Math.round(this.view.y) };
     }
 
     get level(): number {
@@ -228,7 +231,12 @@ export class SurfaceRenderer {
     }
 
     /** The original through the page, where it is only being turned or moved. */
-    private drawFaint(context: CanvasRenderingContext2D, toScreen: DOMMatrix, drawing: DrawingData, trial: Trial | null): void {
+    private drawFaint(
+        context: CanvasRenderingContext2D,
+        toScreen: DOMMatrix,
+        drawing: DrawingData,
+        trial: Trial | null,
+    ): void {
         context.save();
         context.globalAlpha = FAINT;
         this.originals.draw(context, toScreen, drawing, trial);
@@ -297,14 +305,19 @@ export class SurfaceRenderer {
         this.originals.draw(context, toScreen, drawing, this.bench.view.trial);
         context.restore();
         context.setTransform(1, 0, 0, 1, 0, 0);
-        drawEdge(context, toScreen.transformPoint(new DOMPoint(edge, 0)), toScreen.transformPoint(new DOMPoint(edge, size.height)));
+        drawEdge(
+            context,
+            toScreen.transformPoint(new DOMPoint(edge, 0)),
+            toScreen.transformPoint(new DOMPoint(edge, size.height)),
+        );
     }
 
     private drawUnderdrawings(context: CanvasRenderingContext2D, seen: Part, size: Box): void {
         const { level } = this;
         for (const [id, drawing] of Object.entries(this.bench.session.view.records.drawing)) {
             if (drawing.role !== 'underdrawing' || !drawing.visible) continue;
-            for (const { column, row } of tilesIn(level, seen, size)) this.underdrawings.draw(context, id, drawing, level, column, row);
+            for (const { column, row } of tilesIn(level, seen, size))
+                this.underdrawings.draw(context, id, drawing, level, column, row);
         }
     }
 
@@ -335,7 +348,11 @@ export class SurfaceRenderer {
     /** Which way the picked regions run; several may have one direction. */
     private drawFlows(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
         const { width, height } = sizeOf(this.bench.session.view) ?? { width: 0, height: 0 };
-        const lines = new Map(this.bench.chosenRegions.flatMap(([, { flow }]) => (flow ?? []).map((line) => [JSON.stringify(line), line])));
+        const lines = new Map(
+            this.bench.chosenRegions.flatMap(([, { flow }]) =>
+                (flow ?? []).map((line) => [JSON.stringify(line), line]),
+            ),
+        );
         for (const line of lines.values())
             drawArrow(
                 context,
@@ -353,20 +370,27 @@ export class SurfaceRenderer {
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
         const { overlays, bridges, bridgeLimit, stage, tool, size, axis, lifted } = this.bench.view;
-        if (overlays && axis !== null && TOOLS[tool].options.includes('axis')) this.drawMirror(context, toScreen, axis, view);
+        if (overlays && axis !== null && TOOLS[tool].options.includes('axis'))
+            this.drawMirror(context, toScreen, axis, view);
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
         if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
             const all = asLimited(Object.values(this.bench.session.view.records.bridge), bridgeLimit);
-            drawBridges(context, toScreen, tool === 'bridge' || bridgeLimit !== null ? all : all.filter(({ kind }) => kind !== 'refused'));
+            drawBridges(
+                context,
+                toScreen,
+                tool === 'bridge' || bridgeLimit !== null ? all : all.filter(({ kind }) => kind !== 'refused'),
+            );
         }
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
         if (overlays && stage === 'light') this.drawFlows(context, toScreen);
-        if (overlays && tool === 'move' && lifted !== null && this.gesture === null) drawOutline(context, toScreen, lifted);
+        if (overlays && tool === 'move' && lifted !== null && this.gesture === null)
+            drawOutline(context, toScreen, lifted);
         if (stage === 'flats' || stage === 'light') this.drawCorners(context, toScreen);
         const width = tool === 'ink' ? this.bench.view.weight : size;
-        if (this.pointer !== null && TOOLS[tool].cursor === 'ring') drawRing(context, this.pointer, (width / 2) * view.scale);
+        if (this.pointer !== null && TOOLS[tool].cursor === 'ring')
+            drawRing(context, this.pointer, (width / 2) * view.scale);
     }
 }
 

@@ -21,7 +21,9 @@ export function triedTable(bench: BenchModel): Uint8Array | null {
     const levels = triedLevels(bench);
     if (levels === null) return null;
     const { paper, ink } = levels;
-    return Uint8Array.from({ length: 256 }, (_, value) => Math.max(0, Math.min(255, Math.round((255 * (value - paper)) / (ink - paper)))));
+    return Uint8Array.from({ length: 256 }, (_, value) =>
+        Math.max(0, Math.min(255, Math.round((255 * (value - paper)) / (ink - paper)))),
+    );
 }
 
 function triedLevels(bench: BenchModel): { paper: number; ink: number } | null {

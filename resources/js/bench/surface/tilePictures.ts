@@ -1,6 +1,6 @@
 /**
- * The pictures of the page's tiles: asks for what is in view, has it composited by the workers, draws what is there. Drawing
- * never waits: until a tile is ready its old picture shows, or what a coarser level has of it.
+ * The pictures of the page's tiles: asks for what is in view, has it composited by the workers, draws what is there.
+ * Drawing never waits: until a tile is ready its old picture shows, or what a coarser level has of it.
  */
 import { changedLabels, holdsAny } from '../../picture/changes';
 import { PIXELS, SIDE, type Block, type Look } from '../../picture/compose';
@@ -105,7 +105,11 @@ export class TilePictures {
     dirty(level: number | null, changed: Set<string> | null): void {
         const places = changed === null || level === null ? changed : andNeighbours(changed, this.far(level));
         for (const tile of this.shown.values())
-            if ((level === null || tile.level === level) && (places === null || places.has(`${tile.column},${tile.row}`))) outOfDate(tile);
+            if (
+                (level === null || tile.level === level) &&
+                (places === null || places.has(`${tile.column},${tile.row}`))
+            )
+                outOfDate(tile);
         this.changed();
     }
 
@@ -124,7 +128,8 @@ export class TilePictures {
         const level = levelFor(view.scale, HIGHEST);
         const { look } = this.bench;
         // The coarsest picture of all that is in view comes before anything sharp.
-        for (const { column, row } of tilesIn(HIGHEST, seen, size)) this.ensure({ level: HIGHEST, column, row, distance: -1 }, look);
+        for (const { column, row } of tilesIn(HIGHEST, seen, size))
+            this.ensure({ level: HIGHEST, column, row, distance: -1 }, look);
         let isComplete = true;
         for (const { column, row } of tilesIn(level, seen, size)) {
             const span = SIDE << level;
@@ -137,8 +142,8 @@ export class TilePictures {
     }
 
     /**
-     * A tone that is being changed shall be there when the next frame is drawn: composited here and now, as far as there is time.
-     * For what is left the workers are asked before the frame asks.
+     * A tone that is being changed shall be there when the next frame is drawn: composited here and now, as far as
+     * there is time. For what is left the workers are asked before the frame asks.
      *
      * @param current tiles that look different, and showed everything else as it is
      */
@@ -167,7 +172,9 @@ export class TilePictures {
             const request = this.request(place, look, 'view');
             const picture = this.pictures.get(keyOf(place));
             // What looks around is made anew by the workers.
-            return request === null || picture === undefined || request.wide !== null ? [] : [{ tile, picture, block: blockOf(request) }];
+            return request === null || picture === undefined || request.wide !== null
+                ? []
+                : [{ tile, picture, block: blockOf(request) }];
         });
         // What is softened asks its neighbours, too.
         const isExact = patch(patched, changed, stack, look) && stack.soft.size === 0;
@@ -188,7 +195,8 @@ export class TilePictures {
         const current = new Set<Shown>();
         for (const tile of this.shown.values()) {
             const { level, column, row } = tile;
-            const flatsAt = (x: number, y: number): Uint8Array | null => this.bench.session.tiles.peek(level, 'flats', x, y);
+            const flatsAt = (x: number, y: number): Uint8Array | null =>
+                this.bench.session.tiles.peek(level, 'flats', x, y);
             const own = flatsAt(column, row);
             const near = around(column, row, this.far(level)).map(([x, y]) => flatsAt(x, y));
             if (own === null || [own, ...near].some((flats) => flats !== null && holdsAny(flats, labels))) {
@@ -243,13 +251,26 @@ export class TilePictures {
         const levels = isView ? this.levelsTable : null;
         const size = sizeOf(this.bench.session.view);
         if (size === null || this.stack === null) return null;
-        const instead = (layer: string): string => (levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer);
+        const instead = (layer: string): string =>
+            levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer;
         const stack = look.passes ? this.stack : { ...this.stack, planes: [], above: [] };
         const found = this.tileLayers.of(place, names, stack, size, instead, isView ? this.bench.view.tried : null);
         if (found === null) return null;
         const { layers, wide } = found;
         const key = `${purpose} ${level} ${column},${row}${wide === null ? '' : ` ${wide.x},${wide.y} ${wide.width}x${wide.height}`}`;
-        return { key, level, column, row, x: column * SIDE, y: row * SIDE, wide, look, layers, active: this.activeLayer, levels };
+        return {
+            key,
+            level,
+            column,
+            row,
+            x: column * SIDE,
+            y: row * SIDE,
+            wide,
+            look,
+            layers,
+            active: this.activeLayer,
+            levels,
+        };
     }
 
     /** How many tiles far a change is seen beside the tile that holds it. */
@@ -264,13 +285,29 @@ export class TilePictures {
     }
 
     /** What a coarser level has of a tile that is not here yet. */
-    private drawCoarser(context: CanvasRenderingContext2D, level: number, column: number, row: number, span: number): void {
+    private drawCoarser(
+        context: CanvasRenderingContext2D,
+        level: number,
+        column: number,
+        row: number,
+        span: number,
+    ): void {
         for (let up = 1; level + up <= HIGHEST; up++) {
             const tile = this.shown.get(`${level + up} ${column >> up},${row >> up}`);
             if (tile?.isReady !== true) continue;
             const part = SIDE >> up;
             const mask = (1 << up) - 1;
-            context.drawImage(tile.canvas, (column & mask) * part, (row & mask) * part, part, part, column * span, row * span, span, span);
+            context.drawImage(
+                tile.canvas,
+                (column & mask) * part,
+                (row & mask) * part,
+                part,
+                part,
+                column * span,
+                row * span,
+                span,
+                span,
+            );
             return;
         }
         context.fillStyle = '#f4f4f4';

@@ -12,7 +12,14 @@ export class Underdrawings {
 
     constructor(private readonly tiles: TileCache) {}
 
-    draw(context: CanvasRenderingContext2D, id: string, drawing: DrawingData, level: number, column: number, row: number): void {
+    draw(
+        context: CanvasRenderingContext2D,
+        id: string,
+        drawing: DrawingData,
+        level: number,
+        column: number,
+        row: number,
+    ): void {
         const bytes = this.tiles.get(level, `drawing:${id}`, column, row, 0);
         if (bytes === undefined || bytes === null) return;
         const span = SIDE << level;

@@ -55,7 +55,15 @@ function aimOf({ session, target: picked, brush }: BenchModel, erase: boolean, t
     const number = toColour(colour ?? '#000000');
     const paint: Laying['paint'] = colour === null ? null : [(number >> 16) & 255, (number >> 8) & 255, number & 255];
     const laying = { opacity: brush.opacity, erase, paint };
-    return { pass: id, make, layer: layerOf(id, pass), bytesPerPixel: paint === null ? 1 : 4, colour, laying, inside: [] };
+    return {
+        pass: id,
+        make,
+        layer: layerOf(id, pass),
+        bytesPerPixel: paint === null ? 1 : 4,
+        colour,
+        laying,
+        inside: [],
+    };
 }
 
 /** As ops are told it. */

@@ -21,6 +21,8 @@ export const allBut: Tool = {
     cursor: 'crosshair',
     options: [],
     sentence: (bench) =>
-        bench.target === null ? fillSentence(bench) : `${fillSentence(bench)}: all that is unfilled, but what you click or sweep`,
+        bench.target === null
+            ? fillSentence(bench)
+            : `${fillSentence(bench)}: all that is unfilled, but what you click or sweep`,
     begin: (host, point) => gather(host, point, { drags: true, refuses: pickFirst, done: fillRest }),
 };

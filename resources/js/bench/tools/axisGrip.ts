@@ -1,4 +1,6 @@
-/** The mirror's axis in the hand: by its square it is moved, by its rhomb turned; neither lies where one paints first. */
+/**
+ * The mirror's axis in the hand: by its square it is moved, by its rhomb turned; neither lies where one paints first.
+ */
 import type { AxisData } from '../../api/generated';
 import type { Spot } from '../model/lines';
 import type { BenchModel } from '../model/model';
@@ -23,7 +25,12 @@ export function gripAxis(bench: Pick<BenchModel, 'view' | 'set'>, start: ToolPoi
     if (axis === null) return null;
     const { move, turn } = axisGrips(axis, scale);
     const isOn = ({ x, y }: Spot): boolean => Math.hypot(start.x - x, start.y - y) * scale <= NEAR;
-    if (isOn(move)) return new AxisGesture(bench, axis, (to) => ({ ...axis, x: axis.x + to.x - start.x, y: axis.y + to.y - start.y }));
+    if (isOn(move))
+        return new AxisGesture(bench, axis, (to) => ({
+            ...axis,
+            x: axis.x + to.x - start.x,
+            y: axis.y + to.y - start.y,
+        }));
     return isOn(turn) ? new AxisGesture(bench, axis, (to) => ({ ...axis, turn: turnTo(axis, to) })) : null;
 }
 

@@ -18,9 +18,12 @@ const WORDS: Record<ShapeUse, string> = {
 };
 
 function sentence({ target, view: { shapeUse, blockWith } }: BenchModel): string {
-    if (blockWith === 'push') return 'Pushing a border: begin in the region that shall grow, and drag into its neighbour';
+    if (blockWith === 'push')
+        return 'Pushing a border: begin in the region that shall grow, and drag into its neighbour';
     if (target === null)
-        return shapeUse === 'take' ? 'Taking away whatever is filled inside the shape' : 'Pick a material at the left first';
+        return shapeUse === 'take'
+            ? 'Taking away whatever is filled inside the shape'
+            : 'Pick a material at the left first';
     return `Blocking in: ${WORDS[shapeUse]} ${target.figureName}’s ${target.material.name}; with Alt it is taken away`;
 }
 

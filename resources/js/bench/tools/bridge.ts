@@ -15,7 +15,8 @@ export const bridge: Tool = {
     what: 'Drag across a gap to close it; click a bridge to take it away, a doubtful one to make it; with Shift to keep it',
     cursor: 'crosshair',
     options: [],
-    sentence: () => 'Bridging gaps: drag across one, or click a bridge that is there; only the regions beside it change',
+    sentence: () =>
+        'Bridging gaps: drag across one, or click a bridge that is there; only the regions beside it change',
     begin(host, point) {
         return may(host, 'flat') ? new BridgeGesture(host, point) : null;
     },
@@ -38,7 +39,10 @@ class BridgeGesture implements Gesture {
     up(): void {
         const { session } = this.host.bench;
         if (this.isDrag) {
-            const place = ({ x, y }: ToolPoint): [number, number] => [Math.max(0, Math.floor(x)), Math.max(0, Math.floor(y))];
+            const place = ({ x, y }: ToolPoint): [number, number] => [
+                Math.max(0, Math.floor(x)),
+                Math.max(0, Math.floor(y)),
+            ];
             session.apply(changeBridges({ draw: [...place(this.from), ...place(this.to)], bridge: null, as: null }));
             return;
         }
@@ -68,7 +72,11 @@ class BridgeGesture implements Gesture {
 }
 
 /** The number of the bridge whose middle is nearest, within reach. */
-export function bridgeAt(bridges: Record<string, BridgeData>, at: { x: number; y: number }, reach: number): string | null {
+export function bridgeAt(
+    bridges: Record<string, BridgeData>,
+    at: { x: number; y: number },
+    reach: number,
+): string | null {
     let nearest: string | null = null;
     let least = reach;
     for (const [number, { x1, y1, x2, y2 }] of Object.entries(bridges)) {

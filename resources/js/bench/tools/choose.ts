@@ -6,7 +6,9 @@ const choosing = ({ bench }: ToolHost, labels: number[], isMore: boolean): void 
     const { chosen } = bench.view;
     if (!isMore) return bench.set({ chosen: labels });
     const isAll = labels.every((label) => chosen.includes(label));
-    bench.set({ chosen: isAll ? chosen.filter((label) => !labels.includes(label)) : [...new Set([...chosen, ...labels])] });
+    bench.set({
+        chosen: isAll ? chosen.filter((label) => !labels.includes(label)) : [...new Set([...chosen, ...labels])],
+    });
 };
 
 export const choose: Tool = {
@@ -25,5 +27,9 @@ export const choose: Tool = {
     begin: (host, point) =>
         host.bench.view.isDrawingFlow
             ? drawFlow(host, point)
-            : gather(host, point, { drags: true, refuses: () => null, done: (by, labels) => choosing(by, labels, point.shift) }),
+            : gather(host, point, {
+                  drags: true,
+                  refuses: () => null,
+                  done: (by, labels) => choosing(by, labels, point.shift),
+              }),
 };

@@ -15,7 +15,9 @@ export class CoverPreview {
         private readonly host: ToolHost,
         private readonly aim: Aim,
     ) {
-        this.preview = new LayerPreview(host, aim.layer, aim.bytesPerPixel, (base, cover) => layStroke(base, cover, aim.laying));
+        this.preview = new LayerPreview(host, aim.layer, aim.bytesPerPixel, (base, cover) =>
+            layStroke(base, cover, aim.laying),
+        );
         if (aim.make !== null) host.bench.session.preview(addPass({ id: aim.pass, pass: aim.make }));
     }
 

@@ -7,7 +7,8 @@ import type { ToolHost } from './tool';
 /** Coverage by "column,row" of the level's tiles. */
 export type Cover = Map<string, Uint8Array>;
 
-const cornerOf = (key: string): [number, number] => key.split(',').map((part) => Number(part) * SIDE) as [number, number];
+const cornerOf = (key: string): [number, number] =>
+    key.split(',').map((part) => Number(part) * SIDE) as [number, number];
 
 /** The inside of an outline; where it crosses itself, every other time. */
 export function shapeCover(outline: readonly Spot[], level: number, places: Iterable<string>): Cover {
@@ -32,7 +33,8 @@ export function shapeCover(outline: readonly Spot[], level: number, places: Iter
 }
 
 /** Two coverages as one: where both lie it is no darker; as in the core. */
-export const most = (one: Uint8Array, other: Uint8Array): Uint8Array => one.map((value, i) => Math.max(value, other[i]));
+export const most = (one: Uint8Array, other: Uint8Array): Uint8Array =>
+    one.map((value, i) => Math.max(value, other[i]));
 
 /** The same of all their tiles. */
 export function joined(one: Cover, other: Cover): Cover {

@@ -21,7 +21,8 @@ export const cue: Tool = {
     begin(host, point) {
         const { session, target } = host.bench;
         const refusal = mayFlat(session.view) ? pickFirst(host) : whyNot(session.view, 'flat');
-        if (refusal === null && target !== null) return new CueGesture(host, { path: [point], material: target.material, lengths: {} });
+        if (refusal === null && target !== null)
+            return new CueGesture(host, { path: [point], material: target.material, lengths: {} });
         session.say(refusal);
         return null;
     },

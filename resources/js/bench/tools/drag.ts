@@ -94,7 +94,8 @@ class DragGesture implements Gesture {
         for (const key of touched) {
             const tile = this.tiles.get(key);
             const [column, row] = key.split(',').map(Number);
-            if (tile !== null && tile !== undefined) tiles.setLocal(this.host.level, this.aim.layer, column, row, tile.bytes.slice());
+            if (tile !== null && tile !== undefined)
+                tiles.setLocal(this.host.level, this.aim.layer, column, row, tile.bytes.slice());
         }
         this.host.touched(this.host.level, touched, this.aim.layer);
     }

@@ -8,7 +8,8 @@ export const pickFirst = ({ bench }: ToolHost): string | null =>
     bench.target === null ? 'Pick a material at the left first; then click a region to fill it.' : null;
 
 export function fillWith({ bench }: ToolHost, labels: number[]): void {
-    if (bench.target !== null) bench.session.apply(fillRegions({ labels: labels, ...filledWith(bench.target.material) }));
+    if (bench.target !== null)
+        bench.session.apply(fillRegions({ labels: labels, ...filledWith(bench.target.material) }));
 }
 
 export function fillSentence({ target }: BenchModel): string {

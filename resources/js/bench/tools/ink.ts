@@ -115,7 +115,13 @@ class InkGesture implements Gesture {
         const path = thinned(this.line.path).map(rounded);
         // Longer than a line may be: it goes on in another, whose ends do not run out.
         const parts = path.length <= LONGEST ? [path] : pieces(path);
-        const lines = parts.map((points): InkStrokeData => ({ points, weight, taper: parts.length > 1 ? 0 : taper, steady: 0, grain }));
+        const lines = parts.map((points): InkStrokeData => ({
+            points,
+            weight,
+            taper: parts.length > 1 ? 0 : taper,
+            steady: 0,
+            grain,
+        }));
         return axis === null ? lines : [...lines, ...lines.map((line) => mirrored(line, axis))];
     }
 

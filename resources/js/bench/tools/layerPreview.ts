@@ -68,4 +68,8 @@ export class LayerPreview {
 }
 
 /** A hundredth of a pixel and a thousandth of the pressure are enough. */
-export const rounded = ([x, y, pressure]: Point): Point => [hundredth(x), hundredth(y), Math.round(pressure * 1000) / 1000];
+export const rounded = ([x, y, pressure]: Point): Point => [
+    hundredth(x),
+    hundredth(y),
+    Math.round(pressure * 1000) / 1000,
+];

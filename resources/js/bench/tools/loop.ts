@@ -25,7 +25,9 @@ export const loop: Tool = {
         }
         return new OutlineGesture(start, (outline) => {
             if (outline.length > 2)
-                session.apply(fillInside({ outline: thinned(outline), ...filledWith(target.material), unfilled: !start.shift }));
+                session.apply(
+                    fillInside({ outline: thinned(outline), ...filledWith(target.material), unfilled: !start.shift }),
+                );
         });
     },
 };

@@ -103,7 +103,8 @@ class PullGesture implements Gesture {
     }
 
     up(): void {
-        if (this.now !== this.line) this.host.bench.session.apply(drawInk({ strokes: [{ id: this.id, stroke: this.now }] }));
+        if (this.now !== this.line)
+            this.host.bench.session.apply(drawInk({ strokes: [{ id: this.id, stroke: this.now }] }));
     }
 
     cancel(): void {

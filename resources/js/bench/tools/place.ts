@@ -1,7 +1,17 @@
 import type { DrawingData, PlacementData } from '../../api/generated';
 import type { Spot } from '../model/lines';
 import type { Trial } from '../model/model';
-import { cornerAt, croppedTo, frameOf, isCuttingOut, knobOf, movedBy, scaledTo, sidesAt, turnedTo } from '../model/placing';
+import {
+    cornerAt,
+    croppedTo,
+    frameOf,
+    isCuttingOut,
+    knobOf,
+    movedBy,
+    scaledTo,
+    sidesAt,
+    turnedTo,
+} from '../model/placing';
 import { originalMatrix } from '../surface/originals';
 import { KNOB_AWAY } from '../surface/overlays';
 import { may } from './may';
@@ -55,7 +65,8 @@ class PlaceGesture implements Gesture {
     /** What is held: a corner of the sheet that is being cut out; the knob, a corner, a side, or all of it. */
     private pullAt(drawing: DrawingData, start: ToolPoint): Pull {
         const now = this.before?.place ?? drawing.place;
-        const isNear = (spot: Spot): boolean => Math.hypot(spot.x - start.x, spot.y - start.y) * this.host.view.scale < REACH;
+        const isNear = (spot: Spot): boolean =>
+            Math.hypot(spot.x - start.x, spot.y - start.y) * this.host.view.scale < REACH;
         if (isCuttingOut(drawing, now)) return this.sheetCornerAt(drawing, now, isNear);
         if (isNear(knobOf(drawing, now, KNOB_AWAY / this.host.view.scale))) return (to) => turnedTo(now, to, to.shift);
         if (frameOf(drawing, now).some(isNear)) return (to) => scaledTo(now, start, to);

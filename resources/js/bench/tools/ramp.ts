@@ -21,7 +21,9 @@ export const ramp: Tool = {
     begin(host, start) {
         const inner = between(host.bench);
         const aims =
-            inner === null ? [aimAt(host, start, start.alt)] : [aimAt(host, start, start.alt, inner), aimAt(host, start, start.alt)];
+            inner === null
+                ? [aimAt(host, start, start.alt)]
+                : [aimAt(host, start, start.alt, inner), aimAt(host, start, start.alt)];
         return aims.every((aim) => aim !== null) ? new RampGesture(host, aims, start) : null;
     },
 };
@@ -90,7 +92,8 @@ class RampGesture implements Gesture {
     /** Full where the drag began, nothing at a place; and its twin. */
     private cover(to: Spot): Cover {
         const { from, axis, host } = this;
-        const cover = (here: Spot, there: Spot): Cover => rampCover(here, there, this.form, host.level, host.places(null));
+        const cover = (here: Spot, there: Spot): Cover =>
+            rampCover(here, there, this.form, host.level, host.places(null));
         const one = cover(from, to);
         return axis === null ? one : joined(one, cover(spotInMirror(from, axis), spotInMirror(to, axis)));
     }

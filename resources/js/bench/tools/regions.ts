@@ -45,7 +45,8 @@ function take(host: ToolHost, labels: Set<number>, x: number, y: number): void {
 /** Every region between two places. */
 function cross(host: ToolHost, labels: Set<number>, from: ToolPoint, to: ToolPoint): void {
     const steps = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y) / STEP));
-    for (let i = 1; i <= steps; i++) take(host, labels, from.x + ((to.x - from.x) * i) / steps, from.y + ((to.y - from.y) * i) / steps);
+    for (let i = 1; i <= steps; i++)
+        take(host, labels, from.x + ((to.x - from.x) * i) / steps, from.y + ((to.y - from.y) * i) / steps);
 }
 
 function drawPath(context: CanvasRenderingContext2D, toScreen: DOMMatrix, path: ToolPoint[]): void {

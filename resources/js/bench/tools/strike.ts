@@ -49,7 +49,8 @@ class StrikeGesture implements Gesture {
     }
 
     up(): void {
-        if (this.struck.size > 0) this.host.bench.session.apply(drawInk({ strokes: [...this.struck].map((id) => ({ id, stroke: null })) }));
+        if (this.struck.size > 0)
+            this.host.bench.session.apply(drawInk({ strokes: [...this.struck].map((id) => ({ id, stroke: null })) }));
     }
 
     cancel(): void {

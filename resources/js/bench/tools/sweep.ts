@@ -3,7 +3,8 @@ import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
 
 /**
- * Only what is unfilled, so that the hand may cross what is done already: a material that lies all over the page is one sweep.
+ * Only what is unfilled, so that the hand may cross what is done already: a material that lies all over the page is one
+ * sweep.
  */
 function fillSwept(host: ToolHost, labels: number[], isOver: boolean): void {
     const { session } = host.bench;
@@ -21,7 +22,13 @@ export const sweep: Tool = {
     cursor: 'crosshair',
     options: [],
     sentence: (bench) =>
-        bench.target === null ? fillSentence(bench) : `${fillSentence(bench)}: what is unfilled on the way; with Shift also what is filled`,
+        bench.target === null
+            ? fillSentence(bench)
+            : `${fillSentence(bench)}: what is unfilled on the way; with Shift also what is filled`,
     begin: (host, point) =>
-        gather(host, point, { drags: true, refuses: pickFirst, done: (by, labels) => fillSwept(by, labels, point.shift) }),
+        gather(host, point, {
+            drags: true,
+            refuses: pickFirst,
+            done: (by, labels) => fillSwept(by, labels, point.shift),
+        }),
 };

@@ -48,7 +48,9 @@ export interface ToolHost {
     level: number;
     /** The region at a place of the page; 0 for none. */
     labelAt(x: number, y: number): number;
-    /** Tiles of the level that are on screen, as "column,row"; of these, where spots are given, those round about them. */
+    /**
+     * Tiles of the level that are on screen, as "column,row"; of these, where spots are given, those round about them.
+     */
     places(spots: readonly { x: number; y: number }[] | null): Set<string>;
     /** These tiles of a layer look different now; the layer is the one being worked on. */
     touched(level: number, places: Set<string>, layer: string): void;

@@ -37,6 +37,8 @@ export function paintMask(session: PageSession, id: string, mask: string): strin
 export function keepTo(session: PageSession, id: string, labels: number[], fade = 0): void {
     const mask = randomId(12);
     const make = newMask(session, id);
-    session.apply(pourPaint({ laying: { pass: mask, make, erase: false, colour: null, opacity: 1, inside: [] }, labels, fade }));
+    session.apply(
+        pourPaint({ laying: { pass: mask, make, erase: false, colour: null, opacity: 1, inside: [] }, labels, fade }),
+    );
     session.apply(changePass({ id, values: { mask: { pass: mask, outside: false } } }));
 }

@@ -9,7 +9,13 @@ import { roughId } from '../target';
  *
  * @param labels regions in which what it holds is painted; that comes with the server's answer
  */
-export function hangOn(session: PageSession, { id, name, passes }: SetupState, figure: number, scope: ScopeData, labels: number[]): void {
+export function hangOn(
+    session: PageSession,
+    { id, name, passes }: SetupState,
+    figure: number,
+    scope: ScopeData,
+    labels: number[],
+): void {
     const ids = passes.map(({ rough }) => (rough === null ? randomId(12) : roughId(figure, rough)));
     session.apply(hangSetup({ name, figure, scope, ids, passes, labels, setup: id }));
 }

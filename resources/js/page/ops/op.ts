@@ -1,6 +1,7 @@
 /**
- * What a kind of change is in the browser: what it is called, what of it is shown before the server has answered, and which
- * records that concerns. A kind of change is a file here beside its class in core/src/Sheet/Ops, and a line in registry.ts.
+ * What a kind of change is in the browser: what it is called, what of it is shown before the server has answered, and
+ * which records that concerns. A kind of change is a file here beside its class in core/src/Sheet/Ops, and a line in
+ * registry.ts.
  */
 import type { RecordsState } from '../../api/generated';
 import type { PageView } from '../store';
@@ -8,7 +9,10 @@ import type { PageView } from '../store';
 export interface OpTraits<Input> {
     /** Names the change when it was refused: "The fill was not done." */
     name: string;
-    /** The records it changes, as "kind key": what is shown of them is newer than what the server says of an earlier change. */
+    /**
+     * The records it changes, as "kind key": what is shown of them is newer than what the server says of an earlier
+     * change.
+     */
     touches?: (input: Input) => string[];
     /** The records it changes, as far as that is known here; what is left out comes with the server's answer. */
     show?: (input: Input, view: PageView) => Partial<RecordsState>;
@@ -17,7 +21,9 @@ export interface OpTraits<Input> {
 }
 
 /** Called with its input, it gives the change as plain data, for PageSession.apply() and preview(). */
-export interface OpKind<Kind extends string, Input extends object> extends Required<Omit<OpTraits<Input>, 'name' | 'isDrawn'>> {
+export interface OpKind<Kind extends string, Input extends object> extends Required<
+    Omit<OpTraits<Input>, 'name' | 'isDrawn'>
+> {
     (input: Input): { kind: Kind } & Input;
     readonly kind: Kind;
     readonly title: string;

@@ -10,11 +10,11 @@ import { lockRegions } from './flats/lockRegions';
 import { resizeRegions } from './flats/resizeRegions';
 import { shapeRegions } from './flats/shapeRegions';
 import { shiftColours } from './flats/shiftColours';
-import { wearVariant } from './flats/wearVariant';
-import { standBefore } from './light/standBefore';
-import { standUnder } from './light/standUnder';
-import { tellFlow } from './light/tellFlow';
-import { tellSolids } from './light/tellSolids';
+import { chooseVariant } from './flats/chooseVariant';
+import { setInFront } from './light/setInFront';
+import { setLightPlan } from './light/setLightPlan';
+import { setDirections } from './light/setDirections';
+import { setSolids } from './light/setSolids';
 import { addPass } from './passes/addPass';
 import { changePass } from './passes/changePass';
 import { copyPass } from './passes/copyPass';
@@ -52,11 +52,11 @@ const KINDS = [
     resizeRegions,
     shapeRegions,
     shiftColours,
-    wearVariant,
-    standBefore,
-    standUnder,
-    tellFlow,
-    tellSolids,
+    chooseVariant,
+    setInFront,
+    setLightPlan,
+    setDirections,
+    setSolids,
     addPass,
     changePass,
     copyPass,

@@ -17,7 +17,8 @@ export const regionsOf = ({ labels }: { labels: number[] }): string[] => labels.
 export const passOf = ({ id }: { id: string }): string[] => [`pass ${id}`];
 
 /** The pass that is hung by painting in it. */
-export const madeBy = ({ make, pass }: Pick<LaidPaint, 'make' | 'pass'>): string[] => (make === null ? [] : [`pass ${pass}`]);
+export const madeBy = ({ make, pass }: Pick<LaidPaint, 'make' | 'pass'>): string[] =>
+    make === null ? [] : [`pass ${pass}`];
 
 export function withRegions(
     { records }: PageView,
@@ -26,7 +27,8 @@ export function withRegions(
 ): Shown {
     const region = { ...records.region };
     const become = typeof values === 'function' ? values : () => values;
-    for (const label of labels) if (region[label] !== undefined) region[label] = { ...region[label], ...become(region[label]) };
+    for (const label of labels)
+        if (region[label] !== undefined) region[label] = { ...region[label], ...become(region[label]) };
     return { region };
 }
 

@@ -7,7 +7,8 @@ export const levels = passKind<LevelsData>({
     holds: null,
     alters: true,
     lay(canvas, ground, pass, { black, white, middle }) {
-        const value = (was: number): number => Math.max(0, Math.min(1, (was - black) / (white - black))) ** (1 / middle);
+        const value = (was: number): number =>
+            Math.max(0, Math.min(1, (was - black) / (white - black))) ** (1 / middle);
         canvas.alter(ground.filled(pass), (r, g, b) => [value(r), value(g), value(b)], pass);
     },
     swatch: () => 'linear-gradient(90deg, #222222, #dddddd)',

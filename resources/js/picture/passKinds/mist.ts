@@ -1,4 +1,6 @@
-/** One colour in patches that are computed from the place on the page, as core/src/Compose/MistLayer.php lays it. */
+/**
+ * One colour in patches that are computed from the place on the page, as core/src/Compose/Layers/MistLayer.php lays it.
+ */
 import type { MistData } from '../../api/generated';
 import { toColour } from '../colour';
 import { valueNoise } from '../valueNoise';

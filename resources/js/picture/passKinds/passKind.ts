@@ -1,6 +1,6 @@
 /**
- * What a kind of pass is in the browser: how it is laid, and how it is told of. A new kind is a file here beside its content
- * and its layer in the core, and a line in registry.ts.
+ * What a kind of pass is in the browser: how it is laid, and how it is told of. A new kind is a file here beside its
+ * content and its layer in the core, and a line in registry.ts.
  */
 import type { ContentData, MaterialState, PaletteState, PassData } from '../../api/generated';
 import type { FloatCanvas } from '../canvas';
@@ -16,7 +16,10 @@ export interface PassKindTraits<Content extends ContentData> {
     holds: 'coverage' | 'paint' | null;
     /** Whether it alters what lies beneath, so that it cannot be laid on nothing first. */
     alters?: boolean;
-    /** Px beside a pixel that count for it, on a page halved so often: it is laid over everything beneath it, composed with that margin. */
+    /**
+     * Px beside a pixel that count for it, on a page halved so often: it is laid over everything beneath it, composed
+     * with that margin.
+     */
     margin?: (content: Content, level: number) => number;
     lay: (canvas: FloatCanvas, ground: Ground, pass: Laid, content: Content) => void;
     /** What it is under the light of a page. */
@@ -30,4 +33,5 @@ export interface PassKindTraits<Content extends ContentData> {
 /** A kind of pass of which it does not matter which it is. */
 export type PassKind = PassKindTraits<ContentData>;
 
-export const passKind = <Content extends ContentData>(traits: PassKindTraits<Content>): PassKind => traits as unknown as PassKind;
+export const passKind = <Content extends ContentData>(traits: PassKindTraits<Content>): PassKind =>
+    traits as unknown as PassKind;

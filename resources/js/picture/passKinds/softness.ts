@@ -1,4 +1,4 @@
-/** Makes what lies beneath soft, as core/src/Compose/SoftnessLayer.php does. */
+/** Makes what lies beneath soft, as core/src/Compose/Layers/SoftnessLayer.php does. */
 import type { SoftnessData } from '../../api/generated';
 import { BoxBlur } from '../boxBlur';
 import { passKind } from './passKind';

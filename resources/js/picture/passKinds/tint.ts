@@ -18,7 +18,12 @@ export const tint = passKind<TintData>({
     lay(canvas, ground, pass, content) {
         const colour = toColour(content.colour);
         const follows = followed(content);
-        canvas.tint(ground, ground.coverageOf(pass), (flat) => (follows === null ? colour : (flat?.light?.[follows] ?? colour)), pass);
+        canvas.tint(
+            ground,
+            ground.coverageOf(pass),
+            (flat) => (follows === null ? colour : (flat?.light?.[follows] ?? colour)),
+            pass,
+        );
     },
     underLight: (content, palette) => ({ ...content, colour: tintOf(content, palette) }),
     swatch: (content, _, palette) => tintOf(content, palette),

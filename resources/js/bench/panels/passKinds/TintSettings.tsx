@@ -27,12 +27,21 @@ export function TintSettings({ id, content, disabled }: SettingsProps<TintData>)
     const follow = (part: LightPart | 'own'): void =>
         // What it showed stays its own colour.
         session.apply(
-            changePass({ id, values: { content: part === 'own' ? { ...content, follows: null, colour } : { ...content, follows: part } } }),
+            changePass({
+                id,
+                values: {
+                    content: part === 'own' ? { ...content, follows: null, colour } : { ...content, follows: part },
+                },
+            }),
         );
     return (
         <div className="flex flex-col gap-1.5">
             <div className="flex items-center gap-2">
-                <span className="h-5 w-7 shrink-0 border border-base-300" style={{ background: colour }} title={colour} />
+                <span
+                    className="h-5 w-7 shrink-0 border border-base-300"
+                    style={{ background: colour }}
+                    title={colour}
+                />
                 <Choice
                     label="Its colour"
                     isLabelHidden
@@ -57,7 +66,10 @@ function OwnColour({ id, content, disabled }: SettingsProps<TintData>) {
     const change = (next: string): void => {
         session.preview(changePass({ id, values: { content: { ...content, colour: next } } }));
         window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(() => session.apply(changePass({ id, values: { content: { ...content, colour: next } } })), REST);
+        timer.current = window.setTimeout(
+            () => session.apply(changePass({ id, values: { content: { ...content, colour: next } } })),
+            REST,
+        );
     };
     return (
         <div>

@@ -7,6 +7,8 @@ export const changeBridges = opOf<BridgesInput>()('bridges', {
     touches: ({ bridge }) => (bridge === null ? [] : [`bridge ${bridge}`]),
     show({ bridge, as }, { records }) {
         const was = bridge === null ? undefined : records.bridge[bridge];
-        return was === undefined || as === null ? {} : { bridge: { ...records.bridge, [String(bridge)]: { ...was, kind: as } } };
+        return was === undefined || as === null
+            ? {}
+            : { bridge: { ...records.bridge, [String(bridge)]: { ...was, kind: as } } };
     },
 });

@@ -4,5 +4,7 @@ import { opOf } from '../op';
 export const startPage = opOf<StartPageInput>()('page.start', {
     name: 'The empty page',
     touches: () => ['page page'],
-    show: (size) => ({ page: { page: { ...size, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } } }),
+    show: (size) => ({
+        page: { page: { ...size, behind: false, lines: { rule: 'black', colour: '#111111', shown: true } } },
+    }),
 });

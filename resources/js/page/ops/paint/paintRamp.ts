@@ -3,7 +3,10 @@ import type { PaintRampInput } from '../../../api/generated';
 import { opOf } from '../op';
 import { madeBy, withNewPass } from '../shown';
 
-type LaidRamp = Omit<PaintRampInput, 'laying' | 'over'> & { laying: LaidPaint; over: { laying: LaidPaint; part: number }[] };
+type LaidRamp = Omit<PaintRampInput, 'laying' | 'over'> & {
+    laying: LaidPaint;
+    over: { laying: LaidPaint; part: number }[];
+};
 
 export const paintRamp = opOf<LaidRamp>()('paint.ramp', {
     name: 'The ramp',

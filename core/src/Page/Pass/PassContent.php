@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page\Pass;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\LayerKind;
+
+/**
+ * What makes one kind of pass: where its colour comes from, or what it does to what lies beneath, with its own
+ * settings.
+ *
+ * @phpstan-import-type ToneData from ToneContent
+ * @phpstan-import-type TintData from TintContent
+ * @phpstan-import-type PaintData from PaintContent
+ * @phpstan-import-type LevelsData from LevelsContent
+ * @phpstan-import-type MistData from MistContent
+ * @phpstan-import-type SoftnessData from SoftnessContent
+ *
+ * @phpstan-type ContentData ToneData|TintData|PaintData|LevelsData|MistData|SoftnessData
+ */
+interface PassContent
+{
+    /** @throws \InvalidArgumentException */
+    public static function fromData(Data $data): self;
+
+    /** @return ContentData its kind and its own settings */
+    public function toData(): array;
+
+    public function kind(): PassKind;
+
+    /** What is painted in it at each pixel; null: nothing is, and it fills all that its clip and its mask leave. */
+    public static function layer(): ?LayerKind;
+
+    /** Whether what it does follows from the picture beneath it. */
+    public static function alters(): bool;
+
+    /** Whether it looks at the pixels about each one, so that it can only be laid over everything that lies beneath. */
+    public static function looksAround(): bool;
+}

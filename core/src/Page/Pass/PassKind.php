@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page\Pass;
+
+use Awning\Core\Page\LayerKind;
+
+/**
+ * The kinds of pass. A new kind is its content, the layer that lays it, and a line here and in Compose's LayerKinds.
+ */
+enum PassKind: string
+{
+    case Tone = 'tone';
+    case Tint = 'tint';
+    case Paint = 'paint';
+    case Levels = 'levels';
+    case Mist = 'mist';
+    case Softness = 'softness';
+
+    /** @return class-string<PassContent> */
+    public function content(): string
+    {
+        return match ($this) {
+            self::Tone => ToneContent::class,
+            self::Tint => TintContent::class,
+            self::Paint => PaintContent::class,
+            self::Levels => LevelsContent::class,
+            self::Mist => MistContent::class,
+            self::Softness => SoftnessContent::class,
+        };
+    }
+
+    /** What its layer holds; of one that is not painted, nothing. */
+    public function layer(): LayerKind
+    {
+        return $this->content()::layer() ?? LayerKind::Coverage;
+    }
+
+    public function isPainted(): bool
+    {
+        return $this->content()::layer() !== null;
+    }
+
+    public function alters(): bool
+    {
+        return $this->content()::alters();
+    }
+
+    public function looksAround(): bool
+    {
+        return $this->content()::looksAround();
+    }
+}

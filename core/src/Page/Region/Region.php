@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page\Region;
+
+use Awning\Core\Page\Altered;
+use Awning\Core\Page\Bounds;
+use Awning\Core\Page\Data;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Record;
+use Awning\Core\Page\RecordKind;
+
+/**
+ * A connected area of the flats, named by its label, and what it is filled with.
+ *
+ * @phpstan-import-type FlowData from FlowLines
+ *
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?FlowData, stands: ?int}
+ */
+final readonly class Region implements Record
+{
+    use Altered;
+
+    /**
+     * @param  int  $figure  0 while it is unfilled
+     * @param  int  $material  0 while it is unfilled
+     * @param  int  $area  free pixels, those under the ink not counted; of solid black its own
+     * @param  int  $x  a pixel inside it, in the middle of its longest run
+     * @param  bool  $locked  whether it stays as it is, whatever is filled or drawn over it
+     * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
+     * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
+     * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
+     * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
+     * @param  ?FlowLines  $flow  which way its strands or folds run, for the same; null: that is not told
+     * @param  ?int  $stands  under which light plan, as a panel of its own; null: as the whole page does
+     */
+    public function __construct(
+        public int $figure, public int $material, public int $area, public int $x, public int $y,
+        public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
+        public ?Solid $solid = null, public bool $before = false, public ?FlowLines $flow = null, public ?int $stands = null,
+    ) {
+        Bounds::whole('figure', $figure, 0);
+        Bounds::whole('material', $material, 0);
+        Bounds::whole('area', $area, 0, PageSize::MOST ** 2);
+        Bounds::whole('x', $x, 0, PageSize::MOST);
+        Bounds::whole('y', $y, 0, PageSize::MOST);
+        $shift === null || Bounds::id($shift);
+        Bounds::whole('wears', $wears ?? 0, 0);
+        Bounds::whole('stands', $stands ?? 1, 1);
+    }
+
+    public static function kind(): RecordKind
+    {
+        return RecordKind::Region;
+    }
+
+    public static function fromData(Data $data): self
+    {
+        return new self(
+            $data->int('figure', 0, PHP_INT_MAX), $data->int('material', 0, PHP_INT_MAX), $data->int('area', 0, PageSize::MOST ** 2),
+            $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
+            $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
+            $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
+            $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
+            $data->flag('before', false), $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
+            $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
+        );
+    }
+
+    /** @return RegionData */
+    public function toData(): array
+    {
+        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before, 'flow' => $this->flow?->toList(), 'stands' => $this->stands];
+    }
+
+    /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
+    public function filled(int $figure, int $material): self
+    {
+        return $this->but(['figure' => $material === 0 ? 0 : $figure, 'material' => $material, 'shift' => $material === $this->material ? $this->shift : null]);
+    }
+
+    /** The same thing where the flats have changed: so many free pixels, and a pixel that is inside it now. */
+    public function reaching(int $area, int $x, int $y): self
+    {
+        return $this->but(['area' => $area, 'x' => $x, 'y' => $y]);
+    }
+
+    /** The same area as another region is filled. */
+    public function like(self $other): self
+    {
+        return $other->reaching($this->area, $this->x, $this->y);
+    }
+
+    public function lockedAs(bool $locked): self
+    {
+        return $this->but(['locked' => $locked]);
+    }
+
+    public function shiftedBy(?string $shift): self
+    {
+        return $this->but(['shift' => $shift]);
+    }
+
+    public function wearing(?int $variant): self
+    {
+        return $this->but(['wears' => $variant]);
+    }
+
+    public function as(?Solid $solid): self
+    {
+        return $this->but(['solid' => $solid]);
+    }
+
+    public function standing(bool $before): self
+    {
+        return $this->but(['before' => $before]);
+    }
+
+    public function running(?FlowLines $flow): self
+    {
+        return $this->but(['flow' => $flow]);
+    }
+
+    public function standingUnder(?int $plan): self
+    {
+        return $this->but(['stands' => $plan]);
+    }
+
+    public function isFilled(): bool
+    {
+        return $this->material > 0;
+    }
+}
