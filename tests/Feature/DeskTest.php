@@ -159,7 +159,10 @@ final class DeskTest extends TestCase
         self::assertSame(['tone' => 'line', 'name' => 'Line colour', 'scope' => 'ink'], $rules['tones'][5]);
         self::assertSame(['tone' => 'deep', 'name' => 'Deep shade', 'scope' => 'figure'], $rules['tones'][0]);
         foreach ($rules['hangable'] as $number => $entry) {
-            $this->op($this->page, ['kind' => 'pass.add', 'id' => "hangable$number", 'pass' => $entry['pass'] + ['figure' => $this->material->figure_id, 'scope' => ['kind' => 'figure', 'id' => $this->material->figure_id]]])->assertOk();
+            foreach ($entry['scopes'] as $scope) {
+                $on = ['figure' => $this->material->figure_id, 'scope' => ['kind' => $scope, 'id' => $this->material->figure_id]];
+                $this->op($this->page, ['kind' => 'pass.add', 'id' => "hangable$number$scope", 'pass' => $entry['pass'] + $on])->assertOk();
+            }
         }
     }
 }
