@@ -22,6 +22,7 @@ use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Region\ColourShift;
 use Awning\Core\Page\Region\Region;
+use Awning\Core\Proof\Finder;
 use Awning\Core\Proof\FinderKinds;
 use Awning\Core\Proof\Finders\AlikeNeighbours;
 use Awning\Core\Proof\Finders\FlatsBeyondLines;
@@ -29,6 +30,7 @@ use Awning\Core\Proof\Finders\IsolatedRegions;
 use Awning\Core\Proof\Finders\SmallRegions;
 use Awning\Core\Proof\Finders\StrayPieces;
 use Awning\Core\Proof\Finding;
+use Awning\Core\Proof\FromPixels;
 use Awning\Core\Proof\ProofPage;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Outline;
@@ -443,6 +445,18 @@ final class HandFlatsTest extends TestCase
         self::assertSame(['kind' => 'pass.change', 'id' => 'hidden0001', 'values' => ['visible' => true]], $found['hidden']['findings'][0]['mend']['op'] ?? null);
         $this->ask('flats.absorb', ['labels' => [$this->label(302, 252)]]);
         self::assertSame([], array_filter($this->sheet()->all(Region::class), fn (Region $region): bool => $region->area < 60));
+    }
+
+    public function test_of_many_findings_all_are_counted_some_told_and_as_many_mended_as_one_op_takes(): void
+    {
+        $regions = array_combine(range(1, 700), array_map(fn (int $i): Region => new Region(3, 8, 1 + $i % 40, $i, 2), range(1, 700)));
+        $none = fn (): never => throw new \LogicException('not asked for');
+        $page = new ProofPage($regions, [], 300, fn (): ?int => null, fn (): RegionGraph => new RegionGraph([]), $none, $none);
+        $find = fn (Finder $finder, ProofPage $page): array => $finder instanceof FromPixels ? [] : $finder->find($page);
+        $small = array_column(FinderKinds::lookThrough($page, $find), null, 'kind')['small'];
+        self::assertSame([700, 60, 500], [$small['count'], count($small['findings']), count($small['mend']['op']['labels'] ?? [])]);
+        self::assertSame('1 px', $small['findings'][0]['words'], 'the smallest first');
+        OpKinds::read('flats.absorb', array_diff_key($small['mend']['op'], ['kind' => 0]));
     }
 
     /**

@@ -119,6 +119,7 @@ usleep(2_000_000);
 unlink($theirs);
 $bench($pages[2]);
 $browser->press('Proof');
+$browser->until('window.awning.bench.view.findings !== null', 'what was found', 60);
 $shot('bench-proof');
 $bench($pages[3]);
 $shot('bench-ink');

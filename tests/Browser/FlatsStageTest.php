@@ -204,7 +204,7 @@ final class FlatsStageTest extends BrowserTestCase
         $browser->until('window.awning.bench.view.findings?.some((finding) => finding.kind === "small")', 'the crumb');
         $browser->run('document.querySelectorAll("details").forEach((one) => (one.open = true))');
         $before = count($this->sheet()->all(Region::class));
-        $browser->press('Join all to neighbours');
+        $browser->press('Join all');
         $this->saved($browser);
         self::assertSame($before - 1, count($this->sheet()->all(Region::class)));
         self::assertSame(0, $this->materialAt(472, 152));

@@ -274,7 +274,7 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('This page follows');
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
         // What hangs beside it becomes part of it, here as it is, and elsewhere anew.
-        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.apply({ kind: 'pass.add', id: 'hempass00001', pass: { name: 'Hem', figure, scope, kind: 'tint', tone: null, colour: '#e0c080', follows: null, mode: 'normal', opacity: 0.5 } })");
+        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.apply({ kind: 'pass.add', id: 'hempass00001', pass: { name: 'Hem', figure, scope, content: { kind: 'tint', colour: '#e0c080', follows: null }, mode: 'normal', opacity: 0.5 } })");
         $this->saved($browser);
         $browser->run('[...document.querySelectorAll("fieldset label")].find((label) => label.textContent === "Hem").click()');
         $browser->press('Change it to what hangs here');

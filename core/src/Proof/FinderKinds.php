@@ -18,7 +18,7 @@ use Awning\Core\Proof\Finders\UnfilledRegions;
  * @phpstan-import-type FindingData from Finding
  * @phpstan-import-type MendData from Mend
  *
- * @phpstan-type FindingsData array{kind: string, title: string, stage: value-of<FinderStage>, findings: list<FindingData>, mend: ?MendData}
+ * @phpstan-type FindingsData array{kind: string, title: string, stage: value-of<FinderStage>, count: int, findings: list<FindingData>, mend: ?MendData}
  */
 final class FinderKinds
 {
@@ -27,8 +27,11 @@ final class FinderKinds
         UnfilledRegions::class, AlikeNeighbours::class, IsolatedRegions::class, FlatsBeyondLines::class, StrayPieces::class, SmallRegions::class, HiddenPasses::class,
     ];
 
-    /** Of one kind no more than this: the worst. */
-    public const MOST = 60;
+    /** Of one kind no more than this is told one by one: the worst. */
+    private const TOLD = 60;
+
+    /** Of one kind no more than this is mended by one press. */
+    public const MOST = 500;
 
     /**
      * @param  ?callable(Finder, ProofPage): list<Finding>  $find  runs a finder, or knows what it found before
@@ -39,11 +42,13 @@ final class FinderKinds
         $found = [];
         foreach (self::ALL as $class) {
             $finder = new $class;
-            $findings = array_slice($find === null ? $finder->find($page) : $find($finder, $page), 0, self::MOST);
+            $findings = $find === null ? $finder->find($page) : $find($finder, $page);
             if ($findings !== []) {
                 $found[] = [
                     'kind' => $finder::kind(), 'title' => $finder::title(), 'stage' => $finder::stage()->value,
-                    'findings' => array_map(fn (Finding $finding): array => $finding->toData(), $findings), 'mend' => $finder->mend($findings)?->toData(),
+                    'count' => count($findings),
+                    'findings' => array_map(fn (Finding $finding): array => $finding->toData(), array_slice($findings, 0, self::TOLD)),
+                    'mend' => $finder->mend(array_slice($findings, 0, self::MOST))?->toData(),
                 ];
             }
         }

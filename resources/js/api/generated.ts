@@ -136,7 +136,7 @@ export type FillInsideInput = { outline: PlaceData[]; figure: number; material: 
 
 export type FindingData = { words: string; labels: number[]; x: number | null; y: number | null; mend: MendData | null };
 
-export type FindingsData = { kind: string; title: string; stage: FinderStage; findings: FindingData[]; mend: MendData | null };
+export type FindingsData = { kind: string; title: string; stage: FinderStage; count: number; findings: FindingData[]; mend: MendData | null };
 
 export type FlatPenData = { points: PointData[]; width: number };
 

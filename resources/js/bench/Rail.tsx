@@ -81,9 +81,7 @@ function StageButton({ stage }: { stage: Stage }) {
     const bench = useBenchModel();
     const isPicked = useBench((view) => view.stage === stage.id);
     const odd = useBench(
-        (view) =>
-            view.findings?.filter((one) => one.stage === 'flats').reduce((sum, one) => sum + one.findings.length, 0) ??
-            0,
+        (view) => view.findings?.filter((one) => one.stage === 'flats').reduce((sum, one) => sum + one.count, 0) ?? 0,
     );
     const left = usePage((view) => stage.left(view, odd));
     return (

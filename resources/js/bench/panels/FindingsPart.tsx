@@ -38,7 +38,7 @@ export function useFindings(): FindingsData[] | null {
 /** Those that a stage shows. */
 export function FindingsPart({ stage }: { stage: FinderStage }) {
     const findings = useFindings()?.filter((one) => one.stage === stage) ?? null;
-    const count = findings?.reduce((sum, one) => sum + one.findings.length, 0);
+    const count = findings?.reduce((sum, one) => sum + one.count, 0);
     return (
         <Fold title="Worth a look" tells={count === undefined ? '…' : String(count)}>
             <FindingsList findings={findings} nothing="Nothing is odd about the flats." />
@@ -58,18 +58,18 @@ export function FindingsList({ findings, nothing }: { findings: FindingsData[] |
     );
 }
 
-function Kind({ kind, title, findings, mend }: FindingsData) {
+function Kind({ kind, title, count, findings, mend }: FindingsData) {
     return (
         <div className="flex flex-col gap-1">
             <p className="flex items-center justify-between gap-2">
-                {title}: {findings.length}
+                {title}: {count}
                 {mend !== null && <MendButton mend={mend} />}
             </p>
             <ul>
                 {findings.slice(0, SHOWN).map((finding, i) => (
                     <One key={`${i} ${finding.labels.join(' ')} ${finding.words}`} kind={kind} finding={finding} />
                 ))}
-                {findings.length > SHOWN && <li className="quiet">and {findings.length - SHOWN} more</li>}
+                {count > SHOWN && <li className="quiet">and {count - SHOWN} more</li>}
             </ul>
         </div>
     );
