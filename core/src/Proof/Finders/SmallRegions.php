@@ -43,6 +43,6 @@ final readonly class SmallRegions implements Finder
 
     public function mend(array $findings): Mend
     {
-        return new Mend('Join all', 'Each joins the neighbour it shares most of its border with', 'flats.absorb', ['labels' => array_merge(...array_map(fn (Finding $finding): array => $finding->labels, $findings))]);
+        return new Mend('Join all', 'Each joins the neighbour from which the least ink separates it', 'flats.absorb', ['labels' => array_merge(...array_map(fn (Finding $finding): array => $finding->labels, $findings))]);
     }
 }
