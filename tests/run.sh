@@ -14,6 +14,8 @@ run() { # name, command...
 fixtures() { php core/tests/write_fixtures.php var/fixtures; }
 front() { npm run --silent types && npm run --silent lint && npx --no-install knip && npm run --silent format:check && fixtures && npm run --silent test; }
 static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php artisan awning:types --check; }
+# Two processes, each with a database and folders of its own (tests/bootstrap.php).
+both() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
 database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }
 
 export XDEBUG_MODE=off
@@ -21,11 +23,11 @@ owned=1; alive "$VAR/run/mariadb.pid" && owned=0
 case "$wanted" in all | feature | browser | reference) database ;; esac
 run front front
 run static static
-run core php vendor/bin/phpunit --testsuite core
-run feature php vendor/bin/phpunit --testsuite feature
+run core both core
+run feature both feature
 run reference php vendor/bin/phpunit --testsuite reference
 run drill php tests/Drill/run.php --short
-run browser php vendor/bin/phpunit --testsuite browser
+run browser both browser
 # A database that was there before is somebody's; one of ours goes with the tests.
 [ $owned = 1 ] && ends "$VAR/run/mariadb.pid"
 

@@ -35,7 +35,7 @@ final class BackupTest extends TestCase
     protected function tearDown(): void
     {
         exec('rm -rf '.escapeshellarg($this->folder));
-        foreach (DB::select("SELECT schema_name AS name FROM information_schema.schemata WHERE schema_name LIKE 'awning_test_before_%' OR schema_name LIKE 'awning_test_new_%'") as $left) {
+        foreach (DB::select("SELECT schema_name AS name FROM information_schema.schemata WHERE schema_name LIKE '{$this->database()}_before_%' OR schema_name LIKE '{$this->database()}_new_%'") as $left) {
             DB::statement("DROP DATABASE `$left->name`");
         }
         // The tests that come after think the database empty.
@@ -93,7 +93,7 @@ final class BackupTest extends TestCase
         // And it works on: the step that was undone is done again, the page is painted on.
         $this->actingAs(User::query()->sole());
         $this->undo($page->refresh(), 'redo')->assertOk();
-        $aside = DB::select("SELECT schema_name AS name FROM information_schema.schemata WHERE schema_name LIKE 'awning_test_before_%'");
+        $aside = DB::select("SELECT schema_name AS name FROM information_schema.schemata WHERE schema_name LIKE '{$this->database()}_before_%'");
         self::assertCount(1, $aside);
         self::assertSame(2, (int) DB::scalar("SELECT COUNT(*) FROM `{$aside[0]->name}`.series"), 'what was there is kept aside');
     }
@@ -120,7 +120,7 @@ final class BackupTest extends TestCase
             $this->artisan('awning:restore', ['file' => "$this->folder/d.awning", '--yes' => true])->assertFailed();
             self::assertEquals($before, $this->everything(), $what);
         }
-        self::assertSame([], DB::select("SELECT schema_name FROM information_schema.schemata WHERE schema_name LIKE 'awning_test_new_%' OR schema_name LIKE 'awning_test_before_%'"));
+        self::assertSame([], DB::select("SELECT schema_name FROM information_schema.schemata WHERE schema_name LIKE '{$this->database()}_new_%' OR schema_name LIKE '{$this->database()}_before_%'"));
     }
 
     public function test_undo_is_as_long_as_the_rule_says_and_has_no_holes(): void
@@ -172,5 +172,11 @@ final class BackupTest extends TestCase
         (new TileSweep)->run(48);
         self::assertGreaterThan(1, $reads, 'it reads in parts');
         self::assertSame(0, count(array_diff(array_slice($tiles, 60), DB::table('tiles')->pluck('hash')->all())), 'no tile that undo needs is gone');
+    }
+
+    /** Each process of a test run has one of its own. */
+    private function database(): string
+    {
+        return DB::connection()->getDatabaseName();
     }
 }
