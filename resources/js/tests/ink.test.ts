@@ -17,7 +17,7 @@ import {
 } from '../bench/model/lines';
 import { BenchModel } from '../bench/model/model';
 import { croppedTo, frameOf, knobOf, movedBy, scaledTo, sidesAt, sidesOf, turnedTo } from '../bench/model/placing';
-import { countOf } from '../bench/panels/Histogram';
+import { countOf } from '../bench/panels/ink/Histogram';
 import { curve, ellipse, squared } from '../bench/model/shapes';
 import { tilesInView } from '../bench/surface/cleanLooks';
 import { TOOLS } from '../bench/tools/registry';

@@ -5,8 +5,8 @@ import { asMade, passFor, refreshed, sentence, type Target } from '../page/targe
 import { buildStack, layersOf } from '../picture/stack';
 import { edgeOf, groupPlace, passUnder, placeBetween, placeOutside } from '../bench/model/passPlaces';
 import { asSetup, besides, changedTo, hungFrom, painted, roughKind } from '../bench/model/setups';
-import { placesByKeys } from '../bench/panels/keyPlaces';
-import { announcementsOf } from '../bench/panels/PassesAwning';
+import { placesByKeys } from '../bench/panels/passes/keyPlaces';
+import { announcementsOf } from '../bench/panels/passes/PassesAwning';
 import { pages } from './fixtures';
 import { shade as pass } from './world';
 

@@ -1,10 +1,10 @@
 /** The right-hand column of each stage. */
 import type { ComponentType } from 'react';
-import { FlatsPanel } from './FlatsPanel';
-import { InkPanel } from './InkPanel';
-import { MoodPanel } from './MoodPanel';
-import { LightPanel } from './PassesAwning';
-import { ProofPanel } from './ProofPanel';
+import { FlatsPanel } from './flats/FlatsPanel';
+import { InkPanel } from './ink/InkPanel';
+import { MoodPanel } from './mood/MoodPanel';
+import { LightPanel } from './passes/PassesAwning';
+import { ProofPanel } from './proof/ProofPanel';
 import type { StageId } from '../stages/stage';
 
 export const PANELS: Record<StageId, ComponentType> = {

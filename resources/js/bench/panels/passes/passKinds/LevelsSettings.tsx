@@ -1,0 +1,51 @@
+import type { LevelsData } from '../../../../api/generated';
+import { Slide } from '../../../../ui/Slide';
+import type { SettingsProps } from './settings';
+import { useContent } from './useContent';
+
+/** The slider of the middle runs evenly in factors: as far to half as to double. */
+const toMiddle = (at: number): number => Math.round(100 * 10 ** (at / 100)) / 100;
+const fromMiddle = (middle: number): number => Math.round(100 * Math.log10(middle));
+
+/** Percent that black and white stay apart. */
+const APART = 1;
+
+export function LevelsSettings({ id, content, disabled }: SettingsProps<LevelsData>) {
+    const { preview, apply } = useContent(id, content);
+    const [black, white] = [Math.round(100 * content.black), Math.round(100 * content.white)];
+    const slide = (change: (at: number) => Partial<LevelsData>) => ({
+        wide: true,
+        disabled,
+        onChange: (at: number) => preview(change(at)),
+        onSettle: (at: number) => apply(change(at)),
+    });
+    return (
+        <>
+            <Slide
+                label="Black at"
+                most={100}
+                value={black}
+                shown={`${black} %`}
+                title="What is as dark as this becomes black"
+                {...slide((at) => ({ black: Math.min(at, white - APART) / 100 }))}
+            />
+            <Slide
+                label="White at"
+                most={100}
+                value={white}
+                shown={`${white} %`}
+                title="What is as light as this becomes white"
+                {...slide((at) => ({ white: Math.max(at, black + APART) / 100 }))}
+            />
+            <Slide
+                label="Middle"
+                least={-100}
+                most={100}
+                value={fromMiddle(content.middle)}
+                shown={`× ${content.middle}`}
+                title="Above 1 what lies between black and white becomes lighter, below darker"
+                {...slide((at) => ({ middle: toMiddle(at) }))}
+            />
+        </>
+    );
+}
