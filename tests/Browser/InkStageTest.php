@@ -129,7 +129,7 @@ final class InkStageTest extends BrowserTestCase
     {
         $browser = $this->inking();
         $before = $this->inkAt(38, 200);
-        $browser->run('window.awning.bench.try({ clean: { weight: 3 } })');
+        $browser->run('window.awning.bench.ink.try({ clean: { weight: 3 } })');
         $this->have($browser, 'Clean again');
         self::assertSame([0, 255], [$before, $this->inkAt(38, 200)], 'three pixels thicker');
         self::assertSame(3, $this->sheet()->find(Drawing::class, 'drawing1')?->clean->weight);
@@ -276,7 +276,7 @@ final class InkStageTest extends BrowserTestCase
         $browser = $this->inking();
         $screen = fn (int $x, int $y): array => $browser->run('const { canvas, view } = window.awning.renderer; return [...canvas.getContext("2d").getImageData(canvas.width / 2 + (arguments[0] - view.x) * view.scale, canvas.height / 2 + (arguments[1] - view.y) * view.scale, 1, 1).data]', [$x, $y]);
         $this->comes(fn (): bool => $screen(38, 200)[0] > 200, 'the page as it is');
-        $browser->run('window.awning.bench.try({ clean: { weight: 3 } })');
+        $browser->run('window.awning.bench.ink.try({ clean: { weight: 3 } })');
         $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] < 60 })()', 'a heavier line, before it is cleaned');
         self::assertSame(0, $this->inkAt(38, 200), 'nothing is done yet');
         $browser->press('Put back');
@@ -290,7 +290,7 @@ final class InkStageTest extends BrowserTestCase
         self::assertEqualsWithDelta(210, $this->sheet()->find(Drawing::class, 'drawing1')?->place->crop[0], 2);
 
         $browser->until('window.awning.bench.view.trial === null', 'the trial is over');
-        $browser->run('window.awning.bench.try({ place: { crop: null, corners: [[30, 50], [570, 50], [570, 350], [30, 350]] } })');
+        $browser->run('window.awning.bench.ink.try({ place: { crop: null, corners: [[30, 50], [570, 50], [570, 350], [30, 350]] } })');
         $this->drag($browser, [[30, 50], [100, 30], [206, 44]]);
         self::assertEqualsWithDelta([[206, 44], [570, 50]], array_slice($browser->run('return window.awning.bench.view.trial.place.corners'), 0, 2), 2);
     }

@@ -13,7 +13,7 @@ export function BrushChoice() {
     const [isOpen, setOpen] = useState(false);
     const [isMaking, setMaking] = useState(false);
     const pick = (boxed: BoxedBrush): void => {
-        bench.take(boxed);
+        bench.paint.take(boxed);
         bench.set({ size: boxed.size });
         setOpen(false);
     };

@@ -82,7 +82,7 @@ export function BrushMaker({ from, onTaken }: { from: BoxedBrush; onTaken: () =>
     const bench = useBenchModel();
     const session = useSession();
     const [hardness, setHardness] = useState(from.hardness);
-    const [tip, setTip] = useState<TipData>(bench.tip ?? PLAIN);
+    const [tip, setTip] = useState<TipData>(bench.paint.tip ?? PLAIN);
     const brush: OwnBrush = { size: bench.view.size, hardness, tip };
     const set = (change: Partial<TipData>): void => setTip({ ...tip, ...change });
     const bring = async (file: File | undefined): Promise<void> => {
@@ -190,16 +190,16 @@ function Keep({ from, brush, onTaken }: { from: BoxedBrush; brush: OwnBrush; onT
     const keep = async (): Promise<void> => {
         const boxed = await session.brushes.keep(name.trim(), brush);
         if (boxed === null) return;
-        bench.take(boxed);
+        bench.paint.take(boxed);
         onTaken();
     };
     const tryIt = (): void => {
-        bench.take({ ...from, id: 0, name: `${from.name}, tried`, ...brush });
+        bench.paint.take({ ...from, id: 0, name: `${from.name}, tried`, ...brush });
         onTaken();
     };
     const remove = async (): Promise<void> => {
         await session.brushes.delete(from.id);
-        bench.take(null);
+        bench.paint.take(null);
     };
     return (
         <div className="flex gap-1">

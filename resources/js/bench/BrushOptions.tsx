@@ -3,7 +3,7 @@ import { TIP_RANGES } from '../api/generated';
 import { Slide } from '../ui/Slide';
 import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
-import { tipOf } from './model/model';
+import { tipOf } from './model/paintModel';
 import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
 
 /** The slider runs by the root of the size: small brushes need fine steps. */

@@ -20,25 +20,25 @@ export function Lifted() {
     const { id } = passFor(rules, records, target);
     return (
         <>
-            <button className="act narrow" onClick={() => bench.movePaint(id, { scale: [-1, 1] })}>
+            <button className="act narrow" onClick={() => bench.paint.movePaint(id, { scale: [-1, 1] })}>
                 Mirror it
             </button>
-            <button className="act narrow" onClick={() => bench.movePaint(id, { turn: -15 })}>
+            <button className="act narrow" onClick={() => bench.paint.movePaint(id, { turn: -15 })}>
                 Turn left
             </button>
-            <button className="act narrow" onClick={() => bench.movePaint(id, { turn: 15 })}>
+            <button className="act narrow" onClick={() => bench.paint.movePaint(id, { turn: 15 })}>
                 Turn right
             </button>
-            <button className="act narrow" onClick={() => bench.movePaint(id, { scale: [0.8, 0.8] })}>
+            <button className="act narrow" onClick={() => bench.paint.movePaint(id, { scale: [0.8, 0.8] })}>
                 Smaller
             </button>
-            <button className="act narrow" onClick={() => bench.movePaint(id, { scale: [1.25, 1.25] })}>
+            <button className="act narrow" onClick={() => bench.paint.movePaint(id, { scale: [1.25, 1.25] })}>
                 Larger
             </button>
             <button
                 className="act narrow"
                 title="Remembers it, to put it into another pass, another figure or another page"
-                onClick={() => bench.carry(id)}
+                onClick={() => bench.paint.carry(id)}
             >
                 Take along
             </button>
@@ -62,11 +62,15 @@ function Carried() {
                 className="act narrow main"
                 disabled={!may}
                 title={`${carried.name} goes into the picked pass: where it was, or on another page into the middle of what is in view`}
-                onClick={() => bench.placeCarried()}
+                onClick={() => bench.paint.placeCarried()}
             >
                 <span className="max-w-[190px] truncate">Put {carried.name} here</span>
             </button>
-            <button className="act narrow" title="Forget what was taken along" onClick={() => bench.keepCarried(null)}>
+            <button
+                className="act narrow"
+                title="Forget what was taken along"
+                onClick={() => bench.paint.keepCarried(null)}
+            >
                 Forget
             </button>
         </span>

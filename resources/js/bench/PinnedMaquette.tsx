@@ -7,7 +7,7 @@ import { Maquette } from '../ui/Maquette';
 import { NamedOptions } from '../ui/NamedOptions';
 import { useBench, useBenchModel, usePage, useTarget } from './model/context';
 import { AT_FIRST, directionOf, planOf } from './model/keyLight';
-import { COMPUTED } from './model/model';
+import { COMPUTED } from './model/paintModel';
 
 /** Px that a study takes at the most, in height. */
 const STUDY = 160;

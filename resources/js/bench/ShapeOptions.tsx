@@ -3,7 +3,8 @@ import { RAMP_FORMS, SHAPE_USES, type RampForm, type ShapeUse } from '../api/gen
 import { Choice } from '../ui/Choice';
 import { Tick } from '../ui/Tick';
 import { useBench, useBenchModel } from './model/context';
-import { AREA_WITH, BLOCK_WITH, type AreaWith, type BlockWith } from './model/model';
+import { AREA_WITH, type AreaWith } from './model/paintModel';
+import { BLOCK_WITH, type BlockWith } from './model/flatsModel';
 import { SHAPES, type Shape } from './model/shapes';
 
 const SHAPE_NAMES: Record<Shape, string> = { corners: 'corners', curve: 'smooth curve', ellipse: 'ellipse' };

@@ -94,7 +94,7 @@ export const KEYS: KeyBinding[] = [
         shown: 'N',
         what: 'next unfilled region',
         is: key('n'),
-        run: (bench) => bench.view.stage === 'flats' && bench.nextUnfilled(),
+        run: (bench) => bench.view.stage === 'flats' && bench.flats.nextUnfilled(),
     },
     { shown: 'Space', what: 'drag the page', is: () => false },
     {
@@ -127,7 +127,7 @@ export const KEYS: KeyBinding[] = [
         shown: 'Delete',
         what: 'take picked lines away',
         is: (event) => event.key === 'Delete' || event.key === 'Backspace',
-        run: (bench) => bench.removePicked(),
+        run: (bench) => bench.ink.removePicked(),
     },
     { shown: 'G', what: 'grey', is: key('g'), run: (bench) => bench.set({ grey: !bench.view.grey }) },
     { shown: 'H', what: 'hide overlays', is: key('h'), run: (bench) => bench.set({ overlays: !bench.view.overlays }) },
@@ -166,8 +166,8 @@ export const KEYS: KeyBinding[] = [
 function endShape(bench: BenchModel): void {
     const { stage, draft } = bench.view;
     if (draft.length < 2) return;
-    if (stage === 'ink') bench.endDraft(false);
-    else if (stage === 'flats') bench.endCorners();
+    if (stage === 'ink') bench.ink.endDraft(false);
+    else if (stage === 'flats') bench.flats.endCorners();
     else bench.surface?.end();
 }
 

@@ -111,16 +111,16 @@ describe('the bench', () => {
         expect(bench.view.size).toBe(1200);
         const fog = { id: 0, name: 'Sea fog', what: 'soft', size: 160, hardness: 0, tip: null };
         bench.set({ boxed: fog, opacity: 0.25, steady: 0.75 });
-        expect(bench.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
+        expect(bench.paint.brush).toEqual({ size: 1200, hardness: 0, opacity: 0.25, smoothing: 0.75 });
         bench.set({ boxed: { ...fog, hardness: 0.5, tip } });
-        expect(bench.brush).toMatchObject({ hardness: 0.5, opacity: 0.25, tip });
+        expect(bench.paint.brush).toMatchObject({ hardness: 0.5, opacity: 0.25, tip });
         bench.set({ flow: 0.125 });
-        expect(bench.brush).toMatchObject({ opacity: 0.25, tip: { ...tip, flow: 0.125 } });
-        bench.take({ ...fog, hardness: 0.5, tip });
-        expect(bench.brush.tip?.flow).toBe(0.5);
+        expect(bench.paint.brush).toMatchObject({ opacity: 0.25, tip: { ...tip, flow: 0.125 } });
+        bench.paint.take({ ...fog, hardness: 0.5, tip });
+        expect(bench.paint.brush.tip?.flow).toBe(0.5);
         bench.set({ flow: 0.125 });
         bench.set({ boxed: null });
-        expect(bench.brush).toEqual({ size: 1200, hardness: 1, opacity: 0.25, smoothing: 0.75 });
+        expect(bench.paint.brush).toEqual({ size: 1200, hardness: 1, opacity: 0.25, smoothing: 0.75 });
     });
     it('steps through the figures that have materials, round and round, and keeps the tone', () => {
         open();
@@ -141,14 +141,14 @@ describe('the bench', () => {
     it('goes to the largest region that is left', () => {
         const goTo = vi.fn();
         open().surface = { goTo } as unknown as SurfaceHandle;
-        bench.nextUnfilled();
+        bench.flats.nextUnfilled();
         expect(goTo.mock.calls).toEqual([[31, 32, 20]]);
-        bench.nextUnfilled();
+        bench.flats.nextUnfilled();
         expect(goTo.mock.calls[1]).toEqual([11, 12, Math.sqrt(90)]);
-        bench.nextUnfilled();
+        bench.flats.nextUnfilled();
         expect(goTo.mock.calls[2]).toEqual([31, 32, 20]);
         bench.session.apply(fillRegions({ labels: [1, 3], ...filledWith(oilskin) }));
-        bench.nextUnfilled();
+        bench.flats.nextUnfilled();
         expect(goTo).toHaveBeenCalledTimes(3);
         expect(bench.session.view.message).toBe('Every region is filled.');
     });
@@ -568,7 +568,7 @@ describe('tools', () => {
             removeItem: (key: string) => kept.delete(key),
         });
         open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target });
-        bench.carry('shade1');
+        bench.paint.carry('shade1');
         expect(bench.view.carried).toBeNull();
         const lifted = [
             { x: 10, y: 20 },
@@ -576,11 +576,11 @@ describe('tools', () => {
             { x: 51, y: 60 },
         ];
         bench.set({ lifted });
-        bench.carry('shade1');
+        bench.paint.carry('shade1');
         const name = `Shade of ${target.figureName}`;
         expect(remembered()).toEqual({ page: bench.session.view.id, pass: 'shade1', name, outline: lifted });
         bench.set({ lifted: null, target: { ...target, tone: 'light' } });
-        bench.placeCarried();
+        bench.paint.placeCarried();
         const [made] = Object.entries(bench.session.view.records.pass).filter(
             ([, { content }]) => content.kind === 'tone' && content.tone === 'light',
         );
@@ -604,7 +604,7 @@ describe('tools', () => {
         expect(bench.view.lifted).toEqual(lifted);
         // On another page it comes into the middle of what is in view, by whole pixels.
         expect(wayOf({ page: 99, pass: 'shade1', name, outline: lifted }, 4, { x: 200.2, y: 100 })).toEqual([170, 60]);
-        bench.keepCarried(null);
+        bench.paint.keepCarried(null);
         expect([remembered(), bench.view.carried]).toEqual([null, null]);
         kept.set('awning-carried', '{');
         expect(remembered()).toBeNull();

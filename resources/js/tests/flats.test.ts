@@ -63,14 +63,14 @@ describe('bridges', () => {
         const goTo = vi.fn();
         bench.surface = { goTo } as unknown as SurfaceHandle;
         const seen = [1, 2, 3].map(() => {
-            bench.nextDoubtful();
+            bench.flats.nextDoubtful();
             return bench.view.bridge;
         });
         expect(seen).toEqual(['5', '12', '5']);
         expect(goTo.mock.calls[1]).toEqual([210.5, 50]);
         bench.session.apply(changeBridges({ draw: null, bridge: Number('5'), as: 'kept' }));
         bench.session.apply(changeBridges({ draw: null, bridge: Number('12'), as: 'refused' }));
-        bench.nextDoubtful();
+        bench.flats.nextDoubtful();
         expect(bench.view.bridge).toBeNull();
         expect(bench.session.view.message).toContain('No gap is in doubt');
     });
@@ -133,17 +133,17 @@ describe('cues', () => {
         ]);
         const asked = vi.fn(async () => ({ 1: oilskin.id, 2: clogs.id, 3: clogs.id }));
         Object.assign(api, { spreadCues: asked });
-        await bench.spreadCues();
+        await bench.flats.spreadCues();
         expect(asked).toHaveBeenCalledWith(7, [
             [1, oilskin.id, 5],
             [3, oilskin.id, 6],
             [2, clogs.id, 1],
         ]);
         expect(ops()).toEqual([]);
-        bench.takeCues(clogs.figure);
+        bench.flats.takeCues(clogs.figure);
         expect(ops()).toEqual([{ kind: 'fill', labels: [2, 3], figure: clogs.figure, material: clogs.id }]);
         expect([bench.view.meant, bench.view.cues.length]).toEqual([{ 1: oilskin.id }, 2]);
-        bench.takeCues(null);
+        bench.flats.takeCues(null);
         expect([ops().length, bench.view.meant, bench.view.cues.length]).toEqual([2, null, 0]);
     });
     it('are shown as they would fill', () => {

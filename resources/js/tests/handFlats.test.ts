@@ -79,7 +79,7 @@ describe('blocking in', () => {
         expect(bench.view.draft).toEqual([]);
         drag('block', [point(1, 1)]);
         drag('block', [point(2, 2)]);
-        bench.endCorners();
+        bench.flats.endCorners();
         expect(ops()).toHaveLength(1);
     });
 
@@ -138,7 +138,7 @@ describe('picked regions', () => {
         bench.choose('light');
         bench.set({ chosen: [1, 3] });
         const { width, height } = bench.session.view.records.page.page;
-        bench.drawFlow(true);
+        bench.paint.drawFlow(true);
         expect(TOOLS.choose.sentence(bench)).toMatch(/Draw over the picked regions/);
         drag('choose', [point(10, 20), point(12, 20)], at);
         expect([ops(), bench.view.isDrawingFlow, bench.view.chosen]).toEqual([[], true, [1, 3]]);
@@ -194,9 +194,9 @@ describe('picked regions', () => {
         open({
             region: { 1: region(9, 90), 2: region(9, 50), 3: { ...region(9, 30), locked: true }, 4: region(8, 20) },
         });
-        expect(bench.shiftable()).toEqual([1, 2]);
+        expect(bench.flats.shiftable()).toEqual([1, 2]);
         bench.set({ chosen: [2, 4, 99] });
-        expect(bench.shiftable()).toEqual([2]);
+        expect(bench.flats.shiftable()).toEqual([2]);
     });
 
     it('take their materials with them to another figure', async () => {
@@ -374,13 +374,13 @@ describe('what the page before suggests', () => {
     it('is looked at before it is taken, and said when there is nothing', async () => {
         open();
         Object.assign(api, { asBefore: async () => ({ 1: 9 }) });
-        await bench.suggestAsBefore();
+        await bench.flats.suggestAsBefore();
         expect(bench.view.meant).toEqual({ 1: 9 });
         expect(ops()).toEqual([]);
-        bench.takeCues(null);
+        bench.flats.takeCues(null);
         expect(ops()).toEqual([{ kind: 'fill', labels: [1], figure: 3, material: 9 }]);
         Object.assign(api, { asBefore: async () => ({}) });
-        await bench.suggestAsBefore();
+        await bench.flats.suggestAsBefore();
         expect(bench.view.meant).toBeNull();
         expect(bench.session.view.message).toContain('No unfilled region');
     });

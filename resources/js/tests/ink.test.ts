@@ -428,7 +428,7 @@ describe('ink tools', () => {
         loop?.move([point(290, 10), point(290, 160), point(90, 160)]);
         loop?.up();
         expect(bench.view.picked).toEqual(['flat']);
-        bench.removePicked();
+        bench.ink.removePicked();
         expect(drawn().at(-1)).toEqual({ id: 'flat', stroke: null });
     });
     it('pull a picked line into shape', () => {
@@ -524,7 +524,7 @@ describe('shapes', () => {
             [100, 150],
         ]);
         bench.set({ isSnapping: false });
-        expect(bench.snapped({ x: 103, y: 96 })).toEqual({ x: 103, y: 96 });
+        expect(bench.ink.snapped({ x: 103, y: 96 })).toEqual({ x: 103, y: 96 });
     });
     it('come twice with the mirror on, and round with Shift', () => {
         open().set({ tool: 'shape', shape: 'ellipse', axis: { x: 300, y: 0, turn: 0 } });
@@ -571,12 +571,12 @@ describe('drawings', () => {
     });
     it('are tried with some settings changed, the others as they are', () => {
         open({ drawing: { drawing1: drawing, another1: { ...drawing, name: 'b' } } }).set({ drawing: 'another1' });
-        bench.try({ clean: { weight: 2 } });
-        bench.try({ place: { x: 7 } });
+        bench.ink.try({ clean: { weight: 2 } });
+        bench.ink.try({ place: { x: 7 } });
         expect(bench.view.trial).toEqual({ clean: { ...drawing.clean, weight: 2 }, place: { ...drawing.place, x: 7 } });
-        expect(bench.drawing?.[1].name).toBe('b');
+        expect(bench.ink.drawing?.[1].name).toBe('b');
         bench.set({ drawing: 'gone' });
-        expect(bench.drawing?.[0]).toBe('drawing1');
+        expect(bench.ink.drawing?.[0]).toBe('drawing1');
     });
     it('are counted by how dark they are', () => {
         const tile = new Uint8Array(SIDE * SIDE).fill(40, 0, 10).fill(200, 10, 13);

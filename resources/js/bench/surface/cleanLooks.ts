@@ -3,7 +3,7 @@ import { api, type CleanLook } from '../../api/client';
 import type { CleanData, DrawingData } from '../../api/generated';
 import { SIDE } from '../../picture/compose';
 import { HIGHEST } from '../../picture/tiles';
-import type { Trial } from '../model/model';
+import type { Trial } from '../model/inkModel';
 import { originalMatrix } from './originals';
 import type { Box, Part } from './viewport';
 

@@ -3,7 +3,7 @@ import { api } from '../../api/client';
 import type { DrawingData } from '../../api/generated';
 import type { Spot } from '../model/lines';
 import { frameOf, placeMatrix } from '../model/placing';
-import type { Trial } from '../model/model';
+import type { Trial } from '../model/inkModel';
 
 export class OriginalPictures {
     private readonly pictures = new Map<string, HTMLImageElement>();

@@ -1,6 +1,6 @@
 /** What is drawn over the page, in screen pixels. */
 import type { AxisData, BridgeData, BridgeKind, InkPointData } from '../../api/generated';
-import type { Cue } from '../model/model';
+import type { Cue } from '../model/flatsModel';
 
 const RADIUS = 7;
 

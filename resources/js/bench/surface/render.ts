@@ -4,7 +4,8 @@ import { SIDE } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { HIGHEST } from '../../picture/tiles';
 import { sizeOf } from '../../page/store';
-import type { BenchModel, BenchView, Trial } from '../model/model';
+import type { BenchModel, BenchView } from '../model/model';
+import type { Trial } from '../model/inkModel';
 import { hasTwoRows, stageOf } from '../stages/stage';
 import type { Spot } from '../model/lines';
 import { axisGrips } from '../tools/axisGrip';
@@ -204,7 +205,7 @@ export class SurfaceRenderer {
         size: { width: number; height: number },
     ): void {
         const { tool, trial, compare, overlays, grid } = this.bench.view;
-        const drawing = this.bench.drawing?.[1] ?? null;
+        const drawing = this.bench.ink.drawing?.[1] ?? null;
         this.lookAtTrial(view, size);
         this.looks.draw(context, toScreen, size);
         if (drawing !== null && trial !== null && tool !== 'place' && isTurnTried(drawing, trial))
@@ -226,7 +227,7 @@ export class SurfaceRenderer {
             drawLines(
                 context,
                 toScreen,
-                this.bench.pickedLines.map(([, line]) => line),
+                this.bench.ink.pickedLines.map(([, line]) => line),
             );
     }
 
@@ -270,7 +271,7 @@ export class SurfaceRenderer {
     /** The picked drawing as the settings that are tried would clean it. */
     private lookAtTrial(view: View, size: Box): void {
         const { trial } = this.bench.view;
-        const picked = this.bench.drawing;
+        const picked = this.bench.ink.drawing;
         if (trial === null || picked === null) return this.looks.want(null);
         const [id, drawing] = picked;
         this.looks.want({ id, drawing, trial, ...tilesInView(shown(view, this.canvas), size, this.level) });

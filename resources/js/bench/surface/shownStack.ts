@@ -28,7 +28,7 @@ export function triedTable(bench: BenchModel): Uint8Array | null {
 
 function triedLevels(bench: BenchModel): { paper: number; ink: number } | null {
     const { trial } = bench.view;
-    const found = bench.drawing?.[1].found;
+    const found = bench.ink.drawing?.[1].found;
     if (trial === null || found === undefined || trial.clean.paper === null || trial.clean.ink === null) return null;
     const { paper, ink } = trial.clean;
     return paper === found.paper && ink === found.ink ? null : { paper, ink: Math.max(paper + 1, ink) };

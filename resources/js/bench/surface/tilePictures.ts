@@ -252,7 +252,7 @@ export class TilePictures {
         const size = sizeOf(this.bench.session.view);
         if (size === null || this.stack === null) return null;
         const instead = (layer: string): string =>
-            levels !== null && layer === 'ink' ? `scan:${this.bench.drawing?.[0]}` : layer;
+            levels !== null && layer === 'ink' ? `scan:${this.bench.ink.drawing?.[0]}` : layer;
         const stack = look.passes ? this.stack : { ...this.stack, planes: [], above: [] };
         const found = this.tileLayers.of(place, names, stack, size, instead, isView ? this.bench.view.tried : null);
         if (found === null) return null;

@@ -39,7 +39,11 @@ export function aimAt(host: ToolHost, start: Spot, erase: boolean, tone: Tone | 
 }
 
 /** @return what to say when there is nothing to aim at */
-function aimOf({ session, target: picked, brush }: BenchModel, erase: boolean, tone: Tone | null): Aim | string {
+function aimOf(
+    { session, target: picked, paint: { brush } }: BenchModel,
+    erase: boolean,
+    tone: Tone | null,
+): Aim | string {
     const { view } = session;
     if (!mayColour(view)) return whyNot(view, 'colour');
     if (sizeOf(view) === null) return 'The page has no line art yet. Go to Ink and import a scan.';

@@ -48,10 +48,10 @@ export const block: Tool = {
             case 'corners':
                 return setCorner(host, start);
             case 'pen':
-                return new PenGesture(host, start, (pen) => bench.shape(use, { outline: null, pen }));
+                return new PenGesture(host, start, (pen) => bench.flats.shape(use, { outline: null, pen }));
             case 'loop':
                 return new OutlineGesture(start, (outline) => {
-                    if (outline.length > 2) bench.shape(use, { outline: thinned(outline), pen: null });
+                    if (outline.length > 2) bench.flats.shape(use, { outline: thinned(outline), pen: null });
                 });
         }
     },
@@ -68,7 +68,7 @@ function push(host: ToolHost, start: ToolPoint): Gesture | null {
 function setCorner({ bench, view }: ToolHost, { x, y }: ToolPoint): null {
     const { draft } = bench.view;
     const isClosing = draft.length > 2 && Math.hypot(x - draft[0].x, y - draft[0].y) * view.scale <= CLOSE;
-    if (isClosing) bench.endCorners();
+    if (isClosing) bench.flats.endCorners();
     else bench.set({ draft: [...draft, { x, y }] });
     return null;
 }

@@ -1,5 +1,5 @@
 import { mayFlat, whyNot } from '../../page/store';
-import type { Cue } from '../model/model';
+import type { Cue } from '../model/flatsModel';
 import { drawCues } from '../surface/overlays';
 import { pickFirst } from './fill';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';

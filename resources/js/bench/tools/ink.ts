@@ -53,7 +53,7 @@ class InkGesture implements Gesture {
         this.preview = new LayerPreview(host, 'ink', 1, (base, line, column, row) =>
             mostOf(base, grained(line, grain, host.level, column, row)),
         );
-        this.line = this.preview.stroke(this.bench.nib);
+        this.line = this.preview.stroke(this.bench.ink.nib);
         this.hand = this.last = start;
         this.preview.show([this.line], this.line.add(this.pressed(start)));
     }
@@ -79,7 +79,7 @@ class InkGesture implements Gesture {
     up(): void {
         const drawn = this.drawn();
         this.preview.takeBack();
-        const nib = { ...this.bench.nib, smoothing: 0 };
+        const nib = { ...this.bench.ink.nib, smoothing: 0 };
         const lines = drawn.map(({ points, taper }) => this.preview.drawn(nib, tapered(points, taper)));
         this.preview.show(lines, new Set(lines.flatMap((line) => [...line.tiles.keys()])));
         addLines(this.bench.session, drawn);
@@ -127,11 +127,11 @@ class InkGesture implements Gesture {
 
     private straighten(to: ToolPoint): void {
         const [x, y, pressure] = this.line.points[0];
-        const from = this.bench.snapped({ x, y });
-        const end = this.bench.snapped(to);
+        const from = this.bench.ink.snapped({ x, y });
+        const end = this.bench.ink.snapped(to);
         const start: Point = [from.x, from.y, pressure];
         this.preview.takeBack();
-        this.line = this.preview.drawn(this.bench.nib, [start]);
+        this.line = this.preview.drawn(this.bench.ink.nib, [start]);
         const touched = new Set(this.line.tiles.keys());
         this.line.add([end.x, end.y, to.pressure]).forEach((key) => touched.add(key));
         this.preview.show([this.line], touched);

@@ -48,7 +48,7 @@ class CarryGesture implements Gesture {
 
     up(): void {
         if (this.by.x === 0 && this.by.y === 0) return;
-        this.host.bench.movePaint(this.aim.pass, { by: [this.by.x, this.by.y], copy: this.isCopy });
+        this.host.bench.paint.movePaint(this.aim.pass, { by: [this.by.x, this.by.y], copy: this.isCopy });
     }
 
     cancel(): void {

@@ -76,7 +76,7 @@ class MoveGesture implements Gesture {
     }
 
     private lines(): [string, InkStrokeData][] {
-        return this.host.bench.pickedLines.map(([id, stroke]) => [id, moved(stroke, this.by.x, this.by.y)]);
+        return this.host.bench.ink.pickedLines.map(([id, stroke]) => [id, moved(stroke, this.by.x, this.by.y)]);
     }
 }
 

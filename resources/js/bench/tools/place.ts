@@ -1,6 +1,6 @@
 import type { DrawingData, PlacementData } from '../../api/generated';
 import type { Spot } from '../model/lines';
-import type { Trial } from '../model/model';
+import type { Trial } from '../model/inkModel';
 import {
     cornerAt,
     croppedTo,
@@ -27,12 +27,12 @@ export const place: Tool = {
     what: 'Move the picked drawing; pull its corners to scale it, its sides to crop it, the knob to turn it',
     cursor: 'crosshair',
     options: [],
-    sentence: ({ drawing }) =>
+    sentence: ({ ink: { drawing } }) =>
         drawing === null
             ? 'There is no drawing to place yet'
             : `Placing ${drawing[1].name}: drag it, pull corners or sides, turn it by the knob; it is laid by the button at the right`,
     begin(host, point) {
-        const drawing = host.bench.drawing?.[1];
+        const drawing = host.bench.ink.drawing?.[1];
         return drawing !== undefined && may(host, 'flat') ? new PlaceGesture(host, drawing, point) : null;
     },
 };
@@ -53,7 +53,7 @@ class PlaceGesture implements Gesture {
     }
 
     move(points: ToolPoint[]): void {
-        this.host.bench.try({ place: this.pull(points[points.length - 1]) });
+        this.host.bench.ink.try({ place: this.pull(points[points.length - 1]) });
     }
 
     up(): void {}

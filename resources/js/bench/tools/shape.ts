@@ -24,7 +24,7 @@ export const shape: Tool = {
     sentence: ({ view }) => `${SENTENCES[view.shape]}${view.axis === null ? '' : '. The mirror is on'}`,
     begin(host, point) {
         if (!may(host, 'colour')) return null;
-        const start = host.bench.snapped(point);
+        const start = host.bench.ink.snapped(point);
         return host.bench.view.shape === 'ellipse' ? new EllipseGesture(host, start) : new PlaceGesture(host, start);
     },
 };
@@ -43,13 +43,13 @@ class EllipseGesture implements Gesture {
 
     move(points: ToolPoint[]): void {
         const last = points[points.length - 1];
-        const to = this.host.bench.snapped(last);
+        const to = this.host.bench.ink.snapped(last);
         this.to = last.shift ? squared(this.from, to) : to;
     }
 
     up(): void {
         const wide = Math.abs(this.to.x - this.from.x) * this.host.view.scale;
-        if (wide >= 2) this.host.bench.inkLine(lineOf('ellipse', [this.from, this.to]));
+        if (wide >= 2) this.host.bench.ink.inkLine(lineOf('ellipse', [this.from, this.to]));
     }
 
     cancel(): void {
@@ -73,7 +73,7 @@ class PlaceGesture implements Gesture {
     }
 
     move(points: ToolPoint[]): void {
-        this.at = this.host.bench.snapped(points[points.length - 1]);
+        this.at = this.host.bench.ink.snapped(points[points.length - 1]);
     }
 
     up(): void {
@@ -81,8 +81,8 @@ class PlaceGesture implements Gesture {
         const { draft } = bench.view;
         const isOn = (place: Spot | undefined): boolean =>
             place !== undefined && Math.hypot(place.x - this.at.x, place.y - this.at.y) * this.host.view.scale < REACH;
-        if (draft.length > 1 && isOn(draft[draft.length - 1])) bench.endDraft(false);
-        else if (draft.length > 2 && isOn(draft[0])) bench.endDraft(true);
+        if (draft.length > 1 && isOn(draft[draft.length - 1])) bench.ink.endDraft(false);
+        else if (draft.length > 2 && isOn(draft[0])) bench.ink.endDraft(true);
         else bench.set({ draft: [...draft, { x: this.at.x, y: this.at.y }] });
     }
 

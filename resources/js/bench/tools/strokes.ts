@@ -19,7 +19,7 @@ export function beginStroke(host: ToolHost, start: ToolPoint, erase: boolean): G
     const aim = aimAt(host, start, erase);
     if (aim === null) return null;
     if (aim.make !== null) host.bench.session.preview(addPass({ id: aim.pass, pass: aim.make }));
-    return new StrokeGesture(host, aim, host.bench.brush, start);
+    return new StrokeGesture(host, aim, host.bench.paint.brush, start);
 }
 
 class StrokeGesture implements Gesture {

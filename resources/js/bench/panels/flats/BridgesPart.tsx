@@ -81,13 +81,13 @@ function Doubtful() {
     if (left === 0) return null;
     const settle = (kind: 'kept' | 'refused'): void => {
         if (shown !== null) session.apply(changeBridges({ draw: null, bridge: Number(shown), as: kind }));
-        bench.nextDoubtful();
+        bench.flats.nextDoubtful();
     };
     return (
         <>
             <p>{left === 1 ? 'One gap may be damage or drawn so.' : `${left} gaps may be damage or drawn so.`}</p>
             <div className="flex flex-wrap gap-2">
-                <button className="act" onClick={() => bench.nextDoubtful()}>
+                <button className="act" onClick={() => bench.flats.nextDoubtful()}>
                     {isShown ? 'Next' : 'Look at them'}
                 </button>
                 {isShown && (

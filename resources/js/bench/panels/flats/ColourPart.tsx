@@ -46,7 +46,7 @@ function Sliders({ material }: { material: MaterialState }) {
     const shifts = usePage((view) => view.records.shift);
     // A shift that is begun keeps its name while it is dragged.
     const [fresh, setFresh] = useState(() => randomId(12));
-    const meant = bench.shiftable();
+    const meant = bench.flats.shiftable();
     const known =
         meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ??
         null;
@@ -123,7 +123,7 @@ function Exchange({ material }: { material: MaterialState }) {
     const isBlocked = usePage((view) => !mayFlat(view));
     const exchange = (id: string): void => {
         const other = figures.flatMap((figure) => figure.materials).find((one) => one.id === Number(id));
-        if (other !== undefined) session.apply(fillRegions({ labels: bench.shiftable(), ...filledWith(other) }));
+        if (other !== undefined) session.apply(fillRegions({ labels: bench.flats.shiftable(), ...filledWith(other) }));
     };
     return (
         <label className="flex items-center gap-2">

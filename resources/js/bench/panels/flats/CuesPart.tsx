@@ -21,7 +21,7 @@ function Dabbed({ count }: { count: number }) {
         <>
             <p>{count === 1 ? 'One dab. Dab other materials, too; then spread them.' : `${count} dabs.`}</p>
             <div className="flex flex-wrap gap-2">
-                <button className="act main" disabled={isBlocked} onClick={() => void bench.spreadCues()}>
+                <button className="act main" disabled={isBlocked} onClick={() => void bench.flats.spreadCues()}>
                     Spread them
                 </button>
                 <button className="act" onClick={() => bench.set({ cues: bench.view.cues.slice(0, -1) })}>
@@ -47,14 +47,18 @@ function Meant({ count }: { count: number }) {
                     : `${count} regions would be filled, as the hatching shows.`}
             </p>
             <div className="flex flex-wrap gap-2">
-                <button className="act main" disabled={isBlocked || count === 0} onClick={() => bench.takeCues(null)}>
+                <button
+                    className="act main"
+                    disabled={isBlocked || count === 0}
+                    onClick={() => bench.flats.takeCues(null)}
+                >
                     Fill them all
                 </button>
                 {target !== null && (
                     <button
                         className="act"
                         disabled={isBlocked || count === 0}
-                        onClick={() => bench.takeCues(target.material.figure)}
+                        onClick={() => bench.flats.takeCues(target.material.figure)}
                     >
                         Only {target.figureName}
                     </button>

@@ -8,7 +8,7 @@ import { Tick } from '../../../ui/Tick';
 import { Fold } from '../../../ui/Fold';
 import { Panel } from '../../../ui/Panel';
 import { useBench, useBenchModel, usePage, useSession, useTarget } from '../../model/context';
-import { VEILS, type Veil } from '../../model/model';
+import { VEILS, type Veil } from '../../model/flatsModel';
 import { BridgesPart } from './BridgesPart';
 import { ChosenPart } from './ChosenPart';
 import { ColourPart } from './ColourPart';
@@ -77,14 +77,14 @@ function Left() {
             />
             {open > 0 && (
                 <div className="flex flex-wrap gap-2">
-                    <button className="act" onClick={() => bench.nextUnfilled()}>
+                    <button className="act" onClick={() => bench.flats.nextUnfilled()}>
                         Next unfilled <kbd className="key">N</kbd>
                     </button>
                     {number > 1 && (
                         <button
                             className="act"
                             title="Regions that lie like those of the page before take their materials, after you have looked"
-                            onClick={() => void bench.suggestAsBefore()}
+                            onClick={() => void bench.flats.suggestAsBefore()}
                         >
                             As on page {number - 1}
                         </button>

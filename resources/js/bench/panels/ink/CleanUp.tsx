@@ -29,7 +29,7 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
     const bench = useBenchModel();
     const trial = useBench((view) => view.trial);
     const clean = trial?.clean ?? drawing.clean;
-    const set = (change: Partial<CleanData>): void => bench.try({ clean: change });
+    const set = (change: Partial<CleanData>): void => bench.ink.try({ clean: change });
     return (
         <div className="flex flex-col gap-2 text-[13px]">
             <Compare drawing={drawing} />

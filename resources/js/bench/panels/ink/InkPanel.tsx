@@ -45,7 +45,7 @@ function Drawings() {
     const isBlocked = usePage((view) => !mayFlat(view) || isGoing(view.task));
     const bench = useBenchModel();
     useBench((view) => view.drawing);
-    const picked = bench.drawing;
+    const picked = bench.ink.drawing;
     const lines = usePage((view) => Object.keys(view.records.stroke).length);
     return (
         <div className="flex flex-col gap-3">

@@ -20,7 +20,7 @@ export function PickedLines() {
     useBench((view) => view.picked);
     usePage((view) => view.records.stroke);
     const isBlocked = usePage((view) => !mayColour(view));
-    const lines = bench.pickedLines;
+    const lines = bench.ink.pickedLines;
     const strokes = lines.map(([, stroke]) => stroke);
     const put = (changed: InkStrokeData[]): void =>
         session.apply(drawInk({ strokes: lines.map(([id], i) => ({ id, stroke: changed[i] })) }));
@@ -102,7 +102,7 @@ function Handling({ lines, isBlocked }: HandlingProps) {
             >
                 Join
             </button>
-            <button className="act" disabled={isBlocked} onClick={() => bench.removePicked()}>
+            <button className="act" disabled={isBlocked} onClick={() => bench.ink.removePicked()}>
                 Take away <kbd className="key">Delete</kbd>
             </button>
             <button className="bare" onClick={() => bench.set({ picked: [] })}>

@@ -21,7 +21,7 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
     const trial = useBench((view) => view.trial);
     const place = trial?.place ?? drawing.place;
     const isMoved = trial !== null && trial.place !== drawing.place;
-    const set = (change: Partial<PlacementData>): void => bench.try({ place: change });
+    const set = (change: Partial<PlacementData>): void => bench.ink.try({ place: change });
     const lay = async (): Promise<void> => {
         await session.work.clean(id, trial?.clean ?? drawing.clean, place);
         bench.set({ trial: null });

@@ -79,7 +79,7 @@ function FlowDrawing({ labels }: { labels: number[] }) {
                 disabled={!may || told >= MOST.directions}
                 aria-pressed={isDrawing}
                 title="Light does not turn along it: hair has no shade from root to tip, cloth falls in folds along it, a tube lies along it. Where strands part, draw one for each: between them it turns"
-                onClick={() => bench.drawFlow(!isDrawing)}
+                onClick={() => bench.paint.drawFlow(!isDrawing)}
             >
                 {isDrawing ? 'Now draw it on the page …' : told > 0 ? 'Draw one more' : 'Draw its direction'}
             </button>

@@ -6,7 +6,7 @@ import { isGoing } from '../../../api/tasks';
 import { ColourField } from '../../../ui/ColourField';
 import { Fold } from '../../../ui/Fold';
 import { Maquette } from '../../../ui/Maquette';
-import { COMPUTED } from '../../model/model';
+import { COMPUTED } from '../../model/paintModel';
 import { NamedOptions } from '../../../ui/NamedOptions';
 import { Tick } from '../../../ui/Tick';
 import { AT_FIRST, directionOf, lightAt, planOf, turned } from '../../model/keyLight';

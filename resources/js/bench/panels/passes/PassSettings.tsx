@@ -72,7 +72,7 @@ export function PassSettings({ id, pass, below }: Props) {
                         className="act"
                         disabled={!may}
                         title={`Softens every edge in the pass by ${softness} px; the Soften tool sets how much`}
-                        onClick={() => bench.softenAll(id)}
+                        onClick={() => bench.paint.softenAll(id)}
                     >
                         Soften all of it
                     </button>
