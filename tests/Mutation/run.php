@@ -17,19 +17,34 @@ use Tests\Mutation\Mutator;
 
 require __DIR__.'/../../vendor/autoload.php';
 
-/** Room => the tests nearest to it, quickest first. */
+/** Room => the tests nearest to it, quickest first; of a file of the browser those that read it. */
 const NEAREST = [
-    'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Sheet' => ['core/tests/PlaceTest.php', 'core/tests/SheetTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/PlaceTest.php', 'core/tests/SheetTest.php', 'core/tests/FlatsTest.php', 'core/tests/ComposeTest.php'],
-    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/PlaceTest.php', 'core/tests/FlatsTest.php', 'core/tests/InkTest.php', 'core/tests/SheetTest.php'],
-    'core/src/Brush' => ['core/tests/StrokeTest.php'],
+    'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/FillingTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/SoftEdgesTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Sheet' => ['core/tests/PlaceTest.php', 'core/tests/PaintTest.php', 'core/tests/FillingTest.php', 'core/tests/HandFlatsTest.php', 'core/tests/PictureTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/RecordBoundsTest.php', 'core/tests/PlaceTest.php', 'core/tests/PaintTest.php', 'core/tests/FillingTest.php', 'core/tests/ComposeTest.php', 'core/tests/FlatsTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/FillingTest.php', 'core/tests/PlaceTest.php', 'core/tests/FlatsTest.php', 'core/tests/InkTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Brush' => ['core/tests/StrokeTest.php', 'core/tests/TipTest.php', 'core/tests/PlaceTest.php'],
     'core/src/Ink' => ['core/tests/InkTest.php', 'core/tests/PlaceTest.php', 'core/tests/SheetTest.php'],
-    'core/src/Flats' => ['core/tests/FlatsTest.php'],
-    'core/src/Colour' => ['core/tests/ColourTest.php'],
-    'resources/js/picture' => ['resources/js/tests'],
+    'core/src/Flats' => ['core/tests/BridgeTest.php', 'core/tests/FlatsTest.php', 'core/tests/FlatColourTest.php', 'core/tests/GrowthTest.php', 'core/tests/RepartitionTest.php', 'core/tests/HandFlatsTest.php'],
+    'core/src/Colour' => ['core/tests/ColourTest.php', 'core/tests/FillingTest.php', 'core/tests/PaletteMatchTest.php'],
+    'core/src/Light' => ['core/tests/FirstLightTest.php', 'core/tests/LightDialsTest.php', 'core/tests/LightTest.php', 'core/tests/PaintTest.php'],
+    'core/src/Proof' => ['core/tests/HandFlatsTest.php', 'core/tests/PaletteMatchTest.php'],
+    'core/src/Select' => ['core/tests/PaintTest.php'],
+    'core/src/Codec' => ['core/tests/CodecTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Exchange' => ['core/tests/ExchangeTest.php', 'core/tests/PaintTest.php'],
+    'app/Desk' => ['tests/Feature/DeskTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/BenchTest.php', 'tests/Feature/TaskTest.php', 'tests/Feature/PeopleTest.php'],
+    'app/Http' => ['tests/Feature/DeskTest.php', 'tests/Feature/PeopleTest.php', 'tests/Feature/AddressTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/BenchTest.php'],
+    'app/Jobs' => ['tests/Feature/LineTest.php', 'tests/Feature/TaskTest.php', 'tests/Feature/BenchTest.php'],
+    'app/Store' => ['tests/Feature/StoreTest.php', 'tests/Feature/ReadBackTest.php', 'tests/Feature/BenchTest.php', 'tests/Feature/FileTest.php'],
+    'app/Models' => ['tests/Feature/DeskTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/PeopleTest.php'],
+    'resources/js/picture' => [],
+    'resources/js/page' => [],
+    'resources/js/bench' => [],
+    'resources/js/palette' => [],
+    'resources/js/api' => [],
+    'resources/js/ui' => [],
 ];
-const SECONDS = 60;
+const SECONDS = 120;
 const LANES = 2;
 
 $root = dirname(__DIR__, 2);
@@ -44,7 +59,7 @@ if (($at = array_search('--each', $arguments, true)) !== false) {
 /** @return list<string> */
 function sources(string $room): array
 {
-    $files = array_filter(glob("$room/{*,*/*}.{php,ts}", GLOB_BRACE) ?: [], fn (string $file): bool => ! str_ends_with($file, '.test.ts') && ! str_ends_with($file, 'worker.ts') && ! str_ends_with($file, 'jobs.ts'));
+    $files = array_filter(glob("$room/{*,*/*,*/*/*}.{php,ts,tsx}", GLOB_BRACE) ?: [], fn (string $file): bool => ! str_ends_with($file, '.test.ts') && ! str_ends_with($file, 'worker.ts') && ! str_ends_with($file, 'jobs.ts') && ! str_ends_with($file, 'generated.ts'));
     sort($files);
 
     return $files;
@@ -54,7 +69,7 @@ function copyOf(string $root, int $lane): string
 {
     $copy = sys_get_temp_dir()."/awning-mutate-$lane";
     exec('rm -rf '.escapeshellarg($copy).'; mkdir -p '.escapeshellarg($copy));
-    foreach (['core', 'app', 'vendor', 'resources', 'tests', 'docs', 'bootstrap', 'config', 'database', 'routes', 'phpunit.xml', 'composer.json', 'vitest.config.ts', 'package.json'] as $part) {
+    foreach (['core', 'app', 'vendor', 'resources', 'tests', 'docs', 'bootstrap', 'config', 'database', 'routes', 'phpunit.xml', 'composer.json', 'vitest.config.ts', 'package.json', 'artisan', 'public', 'core'] as $part) {
         exec(sprintf('cp -r %s %s/', escapeshellarg("$root/$part"), escapeshellarg($copy)));
     }
     exec(sprintf('mkdir -p %2$s/var && cp -r %1$s/var/fixtures %2$s/var/ && ln -s %1$s/node_modules %2$s/node_modules', escapeshellarg($root), escapeshellarg($copy)));
@@ -62,13 +77,24 @@ function copyOf(string $root, int $lane): string
     return $copy;
 }
 
+/** @return array<string, string> each copy has a database of its own, as tests/bootstrap.php makes it */
+function environment(int $lane): array
+{
+    return ['CI' => '', 'TEST_TOKEN' => '_mutate'.$lane];
+}
+
+function roomOf(string $path): string
+{
+    return (string) array_key_first(array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY));
+}
+
 /** @return list<list<string>> commands, one after the other, until one fails */
 function checks(string $path): array
 {
-    $room = (string) array_key_first(array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY));
-    if (str_ends_with($path, '.ts')) {
-        return [['npx', 'vitest', 'run', '--bail=1', '--silent=true', ...NEAREST[$room]]];
+    if (str_starts_with($path, 'resources/')) {
+        return [['npx', 'vitest', 'related', '--run', '--bail=1', '--silent=true', '--passWithNoTests', $path]];
     }
+    $room = roomOf($path);
 
     return array_map(fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test], array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))));
 }
@@ -88,9 +114,9 @@ exec(PHP_BINARY.' core/tests/write_fixtures.php var/fixtures');
 $copies = array_map(fn (int $lane): string => copyOf($root, $lane), range(0, LANES - 1));
 
 // A test that fails on the code as it is would take every change for noticed.
-foreach (array_unique(array_map(fn (Mutant $mutant): string => dirname($mutant->path), $queue)) as $folder) {
-    foreach (checks("$folder/x.".(str_starts_with($folder, 'resources') ? 'ts' : 'php')) as $check) {
-        $process = new Process($check, $copies[0], ['CI' => ''], null, 300);
+foreach (array_unique(array_map(fn (Mutant $mutant): string => roomOf($mutant->path), $queue)) as $folder) {
+    foreach (str_starts_with($folder, 'resources') ? [] : checks("$folder/x.php") as $check) {
+        $process = new Process($check, $copies[0], environment(0), null, 300);
         if ($process->run() !== 0) {
             fwrite(STDERR, 'The tests fail on the code as it is: '.implode(' ', $check)."\n".substr($process->getOutput(), -2000));
             exit(2);
@@ -123,8 +149,7 @@ while ($queue !== [] || array_filter($running) !== []) {
         $noticed = $process instanceof Process && ! $process->isSuccessful();
         if ($noticed || ($process !== null && $job['left'] === [])) {
             $mutant = $job['mutant'];
-            $room = dirname($mutant->path);
-            $room = isset(NEAREST[$room]) ? $room : dirname($room);
+            $room = roomOf($mutant->path);
             $counts[$room] ??= [0, 0];
             $counts[$room][$noticed ? 0 : 1]++;
             if (! $noticed) {
@@ -136,7 +161,7 @@ while ($queue !== [] || array_filter($running) !== []) {
 
             continue;
         }
-        $running[$lane]['process'] = new Process(array_shift($running[$lane]['left']), $copies[$lane], ['CI' => ''], null, null);
+        $running[$lane]['process'] = new Process(array_shift($running[$lane]['left']), $copies[$lane], environment($lane), null, null);
         $running[$lane]['process']->start();
     }
     usleep(20_000);
