@@ -7,6 +7,7 @@ import { shapeRegions } from '../../page/ops/flats/shapeRegions';
 import { unfilled } from '../../page/records';
 import type { Spot } from './lines';
 import type { BenchModel } from './model';
+
 /** A dab of a material, and how much of it lies in each region. */
 export interface Cue {
     path: Spot[];

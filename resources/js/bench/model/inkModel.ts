@@ -13,6 +13,7 @@ import { drawInk } from '../../page/ops/ink/drawInk';
 import { mirrored, type Spot } from './lines';
 import type { BenchModel } from './model';
 import { lineOf, type Shape } from './shapes';
+
 /** How a drawing is cleaned and where it lies, before the server has done it. */
 export interface Trial {
     clean: CleanData;

@@ -8,6 +8,7 @@ import type { TriedLight } from '../../picture/tried';
 import { remember, remembered, wayOf, type Carried } from './carried';
 import { turnedSpots, type Spot } from './lines';
 import type { BenchModel } from './model';
+
 export const AREA_WITH = ['loop', 'corners'] as const;
 export type AreaWith = (typeof AREA_WITH)[number];
 
