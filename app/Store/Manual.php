@@ -58,9 +58,22 @@ final readonly class Manual
             $text,
         );
 
-        $html = $this->converter->convert($text)->getContent();
+        // Pictures tell their size, so that a place that was scrolled to stays where it is when they arrive.
+        $html = (string) preg_replace_callback(
+            '#<img src="/manual/([\w-]+\.png)"#',
+            fn (array $match): string => trim($match[0].' '.$this->sizeOf($match[1])),
+            $this->converter->convert($text)->getContent(),
+        );
 
         return ['id' => $id, 'title' => $title, 'html' => $html, 'sections' => self::sections($title, $html)];
+    }
+
+    /** @return string width and height of a picture as HTML has them; empty when there is no such picture */
+    private function sizeOf(string $picture): string
+    {
+        $path = "$this->folder/screenshots/$picture";
+
+        return is_file($path) ? getimagesize($path)[3] ?? '' : '';
     }
 
     /** @return list<ManualSection> what stands under each heading, as plain text, to be searched */

@@ -51,6 +51,20 @@ final class ManualTest extends TestCase
         self::assertGreaterThan(8, $links);
     }
 
+    public function test_pictures_tell_their_size_so_that_nothing_moves_when_they_arrive(): void
+    {
+        $count = 0;
+        foreach ((new Manual)->chapters() as $chapter) {
+            preg_match_all('#<img src="/manual/([\w-]+\.png)"([^>]*)>#', $chapter['html'], $pictures, PREG_SET_ORDER);
+            foreach ($pictures as [, $name, $rest]) {
+                [$width, $height] = getimagesize(base_path("docs/screenshots/$name")) ?: self::fail("$name is no picture");
+                self::assertStringContainsString("width=\"$width\" height=\"$height\"", $rest, $name);
+                $count++;
+            }
+        }
+        self::assertGreaterThan(5, $count);
+    }
+
     public function test_nothing_but_pictures_of_the_manual_is_given(): void
     {
         [$series] = $this->series();

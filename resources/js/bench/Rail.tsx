@@ -30,13 +30,8 @@ export function Rail() {
                 <ThemeSwitch onChange={() => bench.surface?.refresh()} />
                 <PicturesButton />
                 <BenchHelp />
-                <button
-                    className="bare"
-                    aria-label="Keys"
-                    title="All keys"
-                    onClick={() => bench.set({ isKeySheetOpen: true })}
-                >
-                    ?
+                <button className="bare quiet" title="All keys (?)" onClick={() => bench.set({ isKeySheetOpen: true })}>
+                    Keys
                 </button>
                 <button className="act" disabled={isEmpty} onClick={() => setDelivering(true)}>
                     Deliver

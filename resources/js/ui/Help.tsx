@@ -179,3 +179,17 @@ export function HelpButton({
         </>
     );
 }
+
+/** The mark beside a title: opens the manual at what it says about that. */
+export function HelpMark({ at, about }: { at: string; about: string }) {
+    const [isOpen, setOpen] = useState(false);
+    const title = `The manual: ${about}`;
+    return (
+        <>
+            <button className="bare quiet shrink-0" aria-label={title} title={title} onClick={() => setOpen(true)}>
+                ?
+            </button>
+            {isOpen && <Help at={at} onClose={() => setOpen(false)} />}
+        </>
+    );
+}

@@ -18,7 +18,7 @@ export function BridgesPart() {
     const made = count(bridges, 'found', 'kept');
     const doubtful = count(bridges, 'doubtful');
     return (
-        <Fold title="Bridges" tells={doubtful === 0 ? String(made) : `${doubtful} in doubt`}>
+        <Fold title="Bridges" help="flats#bridge" tells={doubtful === 0 ? String(made) : `${doubtful} in doubt`}>
             <Tick checked={isOn} onChange={(on) => bench.set({ bridges: on })}>
                 Show the {made} gaps that were closed
             </Tick>

@@ -23,7 +23,7 @@ export function ColourPart() {
     );
     if (target === null || count === 0) return null;
     return (
-        <Fold title={`Colour of ${target.material.name} here`}>
+        <Fold title={`Colour of ${target.material.name} here`} help="flats#colour-here">
             <OutOfRange material={target.material} />
             <Sliders key={target.material.id} material={target.material} />
             <Exchange material={target.material} />

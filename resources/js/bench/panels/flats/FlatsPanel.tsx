@@ -21,13 +21,13 @@ export function FlatsPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
     if (isEmpty) {
         return (
-            <Panel title="Flats">
+            <Panel title="Flats" help="flats">
                 <p className="quiet text-[13px]">There are no regions before there is line art.</p>
             </Panel>
         );
     }
     return (
-        <Panel title="Flats">
+        <Panel title="Flats" help="flats">
             <Left />
             <ChosenPart />
             <CuesPart />
@@ -101,7 +101,7 @@ function Figures() {
     const found = shares(regions);
     const whole = [...found.values()].reduce((sum, share) => sum + share.area, 0);
     return (
-        <Fold title="Figures" tells={String(figures.length)} isOpen={true}>
+        <Fold title="Figures" help="flats#colour-here" tells={String(figures.length)} isOpen={true}>
             <VeilChoice />
             {figures.length === 0 && (
                 <p className="quiet text-[13px]">The palette has no figures yet. Add them on the series page.</p>

@@ -18,6 +18,7 @@ export function TakePart() {
         <Fold
             key={taken?.name ?? ''}
             title="Flats from elsewhere"
+            help="flats#flats-from-elsewhere"
             tells={taken === null ? '' : `${open} to settle`}
             isOpen={taken !== null}
         >

@@ -25,12 +25,12 @@ export function InkPanel() {
     const hasLines = usePage((view) => Object.keys(view.records.stroke).length > 1);
     if (isEmpty)
         return (
-            <Panel title="Drawings">
+            <Panel title="Drawings" help="ink#drawings">
                 <p className="quiet text-[13px]">Once a scan is imported, it is cleaned and placed here.</p>
             </Panel>
         );
     return (
-        <Panel title={isPicking ? 'Picked lines' : 'Drawings'}>
+        <Panel title={isPicking ? 'Picked lines' : 'Drawings'} help={isPicking ? 'ink#pick' : 'ink#drawings'}>
             <Behind />
             <AxisFields />
             {isPicking ? <PickedLines /> : <Drawings />}

@@ -26,7 +26,7 @@ export function LampsPart({ plan: { lamps, back }, onChange }: Props) {
         onChange({ lamps: lamps.map((lamp, i) => (i === at ? { ...lamp, ...change } : lamp)) });
     const count = lamps.length + (back === null ? 0 : 1);
     return (
-        <Fold title="More lights" tells={count === 0 ? '' : String(count)}>
+        <Fold title="More lights" help="light#first-light" tells={count === 0 ? '' : String(count)}>
             {lamps.length > 0 && <LampMap lamps={lamps} onMove={set} />}
             {lamps.map((lamp, at) => (
                 <LampRow

@@ -28,7 +28,7 @@ export function RoughPart() {
     if (target === null) return null;
     // Another plan, or somebody's change to it, begins anew.
     return (
-        <Fold title={`First light on ${target.figureName}`}>
+        <Fold title={`First light on ${target.figureName}`} help="light#first-light">
             <Rough
                 key={`${stands?.id} ${stands?.version} ${target.material.figure}`}
                 stands={stands}

@@ -8,7 +8,7 @@ import { usePage, useSession } from '../../model/context';
 
 export function PassHistory({ id }: { id: string }) {
     return (
-        <Fold title="What was painted">
+        <Fold title="What was painted" help="light#passes">
             <Painted id={id} />
         </Fold>
     );

@@ -136,7 +136,7 @@ function PassColours({ id, pass, disabled }: { id: string; pass: PassData; disab
         return isTurned(turn) ? turn : null;
     };
     return (
-        <Fold title="Its colours" tells={isTurned(pass.turn) ? 'turned' : ''}>
+        <Fold title="Its colours" help="light#passes" tells={isTurned(pass.turn) ? 'turned' : ''}>
             <TurnSlides
                 value={now}
                 disabled={disabled}

@@ -45,7 +45,7 @@ export function PassList({ figure, name }: { figure: number; name: string }) {
         </button>
     );
     return (
-        <Panel title={`Passes of ${name}`} action={may ? add : undefined}>
+        <Panel title={`Passes of ${name}`} help="light#passes" action={may ? add : undefined}>
             {isAdding && <AddPass figure={figure} name={name} onDone={() => setAdding(false)} />}
             {figure !== 0 && <RoughPart />}
             {figure !== 0 && <SetupPart passes={passes} />}

@@ -14,7 +14,7 @@ import { hangOn } from '../../../page/commands/setups';
 
 export function SetupPart({ passes }: { passes: [string, PassData][] }) {
     return (
-        <Fold title="Setups">
+        <Fold title="Setups" help="light#setups">
             <Setups passes={passes} />
         </Fold>
     );

@@ -40,7 +40,7 @@ export function FindingsPart({ stage }: { stage: FinderStage }) {
     const findings = useFindings()?.filter((one) => one.stage === stage) ?? null;
     const count = findings?.reduce((sum, one) => sum + one.count, 0);
     return (
-        <Fold title="Worth a look" tells={count === undefined ? '…' : String(count)}>
+        <Fold title="Worth a look" help="flats#worth-a-look" tells={count === undefined ? '…' : String(count)}>
             <FindingsList findings={findings} nothing="Nothing is odd about the flats." />
         </Fold>
     );

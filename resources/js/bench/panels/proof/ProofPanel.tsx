@@ -9,7 +9,7 @@ export function ProofPanel() {
     const isGrey = useBench((view) => view.grey);
     const findings = useFindings();
     return (
-        <Panel title="Before it leaves">
+        <Panel title="Before it leaves" help="proof">
             <Tick className="pb-2 text-[13px]" checked={isGrey} onChange={(grey) => bench.set({ grey })}>
                 Look at the page in grey (G)
             </Tick>
