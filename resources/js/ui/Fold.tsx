@@ -28,7 +28,7 @@ export function Fold({ title, help, tells = '', isOpen = false, children }: Prop
                 </summary>
                 {isShown && <div className="flex flex-col gap-2 pb-2.5">{children}</div>}
             </details>
-            {/* Beside the heading for the eye, outside of it for the keyboard: a heading that opens holds no button. */}
+            {/* Beside the heading, yet outside of it: a heading that opens may hold no button of its own. */}
             {isShown && (
                 <span className="absolute right-0 top-1 text-[13px]">
                     <HelpMark at={help} about={title} />
