@@ -14,8 +14,8 @@ run() { # name, command...
 fixtures() { php core/tests/write_fixtures.php var/fixtures; }
 front() { npm run --silent types && npm run --silent lint && npx --no-install knip && npm run --silent format:check && fixtures && npm run --silent test; }
 static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php artisan awning:types --check; }
-# Two processes, each with a database and folders of its own (tests/bootstrap.php).
-both() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
+# In two processes, each with a database and folders of its own (tests/bootstrap.php).
+in_parallel() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
 database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }
 
 export XDEBUG_MODE=off
@@ -23,8 +23,8 @@ owned=1; alive "$VAR/run/mariadb.pid" && owned=0
 case "$wanted" in all | feature | browser | reference) database ;; esac
 run front front
 run static static
-run core both core
-run feature both feature
+run core in_parallel core
+run feature in_parallel feature
 if [ "$wanted" = all ]; then
     # Neither needs what the other has: the one asks tools outside, the other attacks a copy of its own.
     php tests/Drill/run.php --short >"$VAR/log/drill.log" 2>&1 &

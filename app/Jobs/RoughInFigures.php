@@ -59,7 +59,7 @@ final class RoughInFigures extends LongTask
     }
 
     /**
-     * By two hands; each light is packed until it is laid, as planes are.
+     * By two workers; each light is packed until it is laid, as planes are.
      *
      * @param  list<Figure>  $figures
      * @param  list<RoughKind>  $kinds  what is laid; none: all

@@ -97,11 +97,11 @@ final class GrowthTest extends TestCase
         $labels = str_repeat("\1\5", $width * 70).str_repeat("\0\0", $width * 2).str_repeat("\2\7", $width * 8);
         $open = str_repeat("\0", $width * 70).str_repeat("\xff", $width * 2).str_repeat("\0", $width * 8);
         $given = [];
-        $hands = $this->createMock(Workers::class);
-        $hands->method('each')->willReturnCallback(function (array $pieces, callable $work) use (&$given): array {
+        $workers = $this->createMock(Workers::class);
+        $workers->method('each')->willReturnCallback(function (array $pieces, callable $work) use (&$given): array {
             return $given = array_map($work, $pieces);
         });
-        self::assertSame(str_repeat("\1\5", $width * 71).str_repeat("\2\7", $width * 9), (new BandGrowth($hands, 1, 8))->grow($labels, $open, $width, $height));
+        self::assertSame(str_repeat("\1\5", $width * 71).str_repeat("\2\7", $width * 9), (new BandGrowth($workers, 1, 8))->grow($labels, $open, $width, $height));
         self::assertSame(array_fill(0, 4, 2 * $width * 20), array_map(strlen(...), $given), 'nothing is done twice');
     }
 

@@ -52,8 +52,9 @@ final readonly class Kills
     }
 
     /**
-     * Begins a request, lets somebody die a little later, and takes the answer if there is one. @return array{int,
-     * mixed}
+     * Begins a request, lets somebody die a little later, and takes the answer if there is one.
+     *
+     * @return array{int, mixed}
      */
     private function interrupted(\CurlHandle $request, string $victim): array
     {

@@ -38,7 +38,9 @@ final readonly class Races
     }
 
     /**
-     * Ops, undos and other pages' equal tiles, while old tiles are swept as fast as can be. @return array{int, string}
+     * Ops, undos and other pages' equal tiles, while old tiles are swept as fast as can be.
+     *
+     * @return array{int, string}
      */
     public function sweep(int $times): array
     {

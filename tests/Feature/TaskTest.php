@@ -322,7 +322,7 @@ final class TaskTest extends TestCase
         $try()->assertForbidden();
     }
 
-    public function test_a_figure_in_two_places_is_lit_by_two_hands_as_by_one(): void
+    public function test_a_figure_in_two_places_is_lit_by_two_workers_as_by_one(): void
     {
         foreach ([100, 300] as $x) {
             $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, $x, 200)))->assertOk();
@@ -593,7 +593,7 @@ final class TaskTest extends TestCase
         self::assertInstanceOf(FrozenPage::class, $moment->page);
     }
 
-    public function test_two_hands_do_what_one_does_in_the_same_order(): void
+    public function test_two_workers_do_what_one_does_in_the_same_order(): void
     {
         $work = fn (int $n): string => $n === 5 ? '' : hash('sha256', (string) $n);
         $told = [];

@@ -32,7 +32,9 @@ final class Sweep extends Command
     }
 
     /**
-     * Beginnings of files that were never finished, and small pictures of states that are past. @return int how many
+     * Beginnings of files that were never finished, and small pictures of states that are past.
+     *
+     * @return int how many
      */
     private function files(): int
     {

@@ -26,8 +26,8 @@ use Awning\Core\Sheet\Sheet;
 /** A first light on a figure of a page, as a change to the page. */
 final readonly class FigureLight
 {
-    /** @param  Workers  $hands  who shares the work on a figure in several pieces */
-    public function __construct(private LightPage $page, private Figure $figure, private Workers $hands = new OneWorker)
+    /** @param  Workers  $workers  who shares the work on a figure in several pieces */
+    public function __construct(private LightPage $page, private Figure $figure, private Workers $workers = new OneWorker)
     {
     }
 
@@ -69,7 +69,7 @@ final readonly class FigureLight
      */
     public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, array $kinds = []): LayRoughIn
     {
-        $lit = (new FirstLight($this->page, $this->figure->id, $this->hands))->by($plan, $done, $work)
+        $lit = (new FirstLight($this->page, $this->figure->id, $this->workers))->by($plan, $done, $work)
             ?? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.");
 
         return new LayRoughIn($this->figure->id, $this->figure->name, $lit->light, $only, $lit->glow, $lit->panels, $kinds);

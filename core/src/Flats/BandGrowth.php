@@ -8,7 +8,7 @@ use Awning\Core\Raster\OneWorker;
 use Awning\Core\Raster\Workers;
 
 /**
- * Grows the labels of a large page in bands of rows that several hands share. What a pixel becomes depends on no more
+ * Grows the labels of a large page in bands of rows that several workers share. What a pixel becomes depends on no more
  * rows about it than it takes rounds to come there, so a band that reaches further into its neighbours than it took
  * rounds is what it would be in the whole. Where black is so thick that it took more, all is done at once.
  */
@@ -22,7 +22,7 @@ final readonly class BandGrowth
     /** Pixels of a page that is worth it. */
     private const LARGE = 4_000_000;
 
-    public function __construct(private Workers $hands = new OneWorker, private int $large = self::LARGE, private int $reach = self::REACH)
+    public function __construct(private Workers $workers = new OneWorker, private int $large = self::LARGE, private int $reach = self::REACH)
     {
     }
 
@@ -37,7 +37,7 @@ final readonly class BandGrowth
             return self::whole($labels, $open, $width, $height);
         }
         $tops = array_map(fn (int $band): int => intdiv($band * $height, self::BANDS), range(0, self::BANDS));
-        $grown = $this->hands->each(range(0, self::BANDS - 1), fn (int $band): string => $this->band($labels, $open, $width, $height, $tops[$band], $tops[$band + 1]));
+        $grown = $this->workers->each(range(0, self::BANDS - 1), fn (int $band): string => $this->band($labels, $open, $width, $height, $tops[$band], $tops[$band + 1]));
 
         return in_array('', $grown, true) ? self::whole($labels, $open, $width, $height) : implode('', $grown);
     }

@@ -43,9 +43,9 @@ final readonly class FlatsFinder
 
     /**
      * @param  list<Bridge>  $decided  by hand: those kept are made first, those refused are not found again
-     * @param  Workers  $hands  who shares the work on a large page
+     * @param  Workers  $workers  who shares the work on a large page
      */
-    public function find(Plane $ink, array $decided = [], Workers $hands = new OneWorker): FlatsResult
+    public function find(Plane $ink, array $decided = [], Workers $workers = new OneWorker): FlatsResult
     {
         $width = $ink->width;
         $height = $ink->height;
@@ -83,7 +83,7 @@ final readonly class FlatsFinder
             $regions = [1 => new Region(0, 0, 0, intdiv($width, 2), intdiv($height, 2))];
         } else {
             $regions = self::withSolid($labels, $open, $regions, $solid, $width);
-            $labels = (new BandGrowth($hands))->grow($labels, $open, $width, $height);
+            $labels = (new BandGrowth($workers))->grow($labels, $open, $width, $height);
         }
         $clock->lap('growth');
         $flats = new Labels($width, $height, $labels);

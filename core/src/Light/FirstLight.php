@@ -38,9 +38,9 @@ final readonly class FirstLight
 
     /**
      * @param  int  $figure  of the page
-     * @param  Workers  $hands  who shares the work on a figure in several pieces
+     * @param  Workers  $workers  who shares the work on a figure in several pieces
      */
-    public function __construct(private LightPage $page, private int $figure, private Workers $hands = new OneWorker)
+    public function __construct(private LightPage $page, private int $figure, private Workers $workers = new OneWorker)
     {
     }
 
@@ -76,7 +76,7 @@ final readonly class FirstLight
         $works = Pieces::works($pieces, $work);
         $scenes = $this->scenes($plan, $panel, $pieces);
         $bodies = array_map($mine->crop(...), $pieces);
-        $worked = $this->hands->each(array_keys($pieces), fn (int $i): SmallLight => SmallLight::of($bodies[$i], $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer), $done);
+        $worked = $this->workers->each(array_keys($pieces), fn (int $i): SmallLight => SmallLight::of($bodies[$i], $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer), $done);
         $lit = [];
         foreach ($worked as $i => $small) {
             foreach ($small->cells($bodies[$i]) as $cell) {
@@ -100,19 +100,19 @@ final readonly class FirstLight
         $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
         $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
         $unseen = $this->page->unseen;
-        $throwers = $this->throwers($plan->dials, $panel);
+        $casters = $this->casters($plan->dials, $panel);
 
         return array_map(fn (Rect $where): Scene => new Scene(
             $bodies, $solids,
-            $throwers === null ? null : fn (Rect $part): ?Plane => $throwers->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
+            $casters === null ? null : fn (Rect $part): ?Plane => $casters->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
             array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
             $plan->back?->key(), array_map(fn (FlowLines $flow): DirectionField => DirectionField::on($flow, $whole, $where), $flows),
             $unseen === null ? null : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
         ), $pieces);
     }
 
-    /** @return ?ShadowCasters null: nothing throws a shadow */
-    private function throwers(RoughDials $dials, int $panel): ?ShadowCasters
+    /** @return ?ShadowCasters null: nothing casts a shadow */
+    private function casters(RoughDials $dials, int $panel): ?ShadowCasters
     {
         if ($dials->cast < 1 && $dials->ground < 1) {
             return null;

@@ -25,6 +25,17 @@ final readonly class Finding
     {
     }
 
+    /**
+     * @param  list<self>  $findings
+     * @return list<self>
+     */
+    public static function largestFirst(array $findings): array
+    {
+        usort($findings, fn (self $a, self $b): int => $b->amount <=> $a->amount);
+
+        return $findings;
+    }
+
     /** @return FindingData */
     public function toData(): array
     {

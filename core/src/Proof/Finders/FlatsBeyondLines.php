@@ -64,8 +64,7 @@ final readonly class FlatsBeyondLines implements FromPixels
                 $found[] = $piece->finding("$piece->area px in another's room", $labels->width);
             }
         }
-        usort($found, fn (Finding $a, Finding $b): int => $b->amount <=> $a->amount);
 
-        return $found;
+        return Finding::largestFirst($found);
     }
 }

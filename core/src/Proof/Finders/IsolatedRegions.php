@@ -39,9 +39,8 @@ final readonly class IsolatedRegions implements Finder
                 $found[] = new Finding(number_format($region->area).' px', [$label], $region->x, $region->y, $region->area);
             }
         }
-        usort($found, fn (Finding $a, Finding $b): int => $b->amount <=> $a->amount);
 
-        return $found;
+        return Finding::largestFirst($found);
     }
 
     private static function touchesItsFigure(ProofPage $page, int $label, Region $region): bool

@@ -57,8 +57,7 @@ final readonly class StrayPieces implements FromPixels
                 $found[] = $piece->finding("$piece->area px apart from their region", $labels->width);
             }
         }
-        usort($found, fn (Finding $a, Finding $b): int => $b->amount <=> $a->amount);
 
-        return $found;
+        return Finding::largestFirst($found);
     }
 }

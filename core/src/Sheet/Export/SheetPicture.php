@@ -15,7 +15,7 @@ use Awning\Core\Sheet\Sheet;
 /** Composes a whole page, tile by tile. */
 final readonly class SheetPicture
 {
-    public function __construct(private Compositor $compositor = new Compositor, private Workers $hands = new OneWorker)
+    public function __construct(private Compositor $compositor = new Compositor, private Workers $workers = new OneWorker)
     {
     }
 
@@ -24,7 +24,7 @@ final readonly class SheetPicture
     {
         $grid = $sheet->grid();
         $places = $grid->all();
-        $tiles = $this->hands->each($places, function (array $place) use ($sheet, $stack): string {
+        $tiles = $this->workers->each($places, function (array $place) use ($sheet, $stack): string {
             $pixels = $this->compositor->compose($stack, new SheetBlock($sheet, $place[0], $place[1]));
 
             return $pixels->red.$pixels->green.$pixels->blue;
