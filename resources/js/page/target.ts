@@ -8,6 +8,7 @@ import type {
     RecordsState,
     RoughKind,
     ScopeData,
+    ScopeKind,
     Tone,
 } from '../api/generated';
 import { passKindOf } from '../picture/passKinds/registry';
@@ -58,6 +59,9 @@ export function passFor(
 }
 
 /** The ink is one for all. */
+/** Whether a clip is told by a figure: inside it, or behind it. */
+export const namesFigure = (kind: ScopeKind): boolean => kind === 'figure' || kind === 'behind';
+
 const isSameScope = (a: ScopeData, b: ScopeData): boolean => a.kind === b.kind && (a.kind === 'ink' || a.id === b.id);
 
 /** A pass as it will be once the server has made it: on top of its figure's. */

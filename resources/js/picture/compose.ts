@@ -86,7 +86,7 @@ export class Composer {
     }
 
     compose(): FloatCanvas {
-        const canvas = FloatCanvas.solid(this.block.count, PAPER);
+        const canvas = Composer.paper(this.block.count);
         for (const step of this.steps()) step.lay(canvas);
         return canvas;
     }

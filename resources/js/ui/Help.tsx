@@ -163,16 +163,19 @@ function Results({
 export function HelpButton({
     at,
     name = 'Help',
+    label,
     title = 'The manual, at the chapter of this screen',
 }: {
     at: string;
     name?: string;
+    /** What it is called for who does not see it; none: its name. */
+    label?: string;
     title?: string;
 }) {
     const [isOpen, setOpen] = useState(false);
     return (
         <>
-            <button className="bare quiet" title={title} onClick={() => setOpen(true)}>
+            <button className="bare quiet shrink-0" aria-label={label} title={title} onClick={() => setOpen(true)}>
                 {name}
             </button>
             {isOpen && <Help at={at} onClose={() => setOpen(false)} />}
@@ -182,14 +185,6 @@ export function HelpButton({
 
 /** The mark beside a title: opens the manual at what it says about that. */
 export function HelpMark({ at, about }: { at: string; about: string }) {
-    const [isOpen, setOpen] = useState(false);
     const title = `The manual: ${about}`;
-    return (
-        <>
-            <button className="bare quiet shrink-0" aria-label={title} title={title} onClick={() => setOpen(true)}>
-                ?
-            </button>
-            {isOpen && <Help at={at} onClose={() => setOpen(false)} />}
-        </>
-    );
+    return <HelpButton at={at} name="?" label={title} title={title} />;
 }

@@ -14,7 +14,9 @@ export const filledWith = (material: MaterialState | null): { figure: number; ma
 
 export const regionsOf = ({ labels }: { labels: number[] }): string[] => labels.map((label) => `region ${label}`);
 
-export const passOf = ({ id }: { id: string }): string[] => [`pass ${id}`];
+export const passesOf = (ids: string[]): string[] => ids.map((id) => `pass ${id}`);
+
+export const passOf = ({ id }: { id: string }): string[] => passesOf([id]);
 
 /** The pass that is hung by painting in it. */
 export const madeBy = ({ make, pass }: Pick<LaidPaint, 'make' | 'pass'>): string[] =>

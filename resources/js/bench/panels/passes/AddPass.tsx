@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ScopeKind } from '../../../api/generated';
 import { randomId } from '../../../page/ids';
 import { addPass } from '../../../page/ops/passes/addPass';
+import { namesFigure } from '../../../page/target';
 import { Choice } from '../../../ui/Choice';
 import { usePage, useSession } from '../../model/context';
 
@@ -11,7 +12,7 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
     const hangable = usePage((view) => view.rules.hangable);
     const [kind, setKind] = useState(0);
     const [wanted, setScope] = useState<ScopeKind>('figure');
-    const scopes = hangable[kind].scopes.filter((scope) => figure > 0 || (scope !== 'figure' && scope !== 'behind'));
+    const scopes = hangable[kind].scopes.filter((scope) => figure > 0 || !namesFigure(scope));
     const scope = scopes.includes(wanted) ? wanted : scopes[0];
     const names: Record<ScopeKind, string> = {
         figure: `stays inside ${name}`,
@@ -21,7 +22,7 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
         page: 'over the whole page, above the ink',
     };
     const hang = (): void => {
-        const id = scope === 'figure' || scope === 'behind' ? figure : 0;
+        const id = namesFigure(scope) ? figure : 0;
         session.apply(
             addPass({ id: randomId(12), pass: { ...hangable[kind].pass, figure, scope: { kind: scope, id } } }),
         );

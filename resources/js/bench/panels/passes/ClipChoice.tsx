@@ -1,6 +1,7 @@
 /** What a pass is clipped to: its figure, a material of it, the lines, or nothing. */
 import type { PassData, ScopeData, ScopeKind } from '../../../api/generated';
 import { mayColour } from '../../../page/store';
+import { namesFigure } from '../../../page/target';
 import { usePage, useSession } from '../../model/context';
 import { changePass } from '../../../page/ops/passes/changePass';
 import { passKindOf } from '../../../picture/passKinds/registry';
@@ -56,5 +57,4 @@ function scopeOf(value: string): ScopeData {
 
 /** Whether it is clipped to something that is not its own figure's. */
 const isElsewhere = ({ figure, scope }: PassData, materials: number[]): boolean =>
-    ((scope.kind === 'figure' || scope.kind === 'behind') && scope.id !== figure) ||
-    (scope.kind === 'material' && !materials.includes(scope.id));
+    (namesFigure(scope.kind) && scope.id !== figure) || (scope.kind === 'material' && !materials.includes(scope.id));

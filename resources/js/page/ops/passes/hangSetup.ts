@@ -1,13 +1,13 @@
 import type { HangSetupInput } from '../../../api/generated';
 import { opOf } from '../op';
-import { withNewPass } from '../shown';
+import { passesOf, withNewPass } from '../shown';
 
 /**
  * Hangs the passes of a setup on a figure, or on one of its materials; what it paints in regions comes with the answer.
  */
 export const hangSetup = opOf<HangSetupInput>()('setup.hang', {
     name: 'The setup',
-    touches: ({ ids }) => ids.map((id) => `pass ${id}`),
+    touches: ({ ids }) => passesOf(ids),
     show({ ids, passes, figure, scope, setup, labels }, view) {
         let records = view.records;
         passes.forEach((pass, place) => {

@@ -1,11 +1,11 @@
 import type { JoinSetupInput } from '../../../api/generated';
 import { opOf } from '../op';
-import { withPasses } from '../shown';
+import { passesOf, withPasses } from '../shown';
 
 /** Makes passes part of a setup that holds them by now, from a place on; marked: the regions it is painted in here. */
 export const joinSetup = opOf<JoinSetupInput>()('setup.join', {
     name: 'The setup',
-    touches: ({ passes }) => passes.map((id) => `pass ${id}`),
+    touches: ({ passes }) => passesOf(passes),
     show: ({ passes, setup, first, marked }, view) =>
         withPasses(
             view,

@@ -1,12 +1,12 @@
 import { useRef, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { LIGHT_PARTS, type LightPart, type TintData } from '../../../../api/generated';
-import { changePass } from '../../../../page/ops/passes/changePass';
 import { isRoughedIn } from '../../../../page/target';
 import { tintOf } from '../../../../picture/passKinds/tint';
 import { Choice } from '../../../../ui/Choice';
-import { usePage, useSession } from '../../../model/context';
+import { usePage } from '../../../model/context';
 import type { SettingsProps } from './settings';
+import { useContent } from './useContent';
 
 /** Milliseconds the hand must rest on a colour before the server is told. */
 const REST = 350;
@@ -22,18 +22,11 @@ const OWN_OR_LIGHT = ['own', ...LIGHT_PARTS] as const;
 
 /** What a tint lays: its own colour, or one of the page's light, and then it changes with that. */
 export function TintSettings({ id, content, disabled }: SettingsProps<TintData>) {
-    const session = useSession();
+    const { apply } = useContent(id, content);
     const colour = usePage((view) => tintOf(content, view.palette));
     const follow = (part: LightPart | 'own'): void =>
         // What it showed stays its own colour.
-        session.apply(
-            changePass({
-                id,
-                values: {
-                    content: part === 'own' ? { ...content, follows: null, colour } : { ...content, follows: part },
-                },
-            }),
-        );
+        apply(part === 'own' ? { follows: null, colour } : { follows: part });
     return (
         <div className="flex flex-col gap-1.5">
             <div className="flex items-center gap-2">
@@ -60,16 +53,13 @@ export function TintSettings({ id, content, disabled }: SettingsProps<TintData>)
 
 function OwnColour({ id, content, disabled }: SettingsProps<TintData>) {
     const { colour } = content;
-    const session = useSession();
+    const { preview, apply } = useContent(id, content);
     const [isOpen, setOpen] = useState(false);
     const timer = useRef(0);
     const change = (next: string): void => {
-        session.preview(changePass({ id, values: { content: { ...content, colour: next } } }));
+        preview({ colour: next });
         window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(
-            () => session.apply(changePass({ id, values: { content: { ...content, colour: next } } })),
-            REST,
-        );
+        timer.current = window.setTimeout(() => apply({ colour: next }), REST);
     };
     return (
         <div>
