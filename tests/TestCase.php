@@ -84,7 +84,7 @@ abstract class TestCase extends BaseTestCase
     protected function import(Page $page, User $user): void
     {
         $this->hold($page, $user)->assertOk();
-        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->scanBytes())])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->scanBytes())])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
     }
 

@@ -16,10 +16,33 @@ use Awning\Core\Page\RecordKind;
 use Awning\Core\Sheet\OpRefused;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 
 /** Writes the page as a file to take away: always a new one, at full size. */
-final class Deliver extends LongTask
+final class Deliver extends LongTask implements ClientTask
 {
+    public static function kind(): string
+    {
+        return 'deliver';
+    }
+
+    public static function right(): string
+    {
+        return 'view';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Any;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        $input = $asked->checked(['format' => ['required', Rule::in(DeliveryKinds::formats())]]);
+
+        return ['format' => $input->string('format')->toString()];
+    }
+
     public static function line(): string
     {
         return TaskLine::QUICK;

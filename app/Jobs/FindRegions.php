@@ -14,8 +14,28 @@ use Awning\Core\Sheet\Ops\Ink\LayInk;
 use Awning\Core\Sheet\Sheet;
 
 /** Finds the regions anew after lines were drawn or taken away. */
-final class FindRegions extends LongTask
+final class FindRegions extends LongTask implements ClientTask
 {
+    public static function kind(): string
+    {
+        return 'regions';
+    }
+
+    public static function right(): string
+    {
+        return 'flat';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Held;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        return [];
+    }
+
     public static function line(): string
     {
         return TaskLine::LONG;

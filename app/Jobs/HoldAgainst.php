@@ -23,12 +23,47 @@ use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 
 /** Holds a picture, or a page of ours, against the palette: which colours drift, by how much, and where. */
-final class HoldAgainst extends LongTask
+final class HoldAgainst extends LongTask implements ClientTask
 {
     /** Beside the drift lie pictures of no more than this side: as it is, and as it would be on the palette. */
     public const PARTS = ['before', 'snapped'];
 
     private const PREVIEW = 1200;
+
+    public static function kind(): string
+    {
+        return 'match';
+    }
+
+    public static function isOfSeries(): bool
+    {
+        return true;
+    }
+
+    public static function right(): string
+    {
+        return 'view';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Any;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        if (! $asked->has('page')) {
+            return $asked->picture();
+        }
+        $page = $asked->series->page($asked->checked(['page' => 'integer'])->integer('page'));
+
+        return ['page' => $page->id, 'name' => "$page->number. $page->title"];
+    }
+
+    public static function forgetsFile(): bool
+    {
+        return true;
+    }
 
     public static function line(): string
     {

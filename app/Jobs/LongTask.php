@@ -7,7 +7,9 @@ namespace App\Jobs;
 use App\Desk\Conflict;
 use App\Desk\TaskEnded;
 use App\Models\Original;
+use App\Models\Page;
 use App\Models\ReferencePicture;
+use App\Models\Series;
 use App\Models\Task;
 use App\Store\ChildDecoder;
 use App\Store\NotKept;
@@ -23,6 +25,27 @@ use Awning\Core\Sheet\OpRefused;
  */
 abstract class LongTask
 {
+    /** Its name in the table of tasks and in addresses. */
+    abstract public static function kind(): string;
+
+    /** Whether it is work on a series, not on one page. */
+    public static function isOfSeries(): bool
+    {
+        return false;
+    }
+
+    /** Whether a file that was sent for it is of no more use when it fails or is stopped. */
+    public static function forgetsFile(): bool
+    {
+        return false;
+    }
+
+    /** Whether that is so when it is stopped; when it fails, the file may be asked for again. */
+    public static function forgetsFileWhenStopped(): bool
+    {
+        return static::forgetsFile();
+    }
+
     /** Which queue it waits in: short work is never behind long work. */
     abstract public static function line(): string;
 
@@ -62,7 +85,7 @@ abstract class LongTask
             (new Tasks)->goOn($task);
         } catch (OpRefused|UnreadableImage|Conflict|NotKept $error) {
             $task->forceFill(['state' => 'failed', 'message' => mb_substr($error->getMessage(), 0, 400)])->save();
-            if (in_array($task->kind, Tasks::ONCE, true)) {
+            if (static::forgetsFile()) {
                 (new Originals)->forget($task);
             }
         } finally {

@@ -6,12 +6,38 @@ namespace App\Jobs;
 
 use App\Desk\Page\PageColours;
 use App\Models\Page;
+use App\Models\Series;
 use App\Models\Task;
 
 /** Measures what each material looks like on each page of a series, as far as that is not known. */
-final class MeasureColours extends LongTask
+final class MeasureColours extends LongTask implements ClientTask
 {
     private const SECONDS = 10.0;
+
+    public static function kind(): string
+    {
+        return 'colours';
+    }
+
+    public static function isOfSeries(): bool
+    {
+        return true;
+    }
+
+    public static function right(): string
+    {
+        return 'view';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Any;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        return [];
+    }
 
     public static function line(): string
     {

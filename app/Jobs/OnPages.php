@@ -19,6 +19,9 @@ abstract class OnPages extends LongTask
     /** After so long the task goes back into its line. */
     private const SECONDS = 10.0;
 
+    /** Of one task. */
+    protected const MOST_PAGES = 500;
+
     final public static function line(): string
     {
         return TaskLine::LONG;

@@ -11,6 +11,16 @@ use App\Models\Task;
 /** Reads a picture that shall stand beside the work. */
 final class ReadReference extends LongTask
 {
+    public static function kind(): string
+    {
+        return 'reference';
+    }
+
+    public static function isOfSeries(): bool
+    {
+        return true;
+    }
+
     public static function line(): string
     {
         return TaskLine::QUICK;

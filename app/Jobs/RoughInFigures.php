@@ -22,8 +22,53 @@ use Awning\Core\Sheet\Ops\Light\OccludeLines;
 use Awning\Core\Sheet\Sheet;
 
 /** Works out a first light on a figure of a page, or on all that there are. */
-final class RoughInFigures extends LongTask
+final class RoughInFigures extends LongTask implements ClientTask
 {
+    public static function kind(): string
+    {
+        return 'rough';
+    }
+
+    public static function right(): string
+    {
+        return 'colour';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Held;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        if (! $asked->has('figure')) {
+            $input = $asked->checked(['lineless' => 'sometimes|boolean']);
+
+            return ['plan' => $asked->lightPlan()->toData(), 'lineless' => $input->boolean('lineless')];
+        }
+        [$figure, $plan, $only] = self::askedFigure($asked);
+
+        return ['figure' => $figure->id, 'plan' => $plan->toData(), 'only' => $only];
+    }
+
+    /**
+     * A figure under a light, or some of its regions.
+     *
+     * @return array{Figure, LightPlan, list<int>} the regions' labels; none: all of them
+     */
+    public static function askedFigure(TaskInput $asked): array
+    {
+        $input = $asked->checked([
+            'figure' => 'required|integer',
+            'only' => 'sometimes|list|max:5000',
+            'only.*' => 'integer|min:1',
+        ]);
+        /** @var list<int> $only */
+        $only = array_map(intval(...), $input->array('only'));
+
+        return [$asked->series->livingFigure($input->integer('figure')), $asked->lightPlan(), $only];
+    }
+
     public static function line(): string
     {
         return TaskLine::LONG;

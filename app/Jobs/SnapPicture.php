@@ -22,8 +22,33 @@ use Awning\Core\Sheet\Sheet;
 use Illuminate\Support\Str;
 
 /** Lays a page that somebody else coloured over a page of ours, with its colours moved onto the palette. */
-final class SnapPicture extends LongTask
+final class SnapPicture extends LongTask implements ClientTask
 {
+    public static function kind(): string
+    {
+        return 'snap';
+    }
+
+    public static function right(): string
+    {
+        return 'colour';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Free;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        return $asked->picture();
+    }
+
+    public static function forgetsFile(): bool
+    {
+        return true;
+    }
+
     public static function line(): string
     {
         return TaskLine::LONG;

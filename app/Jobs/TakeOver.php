@@ -27,8 +27,33 @@ use Awning\Core\Sheet\State\Palette;
  *
  * @phpstan-import-type TakenRow from Task
  */
-final class TakeOver extends LongTask
+final class TakeOver extends LongTask implements ClientTask
 {
+    public static function kind(): string
+    {
+        return 'take';
+    }
+
+    public static function right(): string
+    {
+        return 'flat';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Held;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        return ['original' => $asked->file('flats')->id];
+    }
+
+    public static function forgetsFile(): bool
+    {
+        return true;
+    }
+
     public static function line(): string
     {
         return TaskLine::LONG;

@@ -19,17 +19,6 @@ use Throwable;
 /** Long work: begun, stopped, and taken up again when the process that did it died. */
 final class Tasks
 {
-    /** @var array<string, class-string<LongTask>> by kind */
-    private const WORK = [
-        'import' => ImportScan::class, 'clean' => ImportScan::class, 'regions' => FindRegions::class, 'enlarge' => EnlargePage::class,
-        'take' => TakeOver::class, 'deliver' => Deliver::class, 'reference' => ReadReference::class, 'match' => HoldAgainst::class,
-        'snap' => SnapPicture::class, 'rough' => RoughInFigures::class, 'tidy' => TidyInk::class,
-        'replace' => ReplaceOnPages::class, 'follow' => FollowOnPages::class, 'colours' => MeasureColours::class,
-    ];
-
-    /** Work on a file that is of no more use when it fails; an import may be asked for again. */
-    public const ONCE = ['take', 'match', 'snap'];
-
     /** So many pieces of one person's may wait. */
     private const MOST = 20;
 
@@ -65,7 +54,7 @@ final class Tasks
                 throw ValidationException::withMessages(['task' => 'Twenty pieces of work are waiting already. Let some finish first.']);
             }
             $task = Task::query()->create([
-                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'line' => self::WORK[$kind]::line(),
+                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'line' => TaskKinds::of($kind)::line(),
                 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting', 'input' => $input, 'lease' => $lease,
             ]);
             Queue::pushOn($task->line, new NextTask($task->line));
@@ -84,7 +73,7 @@ final class Tasks
         /** @var list<Task> $waiting */
         $waiting = Task::query()->where($of instanceof Page ? 'page_id' : 'series_id', $of->id)->where('user_id', $user->id)->where('kind', $kind)->where('state', 'waiting')->lockForUpdate()->get()->all();
         foreach ($waiting as $task) {
-            if (self::WORK[$kind]::replaces($task->input, $input)) {
+            if (TaskKinds::of($kind)::replaces($task->input, $input)) {
                 return $task;
             }
         }
@@ -94,7 +83,7 @@ final class Tasks
 
     public static function workOf(Task $task): LongTask
     {
-        return new (self::WORK[$task->kind]);
+        return new (TaskKinds::of($task->kind));
     }
 
     /** @return bool false when it had ended before */
@@ -102,8 +91,8 @@ final class Tasks
     {
         // Waits for a landing that is under way: then the answer is that it is done.
         $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
-            ->update(['state' => 'stopped', 'message' => self::WORK[$task->kind]::stopped($task->refresh())]) === 1;
-        if ($isStopped && in_array($task->kind, ['import', ...self::ONCE], true)) {
+            ->update(['state' => 'stopped', 'message' => TaskKinds::of($task->kind)::stopped($task->refresh())]) === 1;
+        if ($isStopped && TaskKinds::of($task->kind)::forgetsFileWhenStopped()) {
             (new Originals)->forget($task);
         }
 

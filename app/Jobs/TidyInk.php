@@ -16,8 +16,33 @@ use Awning\Core\Sheet\Sheet;
 /**
  * Makes the lines that were drawn on a page meet: ends that reach too far are cut, ends that nearly touch are joined.
  */
-final class TidyInk extends LongTask
+final class TidyInk extends LongTask implements ClientTask
 {
+    /** How far lines may reach beyond another, and how far apart ends may lie, px. */
+    public const RULES = ['overshoot' => 'required|numeric|between:0,200', 'gap' => 'required|numeric|between:0,200'];
+
+    public static function kind(): string
+    {
+        return 'tidy';
+    }
+
+    public static function right(): string
+    {
+        return 'colour';
+    }
+
+    public static function holding(): Holding
+    {
+        return Holding::Held;
+    }
+
+    public static function asked(TaskInput $asked): array
+    {
+        $input = $asked->checked(self::RULES);
+
+        return ['overshoot' => $input->float('overshoot'), 'gap' => $input->float('gap')];
+    }
+
     public static function line(): string
     {
         return TaskLine::LONG;

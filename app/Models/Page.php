@@ -20,9 +20,9 @@ use Illuminate\Support\Carbon;
  * @property ?int $height
  * @property ?float $dpi
  * @property bool $behind lines have changed since the regions were found
- * @property ?int $holds_id the palette's version it holds; null: it follows the palette
+ * @property ?int $version_id the palette's version it stays with; null: it follows the palette
  * @property ?list<int> $follows materials that follow all the same
- * @property ?int $wears_id the variant of the palette it wears
+ * @property ?int $variant_id the variant of the palette it has
  * @property ?PaletteVersion $held
  * @property ?PaletteVariant $worn
  * @property ?int $plan_id the light plan it stands under
@@ -54,13 +54,13 @@ final class Page extends Model
     /** @return BelongsTo<PaletteVersion, $this> */
     public function held(): BelongsTo
     {
-        return $this->belongsTo(PaletteVersion::class, 'holds_id');
+        return $this->belongsTo(PaletteVersion::class, 'version_id');
     }
 
     /** @return BelongsTo<PaletteVariant, $this> one that is not retired */
     public function worn(): BelongsTo
     {
-        $variant = $this->belongsTo(PaletteVariant::class, 'wears_id');
+        $variant = $this->belongsTo(PaletteVariant::class, 'variant_id');
         $variant->where('retired', false);
 
         return $variant;
@@ -109,5 +109,16 @@ final class Page extends Model
     public function journal(): HasMany
     {
         return $this->hasMany(JournalEntry::class);
+    }
+
+    /** @return array{version_id: ?int, follows: ?list<int>, variant_id: ?int, plan_id: ?int} what it takes from its series */
+    public function toRecord(): array
+    {
+        return [
+            'version_id' => $this->version_id,
+            'follows' => $this->follows,
+            'variant_id' => $this->variant_id,
+            'plan_id' => $this->plan_id,
+        ];
     }
 }

@@ -19,13 +19,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @phpstan-type PagesReport array{outcomes: list<PageOutcome>}
  * @phpstan-type MatchReport array{name: string, width: int, height: int, rows: list<MatchedData>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough'|'tidy'|'replace'|'follow'|'colours', state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport, outcomes: ?list<PageOutcome>}
+ * @phpstan-type TaskState array{id: int, kind: string, state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport, outcomes: ?list<PageOutcome>}
  *
  * @property int $id
  * @property ?int $page_id
  * @property ?int $series_id instead, where it is of no page
  * @property int $user_id
- * @property 'import'|'clean'|'regions'|'enlarge'|'take'|'deliver'|'reference'|'match'|'snap'|'rough'|'tidy'|'replace'|'follow'|'colours' $kind
+ * @property string $kind as TaskKinds has it
  * @property 'waiting'|'working'|'done'|'failed'|'stopped' $state
  * @property int $progress 0..100
  * @property string $message

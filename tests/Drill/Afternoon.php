@@ -121,7 +121,7 @@ final class Afternoon
     {
         $tasks = [];
         for ($i = 0; $i < 25; $i++) {
-            [$status, $task] = $greedy->json('POST', "/api/pages/$page->id/deliver", ['format' => 'ora']);
+            [$status, $task] = $greedy->json('POST', "/api/pages/$page->id/tasks/deliver", ['format' => 'ora']);
             if ($status === 202) {
                 $tasks[] = (int) $task['id'];
             }
@@ -139,7 +139,7 @@ final class Afternoon
     {
         $began = microtime(true);
         $before = DB::table('tasks')->whereIn('id', $waiting)->where('state', 'done')->count();
-        [$status, $task] = $client->json('POST', "/api/pages/$page->id/deliver", ['format' => 'png']);
+        [$status, $task] = $client->json('POST', "/api/pages/$page->id/tasks/deliver", ['format' => 'png']);
         while ($status === 202 && in_array(DB::table('tasks')->where('id', $task['id'])->value('state'), ['waiting', 'working'], true) && microtime(true) < $began + 120) {
             usleep(100_000);
         }
@@ -175,9 +175,9 @@ final class Afternoon
         if ($who === 2) {
             return [[
                 fn (): CurlHandle => $client->request('POST', '/api/pages/1/ops', ['op' => ['kind' => 'fill', 'labels' => array_fill(0, 60_000, 1)]]),
-                fn (): CurlHandle => $client->request('POST', "/api/series/$series/figures", ['name' => str_repeat('é', 900_000)]),
+                fn (): CurlHandle => $client->request('POST', "/api/series/$series/ops", ['op' => ['kind' => 'figure.add', 'name' => str_repeat('é', 900_000)]]),
                 fn (): CurlHandle => $client->request('GET', '/api/pages/1/feed?since=99999999999999999999&palette[]=1'),
-                fn (): CurlHandle => $client->request('POST', "/api/series/$series/palette/file", ['name' => 'p.json', 'text' => str_repeat('[', 200_000), 'take' => true]),
+                fn (): CurlHandle => $client->request('POST', "/api/series/$series/ops", ['op' => ['kind' => 'palette.import', 'name' => 'p.json', 'text' => str_repeat('[', 200_000)]]),
                 fn (): CurlHandle => $client->request('DELETE', "/api/series/$series/members/1"),
                 fn (): CurlHandle => $client->request('POST', '/api/pages/1/tiles', ['level' => 0, 'want' => array_fill(0, 5_000, ['ink', 0, 0])]),
             ][mt_rand(0, 5)](), 'harm'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Drill;
 
+use App\Desk\SeriesOps\SeriesOpKinds;
 use App\Models\Figure;
 use App\Models\Invitation;
 use App\Models\Material;
@@ -32,6 +33,9 @@ final class Bodies
 
     private readonly Material $other;
 
+    /** The kind of work whose body was given last. */
+    private string $kind = 'deliver';
+
     /** @var array<string, mixed> what addresses are made with, by parameter */
     public readonly array $parameters;
 
@@ -55,6 +59,12 @@ final class Bodies
             'light' => $light->id, 'setup' => $setup->id, 'brush' => $brush->id, 'reference' => $reference->id, 'number' => 0, 'original' => $original->id,
             'drawing' => 'drawing1', 'pass' => 'drillpass1', 'any?' => 'series', 'picture' => 'shelf.png',
         ];
+    }
+
+    /** What an address has in this place. */
+    public function parameter(string $name): string
+    {
+        return $name === 'kind' ? $this->kind : (string) $this->parameters[$name];
     }
 
     /** @return array<string, mixed> */
@@ -129,12 +139,106 @@ final class Bodies
         return $missing === [] ? $ops : throw new RuntimeException('The fuzz knows no body for the ops '.implode(', ', $missing).'. Add one in Bodies.');
     }
 
+    /** @return array<string, array<string, mixed>> a change of every kind to the series */
+    public function seriesOps(): array
+    {
+        $p = $this->parameters;
+        $colour = '#'.bin2hex(random_bytes(3));
+        $version = fn (string $model): int => (int) match ($model) {
+            'material' => $this->material->refresh()->version,
+            'light' => SeriesLight::query()->findOrFail($p['light'])->version,
+            default => PaletteVariant::query()->findOrFail($p['variant'])->version,
+        };
+        $ops = [
+            'figure.add' => ['name' => 'Harbour'],
+            'figure.copy' => ['figure' => $p['figure']],
+            'material.add' => ['figure' => $p['figure'], 'name' => 'rope', 'base' => $colour],
+            'colours.take' => ['figure' => $p['figure'], 'name' => 'picked', 'ramp' => true, 'colours' => ['#203040', '#506070', '#8090a0']],
+            'figure.change' => ['figure' => $p['figure'], 'name' => 'Oda Brack', 'nearer' => 1, 'soft' => true],
+            'material.copy' => ['figure' => $p['figure'], 'materials' => [$this->other->id]],
+            'figure.retire' => ['figure' => $p['figure'], 'into' => $p['figure']],
+            'tones.pin' => ['material' => $p['material'], 'version' => $version('material'), 'tones' => ['base' => $colour, 'shade' => null]],
+            'tones.name' => ['material' => $p['material'], 'version' => $version('material'), 'more' => [['tone' => 'more-1', 'name' => 'patina', 'colour' => $colour]]],
+            'material.change' => ['material' => $p['material'], 'version' => $version('material'), 'name' => 'oilskin', 'place' => 2, 'dials' => ['turn' => 0.2]],
+            'material.retire' => ['material' => $p['material'], 'version' => 0, 'into' => $this->other->id],
+            'rule.change' => ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3, 'shade' => 0.5, 'toward' => 'opposite']],
+            'variant.add' => ['name' => 'Night'],
+            'variant.change' => ['variant' => $p['variant'], 'version' => $version('variant'), 'material' => $p['material'], 'tones' => ['base' => $colour], 'name' => 'Wet'],
+            'brush.keep' => ['name' => 'Reed', 'brush' => ['size' => 12, 'hardness' => 0.5, 'tip' => null]],
+            'setup.keep' => ['name' => 'Tar', 'passes' => [$this->hung()]],
+            'setup.change' => ['setup' => $p['setup'], 'passes' => [['opacity' => mt_rand(1, 99) / 100] + $this->hung()]],
+            'light.add' => ['name' => 'Fog', 'plan' => $this->plan()],
+            'light.change' => ['light' => $p['light'], 'version' => $version('light'), 'name' => 'Noon', 'plan' => ['azimuth' => mt_rand(0, 359)] + $this->plan()],
+            'page.light' => ['of' => $p['page'], 'light' => $p['light']],
+            'page.variant' => ['of' => $p['page'], 'variant' => $p['variant']],
+            'page.version' => ['of' => $p['page'], 'version' => null, 'follows' => [$p['material']]],
+            'figure.link' => ['figure' => $p['figure']],
+            'figure.unlink' => ['figure' => $p['figure']],
+            'material.duplicate' => ['material' => $p['material']],
+            'palette.import' => ['name' => 'palette.csv', 'text' => "Oda Brack,oilskin,base,$colour\n"],
+            'version.restore' => ['version' => $p['version']],
+            'setup.retire' => ['setup' => $p['setup']],
+            'brush.retire' => ['brush' => $p['brush']],
+        ];
+        $missing = array_diff(array_map(fn (string $op): string => $op::kind(), SeriesOpKinds::ALL), array_keys($ops));
+
+        return $missing === [] ? $ops : throw new RuntimeException('The fuzz knows no body for the series ops '.implode(', ', $missing).'. Add one in Bodies.');
+    }
+
+    /** @return array<string, array<string, mixed>> work of every kind on a page that a window may ask for */
+    private function pageTasks(): array
+    {
+        $p = $this->parameters;
+        $held = ['lease' => $this->world->lease];
+
+        return [
+            'import' => $held + ['original' => $p['original'], 'picture' => 1, 'drawing' => 'drawing1', 'cut' => false],
+            'clean' => $held + ['drawing' => 'drawing1', 'clean' => ['paper' => 40, 'ink' => 200, 'turn' => 0.0, 'specks' => 4], 'place' => ['x' => 350, 'y' => 250, 'scale' => 1.0]],
+            'take' => $held + ['flats' => 'no file'],
+            'snap' => ['reference' => $p['reference']],
+            'regions' => $held,
+            'rough' => $held + ['figure' => $p['figure'], 'plan' => $this->plan(), 'only' => [2]],
+            'tidy' => $held + ['overshoot' => 5, 'gap' => 12.5],
+            'enlarge' => $held + ['factor' => 1.5],
+            'deliver' => ['format' => 'png'],
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> work of every kind on a series */
+    private function seriesTasks(): array
+    {
+        $p = $this->parameters;
+
+        return [
+            'colours' => [],
+            'follow' => ['setup' => $p['setup'], 'pages' => [$p['page']], 'known' => 1, 'before' => [$this->hung()]],
+            'replace' => ['pages' => [$p['page']], 'figure' => $p['figure'], 'tone' => 'shade', 'into' => 'deep'],
+            'match' => ['page' => $p['page']],
+        ];
+    }
+
+    /**
+     * Work of one kind, picked by chance.
+     *
+     * @param  array<string, array<string, mixed>>  $tasks
+     * @return array<string, mixed>
+     */
+    private function oneOf(array $tasks): array
+    {
+        $this->kind = (string) array_rand($tasks);
+
+        return $tasks[$this->kind];
+    }
+
     /**
      * @param  string  $route  as it is registered, like "POST api/series"
      * @return array<string, mixed> what a window sends to it
      */
     public function of(string $route): array
     {
+        if (str_ends_with($route, '/tasks/{kind}')) {
+            return $this->oneOf(str_contains($route, '{page}') ? $this->pageTasks() : $this->seriesTasks());
+        }
         $all = $this->all();
 
         return $all[$route] ?? throw new RuntimeException("The fuzz knows no body for $route. Add one in Bodies.");
@@ -148,20 +252,19 @@ final class Bodies
         $asked = $held + ['id' => bin2hex(random_bytes(8)), 'base' => (int) Page::query()->whereKey($this->page->id)->value('revision')];
         $ops = $this->ops();
         $kind = array_rand($ops);
+        $seriesOps = $this->seriesOps();
+        $seriesKind = array_rand($seriesOps);
         $colour = '#'.bin2hex(random_bytes(3));
-        $version = fn (string $model): int => (int) match ($model) {
-            'material' => $this->material->refresh()->version, 'light' => SeriesLight::query()->findOrFail($p['light'])->version, default => PaletteVariant::query()->findOrFail($p['variant'])->version,
-        };
         $dials = ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3, 'shade' => 0.5, 'toward' => 'opposite']];
         $nothing = array_fill_keys([
             'GET api/session', 'GET api/invitations/{token}', 'DELETE api/session', 'GET api/session/may-send', 'GET api/manual', 'GET manual/{picture}', 'GET api/series', 'GET api/series/{series}', 'DELETE api/series/{series}/members/{user}',
-            'DELETE api/series/{series}/figures/{figure}/link', 'POST api/series/{series}/materials/{material}/copies', 'GET api/series/{series}/palette', 'GET api/series/{series}/palette/history',
-            'POST api/series/{series}/palette/undo', 'POST api/series/{series}/palette/redo', 'GET api/series/{series}/variants', 'DELETE api/series/{series}/brushes/{brush}', 'GET api/series/{series}/setups',
-            'GET api/series/{series}/setups/{setup}/file', 'GET api/series/{series}/setups/{setup}/followers', 'DELETE api/series/{series}/setups/{setup}', 'GET api/series/{series}/versions',
-            'GET api/series/{series}/pages/{page}/as/{number}', 'POST api/series/{series}/versions/{version}/restore', 'GET api/series/{series}/references/{reference}/picture',
+            'GET api/series/{series}/palette', 'GET api/series/{series}/palette/history',
+            'POST api/series/{series}/undo', 'POST api/series/{series}/redo', 'GET api/series/{series}/variants', 'GET api/series/{series}/setups',
+            'GET api/series/{series}/setups/{setup}/file', 'GET api/series/{series}/setups/{setup}/followers', 'GET api/series/{series}/versions',
+            'GET api/series/{series}/pages/{page}/as/{number}', 'GET api/series/{series}/references/{reference}/picture',
             'DELETE api/series/{series}/references/{reference}', 'GET api/series/{series}/palette/file/{format}', 'GET api/pages/{page}', 'GET api/pages/{page}/picture', 'GET api/pages/{page}/lines',
             'GET api/pages/{page}/colours', 'GET api/pages/{page}/findings', 'GET api/pages/{page}/before', 'GET api/pages/{page}/passes/{pass}/history', 'GET api/pages/{page}/tasks', 'GET api/tasks/{task}',
-            'DELETE api/tasks/{task}', 'GET pages/{page}/tiles/{hash}', 'GET {any?}', 'POST api/series/{series}/colours',
+            'DELETE api/tasks/{task}', 'GET pages/{page}/tiles/{hash}', 'GET {any?}',
         ], []);
 
         return $nothing + [
@@ -173,41 +276,15 @@ final class Bodies
             'POST api/series/{series}/pages' => ['title' => 'One more'],
             'POST api/series/{series}/members' => ['email' => 'pell@drill.example', 'role' => 'owner'],
             'POST api/series/{series}/invitations' => ['email' => 'ida@drill.example', 'role' => 'viewer'],
-            'POST api/series/{series}/figures' => ['name' => 'Harbour', 'page' => $p['page']],
-            'POST api/series/{series}/figures/taken' => ['figure' => $p['figure'], 'follow' => false],
-            'POST api/series/{series}/figures/{figure}/materials' => ['name' => 'rope', 'base' => $colour],
-            'POST api/series/{series}/figures/{figure}/colours' => ['name' => 'picked', 'ramp' => true, 'colours' => ['#203040', '#506070', '#8090a0']],
-            'PATCH api/series/{series}/figures/{figure}' => ['name' => 'Oda Brack', 'nearer' => 1, 'soft' => true],
-            'POST api/series/{series}/figures/{figure}/copies' => ['materials' => [$this->other->id]],
-            'DELETE api/series/{series}/figures/{figure}' => ['into' => $p['figure']],
-            'PUT api/series/{series}/materials/{material}/tones' => ['version' => $version('material'), 'tones' => ['base' => $colour, 'shade' => null]],
-            'PUT api/series/{series}/materials/{material}/more' => ['version' => $version('material'), 'more' => [['tone' => 'more-1', 'name' => 'patina', 'colour' => $colour]]],
-            'PATCH api/series/{series}/materials/{material}' => ['version' => $version('material'), 'name' => 'oilskin', 'place' => 2, 'dials' => ['turn' => 0.2]],
-            'DELETE api/series/{series}/materials/{material}' => ['version' => 0, 'into' => $this->other->id],
-            'PUT api/series/{series}/rule' => $dials,
             'POST api/series/{series}/rule/preview' => $dials,
-            'POST api/series/{series}/variants' => ['name' => 'Night'],
-            'PATCH api/series/{series}/variants/{variant}' => ['version' => $version('variant'), 'material' => $p['material'], 'tones' => ['base' => $colour], 'name' => 'Wet'],
-            'POST api/series/{series}/brushes' => ['name' => 'Reed', 'brush' => ['size' => 12, 'hardness' => 0.5, 'tip' => null]],
             'POST api/series/{series}/tips' => ['picture' => 'no file'],
-            'POST api/series/{series}/setups' => ['name' => 'Tar', 'passes' => [$this->hung()]],
-            'POST api/series/{series}/setups/file' => ['text' => json_encode(['kind' => 'awning setup', 'version' => 1, 'name' => 'Tar', 'passes' => [$this->hung()]])],
             'POST api/pages/{page}/marks' => ['passes' => ['drillpass1'], 'labels' => [2]],
-            'PUT api/series/{series}/setups/{setup}' => ['passes' => [['opacity' => mt_rand(1, 99) / 100] + $this->hung()]],
-            'POST api/series/{series}/setups/{setup}/follow' => ['pages' => [$p['page']], 'known' => 1, 'before' => [$this->hung()]],
-            'POST api/series/{series}/lights' => ['name' => 'Fog', 'plan' => $this->plan()],
-            'PATCH api/series/{series}/lights/{light}' => ['version' => $version('light'), 'name' => 'Noon', 'plan' => ['azimuth' => mt_rand(0, 359)] + $this->plan()],
-            'PUT api/series/{series}/pages/{page}/light' => ['light' => $p['light']],
-            'PUT api/series/{series}/pages/{page}/variant' => ['variant' => $p['variant']],
             'POST api/series/{series}/versions' => ['name' => 'Book 2'],
             'GET api/series/{series}/versions/compare' => ['from' => 0, 'to' => 0],
-            'PUT api/series/{series}/pages/{page}/palette' => ['version' => null, 'follows' => [$p['material']]],
             'GET api/series/{series}/references' => ['page' => $p['page']],
             'POST api/series/{series}/references' => ['of' => $p['page'], 'page' => $p['page']],
             'PATCH api/series/{series}/references/{reference}' => ['x' => 10.5, 'y' => 3, 'across' => 200, 'mirrored' => true, 'grey' => false],
-            'POST api/series/{series}/replace' => ['pages' => [$p['page']], 'figure' => $p['figure'], 'tone' => 'shade', 'into' => 'deep'],
-            'POST api/series/{series}/matches' => ['page' => $p['page']],
-            'POST api/series/{series}/palette/file' => ['name' => 'palette.csv', 'text' => "Oda Brack,oilskin,base,$colour\n", 'take' => true],
+            'POST api/series/{series}/palette/file' => ['name' => 'palette.csv', 'text' => "Oda Brack,oilskin,base,$colour\n"],
             'GET api/pages/{page}/feed' => ['since' => 0, 'palette' => 0, 'wait' => 0],
             'GET api/pages/{page}/originals/{original}' => ['picture' => 1],
             'POST api/pages/{page}/lines' => ['svg' => '<svg xmlns="http://www.w3.org/2000/svg"><path d="M10 10L90 90" stroke="#000" fill="none"/></svg>'],
@@ -215,22 +292,14 @@ final class Bodies
             'POST api/pages/{page}/tiles' => ['level' => 0, 'want' => [['ink', 0, 0], ['flats', 1, 1]]],
             'POST api/pages/{page}/lease' => $held,
             'DELETE api/pages/{page}/lease' => ['lease' => 'anotherlease00'],
+            'POST api/series/{series}/ops' => ['op' => ['kind' => $seriesKind] + $seriesOps[$seriesKind]],
             'POST api/pages/{page}/ops' => $asked + ['op' => ['kind' => $kind] + $ops[$kind]],
             'POST api/pages/{page}/undo' => $asked,
             'POST api/pages/{page}/redo' => $asked,
-            'POST api/pages/{page}/import' => $held + ['original' => $p['original'], 'picture' => 1, 'drawing' => 'drawing1', 'cut' => false],
-            'POST api/pages/{page}/clean' => $held + ['drawing' => 'drawing1', 'clean' => ['paper' => 40, 'ink' => 200, 'turn' => 0.0, 'specks' => 4], 'place' => ['x' => 350, 'y' => 250, 'scale' => 1.0]],
             'POST api/pages/{page}/drawings/{drawing}/look' => ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]],
             'POST api/pages/{page}/cues' => ['dabs' => [[2, $p['material'], 10]]],
-            'POST api/pages/{page}/take' => $held + ['flats' => 'no file'],
-            'POST api/pages/{page}/snap' => ['reference' => $p['reference']],
-            'POST api/pages/{page}/regions' => $held,
-            'POST api/pages/{page}/rough' => $held + ['figure' => $p['figure'], 'plan' => $this->plan(), 'only' => [2]],
             'POST api/pages/{page}/rough/preview' => ['figure' => $p['figure'], 'plan' => $this->plan(), 'only' => [], 'fine' => false],
             'POST api/pages/{page}/passes/{pass}/history' => ['entry' => 1],
-            'POST api/pages/{page}/tidy' => $held + ['overshoot' => 5, 'gap' => 12.5],
-            'POST api/pages/{page}/enlarge' => $held + ['factor' => 1.5],
-            'POST api/pages/{page}/deliver' => ['format' => 'png'],
             'GET deliveries/{task}' => ['part' => 'before'],
         ];
     }

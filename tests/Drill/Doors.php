@@ -82,11 +82,11 @@ final readonly class Doors
         $file = "$installation->folder/var/tmp/large.png";
         file_put_contents($file, (new PngWriter)->grey(new Plane(2_000, 2_000, random_bytes(4_000_000)), 300));
         $this->holds(filesize($file) > 3_000_000, 'a large file');
-        [$status, $task] = $this->world->mira->json('POST', "/api/pages/$page->id/import", ['lease' => $this->world->lease, 'scan' => new \CURLFile($file, 'image/png', 'large.png')]);
+        [$status, $task] = $this->world->mira->json('POST', "/api/pages/$page->id/tasks/import", ['lease' => $this->world->lease, 'scan' => new \CURLFile($file, 'image/png', 'large.png')]);
         $this->holds($status === 202, "a large file of somebody who is signed in is taken: $status");
         $this->world->mira->json('DELETE', '/api/tasks/'.($task['id'] ?? 0));
         foreach (['Cookie: other=1', 'Cookie: awning=x'] as $cookie) {
-            $refused = (new Process(['curl', '-s', '-o', '/dev/null', '-w', '%{http_code}', '-H', $cookie, '-H', 'Expect:', '-F', "scan=@$file", "http://127.0.0.1:$installation->port/api/pages/$page->id/import"]))->mustRun()->getOutput();
+            $refused = (new Process(['curl', '-s', '-o', '/dev/null', '-w', '%{http_code}', '-H', $cookie, '-H', 'Expect:', '-F', "scan=@$file", "http://127.0.0.1:$installation->port/api/pages/$page->id/tasks/import"]))->mustRun()->getOutput();
             $this->holds($refused === '401', "a large file with \"$cookie\" is refused: $refused");
         }
         unlink($file);

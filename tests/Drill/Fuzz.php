@@ -34,6 +34,7 @@ final class Fuzz
         $bodies = new Bodies($this->world, $page);
         $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage') && $route->uri() !== 'up'));
         $ops = array_keys($bodies->ops());
+        $seriesOps = array_keys($bodies->seriesOps());
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
         // Every op and every route as it is meant first, so that one leaf that is changed meets work that is done.
         $taken = 0;
@@ -46,11 +47,17 @@ final class Fuzz
         for ($i = 0; $i < $times; $i++) {
             $route = $routes[$i % count($routes)];
             $method = $route->methods()[0];
-            $body = $route->getName() === 'pages.ops' || $i % 3 === 0
-                ? $this->op($bodies, $ops[intdiv($i, 3) % count($ops)])
-                : $bodies->of("$method {$route->uri()}");
-            $uri = '/'.preg_replace_callback('/\{(\w+\??)\}/', fn (array $name): string => mt_rand(0, 7) === 0 ? rawurlencode((string) json_encode($this->odd())) : (string) $bodies->parameters[$name[1]], $route->uri());
-            [$method, $uri] = $i % 3 === 0 ? ['POST', "/api/pages/$page->id/ops"] : [$method, $uri];
+            $body = match (true) {
+                $route->getName() === 'pages.ops' || $i % 3 === 0 => $this->op($bodies, $ops[intdiv($i, 3) % count($ops)]),
+                $i % 6 === 1 => ['op' => ['kind' => $kind = $seriesOps[intdiv($i, 6) % count($seriesOps)]] + $bodies->seriesOps()[$kind]],
+                default => $bodies->of("$method {$route->uri()}"),
+            };
+            $uri = '/'.preg_replace_callback('/\{(\w+\??)\}/', fn (array $name): string => mt_rand(0, 7) === 0 ? rawurlencode((string) json_encode($this->odd())) : $bodies->parameter($name[1]), $route->uri());
+            [$method, $uri] = match (true) {
+                $i % 3 === 0 => ['POST', "/api/pages/$page->id/ops"],
+                $i % 6 === 1 && $route->getName() !== 'pages.ops' => ['POST', "/api/series/{$page->series_id}/ops"],
+                default => [$method, $uri],
+            };
             // What people do to each other would end the drill: it is asked as if of somebody who may not.
             $this->ask($method, $uri, $this->changed($body), preg_match('#members|^/api/session$#', $uri) === 1 || mt_rand(0, 9) === 0 ? null : $mira);
         }

@@ -122,7 +122,7 @@ final readonly class Kills
     {
         $landed = fn (): int => DB::table('journal')->where('page_id', $page->id)->where('kind', 'ink.lay')->count();
         $known = (int) DB::table('tasks')->max('id');
-        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/import", $this->world->upload()), $victim);
+        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/tasks/import", $this->world->upload()), $victim);
         $tasks = DB::table('tasks')->where('id', '>', $known)->pluck('id')->all();
         if ($status === 202 && $tasks === []) {
             $this->tally->fail('kills', "import $i was taken and is not there");
@@ -144,7 +144,7 @@ final readonly class Kills
     {
         $known = (int) DB::table('tasks')->max('id');
         $format = ['png', 'ora', 'jpeg'][mt_rand(0, 2)];
-        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/deliver", ['format' => $format]), $victim);
+        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/tasks/deliver", ['format' => $format]), $victim);
         foreach (DB::table('tasks')->where('id', '>', $known)->pluck('id')->all() as $task) {
             $state = $this->world->ended((int) $task);
             $path = DB::table('tasks')->where('id', $task)->value('result_path');

@@ -96,7 +96,7 @@ final readonly class Races
         $busy = [];
         for ($i = 0; $i < 4; $i++) {
             $busy[] = $other = $this->world->page(false);
-            $tasks[] = (int) $this->world->mira->json('POST', "/api/pages/$other->id/import", $this->world->upload())[1]['id'];
+            $tasks[] = (int) $this->world->mira->json('POST', "/api/pages/$other->id/tasks/import", $this->world->upload())[1]['id'];
         }
         $times = [];
         $paths = ["/api/pages/$page->id", "/api/pages/$page->id/feed?since=0&palette=1", "/api/pages/$page->id/picture", '/api/series', "/api/series/{$page->series_id}"];

@@ -60,7 +60,7 @@ final class World
         $page = Page::query()->create(['series_id' => $this->series->id, 'number' => 1 + (int) Page::query()->max('number'), 'title' => 'Drill'])->refresh();
         $this->mira->json('POST', "/api/pages/$page->id/lease", ['lease' => $this->lease])[0] === 200 || throw new RuntimeException('The page could not be taken.');
         if ($isImported) {
-            [$status, $task] = $this->mira->json('POST', "/api/pages/$page->id/import", $this->upload());
+            [$status, $task] = $this->mira->json('POST', "/api/pages/$page->id/tasks/import", $this->upload());
             $status === 202 || throw new RuntimeException("The import was not begun: $status");
             $this->ended((int) $task['id'])['state'] === 'done' || throw new RuntimeException('The first import failed.');
         }

@@ -72,7 +72,7 @@ final class BenchTest extends TestCase
         self::assertSame(['pass:shadepass1', 0, 0], array_slice($applied['tiles'][0], 0, 3));
 
         $picture = function (string $format) use ($page) {
-            $task = $this->postJson("/api/pages/$page->id/deliver", ['format' => $format])->assertStatus(202)->json('id');
+            $task = $this->postJson("/api/pages/$page->id/tasks/deliver", ['format' => $format])->assertStatus(202)->json('id');
             $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done', 'download' => "/deliveries/$task"]);
             $file = sys_get_temp_dir()."/awning-test.$format";
             file_put_contents($file, $this->get("/deliveries/$task")->assertOk()->streamedContent());
@@ -177,11 +177,11 @@ final class BenchTest extends TestCase
     {
         [$series, , $material] = $this->series();
         $this->actingAs($this->person('Mira', $series));
-        $path = "/api/series/$series->id/materials/$material->id/tones";
-        $this->putJson($path, ['version' => 1, 'tones' => ['shade' => '#112233']])->assertOk()->assertJsonPath('material.tones.shade', '#112233');
-        $this->putJson($path, ['version' => 1, 'tones' => ['shade' => '#445566']])->assertStatus(409)->assertJsonPath('theirs.tones.shade', '#112233')->assertJsonPath('yours.tones.shade', '#445566');
-        $this->putJson($path, ['version' => 2, 'tones' => ['shade' => null]])->assertOk()->assertJsonPath('material.pinned', ['base']);
-        $this->putJson($path, ['version' => 3, 'tones' => ['base' => null]])->assertStatus(422);
+        $pin = fn (int $version, array $tones) => $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => $version, 'tones' => $tones]]);
+        $pin(1, ['shade' => '#112233'])->assertOk()->assertJsonPath('shown.figures.0.materials.0.tones.shade', '#112233');
+        $pin(1, ['shade' => '#445566'])->assertStatus(409)->assertJsonPath('theirs.tones.shade', '#112233')->assertJsonPath('yours.tones.shade', '#445566');
+        $pin(2, ['shade' => null])->assertOk()->assertJsonPath('shown.figures.0.materials.0.pinned', ['base']);
+        $pin(3, ['base' => null])->assertStatus(422);
     }
 
     public function test_changing_a_tone_changes_no_pixel_and_every_page_follows(): void
@@ -191,7 +191,7 @@ final class BenchTest extends TestCase
         $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
         $first = $this->get("/api/pages/$page->id/picture")->assertOk()->getContent();
-        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#2244cc']])->assertOk();
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => 1, 'tones' => ['base' => '#2244cc']]])->assertOk();
         self::assertSame($print, $this->fingerprint($page));
         self::assertSame($first, $this->get("/api/pages/$page->id/picture")->assertHeader('Cache-Control', 'no-store, private')->getContent(), 'the last one, until the next is made');
         \App\Jobs\MakePicture::dispatchSync($page->id);
@@ -205,12 +205,12 @@ final class BenchTest extends TestCase
         $good = $this->scanBytes();
         $huge = substr_replace($good, pack('NN', 60000, 60000), 16, 8);
         foreach (['not a picture', '', $huge, '<svg/>'] as $bytes) {
-            $this->withHeader('Accept', 'application/json')->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($bytes, '../../../etc/scan.png')])->assertStatus(422);
+            $this->withHeader('Accept', 'application/json')->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($bytes, '../../../etc/scan.png')])->assertStatus(422);
         }
         self::assertSame(0, Original::query()->count());
         self::assertSame(0, Task::query()->count());
         // The head is fine but the rest is missing: found while decoding, said in the task.
-        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload(substr($good, 0, (int) (0.7 * strlen($good))), '../../../etc/scan.png')])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload(substr($good, 0, (int) (0.7 * strlen($good))), '../../../etc/scan.png')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed'])->assertJsonFragment(['message' => 'The image is damaged or cut short and was not opened. Export or scan it again.']);
         self::assertSame(0, DB::table('layer_tiles')->count() + DB::table('regions')->count() + DB::table('journal')->count());
         self::assertSame(0, Original::query()->count());
@@ -331,9 +331,9 @@ final class BenchTest extends TestCase
         $this->op($page, $this->fillOp($material, $this->labelAt($page, 120, 200)))->assertOk();
         $print = $this->fingerprint($page);
         $ink = (new PageStore($page))->tile(LayerName::ink(), 0, 0);
-        $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['weight' => 7]))->assertStatus(422);
-        $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, [], ['scale' => 0]))->assertStatus(422);
-        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 120, 'ink' => 255]))->assertStatus(202)->json('id');
+        $this->postJson("/api/pages/$page->id/tasks/clean", $this->cleaning($page, ['weight' => 7]))->assertStatus(422);
+        $this->postJson("/api/pages/$page->id/tasks/clean", $this->cleaning($page, [], ['scale' => 0]))->assertStatus(422);
+        $task = $this->postJson("/api/pages/$page->id/tasks/clean", $this->cleaning($page, ['paper' => 120, 'ink' => 255]))->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertNotSame($ink, (new PageStore($page))->tile(LayerName::ink(), 0, 0));
         self::assertSame($material->id, (new Sheet(new PageStore($page)))->find(Region::class, $this->labelAt($page, 120, 200))?->material);
@@ -359,11 +359,11 @@ final class BenchTest extends TestCase
         $this->import($page, $this->person('Mira', $series));
         $ink = fn (): string => (new Sheet(new PageStore($page->refresh())))->layer(LayerName::ink());
         $first = $ink();
-        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing2', 'scan' => $this->upload($this->scanBytes(), 'figure.png')])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'drawing' => 'drawing2', 'scan' => $this->upload($this->scanBytes(), 'figure.png')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertSame($first, $ink(), 'the same lines in the same place');
         $body = ['drawing' => 'drawing2'] + $this->cleaning($page, ['turn' => 0], ['x' => 250.0, 'y' => 210.0, 'scale' => 0.5]);
-        $task = $this->postJson("/api/pages/$page->id/clean", $body)->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/clean", $body)->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         $both = $ink();
         self::assertGreaterThan(substr_count($first, "\xff") * 1.05, substr_count($both, "\xff"), 'a smaller copy lies on it');
@@ -378,7 +378,7 @@ final class BenchTest extends TestCase
         $this->op($page, ['kind' => 'drawing.change', 'id' => 'drawing2', 'values' => ['role' => 'underdrawing']])->assertOk();
         self::assertSame($first, $ink(), 'an underdrawing is no ink');
         self::assertTrue($page->refresh()->behind, 'the regions have yet to follow');
-        $task = $this->postJson("/api/pages/$page->id/regions", ['lease' => self::LEASE])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/regions", ['lease' => self::LEASE])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertFalse($page->refresh()->behind);
         foreach (range(1, 4) as $ignored) {
@@ -411,7 +411,7 @@ final class BenchTest extends TestCase
         [$series, $page] = $this->series();
         $this->hold($page, $this->person('Mira', $series))->assertOk();
         $import = function (string $bytes, string $name) use ($page): string {
-            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($bytes, $name)])->assertStatus(202)->json('id');
+            $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($bytes, $name)])->assertStatus(202)->json('id');
 
             return (string) $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done'])->json('message');
         };
@@ -440,9 +440,9 @@ final class BenchTest extends TestCase
         self::assertSame('Done', $import((string) file_get_contents($layered), 'page.ora'));
         unlink($layered);
         self::assertSame("\xff", (new Sheet(new PageStore($page->refresh())))->layer(LayerName::ink())[215 * 600 + 115], 'what a layer adds is there');
-        $broken = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload('%PDF-1.4 nothing', 'broken.pdf')])->assertStatus(202)->json('id');
+        $broken = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload('%PDF-1.4 nothing', 'broken.pdf')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$broken")->assertJson(['state' => 'failed', 'message' => 'The PDF could not be opened: it is damaged, locked, or asks for more than a page needs. Export the page as PNG and send that.']);
-        $huge = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->pdf($jpeg, 90_000, 400, 1), 'huge.pdf')])->assertStatus(202)->json('id');
+        $huge = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->pdf($jpeg, 90_000, 400, 1), 'huge.pdf')])->assertStatus(202)->json('id');
         self::assertStringStartsWith('The page would be', (string) $this->getJson("/api/tasks/$huge")->assertJson(['state' => 'failed'])->json('message'));
         $blank = new \Imagick;
         $blank->newImage(600, 400, new \ImagickPixel('#eeeeee'), 'png');
@@ -459,7 +459,7 @@ final class BenchTest extends TestCase
         }
         $two->setFormat('tiff');
         $take = function (array $more) use ($page): array {
-            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1'] + $more)->assertStatus(202)->json('id');
+            $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'drawing' => 'drawing1'] + $more)->assertStatus(202)->json('id');
 
             return $this->getJson("/api/tasks/$task")->json();
         };
@@ -469,7 +469,7 @@ final class BenchTest extends TestCase
         self::assertSame([600, 1, 2], [$drawing()['width'], $drawing()['picture'], $drawing()['pictures']]);
         self::assertSame('done', $take(['original' => $original, 'picture' => 2])['state']);
         self::assertSame([610, 2, $original, 610], [$drawing()['width'], $drawing()['picture'], $drawing()['original'], $page->refresh()->width]);
-        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, ['turn' => 0]))->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/clean", $this->cleaning($page, ['turn' => 0]))->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertSame([610, 2], [$drawing()['width'], $drawing()['picture']], 'cleaning again stays with it');
         $failed = $take(['original' => $original, 'picture' => 3]);
@@ -488,7 +488,7 @@ final class BenchTest extends TestCase
         [$series, $page] = $this->series();
         $this->hold($page, $this->person('Mira', $series))->assertOk();
         $import = function (string $svg) use ($page): array {
-            $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($svg, 'lines.svg')])->assertStatus(202)->json('id');
+            $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'drawing' => 'drawing1', 'scan' => $this->upload($svg, 'lines.svg')])->assertStatus(202)->json('id');
 
             return $this->getJson("/api/tasks/$task")->json();
         };
@@ -503,7 +503,7 @@ final class BenchTest extends TestCase
         self::assertSame(["\xff", "\0", "\0"], [$ink[1000 * 4000 + 200], $ink[1000 * 4000 + 400], $ink[1000 * 4000 + 1800]], 'the frame, and nothing from outside');
         foreach (['<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><g>' => 'This is not an SVG drawing', '<svg xmlns="http://www.w3.org/2000/svg"/>' => 'The SVG does not say how large', '<svg xmlns="http://www.w3.org/2000/svg" width="30000" height="30000"/>' => 'The drawing would be', '<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>' => 'The SVG has entities'] as $svg => $said) {
             $file = $this->upload($svg, 'lines.svg');
-            $answer = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $file]);
+            $answer = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $file]);
             $task = $answer->status() === 202 ? $this->getJson('/api/tasks/'.$answer->json('id'))->json() : null;
             self::assertStringStartsWith($said, (string) ($task['message'] ?? $answer->json('message')));
         }
@@ -566,13 +566,13 @@ final class BenchTest extends TestCase
         config(['queue.default' => 'database']);
         $kept = DB::table('originals')->pluck('path')->all();
         $other = $this->scanBytes(620, 400);
-        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($other, 'other.png')])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($other, 'other.png')])->assertStatus(202)->json('id');
         self::assertCount(2, DB::table('originals')->get());
         $this->deleteJson("/api/tasks/$task")->assertJson(['state' => 'stopped']);
         self::assertSame($kept, DB::table('originals')->pluck('path')->all());
         self::assertFalse(Storage::disk('works')->exists(sprintf('originals/%d/%s', $page->id, hash('sha256', $other))));
         self::assertTrue(Storage::disk('works')->exists($kept[0]));
-        $again = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'original' => DB::table('originals')->value('id')])->assertStatus(202)->json('id');
+        $again = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'original' => DB::table('originals')->value('id')])->assertStatus(202)->json('id');
         $this->deleteJson("/api/tasks/$again")->assertJson(['state' => 'stopped']);
         self::assertSame($kept, DB::table('originals')->pluck('path')->all(), 'a file that is on the page stays');
     }
@@ -597,13 +597,13 @@ final class BenchTest extends TestCase
         self::assertSame(2, DB::table('ink_strokes')->count(), 'asking changes nothing');
         $lines = fn (): array => (new Sheet(new PageStore($page->refresh())))->all(InkStroke::class);
         self::assertNotSame($proposed[0]['stroke'], $lines()['line0001']->toData());
-        $task = $this->postJson("/api/pages/$page->id/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         self::assertEquals(array_column($proposed, 'stroke'), array_map(fn (InkStroke $line): array => $line->toData(), array_values($lines())), 'what was shown is done');
         self::assertSame(0.5, $lines()['line0001']->grain);
-        $task = $this->postJson("/api/pages/$page->id/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/tidy", ['lease' => self::LEASE, 'overshoot' => 5, 'gap' => 12])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed', 'message' => 'All lines meet already. Nothing was changed.']);
-        $this->postJson("/api/pages/$page->id/tidy", ['lease' => 'anotherlease00', 'overshoot' => 5, 'gap' => 12])->assertStatus(409);
+        $this->postJson("/api/pages/$page->id/tasks/tidy", ['lease' => 'anotherlease00', 'overshoot' => 5, 'gap' => 12])->assertStatus(409);
     }
 
     public function test_a_photographed_sheet_is_cut_out_and_set_straight(): void
@@ -619,11 +619,11 @@ final class BenchTest extends TestCase
         $draw->setStrokeWidth(5);
         $draw->line(300, 200, 500, 420);
         $photo->drawImage($draw);
-        $task = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $this->upload($photo->getImageBlob(), 'photo.png')])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($photo->getImageBlob(), 'photo.png')])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         $found = $this->getJson("/api/pages/$page->id")->json('records.drawing.drawing1');
         self::assertEqualsWithDelta([150, 80, 700, 540], [...$found['found']['sheet'][0], ...$found['found']['sheet'][2]], 12);
-        $task = $this->postJson("/api/pages/$page->id/clean", $this->cleaning($page, [], ['corners' => $found['found']['sheet']]))->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/$page->id/tasks/clean", $this->cleaning($page, [], ['corners' => $found['found']['sheet']]))->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
         $size = (new Sheet(new PageStore($page->refresh())))->size();
         self::assertEqualsWithDelta([525, 425], [$size->width, $size->height], 20, 'the page is the sheet now');
@@ -721,35 +721,35 @@ final class BenchTest extends TestCase
     {
         [$series, , $material] = $this->series();
         $this->actingAs($this->person('Mira', $series));
-        $others = array_map(fn (string $name): int => $this->postJson("/api/series/$series->id/figures", ['name' => $name])->assertStatus(201)->json('id'), ['Tamsin', 'The ferry']);
+        $others = array_map(fn (string $name): int => $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => $name]])->assertOk()->json('added'), ['Tamsin', 'The ferry']);
         $order = fn (): array => Figure::query()->where('series_id', $series->id)->orderBy('depth')->pluck('name')->all();
         self::assertSame(['Oda Brack', 'Tamsin', 'The ferry'], $order());
-        $change = fn (int $figure, array $how) => $this->patchJson("/api/series/$series->id/figures/$figure", $how);
+        $change = fn (int $figure, array $how) => $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.change', 'figure' => $figure] + $how]);
         $change($material->figure_id, ['nearer' => 1])->assertOk();
         self::assertSame(['Tamsin', 'Oda Brack', 'The ferry'], $order());
         $change($others[1], ['nearer' => -2])->assertOk();
         self::assertSame(['The ferry', 'Tamsin', 'Oda Brack'], $order());
         $change($others[0], ['nearer' => 50])->assertOk();
         self::assertSame(['The ferry', 'Oda Brack', 'Tamsin'], $order());
-        $change($others[0], ['name' => 'Tamsin Reed'])->assertOk()->assertJsonPath('figures.0.name', fn (string $name): bool => $name !== 'Tamsin');
+        $change($others[0], ['name' => 'Tamsin Reed'])->assertOk()->assertJsonPath('shown.figures.0.name', fn (string $name): bool => $name !== 'Tamsin');
         self::assertSame(['The ferry', 'Oda Brack', 'Tamsin Reed'], $order());
         self::assertCount(3, Figure::query()->where('series_id', $series->id)->distinct()->pluck('depth'));
 
         $soft = fn (): array => Figure::query()->where('series_id', $series->id)->where('soft', true)->pluck('name')->all();
         $core = fn (): array => (new SeriesPalette($series->refresh()))->core()->soft;
         self::assertSame([[], []], [$soft(), $core()]);
-        $change($others[0], ['soft' => true])->assertOk()->assertJsonPath('figures.0.soft', true)->assertJsonPath('figures.1.soft', false);
+        $change($others[0], ['soft' => true])->assertOk()->assertJsonPath('shown.figures.0.soft', true)->assertJsonPath('shown.figures.1.soft', false);
         self::assertSame([['Tamsin Reed'], [$others[0] => true]], [$soft(), $core()]);
         self::assertSame(['The ferry', 'Oda Brack', 'Tamsin Reed'], $order());
         $change($others[0], ['name' => 'Tamsin R.'])->assertOk();
         self::assertSame(['Tamsin R.'], $soft(), 'another change leaves it soft');
-        $undo = fn () => $this->postJson("/api/series/$series->id/palette/undo")->assertOk();
+        $undo = fn () => $this->postJson("/api/series/$series->id/undo")->assertOk();
         $undo();
         $undo();
         self::assertSame([[], []], [$soft(), $core()]);
         $change($others[0], ['soft' => 'very'])->assertStatus(422);
 
-        $copies = fn () => $this->postJson("/api/series/$series->id/figures/$others[0]/copies", ['materials' => [$material->id]])->assertStatus(201);
+        $copies = fn () => $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'material.copy', 'figure' => $others[0], 'materials' => [$material->id]]])->assertOk();
         $copies();
         $copies();
         $copy = Material::query()->where('figure_id', $others[0])->get();
@@ -758,7 +758,7 @@ final class BenchTest extends TestCase
         self::assertSame($material->figure_id, $material->refresh()->figure_id, 'the other keeps its own');
 
         [$foreign, , $theirs] = $this->series('Another Ferry');
-        $this->postJson("/api/series/$series->id/figures/$others[0]/copies", ['materials' => [$theirs->id]])->assertStatus(201);
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'material.copy', 'figure' => $others[0], 'materials' => [$theirs->id]]])->assertOk();
         self::assertSame(1, Material::query()->where('figure_id', $others[0])->count(), 'nothing of a series that is not one\'s own');
         $change($theirs->figure_id, ['name' => 'Stolen'])->assertStatus(404);
         self::assertNotSame($series->id, $foreign->id);

@@ -119,7 +119,7 @@ final class DeskTest extends TestCase
     public function test_the_feed_brings_a_changed_palette_and_waits_only_where_there_is_room(): void
     {
         $version = $this->series->refresh()->palette_version;
-        $this->putJson("/api/series/{$this->series->id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['shade' => '#123456']])->assertOk();
+        $this->postJson("/api/series/{$this->series->id}/ops", ['op' => ['kind' => 'tones.pin', 'material' => $this->material->id, 'version' => 1, 'tones' => ['shade' => '#123456']]])->assertOk();
         $news = $this->feed($this->page->refresh()->revision, $version);
         self::assertSame('#123456', $news['paletteState']['figures'][0]['materials'][0]['tones']['shade']);
         config(['awning.feed_seconds' => 0.5, 'awning.feed_slots' => 1]);
@@ -136,13 +136,13 @@ final class DeskTest extends TestCase
 
     public function test_palette_changes_have_a_journal_and_are_done_once(): void
     {
-        $path = "/api/series/{$this->series->id}/figures";
-        $body = ['name' => 'Tamsin', 'op_id' => self::opId()];
-        $id = $this->postJson($path, $body)->assertStatus(201)->json('id');
-        self::assertSame($id, $this->postJson($path, $body)->assertStatus(201)->json('id'));
+        $path = "/api/series/{$this->series->id}/ops";
+        $body = ['op' => ['kind' => 'figure.add', 'name' => 'Tamsin'], 'op_id' => self::opId()];
+        $id = $this->postJson($path, $body)->assertOk()->json('added');
+        self::assertSame($id, $this->postJson($path, $body)->assertOk()->json('added'));
         self::assertSame(1, Figure::query()->where('name', 'Tamsin')->count());
-        $this->postJson("$path/$id/materials", ['name' => 'clogs', 'base' => '#8a5a2b'])->assertStatus(201);
-        $this->putJson("/api/series/{$this->series->id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']])->assertOk();
+        $this->postJson($path, ['op' => ['kind' => 'material.add', 'figure' => $id, 'name' => 'clogs', 'base' => '#8a5a2b']])->assertOk();
+        $this->postJson("/api/series/{$this->series->id}/ops", ['op' => ['kind' => 'tones.pin', 'material' => $this->material->id, 'version' => 1, 'tones' => ['shade' => '#112233']]])->assertOk();
         $entries = SeriesEntry::query()->orderBy('id')->get();
         self::assertSame(['figure.add', 'material.add', 'tones.pin'], $entries->pluck('kind')->all());
         self::assertSame([2, 3, 4], $entries->pluck('version')->all());

@@ -190,13 +190,13 @@ final class DoorTest extends TestCase
         $mira = $this->person('Mira', $series, Role::Owner);
         $this->actingAs($mira);
         foreach (["Oda\u{202E}kcarB", "Oda\nBrack", "O\u{2066}da", "O\u{FEFF}da"] as $name) {
-            $this->postJson("/api/series/$series->id/figures", ['name' => $name])->assertJsonValidationErrorFor('name');
+            $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => $name]])->assertJsonValidationErrorFor('name');
             $this->postJson("/api/series/$series->id/pages", ['title' => $name])->assertJsonValidationErrorFor('title');
             $this->postJson('/api/series', ['name' => $name])->assertJsonValidationErrorFor('name');
         }
-        $this->postJson("/api/series/$series->id/figures", ['name' => '岬の塩 👩‍🎨'])->assertStatus(201);
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => '岬の塩 👩‍🎨']])->assertOk();
         // From a file, and from the command line, they are taken out.
-        $this->postJson("/api/series/$series->id/palette/file", ['name' => 'p.csv', 'text' => "Tin\u{202E} Purser,enamel\u{200F},base,#123456\n", 'take' => true])->assertOk();
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'palette.import', 'name' => 'p.csv', 'text' => "Tin\u{202E} Purser,enamel\u{200F},base,#123456\n"]])->assertOk();
         self::assertSame(['Tin Purser', 'enamel'], [\App\Models\Figure::query()->latest('id')->value('name'), \App\Models\Material::query()->latest('id')->value('name')]);
         $this->artisan('awning:person', ['verb' => 'add', 'email' => 'ida@studio.example', '--name' => "I\u{202D}da"])->assertSuccessful();
         self::assertSame('I da', User::query()->where('email', 'ida@studio.example')->value('name'));
@@ -250,10 +250,10 @@ final class DoorTest extends TestCase
         )->getStatusCode();
         self::assertSame(200, $pass('/api/pages/3/ops', 'application/json', SmallBodies::MOST));
         self::assertSame(413, $pass('/api/pages/3/ops', 'application/json', SmallBodies::MOST + 1));
-        self::assertSame(413, $pass('/api/pages/3/import', 'application/json', SmallBodies::MOST + 1));
-        self::assertSame(200, $pass('/api/pages/3/import', 'multipart/form-data; boundary=x', 200 << 20));
-        self::assertSame(413, $pass('/api/pages/3/import/more', 'multipart/form-data; boundary=x', 200 << 20));
-        self::assertSame(413, $pass('/api/pages/3/import', 'multipart/form-data; boundary=x', 200 << 20, 'PUT'));
+        self::assertSame(413, $pass('/api/pages/3/tasks/import', 'application/json', SmallBodies::MOST + 1));
+        self::assertSame(200, $pass('/api/pages/3/tasks/import', 'multipart/form-data; boundary=x', 200 << 20));
+        self::assertSame(413, $pass('/api/pages/3/tasks/import/more', 'multipart/form-data; boundary=x', 200 << 20));
+        self::assertSame(413, $pass('/api/pages/3/tasks/import', 'multipart/form-data; boundary=x', 200 << 20, 'PUT'));
     }
 
     public function test_two_owners_cannot_remove_each_other(): void

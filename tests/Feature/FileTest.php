@@ -157,12 +157,12 @@ final class FileTest extends TestCase
         $this->hold($page, $this->person('Mira', $series, Role::Owner))->assertOk();
         $jpeg = $this->picture('jpeg', 300, 300);
         $half = $this->upload(substr($jpeg, 0, (int) (0.7 * strlen($jpeg))), 'scan.jpg');
-        $id = $this->post("/api/pages/$page->id/import", ['lease' => self::LEASE, 'scan' => $half], ['Accept' => 'application/json'])->assertStatus(202)->json('id');
+        $id = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $half], ['Accept' => 'application/json'])->assertStatus(202)->json('id');
         $said = $this->getJson("/api/tasks/$id")->assertJson(['state' => 'failed'])->json();
         self::assertMatchesRegularExpression('/about \d+ % of it is there/', $said['message']);
         self::assertSame('cut', $said['question']['kind']);
         self::assertSame(0, $page->refresh()->revision);
-        $this->postJson("/api/pages/$page->id/import", ['lease' => self::LEASE, 'original' => $said['question']['original'], 'cut' => true])->assertStatus(202);
+        $this->postJson("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'original' => $said['question']['original'], 'cut' => true])->assertStatus(202);
         self::assertSame('done', Task::query()->latest('id')->value('state'));
         self::assertSame(1, $page->refresh()->revision);
         self::assertSame(1, Original::query()->count());
@@ -272,7 +272,7 @@ final class FileTest extends TestCase
         self::assertNotSame($first, $second);
 
         // So does the palette; and a page that is painted on is not drawn over and over.
-        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#204080']])->assertOk();
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => 1, 'tones' => ['base' => '#204080']]])->assertOk();
         Page::query()->toBase()->where('id', $page->id)->update(['pictured_at' => now()->subSeconds(3)]);
         self::assertSame(0, (new Pictures)->askFor());
         self::assertSame(1, $asked());

@@ -97,7 +97,7 @@ final class LineTest extends TestCase
 
     public function test_a_first_light_asked_for_again_while_it_waits_is_one_with_the_last_wish(): void
     {
-        $ask = fn (int $azimuth, array $of = []): int => $this->actingAs($this->mira)->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => ['azimuth' => $azimuth, 'elevation' => 30]] + $of)->assertStatus(202)->json('id');
+        $ask = fn (int $azimuth, array $of = []): int => $this->actingAs($this->mira)->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'plan' => ['azimuth' => $azimuth, 'elevation' => 30]] + $of)->assertStatus(202)->json('id');
         $figure = ['figure' => $this->material->figure_id];
         $first = $ask(10, $figure);
         self::assertSame($first, $ask(20, $figure));
@@ -152,7 +152,7 @@ final class LineTest extends TestCase
         }
         config(['queue.default' => 'database']);
         $ids = array_map(fn (Page $page): int => $page->id, $pages);
-        $task = Task::query()->findOrFail($this->postJson("/api/series/{$this->series->id}/replace", ['pages' => $ids, 'material' => $this->material->id, 'into' => $into->id])->assertStatus(202)->json('id'));
+        $task = Task::query()->findOrFail($this->postJson("/api/series/{$this->series->id}/tasks/replace", ['pages' => $ids, 'material' => $this->material->id, 'into' => $into->id])->assertStatus(202)->json('id'));
         $entries = fn (Page $page): int => JournalEntry::query()->where('page_id', $page->id)->where('kind', 'material.replace')->count();
         $material = fn (Page $page): ?int => (new Sheet(new PageStore($page->refresh())))->find(Region::class, $this->labelAt($page, 120, 200))?->material;
         (new NextTask('long'))->handle();

@@ -92,6 +92,20 @@ final class PaletteTest extends TestCase
     }
 
     /**
+     * A change to the series, as a window asks for it.
+     *
+     * @param  array<string, mixed>  $input  the op's, and beside it its `op_id` and the `page` that shows the answer
+     * @return array<string, mixed>
+     */
+    private function seriesOp(string $kind, array $input = [], int $status = 200): array
+    {
+        $beside = ['op_id' => 0, 'page' => 0];
+        $asked = array_intersect_key($input, $beside) + ['op' => ['kind' => $kind] + array_diff_key($input, $beside)];
+
+        return $this->change('POST', 'ops', $asked, $status);
+    }
+
+    /**
      * What came of a change to several pages, page by page.
      *
      * @param  array<string, mixed>  $body
@@ -99,7 +113,7 @@ final class PaletteTest extends TestCase
      */
     private function outcomes(string $path, array $body): array
     {
-        $task = $this->change('POST', $path, $body, 202)['id'];
+        $task = $this->change('POST', "tasks/$path", $body, 202)['id'];
 
         return $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done'])->json('outcomes');
     }
@@ -107,7 +121,7 @@ final class PaletteTest extends TestCase
     /** What the materials look like on the page, measured by a task. */
     private function colours(): TestResponse
     {
-        $task = $this->change('POST', 'colours', [], 202)['id'];
+        $task = $this->change('POST', 'tasks/colours', [], 202)['id'];
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
 
         return $this->getJson("/api/pages/{$this->page->id}/colours")->assertOk();
@@ -133,99 +147,100 @@ final class PaletteTest extends TestCase
     {
         $figure = $this->oilskin->figure->name;
         $before = $this->names()[$figure];
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 1, 'name' => 'weathered skin']);
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'place' => 0]);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => 1, 'name' => 'weathered skin']);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => 2, 'place' => 0]);
         self::assertSame(['weathered skin', ...array_values(array_diff($before, ['skin']))], $this->names()[$figure]);
-        $this->change('PATCH', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'figure' => $this->oilskin->figure_id, 'place' => 1]);
+        $this->seriesOp('material.change', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'figure' => $this->oilskin->figure_id, 'place' => 1]);
         self::assertSame('brass', $this->names()[$figure][1]);
         self::assertSame([], $this->names()['Tin Purser']);
-        $copy = $this->change('POST', "materials/{$this->brass->id}/copies", [], 201);
-        $again = $this->change('POST', "materials/{$this->brass->id}/copies", [], 201);
+        $copy = $this->seriesOp('material.duplicate', ['material' => $this->brass->id]);
+        $again = $this->seriesOp('material.duplicate', ['material' => $this->brass->id]);
         self::assertSame(['brass 2', 'brass 3'], array_slice($this->names()[$figure], -2));
-        self::assertNotSame($copy['id'], $again['id']);
-        $this->change('PATCH', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'figure' => 999_999], 404);
+        self::assertNotSame($copy['added'], $again['added']);
+        $this->seriesOp('material.change', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'figure' => 999_999], 404);
         [$another] = $this->series('Another');
-        $this->change('PATCH', 'materials/'.Material::query()->whereRelation('figure', 'series_id', $another->id)->firstOrFail()->id, ['version' => 1, 'name' => 'x'], 404);
+        $theirs = Material::query()->whereRelation('figure', 'series_id', $another->id)->firstOrFail();
+        $this->seriesOp('material.change', ['material' => $theirs->id, 'version' => 1, 'name' => 'x'], 404);
     }
 
     public function test_undo_goes_back_step_by_step_and_redo_forward(): void
     {
         $figure = $this->oilskin->figure->name;
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233', 'deep' => '#001122']]);
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'name' => 'hide']);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['shade' => '#112233', 'deep' => '#001122']]);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => 2, 'name' => 'hide']);
         self::assertSame('Rename skin', $this->change('GET', 'palette')['undo']);
-        self::assertSame('Undo: Rename skin', $this->change('POST', 'palette/undo')['title']);
+        self::assertSame('Undo: Rename skin', $this->change('POST', 'undo')['title']);
         self::assertContains('skin', $this->names()[$figure]);
         self::assertSame(['base' => '#c98d6b', 'deep' => '#001122', 'shade' => '#112233'], collect($this->skin->refresh()->pinned)->sortKeys()->all());
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
         self::assertSame(['base' => '#c98d6b'], $this->skin->refresh()->pinned);
         self::assertSame(5, $this->skin->version, 'a version is never seen twice');
-        $this->change('POST', 'palette/redo');
-        $this->change('POST', 'palette/redo');
+        $this->change('POST', 'redo');
+        $this->change('POST', 'redo');
         self::assertSame(['hide', '#112233'], [$this->skin->refresh()->name, $this->skin->pinned['shade']]);
-        $this->change('POST', 'palette/redo', [], 409);
-        $this->change('POST', 'palette/undo');
-        $this->change('PATCH', "figures/{$this->oilskin->figure_id}", ['name' => 'Oda']);
-        $this->change('POST', 'palette/redo', [], 409);
+        $this->change('POST', 'redo', [], 409);
+        $this->change('POST', 'undo');
+        $this->seriesOp('figure.change', ['figure' => $this->oilskin->figure_id, 'name' => 'Oda']);
+        $this->change('POST', 'redo', [], 409);
         // What was added goes, and comes again under the same id.
         foreach (range(1, 10) as $_) {
-            $this->json('POST', "/api/series/{$this->series->id}/palette/undo");
+            $this->json('POST', "/api/series/{$this->series->id}/undo");
         }
         self::assertArrayNotHasKey('Tin Purser', $this->names());
         self::assertNull($this->change('GET', 'palette')['undo']);
         $id = self::opId();
-        $this->change('POST', 'palette/redo', ['op_id' => $id]);
-        $this->change('POST', 'palette/redo', ['op_id' => $id]);
+        $this->change('POST', 'redo', ['op_id' => $id]);
+        $this->change('POST', 'redo', ['op_id' => $id]);
         self::assertContains('skin', $this->names()[$this->oilskin->figure->refresh()->name], 'asked twice, done once');
         self::assertArrayNotHasKey('Tin Purser', $this->names());
-        $this->change('POST', 'palette/redo');
+        $this->change('POST', 'redo');
         self::assertArrayHasKey('Tin Purser', $this->names());
         self::assertSame('Redo: Add the figure Tin Purser', $this->change('GET', 'palette/history')[0]['title']);
     }
 
     public function test_history_shows_who_did_what_with_ramps(): void
     {
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']]);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['shade' => '#112233']]);
         [$entry] = $this->change('GET', 'palette/history');
         self::assertSame(['Pin skin, shade', 'Mira', 'skin'], [$entry['title'], $entry['who'], $entry['ramps'][0]['name']]);
         self::assertSame((new ToneRule)->complete(['base' => Rgb::fromHex('#c98d6b')])['shade']->hex(), $entry['ramps'][0]['before']['shade']);
         self::assertSame('#112233', $entry['ramps'][0]['after']['shade']);
-        $this->change('DELETE', "materials/{$this->skin->id}", ['version' => 2, 'into' => null]);
+        $this->seriesOp('material.retire', ['material' => $this->skin->id, 'version' => 2, 'into' => null]);
         self::assertNull($this->change('GET', 'palette/history')[0]['ramps'][0]['after']);
     }
 
     public function test_two_people_get_both_values_and_nothing_is_lost(): void
     {
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#112233']]);
-        foreach ([['PATCH', '', ['name' => 'x']], ['DELETE', '', ['into' => null]], ['PUT', '/tones', ['tones' => ['shade' => '#000001']]]] as [$method, $path, $body]) {
-            $answer = $this->change($method, "materials/{$this->skin->id}$path", $body + ['version' => 1], 409);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['shade' => '#112233']]);
+        foreach ([['material.change', ['name' => 'x']], ['material.retire', ['into' => null]], ['tones.pin', ['tones' => ['shade' => '#000001']]]] as [$kind, $input]) {
+            $answer = $this->seriesOp($kind, $input + ['material' => $this->skin->id, 'version' => 1], 409);
             self::assertSame('#112233', $answer['theirs']['tones']['shade']);
         }
         self::assertSame('#112233', $this->skin->refresh()->pinned['shade']);
-        $this->change('DELETE', "materials/{$this->skin->id}", ['version' => 2, 'into' => null]);
-        $gone = $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 3, 'tones' => ['shade' => '#000001']], 409);
+        $this->seriesOp('material.retire', ['material' => $this->skin->id, 'version' => 2, 'into' => null]);
+        $gone = $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 3, 'tones' => ['shade' => '#000001']], 409);
         self::assertStringContainsString('out of the palette', $gone['message']);
         self::assertNull($gone['theirs']);
-        $this->change('DELETE', "materials/{$this->oilskin->id}", ['version' => $this->version($this->oilskin), 'into' => $this->skin->id], 409);
-        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['base' => null]], 422);
-        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['middle' => '#000000']], 422);
+        $this->seriesOp('material.retire', ['material' => $this->oilskin->id, 'version' => $this->version($this->oilskin), 'into' => $this->skin->id], 409);
+        $this->seriesOp('tones.pin', ['material' => $this->oilskin->id, 'version' => 1, 'tones' => ['base' => null]], 422);
+        $this->seriesOp('tones.pin', ['material' => $this->oilskin->id, 'version' => 1, 'tones' => ['middle' => '#000000']], 422);
     }
 
     public function test_what_was_taken_out_meanwhile_is_not_changed_and_nothing_is_added_to_it(): void
     {
         $purser = $this->brass->figure_id;
-        $this->change('DELETE', "figures/$purser", ['into' => null]);
+        $this->seriesOp('figure.retire', ['figure' => $purser, 'into' => null]);
         $version = $this->version($this->skin);
         foreach ([
-            ['PATCH', "figures/$purser", ['name' => 'x']],
-            ['PATCH', "figures/$purser", ['nearer' => 1]],
-            ['POST', "figures/$purser/materials", ['name' => 'tin', 'base' => '#99a0a0']],
-            ['POST', "figures/$purser/copies", ['materials' => [$this->skin->id]]],
-            ['POST', "materials/{$this->brass->id}/copies", []],
-        ] as [$method, $path, $body]) {
-            self::assertStringContainsString('out of the palette', $this->change($method, $path, $body, 409)['message']);
+            ['figure.change', ['figure' => $purser, 'name' => 'x']],
+            ['figure.change', ['figure' => $purser, 'nearer' => 1]],
+            ['material.add', ['figure' => $purser, 'name' => 'tin', 'base' => '#99a0a0']],
+            ['material.copy', ['figure' => $purser, 'materials' => [$this->skin->id]]],
+            ['material.duplicate', ['material' => $this->brass->id]],
+        ] as [$kind, $input]) {
+            self::assertStringContainsString('out of the palette', $this->seriesOp($kind, $input, 409)['message']);
         }
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => $version, 'figure' => $purser], 404);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => $version, 'figure' => $purser], 404);
         self::assertSame(3, Material::query()->count());
         self::assertSame('Tin Purser', Figure::query()->findOrFail($purser)->name);
     }
@@ -248,8 +263,8 @@ final class PaletteTest extends TestCase
         self::assertSame([1, [$this->page->number], $this->page->id, 600], [$use['regions'], $use['pages'], $use['place']['page'], $use['width']]);
         self::assertSame($label, $this->labelAt($this->page, $use['place']['x'], $use['place']['y']));
 
-        $merged = $this->change('DELETE', "materials/{$this->skin->id}", ['version' => $this->version($this->skin), 'into' => $this->brass->id]);
-        self::assertSame([$this->skin->id => $this->brass->id], $merged['standIns']['materials']);
+        $merged = $this->seriesOp('material.retire', ['material' => $this->skin->id, 'version' => $this->version($this->skin), 'into' => $this->brass->id]);
+        self::assertSame([$this->skin->id => $this->brass->id], $merged['shown']['standIns']['materials']);
         self::assertSame([$this->brass->id, $this->brass->figure_id], [$this->regions()[$label]->material, $this->regions()[$label]->figure]);
         self::assertSame($this->oilskin->id, $this->regions()[$other]->material);
         self::assertSame($this->brass->id, $this->getJson("/api/pages/{$this->page->id}")->json("records.region.$label.material"));
@@ -261,12 +276,12 @@ final class PaletteTest extends TestCase
         self::assertSame([$this->brass->id, $this->brass->figure_id], [$back[0][2]['material'], $back[0][2]['figure']]);
         $this->op($this->page, ['kind' => 'flats.lock', 'labels' => [$label], 'locked' => true])->assertOk();
         // One after the other: what stands in may be taken away itself.
-        $this->change('DELETE', "materials/{$this->brass->id}", ['version' => $this->version($this->brass), 'into' => $this->oilskin->id]);
+        $this->seriesOp('material.retire', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'into' => $this->oilskin->id]);
         self::assertSame($this->oilskin->id, $this->regions()[$label]->material);
-        $this->change('DELETE', "materials/{$this->oilskin->id}", ['version' => $this->version($this->oilskin), 'into' => null]);
+        $this->seriesOp('material.retire', ['material' => $this->oilskin->id, 'version' => $this->version($this->oilskin), 'into' => null]);
         self::assertSame([0, 0, 0], [$this->regions()[$label]->material, $this->regions()[$label]->figure, $this->regions()[$other]->material]);
         foreach ([[0, $this->oilskin->id], [1, $this->brass->id], [2, $this->skin->id]] as [, $material]) {
-            $this->change('POST', 'palette/undo');
+            $this->change('POST', 'undo');
             self::assertSame([$material, true], [$this->regions()[$label]->material, $this->regions()[$label]->locked]);
         }
     }
@@ -279,8 +294,8 @@ final class PaletteTest extends TestCase
         $this->op($this->page, $this->strokeOp($this->brass))->assertOk();
         $purser = $this->brass->figure_id;
         $oda = $this->oilskin->figure_id;
-        $this->change('DELETE', "figures/$purser", ['into' => $purser], 422);
-        $this->change('DELETE', "figures/$purser", ['into' => $oda]);
+        $this->seriesOp('figure.retire', ['figure' => $purser, 'into' => $purser], 422);
+        $this->seriesOp('figure.retire', ['figure' => $purser, 'into' => $oda]);
         self::assertSame([$this->brass->id, $oda], [$this->regions()[$label]->material, $this->regions()[$label]->figure]);
         $pass = (new PageStore($this->page->refresh()))->record(RecordKind::Pass, 'shadepass1');
         self::assertInstanceOf(PassSpec::class, $pass);
@@ -289,14 +304,14 @@ final class PaletteTest extends TestCase
         $this->op($this->page, ['kind' => 'pass.change', 'id' => 'shadepass1', 'values' => ['opacity' => 0.4]])->assertOk();
         $this->op($this->page, ['kind' => 'flats.lock', 'labels' => [$label], 'locked' => true])->assertOk();
         self::assertSame('brass', last($this->names()[$this->oilskin->figure->name]));
-        $this->change('DELETE', "figures/$purser", [], 404);
-        $this->change('POST', 'palette/undo');
+        $this->seriesOp('figure.retire', ['figure' => $purser], 404);
+        $this->change('POST', 'undo');
         self::assertSame([$purser, true], [$this->regions()[$label]->figure, $this->regions()[$label]->locked]);
         $pass = (new PageStore($this->page->refresh()))->record(RecordKind::Pass, 'shadepass1');
         self::assertInstanceOf(PassSpec::class, $pass);
         self::assertSame([$purser, $purser, 0.4], [$pass->figure, $pass->scope->id, $pass->opacity]);
         self::assertSame(['brass'], $this->names()['Tin Purser']);
-        $this->change('DELETE', "figures/$purser", []);
+        $this->seriesOp('figure.retire', ['figure' => $purser]);
         self::assertSame(0, $this->regions()[$label]->material);
         self::assertArrayNotHasKey('Tin Purser', $this->names());
     }
@@ -311,19 +326,19 @@ final class PaletteTest extends TestCase
         $shade = fn (): string => collect($this->change('GET', 'palette')['palette']['figures'])->flatMap(fn (array $figure): array => $figure['materials'])->firstWhere('id', $this->skin->id)['tones']['shade'];
         $before = $shade();
         self::assertNotSame($tones['shade'], $before, 'nothing is changed by asking');
-        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => $dials]);
+        $this->seriesOp('rule.change', ['light' => '#ffe0b0', 'dials' => $dials]);
         self::assertSame($tones['shade'], $shade());
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 1, 'dials' => ['shade' => 0.9]]);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => 1, 'dials' => ['shade' => 0.9]]);
         self::assertSame($rule->by($rule->dials()->with(['shade' => 0.9]))->derive(\Awning\Core\Colour\Tone::Shade, Rgb::fromHex('#c98d6b'))->hex(), $shade());
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => 2, 'dials' => []]);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => 2, 'dials' => []]);
         self::assertSame($tones['shade'], $shade());
         foreach (['POST', 'POST', 'POST'] as $_) {
-            $this->change('POST', 'palette/undo');
+            $this->change('POST', 'undo');
         }
         self::assertSame($before, $shade());
-        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => ['turn' => 0.9]], 422);
-        $this->change('PUT', 'rule', ['light' => 'red', 'dials' => $dials], 422);
-        $this->change('PUT', 'rule', ['light' => '#ffe0b0', 'dials' => ['turn' => '1e999']], 422);
+        $this->seriesOp('rule.change', ['light' => '#ffe0b0', 'dials' => ['turn' => 0.9]], 422);
+        $this->seriesOp('rule.change', ['light' => 'red', 'dials' => $dials], 422);
+        $this->seriesOp('rule.change', ['light' => '#ffe0b0', 'dials' => ['turn' => '1e999']], 422);
     }
 
     public function test_a_palette_goes_to_files_and_comes_back(): void
@@ -344,17 +359,17 @@ final class PaletteTest extends TestCase
         self::assertSame([['base' => '#b08a3c'], ['base' => '#b08a3d', 'glint' => '#ffffee']], [$rows[0]['before'], collect($rows[0]['after'])->sortKeys()->all()]);
         self::assertSame('#b08a3c', $this->brass->refresh()->pinned['base'], 'nothing is changed by asking');
         $id = self::opId();
-        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true, 'op_id' => $id]);
-        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true, 'op_id' => $id]);
+        $this->seriesOp('palette.import', ['name' => 'p.csv', 'text' => $text, 'op_id' => $id]);
+        $this->seriesOp('palette.import', ['name' => 'p.csv', 'text' => $text, 'op_id' => $id]);
         self::assertSame([['brass', 'eye'], ['sail'], '#b08a3d'], [$this->names()['Tin Purser'], $this->names()['Palette'], $this->brass->refresh()->pinned['base']]);
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
         self::assertSame([['brass'], '#b08a3c'], [$this->names()['Tin Purser'], $this->brass->refresh()->pinned['base']]);
         // What a file says nothing of stays pinned; what it calls derived is let go.
-        $this->change('PUT', "materials/{$this->brass->id}/tones", ['version' => $this->version($this->brass), 'tones' => ['light' => '#ffeecc', 'deep' => '#201808']]);
+        $this->seriesOp('tones.pin', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'tones' => ['light' => '#ffeecc', 'deep' => '#201808']]);
         $text = "figure,material,tone,hex,kind\nTin Purser,brass,base,#b08a3e,pinned\nTin Purser,brass,deep,#000000,derived\n";
-        $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => $text, 'take' => true]);
+        $this->seriesOp('palette.import', ['name' => 'p.csv', 'text' => $text]);
         self::assertSame(['base' => '#b08a3e', 'light' => '#ffeecc'], collect($this->brass->refresh()->pinned)->sortKeys()->all());
-        self::assertStringContainsString('Line 2', $this->change('POST', 'palette/file', ['name' => 'p.csv', 'text' => "a,#123456\nb,#12\n", 'take' => true], 422)['message']);
+        self::assertStringContainsString('Line 2', $this->seriesOp('palette.import', ['name' => 'p.csv', 'text' => "a,#123456\nb,#12\n"], 422)['message']);
         self::assertSame(['brass'], $this->names()['Tin Purser']);
     }
 
@@ -365,27 +380,27 @@ final class PaletteTest extends TestCase
         $theirs->update(['name' => 'Keeper']);
         $material = $theirs->materials()->firstOrFail();
         $material->forceFill(['pinned' => ['base' => '#405060', 'glint' => '#f0f8ff'], 'dials' => ['shade' => 0.5]])->save();
-        $this->change('POST', 'figures/taken', ['figure' => $theirs->id], 403);
+        $this->seriesOp('figure.copy', ['figure' => $theirs->id], 403);
         \App\Models\Member::query()->create(['series_id' => $another->id, 'user_id' => $this->mira->id, 'role' => \App\Models\Role::Viewer]);
-        $this->change('POST', 'figures/taken', ['figure' => $this->oilskin->figure_id], 422);
-        $this->change('POST', 'figures/taken', ['figure' => $theirs->id]);
+        $this->seriesOp('figure.copy', ['figure' => $this->oilskin->figure_id], 422);
+        $this->seriesOp('figure.copy', ['figure' => $theirs->id]);
         $copy = Material::query()->whereRelation('figure', fn ($figures) => $figures->where('series_id', $this->series->id)->where('name', 'Keeper'))->firstOrFail();
         self::assertSame([$material->name, ['base' => '#405060', 'glint' => '#f0f8ff'], ['shade' => 0.5]], [$copy->name, collect($copy->pinned)->sortKeys()->all(), $copy->dials]);
-        $this->change('PUT', "materials/$copy->id/tones", ['version' => 1, 'tones' => ['base' => '#000001']]);
+        $this->seriesOp('tones.pin', ['material' => $copy->id, 'version' => 1, 'tones' => ['base' => '#000001']]);
         self::assertSame('#405060', $material->refresh()->pinned['base'], 'it goes its own way');
-        $this->change('POST', 'palette/undo');
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
+        $this->change('POST', 'undo');
         self::assertArrayNotHasKey('Keeper', $this->names());
     }
 
     public function test_advice_stands_beside_each_material(): void
     {
-        $near = $this->change('POST', "figures/{$this->oilskin->figure_id}/materials", ['name' => 'near', 'base' => '#c88c6a'], 201)['id'];
+        $near = $this->seriesOp('material.add', ['figure' => $this->oilskin->figure_id, 'name' => 'near', 'base' => '#c88c6a'])['added'];
         $advice = $this->change('GET', 'palette')['advice'];
         $alike = array_values(array_filter($advice[$near], fn (array $one): bool => $one['kind'] === 'alike'));
         self::assertSame([$this->skin->id, 1], [$alike[0]['other'], count($alike)]);
         self::assertLessThan(1, $alike[0]['amount']);
-        $this->change('PUT', "materials/$near/tones", ['version' => 1, 'tones' => ['base' => $alike[0]['mend']]]);
+        $this->seriesOp('tones.pin', ['material' => $near, 'version' => 1, 'tones' => ['base' => $alike[0]['mend']]]);
         self::assertSame([], array_values(array_filter($this->change('GET', 'palette')['advice'][$near], fn (array $one): bool => in_array($one['kind'], ['alike', 'sight'], true) && $one['other'] === $this->skin->id)));
     }
 
@@ -397,10 +412,10 @@ final class PaletteTest extends TestCase
         $this->op($this->page, $this->fillOp($this->skin, $label))->assertOk();
         $this->op($this->page, $this->fillOp($this->oilskin, $other))->assertOk();
         $id = $this->change('POST', 'versions', ['name' => 'Book 1, printed'], 201)['id'];
-        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $id]);
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->version($this->skin), 'tones' => ['base' => '#b07a5a']]);
-        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => $this->version($this->oilskin), 'tones' => ['base' => '#d09a30']]);
-        $added = $this->change('POST', "figures/{$this->oilskin->figure_id}/materials", ['name' => 'rope', 'base' => '#90805a'], 201)['id'];
+        $this->seriesOp('page.version', ['of' => $this->page->id, 'version' => $id]);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => $this->version($this->skin), 'tones' => ['base' => '#b07a5a']]);
+        $this->seriesOp('tones.pin', ['material' => $this->oilskin->id, 'version' => $this->version($this->oilskin), 'tones' => ['base' => '#d09a30']]);
+        $added = $this->seriesOp('material.add', ['figure' => $this->oilskin->figure_id, 'name' => 'rope', 'base' => '#90805a'])['added'];
 
         $tones = fn (): array => collect($this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('palette.figures'))->flatMap(fn (array $figure): array => $figure['materials'])->mapWithKeys(fn (array $one): array => [$one['id'] => $one['tones']['base']])->all();
         self::assertSame(['#c98d6b', '#e0a93a', '#90805a'], [$tones()[$this->skin->id], $tones()[$this->oilskin->id], $tones()[$added]]);
@@ -425,21 +440,22 @@ final class PaletteTest extends TestCase
         self::assertSame([$sorted, []], [$differences, array_filter($version['moved'], fn (array $one): bool => $one['material'] === $this->brass->id)]);
 
         // Some are taken over, then all.
-        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $id, 'follows' => [$this->oilskin->id]]);
+        $this->seriesOp('page.version', ['of' => $this->page->id, 'version' => $id, 'follows' => [$this->oilskin->id]]);
         self::assertSame(['#c98d6b', '#d09a30'], [$tones()[$this->skin->id], $tones()[$this->oilskin->id]]);
         self::assertSame([[0xC9, 0x8D, 0x6B], [0xD0, 0x9A, 0x30]], [$picture(100, 200), $picture(480, 200)]);
-        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => null]);
+        $this->seriesOp('page.version', ['of' => $this->page->id, 'version' => null]);
         self::assertSame(['#b07a5a', null], [$tones()[$this->skin->id], $this->getJson("/api/pages/{$this->page->id}")->json('palette.held')]);
 
         // Going back is a change like any other.
-        $this->change('POST', "versions/$id/restore");
+        $this->seriesOp('version.restore', ['version' => $id]);
         self::assertSame(['#c98d6b', '#90805a'], [$tones()[$this->skin->id], $tones()[$added]]);
         self::assertSame([], $this->change('GET', 'versions')['versions'][0]['moved']);
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
         self::assertSame('#b07a5a', $tones()[$this->skin->id]);
         [$another, $elsewhere] = $this->series('Another');
-        $this->change('PUT', "pages/$elsewhere->id/palette", ['version' => $id], 404);
-        $this->json('POST', "/api/series/$another->id/versions/$id/restore")->assertStatus(404);
+        Member::query()->create(['series_id' => $another->id, 'user_id' => $this->mira->id, 'role' => Role::Colourist]);
+        $this->seriesOp('page.version', ['of' => $elsewhere->id, 'version' => $id], 404);
+        $this->postJson("/api/series/$another->id/ops", ['op' => ['kind' => 'version.restore', 'version' => $id]])->assertStatus(404);
     }
 
     public function test_setups_lie_ready_and_are_kept_with_the_series(): void
@@ -448,7 +464,7 @@ final class PaletteTest extends TestCase
         $ready = count((array) $this->getJson("/api/series/{$this->series->id}/setups")->json());
         self::assertSame(8, $ready);
         $pass = ['name' => 'Rust', 'content' => ['kind' => 'tint', 'colour' => '#803010', 'follows' => 'around'], 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
-        $kept = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201);
+        $kept = $this->seriesOp('setup.keep', ['name' => 'Old iron', 'passes' => [$pass]])['shown'];
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($kept[8], ['id' => 0]));
         // One that was kept before tints could follow the light, or colours be turned.
         $early = SeriesSetup::query()->create(['series_id' => $this->series->id, 'name' => 'Early', 'passes' => [['kind' => 'tint', 'colour' => '#803010'] + array_diff_key($pass, ['content' => 0, 'turn' => 0, 'marks' => 0, 'rough' => 0])]]);
@@ -456,22 +472,22 @@ final class PaletteTest extends TestCase
         $early->delete();
         // As much as a setup can hold, and nothing of it can be made shorter.
         $noise = (new SetupMarks(implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, max(SetupMarks::SIDES) ** 2)))))->toText();
-        $full = $this->change('POST', 'setups', ['name' => 'Full', 'passes' => array_fill(0, Setup::MOST, ['marks' => $noise] + $pass)], 201);
+        $full = $this->seriesOp('setup.keep', ['name' => 'Full', 'passes' => array_fill(0, Setup::MOST, ['marks' => $noise] + $pass)])['shown'];
         self::assertSame($noise, $full[9]['passes'][23]['marks']);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
-        $this->change('POST', 'setups', ['name' => 'Broken', 'passes' => [['name' => 'x', 'kind' => 'cloud']]], 422);
-        $this->change('POST', 'setups', ['name' => 'Empty', 'passes' => []], 422);
+        $this->seriesOp('setup.keep', ['name' => 'Broken', 'passes' => [['name' => 'x', 'kind' => 'cloud']]], 422);
+        $this->seriesOp('setup.keep', ['name' => 'Empty', 'passes' => []], 422);
         $id = $kept[8]['id'];
         self::assertSame('Old iron', $setups()[$id]);
         // As a file, and back from it.
         $file = $this->get("/api/series/{$this->series->id}/setups/$id/file")->assertOk()->assertHeader('Content-Disposition')->getContent();
-        $taken = $this->change('POST', 'setups/file', ['text' => $file], 201);
+        $taken = $this->seriesOp('setup.keep', ['text' => $file])['shown'];
         self::assertEquals(['name' => 'Old iron', 'passes' => [$pass]], array_diff_key($taken[9], ['id' => 0]));
-        $this->change('POST', 'setups/file', ['text' => '{"kind":"something else"}'], 422);
+        $this->seriesOp('setup.keep', ['text' => '{"kind":"something else"}'], 422);
         $this->getJson("/api/series/{$this->series->id}/setups/9999/file")->assertStatus(404);
-        $this->change('DELETE', "setups/$id");
+        $this->seriesOp('setup.retire', ['setup' => $id]);
         self::assertArrayNotHasKey($id, $setups());
-        $this->change('DELETE', "setups/$id", [], 404);
+        $this->seriesOp('setup.retire', ['setup' => $id], 404);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertSame('Old iron', $setups()[$id]);
     }
@@ -479,7 +495,7 @@ final class PaletteTest extends TestCase
     public function test_a_setup_is_changed_and_the_pages_that_are_named_follow(): void
     {
         $pass = ['name' => 'Rust', 'content' => ['kind' => 'tint', 'colour' => '#803010', 'follows' => null], 'mode' => 'multiply', 'opacity' => 0.3, 'turn' => null, 'marks' => null, 'rough' => null];
-        $id = $this->change('POST', 'setups', ['name' => 'Old iron', 'passes' => [$pass]], 201)[8]['id'];
+        $id = $this->seriesOp('setup.keep', ['name' => 'Old iron', 'passes' => [$pass]])['added'];
         $second = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Two']);
         $bare = Page::query()->create(['series_id' => $this->series->id, 'number' => 3, 'title' => 'Three']);
         $figure = $this->skin->figure_id;
@@ -493,31 +509,31 @@ final class PaletteTest extends TestCase
         $followers = $this->change('GET', "setups/$id/followers");
         self::assertSame([[$this->page->id, [$name]], [$second->id, [$name]]], array_map(fn (array $one): array => [$one['page'], $one['figures']], $followers));
         $changed = ['opacity' => 0.8, 'content' => ['colour' => '#112233'] + $pass['content']] + $pass;
-        $setups = $this->change('PUT', "setups/$id", ['passes' => [$changed, $pass]]);
+        $setups = $this->seriesOp('setup.change', ['setup' => $id, 'passes' => [$changed, $pass]])['shown'];
         self::assertEquals([$changed, $pass], collect($setups)->firstWhere('id', $id)['passes']);
         $colours = fn (Page $page): array => array_values(array_map(fn (PassSpec $one): string => $one->toData()['content']['colour'] ?? '', (new Sheet(new PageStore($page->refresh())))->all(PassSpec::class)));
         self::assertSame([['#803010'], ['#803010']], [$colours($this->page), $colours($second)], 'nobody follows by itself');
-        $outcomes = $this->outcomes("setups/$id/follow", ['pages' => [$second->id, $bare->id], 'known' => 1]);
+        $outcomes = $this->outcomes('follow', ['setup' => $id, 'pages' => [$second->id, $bare->id], 'known' => 1]);
         self::assertSame([[$second->id, true], [$bare->id, false]], array_map(fn (array $one): array => [$one['page'], $one['done']], $outcomes));
         self::assertSame(['#803010'], $colours($this->page));
         self::assertEqualsCanonicalizing(['#112233', '#803010'], $colours($second));
         // The setup goes back like anything else of the series.
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertEquals([$pass], SeriesSetup::query()->findOrFail($id)->passes);
-        $this->change('PUT', "setups/$id", ['passes' => []], 422);
-        $this->change('POST', "setups/$id/follow", ['pages' => [], 'known' => 1], 422);
-        $this->change('POST', "setups/$id/follow", ['pages' => [$second->id], 'known' => 1, 'before' => [['kind' => 'cloud']]], 422);
-        $this->change('DELETE', "setups/$id");
-        foreach ([['PUT', '', ['passes' => [$pass]]], ['GET', '/followers', []], ['POST', '/follow', ['pages' => [$second->id], 'known' => 1]]] as [$method, $what, $sent]) {
-            $this->change($method, "setups/$id$what", $sent, 404);
-        }
+        $this->seriesOp('setup.change', ['setup' => $id, 'passes' => []], 422);
+        $this->change('POST', 'tasks/follow', ['setup' => $id, 'pages' => [], 'known' => 1], 422);
+        $this->change('POST', 'tasks/follow', ['setup' => $id, 'pages' => [$second->id], 'known' => 1, 'before' => [['kind' => 'cloud']]], 422);
+        $this->seriesOp('setup.retire', ['setup' => $id]);
+        $this->seriesOp('setup.change', ['setup' => $id, 'passes' => [$pass]], 404);
+        $this->change('GET', "setups/$id/followers", [], 404);
+        $this->change('POST', 'tasks/follow', ['setup' => $id, 'pages' => [$second->id], 'known' => 1], 404);
     }
 
     public function test_brushes_are_made_kept_with_the_series_and_taken_out(): void
     {
         $ready = count(BrushBox::all());
         $tip = (new Tip(TipKind::Bristle, 12, flow: 0.4, along: true))->toData();
-        $kept = $this->change('POST', 'brushes', ['name' => 'Net mender', 'brush' => ['size' => 33.5, 'hardness' => 0.25, 'tip' => $tip]], 201);
+        $kept = $this->seriesOp('brush.keep', ['name' => 'Net mender', 'brush' => ['size' => 33.5, 'hardness' => 0.25, 'tip' => $tip]])['shown'];
         self::assertCount($ready + 1, $kept);
         $own = $kept[$ready];
         self::assertEquals(['name' => 'Net mender', 'size' => 33.5, 'hardness' => 0.25, 'tip' => $tip], array_diff_key($own, ['id' => 0, 'what' => 0]));
@@ -527,12 +543,12 @@ final class PaletteTest extends TestCase
         $old = SeriesBrush::query()->create(['series_id' => $this->series->id, 'name' => 'Old mender', 'brush' => ['size' => 12, 'hardness' => 1, 'tip' => ['kind' => 'flat', 'sizeBy' => 0.4, 'flowBy' => 0.2]]]);
         $read = collect((array) $this->getJson("/api/pages/{$this->page->id}")->json('brushes'))->firstWhere('id', $old->id);
         self::assertEqualsWithDelta([[0.6, 0.7, 0.8, 0.9, 1], [0.8, 0.85, 0.9, 0.95, 1], [1, 1, 1, 1, 1]], [$read['tip']['sizeBy'], $read['tip']['flowBy'], $read['tip']['opacityBy']], 1e-9);
-        $this->change('POST', 'brushes', ['name' => 'Bent', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'round', 'opacityBy' => [0, 1, 2, 1, 0]]]], 422);
-        $this->change('POST', 'brushes', ['name' => 'Broken', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'cloud']]], 422);
-        $this->change('POST', 'brushes', ['name' => 'Huge', 'brush' => ['size' => 99999, 'hardness' => 1]], 422);
-        $this->change('DELETE', "brushes/{$own['id']}");
+        $this->seriesOp('brush.keep', ['name' => 'Bent', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'round', 'opacityBy' => [0, 1, 2, 1, 0]]]], 422);
+        $this->seriesOp('brush.keep', ['name' => 'Broken', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => ['kind' => 'cloud']]], 422);
+        $this->seriesOp('brush.keep', ['name' => 'Huge', 'brush' => ['size' => 99999, 'hardness' => 1]], 422);
+        $this->seriesOp('brush.retire', ['brush' => $own['id']]);
         self::assertArrayNotHasKey($own['id'], $brushes());
-        $this->change('DELETE', "brushes/{$own['id']}", [], 404);
+        $this->seriesOp('brush.retire', ['brush' => $own['id']], 404);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertSame('Net mender', $brushes()[$own['id']]);
     }
@@ -556,52 +572,52 @@ final class PaletteTest extends TestCase
     public function test_light_plans_are_kept_picked_by_pages_and_change_what_is_derived(): void
     {
         $plan = fn (string $colour, float $azimuth = 120): array => ['azimuth' => $azimuth, 'elevation' => 35, 'colour' => $colour, 'ambient' => '#203040', 'dials' => ['cast' => 55], 'lamps' => [['x' => 0.25, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#ffd08a']], 'back' => ['azimuth' => 300, 'colour' => '#cfe0ff']];
-        $kept = $this->change('POST', 'lights', ['name' => 'Lamp at midnight', 'plan' => $plan('#ff9030')], 201);
+        $kept = $this->seriesOp('light.add', ['name' => 'Lamp at midnight', 'plan' => $plan('#ff9030')])['shown'];
         ['id' => $id, 'version' => $version, 'plan' => $shown] = $kept['lights'][0];
         self::assertEquals(['azimuth' => 120, 'elevation' => 35, 'colour' => '#ff9030', 'ambient' => '#203040', 'dials' => (new RoughDials(cast: 55))->toData(), 'lamps' => [['x' => 0.25, 'y' => 0.5, 'reach' => 0.3, 'colour' => '#ffd08a']], 'back' => ['azimuth' => 300, 'colour' => '#cfe0ff'], 'beside' => false], $shown);
         $page = \App\Models\Page::query()->create(['series_id' => $this->series->id, 'number' => 91, 'title' => 'Night']);
         $shade = fn (): string => (string) ($this->getJson("/api/pages/$page->id")->json('palette.figures.0.materials.0.tones.shade'));
         $before = $shade();
-        $stands = $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => $id])->assertOk();
-        self::assertSame([$id, '#ff9030', '#203040'], [$stands->json('stands'), $stands->json('lightColours.light'), $stands->json('lightColours.around')]);
+        $stands = collect($this->seriesOp('page.light', ['of' => $page->id, 'light' => $id, 'page' => $page->id])['shown'])->dot();
+        self::assertSame([$id, '#ff9030', '#203040'], [$stands->get('stands'), $stands->get('lightColours.light'), $stands->get('lightColours.around')]);
         self::assertSame([$this->series->light, '#8fa8c8'], [$this->getJson("/api/series/{$this->series->id}/palette")->json('palette.lightColours.light'), $this->getJson("/api/series/{$this->series->id}/palette")->json('palette.lightColours.around')]);
         self::assertSame((new LightColours(Rgb::fromHex('#ff9030'), new Rgb(0, 0, 0)))->of(LightPart::Opposite)?->hex(), SeriesPalette::of($page->refresh())->core()->light?->of(LightPart::Opposite)?->hex());
         self::assertNotSame($before, $shade(), 'what nobody pinned is derived for the light of the page');
-        self::assertSame($stands->json('figures.0.materials.0.tones.shade'), $shade());
+        self::assertSame($stands->get('figures.0.materials.0.tones.shade'), $shade());
         // The same for regions that stand under it on a page that does not; the page's own light is told once.
         $other = \App\Models\Page::query()->create(['series_id' => $this->series->id, 'number' => 92, 'title' => 'Day']);
         $under = $this->getJson("/api/pages/$other->id")->json('palette.under.0');
-        $material = (int) $stands->json('figures.0.materials.0.id');
+        $material = (int) $stands->get('figures.0.materials.0.id');
         self::assertSame([$id, $shade(), []], [$under['plan'], $under['materials'][$material]['shade'], $this->getJson("/api/pages/$page->id")->json('palette.under')]);
         RegionRow::query()->insert(['page_id' => $other->id, 'label' => 3, 'figure_id' => 1, 'material_id' => $material, 'area' => 9, 'x' => 1, 'y' => 1, 'stands' => $id]);
         $palette = SeriesPalette::of($other)->core();
         self::assertSame([$shade(), $before], array_map(fn (?int $plan): string => sprintf('#%06x', $palette->tones($material, null, $plan)['shade'] ?? 0), [$id, null]));
         // Whoever changes the palette on a page that stands under a light is answered with what that page shows.
-        $first = Material::query()->findOrFail((int) $stands->json('figures.0.materials.0.id'));
+        $first = Material::query()->findOrFail((int) $stands->get('figures.0.materials.0.id'));
         $figure = $first->figure_id;
         foreach ([[['page' => $page->id], $shade()], [[], $before]] as [$as, $expected]) {
             $answers = [
-                $this->change('PATCH', "figures/$figure", ['nearer' => 0, 'soft' => true] + $as)['figures'],
-                $this->change('POST', "figures/$figure/copies", ['materials' => [$this->brass->id]] + $as, 201)['figures'],
-                $this->change('POST', "figures/$figure/materials", ['name' => 'one', 'base' => '#123456'] + $as, 201)['palette']['figures'],
+                $this->seriesOp('figure.change', ['figure' => $figure, 'nearer' => 0, 'soft' => true] + $as)['shown']['figures'],
+                $this->seriesOp('material.copy', ['figure' => $figure, 'materials' => [$this->brass->id]] + $as)['shown']['figures'],
+                $this->seriesOp('material.add', ['figure' => $figure, 'name' => 'one', 'base' => '#123456'] + $as)['shown']['figures'],
             ];
-            $pinned = $this->change('PUT', "materials/$first->id/tones", ['version' => $this->version($first), 'tones' => ['line' => '#101010']] + $as)['material'];
-            foreach ([...array_map(fn (array $figures): array => collect($figures)->firstWhere('id', $figure)['materials'][0], $answers), $pinned] as $material) {
+            $pinned = $this->seriesOp('tones.pin', ['material' => $first->id, 'version' => $this->version($first), 'tones' => ['line' => '#101010']] + $as)['shown']['figures'];
+            foreach (array_map(fn (array $figures): array => collect($figures)->firstWhere('id', $figure)['materials'][0], [...$answers, $pinned]) as $material) {
                 self::assertSame([$first->id, $expected], [$material['id'], $material['tones']['shade']]);
             }
         }
-        $this->change('PATCH', "figures/$figure", ['nearer' => 0, 'page' => 999_999], 404);
+        $this->seriesOp('figure.change', ['figure' => $figure, 'nearer' => 0, 'page' => 999_999], 404);
         $warm = $shade();
-        $this->change('PATCH', "lights/$id", ['version' => $version, 'plan' => $plan('#3060ff')], 200);
+        $this->seriesOp('light.change', ['light' => $id, 'version' => $version, 'plan' => $plan('#3060ff')]);
         self::assertNotSame($warm, $shade());
-        $this->change('PATCH', "lights/$id", ['version' => $version, 'name' => 'Late'], 409);
-        $this->change('PATCH', "lights/$id", ['version' => $version + 1, 'plan' => ['azimuth' => 400] + $plan('#3060ff')], 422);
-        $this->change('PATCH', "lights/$id", ['version' => $version + 1, 'retire' => true], 200);
+        $this->seriesOp('light.change', ['light' => $id, 'version' => $version, 'name' => 'Late'], 409);
+        $this->seriesOp('light.change', ['light' => $id, 'version' => $version + 1, 'plan' => ['azimuth' => 400] + $plan('#3060ff')], 422);
+        $this->seriesOp('light.change', ['light' => $id, 'version' => $version + 1, 'retire' => true]);
         self::assertSame($before, $shade(), 'a plan that is gone lights nothing');
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertNotSame($before, $shade());
-        $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => 999])->assertNotFound();
-        $this->putJson("/api/series/{$this->series->id}/pages/$page->id/light", ['light' => null])->assertOk();
+        $this->seriesOp('page.light', ['of' => $page->id, 'light' => 999], 404);
+        $this->seriesOp('page.light', ['of' => $page->id, 'light' => null]);
         self::assertSame($before, $shade());
     }
 
@@ -609,12 +625,11 @@ final class PaletteTest extends TestCase
     {
         $this->import($this->page, $this->mira);
         $this->op($this->page, $this->fillOp($this->skin, $this->labelAt($this->page, 100, 200)))->assertOk();
-        $added = $this->change('POST', 'variants', ['name' => 'Wet'], 201);
-        $wet = $added['variants'][0]['id'];
-        $put = fn (int $version, int $material, array $tones, int $status = 200): array => $this->change('PATCH', "variants/$wet", ['version' => $version, 'material' => $material, 'tones' => $tones], $status);
+        $wet = $this->seriesOp('variant.add', ['name' => 'Wet'])['added'];
+        $put = fn (int $version, int $material, array $tones, int $status = 200): array => $this->seriesOp('variant.change', ['variant' => $wet, 'version' => $version, 'material' => $material, 'tones' => $tones], $status);
         $put(1, $this->skin->id, ['base' => '#a87050', 'glint' => '#ffffff']);
         $put(1, $this->skin->id, ['base' => '#000000'], 409);
-        $state = $put(2, $this->brass->id, ['line' => '#102030'])['variants'][0];
+        $state = $put(2, $this->brass->id, ['line' => '#102030'])['shown']['variants'][0];
         $rule = new ToneRule;
         $expected = array_map(fn (Rgb $tone): string => $tone->hex(), $rule->complete(['base' => Rgb::fromHex('#a87050'), 'glint' => Rgb::fromHex('#ffffff')]));
         self::assertSame($expected, $state['materials'][$this->skin->id]['tones']);
@@ -622,34 +637,35 @@ final class PaletteTest extends TestCase
 
         $tones = fn (): array => collect($this->getJson("/api/pages/{$this->page->id}")->assertOk()->json('palette.figures'))->flatMap(fn (array $figure): array => $figure['materials'])->mapWithKeys(fn (array $one): array => [$one['id'] => array_intersect_key($one['tones'], $expected)])->all();
         self::assertSame('#c98d6b', $tones()[$this->skin->id]['base'], 'no page wears it yet');
-        $this->change('PUT', "pages/{$this->page->id}/variant", ['variant' => $wet]);
+        $this->seriesOp('page.variant', ['of' => $this->page->id, 'variant' => $wet]);
         self::assertSame([$expected, '#102030', '#b08a3c', '#e0a93a'], [$tones()[$this->skin->id], $tones()[$this->brass->id]['line'], $tones()[$this->brass->id]['base'], $tones()[$this->oilskin->id]['base']]);
         self::assertSame('Wet', $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'));
         self::assertSame('#a87050', $this->colours()->json("materials.{$this->skin->id}.seen"));
         // A version that is held is worn with it.
         $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->version($this->skin), 'tones' => ['deep' => '#111111']]);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => $this->version($this->skin), 'tones' => ['deep' => '#111111']]);
         self::assertSame('#111111', $tones()[$this->skin->id]['deep']);
-        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $book]);
+        $this->seriesOp('page.version', ['of' => $this->page->id, 'version' => $book]);
         self::assertSame($expected, $tones()[$this->skin->id]);
         $put(3, $this->skin->id, ['base' => null, 'glint' => null]);
         self::assertSame('#c98d6b', $tones()[$this->skin->id]['base']);
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
         self::assertSame('#a87050', $tones()[$this->skin->id]['base']);
-        $this->change('PATCH', "variants/$wet", ['version' => 5, 'retire' => true]);
+        $this->seriesOp('variant.change', ['variant' => $wet, 'version' => 5, 'retire' => true]);
         self::assertSame(['#c98d6b', null, []], [$tones()[$this->skin->id]['base'], $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'), $this->change('GET', 'variants')['variants']]);
-        $this->change('PATCH', "variants/$wet", ['version' => 6, 'name' => 'x'], 404);
-        $this->change('POST', 'palette/undo');
+        $this->seriesOp('variant.change', ['variant' => $wet, 'version' => 6, 'name' => 'x'], 404);
+        $this->change('POST', 'undo');
         self::assertSame('#a87050', $tones()[$this->skin->id]['base']);
         [$another, $elsewhere] = $this->series('Another');
-        $this->change('PUT', "pages/$elsewhere->id/variant", ['variant' => $wet], 404);
-        $this->json('PATCH', "/api/series/$another->id/variants/$wet", ['version' => 7, 'name' => 'x'])->assertStatus(404);
+        Member::query()->create(['series_id' => $another->id, 'user_id' => $this->mira->id, 'role' => Role::Colourist]);
+        $this->seriesOp('page.variant', ['of' => $elsewhere->id, 'variant' => $wet], 404);
+        $this->postJson("/api/series/$another->id/ops", ['op' => ['kind' => 'variant.change', 'variant' => $wet, 'version' => 7, 'name' => 'x']])->assertStatus(404);
     }
 
     public function test_a_material_has_up_to_four_more_tones_in_an_order(): void
     {
         $state = fn (): array => collect($this->change('GET', 'palette')['palette']['figures'])->flatMap(fn (array $figure): array => $figure['materials'])->firstWhere('id', $this->brass->id);
-        $name = fn (array $more, int $status = 200): array => $this->change('PUT', "materials/{$this->brass->id}/more", ['version' => $this->version($this->brass), 'more' => $more], $status);
+        $name = fn (array $more, int $status = 200): array => $this->seriesOp('tones.name', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'more' => $more], $status);
         $tone = fn (string $tone, string $name, string $colour): array => ['tone' => $tone, 'name' => $name, 'colour' => $colour];
         $name([$tone('more-3', 'verdigris', '#406050'), $tone('more-1', 'polish', '#fff8d0')]);
         $brass = $state();
@@ -660,7 +676,7 @@ final class PaletteTest extends TestCase
             $name($bad, 422);
         }
         // Pinned like any other; but not let follow, and not without a name.
-        $pin = fn (array $tones, int $status = 200): array => $this->change('PUT', "materials/{$this->brass->id}/tones", ['version' => $this->version($this->brass), 'tones' => $tones], $status);
+        $pin = fn (array $tones, int $status = 200): array => $this->seriesOp('tones.pin', ['material' => $this->brass->id, 'version' => $this->version($this->brass), 'tones' => $tones], $status);
         $pin(['more-1' => '#ffffff']);
         $pin(['more-1' => null], 409);
         $pin(['more-4' => '#123456'], 409);
@@ -676,20 +692,20 @@ final class PaletteTest extends TestCase
             return sprintf('#%02x%02x%02x', ord($paint->red[200 * 600 + $x]), ord($paint->green[200 * 600 + $x]), ord($paint->blue[200 * 600 + $x]));
         };
         self::assertSame(['#ffffff', '#b08a3c'], [$seen(120), $seen(170)]);
-        $twin = Material::query()->findOrFail($this->change('POST', "materials/{$this->brass->id}/copies", [], 201)['id']);
+        $twin = Material::query()->findOrFail($this->seriesOp('material.duplicate', ['material' => $this->brass->id])['added']);
         self::assertSame([['more-3' => 'verdigris', 'more-1' => 'polish'], '#ffffff'], [$twin->more, $twin->pinned['more-1']]);
         $csv = $this->get("/api/series/{$this->series->id}/palette/file/csv")->assertOk()->getContent();
         self::assertStringContainsString('Tin Purser,brass,more-3,#406050,pinned,verdigris', $csv);
         $name([$tone('more-3', 'verdigris', '#406050')]);
         self::assertSame('#b08a3c', $seen(120));
         self::assertArrayNotHasKey('more-1', $this->brass->refresh()->pinned);
-        $this->change('POST', 'palette/undo');
+        $this->change('POST', 'undo');
         self::assertSame('#ffffff', $seen(120));
         self::assertSame(['verdigris', 'polish'], array_column($state()['more'], 'name'));
         // A version has them, too, and restoring it brings them back.
         $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
         $name([$tone('more-2', 'other', '#102030')]);
-        $this->change('POST', "versions/$book/restore");
+        $this->seriesOp('version.restore', ['version' => $book]);
         self::assertSame([['more-3', 'more-1'], '#ffffff', '#b08a3c'], [array_column($state()['more'], 'tone'), $state()['tones']['more-1'], $state()['tones']['more-2']]);
     }
 
@@ -727,36 +743,36 @@ final class PaletteTest extends TestCase
         [$left] = $this->outcomes('replace', ['material' => $this->skin->id, 'into' => $this->brass->id, 'pages' => [$this->page->id]]);
         self::assertSame([false, 'Pell is working on page 1; it was left as it is.'], [$left['done'], $left['why']]);
         foreach ([['material' => $this->skin->id, 'into' => $this->skin->id], ['figure' => $this->skin->figure_id, 'tone' => 'mud', 'into' => 'base'], []] as $bad) {
-            $this->change('POST', 'replace', $bad + ['pages' => [$this->page->id]], 422);
+            $this->change('POST', 'tasks/replace', $bad + ['pages' => [$this->page->id]], 422);
         }
     }
 
     public function test_a_change_that_changes_nothing_leaves_what_is_to_be_redone(): void
     {
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['shade' => '#102030']]);
-        $this->change('POST', 'palette/undo');
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['shade' => '#102030']]);
+        $this->change('POST', 'undo');
         $before = SeriesEntry::query()->count();
         $version = $this->skin->refresh()->version;
         $palette = $this->series->refresh()->palette_version;
         // The base it has already, the name it has, the rule there is.
-        $answer = $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $version, 'tones' => ['base' => $this->skin->pinned['base']]]);
-        self::assertSame([$version, $palette], [$answer['material']['version'], $answer['version']]);
-        $this->change('PATCH', "materials/{$this->skin->id}", ['version' => $version, 'name' => $this->skin->name]);
-        $this->change('PATCH', "figures/{$this->skin->figure_id}", ['nearer' => 0]);
+        $answer = $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => $version, 'tones' => ['base' => $this->skin->pinned['base']]]);
+        self::assertSame([$version, $palette], [$this->skin->refresh()->version, $answer['version']]);
+        $this->seriesOp('material.change', ['material' => $this->skin->id, 'version' => $version, 'name' => $this->skin->name]);
+        $this->seriesOp('figure.change', ['figure' => $this->skin->figure_id, 'nearer' => 0]);
         self::assertSame([$before, $version, $palette], [SeriesEntry::query()->count(), $this->skin->refresh()->version, $this->series->refresh()->palette_version]);
-        $this->change('POST', 'palette/redo');
+        $this->change('POST', 'redo');
         self::assertSame('#102030', $this->skin->refresh()->pinned['shade']);
         // What does change something ends it.
-        $this->change('POST', 'palette/undo');
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => $this->skin->refresh()->version, 'tones' => ['deep' => '#010203']]);
-        $this->change('POST', 'palette/redo', [], 409);
+        $this->change('POST', 'undo');
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => $this->skin->refresh()->version, 'tones' => ['deep' => '#010203']]);
+        $this->change('POST', 'redo', [], 409);
     }
 
     public function test_a_palette_that_leaves_and_comes_back_keeps_its_depths(): void
     {
         foreach (['Harbour', 'Sea'] as $name) {
-            $figure = $this->change('POST', 'figures', ['name' => $name], 201)['id'];
-            $this->change('POST', "figures/$figure/materials", ['name' => 'water', 'base' => '#204060'], 201);
+            $figure = $this->seriesOp('figure.add', ['name' => $name])['added'];
+            $this->seriesOp('material.add', ['figure' => $figure, 'name' => 'water', 'base' => '#204060']);
         }
         $order = fn (Series $series): array => $series->figures()->pluck('name')->all();
         $wanted = $order($this->series);
@@ -765,7 +781,7 @@ final class PaletteTest extends TestCase
             $file = (string) $this->get("/api/series/{$this->series->id}/palette/file/$format")->assertOk()->getContent();
             $other = Series::query()->create(['name' => "Taken from $format"]);
             Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => \App\Models\Role::Owner]);
-            $this->postJson("/api/series/$other->id/palette/file", ['name' => "palette.$format", 'text' => $file, 'take' => true])->assertOk();
+            $this->postJson("/api/series/$other->id/ops", ['op' => ['kind' => 'palette.import', 'name' => "palette.$format", 'text' => $file]])->assertOk();
             self::assertSame($wanted, $order($other), $format);
         }
     }
@@ -775,9 +791,9 @@ final class PaletteTest extends TestCase
         $this->import($this->page, $this->mira);
         $this->op($this->page, $this->fillOp($this->skin, $this->labelAt($this->page, 100, 200)))->assertOk();
         $first = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['base' => '#806040', 'shade' => '#403020', 'deep' => '#201810', 'light' => '#a08060', 'glint' => '#c0a080', 'line' => '#181008']]);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['base' => '#806040', 'shade' => '#403020', 'deep' => '#201810', 'light' => '#a08060', 'glint' => '#c0a080', 'line' => '#181008']]);
         $second = $this->change('POST', 'versions', ['name' => 'Book 2'], 201)['id'];
-        $this->change('PUT', "materials/{$this->brass->id}/tones", ['version' => 1, 'tones' => ['line' => '#000000']]);
+        $this->seriesOp('tones.pin', ['material' => $this->brass->id, 'version' => 1, 'tones' => ['line' => '#000000']]);
         $compare = fn (int $from, int $to): array => $this->change('GET', "versions/compare?from=$from&to=$to");
         $there = $compare($first, $second);
         self::assertSame(['Oda Brack, skin'], array_values(array_unique(array_column($there, 'name'))));
@@ -787,7 +803,7 @@ final class PaletteTest extends TestCase
         self::assertSame([], $compare($first, $first));
 
         // In the filled box of the page: by each version, by the palette now, whatever the page holds.
-        $this->change('PUT', "pages/{$this->page->id}/palette", ['version' => $first, 'follows' => [$this->skin->id]]);
+        $this->seriesOp('page.version', ['of' => $this->page->id, 'version' => $first, 'follows' => [$this->skin->id]]);
         $colour = function (int $version): string {
             $file = sys_get_temp_dir().'/as.png';
             file_put_contents($file, $this->get("/api/series/{$this->series->id}/pages/{$this->page->id}/as/$version")->assertOk()->getContent());
@@ -806,17 +822,17 @@ final class PaletteTest extends TestCase
     {
         [$other] = $this->series('Book 2');
         Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Colourist]);
-        $there = fn (string $method, string $path, array $body = [], int $status = 200): array => (array) $this->json($method, "/api/series/$other->id/$path", $body)->assertStatus($status)->json();
+        $there = fn (string $kind, array $input, int $status = 200): array => (array) $this->postJson("/api/series/$other->id/ops", ['op' => ['kind' => $kind] + $input])->assertStatus($status)->json();
         $oda = $this->oilskin->figure_id;
-        $linked = collect($there('POST', 'figures/taken', ['figure' => $oda, 'follow' => true])['figures'])->firstWhere('follows', 'The Test Ferry');
+        $linked = collect($there('figure.link', ['figure' => $oda])['shown']['figures'])->firstWhere('follows', 'The Test Ferry');
         self::assertSame(['Oda Brack', ['oilskin', 'skin']], [$linked['name'], array_column($linked['materials'], 'name')]);
         [$oilskin, $skin] = array_column($linked['materials'], 'id');
-        $now = fn (): array => collect($there('GET', 'palette')['palette']['figures'])->firstWhere('id', $linked['id']);
+        $now = fn (): array => collect($this->getJson("/api/series/$other->id/palette")->json('palette.figures'))->firstWhere('id', $linked['id']);
 
         // It changes where it is set: named, pinned, added, merged; what is open here hears of it.
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 1, 'tones' => ['base' => '#a06040', 'glint' => '#ffeedd']]);
-        $this->change('PATCH', "figures/$oda", ['name' => 'Captain Brack']);
-        $rope = $this->change('POST', "figures/$oda/materials", ['name' => 'rope', 'base' => '#b09060'], 201)['id'];
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 1, 'tones' => ['base' => '#a06040', 'glint' => '#ffeedd']]);
+        $this->seriesOp('figure.change', ['figure' => $oda, 'name' => 'Captain Brack']);
+        $rope = $this->seriesOp('material.add', ['figure' => $oda, 'name' => 'rope', 'base' => '#b09060'])['added'];
         $version = $other->refresh()->palette_version;
         self::assertSame(1, (new FigureLinks)->catchUp());
         self::assertSame(0, (new FigureLinks)->catchUp(), 'once is enough');
@@ -824,45 +840,50 @@ final class PaletteTest extends TestCase
         $figure = $now();
         self::assertSame(['Captain Brack', ['oilskin', 'skin', 'rope'], '#a06040', '#ffeedd'], [$figure['name'], array_column($figure['materials'], 'name'), $figure['materials'][1]['tones']['base'], $figure['materials'][1]['tones']['glint']]);
         self::assertSame([$oilskin, $skin], array_slice(array_column($figure['materials'], 'id'), 0, 2), 'pages name them by these');
-        $this->change('DELETE', "materials/$rope", ['version' => 1, 'into' => $this->oilskin->id]);
+        $this->seriesOp('material.retire', ['material' => $rope, 'version' => 1, 'into' => $this->oilskin->id]);
         (new FigureLinks)->catchUp();
         self::assertSame($oilskin, Material::query()->where('follows_id', $rope)->sole()->stands_in);
         // Deleted there, it stays here, for pages wear it; and it is this series' own from then on.
-        $belt = $this->change('POST', "figures/$oda/materials", ['name' => 'belt', 'base' => '#706040'], 201)['id'];
+        $belt = $this->seriesOp('material.add', ['figure' => $oda, 'name' => 'belt', 'base' => '#706040'])['added'];
         (new FigureLinks)->catchUp();
         $own = Material::query()->where('follows_id', $belt)->sole();
-        $this->change('DELETE', "materials/$belt", ['version' => 1, 'into' => null]);
+        $this->seriesOp('material.retire', ['material' => $belt, 'version' => 1, 'into' => null]);
         (new FigureLinks)->catchUp();
         self::assertSame([false, null], [$own->refresh()->retired, $own->follows_id]);
-        $there('PATCH', "materials/$own->id", ['version' => $own->version, 'name' => 'our belt']);
+        $there('material.change', ['material' => $own->id, 'version' => $own->version, 'name' => 'our belt']);
 
         // Nobody changes it here, by hand or by undo; its place in the depth is this series' own.
-        foreach ([['PUT', "materials/$skin/tones", ['version' => Material::query()->findOrFail($skin)->version, 'tones' => ['deep' => '#000000']]], ['PATCH', "figures/{$linked['id']}", ['name' => 'x']], ['POST', "figures/{$linked['id']}/materials", ['name' => 'x', 'base' => '#000000']]] as [$method, $path, $body]) {
-            self::assertStringContainsString('follows', $there($method, $path, $body, 409)['message']);
+        $refused = [
+            ['tones.pin', ['material' => $skin, 'version' => Material::query()->findOrFail($skin)->version, 'tones' => ['deep' => '#000000']]],
+            ['figure.change', ['figure' => $linked['id'], 'name' => 'x']],
+            ['material.add', ['figure' => $linked['id'], 'name' => 'x', 'base' => '#000000']],
+        ];
+        foreach ($refused as [$kind, $input]) {
+            self::assertStringContainsString('follows', $there($kind, $input, 409)['message']);
         }
-        $there('PATCH', "figures/{$linked['id']}", ['nearer' => -1]);
-        $there('POST', 'palette/undo');
+        $there('figure.change', ['figure' => $linked['id'], 'nearer' => -1]);
+        $this->postJson("/api/series/$other->id/undo")->assertOk();
         self::assertSame('Captain Brack', $now()['name']);
 
         // Let go, it is as it was last, and its own.
-        $there('DELETE', "figures/{$linked['id']}/link");
-        $this->change('PUT', "materials/{$this->skin->id}/tones", ['version' => 2, 'tones' => ['base' => '#112233']]);
+        $there('figure.unlink', ['figure' => $linked['id']]);
+        $this->seriesOp('tones.pin', ['material' => $this->skin->id, 'version' => 2, 'tones' => ['base' => '#112233']]);
         self::assertSame(0, (new FigureLinks)->catchUp());
         self::assertSame([null, '#a06040'], [$now()['follows'], $now()['materials'][1]['tones']['base']]);
-        $there('PATCH', "figures/{$linked['id']}", ['name' => 'Oda of book 2']);
-        $there('DELETE', "figures/{$linked['id']}/link", [], 404);
+        $there('figure.change', ['figure' => $linked['id'], 'name' => 'Oda of book 2']);
+        $there('figure.unlink', ['figure' => $linked['id']], 404);
     }
 
     public function test_a_link_shows_nothing_to_those_who_may_no_longer_see(): void
     {
         [$other] = $this->series('Book 2');
         $pell = $this->person('Pell', $other);
-        $this->actingAs($pell)->postJson("/api/series/$other->id/figures/taken", ['figure' => $this->oilskin->figure_id, 'follow' => true])->assertStatus(403);
+        $this->actingAs($pell)->postJson("/api/series/$other->id/ops", ['op' => ['kind' => 'figure.link', 'figure' => $this->oilskin->figure_id]])->assertStatus(403);
         $member = Member::query()->create(['series_id' => $this->series->id, 'user_id' => $pell->id, 'role' => Role::Viewer]);
-        $this->actingAs($pell)->postJson("/api/series/$other->id/figures/taken", ['figure' => $this->oilskin->figure_id, 'follow' => true])->assertOk();
+        $this->actingAs($pell)->postJson("/api/series/$other->id/ops", ['op' => ['kind' => 'figure.link', 'figure' => $this->oilskin->figure_id]])->assertOk();
         $member->newQuery()->where(['series_id' => $this->series->id, 'user_id' => $pell->id])->delete();
         $this->actingAs($this->mira);
-        $this->change('PUT', "materials/{$this->oilskin->id}/tones", ['version' => 1, 'tones' => ['base' => '#123456']]);
+        $this->seriesOp('tones.pin', ['material' => $this->oilskin->id, 'version' => 1, 'tones' => ['base' => '#123456']]);
         self::assertSame(0, (new FigureLinks)->catchUp());
         self::assertSame('#e0a93a', Material::query()->where('follows_id', $this->oilskin->id)->sole()->pinned['base']);
     }
@@ -874,8 +895,8 @@ final class PaletteTest extends TestCase
         $this->op($this->page, $this->fillOp($this->skin, $left, $middle, $right))->assertOk();
         $made = [];
         foreach (['Wet' => '#a87050', 'Night' => '#304060'] as $name => $base) {
-            $made[$name] = collect($this->change('POST', 'variants', ['name' => $name], 201)['variants'])->firstWhere('name', $name)['id'];
-            $this->change('PATCH', "variants/$made[$name]", ['version' => 1, 'material' => $this->skin->id, 'tones' => ['base' => $base]]);
+            $made[$name] = $this->seriesOp('variant.add', ['name' => $name])['added'];
+            $this->seriesOp('variant.change', ['variant' => $made[$name], 'version' => 1, 'material' => $this->skin->id, 'tones' => ['base' => $base]]);
         }
         $wear = fn (array $labels, ?int $variant): TestResponse => $this->op($this->page, ['kind' => 'variant.wear', 'labels' => $labels, 'variant' => $variant]);
         $wear([$left], $made['Night'])->assertOk()->assertJsonPath('records.0.2.wears', $made['Night']);
@@ -886,13 +907,13 @@ final class PaletteTest extends TestCase
             return array_map(fn (int $label): string => sprintf('#%06x', $flats[$label]->tones['base']), [$left, $middle, $right]);
         };
         self::assertSame(['#304060', '#c98d6b', '#c98d6b'], $bases());
-        $this->change('PUT', "pages/{$this->page->id}/variant", ['variant' => $made['Wet']]);
+        $this->seriesOp('page.variant', ['of' => $this->page->id, 'variant' => $made['Wet']]);
         self::assertSame(['#304060', '#c98d6b', '#a87050'], $bases());
         $variants = collect($this->getJson("/api/pages/{$this->page->id}")->json('palette.variants'))->keyBy('id');
         self::assertSame([0, $made['Wet'], $made['Night']], $variants->keys()->all());
         self::assertSame(['#c98d6b', '#304060'], [$variants[0]['materials'][$this->skin->id]['base'], $variants[$made['Night']]['materials'][$this->skin->id]['base']]);
         // What the page's variant says of other materials does not hold where another is worn.
-        $this->change('PATCH', "variants/{$made['Wet']}", ['version' => 2, 'material' => $this->brass->id, 'tones' => ['base' => '#111111']]);
+        $this->seriesOp('variant.change', ['variant' => $made['Wet'], 'version' => 2, 'material' => $this->brass->id, 'tones' => ['base' => '#111111']]);
         $this->op($this->page, $this->fillOp($this->brass, $right))->assertOk();
         self::assertSame('#111111', $bases()[2]);
         $wear([$right], $made['Night'])->assertOk();
@@ -900,7 +921,7 @@ final class PaletteTest extends TestCase
         $this->undo($this->page)->assertOk();
         $this->undo($this->page)->assertOk();
         // Taken out of the palette, it is worn no more; and what is not of this series never is.
-        $this->change('PATCH', "variants/{$made['Night']}", ['version' => 2, 'retire' => true]);
+        $this->seriesOp('variant.change', ['variant' => $made['Night'], 'version' => 2, 'retire' => true]);
         self::assertSame(['#a87050', '#c98d6b', '#a87050'], $bases());
         $wear([$right], $made['Night'])->assertStatus(422);
         $this->undo($this->page)->assertOk();

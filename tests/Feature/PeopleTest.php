@@ -101,7 +101,7 @@ final class PeopleTest extends TestCase
         $label = $this->labelAt($page, 120, 200);
         $this->op($page, $this->fillOp($material, $label))->assertOk();
         $this->op($page, $this->strokeOp($material))->assertStatus(422)->assertJsonFragment(['message' => 'Your part in this series is flatting: you can fill regions, not paint.']);
-        $this->putJson("/api/series/$series->id/materials/$material->id/tones", ['version' => 1, 'tones' => ['base' => '#112233']])->assertForbidden();
+        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => 1, 'tones' => ['base' => '#112233']]])->assertForbidden();
         $this->actingAs($viewer)->getJson("/api/pages/$page->id")->assertOk();
         $this->postJson("/api/pages/$page->id/lease", ['lease' => self::LEASE])->assertForbidden();
         $this->postJson("/api/series/$series->id/members", ['email' => 'ida@awning.example', 'role' => 'owner'])->assertForbidden();
@@ -123,10 +123,10 @@ final class PeopleTest extends TestCase
         $this->actingAs($this->person('Mira', $series));
         // Laravel lets requests of test runs through; here they are checked like any other.
         $this->app['env'] = 'production';
-        $this->post("/api/series/$series->id/figures", ['name' => 'Smuggled'])->assertStatus(419);
-        $this->withHeader('X-XSRF-TOKEN', 'made up')->postJson("/api/series/$series->id/figures", ['name' => 'Smuggled'])->assertStatus(419);
+        $this->post("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => 'Smuggled']])->assertStatus(419);
+        $this->withHeader('X-XSRF-TOKEN', 'made up')->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => 'Smuggled']])->assertStatus(419);
         self::assertSame(1, Figure::query()->count());
-        $this->withSession(['_token' => 'the token'])->withHeader('X-CSRF-TOKEN', 'the token')->postJson("/api/series/$series->id/figures", ['name' => 'Tamsin'])->assertStatus(201);
+        $this->withSession(['_token' => 'the token'])->withHeader('X-CSRF-TOKEN', 'the token')->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => 'Tamsin']])->assertOk();
         $this->get('/')->assertHeader('Content-Security-Policy')->assertHeader('X-Content-Type-Options', 'nosniff');
     }
 
@@ -211,41 +211,41 @@ final class PeopleTest extends TestCase
             }
             $this->actingAs($person);
             $routes = [
-                'clean' => ['POST', "/api/pages/$page->id/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
+                'clean' => ['POST', "/api/pages/$page->id/tasks/clean", $this->cleaning($page, ['paper' => 40, 'ink' => 200]), 202],
                 'look' => ['POST', "/api/pages/$page->id/drawings/drawing1/look", ['clean' => ['weight' => 1], 'level' => 0, 'tiles' => [0, 0, 1, 1]], 200],
                 'before' => ['GET', "/api/pages/$page->id/before", [], 200],
-                'rename figure' => ['PATCH', "/api/series/$series->id/figures/$material->figure_id", ['name' => "Of $role->value"], 200],
-                'copy materials' => ['POST', "/api/series/$series->id/figures/$material->figure_id/copies", ['materials' => [$material->id]], 201],
+                'rename figure' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'figure.change', 'figure' => $material->figure_id, 'name' => "Of $role->value"]], 200],
+                'copy materials' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'material.copy', 'figure' => $material->figure_id, 'materials' => [$material->id]]], 200],
                 'findings' => ['GET', "/api/pages/$page->id/findings", [], 200],
                 'cues' => ['POST', "/api/pages/$page->id/cues", ['dabs' => [[1, $material->id, 1]]], 200],
-                'regions' => ['POST', "/api/pages/$page->id/regions", ['lease' => self::LEASE], 202],
-                'enlarge' => ['POST', "/api/pages/$page->id/enlarge", ['lease' => self::LEASE, 'factor' => 1.5], 202],
-                'deliver' => ['POST', "/api/pages/$page->id/deliver", ['format' => 'png'], 202],
+                'regions' => ['POST', "/api/pages/$page->id/tasks/regions", ['lease' => self::LEASE], 202],
+                'enlarge' => ['POST', "/api/pages/$page->id/tasks/enlarge", ['lease' => self::LEASE, 'factor' => 1.5], 202],
+                'deliver' => ['POST', "/api/pages/$page->id/tasks/deliver", ['format' => 'png'], 202],
                 'add page' => ['POST', "/api/series/$series->id/pages", ['title' => "By $role->value"], 201],
-                'add figure' => ['POST', "/api/series/$series->id/figures", ['name' => "By $role->value"], 201],
-                'pin' => ['PUT', "/api/series/$series->id/materials/$material->id/tones", ['version' => $material->refresh()->version, 'tones' => ['deep' => sprintf('#1010%02x', strlen($role->value))]], 200],
-                'change material' => ['PATCH', "/api/series/$series->id/materials/$material->id", ['version' => $material->refresh()->version + ($allowed('pin') ? 1 : 0), 'name' => "By $role->value"], 200],
-                'duplicate material' => ['POST', "/api/series/$series->id/materials/$material->id/copies", [], 201],
-                'rule' => ['PUT', "/api/series/$series->id/rule", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
-                'undo palette' => ['POST', "/api/series/$series->id/palette/undo", [], 200],
-                'redo palette' => ['POST', "/api/series/$series->id/palette/redo", [], 200],
-                'take in a palette' => ['POST', "/api/series/$series->id/palette/file", ['name' => 'p.csv', 'text' => "a,#123456\n", 'take' => true], 200],
+                'add figure' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => "By $role->value"]], 200],
+                'pin' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => $material->refresh()->version, 'tones' => ['deep' => sprintf('#1010%02x', strlen($role->value))]]], 200],
+                'change material' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'material.change', 'material' => $material->id, 'version' => $material->refresh()->version + ($allowed('pin') ? 1 : 0), 'name' => "By $role->value"]], 200],
+                'duplicate material' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'material.duplicate', 'material' => $material->id]], 200],
+                'rule' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'rule.change', 'light' => '#ffe0b0', 'dials' => ['turn' => 0.3]]], 200],
+                'undo palette' => ['POST', "/api/series/$series->id/undo", [], 200],
+                'redo palette' => ['POST', "/api/series/$series->id/redo", [], 200],
+                'take in a palette' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'palette.import', 'name' => 'p.csv', 'text' => "a,#123456\n"]], 200],
                 'palette' => ['GET', "/api/series/$series->id/palette", [], 200],
                 'history' => ['GET', "/api/series/$series->id/palette/history", [], 200],
                 'preview' => ['POST', "/api/series/$series->id/rule/preview", ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3]], 200],
                 'palette file' => ['GET', "/api/series/$series->id/palette/file/json", [], 200],
                 'variants' => ['GET', "/api/series/$series->id/variants", [], 200],
-                'add variant' => ['POST', "/api/series/$series->id/variants", ['name' => 'Wet'], 201],
-                'wear variant' => ['PUT', "/api/series/$series->id/pages/$page->id/variant", ['variant' => null], 200],
-                'replace' => ['POST', "/api/series/$series->id/replace", ['pages' => [$page->id], 'figure' => $material->figure_id, 'tone' => 'shade', 'into' => 'deep'], 202],
-                'take colours' => ['POST', "/api/series/$series->id/figures/$material->figure_id/colours", ['name' => 'x', 'ramp' => true, 'colours' => ['#808080']], 201],
+                'add variant' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'variant.add', 'name' => 'Wet']], 200],
+                'wear variant' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'page.variant', 'of' => $page->id, 'variant' => null]], 200],
+                'replace' => ['POST', "/api/series/$series->id/tasks/replace", ['pages' => [$page->id], 'figure' => $material->figure_id, 'tone' => 'shade', 'into' => 'deep'], 202],
+                'take colours' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'colours.take', 'figure' => $material->figure_id, 'name' => 'x', 'ramp' => true, 'colours' => ['#808080']]], 200],
                 'references' => ['GET', "/api/series/$series->id/references", [], 200],
                 'arrange reference' => ['PATCH', "/api/series/$series->id/references/$reference->id", ['x' => 1], 200],
-                'match' => ['POST', "/api/series/$series->id/matches", ['page' => $page->id], 202],
+                'match' => ['POST', "/api/series/$series->id/tasks/match", ['page' => $page->id], 202],
                 'compare versions' => ['GET', "/api/series/$series->id/versions/compare?from=0&to=0", [], 200],
                 'versions' => ['GET', "/api/series/$series->id/versions", [], 200],
                 'name version' => ['POST', "/api/series/$series->id/versions", ['name' => 'Book 1'], 201],
-                'hold version' => ['PUT', "/api/series/$series->id/pages/$page->id/palette", ['version' => null], 200],
+                'hold version' => ['POST', "/api/series/$series->id/ops", ['op' => ['kind' => 'page.version', 'of' => $page->id, 'version' => null]], 200],
                 'invite' => ['POST', "/api/series/$series->id/members", ['email' => 'owner@awning.example', 'role' => 'owner'], 200],
                 'feed' => ['GET', "/api/pages/$page->id/feed?since=0&palette=0", [], 200],
             ];

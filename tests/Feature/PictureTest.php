@@ -144,22 +144,22 @@ final class PictureTest extends TestCase
         $this->patchJson("/api/series/$theirs->id/references/{$cut['id']}", ['x' => 1])->assertStatus(404);
         $this->deleteJson("/api/series/$theirs->id/references/{$cut['id']}")->assertStatus(404);
         $this->post("/api/series/$theirs->id/references", ['picture' => $this->upload($this->stripes()), 'page' => $this->page->id], ['Accept' => 'application/json'])->assertStatus(404);
-        $this->postJson("/api/series/$theirs->id/matches", ['reference' => $cut['id']])->assertStatus(404);
+        $this->postJson("/api/series/$theirs->id/tasks/match", ['reference' => $cut['id']])->assertStatus(404);
         self::assertSame(1, ReferencePicture::query()->count());
     }
 
     public function test_colours_of_a_picture_become_a_ramp_or_materials(): void
     {
-        $url = "/api/series/{$this->series->id}/figures/{$this->oilskin->figure_id}/colours";
-        $ramp = $this->postJson($url, ['name' => 'lips', 'ramp' => true, 'colours' => ['#d08070', '#401018', '#903040', '#ffd0c8']])->assertStatus(201)->json('id');
+        $take = fn (array $input) => $this->postJson("/api/series/{$this->series->id}/ops", ['op' => ['kind' => 'colours.take', 'figure' => $this->oilskin->figure_id] + $input]);
+        $ramp = $take(['name' => 'lips', 'ramp' => true, 'colours' => ['#d08070', '#401018', '#903040', '#ffd0c8']])->assertOk()->json('added');
         self::assertSame(['deep' => '#401018', 'shade' => '#903040', 'base' => '#d08070', 'light' => '#ffd0c8'], Material::query()->findOrFail($ramp)->pinned);
-        $two = $this->postJson($url, ['name' => 'lips', 'ramp' => true, 'colours' => ['#d08070', '#401018']])->assertStatus(201)->json('id');
+        $two = $take(['name' => 'lips', 'ramp' => true, 'colours' => ['#d08070', '#401018']])->assertOk()->json('added');
         self::assertSame(['shade' => '#401018', 'base' => '#d08070'], Material::query()->findOrFail($two)->pinned);
-        $this->postJson($url, ['name' => 'scarf', 'ramp' => false, 'colours' => ['#d08070', '#401018', '#00ff00']])->assertStatus(201);
+        $take(['name' => 'scarf', 'ramp' => false, 'colours' => ['#d08070', '#401018', '#00ff00']])->assertOk();
         self::assertSame(['scarf 1' => '#d08070', 'scarf 2' => '#401018', 'scarf 3' => '#00ff00'], Material::query()->where('name', 'like', 'scarf%')->orderBy('place')->get()->mapWithKeys(fn (Material $one) => [$one->name => $one->pinned['base']])->all());
-        $this->postJson($url, ['name' => 'x', 'ramp' => true, 'colours' => array_fill(0, 6, '#d08070')])->assertStatus(422);
-        $this->postJson($url, ['name' => 'x', 'ramp' => false, 'colours' => []])->assertStatus(422);
-        $this->postJson("/api/series/{$this->series->id}/palette/undo")->assertOk();
+        $take(['name' => 'x', 'ramp' => true, 'colours' => array_fill(0, 6, '#d08070')])->assertStatus(422);
+        $take(['name' => 'x', 'ramp' => false, 'colours' => []])->assertStatus(422);
+        $this->postJson("/api/series/{$this->series->id}/undo")->assertOk();
         self::assertSame(3, Material::living()->count());
     }
 
@@ -169,7 +169,7 @@ final class PictureTest extends TestCase
      */
     private function held(array $what): array
     {
-        $task = $this->post("/api/series/{$this->series->id}/matches", $what, ['Accept' => 'application/json'])->assertStatus(202)->json('id');
+        $task = $this->post("/api/series/{$this->series->id}/tasks/match", $what, ['Accept' => 'application/json'])->assertStatus(202)->json('id');
 
         return $this->getJson("/api/tasks/$task")->assertOk()->json();
     }
@@ -199,7 +199,7 @@ final class PictureTest extends TestCase
             self::assertSame($colour, array_slice($paint->at(250, 100), 0, 3), $part);
         }
         $this->getJson("{$task['download']}?part=drift")->assertStatus(422);
-        $this->post("/api/series/{$this->series->id}/matches", [], ['Accept' => 'application/json'])->assertStatus(422);
+        $this->post("/api/series/{$this->series->id}/tasks/match", [], ['Accept' => 'application/json'])->assertStatus(422);
     }
 
     public function test_a_hung_picture_and_a_page_are_held_against_the_palette(): void
@@ -234,7 +234,7 @@ final class PictureTest extends TestCase
     public function test_a_coloured_page_is_laid_over_ours_on_the_palette_and_taken_back(): void
     {
         Material::query()->create(['figure_id' => $this->oilskin->figure_id, 'name' => 'skin', 'place' => 2, 'pinned' => ['base' => '#c98d6b']]);
-        $url = "/api/pages/{$this->page->id}/snap";
+        $url = "/api/pages/{$this->page->id}/tasks/snap";
         $task = fn (array $what): array => $this->getJson('/api/tasks/'.$this->post($url, $what, ['Accept' => 'application/json'])->assertStatus(202)->json('id'))->json();
         self::assertSame('failed', $task(['picture' => $this->upload($this->drifting(), 'theirs.png')])['state'], 'there is no page yet');
         $this->import($this->page, $this->mira);

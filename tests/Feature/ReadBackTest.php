@@ -67,9 +67,9 @@ final class ReadBackTest extends TestCase
     {
         // At the largest scale a drawing may have, and the page is made larger still.
         $place = ['x' => 300.0, 'y' => 200.0, 'scale' => 15.0];
-        $task = $this->postJson("/api/pages/{$this->page->id}/clean", $this->cleaning($this->page, ['turn' => 0.0], $place))->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/{$this->page->id}/tasks/clean", $this->cleaning($this->page, ['turn' => 0.0], $place))->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
-        $task = $this->postJson("/api/pages/{$this->page->id}/enlarge", ['lease' => self::LEASE, 'factor' => 2.0])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/{$this->page->id}/tasks/enlarge", ['lease' => self::LEASE, 'factor' => 2.0])->assertStatus(202)->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'failed', 'message' => 'Scale runs from 0.02 to 20.']);
         $this->getJson("/api/pages/{$this->page->id}")->assertOk();
     }
@@ -94,8 +94,8 @@ final class ReadBackTest extends TestCase
             }
         });
         $plan = ['azimuth' => 90, 'elevation' => 30];
-        $this->postJson("/api/series/$series/lights", ['name' => 'Noon', 'plan' => $plan])->assertStatus(422);
+        $this->postJson("/api/series/$series/ops", ['op' => ['kind' => 'light.add', 'name' => 'Noon', 'plan' => $plan]])->assertStatus(422);
         self::assertSame([true, 0, 0], [$spoiled, DB::table('light_plans')->count(), DB::table('series_journal')->count()]);
-        $this->postJson("/api/series/$series/lights", ['name' => 'Noon', 'plan' => $plan])->assertStatus(201);
+        $this->postJson("/api/series/$series/ops", ['op' => ['kind' => 'light.add', 'name' => 'Noon', 'plan' => $plan]])->assertOk();
     }
 }

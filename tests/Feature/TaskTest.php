@@ -91,7 +91,7 @@ final class TaskTest extends TestCase
         $hand = ['make' => ['name' => 'Shade', 'figure' => $this->material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $this->material->figure_id], 'mode' => 'normal', 'opacity' => 1]];
         $this->op($this->page, ['kind' => 'stroke', 'pass' => 'byhand0001', 'points' => [[60, 80, 1], [90, 80, 1]], 'erase' => false, 'brush' => ['size' => 12, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0]] + $hand)->assertOk();
         $light = fn (float $azimuth, float $elevation = 0): array => ['azimuth' => $azimuth, 'elevation' => $elevation, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 0]];
-        $rough = fn (float $azimuth, array $only = []): array => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $this->material->figure_id, 'plan' => $light($azimuth), 'only' => $only])->assertStatus(202)->json();
+        $rough = fn (float $azimuth, array $only = []): array => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $this->material->figure_id, 'plan' => $light($azimuth), 'only' => $only])->assertStatus(202)->json();
         self::assertSame('done', $this->getJson("/api/tasks/{$rough(0)['id']}")->json('state'));
         $figure = $this->material->figure_id;
         $passes = fn (): array => (new PageStore($this->page->refresh()))->records(RecordKind::Pass);
@@ -140,9 +140,9 @@ final class TaskTest extends TestCase
         self::assertSame([0, 255], [$coverage("rough{$figure}light", 190), $coverage("rough{$figure}shade", 185)], 'a sheet that faces the reader is not lit from the side, and the hand stays');
 
         $other = Figure::query()->create(['series_id' => $this->page->series_id, 'name' => 'Nobody', 'depth' => 7]);
-        $task = $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
+        $task = $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $other->id, 'plan' => $light(10, 20)])->assertStatus(202)->json('id');
         self::assertSame('Nothing of Nobody is on this page yet. Fill its regions first.', $this->getJson("/api/tasks/$task")->json('message'));
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $light(10, 91)])->assertStatus(422);
     }
 
     public function test_a_panel_is_lit_by_a_plan_of_its_own(): void
@@ -159,7 +159,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, ['kind' => 'light.stand', 'labels' => [$right], 'plan' => $night])->assertOk();
         $figure = $this->material->figure_id;
         $asked = ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan(180, '#ffcc88')];
-        $rough = fn () => $this->postJson("/api/pages/{$this->page->id}/rough", $asked)->assertStatus(202);
+        $rough = fn () => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", $asked)->assertStatus(202);
         $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
         $at = fn (string $kind, int $x): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[200 * 600 + $x]);
         $colour = fn (string $kind): ?string => $sheet()->find(PassSpec::class, "rough$figure$kind")?->toData()['content']['colour'];
@@ -188,7 +188,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
         $this->op($this->page, $this->fillOp($this->material, $right))->assertOk();
         $figure = $this->material->figure_id;
-        $rough = fn (array $dials = [], array $only = []) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'only' => $only, 'plan' => ['azimuth' => 180, 'elevation' => 0, 'dials' => $dials]])->assertStatus(202);
+        $rough = fn (array $dials = [], array $only = []) => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure, 'only' => $only, 'plan' => ['azimuth' => 180, 'elevation' => 0, 'dials' => $dials]])->assertStatus(202);
         $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
         $pass = fn (string $kind): ?PassSpec => $sheet()->find(PassSpec::class, "rough$figure$kind");
         $at = fn (string $kind, int $x, int $y = 200): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[$y * 600 + $x]);
@@ -228,7 +228,7 @@ final class TaskTest extends TestCase
         $stone = Material::query()->create(['figure_id' => $other->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
         $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $other->id, 'material' => $stone->id])->assertOk();
         $figure = $this->material->figure_id;
-        $rough = fn (array $plan) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan + ['azimuth' => 180, 'elevation' => 10, 'colour' => '#ffcc88', 'ambient' => '#335577']])->assertStatus(202);
+        $rough = fn (array $plan) => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan + ['azimuth' => 180, 'elevation' => 10, 'colour' => '#ffcc88', 'ambient' => '#335577']])->assertStatus(202);
         $colours = fn (): array => array_map(fn (string $kind): ?string => (new Sheet(new PageStore($this->page->refresh())))->find(PassSpec::class, "rough$figure$kind")?->toData()['content']['colour'], ['bounce', 'rim']);
         $rough([]);
         self::assertSame(['#335577', '#ffcc88'], $colours());
@@ -254,7 +254,7 @@ final class TaskTest extends TestCase
         $gutter = Material::query()->create(['figure_id' => $paper->id, 'name' => 'gutter', 'place' => 0, 'pinned' => ['base' => '#ffffff']]);
         $stone = Material::query()->create(['figure_id' => $other->id, 'name' => 'stone', 'place' => 0, 'pinned' => ['base' => '#8090a0']]);
         $plan = ['azimuth' => 140, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577', 'beside' => true, 'dials' => ['cast' => 20]];
-        $rough = fn (array $more) => $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => $plan, ...$more])->assertStatus(202)->json('id');
+        $rough = fn (array $more) => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'plan' => $plan, ...$more])->assertStatus(202)->json('id');
         // What lies all round the page is no body.
         $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $paper->id, 'material' => $gutter->id])->assertOk();
         self::assertStringContainsString('Nothing is filled', $this->getJson("/api/tasks/{$rough([])}")->json('message'));
@@ -287,7 +287,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
         $figure = $this->material->figure_id;
         $plan = fn (float $azimuth): array => ['azimuth' => $azimuth, 'elevation' => 0, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 0, 'rim' => 8]];
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan(0)])->assertStatus(202);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan(0)])->assertStatus(202);
         // What the hand did there is seen in what is tried, too.
         $this->op($this->page, ['kind' => 'stroke', 'pass' => "rough{$figure}shade", 'make' => null, 'brush' => ['size' => 60, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0], 'points' => [[160, 300, 1]], 'erase' => false])->assertOk();
         $now = fn (): array => [$this->page->refresh()->revision, (new PageStore($this->page))->allHashes(), array_map(fn (Record $pass): array => $pass->toData(), (new PageStore($this->page))->records(RecordKind::Pass))];
@@ -357,7 +357,7 @@ final class TaskTest extends TestCase
         $figure = $this->material->figure_id;
         $plan = ['azimuth' => 180, 'elevation' => 30, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => ['cast' => 300], 'back' => ['azimuth' => 90, 'colour' => '#0000ff'],
             'lamps' => [['x' => 0.2, 'y' => 0.5, 'reach' => 0.15, 'colour' => '#11ff22'], ['x' => 0.5, 'y' => 0.5, 'reach' => 0.1, 'colour' => '#ff1122']]];
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan])->assertStatus(202);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure, 'plan' => $plan])->assertStatus(202);
         $sheet = new Sheet(new PageStore($this->page->refresh()));
         $pass = fn (string $kind): PassSpec => $sheet->find(PassSpec::class, "rough$figure$kind") ?? self::fail("no $kind");
         $at = fn (string $kind, int $x, int $y = 200): int => ord($sheet->layer($pass($kind)->layer("rough$figure$kind"))[$y * 600 + $x]);
@@ -381,7 +381,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, ['kind' => 'fill', 'labels' => [$around], 'figure' => $quay->id, 'material' => $stone->id])->assertOk();
         $lit = function (Figure $figure, array $dials, int $x, int $y, string $kind = 'cast'): int {
             $plan = ['azimuth' => 180, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577', 'dials' => $dials];
-            $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $figure->id, 'plan' => $plan])->assertStatus(202);
+            $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $figure->id, 'plan' => $plan])->assertStatus(202);
 
             return ord((new Sheet(new PageStore($this->page->refresh())))->layer(LayerName::ofPass("rough$figure->id$kind", LayerKind::Coverage))[$y * 600 + $x]);
         };
@@ -404,7 +404,7 @@ final class TaskTest extends TestCase
         foreach ([2, 5] as $fall) {
             self::assertEqualsWithDelta(255 * (1 - 32 / 60) ** $fall, $lit($this->material->figure, ['glow' => 60, 'glowFall' => $fall], 10, 200, 'glow'), 5);
         }
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'figure' => $quay->id, 'plan' => ['azimuth' => 0, 'elevation' => 0, 'dials' => ['ground' => 301]]])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'figure' => $quay->id, 'plan' => ['azimuth' => 0, 'elevation' => 0, 'dials' => ['ground' => 301]]])->assertStatus(422);
     }
 
     public function test_occlusion_takes_the_place_of_the_lines_in_one_step(): void
@@ -414,7 +414,7 @@ final class TaskTest extends TestCase
         $this->op($this->page, $this->fillOp($this->material, $left))->assertOk();
         $figure = $this->material->figure_id;
         $plan = ['azimuth' => 180, 'elevation' => 20, 'colour' => '#ffcc88', 'ambient' => '#335577'];
-        $rough = fn (array $more): array => $this->postJson("/api/pages/{$this->page->id}/rough", $more + ['lease' => self::LEASE, 'plan' => ['azimuth' => 0] + $plan])->assertStatus(202)->json();
+        $rough = fn (array $more): array => $this->postJson("/api/pages/{$this->page->id}/tasks/rough", $more + ['lease' => self::LEASE, 'plan' => ['azimuth' => 0] + $plan])->assertStatus(202)->json();
         $sheet = fn (): Sheet => new Sheet(new PageStore($this->page->refresh()));
         $pass = fn (string $kind): ?PassSpec => $sheet()->find(PassSpec::class, "rough$figure$kind");
         $at = fn (string $kind, int $x): int => ord($sheet()->layer(LayerName::ofPass("rough$figure$kind", LayerKind::Coverage))[200 * 600 + $x]);
@@ -449,7 +449,7 @@ final class TaskTest extends TestCase
         $tried = $this->postJson("/api/pages/{$this->page->id}/rough/preview", ['figure' => $figure, 'plan' => $plan])->assertOk()->json();
         $coverage = (string) gzuncompress((string) base64_decode($tried['passes']["rough{$figure}unseen"]['coverage'], true));
         self::assertStringContainsString("\xff", strtr($coverage, array_combine(array_map(chr(...), range(150, 254)), array_fill(0, 105, "\xff"))));
-        $this->postJson("/api/pages/{$this->page->id}/rough", ['lease' => self::LEASE, 'plan' => $plan, 'lineless' => 'much'])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'plan' => $plan, 'lineless' => 'much'])->assertStatus(422);
     }
 
     private function workOn(Task $task): Task
@@ -486,7 +486,7 @@ final class TaskTest extends TestCase
         for ($i = 0; $i < 20; $i++) {
             $this->begin();
         }
-        $this->postJson("/api/pages/{$this->page->id}/deliver", ['format' => 'png'])->assertStatus(422)->assertJsonPath('errors.task.0', 'Twenty pieces of work are waiting already. Let some finish first.');
+        $this->postJson("/api/pages/{$this->page->id}/tasks/deliver", ['format' => 'png'])->assertStatus(422)->assertJsonPath('errors.task.0', 'Twenty pieces of work are waiting already. Let some finish first.');
         self::assertSame(20, DB::table('jobs')->count());
     }
 
@@ -584,7 +584,7 @@ final class TaskTest extends TestCase
         $before = PagePicture::full($moment);
         $this->op($this->page, ['kind' => 'pass.remove', 'id' => 'shadepass1'])->assertOk();
         $this->op($this->page, $this->fillOp($this->material, $this->labelAt($this->page, 300, 200)))->assertOk();
-        $this->putJson("/api/series/{$this->page->series_id}/materials/{$this->material->id}/tones", ['version' => 1, 'tones' => ['base' => '#112233']])->assertOk();
+        $this->postJson("/api/series/{$this->page->series_id}/ops", ['op' => ['kind' => 'tones.pin', 'material' => $this->material->id, 'version' => 1, 'tones' => ['base' => '#112233']]])->assertOk();
         self::assertEquals($before, PagePicture::full($moment));
         self::assertNotEquals($before, PagePicture::full(PageMoment::of($this->page->refresh())));
         self::assertSame($this->page->refresh()->revision - 2, $moment->revision);
@@ -647,7 +647,7 @@ final class TaskTest extends TestCase
 
     private function takeOver(string $bytes): Task
     {
-        $answer = $this->actingAs($this->user)->postJson("/api/pages/{$this->page->id}/take", ['lease' => self::LEASE, 'flats' => $this->upload($bytes, 'flats.png')])->assertStatus(202);
+        $answer = $this->actingAs($this->user)->postJson("/api/pages/{$this->page->id}/tasks/take", ['lease' => self::LEASE, 'flats' => $this->upload($bytes, 'flats.png')])->assertStatus(202);
 
         return $this->workOn(Task::query()->findOrFail($answer->json('id')));
     }
@@ -693,8 +693,8 @@ final class TaskTest extends TestCase
         self::assertSame('failed', $task->state);
         self::assertStringContainsString('Unlock them first', $task->message);
         $entries = $this->entries();
-        $this->postJson("/api/pages/{$this->page->id}/take", ['lease' => self::LEASE, 'flats' => $this->upload('no picture', 'flats.png')])->assertStatus(422);
-        $this->postJson("/api/pages/{$this->page->id}/take", ['lease' => 'somebodyelse0', 'flats' => $this->upload($this->theirFlats(), 'flats.png')])->assertStatus(409);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/take", ['lease' => self::LEASE, 'flats' => $this->upload('no picture', 'flats.png')])->assertStatus(422);
+        $this->postJson("/api/pages/{$this->page->id}/tasks/take", ['lease' => 'somebodyelse0', 'flats' => $this->upload($this->theirFlats(), 'flats.png')])->assertStatus(409);
         self::assertSame($entries, $this->entries());
     }
 }

@@ -6,6 +6,7 @@ namespace App\Desk\Palette;
 
 use App\Models\Figure;
 use App\Models\Material;
+use App\Models\Page;
 use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Models\SeriesBrush;
@@ -71,11 +72,12 @@ final class PaletteRecords
         }
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup
+    private static function row(Series $series, string $kind, int $id): Figure|Material|Page|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup
     {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
+            'page' => Page::query()->where('series_id', $series->id)->findOrFail($id),
             'brush' => SeriesBrush::query()->findOrFail($id),
             'setup' => SeriesSetup::query()->findOrFail($id),
             'light' => SeriesLight::query()->findOrFail($id),

@@ -34,7 +34,7 @@ final readonly class PaletteVariants
 
         return [
             'variants' => array_map(fn (PaletteVariant $variant): array => ['id' => $variant->id, 'name' => $variant->name, 'version' => $variant->version, 'materials' => $this->materials($variant)], $variants),
-            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'wears' => in_array($page->wears_id, $living, true) ? $page->wears_id : null])->all()),
+            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'wears' => in_array($page->variant_id, $living, true) ? $page->variant_id : null])->all()),
         ];
     }
 

@@ -59,7 +59,7 @@ final readonly class PaletteVersions
                 'id' => $version->id, 'name' => $version->name, 'version' => $version->version, 'who' => $version->user?->name, 'when' => $version->made_at->toIso8601String(),
                 'moved' => $this->between($version, null),
             ])->all()),
-            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'holds' => $page->holds_id, 'follows' => $page->follows ?? []])->all()),
+            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'holds' => $page->version_id, 'follows' => $page->follows ?? []])->all()),
         ];
     }
 

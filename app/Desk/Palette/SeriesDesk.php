@@ -6,7 +6,6 @@ namespace App\Desk\Palette;
 
 use App\Desk\Conflict;
 use App\Desk\SeriesOps\SeriesOp;
-use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesEntry;
 use App\Models\User;
@@ -79,21 +78,6 @@ final class SeriesDesk
             }
 
             return $records !== [];
-        });
-    }
-
-    /**
-     * Which version and variant of the palette a page wears. The palette itself stays as it is, but what is open shows
-     * other colours now.
-     *
-     * @param  array{holds_id: ?int, follows: ?string}|array{wears_id: ?int}|array{plan_id: ?int}  $columns
-     */
-    public function dress(Page $page, array $columns): void
-    {
-        DB::transaction(function () use ($page, $columns): void {
-            $series = Series::query()->lockForUpdate()->findOrFail($page->series_id);
-            Page::query()->whereKey($page->id)->update($columns);
-            $series->newQuery()->whereKey($series->id)->update(['palette_version' => $series->palette_version + 1]);
         });
     }
 

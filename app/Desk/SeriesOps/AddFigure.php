@@ -4,14 +4,28 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
 
 /** A new figure, nearer to the reader than all others. */
-final readonly class AddFigure implements SeriesOp
+final readonly class AddFigure implements ClientSeriesOp
 {
     public function __construct(private string $name)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['name' => ['required', new Name(80)]]);
+
+        return new self($input->string('name')->toString());
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
 
 /** A new material of a figure, after those it has. */
-final readonly class AddMaterial implements SeriesOp
+final readonly class AddMaterial implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
@@ -16,6 +18,23 @@ final readonly class AddMaterial implements SeriesOp
     /** @param  string  $base  #rrggbb */
     public function __construct(private Figure $figure, private string $name, private string $base)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'figure' => 'required|integer',
+            'name' => ['required', new Name(80)],
+            'base' => ['required', OpInput::COLOUR],
+        ]);
+        $figure = $asked->figure($input->integer('figure'));
+
+        return new self($figure, $input->string('name')->toString(), $input->string('base')->toString());
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

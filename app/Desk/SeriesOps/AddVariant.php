@@ -4,14 +4,28 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\PaletteVariant;
 use App\Models\Series;
 
 /** A new variant of the palette, with no differences yet. */
-final readonly class AddVariant implements SeriesOp
+final readonly class AddVariant implements ClientSeriesOp
 {
     public function __construct(private string $name)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['name' => ['required', new Name(80)]]);
+
+        return new self($input->string('name')->toString());
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Variants;
     }
 
     public static function kind(): string

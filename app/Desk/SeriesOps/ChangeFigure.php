@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
 
 /** Gives a figure another name, another place in the depth of all pages, or another outer edge. */
-final readonly class ChangeFigure implements SeriesOp
+final readonly class ChangeFigure implements ClientSeriesOp
 {
     use FigureChange;
 
@@ -19,6 +21,28 @@ final readonly class ChangeFigure implements SeriesOp
      */
     public function __construct(private Figure $figure, private ?string $name, private int $nearer, private ?bool $soft = null)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'figure' => 'required|integer',
+            'name' => ['sometimes', new Name(80)],
+            'nearer' => 'sometimes|integer|between:-1000,1000',
+            'soft' => 'sometimes|boolean',
+        ]);
+
+        return new self(
+            figure: $asked->figure($input->integer('figure')),
+            name: $input->has('name') ? $input->string('name')->toString() : null,
+            nearer: $input->integer('nearer'),
+            soft: $input->has('soft') ? $input->boolean('soft') : null,
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

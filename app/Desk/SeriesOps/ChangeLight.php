@@ -5,16 +5,44 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Desk\Conflict;
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Series;
 use App\Models\SeriesLight;
 use Awning\Core\Light\Plan\LightPlan;
+use Awning\Core\Page\Data;
 
 /** Another light for a plan, or another name, or it is taken out. */
-final readonly class ChangeLight implements SeriesOp
+final readonly class ChangeLight implements ClientSeriesOp
 {
     /** @param  int  $version  the plan's, as the client knows it */
     public function __construct(private SeriesLight $light, private int $version, private ?string $name = null, private ?LightPlan $plan = null, private bool $retire = false)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'light' => 'required|integer',
+            'version' => 'required|integer',
+            'name' => ['sometimes', new Name(80)],
+            'plan' => 'sometimes|array',
+            'retire' => 'sometimes|boolean',
+        ]);
+        $plan = fn (): LightPlan => LightPlan::fromData(new Data($input->array('plan')));
+
+        return new self(
+            light: $asked->light($input->integer('light')),
+            version: $input->integer('version'),
+            name: $input->has('name') ? $input->string('name')->toString() : null,
+            plan: $input->has('plan') ? $asked->built('plan', $plan) : null,
+            retire: $input->boolean('retire'),
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

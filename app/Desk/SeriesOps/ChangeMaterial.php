@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
@@ -14,7 +16,7 @@ use Awning\Core\Colour\Derivation;
  *
  * @phpstan-import-type DerivationPart from Derivation
  */
-final readonly class ChangeMaterial implements SeriesOp
+final readonly class ChangeMaterial implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
@@ -26,6 +28,34 @@ final readonly class ChangeMaterial implements SeriesOp
      */
     public function __construct(private Material $material, private int $version, private ?string $name = null, private ?Figure $figure = null, private ?int $place = null, private ?array $dials = null)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'material' => 'required|integer',
+            'version' => 'required|integer',
+            'name' => ['sometimes', new Name(80)],
+            'figure' => 'sometimes|integer',
+            'place' => 'sometimes|integer|between:0,65535',
+            'dials' => 'sometimes|array',
+        ] + OpInput::dials());
+        /** @var DerivationPart $dials */
+        $dials = $input->array('dials');
+
+        return new self(
+            material: $asked->material($input->integer('material')),
+            version: $input->integer('version'),
+            name: $input->has('name') ? $input->string('name')->toString() : null,
+            figure: $input->has('figure') ? $asked->livingFigure($input->integer('figure')) : null,
+            place: $input->has('place') ? $input->integer('place') : null,
+            dials: $asked->has('dials') ? $dials : null,
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

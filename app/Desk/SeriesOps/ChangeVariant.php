@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Desk\Conflict;
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\PaletteVariant;
 use App\Models\Series;
 use Awning\Core\Colour\Tone;
@@ -13,7 +15,7 @@ use Awning\Core\Colour\Tone;
  * Another colour for some tones of a material in a variant; null: as the palette has it. Or another name, or it is
  * taken out.
  */
-final readonly class ChangeVariant implements SeriesOp
+final readonly class ChangeVariant implements ClientSeriesOp
 {
     /**
      * @param  int  $version  the variant's, as the client knows it
@@ -22,6 +24,35 @@ final readonly class ChangeVariant implements SeriesOp
      */
     public function __construct(private PaletteVariant $variant, private int $version, private ?string $name = null, private ?int $material = null, private array $tones = [], private bool $retire = false)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'variant' => 'required|integer',
+            'version' => 'required|integer',
+            'name' => ['sometimes', new Name(80)],
+            'material' => 'sometimes|integer',
+            'tones' => ['required_with:material', 'array:'.implode(',', array_column(Tone::cases(), 'value'))],
+            'tones.*' => ['nullable', OpInput::COLOUR],
+            'retire' => 'sometimes|boolean',
+        ]);
+        /** @var array<value-of<Tone>, ?string> $tones */
+        $tones = $input->array('tones');
+
+        return new self(
+            variant: $asked->variant($input->integer('variant')),
+            version: $input->integer('version'),
+            name: $input->has('name') ? $input->string('name')->toString() : null,
+            material: $input->has('material') ? $asked->material($input->integer('material'))->id : null,
+            tones: $tones,
+            retire: $input->boolean('retire'),
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Variants;
     }
 
     public static function kind(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
 
@@ -11,12 +12,24 @@ use App\Models\Series;
  * A figure of another series with its materials, as a copy that goes its own way from then on: what is pinned is the
  * same, all else follows from this series' light and rule.
  */
-final readonly class CopyFigure implements SeriesOp
+final readonly class CopyFigure implements ClientSeriesOp
 {
     use MaterialChange;
 
     public function __construct(private Figure $figure)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['figure' => 'required|integer']);
+
+        return new self($asked->figureElsewhere($input->integer('figure')));
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

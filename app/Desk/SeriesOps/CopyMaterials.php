@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
@@ -11,7 +12,7 @@ use App\Models\Series;
 /**
  * Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay.
  */
-final readonly class CopyMaterials implements SeriesOp
+final readonly class CopyMaterials implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
@@ -19,6 +20,24 @@ final readonly class CopyMaterials implements SeriesOp
     /** @param  list<int>  $materials  of the series */
     public function __construct(private Figure $figure, private array $materials)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'figure' => 'required|integer',
+            'materials' => 'required|list|max:1000',
+            'materials.*' => 'integer|min:1',
+        ]);
+        /** @var list<int> $materials */
+        $materials = array_map(intval(...), $input->array('materials'));
+
+        return new self($asked->figure($input->integer('figure')), $materials);
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Material;
 use App\Models\Series;
 
 /** A second material like one there is, after all others of the figure, under a name that is free. */
-final readonly class DuplicateMaterial implements SeriesOp
+final readonly class DuplicateMaterial implements ClientSeriesOp
 {
     use MaterialChange;
 
@@ -16,6 +17,18 @@ final readonly class DuplicateMaterial implements SeriesOp
 
     public function __construct(private Material $material)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['material' => 'required|integer']);
+
+        return new self($asked->material($input->integer('material')));
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
+use App\Store\PaletteFile;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Exchange\BrokenPalette;
 use Awning\Core\Exchange\PaletteBook;
+use Awning\Core\Exchange\PaletteFiles;
 use Awning\Core\Exchange\PaletteMaterial;
 
 /**
@@ -17,7 +21,7 @@ use Awning\Core\Exchange\PaletteMaterial;
  *
  * @phpstan-type ImportRow array{figure: string, material: string, does: 'add'|'change'|'leave', before: ?array<string, string>, after: array<string, string>}
  */
-final readonly class ImportPalette implements SeriesOp
+final readonly class ImportPalette implements ClientSeriesOp
 {
     use MaterialChange;
 
@@ -26,6 +30,34 @@ final readonly class ImportPalette implements SeriesOp
 
     public function __construct(private PaletteBook $book)
     {
+    }
+
+    /**
+     * @param  string  $name  of the file; its end says the format
+     *
+     * @throws BrokenPalette
+     */
+    public static function ofFile(string $name, string $text): self
+    {
+        return new self(PaletteFiles::read(PaletteFile::extension($name), $text));
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'name' => 'required|string|max:190',
+            'text' => 'required|string|max:'.PaletteFiles::MOST_BYTES,
+        ]);
+
+        return $asked->built('text', fn (): self => self::ofFile(
+            $input->string('name')->toString(),
+            $input->string('text')->toString(),
+        ));
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -4,18 +4,31 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Material;
 use App\Models\PaletteVersion;
 use App\Models\Series;
 use Awning\Core\Colour\Derivation;
 
 /** The colours of a named version again, for all pages that follow; what was added since stays as it is. */
-final readonly class RestoreVersion implements SeriesOp
+final readonly class RestoreVersion implements ClientSeriesOp
 {
     use MaterialChange;
 
     public function __construct(private PaletteVersion $version)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['version' => 'required|integer']);
+
+        return new self($asked->paletteVersion($input->integer('version')));
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Versions;
     }
 
     public static function kind(): string

@@ -4,14 +4,27 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 
 /** Takes a brush out; what was painted with it stays. */
-final readonly class RetireBrush implements SeriesOp
+final readonly class RetireBrush implements ClientSeriesOp
 {
     public function __construct(private SeriesBrush $brush)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['brush' => 'required|integer']);
+
+        return new self($asked->brush($input->integer('brush')));
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Brushes;
     }
 
     public static function kind(): string

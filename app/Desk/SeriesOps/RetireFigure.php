@@ -4,18 +4,34 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
 
 /** Takes a figure out of the palette: another takes over its materials and passes, or they go with it. */
-final readonly class RetireFigure implements SeriesOp
+final readonly class RetireFigure implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
 
     public function __construct(private Figure $figure, private ?Figure $into)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['figure' => 'required|integer', 'into' => 'nullable|integer|different:figure']);
+
+        return new self(
+            $asked->livingFigure($input->integer('figure')),
+            $input->filled('into') ? $asked->livingFigure($input->integer('into')) : null,
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

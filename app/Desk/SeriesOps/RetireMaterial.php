@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\SeriesOps;
 
 use App\Desk\Conflict;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Material;
 use App\Models\Series;
 
@@ -12,12 +13,32 @@ use App\Models\Series;
  * Takes a material out of the palette; on all pages another takes its place, or nothing does and its regions are
  * unfilled.
  */
-final readonly class RetireMaterial implements SeriesOp
+final readonly class RetireMaterial implements ClientSeriesOp
 {
     use MaterialChange;
 
     public function __construct(private Material $material, private int $version, private ?Material $into)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked([
+            'material' => 'required|integer',
+            'version' => 'required|integer',
+            'into' => 'nullable|integer|different:material',
+        ]);
+
+        return new self(
+            $asked->material($input->integer('material')),
+            $input->integer('version'),
+            $input->filled('into') ? $asked->material($input->integer('into')) : null,
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

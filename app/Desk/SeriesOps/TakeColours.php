@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
+use Awning\Core\Colour\MainColours;
 use Awning\Core\Colour\PickedRamp;
 use Awning\Core\Colour\Rgb;
 
 /** Colours that were picked out of pictures become one material's ramp, or as many materials of a figure. */
-final readonly class TakeColours implements SeriesOp
+final readonly class TakeColours implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
@@ -24,6 +27,32 @@ final readonly class TakeColours implements SeriesOp
      */
     public function __construct(private Figure $figure, private string $name, private array $colours, private bool $ramp)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $most = ($asked->data['ramp'] ?? false) === true ? PickedRamp::MOST : MainColours::MOST;
+        $input = $asked->checked([
+            'figure' => 'required|integer',
+            'name' => ['required', new Name(self::LONGEST)],
+            'ramp' => 'required|boolean',
+            'colours' => "required|list|min:1|max:$most",
+            'colours.*' => ['required', OpInput::COLOUR],
+        ]);
+        /** @var non-empty-list<string> $colours */
+        $colours = $input->array('colours');
+
+        return new self(
+            $asked->figure($input->integer('figure')),
+            $input->string('name')->toString(),
+            array_map(Rgb::fromHex(...), $colours),
+            $input->boolean('ramp'),
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -4,18 +4,32 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
 
 /** A figure that followed another goes its own way from now on, as it is. */
-final readonly class UnlinkFigure implements SeriesOp
+final readonly class UnlinkFigure implements ClientSeriesOp
 {
     use FigureChange;
     use MaterialChange;
 
     public function __construct(private Figure $figure)
     {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['figure' => 'required|integer']);
+        $figure = $asked->livingFigure($input->integer('figure'));
+
+        return $figure->follows_id === null ? $asked->unknown() : new self($figure);
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Palette;
     }
 
     public static function kind(): string

@@ -9,6 +9,7 @@ use App\Desk\Page\ClientOps;
 use App\Desk\Page\Journal;
 use App\Desk\Page\PageDesk;
 use App\Http\Requests\OpRequest;
+use App\Jobs\TidyInk;
 use App\Models\Page;
 use App\Models\Role;
 use App\Store\PageStore;
@@ -24,9 +25,6 @@ use Illuminate\Validation\ValidationException;
 
 final class BenchController
 {
-    /** How far lines may reach beyond another, and how far apart ends may lie, px. */
-    public const TIDYING = ['overshoot' => 'required|numeric|between:0,200', 'gap' => 'required|numeric|between:0,200'];
-
     public function __construct(private readonly PageDesk $desk)
     {
     }
@@ -78,7 +76,7 @@ final class BenchController
     /** What the lines would become if they were made to meet; nothing is changed by asking. */
     public function tidyLines(Request $request, Page $page): JsonResponse
     {
-        $request->validate(self::TIDYING);
+        $request->validate(TidyInk::RULES);
         $lines = (new Sheet(new PageStore($page)))->all(InkStroke::class);
         $changed = TidyLines::proposed($lines, $request->float('overshoot'), $request->float('gap'));
 

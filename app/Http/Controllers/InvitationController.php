@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Name;
 use App\Desk\People\People;
-use App\Http\Requests\Name;
 use App\Models\Invitation;
 use App\Models\Role;
 use App\Models\Series;

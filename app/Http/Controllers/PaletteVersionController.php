@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Name;
 use App\Desk\Page\PagePicture;
 use App\Desk\Palette\PaletteVersions;
-use App\Desk\Palette\SeriesDesk;
-use App\Desk\SeriesOps\RestoreVersion;
-use App\Http\Requests\Name;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
+use App\Models\User;
 use Awning\Core\Codec\PngWriter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,8 +19,6 @@ use Illuminate\Http\Response;
 /** Named versions of a palette: made, compared, restored, held by pages. */
 final class PaletteVersionController
 {
-    use ChangesPalette;
-
     public function index(Series $series): JsonResponse
     {
         return new JsonResponse((new PaletteVersions($series))->toClient());
@@ -30,16 +27,11 @@ final class PaletteVersionController
     public function store(Request $request, Series $series): JsonResponse
     {
         $request->validate(['name' => ['required', new Name(80)]]);
-        $version = (new PaletteVersions($series))->name(self::user($request), $request->string('name')->toString());
+        /** @var User $user */
+        $user = $request->user();
+        $version = (new PaletteVersions($series))->name($user, $request->string('name')->toString());
 
         return new JsonResponse(['id' => $version->id], 201);
-    }
-
-    public function restore(Request $request, Series $series, PaletteVersion $version): JsonResponse
-    {
-        self::apply($request, $series, new RestoreVersion($version));
-
-        return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
     }
 
     /** What differs between two; 0: the palette now. */
@@ -62,16 +54,5 @@ final class PaletteVersionController
     private static function version(Series $series, int $id): ?PaletteVersion
     {
         return $id === 0 ? null : PaletteVersion::query()->where('series_id', $series->id)->findOrFail($id);
-    }
-
-    /** Whether a page follows the palette or holds a version, and which materials follow all the same. */
-    public function hold(Request $request, Series $series, Page $page): JsonResponse
-    {
-        $request->validate(['version' => 'present|nullable|integer', 'follows' => 'sometimes|array|max:5000', 'follows.*' => 'integer|min:1']);
-        $version = $request->filled('version') ? PaletteVersion::query()->where('series_id', $series->id)->findOrFail($request->integer('version')) : null;
-        $follows = $version === null ? [] : array_values(array_map(intval(...), $request->array('follows')));
-        (new SeriesDesk)->dress($page, ['holds_id' => $version?->id, 'follows' => $follows === [] ? null : json_encode($follows)]);
-
-        return new JsonResponse((new PaletteVersions($series->refresh()))->toClient());
     }
 }

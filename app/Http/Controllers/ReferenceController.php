@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Page\PagePicture;
+use App\Jobs\TaskInput;
 use App\Jobs\Tasks;
 use App\Models\Original;
 use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Series;
+use App\Models\User;
 use App\Store\Originals;
 use App\Store\OriginalViews;
 use Awning\Core\Codec\PngWriter;
@@ -22,8 +24,6 @@ use Illuminate\Validation\ValidationException;
 /** Pictures beside the work: hung up, arranged, taken away. */
 final class ReferenceController
 {
-    use TakesPictures;
-
     /** So many may hang in one series. */
     private const MOST = 200;
 
@@ -42,13 +42,13 @@ final class ReferenceController
 
     public function store(Request $request, Series $series, Originals $originals, Tasks $tasks): JsonResponse
     {
-        $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer'] + ($request->has('of') ? [] : ['picture' => 'required|'.self::file()]));
+        $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer']);
         $page = $request->has('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
         $hanging = ReferencePicture::query()->where('series_id', $series->id)->count();
         if ($hanging >= self::MOST) {
             throw ValidationException::withMessages(['picture' => self::MOST.' pictures hang here already. Take some away first.']);
         }
-        $original = $request->has('of') ? self::ofPage($request, $series, $originals) : self::kept($request, $series, $originals);
+        $original = $request->has('of') ? self::ofPage($request, $series, $originals) : (new TaskInput($series, self::person($request), $request->all(), $originals))->file('picture');
         DB::transaction(function () use ($request, $series, $page, $original, $hanging, $tasks): void {
             $reference = ReferencePicture::query()->create([
                 'series_id' => $series->id, 'page_id' => $page?->id, 'original_id' => $original->id, 'name' => $original->name,
@@ -102,5 +102,12 @@ final class ReferenceController
         $pictures->where(fn ($of) => $page === null ? $of->whereNull('page_id') : $of->whereNull('page_id')->orWhere('page_id', $page));
 
         return new JsonResponse($pictures->get()->map(fn (ReferencePicture $one): array => $one->toClient()));
+    }
+
+    private static function person(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(401);
     }
 }

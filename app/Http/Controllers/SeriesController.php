@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Desk\Name;
 use App\Desk\Page\PageCard;
 use App\Desk\Palette\SeriesPalette;
-use App\Http\Requests\Name;
 use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;

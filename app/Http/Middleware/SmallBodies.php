@@ -14,9 +14,20 @@ final class SmallBodies
     /** A stroke of as many points as are allowed takes about 1.2 MB. */
     public const MOST = 2 << 20;
 
+    /** Where pictures are sent. */
+    private const WITH_FILES = [
+        'api/pages/*/tasks/import',
+        'api/pages/*/tasks/take',
+        'api/pages/*/tasks/snap',
+        'api/series/*/tasks/match',
+        'api/series/*/references',
+    ];
+
     public function handle(Request $request, Closure $next): Response
     {
-        $isUpload = $request->isMethod('POST') && $request->is('api/pages/*/import', 'api/pages/*/take', 'api/pages/*/snap', 'api/series/*/references', 'api/series/*/matches') && str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
+        $isUpload = $request->isMethod('POST')
+            && $request->is(...self::WITH_FILES)
+            && str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
         if (! $isUpload && (int) $request->server('CONTENT_LENGTH') > self::MOST) {
             return response()->json(['message' => 'This is more than can be sent in one go. Do it in smaller steps.'], 413);
         }

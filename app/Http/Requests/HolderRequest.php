@@ -10,10 +10,12 @@ use Illuminate\Foundation\Http\FormRequest;
 /** A request by someone who holds, or would hold, a page. */
 class HolderRequest extends FormRequest
 {
+    public const LEASE = ['lease' => ['required', 'string', 'regex:/^[a-z0-9]{12,40}$/D']];
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ['lease' => ['required', 'string', 'regex:/^[a-z0-9]{12,40}$/D']];
+        return self::LEASE;
     }
 
     public function lease(): string

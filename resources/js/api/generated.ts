@@ -350,7 +350,7 @@ export type TakenRow = { colour: string; share: number; verdict: 'exact' | 'near
 
 export type TaskQuestion = { kind: 'cut'; share: number; original: number };
 
-export type TaskState = { id: number; kind: 'import' | 'clean' | 'regions' | 'enlarge' | 'take' | 'deliver' | 'reference' | 'match' | 'snap' | 'rough' | 'tidy' | 'replace' | 'follow' | 'colours'; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null; match: MatchReport | null; outcomes: PageOutcome[] | null };
+export type TaskState = { id: number; kind: string; state: 'waiting' | 'working' | 'done' | 'failed' | 'stopped'; progress: number; message: string; download: string | null; name: string | null; question: TaskQuestion | null; report: TakenReport | null; match: MatchReport | null; outcomes: PageOutcome[] | null };
 
 export type TileNames = Record<string, Record<string, string>>;
 

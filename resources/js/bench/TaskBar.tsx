@@ -1,23 +1,20 @@
 /** Long work: how far it is, a stop, and what came of it. */
 import type { TaskState } from '../api/generated';
+import type { PageTaskKind } from '../api/taskKinds';
 import { isGoing } from '../api/tasks';
 import { usePage, useSession } from './model/context';
 
-const WHAT = {
+/** What the bar calls each kind of work on a page. */
+const WHAT: Record<PageTaskKind, string> = {
     import: 'Importing',
     clean: 'Cleaning',
     regions: 'Regions',
     enlarge: 'Enlarging',
     take: 'Taking over',
     deliver: 'Delivering',
-    reference: 'Reading',
-    match: 'Comparing',
     snap: 'Taking over',
     rough: 'First light',
     tidy: 'Tidying lines',
-    replace: 'Replacing',
-    follow: 'Following the setup',
-    colours: 'Measuring colours',
 };
 
 export function TaskBar() {
@@ -38,7 +35,7 @@ function Going({ task }: { task: TaskState }) {
     return (
         <>
             <span className="whitespace-nowrap">
-                {WHAT[task.kind]}: {task.message}
+                {WHAT[task.kind as PageTaskKind]}: {task.message}
             </span>
             <progress
                 className="progress progress-primary flex-1"

@@ -1,21 +1,9 @@
 /** The few tools of a stage, by the hand, in words; and what the picked one can be set to. */
-import type { ReactNode } from 'react';
-import { Tick } from '../ui/Tick';
-import { BrushChoice } from './BrushChoice';
-import { Cut, Flow, Grain, Opacity, Size, Softness, Steady, Strength, Taper, Weight } from './BrushOptions';
-import { Lifted } from './LiftedOptions';
+import type { ComponentType } from 'react';
 import { useBench, useBenchModel } from './model/context';
-import {
-    AreaWithChoice,
-    BlockWithChoice,
-    RampFormChoice,
-    RampThrough,
-    ShapeChoice,
-    ShapeUseChoice,
-} from './ShapeOptions';
 import { hasTwoRows, stageOf } from './stages/stage';
 import { TOOLS } from './tools/registry';
-import type { Tool, ToolOption } from './tools/tool';
+import type { Tool } from './tools/tool';
 
 export function ToolStrip() {
     const stage = stageOf(useBench((view) => view.stage));
@@ -33,29 +21,27 @@ export function ToolStrip() {
                     <ToolButton key={id} tool={TOOLS[id]} isPicked={id === tool.id} isNarrow={stage.tools.length > 7} />
                 ))}
                 {!hasTwoRows(stage) && <Options of={tool.options} />}
-                {hasTwoRows(stage) && <Options of={tool.options.filter(isOfAllTools)} />}
+                {tool.isMirrored && <AxisSwitch />}
             </div>
             {hasTwoRows(stage) && <SecondRow tool={tool} />}
         </div>
     );
 }
 
-/**
- * What stays as it is when another tool is taken: it stands with the tools, not with what one of them can be set to.
- */
-const isOfAllTools = (option: ToolOption): boolean => option === 'axis';
-
 function SecondRow({ tool }: { tool: Tool }) {
-    const own = tool.options.filter((option) => !isOfAllTools(option));
     return (
         <div className="flex min-h-8 flex-wrap items-center gap-x-2.5 gap-y-1">
-            {own.length === 0 ? <span className="quiet text-[13px]">{tool.what}</span> : <Options of={own} />}
+            {tool.options.length === 0 ? (
+                <span className="quiet text-[13px]">{tool.what}</span>
+            ) : (
+                <Options of={tool.options} />
+            )}
         </div>
     );
 }
 
-function Options({ of }: { of: ToolOption[] }) {
-    return of.map((option) => <Option key={option} option={option} />);
+function Options({ of }: { of: ComponentType[] }) {
+    return of.map((Option, i) => <Option key={i} />);
 }
 
 function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolean; isNarrow: boolean }) {
@@ -72,34 +58,6 @@ function ToolButton({ tool, isPicked, isNarrow }: { tool: Tool; isPicked: boolea
     );
 }
 
-const OPTIONS: Record<ToolOption, () => ReactNode> = {
-    brush: BrushChoice,
-    size: Size,
-    opacity: Opacity,
-    flow: Flow,
-    steady: Steady,
-    weight: Weight,
-    taper: Taper,
-    grain: Grain,
-    axis: AxisSwitch,
-    shape: ShapeChoice,
-    cut: Cut,
-    shapeUse: ShapeUseChoice,
-    blockWith: BlockWithChoice,
-    areaWith: AreaWithChoice,
-    rampForm: RampFormChoice,
-    rampThrough: RampThrough,
-    softness: Softness,
-    strength: Strength,
-    within: Within,
-    lifted: Lifted,
-};
-
-function Option({ option }: { option: ToolOption }) {
-    const Control = OPTIONS[option];
-    return <Control />;
-}
-
 function AxisSwitch() {
     const bench = useBenchModel();
     const isOn = useBench((view) => view.axis !== null);
@@ -112,20 +70,5 @@ function AxisSwitch() {
         >
             Mirror <kbd className="key">Y</kbd>
         </button>
-    );
-}
-
-function Within() {
-    const bench = useBenchModel();
-    const isOn = useBench((view) => view.isWithin);
-    return (
-        <Tick
-            className="text-[13px]"
-            title="Paint stays inside the region it begins in"
-            checked={isOn}
-            onChange={(isWithin) => bench.set({ isWithin })}
-        >
-            in one region
-        </Tick>
     );
 }

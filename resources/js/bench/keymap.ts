@@ -20,7 +20,7 @@ export interface KeyBinding {
 
 const key = (name: string) => (event: KeyboardEvent) => event.key.toLowerCase() === name;
 /** Whether the tool in hand can be mirrored. */
-const hasAxis = (bench: BenchModel): boolean => TOOLS[bench.view.tool].options.includes('axis');
+const hasAxis = (bench: BenchModel): boolean => TOOLS[bench.view.tool].isMirrored === true;
 const PAN = 60;
 const ARROWS: Record<string, [number, number]> = {
     ArrowLeft: [PAN, 0],

@@ -1,11 +1,10 @@
 /** Colours that were picked: they become a material's ramp, or a figure's materials. */
 import { useState } from 'react';
-import { api } from '../api/client';
+import { seriesOutbox } from '../page/seriesOutbox';
 import type { FigureState } from '../api/generated';
 import { toLab } from '../picture/cielab';
 import { toColour } from '../picture/colour';
 import { Field, Form, useAsking } from '../ui/Form';
-import { randomId } from '../page/ids';
 import { MOST_OF_RAMP } from './limits';
 import { UseLast, type ColourUse } from './ColoursInHand';
 import type { Board } from './useBoard';
@@ -69,7 +68,7 @@ function TakeForm({ board, figures, onTaken }: Pick<Props, 'board' | 'figures' |
     const take = (isRamp: boolean): void =>
         void ask(async () => {
             const sorted = [...colours].sort((a, b) => lightness(a) - lightness(b));
-            await api.takeColours(board.series, figure, name, isRamp, sorted, randomId(20));
+            await seriesOutbox(board.series).apply('colours.take', { figure, name, ramp: isRamp, colours: sorted });
             board.setColours([]);
             setName('');
             onTaken();

@@ -1,7 +1,8 @@
 /** The brushes of the series, as a page shows them. */
-import { api, type OwnBrush } from '../api/client';
+import { api } from '../api/client';
 import type { BoxedBrush } from '../api/generated';
-import { randomId } from './ids';
+import type { OwnBrush } from '../api/seriesOps';
+import { seriesOutbox } from './seriesOutbox';
 import type { PageSession } from './session';
 
 export class BrushBox {
@@ -18,13 +19,13 @@ export class BrushBox {
 
     /** Keeps a brush with the series; gives it back as it is kept. */
     async keep(name: string, brush: OwnBrush): Promise<BoxedBrush | null> {
-        const brushes = await this.session.answer(api.keepBrush(this.series, name, brush, randomId(20)));
-        if (brushes !== null) this.session.store.setState({ brushes });
-        return brushes?.[brushes.length - 1] ?? null;
+        const kept = await this.session.answer(seriesOutbox(this.series).apply('brush.keep', { name, brush }));
+        if (kept !== null) this.session.store.setState({ brushes: kept.shown });
+        return kept?.shown.find((one) => one.id === kept.added) ?? null;
     }
 
     async delete(id: number): Promise<void> {
-        const brushes = await this.session.answer(api.deleteBrush(this.series, id, randomId(20)));
-        if (brushes !== null) this.session.store.setState({ brushes });
+        const left = await this.session.answer(seriesOutbox(this.series).apply('brush.retire', { brush: id }));
+        if (left !== null) this.session.store.setState({ brushes: left.shown });
     }
 }

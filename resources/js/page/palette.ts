@@ -1,11 +1,18 @@
 /** Changes to the series' palette that are made from a page; each answer is the palette as this page shows it. */
-import { api, type FigureChange, type LightChange } from '../api/client';
 import type { LightPlanData, LightState, MaterialState, PaletteState, Tone } from '../api/generated';
 import { Failure } from '../api/http';
-import { randomId } from './ids';
+import type { SeriesAnswer, SeriesOpInput, SeriesOpKind, SeriesOps } from '../api/seriesOps';
+import { seriesOutbox } from './seriesOutbox';
 import { fillRegions } from './ops/flats/fillRegions';
 import { filledWith } from './ops/shown';
 import type { PageSession } from './session';
+
+export type LightChange = Omit<SeriesOpInput<'light.change'>, 'light' | 'version'>;
+
+/** Those that are answered by the palette. */
+type PaletteOpKind = {
+    [Kind in SeriesOpKind]: SeriesOps[Kind]['shown'] extends PaletteState ? Kind : never;
+}[SeriesOpKind];
 
 export class PagePalette {
     constructor(private readonly session: PageSession) {}
@@ -25,15 +32,9 @@ export class PagePalette {
     async pin(material: MaterialState, tone: Tone, colour: string | null): Promise<void> {
         if (colour !== null) this.show({ ...material, tones: { ...material.tones, [tone]: colour } });
         try {
-            const answer = await api.pin(
-                this.series,
-                material.id,
-                material.version,
-                { [tone]: colour },
-                randomId(20),
-                this.page,
-            );
-            this.show(answer.material, answer.version);
+            const input = { material: material.id, version: material.version, tones: { [tone]: colour } };
+            const { shown } = await seriesOutbox(this.series).apply('tones.pin', input, this.page);
+            this.session.update({ palette: shown });
         } catch (error) {
             const theirs = error instanceof Failure ? (error.details.theirs as MaterialState | undefined) : undefined;
             this.show(theirs ?? material);
@@ -52,17 +53,14 @@ export class PagePalette {
 
     /** A new material of a figure, in a colour that was taken over. */
     async addMaterial(figure: number, name: string, base: string): Promise<MaterialState | null> {
-        const made = await this.session.answer(
-            api.addMaterial(this.series, figure, name, base, randomId(20), this.page),
-        );
-        if (made === null) return null;
-        this.session.update({ palette: made.palette });
-        return made.palette.figures.flatMap(({ materials }) => materials).find(({ id }) => id === made.id) ?? null;
+        const made = await this.apply('material.add', { figure, name, base });
+        const materials = made?.shown.figures.flatMap((one) => one.materials) ?? [];
+        return materials.find(({ id }) => id === made?.added) ?? null;
     }
 
     /** Another name for a figure, another place in the depth of all pages, or a soft outer edge. */
-    async changeFigure(figure: number, change: FigureChange): Promise<void> {
-        await this.take(api.changeFigure(this.series, figure, change, randomId(20), this.page));
+    async changeFigure(figure: number, change: Omit<SeriesOpInput<'figure.change'>, 'figure'>): Promise<void> {
+        await this.apply('figure.change', { figure, ...change });
     }
 
     /**
@@ -78,12 +76,9 @@ export class PagePalette {
         const names = new Map(
             this.now.figures.flatMap(({ materials }) => materials.map((one) => [one.id, one.name] as const)),
         );
-        const taker = figure ?? (await this.session.answer(api.addFigure(this.series, name, randomId(20))))?.id;
-        if (
-            taker === undefined ||
-            !(await this.take(api.copyMaterials(this.series, taker, used, randomId(20), this.page)))
-        )
-            return;
+        const taker = figure ?? (await this.apply('figure.add', { name }))?.added ?? null;
+        if (taker === null) return;
+        if ((await this.apply('material.copy', { figure: taker, materials: used })) === null) return;
         const own = this.now.figures.find(({ id }) => id === taker)?.materials ?? [];
         for (const material of used) {
             const copy = own.find((one) => one.name === names.get(material));
@@ -94,25 +89,26 @@ export class PagePalette {
 
     /** Under which light plan the page stands. */
     async pickLight(light: number | null): Promise<void> {
-        await this.take(api.pickLight(this.series, this.page, light));
+        await this.apply('page.light', { of: this.page, light });
     }
 
     /** Keeps a light plan with the series; the page stands under it from then on. */
     async keepLight(name: string, plan: LightPlanData): Promise<void> {
-        const known = new Set(this.now.lights.map(({ id }) => id));
-        await this.take(api.keepLight(this.series, this.page, name, plan, randomId(20)));
-        const made = this.now.lights.find(({ id, name: named }) => named === name && !known.has(id));
-        if (made !== undefined) await this.pickLight(made.id);
+        const kept = await this.apply('light.add', { name, plan });
+        if (kept !== null && kept.added !== null) await this.pickLight(kept.added);
     }
 
-    async changeLight(light: LightState, change: LightChange): Promise<void> {
-        await this.take(api.changeLight(this.series, this.page, light, change, randomId(20)));
+    async changeLight({ id, version }: LightState, change: LightChange): Promise<void> {
+        await this.apply('light.change', { light: id, version, ...change });
     }
 
-    /** @return whether the server answered with a palette */
-    private async take(asked: Promise<PaletteState>): Promise<boolean> {
-        const palette = await this.session.answer(asked);
-        if (palette !== null) this.session.update({ palette });
-        return palette !== null;
+    /** @return what came of it; null when the server said no, which is said already */
+    private async apply<Kind extends PaletteOpKind>(
+        kind: Kind,
+        input: SeriesOpInput<Kind>,
+    ): Promise<SeriesAnswer<PaletteState> | null> {
+        const answer = await this.session.answer(seriesOutbox(this.series).apply(kind, input, this.page));
+        if (answer !== null) this.session.update({ palette: answer.shown });
+        return answer;
     }
 }

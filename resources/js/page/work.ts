@@ -1,5 +1,6 @@
 /** Long work on the page that is asked for here and done by the server's readers. */
-import { api, type ImportData } from '../api/client';
+import { api } from '../api/client';
+import type { ImportData, PageTaskKind, PageTasks } from '../api/taskKinds';
 import type { CleanData, LightPlanData, MaterialState, PlacementData, TakenRow, TaskState } from '../api/generated';
 import { fillRegions } from './ops/flats/fillRegions';
 import { filledWith } from './ops/shown';
@@ -31,7 +32,7 @@ export class PageWork {
         for (const scan of scans) {
             const isFirst = Object.keys(session.view.records.drawing).length === 0;
             const id = drawing ?? (isFirst ? FIRST_DRAWING : randomId(12));
-            const task = await this.begin((page, lease) => api.importScan(page, lease, scan, id));
+            const task = await this.begin('import', { ...this.held, scan, drawing: id });
             // A file that is cut short asks; the others wait for the answer.
             if (task !== null && task.question !== null) return;
             if (task?.state !== 'done')
@@ -44,21 +45,21 @@ export class PageWork {
 
     /** Imports a file that is kept already. */
     importWaiting(original: number, how: ImportData = {}): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.importWaiting(page, lease, original, how));
+        return this.begin('import', { ...this.held, original, ...how });
     }
 
     /** Cleans and lays a drawing anew, from its original. */
     clean(drawing: string, clean: CleanData, place: PlacementData): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.clean(page, lease, drawing, clean, place));
+        return this.begin('clean', { ...this.held, drawing, clean, place });
     }
 
     findRegions(): Promise<TaskState | null> {
-        return this.begin(api.findRegions);
+        return this.begin('regions', this.held);
     }
 
     /** Takes over flats from a picture; what its colours were matched to is kept to be settled. */
     async takeFlats(flats: File): Promise<void> {
-        const task = await this.begin((page, lease) => api.takeFlats(page, lease, flats));
+        const task = await this.begin('take', { ...this.held, flats });
         if (task?.state === 'done') this.session.store.setState({ taken: task.report });
     }
 
@@ -77,34 +78,39 @@ export class PageWork {
 
     /** @param only regions it is worked out for; none: all of the figure */
     roughIn(figure: number, plan: LightPlanData, only: number[] = []): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.roughIn(page, lease, figure, plan, only));
+        return this.begin('rough', { ...this.held, figure, plan, only });
     }
 
     roughInAll(plan: LightPlanData): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.roughInAll(page, lease, plan));
+        return this.begin('rough', { ...this.held, plan });
     }
 
     /** Hides the lines, and lets occlusion on every figure take their place. */
     occludeLines(plan: LightPlanData): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.occludeLines(page, lease, plan));
+        return this.begin('rough', { ...this.held, plan, lineless: true });
     }
 
     /** Makes lines meet. */
     tidy(overshoot: number, gap: number): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.tidyInk(page, lease, overshoot, gap));
+        return this.begin('tidy', { ...this.held, overshoot, gap });
     }
 
     enlarge(factor: number): Promise<TaskState | null> {
-        return this.begin((page, lease) => api.enlarge(page, lease, factor));
+        return this.begin('enlarge', { ...this.held, factor });
     }
 
     deliver(format: string): Promise<TaskState | null> {
-        return this.begin((page) => api.deliver(page, format));
+        return this.begin('deliver', { format });
     }
 
-    private begin(ask: (page: number, lease: string) => Promise<TaskState>): Promise<TaskState | null> {
+    /** With work that changes the page: this window holds it. */
+    private get held(): { lease: string } {
+        return { lease: this.session.lease.token };
+    }
+
+    private begin<Kind extends PageTaskKind>(kind: Kind, input: PageTasks[Kind]): Promise<TaskState | null> {
         const { session } = this;
         session.say(null);
-        return this.tasks.begin(() => ask(session.view.id, session.lease.token));
+        return this.tasks.begin(() => api.begin(session.view.id, kind, input));
     }
 }

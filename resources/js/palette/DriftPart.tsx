@@ -40,7 +40,7 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
     const state = task?.state;
     useEffect(() => {
         if (isUnmeasured && state !== 'failed' && state !== 'stopped' && !isGoing(task))
-            void ask(async () => begin(await api.measureColours(id)));
+            void ask(async () => begin(await api.beginForSeries(id, 'colours', {})));
         // Once for each state of the pages; what was stopped stays stopped.
         // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [isUnmeasured, id, version]);

@@ -1,10 +1,8 @@
 /** All figures with their materials, each a ramp from dark to light; moved by the hand or by keys. */
 import { useState, type DragEvent, type KeyboardEvent } from 'react';
-import { api } from '../api/client';
 import type { FigureState, MaterialState, Tone, UseState, VariantState } from '../api/generated';
 import { MORE, SIX, nameOf } from '../api/tones';
 import { OneLineForm } from '../ui/Form';
-import { randomId } from '../page/ids';
 import { Ramp } from '../ui/Ramp';
 import { NameField } from './NameField';
 import type { PaletteDesk, Picked } from './usePalette';
@@ -29,7 +27,6 @@ export function FigureList({ desk, onPick }: Props) {
     const shown = desk.figures
         .map((figure) => found(figure, search))
         .filter((figure) => search === '' || figure.materials.length > 0);
-    const series = desk.overview?.id ?? 0;
     return (
         <section aria-label="Figures and materials" className="min-h-0 overflow-y-auto px-4 py-3">
             {count > MANY && (
@@ -62,7 +59,7 @@ export function FigureList({ desk, onPick }: Props) {
                     placeholder="Its name"
                     maxLength={80}
                     className="mt-4"
-                    onAdd={(name) => desk.ask(() => api.addFigure(series, name, randomId(20)))}
+                    onAdd={(name) => desk.apply('figure.add', { name })}
                 />
             )}
         </section>
@@ -116,16 +113,15 @@ function moveTo(desk: PaletteDesk, id: number, figure: FigureState, place: numbe
     const to = isOwn && from < place ? place - 1 : place;
     if (isOwn && to === from) return;
     const change = isOwn ? { place: to } : { figure: figure.id, place: to };
-    void desk.change(material, (seen, op) => api.changeMaterial(desk.overview?.id ?? 0, seen, change, op));
+    void desk.change('material.change', material, change);
 }
 
 function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }) {
     const [isOpen, setOpen] = useState(false);
     const [into, setInto] = useState('');
-    const series = desk.overview?.id ?? 0;
     const others = desk.figures.filter(({ id }) => id !== figure.id);
     const regions = figure.materials.reduce((sum, { id }) => sum + (desk.overview?.uses[id]?.regions ?? 0), 0);
-    const rename = (name: string): void => void desk.ask((op) => api.changeFigure(series, figure.id, { name }, op));
+    const rename = (name: string): void => void desk.apply('figure.change', { figure: figure.id, name });
     return (
         <div className="rule-b mb-0.5 pb-0.5">
             <div className="flex items-center gap-2">
@@ -149,10 +145,7 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                     {figure.follows === null ? (
                         <NameField name={figure.name} onRename={rename} />
                     ) : (
-                        <button
-                            className="act"
-                            onClick={() => void desk.ask((op) => api.letFigureGo(series, figure.id, op))}
-                        >
+                        <button className="act" onClick={() => void desk.apply('figure.unlink', { figure: figure.id })}>
                             Let it go its own way
                         </button>
                     )}
@@ -174,9 +167,10 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                     <button
                         className="act"
                         onClick={() =>
-                            void desk.ask((op) =>
-                                api.retireFigure(series, figure.id, into === '' ? null : Number(into), op),
-                            )
+                            void desk.apply('figure.retire', {
+                                figure: figure.id,
+                                into: into === '' ? null : Number(into),
+                            })
                         }
                     >
                         {into === '' ? 'Delete the figure' : 'Merge'}
@@ -291,7 +285,6 @@ function Swatch({ figure, material, tone, isPicked, onPick }: SwatchProps) {
 function AddMaterial({ desk, figure }: { desk: PaletteDesk; figure: FigureState }) {
     const [isOpen, setOpen] = useState(false);
     const [base, setBase] = useState(FIRST_COLOUR);
-    const series = desk.overview?.id ?? 0;
     if (!isOpen)
         return (
             <button className="bare quiet text-[13px]" onClick={() => setOpen(true)}>
@@ -308,7 +301,7 @@ function AddMaterial({ desk, figure }: { desk: PaletteDesk; figure: FigureState 
                 maxLength={80}
                 className="mt-1"
                 onAdd={async (name) => {
-                    await desk.ask((op) => api.addMaterial(series, figure.id, name, base, op));
+                    await desk.apply('material.add', { figure: figure.id, name, base });
                     setOpen(false);
                 }}
             />

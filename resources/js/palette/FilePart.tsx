@@ -34,7 +34,7 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
         });
     };
     const take = async ({ name, text }: Reading): Promise<void> => {
-        if (await desk.ask((op) => api.takePalette(series, name, text, op))) setReading(null);
+        if (await desk.apply('palette.import', { name, text })) setReading(null);
     };
     return (
         <div className="flex flex-col gap-4">
@@ -111,14 +111,14 @@ function FromSeries({ desk }: { desk: PaletteDesk }) {
                         <button
                             className="act narrow"
                             title="Goes its own way from then on"
-                            onClick={() => void desk.ask((op) => api.takeFigure(id, figure.id, false, op))}
+                            onClick={() => void desk.apply('figure.copy', { figure: figure.id })}
                         >
                             Copy
                         </button>
                         <button
                             className="act narrow"
                             title="Stays what it is there, also when it changes"
-                            onClick={() => void desk.ask((op) => api.takeFigure(id, figure.id, true, op))}
+                            onClick={() => void desk.apply('figure.link', { figure: figure.id })}
                         >
                             Follow
                         </button>

@@ -3,7 +3,8 @@
  */
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type HeldAgainst } from '../api/client';
+import { api } from '../api/client';
+import type { HeldAgainst } from '../api/taskKinds';
 import type { MatchedData, MatchReport, TaskState, Verdict } from '../api/generated';
 import { PICTURES } from '../board/BoardTools';
 import { isGoing } from '../api/tasks';
@@ -25,7 +26,7 @@ export function HoldPart({ series }: { series: number }) {
     const hold = (what: HeldAgainst): void =>
         void ask(async () => {
             setHeld(what);
-            begin(await api.holdAgainst(series, what));
+            begin(await api.beginForSeries(series, 'match', what));
         });
     return (
         <section aria-label="A picture against the palette">

@@ -1,6 +1,5 @@
 /** What can be done with a whole material: its name, whose it is, a second one, another in its place. */
 import { useState } from 'react';
-import { api } from '../api/client';
 import type { MaterialState } from '../api/generated';
 import { MoreTones } from './MoreTones';
 import { NameField } from './NameField';
@@ -13,11 +12,8 @@ interface Props {
 }
 
 export function MaterialPart({ desk, material }: Props) {
-    const series = desk.overview?.id ?? 0;
-    const rename = (name: string): void =>
-        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { name }, op));
-    const move = (figure: number): void =>
-        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { figure }, op));
+    const rename = (name: string): void => void desk.change('material.change', material, { name });
+    const move = (figure: number): void => void desk.change('material.change', material, { figure });
     return (
         <section aria-label="The material" className="rule-t flex flex-col gap-3 pt-3 text-[13px]">
             <h3 className="heading">The material</h3>
@@ -39,7 +35,7 @@ export function MaterialPart({ desk, material }: Props) {
                 </label>
                 <button
                     className="act"
-                    onClick={() => void desk.ask((op) => api.duplicateMaterial(series, material.id, op))}
+                    onClick={() => void desk.apply('material.duplicate', { material: material.id })}
                 >
                     Duplicate
                 </button>
@@ -54,7 +50,6 @@ export function MaterialPart({ desk, material }: Props) {
 function Removal({ desk, material }: Props) {
     const [isOpen, setOpen] = useState(false);
     const [into, setInto] = useState('');
-    const series = desk.overview?.id ?? 0;
     const use = desk.overview?.uses[material.id];
     const used =
         use === undefined ? 'No page uses it.' : `${use.regions} regions on p. ${use.pages.join(', ')} use it.`;
@@ -84,9 +79,7 @@ function Removal({ desk, material }: Props) {
             <button
                 className="act"
                 onClick={() =>
-                    void desk.change(material, (seen, op) =>
-                        api.retireMaterial(series, seen, into === '' ? null : Number(into), op),
-                    )
+                    void desk.change('material.retire', material, { into: into === '' ? null : Number(into) })
                 }
             >
                 {into === '' ? 'Delete' : 'Merge'}

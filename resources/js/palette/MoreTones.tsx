@@ -1,5 +1,4 @@
 /** The tones a material has beside its six: gems, lips and eyes need them. */
-import { api } from '../api/client';
 import type { MaterialState, NamedTone, Tone } from '../api/generated';
 import { MORE } from '../api/tones';
 import { OneLineForm } from '../ui/Form';
@@ -12,11 +11,9 @@ interface Props {
 }
 
 export function MoreTones({ desk, material }: Props) {
-    const series = desk.overview?.id ?? 0;
     const now = material.more.map(({ tone, name }): NamedTone => ({ tone, name, colour: material.tones[tone] }));
     const free = MORE.find((tone) => !now.some((one) => one.tone === tone));
-    const set = (more: NamedTone[]): Promise<boolean> =>
-        desk.change(material, (seen, op) => api.nameTones(series, seen, more, op));
+    const set = (more: NamedTone[]): Promise<boolean> => desk.change('tones.name', material, { more });
     const picked = desk.picked?.material === material.id ? desk.picked.tone : 'base';
     const rename = (tone: Tone, name: string): void =>
         void set(now.map((one) => (one.tone === tone ? { ...one, name } : one)));

@@ -1,7 +1,6 @@
 /** The palette of a series, on a screen of its own. */
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../api/client';
 import { HelpButton } from '../ui/Help';
 import { ThemeSwitch } from '../ui/theme';
 import { DriftPart } from './DriftPart';
@@ -116,7 +115,7 @@ function Head({ desk, part, onPart }: { desk: PaletteDesk; part: Part; onPart: (
                     className="bare"
                     disabled={!mayColour || undo === null}
                     title={undo ?? undefined}
-                    onClick={() => void desk.ask((op) => api.undoPalette(id, op))}
+                    onClick={() => void desk.undo()}
                 >
                     undo
                 </button>
@@ -124,7 +123,7 @@ function Head({ desk, part, onPart }: { desk: PaletteDesk; part: Part; onPart: (
                     className="bare"
                     disabled={!mayColour || redo === null}
                     title={redo ?? undefined}
-                    onClick={() => void desk.ask((op) => api.redoPalette(id, op))}
+                    onClick={() => void desk.redo()}
                 >
                     redo
                 </button>
@@ -155,7 +154,7 @@ function useUndoKeys(desk: PaletteDesk): void {
             if (id === undefined || isTyping || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z')
                 return;
             event.preventDefault();
-            void desk.ask((op) => (event.shiftKey ? api.redoPalette(id, op) : api.undoPalette(id, op)));
+            void (event.shiftKey ? desk.redo() : desk.undo());
         };
         window.addEventListener('keydown', pressed);
         return () => window.removeEventListener('keydown', pressed);

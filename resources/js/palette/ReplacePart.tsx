@@ -1,7 +1,8 @@
 /** One material or tone in place of another, on the pages that are ticked. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { api, type Replacing } from '../api/client';
+import { api } from '../api/client';
+import type { Replacing } from '../api/taskKinds';
 import type { MaterialState, Tone } from '../api/generated';
 import { SIX, nameOf } from '../api/tones';
 import { isGoing } from '../api/tasks';
@@ -44,7 +45,9 @@ function Replacement({ desk, material, onClose }: Props & { onClose: () => void 
     const tone = desk.picked?.tone ?? 'base';
     const replace = (): void =>
         void desk.ask(async () => {
-            begin(await api.replace(series, replacing(what, material, tone, into), meant));
+            begin(
+                await api.beginForSeries(series, 'replace', { ...replacing(what, material, tone, into), pages: meant }),
+            );
         });
     const state = task?.state;
     useEffect(() => {

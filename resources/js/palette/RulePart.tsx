@@ -65,7 +65,7 @@ function Rule({ desk, palette }: { desk: PaletteDesk; palette: PaletteState }) {
                 <button
                     className="act main"
                     disabled={!may || !isChanged}
-                    onClick={() => void desk.ask((op) => api.changeRule(series, light, dials, op))}
+                    onClick={() => void desk.apply('rule.change', { light, dials })}
                 >
                     Make it the series’ rule
                 </button>
@@ -158,7 +158,6 @@ function usePreview({ tryOut }: PaletteDesk, series: number, light: string | nul
 /** A rule for the picked material alone. */
 function OwnRule({ desk, dials, isChanged }: { desk: PaletteDesk; dials: DerivationData; isChanged: boolean }) {
     const material = materialOf(desk.overview?.palette.figures ?? [], desk.picked?.material);
-    const series = desk.overview?.id ?? 0;
     if (material === undefined || desk.overview?.mayColour !== true) return null;
     const hasDerived = SIX.some((tone) => !material.pinned.includes(tone));
     return (
@@ -170,20 +169,14 @@ function OwnRule({ desk, dials, isChanged }: { desk: PaletteDesk; dials: Derivat
                 <button
                     className="act"
                     disabled={!isChanged || !hasDerived}
-                    onClick={() =>
-                        void desk.change(material, (seen, op) => api.changeMaterial(series, seen, { dials }, op))
-                    }
+                    onClick={() => void desk.change('material.change', material, { dials })}
                 >
                     These dials for {material.name} only
                 </button>
                 {material.dials !== null && (
                     <button
                         className="act"
-                        onClick={() =>
-                            void desk.change(material, (seen, op) =>
-                                api.changeMaterial(series, seen, { dials: {} }, op),
-                            )
-                        }
+                        onClick={() => void desk.change('material.change', material, { dials: {} })}
                     >
                         The series’ rule again
                     </button>

@@ -2,7 +2,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, type HeldAgainst } from '../api/client';
+import { api } from '../api/client';
+import type { HeldAgainst } from '../api/taskKinds';
 import { isGoing } from '../api/tasks';
 import { useAsking } from '../ui/Form';
 import { TaskLine } from '../ui/TaskLine';
@@ -19,7 +20,7 @@ export function SnapPart({ series, what }: Props) {
     const { task, begin, stop } = useFollowed();
     const { error, ask } = useAsking();
     if (data === undefined || (data.role !== 'owner' && data.role !== 'colourist')) return null;
-    const lay = (onto: number): void => void ask(async () => begin(await api.snap(onto, what)));
+    const lay = (onto: number): void => void ask(async () => begin(await api.begin(onto, 'snap', what)));
     return (
         <div className="mt-3 flex flex-wrap items-center gap-2">
             <span>Lay it over</span>

@@ -1,7 +1,9 @@
 /** Variants of the palette for the same cast: wet, by night, ill. What one does not say comes from the palette. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { api, type VariantChange } from '../api/client';
+import { seriesOutbox } from '../page/seriesOutbox';
+import { api } from '../api/client';
+import type { SeriesOpInput } from '../api/seriesOps';
 import type { MaterialState, VariantMaterial, VariantState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
 import { Ramp } from '../ui/Ramp';
@@ -9,10 +11,13 @@ import { NameField } from './NameField';
 import { Wardrobe } from './Wardrobe';
 import { materialOf, type PaletteDesk } from './usePalette';
 
+type VariantChange = Omit<SeriesOpInput<'variant.change'>, 'variant' | 'version'>;
+
 export function VariantsPart({ desk }: { desk: PaletteDesk }) {
     const client = useQueryClient();
     const [chosen, choose] = useState<number | null>(null);
     const series = desk.overview?.id ?? 0;
+    const outbox = seriesOutbox(series);
     const may = desk.overview?.mayColour === true;
     const { data } = useQuery({
         queryKey: ['variants', series, desk.overview?.palette.version],
@@ -26,12 +31,14 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
         return () => showVariant(null);
     }, [showVariant, variant]);
     if (data === undefined) return <p className="quiet">Looking …</p>;
-    const ask = async (work: (op: string) => Promise<unknown>): Promise<void> => {
+    const ask = async (work: () => Promise<unknown>): Promise<void> => {
         await desk.ask(work);
         await client.invalidateQueries({ queryKey: ['variants', series] });
     };
     const change = (values: VariantChange): void => {
-        if (variant !== null) void ask((op) => api.changeVariant(series, variant, values, op));
+        if (variant === null) return;
+        const { id, version } = variant;
+        void ask(() => outbox.apply('variant.change', { variant: id, version, ...values }));
     };
     return (
         <div className="flex flex-col gap-4">
@@ -43,7 +50,7 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
                     placeholder="Wet, night clothes, ill"
                     maxLength={80}
                     className=""
-                    onAdd={(name) => ask((op) => api.addVariant(series, name, op))}
+                    onAdd={(name) => ask(() => outbox.apply('variant.add', { name }))}
                 />
             )}
             {variant === null && <p>No variants yet. One says only what is different, for the pages that wear it.</p>}
@@ -70,7 +77,7 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
                     pages={data.pages.map((page) => ({ ...page, worn: page.wears }))}
                     choices={data.variants}
                     disabled={!may}
-                    onChoose={(page, id) => void ask(() => api.chooseVariant(series, page, id))}
+                    onChoose={(page, id) => void ask(() => outbox.apply('page.variant', { of: page, variant: id }))}
                 />
             )}
         </div>

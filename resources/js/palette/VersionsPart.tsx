@@ -1,6 +1,7 @@
 /** Named versions of the palette: what has moved since, and which pages hold one instead of following. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { seriesOutbox } from '../page/seriesOutbox';
 import { api } from '../api/client';
 import type { HoldingState, PaletteVersionState } from '../api/generated';
 import { OneLineForm } from '../ui/Form';
@@ -13,14 +14,15 @@ import type { PaletteDesk } from './usePalette';
 export function VersionsPart({ desk }: { desk: PaletteDesk }) {
     const client = useQueryClient();
     const series = desk.overview?.id ?? 0;
+    const outbox = seriesOutbox(series);
     const palette = desk.overview?.palette.version;
     const { data } = useQuery({ queryKey: ['versions', series, palette], queryFn: () => api.versions(series) });
-    const ask = async (work: (op: string) => Promise<unknown>): Promise<void> => {
+    const ask = async (work: () => Promise<unknown>): Promise<void> => {
         await desk.ask(work);
         await client.invalidateQueries({ queryKey: ['versions', series] });
     };
     const hold = (page: number, version: number | null, follows: number[]): Promise<void> =>
-        ask(() => api.holdPalette(series, page, version, follows));
+        ask(() => outbox.apply('page.version', { of: page, version, follows }));
     if (data === undefined) return <p className="quiet">Looking …</p>;
     const may = desk.overview?.mayColour === true;
     return (
@@ -43,7 +45,9 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
                 <Version
                     key={version.id}
                     version={version}
-                    onRestore={may ? () => void ask((op) => api.restoreVersion(series, version.id, op)) : null}
+                    onRestore={
+                        may ? () => void ask(() => outbox.apply('version.restore', { version: version.id })) : null
+                    }
                 />
             ))}
             {data.versions.length > 0 && <Compare desk={desk} versions={data.versions} />}

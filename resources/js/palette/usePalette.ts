@@ -1,17 +1,11 @@
 /** What the palette's screen knows, and how it asks for changes. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
-import { api, type Tones } from '../api/client';
-import type {
-    FigureState,
-    MaterialState,
-    PaletteOverviewState,
-    PaletteState,
-    Tone,
-    VariantState,
-} from '../api/generated';
+import { api } from '../api/client';
+import type { FigureState, MaterialState, PaletteOverviewState, Tone, VariantState } from '../api/generated';
 import { Failure } from '../api/http';
-import { randomId } from '../page/ids';
+import type { SeriesOpInput, SeriesOpKind, Tones } from '../api/seriesOps';
+import { seriesOutbox } from '../page/seriesOutbox';
 
 /** Milliseconds until what others change is seen. */
 const LOOK_EVERY = 5000;
@@ -27,6 +21,9 @@ interface Clash {
     yours: Tones;
 }
 
+/** Changes to one material, as this window has seen it. */
+type MaterialOpKind = 'material.change' | 'material.retire' | 'tones.pin' | 'tones.name';
+
 export interface PaletteDesk {
     overview: PaletteOverviewState | undefined;
     figures: FigureState[];
@@ -41,9 +38,16 @@ export interface PaletteDesk {
     /** The variant that is shown below the ramps. */
     variant: VariantState | null;
     showVariant(variant: VariantState | null): void;
-    ask(work: (id: string) => Promise<unknown>): Promise<boolean>;
+    ask(work: () => Promise<unknown>): Promise<boolean>;
+    apply<Kind extends SeriesOpKind>(kind: Kind, input: SeriesOpInput<Kind>): Promise<boolean>;
+    undo(): Promise<boolean>;
+    redo(): Promise<boolean>;
     /** Asks for a change to one material, as this window has seen it. */
-    change(material: MaterialState, work: (seen: MaterialState, id: string) => Promise<PaletteState>): Promise<boolean>;
+    change<Kind extends MaterialOpKind>(
+        kind: Kind,
+        material: MaterialState,
+        input: Omit<SeriesOpInput<Kind>, 'material' | 'version'>,
+    ): Promise<boolean>;
     pin(material: MaterialState, tones: Tones): Promise<boolean>;
     settle(): void;
 }
@@ -71,12 +75,23 @@ export function usePalette(series: number): PaletteDesk {
     const learn = (material: MaterialState | undefined): void => {
         if (material !== undefined) own.current.set(material.id, material.version);
     };
-    const change: PaletteDesk['change'] = (material, work) =>
-        ask(async (id) => learn(materialOf((await work(seen(material), id)).figures, material.id)));
+    const outbox = seriesOutbox(series);
+    const changed = async <Kind extends MaterialOpKind>(
+        kind: Kind,
+        { id, version }: MaterialState,
+        input: Omit<SeriesOpInput<Kind>, 'material' | 'version'>,
+    ): Promise<void> => {
+        const asked = { ...input, material: id, version } as SeriesOpInput<Kind>;
+        learn(materialOf((await outbox.apply(kind, asked)).shown.figures, id));
+    };
+    const change: PaletteDesk['change'] = (kind, material, input) => ask(() => changed(kind, seen(material), input));
+    const apply: PaletteDesk['apply'] = (kind, input) => ask(() => outbox.apply(kind, input));
+    const undo = (): Promise<boolean> => ask(() => outbox.undo());
+    const redo = (): Promise<boolean> => ask(() => outbox.redo());
     const pin: PaletteDesk['pin'] = (material, tones) =>
-        ask(async (id) => {
+        ask(async () => {
             try {
-                learn((await api.pin(series, material.id, seen(material).version, tones, id)).material);
+                await changed('tones.pin', seen(material), { tones });
                 setClash(null);
             } catch (reason) {
                 const theirs =
@@ -103,6 +118,9 @@ export function usePalette(series: number): PaletteDesk {
         variant,
         showVariant,
         ask,
+        apply,
+        undo,
+        redo,
         change,
         pin,
         settle,
@@ -114,10 +132,10 @@ function useQueue(series: number, tryOut: (trial: Trial) => void): Pick<PaletteD
     const client = useQueryClient();
     const [message, setMessage] = useState<string | null>(null);
     const queue = useRef<Promise<unknown>>(Promise.resolve());
-    const done = async (work: (id: string) => Promise<unknown>): Promise<boolean> => {
+    const done = async (work: () => Promise<unknown>): Promise<boolean> => {
         setMessage(null);
         try {
-            await work(randomId(20));
+            await work();
             return true;
         } catch (reason) {
             setMessage(reason instanceof Error ? reason.message : 'Something went wrong. Try again.');
@@ -129,7 +147,7 @@ function useQueue(series: number, tryOut: (trial: Trial) => void): Pick<PaletteD
             tryOut({});
         }
     };
-    const ask = (work: (id: string) => Promise<unknown>): Promise<boolean> => {
+    const ask = (work: () => Promise<unknown>): Promise<boolean> => {
         const next = queue.current.then(() => done(work));
         queue.current = next;
         return next;

@@ -1,9 +1,8 @@
 /** The palette of a series, and what can be added to it. */
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../api/client';
+import { seriesOutbox } from '../page/seriesOutbox';
 import type { FigureState, MaterialState, SeriesState } from '../api/generated';
-import { randomId } from '../page/ids';
 import { Ramp } from '../ui/Ramp';
 import { Field, Form, OneLineForm, useAsking } from '../ui/Form';
 
@@ -64,7 +63,7 @@ function Strip({ material }: { material: MaterialState }) {
 
 function AddFigure({ series, onChange }: Props) {
     const add = async (name: string): Promise<void> => {
-        await api.addFigure(series.id, name, randomId(20));
+        await seriesOutbox(series.id).apply('figure.add', { name });
         await onChange();
     };
     return (
@@ -87,7 +86,7 @@ function AddMaterial({ series, figure, onChange }: Props & { figure: FigureState
     const { isBusy, of, ask } = useAsking();
     const add = (): void =>
         void ask(async () => {
-            await api.addMaterial(series.id, figure.id, name, base, randomId(20));
+            await seriesOutbox(series.id).apply('material.add', { figure: figure.id, name, base });
             setName('');
             setOpen(false);
             await onChange();

@@ -203,15 +203,19 @@ describe('picked regions', () => {
         open({ region: { 1: region(9, 90), 2: { ...region(8, 50), figure: 4 }, 3: region(0, 5) } });
         const { palette } = bench.session.view;
         const copy = { ...oilskin, id: 21, figure: 4 };
-        const copies = vi.fn(async () => ({
-            ...palette,
-            figures: palette.figures.map((figure) =>
-                figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure,
-            ),
-        }));
-        Object.assign(api, { copyMaterials: copies });
+        const figures = palette.figures.map((figure) =>
+            figure.id === 4 ? { ...figure, materials: [clogs, copy] } : figure,
+        );
+        const copies = vi.fn(async () => ({ title: '', added: 21, version: 2, shown: { ...palette, figures } }));
+        Object.assign(api, { applyToSeries: copies });
         await bench.session.palette.giveTo([1, 2, 3], 4, '');
-        expect(copies).toHaveBeenCalledWith(2, 4, [9, 8], expect.any(String), 7);
+        expect(copies).toHaveBeenCalledWith(
+            2,
+            'material.copy',
+            { figure: 4, materials: [9, 8] },
+            expect.any(String),
+            7,
+        );
         expect(ops()).toEqual([
             { kind: 'fill', labels: [1], figure: 4, material: 21 },
             { kind: 'fill', labels: [2], figure: 4, material: 8 },

@@ -34,7 +34,9 @@ vi.mock('../api/client', () => ({
         giveBack: () => undefined,
         apply: () => new Promise(() => undefined),
         feed: async () => (await import('./world')).quiet,
-        importScan: async (_: number, __: string, scan: { name: string }, drawing: string) => {
+        begin: async (_: number, kind: string, asked: { lease: string; scan: { name: string }; drawing: string }) => {
+            const { scan, drawing } = asked;
+            if (kind !== 'import' || asked.lease === '') throw new Error(`Asked for ${kind}.`);
             answers.importScan.push(`${scan.name} as ${drawing}`);
             return {
                 id: answers.importScan.length,

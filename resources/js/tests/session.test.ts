@@ -315,7 +315,7 @@ describe('what others do', () => {
     it('of a tone shows theirs when both changed it', async () => {
         const theirs = { ...oilskin, version: 3, tones: { ...oilskin.tones, shade: '#abcdef' } };
         open({
-            pin: async () =>
+            applyToSeries: async () =>
                 Promise.reject(new Failure('conflict', 'Somebody changed oilskin meanwhile.', 409, { theirs })),
         });
         const pinned = session.palette.pin(oilskin, 'shade', '#123456');
@@ -325,8 +325,24 @@ describe('what others do', () => {
         expect(session.view.message).toContain('Somebody changed oilskin');
     });
     it('of a tone of mine is what the server made of it', async () => {
-        open({ pin: async () => ({ material: { ...oilskin, version: 2 }, version: 12 }) });
+        const { palette } = pageState();
+        const asked: unknown[] = [];
+        const figures = [{ ...palette.figures[0], materials: [{ ...oilskin, version: 2 }] }];
+        const answer = {
+            title: 'Derive oilskin',
+            added: null,
+            version: 12,
+            shown: { ...palette, version: 12, figures },
+        };
+        const applyToSeries = (async (...args: unknown[]) => {
+            asked.push(...args);
+            return answer;
+        }) as typeof api.applyToSeries;
+        open({ applyToSeries });
         await session.palette.pin(oilskin, 'shade', null);
+        const { series, id } = session.view;
+        const input = { material: oilskin.id, version: oilskin.version, tones: { shade: null } };
+        expect(asked).toEqual([series.id, 'tones.pin', input, expect.stringMatching(/^[a-z0-9]{20}$/), id]);
         expect(session.view.palette).toMatchObject({ version: 12 });
         expect(session.view.palette.figures[0].materials[0].version).toBe(2);
     });

@@ -15,12 +15,6 @@ export interface Cue {
     lengths: Record<number, number>;
 }
 
-/**
- * A freehand outline, corners that are clicked, a broad pen, or one that pushes the border of the region it begins in.
- */
-export const BLOCK_WITH = ['loop', 'corners', 'pen', 'push'] as const;
-export type BlockWith = (typeof BLOCK_WITH)[number];
-
 /** Nothing, the picked figure or the picked material stays clear. */
 export const VEILS = ['none', 'figure', 'material'] as const;
 export type Veil = (typeof VEILS)[number];
@@ -37,9 +31,6 @@ export interface FlatsView {
     open: string | null;
     /** The longest gap that would be bridged without asking, while it is being set; px. */
     bridgeLimit: number | null;
-    /** What a shape laid by hand does to the flats, and what it is drawn with. */
-    shapeUse: ShapeUse;
-    blockWith: BlockWith;
     /** What is odd about the flats; null: not looked for yet. */
     findings: FindingsData[] | null;
     /** What stays clear of a veil over all else. */
@@ -53,8 +44,6 @@ export const flatsAtFirst = (): FlatsView => ({
     bridges: false,
     open: null,
     bridgeLimit: null,
-    shapeUse: 'add',
-    blockWith: 'loop',
     findings: null,
     veil: 'none',
 });

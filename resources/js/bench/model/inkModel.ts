@@ -12,7 +12,7 @@ import { addLines } from '../../page/commands/lines';
 import { drawInk } from '../../page/ops/ink/drawInk';
 import { mirrored, type Spot } from './lines';
 import type { BenchModel } from './model';
-import { lineOf, type Shape } from './shapes';
+import { lineOf } from './shapes';
 
 /** How a drawing is cleaned and where it lies, before the server has done it. */
 export interface Trial {
@@ -30,16 +30,12 @@ export interface InkView {
     /** Px between the lines of a square grid; 0: none. Straight lines and shapes may keep to it. */
     grid: number;
     isSnapping: boolean;
-    /** What the shape tool makes, and the places set for it so far. */
-    shape: Shape;
+    /** The places set so far for what is drawn corner by corner. */
     draft: Spot[];
     /** Lines that are picked, by id. */
     picked: string[];
     /** Changes to lines that are shown before they are made; null: none are asked for. */
     proposed: DrawnData[] | null;
-    /** Whether Strike erases parts of lines, and how wide, px. */
-    isCutting: boolean;
-    cut: number;
     /** Whether a picked line is pulled into shape instead of moved. */
     isReshaping: boolean;
     /** The drawing whose settings are shown. */
@@ -56,12 +52,9 @@ export const inkAtFirst = (): InkView => ({
     grain: 0,
     grid: 0,
     isSnapping: true,
-    shape: 'corners',
     draft: [],
     picked: [],
     proposed: null,
-    isCutting: false,
-    cut: 30,
     isReshaping: false,
     drawing: null,
     trial: null,

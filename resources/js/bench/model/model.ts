@@ -9,6 +9,7 @@ import { sizeOf } from '../../page/store';
 import { refreshed, type Target } from '../../page/target';
 import type { Look } from '../../picture/compose';
 import { stageOf, type StageId } from '../stages/stage';
+import { toolsAtFirst, type ToolsView } from '../tools/registry';
 import type { ToolId } from '../tools/tool';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from './limits';
 import type { Spot } from './lines';
@@ -24,7 +25,7 @@ interface Under {
     label: number;
 }
 
-export interface BenchView extends InkView, FlatsView, PaintView {
+export interface BenchView extends InkView, FlatsView, PaintView, ToolsView {
     stage: StageId;
     tool: ToolId;
     target: Target | null;
@@ -82,6 +83,7 @@ export class BenchModel {
             ...inkAtFirst(),
             ...flatsAtFirst(),
             ...paintAtFirst(),
+            ...toolsAtFirst,
             stage,
             tool: stageOf(stage).tools[0],
             target: null,

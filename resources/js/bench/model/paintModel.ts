@@ -1,5 +1,5 @@
 /** The bench where light and mood are painted: the brush in hand, paint that is moved or taken along. */
-import type { BoxedBrush, BrushData, MovePaintInput, RampForm, TipData } from '../../api/generated';
+import type { BoxedBrush, BrushData, MovePaintInput, TipData } from '../../api/generated';
 import { movePaint } from '../../page/ops/paint/movePaint';
 import { placePaint } from '../../page/ops/paint/placePaint';
 import { softenPass } from '../../page/ops/paint/softenPass';
@@ -8,9 +8,6 @@ import type { TriedLight } from '../../picture/tried';
 import { remember, remembered, wayOf, type Carried } from './carried';
 import { turnedSpots, type Spot } from './lines';
 import type { BenchModel } from './model';
-
-export const AREA_WITH = ['loop', 'corners'] as const;
-export type AreaWith = (typeof AREA_WITH)[number];
 
 /** Instead of a picture's id: the picked material in the light. */
 export const COMPUTED = 0;
@@ -31,19 +28,8 @@ export interface PaintView {
     boxed: BoxedBrush | null;
     /** Whether paint stays inside the region it begins in. */
     isWithin: boolean;
-    /** What Block is drawn with. */
-    areaWith: AreaWith;
-    rampForm: RampForm;
-    /** Whether a ramp of an outer tone runs through the one between it and the base. */
-    isRampThrough: boolean;
-    /** Px that a softened edge takes to either side. */
-    softness: number;
     /** Whether the next drag says which way the picked regions run. */
     isDrawingFlow: boolean;
-    /** Whether edges that lie where regions meet stay as they are when others are softened. */
-    isSoftApart: boolean;
-    /** How strongly paint is dragged along, 0..1. */
-    strength: number;
     /** The outline of paint that is moved. */
     lifted: Spot[] | null;
     /** Paint that was taken along to be put elsewhere. */
@@ -64,13 +50,7 @@ export const paintAtFirst = (): PaintView => ({
     flow: null,
     boxed: null,
     isWithin: false,
-    areaWith: 'loop',
-    rampForm: 'straight',
-    isRampThrough: false,
-    softness: 12,
     isDrawingFlow: false,
-    isSoftApart: false,
-    strength: 0.4,
     lifted: null,
     carried: remembered(),
     tried: null,

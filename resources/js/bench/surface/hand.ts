@@ -108,7 +108,7 @@ export class Hand {
     private begin(tool: Tool, point: ToolPoint, view: View): void {
         this.last = point;
         const grip =
-            tool.options.includes('axis') && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
+            tool.isMirrored === true && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
         this.renderer.gesture = grip ?? tool.begin(this.host(view), point);
     }
 

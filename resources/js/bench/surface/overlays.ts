@@ -103,6 +103,9 @@ export function drawRing(context: CanvasRenderingContext2D, at: { x: number; y: 
     context.stroke();
 }
 
+/** How much of an original shows through the page while it is placed. */
+export const FAINT = 0.6;
+
 /** Screen pixels between a drawing's frame and the knob that turns it. */
 export const KNOB_AWAY = 28;
 

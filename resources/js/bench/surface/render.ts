@@ -1,5 +1,5 @@
 /** Draws what is in view: the page, and over it what the hand is at. */
-import type { AxisData, DrawingData, InkPointData } from '../../api/generated';
+import type { AxisData, DrawingData } from '../../api/generated';
 import { SIDE } from '../../picture/compose';
 import type { ComposePool } from '../../picture/pool';
 import { HIGHEST } from '../../picture/tiles';
@@ -11,10 +11,8 @@ import type { Spot } from '../model/lines';
 import { axisGrips } from '../tools/axisGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
-import { frameOf, isCuttingOut, knobOf, sidesAt } from '../model/placing';
-import { lineOf } from '../model/shapes';
 import { CleanLooks, tilesInView } from './cleanLooks';
-import { originalMatrix, OriginalPictures } from './originals';
+import { OriginalPictures } from './originals';
 import {
     asLimited,
     drawArrow,
@@ -22,13 +20,11 @@ import {
     drawBridges,
     drawCues,
     drawEdge,
-    drawFrame,
     drawGrid,
     drawHandles,
     drawLines,
-    drawOutline,
     drawRing,
-    KNOB_AWAY,
+    FAINT,
 } from './overlays';
 import { TilePictures } from './tilePictures';
 import { Underdrawings } from './underdrawings';
@@ -36,8 +32,6 @@ import { fit, levelFor, matrix, shown, tilesIn, type Box, type Insets, type Part
 
 /** Screen pixels between the lines of a grid that is shown. */
 const LEAST_GRID = 4;
-/** How much an original shows through the page while it is being moved or turned. */
-const FAINT = 0.6;
 /** Screen pixels that a tool strip of two rows takes. */
 const TWO_ROWS = 112;
 
@@ -209,14 +203,12 @@ export class SurfaceRenderer {
         this.lookAtTrial(view, size);
         this.looks.draw(context, toScreen, size);
         if (drawing !== null && trial !== null && tool !== 'place' && isTurnTried(drawing, trial))
-            this.drawFaint(context, toScreen, drawing, trial);
+            this.drawThrough(context, toScreen, drawing, trial, FAINT);
         if (drawing !== null && compare > 0) this.drawOriginal(context, toScreen, drawing, size, compare);
-        if (drawing !== null && tool === 'place') this.drawPlacing(context, toScreen, view, drawing, trial);
         if (!overlays) return;
         context.setTransform(1, 0, 0, 1, 0, 0);
         // Closer than a few pixels it would only be grey.
         if (grid * view.scale >= LEAST_GRID) drawGrid(context, toScreen, size, grid);
-        this.drawDraft(context, toScreen);
         const { proposed } = this.bench.view;
         drawLines(
             context,
@@ -231,41 +223,19 @@ export class SurfaceRenderer {
             );
     }
 
-    /** The original through the page, where it is only being turned or moved. */
-    private drawFaint(
+    /** The original through the page. */
+    private drawThrough(
         context: CanvasRenderingContext2D,
         toScreen: DOMMatrix,
         drawing: DrawingData,
         trial: Trial | null,
+        opacity: number,
     ): void {
         context.save();
-        context.globalAlpha = FAINT;
+        context.globalAlpha = opacity;
         this.originals.draw(context, toScreen, drawing, trial);
         context.restore();
-    }
-
-    /** The frame of what is placed; while a sheet's corners are tried, the original with these marked on it. */
-    private drawPlacing(
-        context: CanvasRenderingContext2D,
-        toScreen: DOMMatrix,
-        view: View,
-        drawing: DrawingData,
-        trial: Trial | null,
-    ): void {
-        const place = trial?.place ?? drawing.place;
-        const isCutting = isCuttingOut(drawing, place);
-        if (isCutting) this.originals.draw(context, toScreen, drawing, null);
-        else if (place !== drawing.place) this.drawFaint(context, toScreen, drawing, trial);
         context.setTransform(1, 0, 0, 1, 0, 0);
-        if (isCutting) {
-            const toPage = originalMatrix(drawing, null);
-            const corners = place.corners?.map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y))) ?? [];
-            drawOutline(context, toScreen, corners);
-            drawHandles(context, toScreen, corners);
-        } else {
-            drawFrame(context, toScreen, frameOf(drawing, place), knobOf(drawing, place, KNOB_AWAY / view.scale));
-            drawHandles(context, toScreen, sidesAt(drawing, place), true);
-        }
     }
 
     /** The picked drawing as the settings that are tried would clean it. */
@@ -275,17 +245,6 @@ export class SurfaceRenderer {
         if (trial === null || picked === null) return this.looks.want(null);
         const [id, drawing] = picked;
         this.looks.want({ id, drawing, trial, ...tilesInView(shown(view, this.canvas), size, this.level) });
-    }
-
-    /** The shape so far, with every place that was set. */
-    private drawDraft(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        const { draft, shape } = this.bench.view;
-        if (draft.length === 0 || this.gesture !== null) return;
-        const line = lineOf(shape, draft);
-        drawLines(context, toScreen, [
-            ...(line === null ? [] : [{ points: line }]),
-            ...draft.map(({ x, y }) => ({ points: [[x, y, 1] as InkPointData] })),
-        ]);
     }
 
     private drawOriginal(
@@ -338,14 +297,6 @@ export class SurfaceRenderer {
         return new Set(tilesIn(this.level, about, size).map(({ column, row }) => `${column},${row}`));
     }
 
-    /** The shape so far that is blocked in by its corners. */
-    private drawCorners(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
-        const { draft } = this.bench.view;
-        if (draft.length === 0) return;
-        drawOutline(context, toScreen, draft);
-        drawHandles(context, toScreen, draft);
-    }
-
     /** Which way the picked regions run; several may have one direction. */
     private drawFlows(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void {
         const { width, height } = sizeOf(this.bench.session.view) ?? { width: 0, height: 0 };
@@ -370,28 +321,29 @@ export class SurfaceRenderer {
     }
 
     private drawOverlays(context: CanvasRenderingContext2D, toScreen: DOMMatrix, view: View): void {
-        const { overlays, bridges, bridgeLimit, stage, tool, size, axis, lifted } = this.bench.view;
-        if (overlays && axis !== null && TOOLS[tool].options.includes('axis'))
-            this.drawMirror(context, toScreen, axis, view);
+        const { overlays, bridges, bridgeLimit, stage, size, axis } = this.bench.view;
+        const tool = TOOLS[this.bench.view.tool];
+        if (overlays && axis !== null && tool.isMirrored === true) this.drawMirror(context, toScreen, axis, view);
         if (overlays && stage === 'flats') drawCues(context, toScreen, this.bench.view.cues);
-        if (overlays && stage === 'flats' && (bridges || tool === 'bridge')) {
+        if (overlays && stage === 'flats' && bridges) {
             const all = asLimited(Object.values(this.bench.session.view.records.bridge), bridgeLimit);
-            drawBridges(
-                context,
-                toScreen,
-                tool === 'bridge' || bridgeLimit !== null ? all : all.filter(({ kind }) => kind !== 'refused'),
-            );
+            const isWhole = bridgeLimit !== null;
+            drawBridges(context, toScreen, isWhole ? all : all.filter(({ kind }) => kind !== 'refused'));
         }
+        tool.overlay?.({
+            context,
+            toScreen,
+            bench: this.bench,
+            view,
+            isBusy: this.gesture !== null,
+            drawOriginal: (drawing, trial, opacity) => this.drawThrough(context, toScreen, drawing, trial, opacity),
+        });
         context.save();
         if (overlays) this.gesture?.overlay?.(context, toScreen);
         context.restore();
         if (overlays && stage === 'light') this.drawFlows(context, toScreen);
-        if (overlays && tool === 'move' && lifted !== null && this.gesture === null)
-            drawOutline(context, toScreen, lifted);
-        if (stage === 'flats' || stage === 'light') this.drawCorners(context, toScreen);
-        const width = tool === 'ink' ? this.bench.view.weight : size;
-        if (this.pointer !== null && TOOLS[tool].cursor === 'ring')
-            drawRing(context, this.pointer, (width / 2) * view.scale);
+        if (this.pointer !== null && tool.cursor === 'ring')
+            drawRing(context, this.pointer, ((tool.ring?.(this.bench.view) ?? size) / 2) * view.scale);
     }
 }
 

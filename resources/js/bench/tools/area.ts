@@ -8,9 +8,20 @@ import { OutlineGesture, thinned } from './outline';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { paintShape } from '../../page/ops/paint/paintShape';
+import { Opacity, Within } from '../options/brush';
+import { AreaWithChoice } from '../options/shapes';
+import { drawCorners } from './corners';
+import type { AreaWith } from './ways';
 
 /** Screen pixels within which a press on a corner means that corner. */
 const CLOSE = 10;
+
+export interface AreaView {
+    /** What Block is drawn with. */
+    areaWith: AreaWith;
+}
+
+export const areaAtFirst: AreaView = { areaWith: 'loop' };
 
 export const area: Tool = {
     id: 'area',
@@ -18,7 +29,9 @@ export const area: Tool = {
     key: 'Z',
     what: 'Draw round a shade or a light and it is filled; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['areaWith', 'opacity', 'within', 'axis'],
+    options: [AreaWithChoice, Opacity, Within],
+    isMirrored: true,
+    overlay: drawCorners,
     sentence: (bench) => `${strokeSentence(bench, false)} · what you draw round`,
     begin(host, start) {
         const aim = aimAt(host, start, start.alt);

@@ -7,6 +7,10 @@ import { OutlineGesture, thinned } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { shapeRegions } from '../../page/ops/flats/shapeRegions';
 import { filledWith } from '../../page/ops/shown';
+import { Size } from '../options/brush';
+import { BlockWithChoice, ShapeUseChoice } from '../options/shapes';
+import { drawCorners } from './corners';
+import type { BlockWith } from './ways';
 
 /** Screen pixels within which a click on the first corner closes the shape. */
 const CLOSE = 10;
@@ -27,13 +31,22 @@ function sentence({ target, view: { shapeUse, blockWith } }: BenchModel): string
     return `Blocking in: ${WORDS[shapeUse]} ${target.figureName}’s ${target.material.name}; with Alt it is taken away`;
 }
 
+export interface BlockView {
+    /** What a shape laid by hand does to the flats, and what it is drawn with. */
+    shapeUse: ShapeUse;
+    blockWith: BlockWith;
+}
+
+export const blockAtFirst: BlockView = { shapeUse: 'add', blockWith: 'loop' };
+
 export const block: Tool = {
     id: 'block',
     name: 'Block in',
     key: 'Z',
     what: 'Draw flats where no line bounds them; pieces of one material that touch are one region',
     cursor: 'crosshair',
-    options: ['blockWith', 'shapeUse', 'size'],
+    options: [BlockWithChoice, ShapeUseChoice, Size],
+    overlay: drawCorners,
     sentence,
     begin(host, start) {
         if (!may(host, 'flat')) return null;

@@ -1,5 +1,5 @@
 import type { BridgeData } from '../../api/generated';
-import { drawDraftBridge } from '../surface/overlays';
+import { asLimited, drawBridges, drawDraftBridge } from '../surface/overlays';
 import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { changeBridges } from '../../page/ops/flats/changeBridges';
@@ -15,6 +15,11 @@ export const bridge: Tool = {
     what: 'Drag across a gap to close it; click a bridge to take it away, a doubtful one to make it; with Shift to keep it',
     cursor: 'crosshair',
     options: [],
+    overlay({ context, toScreen, bench }) {
+        if (!bench.view.overlays) return;
+        const bridges = Object.values(bench.session.view.records.bridge);
+        drawBridges(context, toScreen, asLimited(bridges, bench.view.bridgeLimit));
+    },
     sentence: () =>
         'Bridging gaps: drag across one, or click a bridge that is there; only the regions beside it change',
     begin(host, point) {

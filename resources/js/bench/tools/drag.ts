@@ -10,6 +10,14 @@ import { rounded } from './layerPreview';
 import { pointOf, strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { dragPaint } from '../../page/ops/paint/dragPaint';
+import { Size, Strength, Within } from '../options/brush';
+
+export interface DragView {
+    /** How strongly paint is dragged along, 0..1. */
+    strength: number;
+}
+
+export const dragAtFirst: DragView = { strength: 0.4 };
 
 export const drag: Tool = {
     id: 'drag',
@@ -17,7 +25,8 @@ export const drag: Tool = {
     key: 'D',
     what: 'Pull paint along',
     cursor: 'ring',
-    options: ['size', 'strength', 'within', 'axis'],
+    options: [Size, Strength, Within],
+    isMirrored: true,
     sentence: (bench) => strokeSentence(bench, false).replace('Painting', 'Dragging paint in'),
     begin(host, start) {
         const aim = passAt(host, start);

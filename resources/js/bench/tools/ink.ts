@@ -8,6 +8,7 @@ import { may } from './may';
 import { pointOf } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { addLines } from '../../page/commands/lines';
+import { Grain, Steady, Taper, Weight } from '../options/brush';
 
 export const ink: Tool = {
     id: 'ink',
@@ -15,7 +16,9 @@ export const ink: Tool = {
     key: 'I',
     what: 'Draw a line that stays a line. Shift: straight.',
     cursor: 'ring',
-    options: ['weight', 'taper', 'steady', 'grain', 'axis'],
+    options: [Weight, Taper, Steady, Grain],
+    isMirrored: true,
+    ring: ({ weight }) => weight,
     sentence: ({ view }) =>
         `Inking a line of ${view.weight} px, over the underdrawing and apart from it${view.axis === null ? '' : '. The mirror is on: each line is drawn twice'}`,
     begin(host, point) {

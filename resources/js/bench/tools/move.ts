@@ -4,6 +4,7 @@ import { passAt, type Aim } from './aim';
 import { OutlineGesture, thinned } from './outline';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { Lifted } from '../options/lifted';
 
 export const move: Tool = {
     id: 'move',
@@ -11,7 +12,12 @@ export const move: Tool = {
     key: 'M',
     what: 'Draw round paint, then drag it; Alt-drag copies it',
     cursor: 'crosshair',
-    options: ['lifted', 'axis'],
+    options: [Lifted],
+    isMirrored: true,
+    overlay({ context, toScreen, bench, isBusy }) {
+        const { lifted, overlays } = bench.view;
+        if (overlays && lifted !== null && !isBusy) drawOutline(context, toScreen, lifted);
+    },
     sentence: (bench) =>
         `${strokeSentence(bench, false).replace('Painting', 'Moving paint of')} · ${bench.view.lifted === null ? 'draw round what you mean' : 'drag it; outside of it draw round something else'}`,
     begin(host, start) {

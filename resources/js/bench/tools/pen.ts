@@ -1,5 +1,7 @@
 import { beginStroke, strokeSentence } from './strokes';
 import type { Tool } from './tool';
+import { BrushChoice } from '../options/BrushChoice';
+import { Flow, Opacity, Size, Steady, Within } from '../options/brush';
 
 export const pen: Tool = {
     id: 'pen',
@@ -7,7 +9,8 @@ export const pen: Tool = {
     key: 'P',
     what: 'Paint with the picked brush; Alt erases, Shift draws straight',
     cursor: 'ring',
-    options: ['brush', 'size', 'opacity', 'flow', 'steady', 'within', 'axis'],
+    options: [BrushChoice, Size, Opacity, Flow, Steady, Within],
+    isMirrored: true,
     sentence: (bench) => strokeSentence(bench, false),
     begin: (host, point) => beginStroke(host, point, point.alt),
 };

@@ -13,9 +13,9 @@ import {
     turnedTo,
 } from '../model/placing';
 import { originalMatrix } from '../surface/originals';
-import { KNOB_AWAY } from '../surface/overlays';
 import { may } from './may';
-import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import type { Gesture, Paper, Tool, ToolHost, ToolPoint } from './tool';
+import { FAINT, KNOB_AWAY, drawFrame, drawHandles, drawOutline } from '../surface/overlays';
 
 /** Screen pixels round a handle that belong to it. */
 const REACH = 12;
@@ -27,6 +27,7 @@ export const place: Tool = {
     what: 'Move the picked drawing; pull its corners to scale it, its sides to crop it, the knob to turn it',
     cursor: 'crosshair',
     options: [],
+    overlay: drawPlacing,
     sentence: ({ ink: { drawing } }) =>
         drawing === null
             ? 'There is no drawing to place yet'
@@ -82,4 +83,23 @@ class PlaceGesture implements Gesture {
         const toOriginal = toPage.inverse();
         return (to) => (corner < 0 ? now : cornerAt(now, corner, toOriginal.transformPoint(new DOMPoint(to.x, to.y))));
     }
+}
+
+/** The frame of what is placed; while a sheet's corners are tried, the original with these marked on it. */
+function drawPlacing({ context, toScreen, bench, view, drawOriginal }: Paper): void {
+    const drawing = bench.ink.drawing?.[1];
+    if (drawing === undefined) return;
+    const { trial } = bench.view;
+    const now = trial?.place ?? drawing.place;
+    if (isCuttingOut(drawing, now)) {
+        drawOriginal(drawing, null, 1);
+        const toPage = originalMatrix(drawing, null);
+        const corners = now.corners?.map(([x, y]) => toPage.transformPoint(new DOMPoint(x, y))) ?? [];
+        drawOutline(context, toScreen, corners);
+        drawHandles(context, toScreen, corners);
+        return;
+    }
+    if (now !== drawing.place) drawOriginal(drawing, trial, FAINT);
+    drawFrame(context, toScreen, frameOf(drawing, now), knobOf(drawing, now, KNOB_AWAY / view.scale));
+    drawHandles(context, toScreen, sidesAt(drawing, now), true);
 }

@@ -5,6 +5,7 @@ import { regionCover } from './covering';
 import { strokeSentence } from './strokes';
 import type { Tool, ToolHost } from './tool';
 import { pourPaint } from '../../page/ops/paint/pourPaint';
+import { Opacity } from '../options/brush';
 
 export const pour: Tool = {
     id: 'pour',
@@ -12,7 +13,8 @@ export const pour: Tool = {
     key: 'F',
     what: 'Click a region to cover all of it; Shift: the whole figure; Alt: clear it',
     cursor: 'crosshair',
-    options: ['opacity', 'axis'],
+    options: [Opacity],
+    isMirrored: true,
     sentence: (bench) => `${strokeSentence(bench, false)} · all of a region`,
     begin(host, point) {
         const label = host.labelAt(point.x, point.y);

@@ -8,6 +8,17 @@ import { joined, rampCover, type Cover } from './covering';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { paintRamp } from '../../page/ops/paint/paintRamp';
+import { Opacity, Within } from '../options/brush';
+import { RampFormChoice, RampThrough } from '../options/shapes';
+import type { RampForm } from '../../api/generated';
+
+export interface RampView {
+    rampForm: RampForm;
+    /** Whether a ramp of an outer tone runs through the one between it and the base. */
+    isRampThrough: boolean;
+}
+
+export const rampAtFirst: RampView = { rampForm: 'straight', isRampThrough: false };
 
 export const ramp: Tool = {
     id: 'ramp',
@@ -15,7 +26,8 @@ export const ramp: Tool = {
     key: 'J',
     what: 'Drag from where it is full to where nothing is left; with Alt it is taken away',
     cursor: 'crosshair',
-    options: ['rampForm', 'rampThrough', 'opacity', 'within', 'axis'],
+    options: [RampFormChoice, RampThrough, Opacity, Within],
+    isMirrored: true,
     sentence: (bench) =>
         `${strokeSentence(bench, false)} · fading out ${between(bench) === null ? '' : `through its ${between(bench)} `}along the drag`,
     begin(host, start) {

@@ -1,10 +1,10 @@
-import { area } from './area';
+import { area, areaAtFirst, type AreaView } from './area';
 import { allBut } from './allBut';
-import { block } from './block';
+import { block, blockAtFirst, type BlockView } from './block';
 import { bridge } from './bridge';
 import { choose } from './choose';
 import { cue } from './cue';
-import { drag } from './drag';
+import { drag, dragAtFirst, type DragView } from './drag';
 import { erase } from './erase';
 import { fill } from './fill';
 import { ink } from './ink';
@@ -14,11 +14,11 @@ import { move } from './move';
 import { pen } from './pen';
 import { pick } from './pick';
 import { place } from './place';
-import { shape } from './shape';
+import { shape, shapeAtFirst, type ShapeView } from './shape';
 import { pour } from './pour';
-import { ramp } from './ramp';
-import { soften } from './soften';
-import { strike } from './strike';
+import { ramp, rampAtFirst, type RampView } from './ramp';
+import { soften, softenAtFirst, type SoftenView } from './soften';
+import { strike, strikeAtFirst, type StrikeView } from './strike';
 import { sweep } from './sweep';
 import type { Tool, ToolId } from './tool';
 import { unfill } from './unfill';
@@ -47,4 +47,17 @@ export const TOOLS: Record<ToolId, Tool> = {
     strike,
     place,
     shape,
+};
+
+/** What tools that can be set to something are set to. */
+export type ToolsView = StrikeView & ShapeView & BlockView & AreaView & RampView & SoftenView & DragView;
+
+export const toolsAtFirst: ToolsView = {
+    ...strikeAtFirst,
+    ...shapeAtFirst,
+    ...blockAtFirst,
+    ...areaAtFirst,
+    ...rampAtFirst,
+    ...softenAtFirst,
+    ...dragAtFirst,
 };

@@ -4,6 +4,9 @@ import { lineOf, squared } from '../model/shapes';
 import { drawLines } from '../surface/overlays';
 import { may } from './may';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
+import { Grain, Taper, Weight } from '../options/brush';
+import { ShapeChoice } from '../options/shapes';
+import type { Shape } from '../model/shapes';
 
 /** Screen pixels round a place that belong to it. */
 const REACH = 9;
@@ -14,13 +17,31 @@ const SENTENCES = {
     ellipse: 'An ellipse from corner to corner; with Shift a circle',
 };
 
+export interface ShapeView {
+    /** What the shape tool makes. */
+    shape: Shape;
+}
+
+export const shapeAtFirst: ShapeView = { shape: 'corners' };
+
 export const shape: Tool = {
     id: 'shape',
     name: 'Shape',
     key: 'B',
     what: 'Corners, smooth curves, ellipses',
     cursor: 'crosshair',
-    options: ['shape', 'weight', 'taper', 'grain', 'axis'],
+    options: [ShapeChoice, Weight, Taper, Grain],
+    isMirrored: true,
+    /** The shape so far, with every place that was set. */
+    overlay({ context, toScreen, bench, isBusy }) {
+        const { draft, shape: made, overlays } = bench.view;
+        if (draft.length === 0 || isBusy || !overlays) return;
+        const line = lineOf(made, draft);
+        drawLines(context, toScreen, [
+            ...(line === null ? [] : [{ points: line }]),
+            ...draft.map(({ x, y }) => ({ points: [[x, y, 1] as InkPointData] })),
+        ]);
+    },
     sentence: ({ view }) => `${SENTENCES[view.shape]}${view.axis === null ? '' : '. The mirror is on'}`,
     begin(host, point) {
         if (!may(host, 'colour')) return null;

@@ -5,6 +5,16 @@ import { rounded } from './layerPreview';
 import { pointOf, strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { softenPass } from '../../page/ops/paint/softenPass';
+import { Size, Softness, Within } from '../options/brush';
+
+export interface SoftenView {
+    /** Px that a softened edge takes to either side. */
+    softness: number;
+    /** Whether edges that lie where regions meet stay as they are when others are softened. */
+    isSoftApart: boolean;
+}
+
+export const softenAtFirst: SoftenView = { softness: 12, isSoftApart: false };
 
 export const soften: Tool = {
     id: 'soften',
@@ -12,7 +22,8 @@ export const soften: Tool = {
     key: 'S',
     what: 'Brush over an edge to make it soft; where paint meets the border of its figure it stays',
     cursor: 'ring',
-    options: ['size', 'softness', 'within', 'axis'],
+    options: [Size, Softness, Within],
+    isMirrored: true,
     sentence: (bench) => strokeSentence(bench, false).replace('Painting', 'Softening'),
     begin(host, start) {
         const aim = passAt(host, start);

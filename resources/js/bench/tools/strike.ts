@@ -9,9 +9,18 @@ import { may } from './may';
 import { OutlineGesture } from './outline';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
 import { drawInk } from '../../page/ops/ink/drawInk';
+import { Cut } from '../options/brush';
 
 /** Screen pixels by which a line may be missed. */
 const REACH = 5;
+
+export interface StrikeView {
+    /** Whether Strike erases parts of lines, and how wide, px. */
+    isCutting: boolean;
+    cut: number;
+}
+
+export const strikeAtFirst: StrikeView = { isCutting: false, cut: 30 };
 
 export const strike: Tool = {
     id: 'strike',
@@ -19,7 +28,7 @@ export const strike: Tool = {
     key: 'T',
     what: 'Take lines away, whole or in parts',
     cursor: 'crosshair',
-    options: ['cut'],
+    options: [Cut],
     sentence: ({ view }) =>
         view.isCutting
             ? `Erasing parts of lines that were drawn here, ${view.cut} px wide; scanned lines stay`

@@ -1,5 +1,8 @@
 /** What a tool is. A new tool is a file beside this one, a line in the registry, and its name in a stage. */
-import type { BenchModel } from '../model/model';
+import type { ComponentType } from 'react';
+import type { DrawingData } from '../../api/generated';
+import type { Trial } from '../model/inkModel';
+import type { BenchModel, BenchView } from '../model/model';
 import type { View } from '../surface/viewport';
 
 export type ToolId =
@@ -66,28 +69,17 @@ export interface Gesture {
     overlay?(context: CanvasRenderingContext2D, toScreen: DOMMatrix): void;
 }
 
-/** What the strip offers for a tool. */
-export type ToolOption =
-    | 'brush'
-    | 'size'
-    | 'opacity'
-    | 'flow'
-    | 'steady'
-    | 'weight'
-    | 'taper'
-    | 'grain'
-    | 'axis'
-    | 'shape'
-    | 'cut'
-    | 'shapeUse'
-    | 'blockWith'
-    | 'areaWith'
-    | 'rampForm'
-    | 'rampThrough'
-    | 'softness'
-    | 'strength'
-    | 'within'
-    | 'lifted';
+/** What a tool that is in hand may draw over the page, in screen pixels. */
+export interface Paper {
+    context: CanvasRenderingContext2D;
+    toScreen: DOMMatrix;
+    bench: BenchModel;
+    view: View;
+    /** Whether a gesture of it is under way, which has an overlay of its own. */
+    isBusy: boolean;
+    /** Draws the original of a drawing through the page, as settings that are tried would lay it; null: as it lies. */
+    drawOriginal(drawing: DrawingData, trial: Trial | null, opacity: number): void;
+}
 
 export interface Tool {
     id: ToolId;
@@ -96,7 +88,14 @@ export interface Tool {
     key: string;
     what: string;
     cursor: 'grab' | 'crosshair' | 'ring';
-    options: ToolOption[];
+    /** What it can be set to, in the order in which the strip shows them. */
+    options: ComponentType[];
+    /** Whether what it draws is drawn again on the other side of the mirror axis. */
+    isMirrored?: true;
+    /** Px of the page that its ring is wide; as wide as the brush where it does not say. */
+    ring?(view: BenchView): number;
+    /** What shows of it as long as it is in hand. */
+    overlay?(paper: Paper): void;
     /** Read out under the canvas: what the hand will do. */
     sentence(bench: BenchModel): string;
     /** Enter: a shape that is set corner by corner is whole. */

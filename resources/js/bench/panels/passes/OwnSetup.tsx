@@ -1,9 +1,9 @@
 /** A setup that the series has kept: given away, changed, deleted. */
 import { useEffect, useState } from 'react';
+import { seriesOutbox } from '../../../page/seriesOutbox';
 import { api } from '../../../api/client';
 import { MOST, type PassData, type SetupFollowerState, type SetupPass, type SetupState } from '../../../api/generated';
 import { isGoing } from '../../../api/tasks';
-import { randomId } from '../../../page/ids';
 import { mayColour } from '../../../page/store';
 import { Tick } from '../../../ui/Tick';
 import { TaskLine } from '../../../ui/TaskLine';
@@ -47,7 +47,13 @@ export function OwnSetup({ setup, passes, onChange }: OwnProps) {
                 <button
                     className="act"
                     disabled={!may}
-                    onClick={() => onChange(api.deleteSetup(series, setup.id, randomId(20)))}
+                    onClick={() =>
+                        onChange(
+                            seriesOutbox(series)
+                                .apply('setup.retire', { setup: setup.id })
+                                .then(({ shown }) => shown),
+                        )
+                    }
                 >
                     Delete it
                 </button>
@@ -85,12 +91,10 @@ function ChangeSetup({ setup, hung, others, onChange }: ChangeSetupProps) {
     const change = async (): Promise<SetupState[]> => {
         const marks = await marksNow();
         const added = joining.map(([id, pass]) => asSetup(pass, marks.get(id) ?? null, roughKind(id, pass.figure)));
-        const setups = await api.changeSetup(
-            series,
-            setup.id,
-            [...changedTo(setup, hung, marks), ...added],
-            randomId(20),
-        );
+        const { shown: setups } = await seriesOutbox(series).apply('setup.change', {
+            setup: setup.id,
+            passes: [...changedTo(setup, hung, marks), ...added],
+        });
         const ids = joining.map(([id]) => id);
         if (ids.length > 0)
             session.apply(joinSetup({ passes: ids, setup: setup.id, first: setup.passes.length, marked: labels }));
@@ -148,8 +152,10 @@ function Followers({ setup, before, onDone }: FollowersProps) {
     }, [series, setup.id, session]);
     if (all === null) return null;
     const meant = all.map(({ page }) => page).filter((page) => !left.includes(page));
-    const follow = (): void =>
-        void api.followSetup(series, setup.id, meant, before).then(begin, (error: unknown) => session.report(error));
+    const follow = (): void => {
+        const asked = { setup: setup.id, pages: meant, known: before.length, before };
+        void api.beginForSeries(series, 'follow', asked).then(begin, (error: unknown) => session.report(error));
+    };
     return (
         <fieldset className="flex flex-col gap-1 border border-base-300 px-2 pb-2 text-[13px]">
             <legend className="quiet px-1">Who follows {setup.name}</legend>

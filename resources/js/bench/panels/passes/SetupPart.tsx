@@ -1,8 +1,9 @@
 /** Stacks of passes that are hung with one press, and kept for the next time. */
 import { useEffect, useState } from 'react';
+import type { SeriesOpInput } from '../../../api/seriesOps';
+import { seriesOutbox } from '../../../page/seriesOutbox';
 import { api } from '../../../api/client';
 import { MOST, type PassData, type ScopeData, type SetupState } from '../../../api/generated';
-import { randomId } from '../../../page/ids';
 import { mayColour } from '../../../page/store';
 import type { Target } from '../../../page/target';
 import { Fold } from '../../../ui/Fold';
@@ -128,6 +129,8 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
         if (labels.length === 0) return ids.map(() => null);
         return (await session.answer(api.marks(session.view.id, ids, labels)))?.marks ?? null;
     };
+    const added = async (input: SeriesOpInput<'setup.keep'>): Promise<SetupState[]> =>
+        (await seriesOutbox(series).apply('setup.keep', input)).shown;
     const keep = async (): Promise<void> => {
         if (name.trim() === '' || kept.length === 0) return;
         const marks = await marksIn(kept.map(([id]) => id));
@@ -136,11 +139,11 @@ function KeepSetup({ passes, figure, onChange }: ChangeProps & { passes: [string
             .map(([id, pass], i) => asSetup(pass, marks[i], roughKind(id, figure)))
             // Of a thing that is picked, only the passes that do something there.
             .filter(({ marks: painted, rough }) => labels.length === 0 || painted !== null || rough !== null);
-        onChange(api.keepSetup(series, name.trim(), list, randomId(20)));
+        onChange(added({ name: name.trim(), passes: list }));
         setName('');
     };
     const take = async (file: File | undefined): Promise<void> => {
-        if (file !== undefined) onChange(api.takeSetup(series, await file.text(), randomId(20)));
+        if (file !== undefined) onChange(added({ text: await file.text() }));
     };
     return (
         <>

@@ -1,7 +1,7 @@
 /** What can be done with paint that was drawn round. */
-import { mayColour } from '../page/store';
-import { passFor } from '../page/target';
-import { useBench, useBenchModel, usePage, useTarget } from './model/context';
+import { mayColour } from '../../page/store';
+import { passFor } from '../../page/target';
+import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
 
 export function Lifted() {
     const bench = useBenchModel();

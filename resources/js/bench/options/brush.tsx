@@ -1,10 +1,10 @@
 /** What a brush in hand, or a pen that inks, is set to. */
-import { TIP_RANGES } from '../api/generated';
-import { Slide } from '../ui/Slide';
-import { Tick } from '../ui/Tick';
-import { useBench, useBenchModel } from './model/context';
-import { tipOf } from './model/paintModel';
-import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from './model/limits';
+import { TIP_RANGES } from '../../api/generated';
+import { Slide } from '../../ui/Slide';
+import { Tick } from '../../ui/Tick';
+import { useBench, useBenchModel } from '../model/context';
+import { tipOf } from '../model/paintModel';
+import { HEAVIEST_LINE, LARGEST_BRUSH, STEADIEST } from '../model/limits';
 
 /** The slider runs by the root of the size: small brushes need fine steps. */
 export function Size() {
@@ -177,5 +177,21 @@ export function Cut() {
                 />
             )}
         </>
+    );
+}
+
+/** Whether paint keeps to one region. */
+export function Within() {
+    const bench = useBenchModel();
+    const isOn = useBench((view) => view.isWithin);
+    return (
+        <Tick
+            className="text-[13px]"
+            title="Paint stays inside the region it begins in"
+            checked={isOn}
+            onChange={(isWithin) => bench.set({ isWithin })}
+        >
+            in one region
+        </Tick>
     );
 }

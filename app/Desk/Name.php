@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Requests;
+namespace App\Desk;
 
 use Awning\Core\Page\Bounds;
 use Closure;

@@ -1,14 +1,14 @@
 /** A brush made from another: its tip, how that follows the hand, a picture that is brought; kept with the series. */
 import { useState } from 'react';
-import type { OwnBrush } from '../api/client';
-import { TIP_KINDS, TIP_RANGES, type BoxedBrush, type TipData, type TipKind } from '../api/generated';
-import { mayColour } from '../page/store';
-import { Choice } from '../ui/Choice';
-import { CurveField } from '../ui/CurveField';
-import { Slide } from '../ui/Slide';
-import { Tick } from '../ui/Tick';
+import { TIP_KINDS, TIP_RANGES, type BoxedBrush, type TipData, type TipKind } from '../../api/generated';
+import { mayColour } from '../../page/store';
+import type { OwnBrush } from '../../api/seriesOps';
+import { Choice } from '../../ui/Choice';
+import { CurveField } from '../../ui/CurveField';
+import { Slide } from '../../ui/Slide';
+import { Tick } from '../../ui/Tick';
 import { BrushSample } from './BrushSample';
-import { useBenchModel, usePage, useSession } from './model/context';
+import { useBenchModel, usePage, useSession } from '../model/context';
 
 const KINDS: Record<TipKind, string> = {
     round: 'round',

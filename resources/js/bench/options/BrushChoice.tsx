@@ -1,10 +1,10 @@
 /** The brushes there are, each with a stroke it makes; and the way to one's own. */
 import { ChevronUp } from 'lucide-react';
 import { useState } from 'react';
-import type { BoxedBrush } from '../api/generated';
+import type { BoxedBrush } from '../../api/generated';
 import { BrushMaker } from './BrushMaker';
 import { BrushSample } from './BrushSample';
-import { useBench, useBenchModel, usePage } from './model/context';
+import { useBench, useBenchModel, usePage } from '../model/context';
 
 export function BrushChoice() {
     const bench = useBenchModel();

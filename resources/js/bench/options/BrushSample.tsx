@@ -1,8 +1,8 @@
 /** A stroke a brush makes. */
 import { useEffect, useRef } from 'react';
-import type { BoxedBrush } from '../api/generated';
-import { SIDE } from '../picture/compose';
-import { previewOf } from '../picture/dabs';
+import type { BoxedBrush } from '../../api/generated';
+import { SIDE } from '../../picture/compose';
+import { previewOf } from '../../picture/dabs';
 
 const WIDTH = 112;
 const HEIGHT = 28;

@@ -1,11 +1,10 @@
 /** What is drawn with a tool that lays shapes or ramps, and what becomes of it. */
-import { RAMP_FORMS, SHAPE_USES, type RampForm, type ShapeUse } from '../api/generated';
-import { Choice } from '../ui/Choice';
-import { Tick } from '../ui/Tick';
-import { useBench, useBenchModel } from './model/context';
-import { AREA_WITH, type AreaWith } from './model/paintModel';
-import { BLOCK_WITH, type BlockWith } from './model/flatsModel';
-import { SHAPES, type Shape } from './model/shapes';
+import { RAMP_FORMS, SHAPE_USES, type RampForm, type ShapeUse } from '../../api/generated';
+import { Choice } from '../../ui/Choice';
+import { Tick } from '../../ui/Tick';
+import { useBench, useBenchModel } from '../model/context';
+import { AREA_WITH, BLOCK_WITH, type AreaWith, type BlockWith } from '../tools/ways';
+import { SHAPES, type Shape } from '../model/shapes';
 
 const SHAPE_NAMES: Record<Shape, string> = { corners: 'corners', curve: 'smooth curve', ellipse: 'ellipse' };
 
