@@ -41,8 +41,20 @@ function bench_flats(Plane $ink): array
     $began = hrtime(true);
     $flats = $finder->find($ink);
     $partition = (hrtime(true) - $began) / 1e6;
-    $apply(new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), $flats));
-    $bridges = array_keys(array_filter((new Sheet($source))->all(Bridge::class), fn (Bridge $bridge): bool => $bridge->kind->isMade()));
+    $apply(
+        new LayInk(
+            'Import',
+            PlacedDrawing::of(
+                new CleanScan($ink, new Levels(20, 200), $ink),
+                new CleanSettings,
+                new DrawingSource(0, 'Scan', 300),
+            ),
+            $flats,
+        ),
+    );
+    $bridges = array_keys(
+        array_filter((new Sheet($source))->all(Bridge::class), fn (Bridge $bridge): bool => $bridge->kind->isMade()),
+    );
     $one = [];
     foreach (array_slice($bridges, 0, 24) as $number) {
         foreach (['refused', 'kept'] as $kind) {
@@ -53,22 +65,44 @@ function bench_flats(Plane $ink): array
     $boxes = [];
     foreach (range(0, 6) as $i) {
         [$left, $top] = [300 + 97 * $i, 400 + 53 * $i];
-        $boxes[] = $apply(OpKinds::read('flats.shape', ['use' => 'add', 'outline' => [[$left, $top], [$left + 1000, $top + 40], [$left + 1040, $top + 1000], [$left, $top + 1000]], 'figure' => 1, 'material' => 20 + $i]));
+        $boxes[] = $apply(
+            OpKinds::read('flats.shape', [
+                'use' => 'add',
+                'outline' => [
+                    [$left, $top],
+                    [$left + 1000, $top + 40],
+                    [$left + 1040, $top + 1000],
+                    [$left, $top + 1000],
+                ],
+                'figure' => 1,
+                'material' => 20 + $i,
+            ]),
+        );
     }
     sort($boxes);
     [$labels, $lines] = bench_cells();
     $graph = RegionGraph::of($labels, $lines);
     $dabs = [];
     foreach (range(1, 60) as $i) {
-        $dabs[31 * $i] = [1 + $i % 12 => 40];
+        $dabs[31 * $i] = [1 + ($i % 12) => 40];
     }
     $spread = median(9, fn () => (new CueSpread($graph))->spread($dabs, $graph->regions()));
     $regions = new Labels($ink->width, $ink->height, $flats->labels->data);
     $beside = median(3, fn () => RegionGraph::of($regions, $ink));
 
     return [
-        ['bridges and regions of a 16 MP page', $partition, '', sprintf('%d regions, %d bridges', count($flats->regions), count($flats->bridges))],
-        ['one bridge taken away or put back there', $one[intdiv(count($one), 2)], '≤ 80 ms', sprintf('median of %d; the slowest %d ms', count($one), end($one))],
+        [
+            'bridges and regions of a 16 MP page',
+            $partition,
+            '',
+            sprintf('%d regions, %d bridges', count($flats->regions), count($flats->bridges)),
+        ],
+        [
+            'one bridge taken away or put back there',
+            $one[intdiv(count($one), 2)],
+            '≤ 80 ms',
+            sprintf('median of %d; the slowest %d ms', count($one), end($one)),
+        ],
         ['1 MP blocked in by a loop there', $boxes[intdiv(count($boxes), 2)], '', 'median of 7'],
         ['60 cues spread over 2 000 regions', $spread, '≤ 150 ms', 'which regions lie beside each other is known'],
         ['which regions of the page lie beside each other', $beside, '', 'once for each state of the flats'],
@@ -83,7 +117,7 @@ function bench_cells(): array
         $row = $ink = '';
         for ($cell = 0; $cell < 50; $cell++) {
             $row .= str_repeat(pack('n', 1 + intdiv($y, 20) * 50 + $cell), 20);
-            $ink .= str_repeat("\0", 18).str_repeat(chr(40 + 37 * ($cell + $y) % 200), 2);
+            $ink .= str_repeat("\0", 18).str_repeat(chr(40 + ((37 * ($cell + $y)) % 200)), 2);
         }
         $labels .= $row;
         $lines .= $ink;

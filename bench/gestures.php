@@ -43,7 +43,8 @@ final readonly class FinishedPage
         $graph = (new PageRegions($page))->graph();
         $beside = [];
         foreach (array_keys($materials) as $label) {
-            $beside[$label] = array_keys(array_filter($graph->neighbours($label), fn (int $border): bool => $border >= PASSABLE));
+            $isPassable = fn (int $border): bool => $border >= PASSABLE;
+            $beside[$label] = array_keys(array_filter($graph->neighbours($label), $isPassable));
         }
 
         return new self($materials, $beside);
@@ -101,13 +102,15 @@ function sweeps_over_filled(FinishedPage $page): int
 {
     $crossed = [];
     $count = 0;
-    for ($left = array_unique(array_values($page->materials)); $left !== []; $left = array_values(array_diff($left, [$next]))) {
+    $left = array_unique(array_values($page->materials));
+    for (; $left !== []; $left = array_values(array_diff($left, [$next]))) {
         $of = [];
         foreach ($left as $material) {
             $of[$material] = $page->sweeps($material, $crossed);
         }
         // Of materials that take equally many the one that fills most.
-        uasort($of, fn (array $a, array $b): int => count($a) <=> count($b) ?: count(array_merge(...$b)) <=> count(array_merge(...$a)));
+        $filled = fn (array $sweeps): int => count(array_merge(...$sweeps));
+        uasort($of, fn (array $a, array $b): int => count($a) <=> count($b) ?: $filled($b) <=> $filled($a));
         $next = (int) array_key_first($of);
         $count += count($of[$next]);
         $crossed += array_fill_keys(array_merge(...$of[$next]), true);
@@ -118,7 +121,9 @@ function sweeps_over_filled(FinishedPage $page): int
 
 function sweeps_alone(FinishedPage $page): int
 {
-    return array_sum(array_map(fn (int $material): int => count($page->sweeps($material, [])), array_unique($page->materials)));
+    $sweeps = fn (int $material): int => count($page->sweeps($material, []));
+
+    return array_sum(array_map($sweeps, array_unique($page->materials)));
 }
 
 $rows = '';

@@ -19,7 +19,12 @@ function openPage(int $page, bool $holds = true): Browser
     $browser->visit("/bench/$page");
     $browser->until('window.awning?.session.view.'.($holds ? 'held' : 'revision > 0'), 'the page', 90);
     $browser->press('Light');
-    $browser->until('window.awning.session.tiles.queue.length + window.awning.session.tiles.fetching === 0 && window.awning.session.tiles.bytes.size > 0', 'all tiles in view', 60);
+    $browser->until(
+        'window.awning.session.tiles.queue.length + window.awning.session.tiles.fetching === 0 && '
+            .'window.awning.session.tiles.bytes.size > 0',
+        'all tiles in view',
+        60,
+    );
 
     return $browser;
 }

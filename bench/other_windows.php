@@ -16,7 +16,8 @@ require __DIR__.'/open_page.php';
 const TONE = 'window.awning.session.view.palette.figures.flatMap((figure) => figure.materials).find((one) => one.name === "oilskin")';
 
 /** Changes the base of a material and keeps it; tells when, by the clock of the machine. */
-const CHANGE = 'const tone = arguments[0]; void window.awning.session.palette.pin('.TONE.', "base", tone); return Date.now();';
+const CHANGE =
+    'const tone = arguments[0]; void window.awning.session.palette.pin('.TONE.', "base", tone); return Date.now();';
 
 /** Waits for it. */
 const WAIT = <<<'JS'

@@ -19,7 +19,12 @@ require __DIR__.'/../vendor/autoload.php';
 
 [, $page, $input] = $argv;
 $task = Task::query()->create([
-    'page_id' => (int) $page, 'user_id' => User::query()->firstOrFail()->id, 'kind' => 'rough', 'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting',
+    'page_id' => (int) $page,
+    'user_id' => User::query()->firstOrFail()->id,
+    'kind' => 'rough',
+    'state' => 'waiting',
+    'progress' => 0,
+    'message' => 'Waiting',
     'input' => json_decode($input, true), 'lease' => 'benchlease0000',
 ]);
 config(['awning.lease_seconds' => 9999]);

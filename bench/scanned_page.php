@@ -29,11 +29,17 @@ function bench_scanned_page(string $scan): array
     $series = Series::query()->create(['name' => 'Bench']);
     $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
     Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => Role::Owner]);
-    $page = Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])->refresh();
+    $page = Page::query()
+        ->create(['series_id' => $series->id, 'number' => 1, 'title' => 'One'])
+        ->refresh();
     $settings = new CleanSettings(turn: 0.0);
     $clean = (new ScanCleaner)->clean((new ImageReader)->read($scan)->channels(), $settings);
     $flats = (new FlatsFinder)->find($clean->ink);
-    (new PageDesk)->apply($page, $user, new LayInk('Import', PlacedDrawing::of($clean, $settings, new DrawingSource(0, 'Scan', 300)), $flats));
+    (new PageDesk)->apply(
+        $page,
+        $user,
+        new LayInk('Import', PlacedDrawing::of($clean, $settings, new DrawingSource(0, 'Scan', 300)), $flats),
+    );
 
     return [$page, $user, $flats];
 }

@@ -64,14 +64,33 @@ foreach (MATERIALS as $name) {
         usleep(300_000);
     }
     $all = [...$all, ...$changes];
-    printf("%-10s %s\n", $name, implode('  ', array_map(fn (array $change): string => sprintf('%d fr %.0f ms, whole %d fr %.0f ms %d t', ...$change), $changes)));
+    printf(
+        "%-10s %s\n",
+        $name,
+        implode(
+            '  ',
+            array_map(
+                fn (array $change): string => sprintf('%d fr %.0f ms, whole %d fr %.0f ms %d t', ...$change),
+                $changes,
+            ),
+        ),
+    );
 }
 foreach (['drawn' => [0, 1], 'to the last pixel' => [2, 3]] as $what => [$frame, $time]) {
     [$frames, $times] = [array_column($all, $frame), array_column($all, $time)];
     sort($times);
     sort($frames);
     $middle = intdiv(count($times), 2);
-    printf("%s: %.0f–%.0f ms, median %.0f; frames %d–%d, median %d\n", $what, $times[0], end($times), $times[$middle], $frames[0], end($frames), $frames[$middle]);
+    printf(
+        "%s: %.0f–%.0f ms, median %.0f; frames %d–%d, median %d\n",
+        $what,
+        $times[0],
+        end($times),
+        $times[$middle],
+        $frames[0],
+        end($frames),
+        $frames[$middle],
+    );
 }
 $browser->visit('/');
 $browser->close();

@@ -25,16 +25,32 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
         $middleware->append(FiniteNumbers::class);
         // Only the names it is reached by: what a request calls us is not repeated in links.
-        $middleware->trustHosts(at: fn (): array => ['^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$', '^localhost$', '^127\\.0\\.0\\.1$'], subdomains: false);
+        $middleware->trustHosts(
+            at: fn (): array => [
+                '^'.preg_quote((string) parse_url((string) config('app.url'), PHP_URL_HOST)).'$',
+                '^localhost$',
+                '^127\\.0\\.0\\.1$',
+            ],
+            subdomains: false,
+        );
         $middleware->redirectGuestsTo(fn (): string => rtrim((string) config('app.url'), '/').'/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
+        );
         $exceptions->dontReport([OpRefused::class, UnreadableImage::class, Conflict::class, NotKept::class]);
-        $exceptions->render(fn (NotFoundHttpException $error, Request $request) => $request->is('api/*')
-            ? response()->json(['message' => 'This is not here, or no longer. Go back to the shelf and open it from there.'], 404)
-            : null);
-        $exceptions->render(fn (OpRefused|UnreadableImage|NotKept $error) => response()->json(['message' => $error->getMessage()], 422));
+        $exceptions->render(
+            fn (NotFoundHttpException $error, Request $request) => $request->is('api/*')
+                ? response()->json(
+                    ['message' => 'This is not here, or no longer. Go back to the shelf and open it from there.'],
+                    404,
+                )
+                : null,
+        );
+        $exceptions->render(
+            fn (OpRefused|UnreadableImage|NotKept $error) => response()->json(['message' => $error->getMessage()], 422),
+        );
     })
     ->create();
 

@@ -32,7 +32,9 @@ function layered(string $path): Picture
 
 [, $image, $out, $number] = $argv;
 try {
-    $picture = OpenRasterFile::is($image) ? layered($image) : (new ImageReader)->read($image, in_array('cut', $argv, true), (int) $number);
+    $picture = OpenRasterFile::is($image)
+        ? layered($image)
+        : (new ImageReader)->read($image, in_array('cut', $argv, true), (int) $number);
 } catch (UnreadableImage $error) {
     echo json_encode(['message' => $error->getMessage(), 'share' => $error instanceof CutShort ? $error->share : null]);
     exit($error instanceof CutShort ? 4 : 3);
@@ -43,10 +45,21 @@ if (! $paint->isOpaque()) {
     $planes[] = $paint->alpha;
 }
 $file = fopen($out, 'w');
-$head = json_encode(['width' => $paint->width, 'height' => $paint->height, 'grey' => $picture->grey, 'dpi' => $picture->dpi, 'pictures' => $picture->pictures, 'planes' => count($planes)])."\n";
+$head =
+    json_encode([
+        'width' => $paint->width,
+        'height' => $paint->height,
+        'grey' => $picture->grey,
+        'dpi' => $picture->dpi,
+        'pictures' => $picture->pictures,
+        'planes' => count($planes),
+    ])."\n";
 foreach ([$head, ...$planes] as $part) {
     if ($file === false || fwrite($file, $part) !== strlen($part)) {
-        echo json_encode(['message' => 'There is no room to open the image. Free some and try again.', 'share' => null]);
+        echo json_encode([
+            'message' => 'There is no room to open the image. Free some and try again.',
+            'share' => null,
+        ]);
         exit(3);
     }
 }

@@ -34,7 +34,11 @@ abstract class TestCase extends BaseTestCase
 
     protected function person(string $name, Series $series, ?Role $role = Role::Colourist): User
     {
-        $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@awning.example', 'password' => "secret of $name"]);
+        $user = User::query()->create([
+            'name' => $name,
+            'email' => strtolower($name).'@awning.example',
+            'password' => "secret of $name",
+        ]);
         if ($role !== null) {
             Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => $role]);
         }
@@ -47,9 +51,20 @@ abstract class TestCase extends BaseTestCase
     {
         $series = Series::query()->create(['name' => $name]);
         $figure = Figure::query()->create(['series_id' => $series->id, 'name' => 'Oda Brack', 'depth' => 1]);
-        $material = Material::query()->create(['figure_id' => $figure->id, 'name' => 'oilskin', 'place' => 1, 'pinned' => ['base' => '#e0a93a']]);
+        $material = Material::query()->create([
+            'figure_id' => $figure->id,
+            'name' => 'oilskin',
+            'place' => 1,
+            'pinned' => ['base' => '#e0a93a'],
+        ]);
 
-        return [$series->refresh(), Page::query()->create(['series_id' => $series->id, 'number' => 1, 'title' => 'Noon'])->refresh(), $material];
+        return [
+            $series->refresh(),
+            Page::query()
+                ->create(['series_id' => $series->id, 'number' => 1, 'title' => 'Noon'])
+                ->refresh(),
+            $material,
+        ];
     }
 
     /** Three boxes side by side on tinted paper, at 300 dpi: a scan small enough for tests. */
@@ -60,9 +75,15 @@ abstract class TestCase extends BaseTestCase
             $row = str_repeat(chr(235 - intdiv($y, 20)), $width);
             foreach ([[40, 200], [220, 380], [400, 560]] as [$left, $right]) {
                 if ($y >= 60 && $y < 340) {
-                    $row = $y < 65 || $y >= 335
-                        ? substr_replace($row, str_repeat(chr(18), $right - $left), $left, $right - $left)
-                        : substr_replace(substr_replace($row, str_repeat(chr(18), 5), $left, 5), str_repeat(chr(18), 5), $right - 5, 5);
+                    $row =
+                        $y < 65 || $y >= 335
+                            ? substr_replace($row, str_repeat(chr(18), $right - $left), $left, $right - $left)
+                            : substr_replace(
+                                substr_replace($row, str_repeat(chr(18), 5), $left, 5),
+                                str_repeat(chr(18), 5),
+                                $right - 5,
+                                5,
+                            );
                 }
             }
             $data .= $row;
@@ -84,7 +105,12 @@ abstract class TestCase extends BaseTestCase
     protected function import(Page $page, User $user): void
     {
         $this->hold($page, $user)->assertOk();
-        $task = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $this->upload($this->scanBytes())])->assertStatus(202)->json('id');
+        $task = $this->post("/api/pages/$page->id/tasks/import", [
+            'lease' => self::LEASE,
+            'scan' => $this->upload($this->scanBytes()),
+        ])
+            ->assertStatus(202)
+            ->json('id');
         $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
     }
 
@@ -97,15 +123,28 @@ abstract class TestCase extends BaseTestCase
      */
     protected function cleaning(Page $page, array $clean, array $place = []): array
     {
-        $size = (new PageStore($page))->record(RecordKind::Page, 'page')?->toData() ?? ['width' => 100, 'height' => 100];
+        $size = (new PageStore($page))->record(RecordKind::Page, 'page')?->toData() ?? [
+            'width' => 100,
+            'height' => 100,
+        ];
 
-        return ['lease' => self::LEASE, 'drawing' => LayInk::FIRST, 'clean' => $clean, 'place' => $place + ['x' => $size['width'] / 2, 'y' => $size['height'] / 2]];
+        return [
+            'lease' => self::LEASE,
+            'drawing' => LayInk::FIRST,
+            'clean' => $clean,
+            'place' => $place + ['x' => $size['width'] / 2, 'y' => $size['height'] / 2],
+        ];
     }
 
     /** @param  array<string, mixed>  $op */
     protected function op(Page $page, array $op, ?int $base = null, string $lease = self::LEASE): TestResponse
     {
-        return $this->postJson("/api/pages/$page->id/ops", ['id' => self::opId(), 'base' => $base ?? $page->refresh()->revision, 'lease' => $lease, 'op' => $op]);
+        return $this->postJson("/api/pages/$page->id/ops", [
+            'id' => self::opId(),
+            'base' => $base ?? $page->refresh()->revision,
+            'lease' => $lease,
+            'op' => $op,
+        ]);
     }
 
     protected static function opId(): string
@@ -115,22 +154,42 @@ abstract class TestCase extends BaseTestCase
 
     protected function undo(Page $page, string $verb = 'undo'): TestResponse
     {
-        return $this->postJson("/api/pages/$page->id/$verb", ['id' => self::opId(), 'lease' => self::LEASE, 'base' => $page->refresh()->revision]);
+        return $this->postJson("/api/pages/$page->id/$verb", [
+            'id' => self::opId(),
+            'lease' => self::LEASE,
+            'base' => $page->refresh()->revision,
+        ]);
     }
 
     /** @return array<string, mixed> */
     protected function fillOp(Material $material, int ...$labels): array
     {
-        return ['kind' => 'fill', 'labels' => array_values($labels), 'figure' => $material->figure_id, 'material' => $material->id];
+        return [
+            'kind' => 'fill',
+            'labels' => array_values($labels),
+            'figure' => $material->figure_id,
+            'material' => $material->id,
+        ];
     }
 
     /** @return array<string, mixed> */
     protected function strokeOp(Material $material, string $id = 'shadepass1'): array
     {
         return [
-            'kind' => 'stroke', 'pass' => $id, 'points' => [[100, 100, 1], [180, 160, 0.7]], 'erase' => false,
+            'kind' => 'stroke',
+            'pass' => $id,
+            'points' => [[100, 100, 1], [180, 160, 0.7]],
+            'erase' => false,
             'brush' => ['size' => 40, 'hardness' => 1, 'opacity' => 1, 'smoothing' => 0],
-            'make' => ['name' => 'Shade', 'figure' => $material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'mode' => 'normal', 'opacity' => 1],
+            'make' => [
+                'name' => 'Shade',
+                'figure' => $material->figure_id,
+                'kind' => 'tone',
+                'tone' => 'shade',
+                'scope' => ['kind' => 'figure', 'id' => $material->figure_id],
+                'mode' => 'normal',
+                'opacity' => 1,
+            ],
         ];
     }
 

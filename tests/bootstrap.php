@@ -8,17 +8,33 @@ require __DIR__.'/../vendor/autoload.php';
 
 (function (): void {
     $process = (string) getenv('TEST_TOKEN');
-    $own = ['DB_DATABASE' => "awning_test$process", 'AWNING_WORKS' => "var/tmp/test-works$process", 'AWNING_STORAGE' => "var/tmp/test-storage$process"];
+    $own = [
+        'DB_DATABASE' => "awning_test$process",
+        'AWNING_WORKS' => "var/tmp/test-works$process",
+        'AWNING_STORAGE' => "var/tmp/test-storage$process",
+    ];
     foreach ($own as $name => $value) {
         putenv("$name=$value");
         $_ENV[$name] = $_SERVER[$name] = $value;
     }
     $root = dirname(__DIR__);
-    foreach ([$own['AWNING_WORKS'], ...array_map(fn (string $folder): string => "$own[AWNING_STORAGE]/$folder", ['framework/views', 'framework/cache', 'framework/sessions', 'logs'])] as $folder) {
+    foreach (
+        [
+            $own['AWNING_WORKS'],
+            ...array_map(fn (string $folder): string => "$own[AWNING_STORAGE]/$folder", [
+                'framework/views',
+                'framework/cache',
+                'framework/sessions',
+                'logs',
+            ]),
+        ] as $folder
+    ) {
         is_dir("$root/$folder") || mkdir("$root/$folder", 0777, true);
     }
     $socket = (string) getenv('DB_SOCKET');
     if ($process !== '' && $socket !== '' && file_exists($socket)) {
-        (new PDO("mysql:unix_socket=$socket", (string) getenv('DB_USERNAME')))->exec("CREATE DATABASE IF NOT EXISTS $own[DB_DATABASE]");
+        (new PDO("mysql:unix_socket=$socket", (string) getenv('DB_USERNAME')))->exec(
+            "CREATE DATABASE IF NOT EXISTS $own[DB_DATABASE]",
+        );
     }
 })();

@@ -13,7 +13,7 @@ run() { # name, command...
 }
 fixtures() { php core/tests/write_fixtures.php var/fixtures; }
 front() { npm run --silent types && npm run --silent lint && npx --no-install knip && npm run --silent format:check && fixtures && npm run --silent test; }
-static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php artisan awning:types --check; }
+static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php tests/line_lengths.php && php artisan awning:types --check; }
 # In two processes, each with a database and folders of its own (tests/bootstrap.php).
 in_parallel() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
 database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }

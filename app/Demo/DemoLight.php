@@ -60,13 +60,44 @@ final readonly class DemoLight
     public function plans(): void
     {
         $plans = [
-            'Noon on deck' => new LightPlan(new KeyLight(120, 50), new Rgb(0xFF, 0xF1, 0xD6), new Rgb(0x9F, 0xBC, 0xD8), new RoughDials(0.35, 0.06, 0.3, 46, 0, deepSoft: 0.06, ground: 70)),
-            'Lamp at midnight' => new LightPlan(new KeyLight(52, 34), new Rgb(0xFF, 0xE2, 0xA8), new Rgb(0x5E, 0x7C, 0xB0), new RoughDials(0.35, 0.08, 0.42, 60, 9, 0.6, 150, deepSoft: 0.08, castSoft: 12, ground: 60),
-                [new Lamp(0.17, 0.85, 0.2, new Rgb(0xFF, 0xC4, 0x70))], new BackLight(40, new Rgb(0xCF, 0xE0, 0xFF))),
-            'Sea fog' => new LightPlan(new KeyLight(90, 62), new Rgb(0xE6, 0xEC, 0xEE), new Rgb(0xB8, 0xC6, 0xCE), new RoughDials(0.2, 0.5, 0.2, 0, 0, deepSoft: 0.5, ground: 110)),
+            'Noon on deck' => new LightPlan(
+                new KeyLight(120, 50),
+                new Rgb(0xFF, 0xF1, 0xD6),
+                new Rgb(0x9F, 0xBC, 0xD8),
+                new RoughDials(folds: 0.35, soft: 0.06, reach: 0.3, cast: 46, rim: 0, deepSoft: 0.06, ground: 70),
+            ),
+            'Lamp at midnight' => new LightPlan(
+                new KeyLight(52, 34),
+                new Rgb(0xFF, 0xE2, 0xA8),
+                new Rgb(0x5E, 0x7C, 0xB0),
+                new RoughDials(
+                    folds: 0.35,
+                    soft: 0.08,
+                    reach: 0.42,
+                    cast: 60,
+                    rim: 9,
+                    lines: 0.6,
+                    glow: 150,
+                    deepSoft: 0.08,
+                    castSoft: 12,
+                    ground: 60,
+                ),
+                [new Lamp(0.17, 0.85, 0.2, new Rgb(0xFF, 0xC4, 0x70))],
+                new BackLight(40, new Rgb(0xCF, 0xE0, 0xFF)),
+            ),
+            'Sea fog' => new LightPlan(
+                new KeyLight(90, 62),
+                new Rgb(0xE6, 0xEC, 0xEE),
+                new Rgb(0xB8, 0xC6, 0xCE),
+                new RoughDials(folds: 0.2, soft: 0.5, reach: 0.2, cast: 0, rim: 0, deepSoft: 0.5, ground: 110),
+            ),
         ];
         foreach ($plans as $name => $plan) {
-            SeriesLight::query()->create(['series_id' => $this->series->id, 'name' => $name, 'plan' => $plan->toData()]);
+            SeriesLight::query()->create([
+                'series_id' => $this->series->id,
+                'name' => $name,
+                'plan' => $plan->toData(),
+            ]);
         }
     }
 
@@ -82,7 +113,10 @@ final readonly class DemoLight
     {
         $light = $this->stand($page, $plan);
         foreach ($this->figures() as $figure) {
-            foreach ([[self::FLAT, Solid::Flat], ...($isNight ? [[self::SHINING, Solid::Shining]] : [])] as [$materials, $solid]) {
+            foreach ([
+                [self::FLAT, Solid::Flat],
+                ...$isNight ? [[self::SHINING, Solid::Shining]] : [],
+            ] as [$materials, $solid]) {
                 $labels = $this->labelsOf($page, $materials, $figure);
                 if ($labels !== []) {
                     $this->apply($page, OpKinds::read('light.solid', ['labels' => $labels, 'solid' => $solid->value]));
@@ -122,8 +156,14 @@ final readonly class DemoLight
         $this->apply($page, new ChangePass($this->id($oda, 'glint'), $this->values(['opacity' => 0.55])));
         $this->apply($page, new SoftenPass($this->id($oda, 'shade'), 5));
         $cast = new PassSpec('Cast shadow', $oda->id, new ToneContent(Tone::Shade), Scope::figure($oda->id));
-        $brim = array_map(fn (array $place): array => [$at[0] + $scale * $place[0], $at[1] + $scale * $place[1]], self::UNDER_BRIM);
-        $this->apply($page, new PaintShape(new Laying('castbyhand', $cast, inside: $this->labelsOf($page, ['skin'], $oda)), $brim));
+        $brim = array_map(
+            fn (array $place): array => [$at[0] + $scale * $place[0], $at[1] + $scale * $place[1]],
+            self::UNDER_BRIM,
+        );
+        $this->apply(
+            $page,
+            new PaintShape(new Laying('castbyhand', $cast, inside: $this->labelsOf($page, ['skin'], $oda)), $brim),
+        );
     }
 
     private function stand(Page $page, string $plan): LightPlan
@@ -146,9 +186,16 @@ final readonly class DemoLight
     private function rough(Page $page, Figure $figure, LightPlan $light): void
     {
         $solid = $this->labelsOf($page, self::SOLID, $figure);
-        $isThere = array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => $region->figure === $figure->id) !== [];
+        $isThere =
+            array_filter(
+                $this->sheet($page)->all(Region::class),
+                fn (Region $region): bool => $region->figure === $figure->id,
+            ) !== [];
         if ($isThere) {
-            $this->apply($page, (new FigureLight(FigureLight::pageOf($this->sheet($page), $page), $figure))->by($light, $solid));
+            $this->apply(
+                $page,
+                (new FigureLight(FigureLight::pageOf($this->sheet($page), $page), $figure))->by($light, $solid),
+            );
         }
     }
 
@@ -160,7 +207,15 @@ final readonly class DemoLight
     {
         $ids = Material::query()->where('figure_id', $figure->id)->whereIn('name', $materials)->pluck('id')->all();
 
-        return array_map(intval(...), array_keys(array_filter($this->sheet($page)->all(Region::class), fn (Region $region): bool => in_array($region->material, $ids, true))));
+        return array_map(
+            intval(...),
+            array_keys(
+                array_filter(
+                    $this->sheet($page)->all(Region::class),
+                    fn (Region $region): bool => in_array($region->material, $ids, true),
+                ),
+            ),
+        );
     }
 
     private function id(Figure $figure, string $kind): string

@@ -38,7 +38,13 @@ final class DemoLoader
         ['Ida Quill', 'ida@awning.example', Role::Viewer],
     ];
 
-    private const PAGES = [1 => 'The lamp is lit', 2 => 'A stowaway', 3 => 'Tickets, please', 4 => 'All aboard', 5 => 'Fog on the quay'];
+    private const PAGES = [
+        1 => 'The lamp is lit',
+        2 => 'A stowaway',
+        3 => 'Tickets, please',
+        4 => 'All aboard',
+        5 => 'Fog on the quay',
+    ];
 
     /** @var array<int, array{figure: int, material: int}> by class number in the key picture */
     private array $materials = [];
@@ -56,7 +62,10 @@ final class DemoLoader
         $series = Series::query()->create(['name' => 'The Salt Ferry', 'light' => '#ffe9c4']);
         $people = [];
         foreach (self::PEOPLE as [$name, $email, $role]) {
-            $people[] = $user = User::query()->firstOrCreate(['email' => $email], ['name' => $name, 'password' => Str::password(32), 'is_demo' => true]);
+            $people[] = $user = User::query()->firstOrCreate(
+                ['email' => $email],
+                ['name' => $name, 'password' => Str::password(32), 'is_demo' => true],
+            );
             Member::query()->create(['series_id' => $series->id, 'user_id' => $user->id, 'role' => $role]);
         }
         $this->palette($series);
@@ -64,7 +73,9 @@ final class DemoLoader
         (new DemoLight($series, $people[0], $this->desk))->plans();
         foreach (self::PAGES as $number => $title) {
             ($this->say)("Drawing page $number of The Salt Ferry: $title");
-            $page = Page::query()->create(['series_id' => $series->id, 'number' => $number, 'title' => $title])->refresh();
+            $page = Page::query()
+                ->create(['series_id' => $series->id, 'number' => $number, 'title' => $title])
+                ->refresh();
             $this->page($page, $people[0]);
             // The first thing a visitor sees.
             (new ShelfPicture($page->refresh()))->make();
@@ -79,7 +90,12 @@ final class DemoLoader
             $figure = Figure::query()->create(['series_id' => $series->id, 'name' => $name, 'depth' => $depth--]);
             $place = 0;
             foreach ($materials as [$material, $pinned]) {
-                $row = Material::query()->create(['figure_id' => $figure->id, 'name' => $material, 'place' => $place++, 'pinned' => $pinned]);
+                $row = Material::query()->create([
+                    'figure_id' => $figure->id,
+                    'name' => $material,
+                    'place' => $place++,
+                    'pinned' => $pinned,
+                ]);
                 $this->materials[$number++] = ['figure' => $figure->id, 'material' => $row->id];
             }
         }
@@ -90,8 +106,20 @@ final class DemoLoader
     {
         foreach (DemoStudies::all() as $name => $png) {
             $original = (new Originals)->keepBytes($series, $user, $png, $name);
-            $reference = ReferencePicture::query()->create(['series_id' => $series->id, 'original_id' => $original->id, 'name' => $name, 'x' => 350 * ReferencePicture::query()->where('series_id', $series->id)->count(), 'y' => 0]);
-            (new Originals)->withFile($original, fn (string $file) => (new PictureOnBoard($reference))->show((new ImageReader)->read($file), static fn () => null));
+            $reference = ReferencePicture::query()->create([
+                'series_id' => $series->id,
+                'original_id' => $original->id,
+                'name' => $name,
+                'x' => 350 * ReferencePicture::query()->where('series_id', $series->id)->count(),
+                'y' => 0,
+            ]);
+            (new Originals)->withFile(
+                $original,
+                fn (string $file) => (new PictureOnBoard($reference))->show(
+                    (new ImageReader)->read($file),
+                    static fn () => null,
+                ),
+            );
         }
     }
 
@@ -107,7 +135,19 @@ final class DemoLoader
             $settings = new CleanSettings(turn: 0.0);
             $clean = (new ScanCleaner)->clean($picture->channels(), $settings);
             $flats = FlatsFinder::forDpi($picture->dpi)->find($clean->ink);
-            $this->desk->apply($page, $user, new LayInk("Import {$original->name}", PlacedDrawing::of($clean, $settings, new DrawingSource($original->id, $original->name, $picture->dpi)), $flats));
+            $this->desk->apply(
+                $page,
+                $user,
+                new LayInk(
+                    "Import {$original->name}",
+                    PlacedDrawing::of(
+                        $clean,
+                        $settings,
+                        new DrawingSource($original->id, $original->name, $picture->dpi),
+                    ),
+                    $flats,
+                ),
+            );
             if ($page->number !== 3) {
                 $key = $scan->key();
                 $this->fill($page, $user, $flats, $key);

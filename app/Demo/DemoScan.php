@@ -37,7 +37,11 @@ final readonly class DemoScan
         $image->setImageFormat('gray');
         $image->setImageDepth(8);
 
-        return strtr($image->getImageBlob(), Bytes::identity(), Bytes::table(fn (int $grey): int => $grey % 4 === 0 ? intdiv($grey, 4) : 0));
+        return strtr(
+            $image->getImageBlob(),
+            Bytes::identity(),
+            Bytes::table(fn (int $grey): int => $grey % 4 === 0 ? intdiv($grey, 4) : 0),
+        );
     }
 
     private function raster(string $svg): Imagick
@@ -53,9 +57,15 @@ final readonly class DemoScan
     /** Grey noise about the middle, of a little over two levels. */
     private function grain(): Imagick
     {
-        $random = (new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar($this->seed)))->getBytes(PageArt::WIDTH * PageArt::HEIGHT);
+        $random = (new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar($this->seed)))->getBytes(
+            PageArt::WIDTH * PageArt::HEIGHT,
+        );
         // The sum of the bits of a byte is near enough to bell-shaped.
-        $grain = strtr($random, Bytes::identity(), Bytes::table(fn (int $byte): int => 127 + array_sum(array_map(intval(...), str_split(decbin($byte)))) - 4));
+        $grain = strtr(
+            $random,
+            Bytes::identity(),
+            Bytes::table(fn (int $byte): int => 127 + array_sum(array_map(intval(...), str_split(decbin($byte)))) - 4),
+        );
         $image = new Imagick;
         $image->setSize(PageArt::WIDTH, PageArt::HEIGHT);
         $image->setOption('depth', '8');

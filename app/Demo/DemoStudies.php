@@ -17,7 +17,10 @@ final class DemoStudies
     /** @return array<string, string> PNG by name */
     public static function all(): array
     {
-        return ['Harbour at dusk.png' => self::painted(self::dusk(...)), 'Lamp in the fog.png' => self::painted(self::lamp(...))];
+        return [
+            'Harbour at dusk.png' => self::painted(self::dusk(...)),
+            'Lamp in the fog.png' => self::painted(self::lamp(...)),
+        ];
     }
 
     /** @param  callable(float, float): array{float, float, float}  $colour  of a place, both 0..1; parts of 0..255 */
@@ -34,7 +37,16 @@ final class DemoStudies
             }
         }
 
-        return (new PngWriter)->paint(new Paint(self::WIDTH, self::HEIGHT, $planes[0], $planes[1], $planes[2], str_repeat("\xff", self::WIDTH * self::HEIGHT)));
+        return (new PngWriter)->paint(
+            new Paint(
+                self::WIDTH,
+                self::HEIGHT,
+                $planes[0],
+                $planes[1],
+                $planes[2],
+                str_repeat("\xff", self::WIDTH * self::HEIGHT),
+            ),
+        );
     }
 
     /**
@@ -46,9 +58,14 @@ final class DemoStudies
     {
         $sun = max(0.0, 1 - hypot(1.5 * ($x - 0.68), $y - 0.36) / 0.3);
         $wave = $y > 0.55 ? 14 * sin(70 * $x + 130 * $y) * ($y - 0.4) : 0.0;
-        $path = $y > 0.55 ? max(0.0, 1 - abs($x - 0.68) / (0.05 + 0.3 * ($y - 0.5))) * (0.5 + 0.5 * sin(160 * $y)) : 0.0;
+        $path =
+            $y > 0.55 ? max(0.0, 1 - abs($x - 0.68) / (0.05 + 0.3 * ($y - 0.5))) * (0.5 + 0.5 * sin(160 * $y)) : 0.0;
 
-        return [38 + 145 * (1 - $y) + 190 * $sun + $wave + 120 * $path, 54 + 84 * (1 - $y) + 140 * $sun + $wave + 80 * $path, 92 + 56 * (1 - $y) + 40 * $sun + $wave + 20 * $path];
+        return [
+            38 + 145 * (1 - $y) + 190 * $sun + $wave + 120 * $path,
+            54 + 84 * (1 - $y) + 140 * $sun + $wave + 80 * $path,
+            92 + 56 * (1 - $y) + 40 * $sun + $wave + 20 * $path,
+        ];
     }
 
     /**
@@ -63,6 +80,10 @@ final class DemoStudies
         $quay = $y > 0.78 ? -26.0 : 0.0;
         $post = abs($x - 0.3) < 0.008 && $y > 0.34 && $y < 0.82 ? -60.0 : 0.0;
 
-        return [60 + 22 * $y + 190 * $glow + $quay + $post, 76 + 16 * $y + 140 * $glow + $quay + $post, 92 + 8 * $y + 62 * $glow + $quay + $post];
+        return [
+            60 + 22 * $y + 190 * $glow + $quay + $post,
+            76 + 16 * $y + 140 * $glow + $quay + $post,
+            92 + 8 * $y + 62 * $glow + $quay + $post,
+        ];
     }
 }

@@ -21,7 +21,10 @@ final readonly class Name implements ValidationRule
         if (! is_string($value) || trim($value) === '' || mb_strlen($value) > $this->most) {
             $fail("A name has 1 to $this->most characters.");
         } elseif (preg_match(Bounds::NOT_IN_NAMES, $value) !== 0) {
-            $fail('The name holds characters that cannot be seen, such as line breaks or marks that turn the direction of writing. Type it anew.');
+            $fail(
+                'The name holds characters that cannot be seen, such as line breaks or marks that turn the '
+                    .'direction of writing. Type it anew.',
+            );
         }
     }
 }

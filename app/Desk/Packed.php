@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Desk;
 
 /**
- * Results on their way between processes: packed by this process or its copy, so that nothing of them comes from outside.
+ * Results on their way between processes: packed by this process or its copy, so that nothing of them comes from
+ * outside.
  */
 final class Packed
 {

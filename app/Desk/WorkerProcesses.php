@@ -22,7 +22,12 @@ final readonly class WorkerProcesses implements Workers
 
     public function each(array $pieces, callable $work, ?callable $progress = null): array
     {
-        if (count($pieces) < $this->least || PHP_SAPI !== 'cli' || ! function_exists('pcntl_fork') || ! function_exists('posix_kill')) {
+        if (
+            count($pieces) < $this->least ||
+            PHP_SAPI !== 'cli' ||
+            ! function_exists('pcntl_fork') ||
+            ! function_exists('posix_kill')
+        ) {
             return (new OneWorker)->each($pieces, $work, $progress);
         }
         $file = (string) tempnam(sys_get_temp_dir(), 'awning-hand');
@@ -86,7 +91,10 @@ final readonly class WorkerProcesses implements Workers
         exit(1);
     }
 
-    /** @return array<int, mixed> what is there whole: packed by a copy of this process, so that nothing of it comes from outside */
+    /**
+     * @return array<int, mixed> what is there whole: packed by a copy of this process, so that nothing of it comes from
+     *     outside
+     */
     private function read(string $file): array
     {
         $done = [];

@@ -55,7 +55,12 @@ final class Deliver extends LongTask implements ClientTask
         $moment = PageMoment::of($task->onPage());
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);
         $dpi = $size instanceof PageSize ? $size->dpi : throw new OpRefused('The page is empty. Import a scan first.');
-        $picture = $delivery::needsPicture() ? PagePicture::full($moment, fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page')) : null;
+        $picture = $delivery::needsPicture()
+            ? PagePicture::full(
+                $moment,
+                fn (float $share) => $this->step($task, 5 + (int) (55 * $share), 'Composing the page'),
+            )
+            : null;
         $this->step($task, 65, 'Writing the file');
         $file = sys_get_temp_dir().'/awning-'.Str::random(20);
         try {
@@ -71,7 +76,9 @@ final class Deliver extends LongTask implements ClientTask
         $path = $this->path($task->onPage(), $ending);
         $contents = fopen($file, 'r') ?: throw new NotKept('The delivery could not be read again. Try once more.');
         (new WholeFile(Storage::disk('works')))->put($path, $contents, (int) filesize($file));
-        $task->forceFill(['result_path' => $path, 'result_name' => $this->name($task->onPage(), $revision, $ending)])->save();
+        $task
+            ->forceFill(['result_path' => $path, 'result_name' => $this->name($task->onPage(), $revision, $ending)])
+            ->save();
     }
 
     private function path(Page $page, string $ending): string

@@ -45,7 +45,11 @@ final class FindRegions extends LongTask implements ClientTask
     {
         $sheet = new Sheet(new PageStore($task->onPage()));
         $this->step($task, 20, 'Finding the regions');
-        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find((new InkLayers($sheet))->whole(), array_values(LayInk::decided($sheet)), new WorkerProcesses(2));
+        $flats = FlatsFinder::forDpi($sheet->size()->dpi)->find(
+            (new InkLayers($sheet))->whole(),
+            array_values(LayInk::decided($sheet)),
+            new WorkerProcesses(2),
+        );
         $this->step($task, 80, 'Laying them on the page');
         $op = new LayInk('Find the regions', null, $flats);
         $told = $op->told($sheet);

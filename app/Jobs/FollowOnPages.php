@@ -58,6 +58,12 @@ final class FollowOnPages extends OnPages implements ClientTask
         /** @var array{setup: int, name: string, passes: list<mixed>, known: int, before: ?list<mixed>} $input */
         $input = $task->input;
 
-        return new FollowSetup($input['setup'], $input['name'], Setup::fromList($input['passes']), $input['known'], $input['before'] === null ? null : Setup::fromList($input['before']));
+        return new FollowSetup(
+            $input['setup'],
+            $input['name'],
+            Setup::fromList($input['passes']),
+            $input['known'],
+            $input['before'] === null ? null : Setup::fromList($input['before']),
+        );
     }
 }

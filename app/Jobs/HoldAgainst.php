@@ -77,7 +77,9 @@ final class HoldAgainst extends LongTask implements ClientTask
         if ($book->rows() === []) {
             throw new OpRefused('The palette is empty. Add a figure and a material first.');
         }
-        $picture = isset($task->input['page']) ? $this->page($task, $series) : $this->decoded($task, self::fileOf($task), 10, 'Reading the picture')->paint;
+        $picture = isset($task->input['page'])
+            ? $this->page($task, $series)
+            : $this->decoded($task, self::fileOf($task), 10, 'Reading the picture')->paint;
         $this->step($task, 60, 'Holding it against the palette');
         $match = new PaletteMatch(ImageColours::tones($book));
         $drift = $match->match($picture);
@@ -88,10 +90,18 @@ final class HoldAgainst extends LongTask implements ClientTask
         $small = (new Thumbnail(self::PREVIEW))->of($picture);
         self::put("$folder/before.png", $small);
         self::put("$folder/snapped.png", PaletteSnap::of($small, $match->match($small)));
-        $task->forceFill([
-            'result_path' => "$folder/drift.png", 'result_name' => 'drift.png',
-            'report' => ['name' => (string) $task->input['name'], 'width' => $picture->width, 'height' => $picture->height, 'rows' => $drift->toData()],
-        ])->save();
+        $task
+            ->forceFill([
+                'result_path' => "$folder/drift.png",
+                'result_name' => 'drift.png',
+                'report' => [
+                    'name' => (string) $task->input['name'],
+                    'width' => $picture->width,
+                    'height' => $picture->height,
+                    'rows' => $drift->toData(),
+                ],
+            ])
+            ->save();
         // It was sent only to be looked at.
         (new Originals)->forget($task);
     }
@@ -109,6 +119,9 @@ final class HoldAgainst extends LongTask implements ClientTask
             throw new OpRefused('The page is empty. Import a scan first.');
         }
 
-        return PagePicture::full(PageMoment::of($page), fn (float $share) => $this->step($task, 5 + (int) (50 * $share), 'Composing the page'));
+        return PagePicture::full(
+            PageMoment::of($page),
+            fn (float $share) => $this->step($task, 5 + (int) (50 * $share), 'Composing the page'),
+        );
     }
 }

@@ -71,25 +71,47 @@ abstract class LayDrawing extends LongTask
         $placed = $this->placed($asked, $sheet, $scan, $settings, $source, $before, $id);
         $this->step($task, 55, 'Finding the regions');
         $decided = array_values(LayInk::decided($sheet));
-        $flats = FlatsFinder::forDpi($placed->size->dpi)->find((new InkLayers($sheet))->with($id, $placed), $decided, new WorkerProcesses(2));
+        $flats = FlatsFinder::forDpi($placed->size->dpi)->find(
+            (new InkLayers($sheet))->with($id, $placed),
+            $decided,
+            new WorkerProcesses(2),
+        );
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
         $told = $op->told(new Sheet(new PageStore($task->onPage())));
         (new PageDesk)->land($task, $op);
-        $task->say(implode(' ', array_filter([
-            $source->pictures > 1 && ! $isAgain ? "Picture $number of {$source->pictures} in the file was taken; Place takes another." : '',
-            $told,
-            $flats->isNoise ? 'The page has no lines that could bound anything: it is one region. Drop larger specks, or raise "Paper ends at".' : '',
-            $scan->isNearlyEmpty() ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink from".' : '',
-            $scan->edge?->isSure === false ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s corners.' : '',
-        ])));
+        $task->say(
+            implode(
+                ' ',
+                array_filter([
+                    $source->pictures > 1 && ! $isAgain
+                        ? "Picture $number of {$source->pictures} in the file was taken; Place takes another."
+                        : '',
+                    $told,
+                    $flats->isNoise
+                        ? 'The page has no lines that could bound anything: it is one region. Drop larger specks, '
+                            .'or raise "Paper ends at".'
+                        : '',
+                    $scan->isNearlyEmpty()
+                        ? 'Next to no ink was found. If the drawing is faint, lower "Paper ends at" and "Full ink '
+                            .'from".'
+                        : '',
+                    $scan->edge?->isSure === false
+                        ? 'A dark rim was kept as drawn. If it is the desk, straighten the drawing by the sheet\'s '
+                            .'corners.'
+                        : '',
+                ]),
+            ),
+        );
     }
 
     private function original(Task $task, ?Drawing $before): Original
     {
-        return Original::query()->where('page_id', $task->page_id)->find((int) ($task->input['original'] ?? $before?->original))
-            ?? throw new OpRefused('The file this drawing came from is not kept. Import the drawing again.');
+        return Original::query()
+            ->where('page_id', $task->page_id)
+            ->find((int) ($task->input['original'] ?? $before?->original)) ??
+            throw new OpRefused('The file this drawing came from is not kept. Import the drawing again.');
     }
 
     private function settings(Task $task, ?Drawing $before): CleanSettings
@@ -106,18 +128,31 @@ abstract class LayDrawing extends LongTask
         return is_array($asked) ? Placement::fromData(new Data($asked)) : null;
     }
 
-    private function placed(?Placement $place, Sheet $sheet, CleanScan $scan, CleanSettings $settings, DrawingSource $source, ?Drawing $before, string $id): PlacedDrawing
-    {
+    private function placed(
+        ?Placement $place,
+        Sheet $sheet,
+        CleanScan $scan,
+        CleanSettings $settings,
+        DrawingSource $source,
+        ?Drawing $before,
+        string $id,
+    ): PlacedDrawing {
         $page = $sheet->find(PageSize::class, PageSize::KEY);
         [$width, $height] = [$scan->ink->width, $scan->ink->height];
         if ($page !== null && $this->isAlone($sheet, $id)) {
-            $isOtherScan = $place === null && $before !== null && ($before->width !== $width || $before->height !== $height);
+            $isOtherScan =
+                $place === null && $before !== null && ($before->width !== $width || $before->height !== $height);
             if ($isOtherScan) {
                 // Another scan for the only drawing there is brings its own size.
                 $page = $before = null;
             } elseif ($place?->corners !== null && $before?->place->corners === null) {
                 // So does a sheet that is cut out of its photograph.
-                $page = new PageSize(...[...array_map(fn (float $side): int => (int) round($side), $place->sides($width, $height)), $page->dpi]);
+                $page = new PageSize(
+                    ...[
+                        ...array_map(fn (float $side): int => (int) round($side), $place->sides($width, $height)),
+                        $page->dpi,
+                    ],
+                );
                 $place = $place->filling($page);
             }
         }
@@ -131,7 +166,11 @@ abstract class LayDrawing extends LongTask
     /** Drawings that are new lie in front of all others. */
     private function front(Sheet $sheet): int
     {
-        return 1 + max([-1, ...array_map(fn (Drawing $drawing): int => $drawing->order, array_values($sheet->all(Drawing::class)))]);
+        return 1 +
+            max([
+                -1,
+                ...array_map(fn (Drawing $drawing): int => $drawing->order, array_values($sheet->all(Drawing::class))),
+            ]);
     }
 
     /** Which of the pictures in the file. */
@@ -145,19 +184,33 @@ abstract class LayDrawing extends LongTask
     /** Whether nothing else is on the page that its size could matter to. */
     private function isAlone(Sheet $sheet, string $id): bool
     {
-        return array_diff_key($sheet->all(Drawing::class), [$id => true]) === [] && $sheet->all(InkStroke::class) === [] && $sheet->all(PassSpec::class) === [];
+        return array_diff_key($sheet->all(Drawing::class), [$id => true]) === [] &&
+            $sheet->all(InkStroke::class) === [] &&
+            $sheet->all(PassSpec::class) === [];
     }
 
     private function picture(Task $task, Original $original, int $number): Picture
     {
         $originals = new Originals;
         try {
-            return $originals->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read(
-                $file, fn () => $this->step($task, 5, 'Reading the drawing'), (bool) ($task->input['cut'] ?? false), $number,
-            ));
+            return $originals->withFile(
+                $original,
+                fn (string $file): Picture => (new ChildDecoder)->read(
+                    $file,
+                    fn () => $this->step($task, 5, 'Reading the drawing'),
+                    (bool) ($task->input['cut'] ?? false),
+                    $number,
+                ),
+            );
         } catch (CutShort $error) {
             // Kept: the person may say that what is there will do.
-            $task->forceFill(['question' => ['kind' => 'cut', 'share' => (int) floor(100 * $error->share), 'original' => $original->id]]);
+            $task->forceFill([
+                'question' => [
+                    'kind' => 'cut',
+                    'share' => (int) floor(100 * $error->share),
+                    'original' => $original->id,
+                ],
+            ]);
             throw $error;
         } catch (UnreadableImage $error) {
             $originals->forget($task);

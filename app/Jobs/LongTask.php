@@ -97,10 +97,14 @@ abstract class LongTask
     protected static function fileOf(Task $task): Original
     {
         if (isset($task->input['reference'])) {
-            return ReferencePicture::query()->where('series_id', $task->inSeries()->id)->findOrFail((int) $task->input['reference'])->original;
+            return ReferencePicture::query()
+                ->where('series_id', $task->inSeries()->id)
+                ->findOrFail((int) $task->input['reference'])->original;
         }
 
-        return Original::query()->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])->findOrFail($task->input['original'] ?? 0);
+        return Original::query()
+            ->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])
+            ->findOrFail($task->input['original'] ?? 0);
     }
 
     /**
@@ -109,15 +113,26 @@ abstract class LongTask
      */
     protected function decoded(Task $task, Original $original, int $progress, string $message): Picture
     {
-        return (new Originals)->withFile($original, fn (string $file): Picture => (new ChildDecoder)->read($file, fn () => $this->step($task, $progress, $message)));
+        return (new Originals)->withFile(
+            $original,
+            fn (string $file): Picture => (new ChildDecoder)->read(
+                $file,
+                fn () => $this->step($task, $progress, $message),
+            ),
+        );
     }
 
     /** @throws TaskEnded when somebody pressed stop meanwhile */
     protected function step(Task $task, int $progress, string $message): void
     {
-        $alive = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
+        $alive = Task::query()
+            ->whereKey($task->id)
+            ->whereIn('state', ['waiting', 'working'])
             ->update(['state' => 'working', 'progress' => $progress, 'message' => $message, 'updated_at' => now()]);
-        if ($alive === 0 && ! in_array(Task::query()->whereKey($task->id)->value('state'), ['waiting', 'working'], true)) {
+        if (
+            $alive === 0 &&
+            ! in_array(Task::query()->whereKey($task->id)->value('state'), ['waiting', 'working'], true)
+        ) {
             throw new TaskEnded;
         }
     }

@@ -52,7 +52,16 @@ final class NextTask implements ShouldQueue
     /** It ran out of time: called in the process that worked on it, just before that ends. */
     public function failed(?Throwable $error): void
     {
-        Task::query()->where('worker', Worker::me())->where('state', 'working')
-            ->update(['state' => 'failed', 'message' => sprintf('This took longer than %d minutes and was ended. Nothing was changed. Try it with a smaller file, or with less at once.', intdiv($this->timeout, 60))]);
+        Task::query()
+            ->where('worker', Worker::me())
+            ->where('state', 'working')
+            ->update([
+                'state' => 'failed',
+                'message' => sprintf(
+                    'This took longer than %d minutes and was ended. Nothing was changed. Try it with a smaller '
+                        .'file, or with less at once.',
+                    intdiv($this->timeout, 60),
+                ),
+            ]);
     }
 }

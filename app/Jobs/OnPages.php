@@ -39,7 +39,11 @@ abstract class OnPages extends LongTask
         /** @var list<PageOutcome> $outcomes */
         $outcomes = $task->report['outcomes'] ?? [];
         foreach ($series->ordered($pages, array_column($outcomes, 'page')) as $page) {
-            $this->step($task, (int) (100 * count($outcomes) / count($pages)), sprintf('%d of %d pages done', count($outcomes), count($pages)));
+            $this->step(
+                $task,
+                (int) ((100 * count($outcomes)) / count($pages)),
+                sprintf('%d of %d pages done', count($outcomes), count($pages)),
+            );
             if (microtime(true) > $until) {
                 throw new GoesOn;
             }
@@ -53,6 +57,12 @@ abstract class OnPages extends LongTask
     {
         $done = count(array_filter($task->report['outcomes'] ?? [], fn (array $outcome): bool => $outcome['done']));
 
-        return $done === 0 ? parent::stopped($task) : sprintf('Stopped. %d %s changed before; undo on the page takes it back.', $done, $done === 1 ? 'page was' : 'pages were');
+        return $done === 0
+            ? parent::stopped($task)
+            : sprintf(
+                'Stopped. %d %s changed before; undo on the page takes it back.',
+                $done,
+                $done === 1 ? 'page was' : 'pages were',
+            );
     }
 }

@@ -23,14 +23,35 @@ final class Pictures
     /** @return int how many were asked for */
     public function askFor(): int
     {
-        $ids = Page::query()->toBase()->join('series', 'series.id', '=', 'pages.series_id')->whereNotNull('pages.width')
-            ->where(fn (Builder $page) => $page->whereNull('pages.pictured')->orWhereRaw("pages.pictured <> CONCAT(pages.revision, '-', series.palette_version)"))
-            ->where(fn (Builder $page) => $page->whereNull('pages.pictured_at')->orWhere('pages.pictured_at', '<', now()->subSeconds(self::APART_SECONDS)))
-            ->where(fn (Builder $page) => $page->whereNull('pages.picture_asked_at')->orWhere('pages.picture_asked_at', '<', now()->subSeconds(self::LOST_SECONDS)))
+        $ids = Page::query()
+            ->toBase()
+            ->join('series', 'series.id', '=', 'pages.series_id')
+            ->whereNotNull('pages.width')
+            ->where(
+                fn (Builder $page) => $page
+                    ->whereNull('pages.pictured')
+                    ->orWhereRaw("pages.pictured <> CONCAT(pages.revision, '-', series.palette_version)"),
+            )
+            ->where(
+                fn (Builder $page) => $page
+                    ->whereNull('pages.pictured_at')
+                    ->orWhere('pages.pictured_at', '<', now()->subSeconds(self::APART_SECONDS)),
+            )
+            ->where(
+                fn (Builder $page) => $page
+                    ->whereNull('pages.picture_asked_at')
+                    ->orWhere('pages.picture_asked_at', '<', now()->subSeconds(self::LOST_SECONDS)),
+            )
             // Pages that have none come first.
-            ->orderBy('pages.pictured_at')->limit(self::AT_ONCE)->pluck('pages.id')->all();
+            ->orderBy('pages.pictured_at')
+            ->limit(self::AT_ONCE)
+            ->pluck('pages.id')
+            ->all();
         foreach ($ids as $id) {
-            Page::query()->toBase()->where('id', $id)->update(['picture_asked_at' => now()]);
+            Page::query()
+                ->toBase()
+                ->where('id', $id)
+                ->update(['picture_asked_at' => now()]);
             Queue::pushOn(MakePicture::LINE, new MakePicture((int) $id));
         }
 

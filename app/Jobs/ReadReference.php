@@ -28,12 +28,17 @@ final class ReadReference extends LongTask
 
     protected function work(Task $task): void
     {
-        $reference = ReferencePicture::query()->with('original')->find($task->input['reference'] ?? 0);
+        $reference = ReferencePicture::query()
+            ->with('original')
+            ->find($task->input['reference'] ?? 0);
         // Taken away before it was read.
         if ($reference === null) {
             return;
         }
         $picture = $this->decoded($task, $reference->original, 10, 'Reading the picture');
-        (new PictureOnBoard($reference))->show($picture, fn (float $share) => $this->step($task, 50 + (int) (45 * $share), 'Finding its colours'));
+        (new PictureOnBoard($reference))->show(
+            $picture,
+            fn (float $share) => $this->step($task, 50 + (int) (45 * $share), 'Finding its colours'),
+        );
     }
 }

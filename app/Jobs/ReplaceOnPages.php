@@ -43,8 +43,8 @@ final class ReplaceOnPages extends OnPages implements ClientTask
             'material' => 'required_without:figure|integer',
         ]);
 
-        return ['pages' => array_map(intval(...), $input->array('pages'))]
-            + ($input->has('material') ? self::material($asked) : self::tone($asked));
+        return ['pages' => array_map(intval(...), $input->array('pages'))] +
+            ($input->has('material') ? self::material($asked) : self::tone($asked));
     }
 
     /** @return array{title: string, material: int, into: int, figure: int} */
@@ -76,7 +76,10 @@ final class ReplaceOnPages extends OnPages implements ClientTask
 
     protected function op(Task $task): Op
     {
-        /** @var array{title: string, material: int, into: int, figure: int}|array{title: string, figure: int, tone: value-of<Tone>, by: value-of<Tone>} $input */
+        /**
+         * @var array{title: string, material: int, into: int, figure: int}|array{title: string, figure: int,
+         *     tone: value-of<Tone>, by: value-of<Tone>} $input
+         */
         $input = $task->input;
 
         return isset($input['material'])

@@ -77,7 +77,11 @@ final class RoughInFigures extends LongTask implements ClientTask
     /** A light that is tried again and again before the first was worked out: the last one counts. */
     public static function replaces(array $waiting, array $asked): bool
     {
-        $what = fn (array $input): array => [$input['figure'] ?? null, $input['only'] ?? [], $input['lineless'] ?? false];
+        $what = fn (array $input): array => [
+            $input['figure'] ?? null,
+            $input['only'] ?? [],
+            $input['lineless'] ?? false,
+        ];
 
         return $what($waiting) === $what($asked);
     }
@@ -93,9 +97,19 @@ final class RoughInFigures extends LongTask implements ClientTask
         $shapes = FigureLight::pageOf(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
         $figures = Figure::query()->where('series_id', $page->series_id);
         $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
-        $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(self::largestFirst($figures->get()->all(), $shapes), $shapes, $plan, array_values($kinds), $told);
+        $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(
+            self::largestFirst($figures->get()->all(), $shapes),
+            $shapes,
+            $plan,
+            array_values($kinds),
+            $told,
+        );
         $op = match (true) {
-            isset($input['figure']) => (new FigureLight($shapes, $figures->findOrFail($input['figure']), new WorkerProcesses(2)))->by($plan, $input['only'] ?? [], $told),
+            isset($input['figure']) => (new FigureLight(
+                $shapes,
+                $figures->findOrFail($input['figure']),
+                new WorkerProcesses(2),
+            ))->by($plan, $input['only'] ?? [], $told),
             $isLineless => new OccludeLines($all(RoughKind::Occlusion, RoughKind::Unseen)),
             default => $all(),
         };
@@ -114,10 +128,22 @@ final class RoughInFigures extends LongTask implements ClientTask
      */
     private function all(array $figures, LightPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
     {
-        $packed = array_filter((new WorkerProcesses(2))->each($figures, fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds), $told));
+        $packed = array_filter(
+            (new WorkerProcesses(2))->each(
+                $figures,
+                fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds),
+                $told,
+            ),
+        );
 
-        return $packed === [] ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
-            : new LayRoughIns(array_map(fn (string $light): \Closure => fn (): LayRoughIn => Packed::read($light, LayRoughIn::class), array_values($packed)));
+        return $packed === []
+            ? throw new OpRefused('Nothing is filled on this page yet. Fill regions first.')
+            : new LayRoughIns(
+                array_map(
+                    fn (string $light): \Closure => fn (): LayRoughIn => Packed::read($light, LayRoughIn::class),
+                    array_values($packed),
+                ),
+            );
     }
 
     /**

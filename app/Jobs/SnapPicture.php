@@ -61,16 +61,29 @@ final class SnapPicture extends LongTask implements ClientTask
         $picture = self::fitted($this->decoded($task, self::fileOf($task), 10, 'Reading the picture')->paint, $size);
         $this->step($task, 30, 'Holding it against the palette');
         $drift = (new PaletteMatch(ImageColours::tones((new SeriesPalette($page->series))->book())))->match($picture);
-        $snapped = PaletteSnap::of($picture, $drift, fn (float $share) => $this->step($task, 40 + (int) (45 * $share), 'Moving its colours'));
+        $snapped = PaletteSnap::of(
+            $picture,
+            $drift,
+            fn (float $share) => $this->step($task, 40 + (int) (45 * $share), 'Moving its colours'),
+        );
         $this->step($task, 90, 'Laying it on the page');
-        (new PageDesk)->land($task, new LayPicture(Str::lower(Str::random(12)), Bounds::nameOf((string) $task->input['name'], 'Picture'), $snapped));
+        (new PageDesk)->land(
+            $task,
+            new LayPicture(
+                Str::lower(Str::random(12)),
+                Bounds::nameOf((string) $task->input['name'], 'Picture'),
+                $snapped,
+            ),
+        );
         (new Originals)->forget($task);
     }
 
     private static function fitted(Paint $picture, PageSize $size): Paint
     {
         if (! $size->isInProportion($picture->width, $picture->height)) {
-            throw new OpRefused("The picture has $picture->width × $picture->height px, the page $size->width × $size->height. Cut it to the page's proportions and send it again.");
+            throw new OpRefused(
+                "The picture has $picture->width × $picture->height px, the page $size->width × $size->height. Cut it to the page's proportions and send it again.",
+            );
         }
 
         return Resized::to($picture, $size->width, $size->height);

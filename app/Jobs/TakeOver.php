@@ -85,7 +85,16 @@ final class TakeOver extends LongTask implements ClientTask
             $material = $materials[$areas->colours[$label]];
             $regions[$label] = $material === null ? $region : $region->filled($palette->figureOf[$material], $material);
         }
-        $task->forceFill(['report' => ['name' => $original->name, 'right' => $right, 'down' => $down, 'rows' => self::rows($taken, $materials, $areas)]])->save();
+        $task
+            ->forceFill([
+                'report' => [
+                    'name' => $original->name,
+                    'right' => $right,
+                    'down' => $down,
+                    'rows' => self::rows($taken, $materials, $areas),
+                ],
+            ])
+            ->save();
         $this->step($task, 80, 'Putting them on the page');
         (new PageDesk)->land($task, new TakeFlats($original->name, $areas->labels, $regions));
     }
@@ -103,7 +112,10 @@ final class TakeOver extends LongTask implements ClientTask
      */
     private static function placed(TakenFlats $taken, PageSize $size, Plane $ink): array
     {
-        if ($size->isInProportion($taken->width, $taken->height) && ($taken->width !== $size->width || $taken->height !== $size->height)) {
+        if (
+            $size->isInProportion($taken->width, $taken->height) &&
+            ($taken->width !== $size->width || $taken->height !== $size->height)
+        ) {
             $taken = $taken->scaled($size->width, $size->height);
         }
         [$right, $down] = (new FlatsAlignment)->find($taken, $ink);
@@ -139,8 +151,12 @@ final class TakeOver extends LongTask implements ClientTask
         $rows = [];
         foreach ($taken->colours as $number => $colour) {
             $rows[] = [
-                'colour' => $colour->theirs->hex(), 'share' => round($colour->share, 5), 'verdict' => $colour->verdict(),
-                'difference' => $colour->difference === null ? null : round($colour->difference, 2), 'material' => $materials[$number], 'labels' => $labels[$number] ?? [],
+                'colour' => $colour->theirs->hex(),
+                'share' => round($colour->share, 5),
+                'verdict' => $colour->verdict(),
+                'difference' => $colour->difference === null ? null : round($colour->difference, 2),
+                'material' => $materials[$number],
+                'labels' => $labels[$number] ?? [],
             ];
         }
         usort($rows, fn (array $a, array $b): int => $b['share'] <=> $a['share']);

@@ -26,8 +26,12 @@ final readonly class TaskInput
     public OpInput $series;
 
     /** @param  array<array-key, mixed>  $data  as it was sent, files among it */
-    public function __construct(private Page|Series $of, private User $user, private array $data, private Originals $originals)
-    {
+    public function __construct(
+        private Page|Series $of,
+        private User $user,
+        private array $data,
+        private Originals $originals,
+    ) {
         $this->series = new OpInput($of instanceof Page ? $of->series : $of, $user, $data);
     }
 

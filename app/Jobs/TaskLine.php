@@ -26,7 +26,14 @@ final readonly class TaskLine
     {
         while (($id = $this->next()) !== null) {
             // Another process may have taken it meanwhile.
-            $taken = Task::query()->whereKey($id)->where('state', 'waiting')->increment('attempts', 1, ['state' => 'working', 'worker' => Worker::me(), 'begun_at' => now()->format('Y-m-d H:i:s.u')]);
+            $taken = Task::query()
+                ->whereKey($id)
+                ->where('state', 'waiting')
+                ->increment('attempts', 1, [
+                    'state' => 'working',
+                    'worker' => Worker::me(),
+                    'begun_at' => now()->format('Y-m-d H:i:s.u'),
+                ]);
             if ($taken === 1) {
                 return Task::query()->findOrFail($id);
             }
@@ -42,12 +49,31 @@ final readonly class TaskLine
 
     private function next(): ?int
     {
-        $served = Task::query()->toBase()->selectRaw('MAX(begun_at)')->from('tasks as earlier')->whereColumn('earlier.user_id', 'tasks.user_id')->where('earlier.line', $this->name);
-        $id = Task::query()->toBase()->where('state', 'waiting')->where('line', $this->name)
+        $served = Task::query()
+            ->toBase()
+            ->selectRaw('MAX(begun_at)')
+            ->from('tasks as earlier')
+            ->whereColumn('earlier.user_id', 'tasks.user_id')
+            ->where('earlier.line', $this->name);
+        $id = Task::query()
+            ->toBase()
+            ->where('state', 'waiting')
+            ->where('line', $this->name)
             // Work on one page is done one piece after the other: a second piece would only hold a worker.
-            ->when($this->name === self::LONG, fn (Builder $tasks) => $tasks->whereNotExists(fn (Builder $busy) => $busy->selectRaw('1')->from('tasks as busy')
-                ->whereColumn('busy.page_id', 'tasks.page_id')->where('busy.line', self::LONG)->where('busy.state', 'working')))
-            ->orderBy($served)->orderBy('id')->value('id');
+            ->when(
+                $this->name === self::LONG,
+                fn (Builder $tasks) => $tasks->whereNotExists(
+                    fn (Builder $busy) => $busy
+                        ->selectRaw('1')
+                        ->from('tasks as busy')
+                        ->whereColumn('busy.page_id', 'tasks.page_id')
+                        ->where('busy.line', self::LONG)
+                        ->where('busy.state', 'working'),
+                ),
+            )
+            ->orderBy($served)
+            ->orderBy('id')
+            ->value('id');
 
         return is_int($id) ? $id : null;
     }

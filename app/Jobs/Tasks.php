@@ -50,12 +50,27 @@ final class Tasks
 
                 return $waiting;
             }
-            if (Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])->where('created_at', '>', now()->subHour())->count() >= self::MOST) {
-                throw ValidationException::withMessages(['task' => 'Twenty pieces of work are waiting already. Let some finish first.']);
+            if (
+                Task::query()
+                    ->where('user_id', $user->id)
+                    ->whereIn('state', ['waiting', 'working'])
+                    ->where('created_at', '>', now()->subHour())
+                    ->count() >= self::MOST
+            ) {
+                throw ValidationException::withMessages([
+                    'task' => 'Twenty pieces of work are waiting already. Let some finish first.',
+                ]);
             }
             $task = Task::query()->create([
-                $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'kind' => $kind, 'line' => TaskKinds::of($kind)::line(),
-                'state' => 'waiting', 'progress' => 0, 'message' => 'Waiting', 'input' => $input, 'lease' => $lease,
+                $of instanceof Page ? 'page_id' : 'series_id' => $of->id,
+                'user_id' => $user->id,
+                'kind' => $kind,
+                'line' => TaskKinds::of($kind)::line(),
+                'state' => 'waiting',
+                'progress' => 0,
+                'message' => 'Waiting',
+                'input' => $input,
+                'lease' => $lease,
             ]);
             Queue::pushOn($task->line, new NextTask($task->line));
 
@@ -71,7 +86,14 @@ final class Tasks
     private function replaced(Page|Series $of, User $user, string $kind, array $input): ?Task
     {
         /** @var list<Task> $waiting */
-        $waiting = Task::query()->where($of instanceof Page ? 'page_id' : 'series_id', $of->id)->where('user_id', $user->id)->where('kind', $kind)->where('state', 'waiting')->lockForUpdate()->get()->all();
+        $waiting = Task::query()
+            ->where($of instanceof Page ? 'page_id' : 'series_id', $of->id)
+            ->where('user_id', $user->id)
+            ->where('kind', $kind)
+            ->where('state', 'waiting')
+            ->lockForUpdate()
+            ->get()
+            ->all();
         foreach ($waiting as $task) {
             if (TaskKinds::of($kind)::replaces($task->input, $input)) {
                 return $task;
@@ -83,15 +105,19 @@ final class Tasks
 
     public static function workOf(Task $task): LongTask
     {
-        return new (TaskKinds::of($task->kind));
+        return new (TaskKinds::of($task->kind))();
     }
 
     /** @return bool false when it had ended before */
     public function stop(Task $task): bool
     {
         // Waits for a landing that is under way: then the answer is that it is done.
-        $isStopped = Task::query()->whereKey($task->id)->whereIn('state', ['waiting', 'working'])
-            ->update(['state' => 'stopped', 'message' => TaskKinds::of($task->kind)::stopped($task->refresh())]) === 1;
+        $isStopped =
+            Task::query()
+                ->whereKey($task->id)
+                ->whereIn('state', ['waiting', 'working'])
+                ->update(['state' => 'stopped', 'message' => TaskKinds::of($task->kind)::stopped($task->refresh())]) ===
+            1;
         if ($isStopped && TaskKinds::of($task->kind)::forgetsFileWhenStopped()) {
             (new Originals)->forget($task);
         }
@@ -103,13 +129,21 @@ final class Tasks
     public function goOn(Task $task): void
     {
         DB::transaction(function () use ($task): void {
-            if (Task::query()->whereKey($task->id)->where('state', 'working')->update(['state' => 'waiting', 'worker' => null, 'attempts' => 0]) === 1) {
+            if (
+                Task::query()
+                    ->whereKey($task->id)
+                    ->where('state', 'working')
+                    ->update(['state' => 'waiting', 'worker' => null, 'attempts' => 0]) === 1
+            ) {
                 Queue::pushOn($task->line, new NextTask($task->line));
             }
         });
     }
 
-    /** @return bool whether work in which an error of ours came up is begun again; false when that was tried often enough */
+    /**
+     * @return bool whether work in which an error of ours came up is begun again; false when that was tried often
+     *     enough
+     */
     public function beginAgain(Task $task, Throwable $error): bool
     {
         report($error);
@@ -125,7 +159,9 @@ final class Tasks
      */
     public function takeUpAgain(): int
     {
-        $isLost = fn (Task $task): bool => $task->state === 'working' && $task->worker !== null && Worker::isGone($task->worker);
+        $isLost = fn (Task $task): bool => $task->state === 'working' &&
+            $task->worker !== null &&
+            Worker::isGone($task->worker);
         $taken = 0;
         foreach (Task::query()->where('state', 'working')->get()->filter($isLost)->modelKeys() as $id) {
             $taken += $this->again((int) $id, $isLost) ? 1 : 0;
@@ -148,7 +184,11 @@ final class Tasks
 
                 return false;
             }
-            $row->forceFill(['state' => 'waiting', 'worker' => null, 'message' => 'The server was interrupted; it begins again'])->save();
+            $row->forceFill([
+                'state' => 'waiting',
+                'worker' => null,
+                'message' => 'The server was interrupted; it begins again',
+            ])->save();
             Queue::pushOn($row->line, new NextTask($row->line));
 
             return true;
@@ -158,8 +198,18 @@ final class Tasks
     /** @return int how many jobs the queue had lost, or a worker that died had taken */
     private function pushMissing(string $line): int
     {
-        $waiting = Task::query()->where('state', 'waiting')->where('line', $line)->where('updated_at', '<', now()->subSeconds(self::ORPHAN_SECONDS))->count();
-        $missing = $waiting === 0 ? 0 : max(0, $waiting - ($this->jobs()?->where('queue', $line)->whereNull('reserved_at')->count() ?? $waiting));
+        $waiting = Task::query()
+            ->where('state', 'waiting')
+            ->where('line', $line)
+            ->where('updated_at', '<', now()->subSeconds(self::ORPHAN_SECONDS))
+            ->count();
+        $missing =
+            $waiting === 0
+                ? 0
+                : max(
+                    0,
+                    $waiting - ($this->jobs()?->where('queue', $line)->whereNull('reserved_at')->count() ?? $waiting),
+                );
         for ($i = 0; $i < $missing; $i++) {
             Queue::pushOn($line, new NextTask($line));
         }
@@ -170,6 +220,8 @@ final class Tasks
     /** The queue's table; null when the queue lies elsewhere and sees to its own lost jobs. */
     private function jobs(): ?Builder
     {
-        return config('queue.connections.'.config('queue.default').'.driver') === 'database' ? QueuedJob::query()->toBase() : null;
+        return config('queue.connections.'.config('queue.default').'.driver') === 'database'
+            ? QueuedJob::query()->toBase()
+            : null;
     }
 }

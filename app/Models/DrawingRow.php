@@ -34,7 +34,13 @@ final class DrawingRow extends Model implements KeepsRecord
     {
         assert($record instanceof Drawing);
 
-        return ['original_id' => $record->original, 'settings' => json_encode($record->toData(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE)];
+        return [
+            'original_id' => $record->original,
+            'settings' => json_encode(
+                $record->toData(),
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE,
+            ),
+        ];
     }
 
     public static function recordOf(\stdClass $row): Drawing

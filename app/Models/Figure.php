@@ -52,9 +52,19 @@ final class Figure extends Model
         return $this->hasMany(Material::class)->where('retired', false)->orderBy('place')->orderBy('id');
     }
 
-    /** @return array{name: string, depth: int, retired: bool, stands_in: ?int, follows_id: ?int, soft: bool} as the series' journal keeps it */
+    /**
+     * @return array{name: string, depth: int, retired: bool, stands_in: ?int, follows_id: ?int, soft: bool} as the
+     *     series' journal keeps it
+     */
     public function toRecord(): array
     {
-        return ['name' => $this->name, 'depth' => $this->depth, 'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id, 'soft' => $this->soft];
+        return [
+            'name' => $this->name,
+            'depth' => $this->depth,
+            'retired' => $this->retired,
+            'stands_in' => $this->stands_in,
+            'follows_id' => $this->follows_id,
+            'soft' => $this->soft,
+        ];
     }
 }

@@ -47,7 +47,11 @@ final class Invitation extends Model
     public static function open(string $token): ?self
     {
         /** @var ?self $invitation */
-        $invitation = self::query()->where('token_hash', self::hash($token))->whereNull('used_at')->where('expires_at', '>', now())->first();
+        $invitation = self::query()
+            ->where('token_hash', self::hash($token))
+            ->whereNull('used_at')
+            ->where('expires_at', '>', now())
+            ->first();
 
         return $invitation;
     }

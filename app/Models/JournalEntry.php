@@ -33,10 +33,27 @@ final class JournalEntry extends Model
 
     protected $table = 'journal';
 
-    protected $fillable = ['page_id', 'user_id', 'title', 'state', 'kind', 'form', 'input', 'right', 'tiles', 'records'];
+    protected $fillable = [
+        'page_id',
+        'user_id',
+        'title',
+        'state',
+        'kind',
+        'form',
+        'input',
+        'right',
+        'tiles',
+        'records',
+    ];
 
     /** @var array<string, string> */
-    protected $casts = ['tiles' => 'array', 'records' => 'array', 'input' => 'array', 'right' => Right::class, 'made_at' => 'datetime'];
+    protected $casts = [
+        'tiles' => 'array',
+        'records' => 'array',
+        'input' => 'array',
+        'right' => Right::class,
+        'made_at' => 'datetime',
+    ];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

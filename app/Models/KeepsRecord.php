@@ -14,6 +14,9 @@ interface KeepsRecord
     /** @return array<string, scalar|null> the columns but page and key */
     public static function rowOf(Record $record): array;
 
-    /** @param  \stdClass  $row  as the query builder gives it: hydrating thousands of models would cost more than the query */
+    /**
+     * @param  \stdClass  $row  as the query builder gives it: hydrating thousands of models would cost more than the
+     *     query
+     */
     public static function recordOf(\stdClass $row): Record;
 }

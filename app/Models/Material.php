@@ -19,7 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property int $place
  * @property array<string, string> $pinned tone name => #rrggbb
- * @property ?array<string, string> $more what the tones beside the six are called, in their order; all of them are pinned
+ * @property ?array<string, string> $more what the tones beside the six are called, in their order; all of them are
+ *     pinned
  * @property int $version
  * @property bool $retired whether it was taken out of the palette
  * @property ?int $stands_in which material takes its place then
@@ -50,12 +51,24 @@ final class Material extends Model
         return $this->belongsTo(Figure::class);
     }
 
-    /** @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart, more: ?array<string, string>, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series' journal keeps it */
+    /**
+     * @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart,
+     *     more: ?array<string, string>, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series'
+     *     journal keeps it
+     */
     public function toRecord(): array
     {
         return [
-            'figure' => $this->figure_id, 'name' => $this->name, 'place' => $this->place, 'pinned' => $this->pinned, 'dials' => $this->dials, 'more' => $this->more,
-            'retired' => $this->retired, 'stands_in' => $this->stands_in, 'follows_id' => $this->follows_id, 'version' => $this->version,
+            'figure' => $this->figure_id,
+            'name' => $this->name,
+            'place' => $this->place,
+            'pinned' => $this->pinned,
+            'dials' => $this->dials,
+            'more' => $this->more,
+            'retired' => $this->retired,
+            'stands_in' => $this->stands_in,
+            'follows_id' => $this->follows_id,
+            'version' => $this->version,
         ];
     }
 

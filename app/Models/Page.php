@@ -111,7 +111,10 @@ final class Page extends Model
         return $this->hasMany(JournalEntry::class);
     }
 
-    /** @return array{version_id: ?int, follows: ?list<int>, variant_id: ?int, plan_id: ?int} what it takes from its series */
+    /**
+     * @return array{version_id: ?int, follows: ?list<int>, variant_id: ?int, plan_id: ?int} what it takes from its
+     *     series
+     */
     public function toRecord(): array
     {
         return [

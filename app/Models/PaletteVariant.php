@@ -34,6 +34,11 @@ final class PaletteVariant extends Model
     /** @return array{name: string, tones: VariantTones, retired: bool, version: int} as the series' journal keeps it */
     public function toRecord(): array
     {
-        return ['name' => $this->name, 'tones' => $this->tones, 'retired' => $this->retired, 'version' => $this->version];
+        return [
+            'name' => $this->name,
+            'tones' => $this->tones,
+            'retired' => $this->retired,
+            'version' => $this->version,
+        ];
     }
 }

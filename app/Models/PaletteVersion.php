@@ -16,7 +16,8 @@ use Illuminate\Support\Carbon;
  *
  * @phpstan-import-type DerivationPart from Derivation
  *
- * @phpstan-type KeptMaterial array{pinned: array<string, string>, dials: ?DerivationPart, more?: ?array<string, string>}
+ * @phpstan-type KeptMaterial array{pinned: array<string, string>, dials: ?DerivationPart,
+ *     more?: ?array<string, string>}
  *
  * @property int $id
  * @property int $series_id
@@ -54,7 +55,10 @@ final class PaletteVersion extends Model
         if ($kept === null) {
             return null;
         }
-        $rule = new ToneRule(Rgb::fromHex($this->palette['light']), (new Derivation)->with($this->palette['dials'] ?? [])->with($kept['dials'] ?? []));
+        $rule = new ToneRule(
+            Rgb::fromHex($this->palette['light']),
+            (new Derivation)->with($this->palette['dials'] ?? [])->with($kept['dials'] ?? []),
+        );
 
         return $rule->complete(array_map(Rgb::fromHex(...), $others + $kept['pinned']));
     }

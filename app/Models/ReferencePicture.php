@@ -12,7 +12,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * whose unit is a pixel of the screen at no zoom.
  *
  * @phpstan-type MainColour array{colour: string, share: float}
- * @phpstan-type ReferenceState array{id: int, page: ?int, name: string, width: ?int, height: ?int, colours: array<int, list<MainColour>>, x: float, y: float, across: float, mirrored: bool, grey: bool, trouble: ?string}
+ * @phpstan-type ReferenceState array{id: int, page: ?int, name: string, width: ?int, height: ?int,
+ *     colours: array<int, list<MainColour>>, x: float, y: float, across: float, mirrored: bool, grey: bool,
+ *     trouble: ?string}
  *
  * @property int $id
  * @property int $series_id
@@ -37,7 +39,14 @@ final class ReferencePicture extends Model
     protected $fillable = ['series_id', 'page_id', 'original_id', 'task_id', 'name', 'x', 'y'];
 
     /** @var array<string, string> */
-    protected $casts = ['colours' => 'array', 'x' => 'float', 'y' => 'float', 'across' => 'float', 'mirrored' => 'boolean', 'grey' => 'boolean'];
+    protected $casts = [
+        'colours' => 'array',
+        'x' => 'float',
+        'y' => 'float',
+        'across' => 'float',
+        'mirrored' => 'boolean',
+        'grey' => 'boolean',
+    ];
 
     /** @return BelongsTo<Original, $this> */
     public function original(): BelongsTo
@@ -55,13 +64,25 @@ final class ReferencePicture extends Model
     public function toClient(): array
     {
         return [
-            'id' => $this->id, 'page' => $this->page_id, 'name' => $this->name, 'width' => $this->width, 'height' => $this->height, 'colours' => $this->colours ?? [],
-            'x' => $this->x, 'y' => $this->y, 'across' => $this->across, 'mirrored' => $this->mirrored, 'grey' => $this->grey, 'trouble' => $this->trouble(),
+            'id' => $this->id,
+            'page' => $this->page_id,
+            'name' => $this->name,
+            'width' => $this->width,
+            'height' => $this->height,
+            'colours' => $this->colours ?? [],
+            'x' => $this->x,
+            'y' => $this->y,
+            'across' => $this->across,
+            'mirrored' => $this->mirrored,
+            'grey' => $this->grey,
+            'trouble' => $this->trouble(),
         ];
     }
 
     private function trouble(): ?string
     {
-        return $this->width === null && in_array($this->task?->state, [null, 'failed', 'stopped'], true) ? $this->task->message ?? 'It was never read. Take it away and add it again.' : null;
+        return $this->width === null && in_array($this->task?->state, [null, 'failed', 'stopped'], true)
+            ? $this->task->message ?? 'It was never read. Take it away and add it again.'
+            : null;
     }
 }

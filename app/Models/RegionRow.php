@@ -38,11 +38,37 @@ final class RegionRow extends Model implements KeepsRecord
     {
         assert($record instanceof Region);
 
-        return ['figure_id' => $record->figure, 'material_id' => $record->material, 'area' => $record->area, 'x' => $record->x, 'y' => $record->y, 'locked' => $record->locked, 'shift' => $record->shift, 'wears' => $record->wears, 'solid' => $record->solid?->value, 'before' => $record->before, 'flow' => $record->flow === null ? null : json_encode($record->flow->toList(), JSON_THROW_ON_ERROR), 'stands' => $record->stands];
+        return [
+            'figure_id' => $record->figure,
+            'material_id' => $record->material,
+            'area' => $record->area,
+            'x' => $record->x,
+            'y' => $record->y,
+            'locked' => $record->locked,
+            'shift' => $record->shift,
+            'wears' => $record->wears,
+            'solid' => $record->solid?->value,
+            'before' => $record->before,
+            'flow' => $record->flow === null ? null : json_encode($record->flow->toList(), JSON_THROW_ON_ERROR),
+            'stands' => $record->stands,
+        ];
     }
 
     public static function recordOf(\stdClass $row): Region
     {
-        return new Region($row->figure_id, $row->material_id, $row->area, $row->x, $row->y, (bool) $row->locked, $row->shift, $row->wears, $row->solid === null ? null : Solid::from($row->solid), (bool) $row->before, $row->flow === null ? null : FlowLines::fromList((array) json_decode($row->flow, true)), $row->stands);
+        return new Region(
+            figure: $row->figure_id,
+            material: $row->material_id,
+            area: $row->area,
+            x: $row->x,
+            y: $row->y,
+            locked: (bool) $row->locked,
+            shift: $row->shift,
+            wears: $row->wears,
+            solid: $row->solid === null ? null : Solid::from($row->solid),
+            before: (bool) $row->before,
+            flow: $row->flow === null ? null : FlowLines::fromList((array) json_decode($row->flow, true)),
+            stands: $row->stands,
+        );
     }
 }

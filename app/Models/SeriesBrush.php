@@ -32,7 +32,10 @@ final class SeriesBrush extends Model
     /** @var array<string, string> */
     protected $casts = ['brush' => 'array', 'retired' => 'boolean'];
 
-    /** @return array{name: string, brush: array{size: float, hardness: float, tip: ?TipData}, retired: bool} as the series' journal keeps it */
+    /**
+     * @return array{name: string, brush: array{size: float, hardness: float, tip: ?TipData}, retired: bool} as the
+     *     series' journal keeps it
+     */
     public function toRecord(): array
     {
         return ['name' => $this->name, 'brush' => $this->brush, 'retired' => $this->retired];

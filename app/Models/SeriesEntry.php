@@ -31,7 +31,18 @@ final class SeriesEntry extends Model
 
     protected $table = 'series_journal';
 
-    protected $fillable = ['series_id', 'user_id', 'version', 'kind', 'form', 'input', 'title', 'records', 'op_id', 'state'];
+    protected $fillable = [
+        'series_id',
+        'user_id',
+        'version',
+        'kind',
+        'form',
+        'input',
+        'title',
+        'records',
+        'op_id',
+        'state',
+    ];
 
     /** @var array<string, string> */
     protected $casts = ['input' => 'array', 'records' => 'array', 'made_at' => 'datetime'];

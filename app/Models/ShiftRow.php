@@ -36,6 +36,9 @@ final class ShiftRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): ColourShift
     {
-        return new ColourShift($row->material_id, new ColourTurn((float) $row->lightness, (float) $row->chroma, (float) $row->hue));
+        return new ColourShift(
+            $row->material_id,
+            new ColourTurn((float) $row->lightness, (float) $row->chroma, (float) $row->hue),
+        );
     }
 }

@@ -34,7 +34,10 @@ final class StrokeRow extends Model implements KeepsRecord
         assert($record instanceof InkStroke);
 
         return [
-            'weight' => $record->weight, 'taper' => $record->taper, 'steady' => $record->steady, 'grain' => $record->grain,
+            'weight' => $record->weight,
+            'taper' => $record->taper,
+            'steady' => $record->steady,
+            'grain' => $record->grain,
             'points' => json_encode($record->points, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
         ];
     }
@@ -44,6 +47,12 @@ final class StrokeRow extends Model implements KeepsRecord
         /** @var non-empty-list<array{float, float, float}> $points */
         $points = json_decode($row->points, true, flags: JSON_THROW_ON_ERROR);
 
-        return new InkStroke($points, (float) $row->weight, (float) $row->taper, (float) $row->steady, (float) $row->grain);
+        return new InkStroke(
+            $points,
+            (float) $row->weight,
+            (float) $row->taper,
+            (float) $row->steady,
+            (float) $row->grain,
+        );
     }
 }

@@ -13,13 +13,16 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @phpstan-import-type MatchedData from MatchedColour
  *
- * @phpstan-type TakenRow array{colour: string, share: float, verdict: 'exact'|'near'|'new', difference: ?float, material: ?int, labels: list<int>}
+ * @phpstan-type TakenRow array{colour: string, share: float, verdict: 'exact'|'near'|'new', difference: ?float,
+ *     material: ?int, labels: list<int>}
  * @phpstan-type TakenReport array{name: string, right: int, down: int, rows: list<TakenRow>}
  * @phpstan-type PageOutcome array{page: int, number: int, done: bool, why: string}
  * @phpstan-type PagesReport array{outcomes: list<PageOutcome>}
  * @phpstan-type MatchReport array{name: string, width: int, height: int, rows: list<MatchedData>}
  * @phpstan-type TaskQuestion array{kind: 'cut', share: int, original: int}
- * @phpstan-type TaskState array{id: int, kind: string, state: 'waiting'|'working'|'done'|'failed'|'stopped', progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport, match: ?MatchReport, outcomes: ?list<PageOutcome>}
+ * @phpstan-type TaskState array{id: int, kind: string, state: 'waiting'|'working'|'done'|'failed'|'stopped',
+ *     progress: int, message: string, download: ?string, name: ?string, question: ?TaskQuestion, report: ?TakenReport,
+ *     match: ?MatchReport, outcomes: ?list<PageOutcome>}
  *
  * @property int $id
  * @property ?int $page_id
@@ -45,7 +48,23 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Task extends Model
 {
-    protected $fillable = ['page_id', 'series_id', 'user_id', 'kind', 'state', 'progress', 'message', 'input', 'result_path', 'result_name', 'lease', 'line', 'worker', 'question', 'report'];
+    protected $fillable = [
+        'page_id',
+        'series_id',
+        'user_id',
+        'kind',
+        'state',
+        'progress',
+        'message',
+        'input',
+        'result_path',
+        'result_name',
+        'lease',
+        'line',
+        'worker',
+        'question',
+        'report',
+    ];
 
     /** @var array<string, string> */
     protected $casts = ['input' => 'array', 'question' => 'array', 'report' => 'array'];
@@ -69,7 +88,7 @@ final class Task extends Model
 
     public function inSeries(): Series
     {
-        return $this->page->series ?? $this->series ?? throw new \LogicException("Task $this->id is of nothing.");
+        return $this->page->series ?? ($this->series ?? throw new \LogicException("Task $this->id is of nothing."));
     }
 
     /** @return BelongsTo<User, $this> */
@@ -81,14 +100,19 @@ final class Task extends Model
     /** Unless it was stopped, or is finished already. */
     public function finish(): void
     {
-        self::query()->whereKey($this->id)->where('state', 'working')->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
+        self::query()
+            ->whereKey($this->id)
+            ->where('state', 'working')
+            ->update(['state' => 'done', 'progress' => 100, 'message' => 'Done']);
     }
 
     /** What the person should know of what was done; nothing where the text is empty. */
     public function say(string $text): void
     {
         if ($text !== '') {
-            self::query()->whereKey($this->id)->update(['message' => mb_substr($text, 0, 400)]);
+            self::query()
+                ->whereKey($this->id)
+                ->update(['message' => mb_substr($text, 0, 400)]);
         }
     }
 
@@ -96,7 +120,11 @@ final class Task extends Model
     public function toClient(): array
     {
         return [
-            'id' => $this->id, 'kind' => $this->kind, 'state' => $this->state, 'progress' => $this->progress, 'message' => $this->message,
+            'id' => $this->id,
+            'kind' => $this->kind,
+            'state' => $this->state,
+            'progress' => $this->progress,
+            'message' => $this->message,
             'download' => $this->state === 'done' && $this->result_path !== null ? "/deliveries/$this->id" : null,
             'name' => $this->result_name,
             'question' => $this->state === 'failed' ? $this->question : null,

@@ -42,13 +42,29 @@ final class AwningProvider extends ServiceProvider
      */
     private static function limitDoors(): void
     {
-        RateLimiter::for('sign-in', fn (Request $request): array => [self::byAccount($request), self::byNetwork($request, 30)]);
+        RateLimiter::for(
+            'sign-in',
+            fn (Request $request): array => [self::byAccount($request), self::byNetwork($request, 30)],
+        );
         RateLimiter::for('demo', fn (Request $request): Limit => self::byNetwork($request, 60));
         // Nobody guesses a link; a stranger who tries fills a bucket of the network's own.
-        RateLimiter::for('invitation', fn (Request $request): array => [self::byToken($request, 30), self::byNetwork($request, 120)]);
+        RateLimiter::for(
+            'invitation',
+            fn (Request $request): array => [self::byToken($request, 30), self::byNetwork($request, 120)],
+        );
         // Who has a link may still guess the password of somebody who is here already.
-        RateLimiter::for('follow-invitation', fn (Request $request): array => [self::byToken($request, 8), self::byAccount($request), self::byNetwork($request, 60)]);
-        RateLimiter::for('own-password', fn (Request $request): Limit => Limit::perMinute(8)->by('user:'.$request->user()?->getAuthIdentifier()));
+        RateLimiter::for(
+            'follow-invitation',
+            fn (Request $request): array => [
+                self::byToken($request, 8),
+                self::byAccount($request),
+                self::byNetwork($request, 60),
+            ],
+        );
+        RateLimiter::for(
+            'own-password',
+            fn (Request $request): Limit => Limit::perMinute(8)->by('user:'.$request->user()?->getAuthIdentifier()),
+        );
     }
 
     /** However the address is written. */
@@ -56,7 +72,11 @@ final class AwningProvider extends ServiceProvider
     {
         $email = $request->input('email');
 
-        return Limit::perMinute(8)->by(is_string($email) ? 'mail:'.hash('sha256', People::normal($email)) : 'none:'.self::network((string) $request->ip()));
+        return Limit::perMinute(8)->by(
+            is_string($email)
+                ? 'mail:'.hash('sha256', People::normal($email))
+                : 'none:'.self::network((string) $request->ip()),
+        );
     }
 
     private static function byToken(Request $request, int $times): Limit

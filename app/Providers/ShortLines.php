@@ -31,16 +31,26 @@ final class ShortLines
             $context['exception'] = self::told($error);
         }
 
-        return $record->with(message: self::short($error instanceof QueryException ? self::told($error) : $record->message), context: $context);
+        return $record->with(
+            message: self::short($error instanceof QueryException ? self::told($error) : $record->message),
+            context: $context,
+        );
     }
 
     /** An error with its place, without what was bound to a query. */
     private static function told(Throwable $error): string
     {
-        $says = $error instanceof QueryException ? $error->getPrevious()?->getMessage().' in: '.$error->getSql() : $error->getMessage();
+        $says =
+            $error instanceof QueryException
+                ? $error->getPrevious()?->getMessage().' in: '.$error->getSql()
+                : $error->getMessage();
         $lines = array_slice(explode("\n", $error->getTraceAsString()), 0, 12);
 
-        return $error::class.': '.self::short($says)." at {$error->getFile()}:{$error->getLine()}\n".implode("\n", array_map(fn (string $line): string => mb_strcut($line, 0, 300), $lines));
+        return $error::class.
+            ': '.
+            self::short($says).
+            " at {$error->getFile()}:{$error->getLine()}\n".
+            implode("\n", array_map(fn (string $line): string => mb_strcut($line, 0, 300), $lines));
     }
 
     private static function short(string $text): string

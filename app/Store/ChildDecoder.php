@@ -21,8 +21,8 @@ use Symfony\Component\Process\Process;
 final readonly class ChildDecoder
 {
     /**
-     * @param  int  $megabytes  of memory the decoder may address: 130 million pixels in four channels of 16 bits take 1 GB,
-     *                          and stand twice while they become planes
+     * @param  int  $megabytes  of memory the decoder may address: 130 million pixels in four channels of 16 bits take 1
+     *     GB, and stand twice while they become planes
      * @param  int  $seconds  of work
      */
     public function __construct(private int $megabytes = 5000, private int $seconds = 40)
@@ -46,15 +46,21 @@ final readonly class ChildDecoder
             return $this->readPage(SvgDrawing::drawn($path, $goOn), $goOn);
         }
         // Of layers the size is only known when their list is read, which is the child's business.
-        $pixels = OpenRasterFile::is($path) ? ImageReader::MOST_PIXELS : self::pixelsOf(ImageHeader::of($path, $picture));
+        $pixels = OpenRasterFile::is($path)
+            ? ImageReader::MOST_PIXELS
+            : self::pixelsOf(ImageHeader::of($path, $picture));
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         // Blocks of 1024 bytes; four planes and the line before them.
         $blocks = intdiv(4 * $pixels, 1024) + 100_000;
         try {
-            $process = (new LimitedProcess($this->megabytes, $this->seconds, 2 * $this->seconds + 30, $blocks))
-                ->run([PHP_BINARY, base_path('core/decode.php'), $path, $out, (string) $picture, ...($cut ? ['cut'] : [])], $goOn);
+            $process = (new LimitedProcess($this->megabytes, $this->seconds, 2 * $this->seconds + 30, $blocks))->run(
+                [PHP_BINARY, base_path('core/decode.php'), $path, $out, (string) $picture, ...$cut ? ['cut'] : []],
+                $goOn,
+            );
 
-            return $process->getExitCode() === LimitedProcess::OUT_OF_TIME ? throw $this->tooLong() : $this->result($process, $out);
+            return $process->getExitCode() === LimitedProcess::OUT_OF_TIME
+                ? throw $this->tooLong()
+                : $this->result($process, $out);
         } catch (ProcessTimedOutException) {
             throw $this->tooLong();
         } finally {
@@ -101,16 +107,30 @@ final readonly class ChildDecoder
         [$red, $green, $blue] = $head['grey'] ? [$planes[0], $planes[0], $planes[0]] : $planes;
         $alpha = $planes[$head['grey'] ? 1 : 3] ?? str_repeat("\xff", $pixels);
 
-        return new Picture(new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha), $head['grey'], (float) $head['dpi'], (int) $head['pictures']);
+        return new Picture(
+            new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha),
+            $head['grey'],
+            (float) $head['dpi'],
+            (int) $head['pictures'],
+        );
     }
 
     private function tooLong(): UnreadableImage
     {
-        return new UnreadableImage(sprintf('The image takes longer than %d seconds to open. Save it again as a plain PNG, or make it smaller, and send that.', $this->seconds));
+        return new UnreadableImage(
+            sprintf(
+                'The image takes longer than %d seconds to open. Save it again as a plain PNG, or make it smaller, '
+                    .'and send that.',
+                $this->seconds,
+            ),
+        );
     }
 
     private function tooMuch(): UnreadableImage
     {
-        return new UnreadableImage('The image took more time or memory to open than an image of its size needs. It may be damaged; save it again, as a plain PNG, and send that.');
+        return new UnreadableImage(
+            'The image took more time or memory to open than an image of its size needs. It may be damaged; save it '
+                .'again, as a plain PNG, and send that.',
+        );
     }
 }

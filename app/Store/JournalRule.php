@@ -32,10 +32,15 @@ final readonly class JournalRule
         foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
             $live[$hash] = true;
         }
-        foreach (JournalEntry::query()->toBase()->select(['id', 'tiles'])->lazyById(self::BATCH) as $entry) {
+        foreach (
+            JournalEntry::query()
+                ->toBase()
+                ->select(['id', 'tiles'])
+                ->lazyById(self::BATCH) as $entry
+        ) {
             foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
                 foreach (array_filter([$before, $after]) as $hash) {
-                    isset($gone[$entry->id]) ? $freed[$hash] = true : $live[$hash] = true;
+                    isset($gone[$entry->id]) ? ($freed[$hash] = true) : ($live[$hash] = true);
                 }
             }
         }
@@ -62,11 +67,25 @@ final readonly class JournalRule
     /** @return list<int> */
     private function forgettable(): array
     {
-        $ids = JournalEntry::query()->toBase()->where('state', 'dropped')->where('made_at', '<', now()->subDay())->pluck('id')->all();
+        $ids = JournalEntry::query()
+            ->toBase()
+            ->where('state', 'dropped')
+            ->where('made_at', '<', now()->subDay())
+            ->pluck('id')
+            ->all();
         if ($this->days > 0) {
             foreach (Page::query()->pluck('id') as $page) {
-                $done = fn (): Builder => JournalEntry::query()->toBase()->where('page_id', $page)->where('state', 'done');
-                $oldestKept = $this->steps === 0 ? PHP_INT_MAX : $done()->latest('id')->skip($this->steps - 1)->value('id') ?? 0;
+                $done = fn (): Builder => JournalEntry::query()
+                    ->toBase()
+                    ->where('page_id', $page)
+                    ->where('state', 'done');
+                $oldestKept =
+                    $this->steps === 0
+                        ? PHP_INT_MAX
+                        : $done()
+                            ->latest('id')
+                            ->skip($this->steps - 1)
+                            ->value('id') ?? 0;
                 // From the oldest on without a gap: undo cannot leap over a step that is missing.
                 $young = $done()->where('made_at', '>=', now()->subDays($this->days))->min('id') ?? PHP_INT_MAX;
                 array_push($ids, ...$done()->where('id', '<', min($oldestKept, $young))->pluck('id')->all());

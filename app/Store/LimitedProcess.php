@@ -22,8 +22,12 @@ final readonly class LimitedProcess
      * @param  int  $patience  seconds on the clock
      * @param  int  $blocks  of 1024 bytes that a file it writes may have
      */
-    public function __construct(private int $megabytes, private int $seconds, private int $patience, private int $blocks)
-    {
+    public function __construct(
+        private int $megabytes,
+        private int $seconds,
+        private int $patience,
+        private int $blocks,
+    ) {
     }
 
     /**
@@ -36,8 +40,14 @@ final readonly class LimitedProcess
     public function run(array $command, callable $goOn): Process
     {
         $process = new Process([
-            '/bin/bash', '-c', 'ulimit -v "$1" -f "$3" -c 0 && ulimit -S -t "$2" && ulimit -H -t "$(($2 + 2))" && shift 3 && exec "$@"', 'limited',
-            (string) (1024 * $this->megabytes), (string) $this->seconds, (string) $this->blocks, ...$command,
+            '/bin/bash',
+            '-c',
+            'ulimit -v "$1" -f "$3" -c 0 && ulimit -S -t "$2" && ulimit -H -t "$(($2 + 2))" && shift 3 && exec "$@"',
+            'limited',
+            (string) (1024 * $this->megabytes),
+            (string) $this->seconds,
+            (string) $this->blocks,
+            ...$command,
         ]);
         try {
             $process->setTimeout($this->patience)->start();

@@ -30,8 +30,14 @@ final readonly class Manual
         $this->folder = $folder ?? base_path('docs');
         // Headings get ids that links and tools name; nothing is shown beside them.
         $environment = new Environment([
-            'html_input' => 'strip', 'allow_unsafe_links' => false,
-            'heading_permalink' => ['apply_id_to_heading' => true, 'insert' => 'none', 'id_prefix' => '', 'fragment_prefix' => ''],
+            'html_input' => 'strip',
+            'allow_unsafe_links' => false,
+            'heading_permalink' => [
+                'apply_id_to_heading' => true,
+                'insert' => 'none',
+                'id_prefix' => '',
+                'fragment_prefix' => '',
+            ],
         ]);
         foreach ([new CommonMarkCoreExtension, new TableExtension, new HeadingPermalinkExtension] as $extension) {
             $environment->addExtension($extension);
@@ -53,7 +59,12 @@ final readonly class Manual
         // The title stands above the chapter; pictures come through the application; other documents are named, not
         // linked.
         $text = (string) preg_replace(
-            ['/^# .+\n/m', '#\]\(\.\./screenshots/([\w-]+\.png)\)#', '#\[([^\]]+)\]\(\.\./[^)]*\)#', '#\]\((\w+)\.md(\#[\w-]+)?\)#'],
+            [
+                '/^# .+\n/m',
+                '#\]\(\.\./screenshots/([\w-]+\.png)\)#',
+                '#\[([^\]]+)\]\(\.\./[^)]*\)#',
+                '#\]\((\w+)\.md(\#[\w-]+)?\)#',
+            ],
             ['', '](/manual/$1)', '$1', '](#/$1$2)'],
             $text,
         );
@@ -79,7 +90,13 @@ final readonly class Manual
     /** @return list<ManualSection> what stands under each heading, as plain text, to be searched */
     private static function sections(string $title, string $html): array
     {
-        $plain = fn (string $part): string => trim((string) preg_replace('/\s+/', ' ', html_entity_decode(strip_tags(str_replace('</td>', ' </td>', $part)), ENT_QUOTES | ENT_HTML5)));
+        $plain = fn (string $part): string => trim(
+            (string) preg_replace(
+                '/\s+/',
+                ' ',
+                html_entity_decode(strip_tags(str_replace('</td>', ' </td>', $part)), ENT_QUOTES | ENT_HTML5),
+            ),
+        );
         $parts = preg_split('#<h[2-6] id="([^"]*)">(.*?)</h[2-6]>#s', $html, -1, PREG_SPLIT_DELIM_CAPTURE) ?: [];
         $sections = [['id' => '', 'title' => $title, 'text' => $plain($parts[0] ?? '')]];
         for ($i = 1; $i + 2 < count($parts); $i += 3) {
@@ -94,6 +111,8 @@ final readonly class Manual
     {
         $path = "$this->folder/screenshots/$name";
 
-        return preg_match('/^[a-z-]+\.png$/D', $name) === 1 && is_file($path) ? (string) file_get_contents($path) : null;
+        return preg_match('/^[a-z-]+\.png$/D', $name) === 1 && is_file($path)
+            ? (string) file_get_contents($path)
+            : null;
     }
 }

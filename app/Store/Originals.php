@@ -25,11 +25,21 @@ final class Originals
         $whole = new WholeFile(Storage::disk('works'));
         // A file that is there may be half of one, from before files were only named when whole.
         if (! $whole->is($path, $bytes, $sha256)) {
-            $whole->put($path, fopen($file, 'r') ?: throw new NotKept('The file that was sent could not be read again. Send it once more.'), $bytes, $sha256);
+            $whole->put(
+                $path,
+                fopen($file, 'r') ?:
+                throw new NotKept('The file that was sent could not be read again. Send it once more.'),
+                $bytes,
+                $sha256,
+            );
         }
 
         return Original::query()->create([
-            $of instanceof Page ? 'page_id' : 'series_id' => $of->id, 'user_id' => $user->id, 'path' => $path, 'sha256' => $sha256, 'bytes' => $bytes,
+            $of instanceof Page ? 'page_id' : 'series_id' => $of->id,
+            'user_id' => $user->id,
+            'path' => $path,
+            'sha256' => $sha256,
+            'bytes' => $bytes,
             'name' => self::shownName($name),
         ]);
     }
@@ -61,7 +71,12 @@ final class Originals
     public function forget(Task $import): void
     {
         $original = Original::query()->find((int) ($import->input['original'] ?? 0));
-        $isUsed = Task::query()->where('kind', 'import')->where('input->original', $original?->id)->whereKeyNot($import->id)->whereIn('state', ['waiting', 'working', 'done'])->exists();
+        $isUsed = Task::query()
+            ->where('kind', 'import')
+            ->where('input->original', $original?->id)
+            ->whereKeyNot($import->id)
+            ->whereIn('state', ['waiting', 'working', 'done'])
+            ->exists();
         if ($original !== null && ! $isUsed) {
             $this->discard($original);
         }
@@ -98,11 +113,17 @@ final class Originals
     /** @return string a temporary file with all of its bytes, which whoever asks for it takes away again */
     public function copy(Original $original): string
     {
-        $from = Storage::disk('works')->readStream($original->path) ?? throw new \RuntimeException("The original $original->path is missing from the disk. Restore it from a backup.");
+        $from =
+            Storage::disk('works')->readStream($original->path) ??
+            throw new \RuntimeException(
+                "The original $original->path is missing from the disk. Restore it from a backup.",
+            );
         $file = (string) tempnam(sys_get_temp_dir(), 'awning');
         if (file_put_contents($file, $from) !== $original->bytes) {
             @unlink($file);
-            throw new NotKept('The original could not be read whole: the disk may be full, or the file was cut short. Send it again.');
+            throw new NotKept(
+                'The original could not be read whole: the disk may be full, or the file was cut short. Send it again.',
+            );
         }
 
         return $file;

@@ -85,7 +85,9 @@ final class PageStore implements SheetSource
      */
     public function know(array $layers): void
     {
-        $names = array_values(array_diff(array_map(fn (LayerName $layer): string => $layer->value, $layers), array_keys($this->hashes)));
+        $names = array_values(
+            array_diff(array_map(fn (LayerName $layer): string => $layer->value, $layers), array_keys($this->hashes)),
+        );
         if ($names !== []) {
             $this->hashes += $this->allHashes($names) + array_fill_keys($names, []);
         }
@@ -97,7 +99,9 @@ final class PageStore implements SheetSource
      */
     public function allHashes(?array $only = null): array
     {
-        $rows = LayerTile::query()->toBase()->where('page_id', $this->page->id)
+        $rows = LayerTile::query()
+            ->toBase()
+            ->where('page_id', $this->page->id)
             ->when($only !== null, fn ($query) => $query->whereIn('layer', $only))
             ->get(['layer', 'column', 'row', 'hash']);
         $hashes = [];
@@ -129,14 +133,21 @@ final class PageStore implements SheetSource
      */
     private function asKept(array $changes): array
     {
-        $named = array_filter($changes, fn (RecordChange $change): bool => $change->before !== null && StandIns::concern($change->kind));
+        $named = array_filter(
+            $changes,
+            fn (RecordChange $change): bool => $change->before !== null && StandIns::concern($change->kind),
+        );
         if ($named === [] || $this->standIns->isEmpty()) {
             return $changes;
         }
         $kept = [];
         foreach ($named as $i => $change) {
-            $before = ($kept[$change->kind->value] ??= RecordKeepers::of($change->kind)->all($this->page->id))[$change->key] ?? $change->before;
-            $after = $change->after === null ? null : StandIns::unread($before, $change->before ?? $before, $change->after);
+            $before =
+                ($kept[$change->kind->value] ??= RecordKeepers::of($change->kind)->all($this->page->id))[
+                    $change->key
+                ] ?? $change->before;
+            $after =
+                $change->after === null ? null : StandIns::unread($before, $change->before ?? $before, $change->after);
             $changes[$i] = new RecordChange($change->kind, $change->key, $before, $after);
         }
 
@@ -167,11 +178,28 @@ final class PageStore implements SheetSource
         $this->placeRecords(array_map(fn (RecordChange $c): array => [$c->kind, $c->key, $c->after], $records));
 
         $entry = JournalEntry::query()->create([
-            'page_id' => $this->page->id, 'user_id' => $user, 'title' => mb_substr($op->title(), 0, 120), 'state' => 'done',
-            'kind' => $op::kind(), 'form' => $op::form(), 'input' => $op->toInput(), 'right' => $op->right(), 'tiles' => $tiles,
-            'records' => array_map(fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()], $records),
+            'page_id' => $this->page->id,
+            'user_id' => $user,
+            'title' => mb_substr($op->title(), 0, 120),
+            'state' => 'done',
+            'kind' => $op::kind(),
+            'form' => $op::form(),
+            'input' => $op->toInput(),
+            'right' => $op->right(),
+            'tiles' => $tiles,
+            'records' => array_map(
+                fn (RecordChange $c): array => [$c->kind->value, $c->key, $c->before?->toData(), $c->after?->toData()],
+                $records,
+            ),
         ]);
-        JournalLayer::query()->toBase()->insert(array_map(fn (string $layer): array => ['journal_id' => $entry->id, 'layer' => $layer], array_values(array_unique(array_column($tiles, 0)))));
+        JournalLayer::query()
+            ->toBase()
+            ->insert(
+                array_map(
+                    fn (string $layer): array => ['journal_id' => $entry->id, 'layer' => $layer],
+                    array_values(array_unique(array_column($tiles, 0))),
+                ),
+            );
 
         return $entry;
     }
@@ -179,13 +207,20 @@ final class PageStore implements SheetSource
     /** Puts a journal entry's before (back) or after (again) in place: hashes are swapped, no pixel is computed. */
     public function swap(JournalEntry $entry, bool $back): void
     {
-        $this->placeTiles(array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $back ? $tile[3] : $tile[4]], $entry->tiles));
-        $this->placeRecords(array_map(function (array $record) use ($back): array {
-            $kind = RecordKind::from($record[0]);
-            $data = $back ? $record[2] : $record[3];
+        $this->placeTiles(
+            array_map(
+                fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $back ? $tile[3] : $tile[4]],
+                $entry->tiles,
+            ),
+        );
+        $this->placeRecords(
+            array_map(function (array $record) use ($back): array {
+                $kind = RecordKind::from($record[0]);
+                $data = $back ? $record[2] : $record[3];
 
-            return [$kind, (string) $record[1], $data === null ? null : $kind->read($data)];
-        }, $entry->records));
+                return [$kind, (string) $record[1], $data === null ? null : $kind->read($data)];
+            }, $entry->records),
+        );
         $this->hashes = $this->ahead = [];
     }
 
@@ -197,16 +232,28 @@ final class PageStore implements SheetSource
             if ($hash === null) {
                 $gone[$layer][$column][] = $row;
             } else {
-                $set[] = ['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column, 'row' => $row, 'hash' => $hash];
+                $set[] = [
+                    'page_id' => $this->page->id,
+                    'layer' => $layer,
+                    'column' => $column,
+                    'row' => $row,
+                    'hash' => $hash,
+                ];
             }
         }
         foreach ($gone as $layer => $columns) {
             foreach ($columns as $column => $downs) {
-                LayerTile::query()->toBase()->where(['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column])->whereIn('row', $downs)->delete();
+                LayerTile::query()
+                    ->toBase()
+                    ->where(['page_id' => $this->page->id, 'layer' => $layer, 'column' => $column])
+                    ->whereIn('row', $downs)
+                    ->delete();
             }
         }
         foreach (array_chunk($set, self::BATCH) as $chunk) {
-            LayerTile::query()->toBase()->upsert($chunk, ['page_id', 'layer', 'column', 'row'], ['hash']);
+            LayerTile::query()
+                ->toBase()
+                ->upsert($chunk, ['page_id', 'layer', 'column', 'row'], ['hash']);
         }
     }
 
@@ -245,12 +292,18 @@ final class PageStore implements SheetSource
             foreach ($written as $key => $record) {
                 $data = $record->toData();
                 if (! isset($kept[$key]) || $kept[$key]->toData() != $data || $kind->read($data)->toData() != $data) {
-                    throw new \UnexpectedValueException("The $kind->value $key reads differently from what was written.");
+                    throw new \UnexpectedValueException(
+                        "The $kind->value $key reads differently from what was written.",
+                    );
                 }
             }
         } catch (\InvalidArgumentException|\UnexpectedValueException $error) {
             report($error);
-            throw new NotKept('This change could not be kept as it was made, so nothing was changed. Reload the page and try again.', 0, $error);
+            throw new NotKept(
+                'This change could not be kept as it was made, so nothing was changed. Reload the page and try again.',
+                0,
+                $error,
+            );
         }
     }
 }

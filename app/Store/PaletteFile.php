@@ -30,7 +30,16 @@ final class PaletteFile
     {
         $size = is_file($path) ? filesize($path) : false;
         if ($size === false || $size > PaletteFiles::MOST_BYTES) {
-            throw new BrokenPalette($size === false ? "The palette $path could not be opened. Check the name." : sprintf('%s has %d megabytes; a palette has less than %d. Look whether it is the right file.', $path, intdiv($size, 1_000_000), intdiv(PaletteFiles::MOST_BYTES, 1_000_000)));
+            throw new BrokenPalette(
+                $size === false
+                    ? "The palette $path could not be opened. Check the name."
+                    : sprintf(
+                        '%s has %d megabytes; a palette has less than %d. Look whether it is the right file.',
+                        $path,
+                        intdiv($size, 1_000_000),
+                        intdiv(PaletteFiles::MOST_BYTES, 1_000_000),
+                    ),
+            );
         }
         try {
             return PaletteFiles::read(self::extension($path), (string) file_get_contents($path));
@@ -48,7 +57,9 @@ final class PaletteFile
     public static function bytes(string $extension, PaletteBook $book, string $title): string
     {
         if (! in_array($extension, [...PaletteFiles::readable(), ...self::CARDS], true)) {
-            throw new BrokenPalette("A palette is not written as '.$extension'. Take .csv, .json, .css, .svg, .png or .pdf.");
+            throw new BrokenPalette(
+                "A palette is not written as '.$extension'. Take .csv, .json, .css, .svg, .png or .pdf.",
+            );
         }
         $card = new SwatchCard($book, $title);
 
@@ -74,7 +85,10 @@ final class PaletteFile
         }, $sheets);
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         try {
-            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, self::BLOCKS))->run(['rsvg-convert', '--unlimited', ...$options, '--output', $out, ...$files], fn () => null);
+            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, self::BLOCKS))->run(
+                ['rsvg-convert', '--unlimited', ...$options, '--output', $out, ...$files],
+                fn () => null,
+            );
             $bytes = $process->getExitCode() === 0 ? (string) file_get_contents($out) : '';
         } catch (ProcessTimedOutException) {
             $bytes = '';
@@ -82,6 +96,8 @@ final class PaletteFile
             array_map(unlink(...), [...$files, $out]);
         }
 
-        return $bytes !== '' ? $bytes : throw new BrokenPalette('The card could not be drawn: it is too long. Split the palette, or take .svg.');
+        return $bytes !== ''
+            ? $bytes
+            : throw new BrokenPalette('The card could not be drawn: it is too long. Split the palette, or take .svg.');
     }
 }

@@ -47,9 +47,19 @@ final class PdfPage
         if ($pages === [] || $size === []) {
             throw self::unreadable();
         }
-        [$width, $height] = array_map(fn (string $points): int => (int) ceil((float) $points / self::POINTS_AN_INCH * self::DPI), [$size[1], $size[2]]);
+        [$width, $height] = array_map(
+            fn (string $points): int => (int) ceil(((float) $points / self::POINTS_AN_INCH) * self::DPI),
+            [$size[1], $size[2]],
+        );
         if (! ImageReader::opens($width, $height)) {
-            throw new UnreadableImage(sprintf('The page would be %d x %d px at %d dpi; that is more than can be opened. Export it smaller.', $width, $height, self::DPI));
+            throw new UnreadableImage(
+                sprintf(
+                    'The page would be %d x %d px at %d dpi; that is more than can be opened. Export it smaller.',
+                    $width,
+                    $height,
+                    self::DPI,
+                ),
+            );
         }
 
         return min(Picture::MOST, (int) $pages[1]);
@@ -66,7 +76,22 @@ final class PdfPage
         $pages = self::check($path, $page);
         $out = (string) tempnam(sys_get_temp_dir(), 'awning');
         try {
-            self::run(['pdftoppm', '-png', '-r', (string) self::DPI, '-f', (string) $page, '-l', (string) $page, '-singlefile', $path, $out], $goOn);
+            self::run(
+                [
+                    'pdftoppm',
+                    '-png',
+                    '-r',
+                    (string) self::DPI,
+                    '-f',
+                    (string) $page,
+                    '-l',
+                    (string) $page,
+                    '-singlefile',
+                    $path,
+                    $out,
+                ],
+                $goOn,
+            );
             if (! is_file("$out.png")) {
                 throw self::unreadable();
             }
@@ -84,7 +109,10 @@ final class PdfPage
     private static function run(array $command, callable $goOn): string
     {
         try {
-            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, self::BLOCKS))->run($command, $goOn);
+            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, self::BLOCKS))->run(
+                $command,
+                $goOn,
+            );
         } catch (ProcessTimedOutException) {
             throw self::tooLong();
         }
@@ -97,11 +125,19 @@ final class PdfPage
 
     private static function tooLong(): UnreadableImage
     {
-        return new UnreadableImage(sprintf('The page of the PDF takes longer than %d seconds to draw. Export the page as PNG and send that.', self::SECONDS));
+        return new UnreadableImage(
+            sprintf(
+                'The page of the PDF takes longer than %d seconds to draw. Export the page as PNG and send that.',
+                self::SECONDS,
+            ),
+        );
     }
 
     private static function unreadable(): UnreadableImage
     {
-        return new UnreadableImage('The PDF could not be opened: it is damaged, locked, or asks for more than a page needs. Export the page as PNG and send that.');
+        return new UnreadableImage(
+            'The PDF could not be opened: it is damaged, locked, or asks for more than a page needs. Export the '
+                .'page as PNG and send that.',
+        );
     }
 }

@@ -28,8 +28,11 @@ final class Pyramid implements SheetSource
     private array $fetched = [];
 
     /** @param  int  $level  0: full size; each level more halves it */
-    public function __construct(private readonly PageStore $store, private readonly int $level, private readonly Tiles $tiles = new Tiles)
-    {
+    public function __construct(
+        private readonly PageStore $store,
+        private readonly int $level,
+        private readonly Tiles $tiles = new Tiles,
+    ) {
         if ($level < 0 || $level > self::HIGHEST) {
             throw new \RangeException('There are levels 0 to '.self::HIGHEST.'.');
         }
@@ -70,7 +73,10 @@ final class Pyramid implements SheetSource
         return $this->ensure($layer, $this->level, $column, $row);
     }
 
-    /** @return array<string, array<string, string>> layer => "column,row" => name, of every tile of this level that is not empty */
+    /**
+     * @return array<string, array<string, string>> layer => "column,row" => name, of every tile of this level that is
+     *     not empty
+     */
     public function names(): array
     {
         $names = $this->store->allHashes();
@@ -92,7 +98,13 @@ final class Pyramid implements SheetSource
         $names = [];
         foreach (array_keys($below) as $place) {
             [$column, $row] = array_map(fn (string $at): int => (int) $at >> 1, explode(',', $place));
-            $names["$column,$row"] ??= self::nameOf($layer, array_map(fn (array $q): ?string => $below[(2 * $column + $q[0]).','.(2 * $row + $q[1])] ?? null, self::QUARTERS));
+            $names["$column,$row"] ??= self::nameOf(
+                $layer,
+                array_map(
+                    fn (array $q): ?string => $below[2 * $column + $q[0].','.(2 * $row + $q[1])] ?? null,
+                    self::QUARTERS,
+                ),
+            );
         }
 
         return array_filter($names);
@@ -104,8 +116,14 @@ final class Pyramid implements SheetSource
      */
     private static function nameOf(LayerName $layer, array $quarters): ?string
     {
-        return array_filter($quarters) === [] ? null
-            : hash('sha256', $layer->kind->value.' '.implode('', array_map(fn (?string $name): string => ($name ?? '-').' ', $quarters)));
+        return array_filter($quarters) === []
+            ? null
+            : hash(
+                'sha256',
+                $layer->kind->value.
+                    ' '.
+                    implode('', array_map(fn (?string $name): string => ($name ?? '-').' ', $quarters)),
+            );
     }
 
     public function tilesOf(LayerName $layer): array
@@ -142,7 +160,13 @@ final class Pyramid implements SheetSource
             return $this->store->hashesOf($layer)["$column,$row"] ?? null;
         }
 
-        return self::nameOf($layer, array_map(fn (array $q): ?string => $this->name($layer, $level - 1, 2 * $column + $q[0], 2 * $row + $q[1]), self::QUARTERS));
+        return self::nameOf(
+            $layer,
+            array_map(
+                fn (array $q): ?string => $this->name($layer, $level - 1, 2 * $column + $q[0], 2 * $row + $q[1]),
+                self::QUARTERS,
+            ),
+        );
     }
 
     private function ensure(LayerName $layer, int $level, int $column, int $row): ?string
@@ -157,11 +181,17 @@ final class Pyramid implements SheetSource
             $quarters[] = $child === null ? null : $this->tiles->bytes($child);
         }
         $kind = $layer->kind;
-        $this->tiles->putNamed($name, match ($kind) {
-            LayerKind::Coverage => $this->averaged($quarters, 0),
-            LayerKind::Labels => $this->picked($quarters),
-            LayerKind::Paint => $this->averaged($quarters, 0).$this->averaged($quarters, 1).$this->averaged($quarters, 2).$this->averaged($quarters, 3),
-        });
+        $this->tiles->putNamed(
+            $name,
+            match ($kind) {
+                LayerKind::Coverage => $this->averaged($quarters, 0),
+                LayerKind::Labels => $this->picked($quarters),
+                LayerKind::Paint => $this->averaged($quarters, 0).
+                    $this->averaged($quarters, 1).
+                    $this->averaged($quarters, 2).
+                    $this->averaged($quarters, 3),
+            },
+        );
 
         return $name;
     }
@@ -170,9 +200,18 @@ final class Pyramid implements SheetSource
     private function averaged(array $quarters, int $plane): string
     {
         $half = TileGrid::SIZE / 2;
-        $parts = array_map(fn (?string $tile): string => $tile === null
-            ? str_repeat("\0", $half * $half)
-            : Thumbnail::shrink(substr($tile, $plane * TileGrid::PIXELS, TileGrid::PIXELS), TileGrid::SIZE, TileGrid::SIZE, $half, $half), $quarters);
+        $parts = array_map(
+            fn (?string $tile): string => $tile === null
+                ? str_repeat("\0", $half * $half)
+                : Thumbnail::shrink(
+                    substr($tile, $plane * TileGrid::PIXELS, TileGrid::PIXELS),
+                    TileGrid::SIZE,
+                    TileGrid::SIZE,
+                    $half,
+                    $half,
+                ),
+            $quarters,
+        );
 
         return $this->joined($parts, 1);
     }
@@ -199,7 +238,7 @@ final class Pyramid implements SheetSource
     /** @param  list<string>  $parts four squares of half a tile's side */
     private function joined(array $parts, int $size): string
     {
-        $row = TileGrid::SIZE / 2 * $size;
+        $row = (TileGrid::SIZE / 2) * $size;
         $out = '';
         foreach ([0, 2] as $left) {
             for ($y = 0; $y < TileGrid::SIZE / 2; $y++) {

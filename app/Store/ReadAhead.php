@@ -33,7 +33,10 @@ final class ReadAhead
     /** @param  array<string, string>  $hashes  "column,row" => hash */
     public function __construct(array $hashes, private readonly Tiles $tiles)
     {
-        $byPlace = array_combine(array_map(fn (array $place): int => self::place(...$place), PageStore::places($hashes)), $hashes);
+        $byPlace = array_combine(
+            array_map(fn (array $place): int => self::place(...$place), PageStore::places($hashes)),
+            $hashes,
+        );
         ksort($byPlace);
         $this->turns = array_flip(array_keys($byPlace));
         $this->order = array_values($byPlace);

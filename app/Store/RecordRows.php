@@ -49,7 +49,9 @@ final readonly class RecordRows implements RecordKeeper
     public function find(int $page, int|string $key): ?Record
     {
         // No key has other characters, and the database compares no others with one.
-        $row = mb_check_encoding((string) $key, 'ASCII') ? $this->of($page)->where($this->model::keyColumn(), $key)->first() : null;
+        $row = mb_check_encoding((string) $key, 'ASCII')
+            ? $this->of($page)->where($this->model::keyColumn(), $key)->first()
+            : null;
 
         return $row === null ? null : $this->model::recordOf($row);
     }
@@ -62,7 +64,9 @@ final readonly class RecordRows implements RecordKeeper
             $rows[] = ['page_id' => $page, $column => $key] + $this->model::rowOf($record);
         }
         foreach (array_chunk($rows, self::BATCH) as $chunk) {
-            $this->model::query()->toBase()->upsert($chunk, ['page_id', $column]);
+            $this->model::query()
+                ->toBase()
+                ->upsert($chunk, ['page_id', $column]);
         }
     }
 

@@ -27,16 +27,28 @@ final readonly class SizeColumns implements RecordKeeper
 
     public function find(int $page, int|string $key): ?PageSize
     {
-        $row = Page::query()->toBase()->where('id', $page)->first(['width', 'height', 'dpi', 'behind', 'lines']);
+        $row = Page::query()
+            ->toBase()
+            ->where('id', $page)
+            ->first(['width', 'height', 'dpi', 'behind', 'lines']);
 
-        return $row === null || $row->width === null ? null : new PageSize($row->width, $row->height, (float) $row->dpi, (bool) $row->behind, self::lines($row->lines));
+        return $row === null || $row->width === null
+            ? null
+            : new PageSize($row->width, $row->height, (float) $row->dpi, (bool) $row->behind, self::lines($row->lines));
     }
 
     public function put(int $page, array $records): void
     {
         $size = $records[PageSize::KEY] ?? null;
         if ($size instanceof PageSize) {
-            Page::query()->toBase()->where('id', $page)->update(array_replace($size->toData(), ['lines' => json_encode($size->lines->toData(), JSON_THROW_ON_ERROR)]));
+            Page::query()
+                ->toBase()
+                ->where('id', $page)
+                ->update(
+                    array_replace($size->toData(), [
+                        'lines' => json_encode($size->lines->toData(), JSON_THROW_ON_ERROR),
+                    ]),
+                );
         }
     }
 
@@ -45,11 +57,16 @@ final readonly class SizeColumns implements RecordKeeper
         if ($keys === []) {
             return;
         }
-        Page::query()->toBase()->where('id', $page)->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null]);
+        Page::query()
+            ->toBase()
+            ->where('id', $page)
+            ->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null]);
     }
 
     private static function lines(?string $json): LineColouring
     {
-        return $json === null ? new LineColouring : LineColouring::fromData(new Data((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)));
+        return $json === null
+            ? new LineColouring
+            : LineColouring::fromData(new Data((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)));
     }
 }

@@ -47,8 +47,16 @@ final class StandIns
     /** @return array<int, array{int, int}> */
     private function lookedUp(): array
     {
-        $figures = Figure::query()->toBase()->where('series_id', $this->series)->get(['id', 'retired', 'stands_in'])->keyBy('id');
-        $materials = Material::query()->toBase()->whereIn('figure_id', $figures->keys())->get(['id', 'figure_id', 'retired', 'stands_in'])->keyBy('id');
+        $figures = Figure::query()
+            ->toBase()
+            ->where('series_id', $this->series)
+            ->get(['id', 'retired', 'stands_in'])
+            ->keyBy('id');
+        $materials = Material::query()
+            ->toBase()
+            ->whereIn('figure_id', $figures->keys())
+            ->get(['id', 'figure_id', 'retired', 'stands_in'])
+            ->keyBy('id');
         $now = [];
         foreach ($materials as $id => $row) {
             for ($hops = count($materials); $row !== null && $row->retired && $hops > 0; $hops--) {
@@ -57,7 +65,11 @@ final class StandIns
             $now[$id] = $row === null || $row->retired ? [0, 0] : [$row->id, $row->figure_id];
         }
         foreach ($figures as $id => $row) {
-            for ($hops = count($figures); $row->retired && $row->stands_in !== null && isset($figures[$row->stands_in]) && $hops > 0; $hops--) {
+            for (
+                $hops = count($figures);
+                $row->retired && $row->stands_in !== null && isset($figures[$row->stands_in]) && $hops > 0;
+                $hops--
+            ) {
                 $row = $figures[$row->stands_in];
             }
             if ($row->id !== $id) {
@@ -71,7 +83,17 @@ final class StandIns
     /** @return array{materials: array<int, int>, figures: array<int, int>} only what is another now; 0 for none */
     public function toClient(): array
     {
-        return ['materials' => array_map(fn (array $one): int => $one[0], array_filter($this->materials(), fn (array $one, int $id): bool => $one[0] !== $id, ARRAY_FILTER_USE_BOTH)), 'figures' => $this->figures];
+        return [
+            'materials' => array_map(
+                fn (array $one): int => $one[0],
+                array_filter(
+                    $this->materials(),
+                    fn (array $one, int $id): bool => $one[0] !== $id,
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            ),
+            'figures' => $this->figures,
+        ];
     }
 
     /** Whether nothing is another now. */
@@ -103,7 +125,9 @@ final class StandIns
             return $after->material === $before->material ? $after->filled($kept->figure, $kept->material) : $after;
         }
         if ($kept instanceof PassSpec && $before instanceof PassSpec && $after instanceof PassSpec) {
-            return $after->figure === $before->figure && $after->scope == $before->scope ? self::under($after, $kept->figure, $kept->scope->id) : $after;
+            return $after->figure === $before->figure && $after->scope == $before->scope
+                ? self::under($after, $kept->figure, $kept->scope->id)
+                : $after;
         }
 
         return $after;
@@ -113,7 +137,9 @@ final class StandIns
     {
         [$material, $figure] = $this->materials()[$region->material] ?? [$region->material, $region->figure];
 
-        return $material === $region->material && $figure === $region->figure ? $region : $region->filled($figure, $material);
+        return $material === $region->material && $figure === $region->figure
+            ? $region
+            : $region->filled($figure, $material);
     }
 
     private function pass(PassSpec $pass): PassSpec
@@ -131,6 +157,11 @@ final class StandIns
 
     private static function under(PassSpec $pass, int $figure, int $scope): PassSpec
     {
-        return PassSpec::fromData(new Data(['figure' => $figure, 'scope' => ['kind' => $pass->scope->kind->value, 'id' => $scope]] + $pass->toData()));
+        return PassSpec::fromData(
+            new Data(
+                ['figure' => $figure, 'scope' => ['kind' => $pass->scope->kind->value, 'id' => $scope]] +
+                    $pass->toData(),
+            ),
+        );
     }
 }

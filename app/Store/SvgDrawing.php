@@ -40,8 +40,27 @@ final class SvgDrawing
         [$in, $out] = [(string) tempnam(sys_get_temp_dir(), 'awning'), (string) tempnam(sys_get_temp_dir(), 'awning')];
         try {
             file_put_contents($in, $svg);
-            $process = (new LimitedProcess(self::MEGABYTES, self::SECONDS, 2 * self::SECONDS, intdiv(4 * $width * $height, 1024) + 1000))
-                ->run(['rsvg-convert', '--unlimited', '--background-color', 'white', '--width', (string) $width, '--height', (string) $height, '--output', $out, $in], $goOn);
+            $process = (new LimitedProcess(
+                self::MEGABYTES,
+                self::SECONDS,
+                2 * self::SECONDS,
+                intdiv(4 * $width * $height, 1024) + 1000,
+            ))->run(
+                [
+                    'rsvg-convert',
+                    '--unlimited',
+                    '--background-color',
+                    'white',
+                    '--width',
+                    (string) $width,
+                    '--height',
+                    (string) $height,
+                    '--output',
+                    $out,
+                    $in,
+                ],
+                $goOn,
+            );
             $isDrawn = $process->getExitCode() === 0;
             $isOutOfTime = $process->getExitCode() === LimitedProcess::OUT_OF_TIME;
         } catch (ProcessTimedOutException) {
@@ -52,8 +71,18 @@ final class SvgDrawing
         }
         if (! $isDrawn) {
             @unlink($out);
-            throw $isOutOfTime ? new UnreadableImage(sprintf('The SVG takes longer than %d seconds to draw. Leave its filters out, or export it as PNG and send that.', self::SECONDS))
-                : new UnreadableImage('The SVG could not be drawn: it is damaged, or asks for more than a page needs. Export it as PNG and send that.');
+            throw $isOutOfTime
+                ? new UnreadableImage(
+                    sprintf(
+                        'The SVG takes longer than %d seconds to draw. Leave its filters out, or export it as PNG '
+                            .'and send that.',
+                        self::SECONDS,
+                    ),
+                )
+                : new UnreadableImage(
+                    'The SVG could not be drawn: it is damaged, or asks for more than a page needs. Export it as '
+                        .'PNG and send that.',
+                );
         }
 
         return new DrawnPage($out, 1);
@@ -67,19 +96,29 @@ final class SvgDrawing
     private static function size(string $svg): array
     {
         $root = substr($svg, 0, (int) strpos($svg, '>'));
-        $side = fn (string $name): float => preg_match("/\\s$name=\"\\s*([\\d.]+)(px)?\\s*\"/", $root, $match) === 1 ? (float) $match[1] : 0.0;
+        $side = fn (string $name): float => preg_match("/\\s$name=\"\\s*([\\d.]+)(px)?\\s*\"/", $root, $match) === 1
+            ? (float) $match[1]
+            : 0.0;
         [$width, $height] = [$side('width'), $side('height')];
         if ($width <= 0 || $height <= 0) {
             preg_match('/\sviewBox="\s*[-\d.e]+[\s,]+[-\d.e]+[\s,]+([\d.e]+)[\s,]+([\d.e]+)\s*"/', $root, $box);
             [$width, $height] = [(float) ($box[1] ?? 0), (float) ($box[2] ?? 0)];
         }
         if ($width <= 0 || $height <= 0) {
-            throw new UnreadableImage('The SVG does not say how large it is. Give it a width and a height, or a viewBox, and send it again.');
+            throw new UnreadableImage(
+                'The SVG does not say how large it is. Give it a width and a height, or a viewBox, and send it again.',
+            );
         }
         $factor = max(1.0, self::SIDE / max($width, $height));
         [$width, $height] = [max(1, (int) round($width * $factor)), max(1, (int) round($height * $factor))];
         if (! ImageReader::opens($width, $height)) {
-            throw new UnreadableImage(sprintf('The drawing would be %d x %d px; that is more than can be opened. Export it smaller.', $width, $height));
+            throw new UnreadableImage(
+                sprintf(
+                    'The drawing would be %d x %d px; that is more than can be opened. Export it smaller.',
+                    $width,
+                    $height,
+                ),
+            );
         }
 
         return [$width, $height];

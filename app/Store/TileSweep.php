@@ -36,7 +36,11 @@ final class TileSweep
         }
         $old = Tile::query()->toBase()->where('made_at', '<', now()->subHours($graceHours))->pluck('hash');
         foreach ($old->reject(fn (string $hash): bool => isset($live[$hash]))->chunk(500) as $chunk) {
-            $removed += Tile::query()->toBase()->whereIn('hash', $chunk->all())->where('made_at', '<', now()->subHours($graceHours))->delete();
+            $removed += Tile::query()
+                ->toBase()
+                ->whereIn('hash', $chunk->all())
+                ->where('made_at', '<', now()->subHours($graceHours))
+                ->delete();
         }
 
         return $removed;

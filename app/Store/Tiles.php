@@ -50,9 +50,15 @@ final class Tiles
     private function keptYoung(array $hashes): array
     {
         $made = Tile::query()->toBase()->whereIn('hash', $hashes)->pluck('made_at', 'hash')->all();
-        $old = array_map(strval(...), array_keys(array_filter($made, fn (string $at): bool => $at < now()->subHour()->toDateTimeString())));
+        $old = array_map(
+            strval(...),
+            array_keys(array_filter($made, fn (string $at): bool => $at < now()->subHour()->toDateTimeString())),
+        );
         if ($old !== []) {
-            Tile::query()->toBase()->whereIn('hash', $old)->update(['made_at' => now()]);
+            Tile::query()
+                ->toBase()
+                ->whereIn('hash', $old)
+                ->update(['made_at' => now()]);
             // The sweep may have been quicker: what is still there, is looked at in the present and held.
             $there = Tile::query()->toBase()->whereIn('hash', $old)->sharedLock()->pluck('hash')->all();
             $made = array_diff_key($made, array_flip(array_diff($old, $there)));
@@ -64,7 +70,9 @@ final class Tiles
     /** A derived tile, whose name says what it was made of. */
     public function putNamed(string $name, string $bytes): void
     {
-        Tile::query()->toBase()->insertOrIgnore(['hash' => $name, 'bytes' => (string) gzcompress($bytes, 1)]);
+        Tile::query()
+            ->toBase()
+            ->insertOrIgnore(['hash' => $name, 'bytes' => (string) gzcompress($bytes, 1)]);
     }
 
     public function has(string $hash): bool

@@ -32,7 +32,9 @@ final readonly class WholeFile
     {
         $part = $path.self::PART.Str::lower(Str::random(12));
         try {
-            $done = is_string($contents) ? $this->disk->put($part, $contents) : $this->disk->writeStream($part, $contents);
+            $done = is_string($contents)
+                ? $this->disk->put($part, $contents)
+                : $this->disk->writeStream($part, $contents);
             if ($done && $this->is($part, $bytes, $sha256) && $this->disk->move($part, $path)) {
                 return;
             }
@@ -44,7 +46,11 @@ final readonly class WholeFile
         } catch (Throwable) {
             // The sweep finds it by its name.
         }
-        throw new NotKept('The file could not be written whole: the disk may be full. Nothing was changed. Make room and try again.', 0, $why);
+        throw new NotKept(
+            'The file could not be written whole: the disk may be full. Nothing was changed. Make room and try again.',
+            0,
+            $why,
+        );
     }
 
     /** Whether a file is there, and is the one that is meant. */

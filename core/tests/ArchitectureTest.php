@@ -17,7 +17,11 @@ final class ArchitectureTest extends TestCase
     private function rooms(string $block): array
     {
         $text = (string) file_get_contents(dirname(__DIR__, 2).'/docs/architecture.md');
-        self::assertSame(1, preg_match("/<!-- $block rooms -->\\s*```\\n(.*?)```/s", $text, $match), "$block rooms in docs/architecture.md");
+        self::assertSame(
+            1,
+            preg_match("/<!-- $block rooms -->\\s*```\\n(.*?)```/s", $text, $match),
+            "$block rooms in docs/architecture.md",
+        );
         $rooms = [];
         foreach (explode("\n", trim($match[1] ?? '')) as $line) {
             [$room, $knows] = array_map(trim(...), explode('→', $line));
@@ -31,7 +35,8 @@ final class ArchitectureTest extends TestCase
     private function sources(string $folder): iterable
     {
         $root = dirname(__DIR__, 2)."/$folder";
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        $folder = new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS);
+        foreach (new \RecursiveIteratorIterator($folder) as $file) {
             yield substr((string) $file, strlen($root) + 1) => (string) file_get_contents((string) $file);
         }
     }
@@ -43,7 +48,11 @@ final class ArchitectureTest extends TestCase
         foreach ($this->sources('core/src') as $path => $source) {
             $folder = explode('/', $path)[0];
             self::assertArrayHasKey($folder, $rooms, "$path is in no room of the picture");
-            self::assertDoesNotMatchRegularExpression('/\b(Illuminate|Laravel|App)\\\\|\b(DB|Cache|Storage)::|\$GLOBALS|\bglobal \$/', $source, $path);
+            self::assertDoesNotMatchRegularExpression(
+                '/\b(Illuminate|Laravel|App)\\\\|\b(DB|Cache|Storage)::|\$GLOBALS|\bglobal \$/',
+                $source,
+                $path,
+            );
             preg_match_all('/Awning\\\\Core\\\\(\w+)\\\\/', $source, $uses);
             foreach (array_unique($uses[1]) as $used) {
                 if ($used !== $folder) {
@@ -70,7 +79,11 @@ final class ArchitectureTest extends TestCase
                 self::assertContains($used, $rooms[$room], "$path uses $used");
                 $seen++;
             }
-            self::assertDoesNotMatchRegularExpression('/[^\w]\\\\App\\\\\w+\\\\/', $source, "$path names a class without a use line");
+            self::assertDoesNotMatchRegularExpression(
+                '/[^\w]\\\\App\\\\\w+\\\\/',
+                $source,
+                "$path names a class without a use line",
+            );
             if ($room === 'Policies' || $room === 'Providers') {
                 self::assertStringNotContainsString('use Awning\\Core', $source, $path);
             }
@@ -96,7 +109,12 @@ final class ArchitectureTest extends TestCase
         self::assertIsArray($status);
         self::assertTrue($status['jit']['on'], 'start PHP through ./awning, which sets PHP_INI_SCAN_DIR');
         foreach (['jit_max_root_traces', 'jit_max_side_traces', 'jit_max_exit_counters'] as $limit) {
-            self::assertGreaterThan(10_000, (int) ini_get("opcache.$limit"), 'the framework alone would use up the usual limit, and loops over pixels that come later run at half the speed');
+            self::assertGreaterThan(
+                10_000,
+                (int) ini_get("opcache.$limit"),
+                'the framework alone would use up the usual limit, and loops over pixels that come later run at '
+                    .'half the speed',
+            );
         }
     }
 }

@@ -23,7 +23,7 @@ final class ColourTest extends TestCase
     public function test_every_space_leads_back_to_the_colour_it_came_from(): void
     {
         for ($i = 0; $i < 216; $i++) {
-            $rgb = new Rgb($i % 6 * 51, intdiv($i, 6) % 6 * 51, intdiv($i, 36) * 51);
+            $rgb = new Rgb(($i % 6) * 51, (intdiv($i, 6) % 6) * 51, intdiv($i, 36) * 51);
             self::assertEquals($rgb, Lab::of($rgb)->toRgb(), "Lab of $rgb");
             self::assertEquals($rgb, Lch::of($rgb)->toRgb(), "LCh of $rgb");
             self::assertEquals($rgb, Oklab::of($rgb)->toRgb(), "Oklab of $rgb");
@@ -56,7 +56,13 @@ final class ColourTest extends TestCase
         $rule = new ToneRule;
         foreach (['#c98d6b', '#e0a93a', '#a9a8a2', '#41667a', '#b9463c', '#20242a', '#f0e4c6'] as $base) {
             $tones = $rule->complete(['base' => Rgb::fromHex($base)]);
-            $lightness = array_map(fn (Tone $tone): float => Lab::of($tones[$tone->value])->l, [Tone::Deep, Tone::Shade, Tone::Base, Tone::Light, Tone::Glint]);
+            $lightness = array_map(fn (Tone $tone): float => Lab::of($tones[$tone->value])->l, [
+                Tone::Deep,
+                Tone::Shade,
+                Tone::Base,
+                Tone::Light,
+                Tone::Glint,
+            ]);
             $sorted = $lightness;
             sort($sorted);
             self::assertSame($sorted, $lightness, "tones of $base");
@@ -84,7 +90,11 @@ final class ColourTest extends TestCase
     public function test_every_tone_follows_its_rule(): void
     {
         $dials = new Derivation(turn: 0.3, shade: 0.8, deep: 0.65, chroma: 1.2, light: 0.25, glint: 0.6, pull: 0.2);
-        foreach ([['#ffe4b0', ShadeHue::Opposite], ['#9cc4ff', ShadeHue::Opposite], ['#ffe4b0', ShadeHue::Blue]] as [$lightHex, $toward]) {
+        foreach ([
+            ['#ffe4b0', ShadeHue::Opposite],
+            ['#9cc4ff', ShadeHue::Opposite],
+            ['#ffe4b0', ShadeHue::Blue],
+        ] as [$lightHex, $toward]) {
             $lit = Oklab::of(Rgb::fromHex($lightHex));
             $rule = new ToneRule(Rgb::fromHex($lightHex), $dials->with(['toward' => $toward->value]));
             $hue = $toward === ShadeHue::Blue ? deg2rad(258) : atan2(-$lit->b, -$lit->a);
@@ -93,18 +103,34 @@ final class ColourTest extends TestCase
                 $down = function (Rgb $from, float $kept) use ($hue): Rgb {
                     $lab = Oklab::of($from);
 
-                    return (new Oklab($lab->l * $kept, 0.7 * 1.2 * $lab->a + 0.03 * cos($hue), 0.7 * 1.2 * $lab->b + 0.03 * sin($hue)))->fitted();
+                    return (new Oklab(
+                        $lab->l * $kept,
+                        0.7 * 1.2 * $lab->a + 0.03 * cos($hue),
+                        0.7 * 1.2 * $lab->b + 0.03 * sin($hue),
+                    ))->fitted();
                 };
                 $up = function (Rgb $from, float $way) use ($lit): Rgb {
                     $lab = Oklab::of($from);
 
-                    return (new Oklab($lab->l + (min(0.985, $lit->l) - $lab->l) * $way, 0.8 * $lab->a + 0.2 * $lit->a, 0.8 * $lab->b + 0.2 * $lit->b))->fitted();
+                    return (new Oklab(
+                        $lab->l + (min(0.985, $lit->l) - $lab->l) * $way,
+                        0.8 * $lab->a + 0.2 * $lit->a,
+                        0.8 * $lab->b + 0.2 * $lit->b,
+                    ))->fitted();
                 };
                 $lab = Oklab::of($base);
-                self::assertEquals([
-                    'deep' => $down($down($base, 0.8), 0.65), 'shade' => $down($base, 0.8), 'base' => $base, 'light' => $up($base, 0.25), 'glint' => $up($up($base, 0.25), 0.6),
-                    'line' => (new Oklab(0.38 * $lab->l, 0.6 * $lab->a, 0.6 * $lab->b))->fitted(),
-                ], $rule->complete(['base' => $base]), "$hex under $lightHex");
+                self::assertEquals(
+                    [
+                        'deep' => $down($down($base, 0.8), 0.65),
+                        'shade' => $down($base, 0.8),
+                        'base' => $base,
+                        'light' => $up($base, 0.25),
+                        'glint' => $up($up($base, 0.25), 0.6),
+                        'line' => (new Oklab(0.38 * $lab->l, 0.6 * $lab->a, 0.6 * $lab->b))->fitted(),
+                    ],
+                    $rule->complete(['base' => $base]),
+                    "$hex under $lightHex",
+                );
             }
         }
         $this->expectException(\InvalidArgumentException::class);
@@ -116,13 +142,42 @@ final class ColourTest extends TestCase
      */
     public function test_ramps_rise_in_lightness_from_any_base(): void
     {
-        $rules = [new ToneRule, new ToneRule(Rgb::fromHex('#24305a'), new Derivation(ShadeHue::Blue, 0.8, 0.97, 0.98, 2.0, 0.05, 0.05, 0.5)), new ToneRule(Rgb::fromHex('#ff8000'), new Derivation(turn: 0.0, shade: 1.0, deep: 1.0, light: 0.0, glint: 0.0))];
+        $rules = [
+            new ToneRule,
+            new ToneRule(
+                Rgb::fromHex('#24305a'),
+                new Derivation(
+                    toward: ShadeHue::Blue,
+                    turn: 0.8,
+                    shade: 0.97,
+                    deep: 0.98,
+                    chroma: 2.0,
+                    light: 0.05,
+                    glint: 0.05,
+                    pull: 0.5,
+                ),
+            ),
+            new ToneRule(
+                Rgb::fromHex('#ff8000'),
+                new Derivation(turn: 0.0, shade: 1.0, deep: 1.0, light: 0.0, glint: 0.0),
+            ),
+        ];
         $wrong = [];
         for ($i = 0; $i < 18 ** 3; $i++) {
-            $base = new Rgb($i % 18 * 15, intdiv($i, 18) % 18 * 15, intdiv($i, 324) * 15);
+            $base = new Rgb(($i % 18) * 15, (intdiv($i, 18) % 18) * 15, intdiv($i, 324) * 15);
             foreach ($rules as $n => $rule) {
-                $l = array_map(fn (Rgb $tone): float => Oklab::of($tone)->l, array_slice($rule->complete(['base' => $base]), 0, 5));
-                if (! ($l['deep'] <= $l['shade'] && $l['shade'] <= $l['base'] && $l['base'] <= $l['light'] && $l['light'] <= $l['glint'])) {
+                $l = array_map(
+                    fn (Rgb $tone): float => Oklab::of($tone)->l,
+                    array_slice($rule->complete(['base' => $base]), 0, 5),
+                );
+                if (
+                    ! (
+                        $l['deep'] <= $l['shade'] &&
+                        $l['shade'] <= $l['base'] &&
+                        $l['base'] <= $l['light'] &&
+                        $l['light'] <= $l['glint']
+                    )
+                ) {
                     $wrong[] = "$base by rule $n";
                 }
             }
@@ -148,7 +203,14 @@ final class ColourTest extends TestCase
     public function test_dials_are_held_to_their_ranges(): void
     {
         $dials = new Derivation(turn: 0.4);
-        self::assertSame([0.4, 0.9, 'blue'], [$dials->with(['shade' => 0.9])->turn, $dials->with(['shade' => 0.9])->shade, $dials->with(['toward' => 'blue'])->toData()['toward']]);
+        self::assertSame(
+            [0.4, 0.9, 'blue'],
+            [
+                $dials->with(['shade' => 0.9])->turn,
+                $dials->with(['shade' => 0.9])->shade,
+                $dials->with(['toward' => 'blue'])->toData()['toward'],
+            ],
+        );
         self::assertEquals($dials, (new Derivation)->with($dials->toData()));
         foreach (['turn' => 0.81, 'shade' => 0.2, 'pull' => NAN] as $name => $value) {
             try {
@@ -163,11 +225,20 @@ final class ColourTest extends TestCase
     /** Some of the pairs of Sharma, Wu and Dalal 2005 (from memory; all 34 are among the reference tests). */
     public function test_colour_differences_are_those_of_ciede2000(): void
     {
-        foreach ([
-            [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195], [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045],
-            [[50, 2.5, 0], [73, 25, -18], 27.1492], [[50, 2.5, 0], [56, -27, -3], 31.9030], [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644], [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373],
-            [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441], [[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082],
-        ] as [$a, $b, $difference]) {
+        foreach (
+            [
+                [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425],
+                [[50, -1, 2], [50, 0, 0], 2.3669],
+                [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195],
+                [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045],
+                [[50, 2.5, 0], [73, 25, -18], 27.1492],
+                [[50, 2.5, 0], [56, -27, -3], 31.903],
+                [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644],
+                [[22.7233, 20.0904, -46.694], [23.0331, 14.973, -42.5619], 2.0373],
+                [[90.8027, -2.0831, 1.441], [91.1528, -1.6435, 0.0447], 1.4441],
+                [[2.0776, 0.0795, -1.135], [0.9033, -0.0636, -0.5514], 0.9082],
+            ] as [$a, $b, $difference]
+        ) {
             self::assertEqualsWithDelta($difference, Difference::ciede2000(new Lab(...$a), new Lab(...$b)), 0.0001);
             self::assertEqualsWithDelta($difference, Difference::ciede2000(new Lab(...$b), new Lab(...$a)), 0.0001);
         }
@@ -176,7 +247,16 @@ final class ColourTest extends TestCase
     /** IEC 61966-2-1 and CIE 15: the corners of the cube in Lab under D50 (from memory). */
     public function test_known_colours_have_their_known_coordinates(): void
     {
-        foreach (['#ffffff' => [100, 0, 0], '#000000' => [0, 0, 0], '#ff0000' => [54.29, 80.81, 69.89], '#00ff00' => [87.82, -79.27, 80.99], '#0000ff' => [29.57, 68.30, -112.03], '#808080' => [53.59, 0, 0]] as $hex => [$l, $a, $b]) {
+        foreach (
+            [
+                '#ffffff' => [100, 0, 0],
+                '#000000' => [0, 0, 0],
+                '#ff0000' => [54.29, 80.81, 69.89],
+                '#00ff00' => [87.82, -79.27, 80.99],
+                '#0000ff' => [29.57, 68.3, -112.03],
+                '#808080' => [53.59, 0, 0],
+            ] as $hex => [$l, $a, $b]
+        ) {
             $lab = Lab::of(Rgb::fromHex($hex));
             foreach ([[$l, $lab->l], [$a, $lab->a], [$b, $lab->b]] as [$expected, $found]) {
                 self::assertEqualsWithDelta($expected, $found, 0.03, $hex);
@@ -187,7 +267,10 @@ final class ColourTest extends TestCase
         self::assertEqualsWithDelta(0.22486, $red->a, 0.0005);
         self::assertEqualsWithDelta(0.12585, $red->b, 0.0005);
         self::assertEqualsWithDelta(0.21404, LinearRgb::of(new Rgb(127, 0, 0))->red + 0.0018, 0.002);
-        self::assertSame([0x12, 0x34, 0x56, 0x123456], [...Rgb::fromHex('123456')->parts(), Rgb::fromHex('123456')->number()]);
+        self::assertSame(
+            [0x12, 0x34, 0x56, 0x123456],
+            [...Rgb::fromHex('123456')->parts(), Rgb::fromHex('123456')->number()],
+        );
         self::assertSame('#00ff80', (string) Rgb::fromUnit(-0.2, 1.7, 0.5));
         $this->expectException(\RangeException::class);
         new Rgb(0, 256, 0);
@@ -197,7 +280,11 @@ final class ColourTest extends TestCase
     {
         foreach (['#e0a93a', '#345678', '#804020'] as $hex) {
             $from = Oklab::of(Rgb::fromHex($hex));
-            $polar = fn (Rgb $colour): array => [Oklab::of($colour)->l, hypot(Oklab::of($colour)->a, Oklab::of($colour)->b), rad2deg(atan2(Oklab::of($colour)->b, Oklab::of($colour)->a))];
+            $polar = fn (Rgb $colour): array => [
+                Oklab::of($colour)->l,
+                hypot(Oklab::of($colour)->a, Oklab::of($colour)->b),
+                rad2deg(atan2(Oklab::of($colour)->b, Oklab::of($colour)->a)),
+            ];
             [$l, $c, $h] = $polar(Rgb::fromHex($hex));
             [$lighter, $same, $alike] = $polar((new Shift(0.06, 1, 0))->of(Rgb::fromHex($hex)));
             self::assertEqualsWithDelta([$l + 0.06, $c, $h], [$lighter, $same, $alike], 0.6, $hex);
@@ -219,7 +306,12 @@ final class ColourTest extends TestCase
             $to = Oklab::of((new Shift(0.1, 2, 0))->of($colour));
             self::assertEqualsWithDelta(min(1.0, $from->l + 0.1), $to->l, 0.012, $colour->hex());
             if (hypot($from->a, $from->b) > 0.04 && hypot($to->a, $to->b) > 0.04) {
-                self::assertEqualsWithDelta(1, ($from->a * $to->a + $from->b * $to->b) / hypot($from->a, $from->b) / hypot($to->a, $to->b), 0.01, $colour->hex());
+                self::assertEqualsWithDelta(
+                    1,
+                    ($from->a * $to->a + $from->b * $to->b) / hypot($from->a, $from->b) / hypot($to->a, $to->b),
+                    0.01,
+                    $colour->hex(),
+                );
             }
         }
     }

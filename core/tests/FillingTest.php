@@ -101,9 +101,30 @@ final class FillingTest extends TestCase
         $this->source->store(new Change([], [new RecordChange($kind, $key, null, $record)]));
     }
 
-    private function hang(string $id, PassContent $content, Scope $scope, int $figure = 0, BlendMode $mode = BlendMode::Normal, float $opacity = 1.0, ?PassMask $mask = null, float $order = 1.0): void
-    {
-        $this->put(RecordKind::Pass, $id, new PassSpec("Pass $id", $figure, $content, $scope, $mode, $opacity, order: $order, mask: $mask));
+    private function hang(
+        string $id,
+        PassContent $content,
+        Scope $scope,
+        int $figure = 0,
+        BlendMode $mode = BlendMode::Normal,
+        float $opacity = 1.0,
+        ?PassMask $mask = null,
+        float $order = 1.0,
+    ): void {
+        $this->put(
+            RecordKind::Pass,
+            $id,
+            new PassSpec(
+                name: "Pass $id",
+                figure: $figure,
+                content: $content,
+                scope: $scope,
+                mode: $mode,
+                opacity: $opacity,
+                order: $order,
+                mask: $mask,
+            ),
+        );
     }
 
     private function stack(): PageStack
@@ -114,8 +135,11 @@ final class FillingTest extends TestCase
     /** @return array{int, int, int} */
     private function at(int $x, int $y): array
     {
-        $pixels = (new Compositor)->compose($this->stack(), new SheetBlock(new Sheet($this->source), intdiv($x, 256), intdiv($y, 256)));
-        $i = ($y % 256) * 256 + $x % 256;
+        $pixels = (new Compositor)->compose(
+            $this->stack(),
+            new SheetBlock(new Sheet($this->source), intdiv($x, 256), intdiv($y, 256)),
+        );
+        $i = ($y % 256) * 256 + ($x % 256);
 
         return [ord($pixels->red[$i]), ord($pixels->green[$i]), ord($pixels->blue[$i])];
     }
@@ -129,10 +153,15 @@ final class FillingTest extends TestCase
     public function test_levels_stretch_what_lies_between_black_and_white_and_bend_the_middle(): void
     {
         $curve = new LevelsCurve(0.2, 0.7, 2.0);
-        foreach ([0.0 => 0.0, '0.2' => 0.0, '0.325' => 0.5, '0.45' => sqrt(0.5), '0.7' => 1.0, '0.9' => 1.0] as $was => $is) {
+        foreach (
+            [0.0 => 0.0, '0.2' => 0.0, '0.325' => 0.5, '0.45' => sqrt(0.5), '0.7' => 1.0, '0.9' => 1.0] as $was => $is
+        ) {
             self::assertEqualsWithDelta([$is, 0.0, 1.0], $curve->of([(float) $was, 0.1, 0.8]), 1e-9);
         }
-        self::assertSame([0, 128, 181, 255], array_map(fn (int $byte): int => ord($curve->tables()[1][$byte]), [51, 83, 115, 179]));
+        self::assertSame(
+            [0, 128, 181, 255],
+            array_map(fn (int $byte): int => ord($curve->tables()[1][$byte]), [51, 83, 115, 179]),
+        );
         self::assertEqualsWithDelta([0.25, 0.81, 1.0], (new LevelsCurve(0.0, 1.0, 0.5))->of([0.5, 0.9, 1.0]), 1e-9);
     }
 
@@ -141,27 +170,43 @@ final class FillingTest extends TestCase
         $this->hang('levels001', new LevelsContent(0.25, 0.75, 1.0), Scope::figure(1), 1);
         // 0xC08040: (v − 0.25) / 0.5 of each channel.
         self::assertNear([255, 129, 0], $this->at(300, 100));
-        self::assertSame([[0x20, 0x40, 0x60], [0x40, 0xA0, 0x60], [255, 255, 255]], [$this->at(199, 100), $this->at(380, 100), $this->at(300, 290)]);
+        self::assertSame(
+            [[0x20, 0x40, 0x60], [0x40, 0xA0, 0x60], [255, 255, 255]],
+            [$this->at(199, 100), $this->at(380, 100), $this->at(300, 290)],
+        );
         $this->hang('levels001', new LevelsContent(0.25, 0.75, 1.0), Scope::figure(1), 1, BlendMode::Normal, 0.5);
         self::assertNear([(192 + 255) / 2, (128 + 129) / 2, 32], $this->at(300, 100), 'half as much');
         $this->hang('levels001', new LevelsContent(0.25, 0.75, 1.0), Scope::page(), 0, BlendMode::Multiply);
-        self::assertNear([192, 128 * 129 / 255, 0], $this->at(300, 100), 'multiplied with what it comes from');
+        self::assertNear([192, (128 * 129) / 255, 0], $this->at(300, 100), 'multiplied with what it comes from');
     }
 
     public function test_levels_in_an_isolated_group_alter_what_the_group_holds_alone(): void
     {
         $this->put(RecordKind::Group, 'group0001', new PassGroup(true, BlendMode::Normal, 1.0));
-        $this->put(RecordKind::Pass, 'levels001', new PassSpec('Levels', 1, new LevelsContent(0.0, 0.5, 1.0), Scope::figure(1), group: 'group0001'));
+        $this->put(
+            RecordKind::Pass,
+            'levels001',
+            new PassSpec('Levels', 1, new LevelsContent(0.0, 0.5, 1.0), Scope::figure(1), group: 'group0001'),
+        );
         self::assertSame([0xC0, 0x80, 0x40], $this->at(300, 100), 'nothing of the group lies beneath it');
         $canvas = new ExactCanvas(new Pixels(3, "\x40\x40\x40", "\x40\x40\x40", "\x40\x40\x40", "\x00\x80\xff"));
         $canvas->alter("\xff\xff\xff", new LevelsCurve(0.0, 0.5, 1.0), BlendMode::Normal, 1.0);
-        self::assertSame([[0x40, 0x80, 0x80], [0, 0x80, 0xFF]], [array_map(ord(...), str_split($canvas->pixels()->red)), array_map(ord(...), str_split($canvas->pixels()->alphas()))]);
+        self::assertSame(
+            [[0x40, 0x80, 0x80], [0, 0x80, 0xFF]],
+            [
+                array_map(ord(...), str_split($canvas->pixels()->red)),
+                array_map(ord(...), str_split($canvas->pixels()->alphas())),
+            ],
+        );
     }
 
     public function test_where_whole_numbers_may_miss_levels_the_survey_says_so(): void
     {
         mt_srand(5);
-        $noise = fn (int $count): string => implode('', array_map(fn (): string => chr(mt_rand(0, 255)), range(1, $count)));
+        $noise = fn (int $count): string => implode(
+            '',
+            array_map(fn (): string => chr(mt_rand(0, 255)), range(1, $count)),
+        );
         $worst = $checked = 0;
         for ($try = 0; $try < 60; $try++) {
             $count = 400;
@@ -220,7 +265,11 @@ final class FillingTest extends TestCase
         self::assertEqualsWithDelta(0.5, array_sum($many) / count($many), 0.02, 'as much dark as light');
         self::assertGreaterThan(0.9, max($many) - min($many));
         $steps = array_map(fn (int $x): float => abs($many[$x + 1] - $many[$x]), range(0, 398));
-        self::assertLessThan(1.5 / 8 + 0.01, max($steps), 'no edge between patches: the smooth step rises by 3/2 of its width at the most');
+        self::assertLessThan(
+            1.5 / 8 + 0.01,
+            max($steps),
+            'no edge between patches: the smooth step rises by 3/2 of its width at the most',
+        );
     }
 
     public function test_mist_hides_as_much_as_its_density_says_and_none_at_none(): void
@@ -250,14 +299,24 @@ final class FillingTest extends TestCase
             $soft = $blur->of($dot, $side, $side);
             $across = $down = 0.0;
             foreach ($soft as $i => $value) {
-                $across += $value * ($i % $side - $blur->reach()) ** 2;
+                $across += $value * (($i % $side) - $blur->reach()) ** 2;
                 $down += $value * (intdiv($i, $side) - $blur->reach()) ** 2;
             }
-            self::assertEqualsWithDelta([1.0, $sigma ** 2, $sigma ** 2], [array_sum($soft), $across, $down], 1e-6 * $sigma ** 2 + 1e-9, "$sigma px");
+            self::assertEqualsWithDelta(
+                [1.0, $sigma ** 2, $sigma ** 2],
+                [array_sum($soft), $across, $down],
+                1e-6 * $sigma ** 2 + 1e-9,
+                "$sigma px",
+            );
             self::assertGreaterThanOrEqual(-1e-12, min($soft));
         }
         $flat = (new BoxBlur(7.3))->of(array_fill(0, 60, 0.25), 12, 5);
-        self::assertEqualsWithDelta(array_fill(0, 60, 0.25), $flat, 1e-12, 'what lies at the edge counts for what is beyond');
+        self::assertEqualsWithDelta(
+            array_fill(0, 60, 0.25),
+            $flat,
+            1e-12,
+            'what lies at the edge counts for what is beyond',
+        );
     }
 
     /** Over tile borders at 256, at an odd page edge, with everything that can lie beneath and above. */
@@ -265,11 +324,24 @@ final class FillingTest extends TestCase
     {
         $this->hang('tint00001', new TintContent(new Rgb(200, 30, 30)), Scope::page(), 0, BlendMode::Multiply, 0.5);
         $this->hang('soft00001', new SoftnessContent(9.0), Scope::behind(1));
-        $this->hang('mist00001', new MistContent(new Rgb(250, 240, 200), 60.0, 0.7, 2), Scope::page(), 0, BlendMode::Screen, 0.8, order: 2.0);
+        $this->hang(
+            'mist00001',
+            new MistContent(new Rgb(250, 240, 200), 60.0, 0.7, 2),
+            Scope::page(),
+            0,
+            BlendMode::Screen,
+            0.8,
+            order: 2.0,
+        );
         $this->hang('soft00002', new SoftnessContent(3.3), Scope::page(), 0, BlendMode::Normal, 0.6, order: 3.0);
         $this->hang('levels001', new LevelsContent(0.1, 0.9, 0.8), Scope::page(), 0, order: 4.0);
         foreach ([[], [1 => true]] as $soft) {
-            $this->palette = new Palette($this->palette->materials, $this->palette->figureOf, self::DEPTHS, soft: $soft);
+            $this->palette = new Palette(
+                $this->palette->materials,
+                $this->palette->figureOf,
+                self::DEPTHS,
+                soft: $soft,
+            );
             $sheet = new Sheet($this->source);
             $whole = (new Compositor)->compose($this->stack(), new SheetPart($sheet, $sheet->rect()));
             $paint = (new SheetPicture)->compose($sheet, $this->stack());
@@ -290,10 +362,22 @@ final class FillingTest extends TestCase
         $across = array_map(fn (int $x): int => $this->at($x, 100)[0], [150, 190, 199, 200, 209, 250]);
         self::assertSame([0x20, 0xC0], [$across[0], $across[5]], 'far from the edge nothing changes');
         self::assertEqualsWithDelta((0x20 + 0xC0) / 2, ($across[2] + $across[3]) / 2, 1.0, 'half and half at the edge');
-        self::assertTrue($across[1] > 0x20 && $across[1] < $across[2] && $across[2] < $across[3] && $across[3] < $across[4] && $across[4] < 0xC0);
+        self::assertTrue(
+            $across[1] > 0x20 &&
+                $across[1] < $across[2] &&
+                $across[2] < $across[3] &&
+                $across[3] < $across[4] &&
+                $across[4] < 0xC0,
+        );
         self::assertSame($sharp[3], $this->at(380, 100), 'what is nearer stays sharp');
         $this->hang('soft00001', new SoftnessContent(10.0), Scope::behind(3), opacity: 0.0);
-        self::assertSame([$sharp, 0], [[$this->at(199, 100), $this->at(200, 100), $this->at(379, 100), $this->at(380, 100)], $this->stack()->margin()]);
+        self::assertSame(
+            [$sharp, 0],
+            [
+                [$this->at(199, 100), $this->at(200, 100), $this->at(379, 100), $this->at(380, 100)],
+                $this->stack()->margin(),
+            ],
+        );
     }
 
     public function test_softness_follows_when_a_tone_beneath_it_changes_beyond_a_tile_border(): void
@@ -308,20 +392,57 @@ final class FillingTest extends TestCase
 
     public function test_the_layered_file_shows_what_alters_the_picture_as_it_looks(): void
     {
-        $this->hang('tint00001', new TintContent(new Rgb(200, 30, 30)), Scope::page(), 0, BlendMode::Multiply, 0.5, order: 0.5);
+        $this->hang(
+            'tint00001',
+            new TintContent(new Rgb(200, 30, 30)),
+            Scope::page(),
+            0,
+            BlendMode::Multiply,
+            0.5,
+            order: 0.5,
+        );
         $this->hang('soft00001', new SoftnessContent(6.0), Scope::behind(1));
         $this->hang('levels001', new LevelsContent(0.1, 0.8, 1.4), Scope::figure(2), 2, BlendMode::Normal, 0.7);
         $this->hang('levels002', new LevelsContent(0.0, 0.9, 0.7), Scope::page(), 0, order: 2.0);
-        $this->hang('mist00001', new MistContent(new Rgb(250, 240, 200), 60.0, 0.7, 2), Scope::figure(3), 3, BlendMode::Screen, 0.8);
-        $this->put(RecordKind::Pass, 'rolled001', new PassSpec('Rolled', 0, new LevelsContent(0.5, 1.0, 1.0), Scope::page(), visible: false));
+        $this->hang(
+            'mist00001',
+            new MistContent(new Rgb(250, 240, 200), 60.0, 0.7, 2),
+            Scope::figure(3),
+            3,
+            BlendMode::Screen,
+            0.8,
+        );
+        $this->put(
+            RecordKind::Pass,
+            'rolled001',
+            new PassSpec('Rolled', 0, new LevelsContent(0.5, 1.0, 1.0), Scope::page(), visible: false),
+        );
         $sheet = new Sheet($this->source);
         $picture = (new SheetPicture)->compose($sheet, $this->stack());
         $path = sys_get_temp_dir().'/awning-filling-'.bin2hex(random_bytes(6)).'.ora';
-        (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour', 3 => 'Lamp']))->write($path, $picture, 300);
+        (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour', 3 => 'Lamp']))->write(
+            $path,
+            $picture,
+            300,
+        );
         $file = new OpenRasterFile($path);
         $layers = (new OpenRasterRenderer($file))->render();
         unlink($path);
-        self::assertSame(['Paper', 'Harbour flats', 'Pass levels001', 'Pass soft00001', 'Oda flats', 'Lamp flats', 'Pass mist00001', 'Ink', 'Pass tint00001', 'Pass levels002'], array_map(fn ($node): string => $node->name, $file->root->children));
+        self::assertSame(
+            [
+                'Paper',
+                'Harbour flats',
+                'Pass levels001',
+                'Pass soft00001',
+                'Oda flats',
+                'Lamp flats',
+                'Pass mist00001',
+                'Ink',
+                'Pass tint00001',
+                'Pass levels002',
+            ],
+            array_map(fn ($node): string => $node->name, $file->root->children),
+        );
         $worst = 0;
         foreach (['red', 'green', 'blue'] as $channel) {
             for ($i = 0, $count = self::WIDTH * self::HEIGHT; $i < $count; $i++) {
@@ -350,18 +471,91 @@ final class FillingTest extends TestCase
         $this->hang('levels001', new LevelsContent, Scope::figure(1), 1);
         $this->hang('levels002', new LevelsContent, Scope::figure(1), 1, order: 2.0);
         $this->hang('soft00001', new SoftnessContent(4.0), Scope::behind(1), 1, order: 3.0);
-        $this->assertRefused('paint.shape', ['laying' => ['pass' => 'levels001', 'make' => null, 'erase' => false, 'colour' => null, 'opacity' => 1.0, 'inside' => []], 'outline' => [[10, 10], [400, 10], [400, 90]], 'mirror' => null], 'Paint its mask');
-        $this->assertRefused('pass.merge', ['id' => 'levels002', 'into' => 'levels001', 'copy' => null], 'nothing painted');
-        $this->assertRefused('group', ['id' => 'group0001', 'passes' => ['soft00001'], 'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1.0]], 'cannot be in a group');
-        $this->assertRefused('pass.change', ['id' => 'soft00001', 'values' => ['scope' => ['kind' => 'figure', 'id' => 1]]], 'behind a figure');
-        $this->assertRefused('pass.add', ['id' => 'soft00002', 'pass' => ['name' => 'Soft', 'figure' => 1, 'content' => ['kind' => 'softness', 'reach' => 61], 'scope' => ['kind' => 'page', 'id' => 0]]], 'Reach runs');
-        $this->assertRefused('pass.add', ['id' => 'levels003', 'pass' => ['name' => 'Levels', 'figure' => 1, 'content' => ['kind' => 'levels', 'black' => 0.6, 'white' => 0.6, 'middle' => 1], 'scope' => ['kind' => 'page', 'id' => 0]]], 'above the black');
-        $this->assertRefused('pass.add', ['id' => 'behind003', 'pass' => ['name' => 'Nobody', 'figure' => 0, 'content' => ['kind' => 'tint', 'colour' => '#102030', 'follows' => null], 'scope' => ['kind' => 'behind', 'id' => 0]]], 'must say which');
+        $this->assertRefused(
+            'paint.shape',
+            [
+                'laying' => [
+                    'pass' => 'levels001',
+                    'make' => null,
+                    'erase' => false,
+                    'colour' => null,
+                    'opacity' => 1.0,
+                    'inside' => [],
+                ],
+                'outline' => [[10, 10], [400, 10], [400, 90]],
+                'mirror' => null,
+            ],
+            'Paint its mask',
+        );
+        $this->assertRefused(
+            'pass.merge',
+            ['id' => 'levels002', 'into' => 'levels001', 'copy' => null],
+            'nothing painted',
+        );
+        $this->assertRefused(
+            'group',
+            [
+                'id' => 'group0001',
+                'passes' => ['soft00001'],
+                'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1.0],
+            ],
+            'cannot be in a group',
+        );
+        $this->assertRefused(
+            'pass.change',
+            ['id' => 'soft00001', 'values' => ['scope' => ['kind' => 'figure', 'id' => 1]]],
+            'behind a figure',
+        );
+        $this->assertRefused(
+            'pass.add',
+            [
+                'id' => 'soft00002',
+                'pass' => [
+                    'name' => 'Soft',
+                    'figure' => 1,
+                    'content' => ['kind' => 'softness', 'reach' => 61],
+                    'scope' => ['kind' => 'page', 'id' => 0],
+                ],
+            ],
+            'Reach runs',
+        );
+        $this->assertRefused(
+            'pass.add',
+            [
+                'id' => 'levels003',
+                'pass' => [
+                    'name' => 'Levels',
+                    'figure' => 1,
+                    'content' => ['kind' => 'levels', 'black' => 0.6, 'white' => 0.6, 'middle' => 1],
+                    'scope' => ['kind' => 'page', 'id' => 0],
+                ],
+            ],
+            'above the black',
+        );
+        $this->assertRefused(
+            'pass.add',
+            [
+                'id' => 'behind003',
+                'pass' => [
+                    'name' => 'Nobody',
+                    'figure' => 0,
+                    'content' => ['kind' => 'tint', 'colour' => '#102030', 'follows' => null],
+                    'scope' => ['kind' => 'behind', 'id' => 0],
+                ],
+            ],
+            'must say which',
+        );
     }
 
     public function test_contents_are_written_as_they_are_read(): void
     {
-        foreach ([new LevelsContent(0.125, 0.75, 1.5), new MistContent(new Rgb(1, 2, 3), 77.5, 0.25, 65535), new SoftnessContent(0.5)] as $content) {
+        foreach (
+            [
+                new LevelsContent(0.125, 0.75, 1.5),
+                new MistContent(new Rgb(1, 2, 3), 77.5, 0.25, 65535),
+                new SoftnessContent(0.5),
+            ] as $content
+        ) {
             $data = $content->toData();
             self::assertSame($data, $content::fromData(new Data($data))->toData());
             self::assertSame($content->kind()->value, $data['kind']);

@@ -40,7 +40,7 @@ final class FlatsTest extends TestCase
     {
         $known = $flats->regions;
         foreach (array_unique(str_split($flats->labels->data, 2)) as $label) {
-            self::assertArrayHasKey(ord($label[0]) << 8 | ord($label[1]), $known);
+            self::assertArrayHasKey((ord($label[0]) << 8) | ord($label[1]), $known);
         }
     }
 
@@ -78,10 +78,23 @@ final class FlatsTest extends TestCase
                 self::assertCount(1, $flats->bridges, "gap $gap, turned $turns times");
                 [$bridge] = $flats->bridges;
                 // The gap is in the middle of a side: right, bottom, left, top.
-                [$along, $across] = $turns % 2 === 0 ? [[$bridge->y1, $bridge->y2], [$bridge->x1, $bridge->x2]] : [[$bridge->x1, $bridge->x2], [$bridge->y1, $bridge->y2]];
+                [$along, $across] =
+                    $turns % 2 === 0
+                        ? [[$bridge->y1, $bridge->y2], [$bridge->x1, $bridge->x2]]
+                        : [[$bridge->x1, $bridge->x2], [$bridge->y1, $bridge->y2]];
                 self::assertLessThanOrEqual($gap + 4, max($along) - min($along));
-                self::assertEqualsWithDelta(100, array_sum($along) / 2, 3, "gap $gap, turned $turns times: where along the side");
-                self::assertEqualsWithDelta($turns < 2 ? 157.5 : 41.5, array_sum($across) / 2, 3, "gap $gap, turned $turns times: which side");
+                self::assertEqualsWithDelta(
+                    100,
+                    array_sum($along) / 2,
+                    3,
+                    "gap $gap, turned $turns times: where along the side",
+                );
+                self::assertEqualsWithDelta(
+                    $turns < 2 ? 157.5 : 41.5,
+                    array_sum($across) / 2,
+                    3,
+                    "gap $gap, turned $turns times: which side",
+                );
                 self::assertCount(2, $flats->regions);
                 $plane = $this->turned($plane);
             }
@@ -155,7 +168,10 @@ final class FlatsTest extends TestCase
             self::assertSame([$ends[0], $ends[1]], $pixels[0]);
             self::assertSame([$ends[2], $ends[3]], $pixels[count($pixels) - 1]);
             for ($i = 1; $i < count($pixels); $i++) {
-                self::assertLessThanOrEqual(1, max(abs($pixels[$i][0] - $pixels[$i - 1][0]), abs($pixels[$i][1] - $pixels[$i - 1][1])));
+                self::assertLessThanOrEqual(
+                    1,
+                    max(abs($pixels[$i][0] - $pixels[$i - 1][0]), abs($pixels[$i][1] - $pixels[$i - 1][1])),
+                );
             }
         }
     }
@@ -192,7 +208,13 @@ final class FlatsTest extends TestCase
     {
         // Two lines far off, from edge to edge: so that most runs are as short as the pen is wide.
         $drawing = $this->drawing([...$strokes, [113, 0, 113, 119], [117, 0, 117, 119]]);
-        $found = array_map(fn (Bridge $bridge): array => array_slice(array_values($bridge->toData()), 0, 4), array_filter((new FlatsFinder($gap))->find($drawing)->bridges, fn (Bridge $bridge): bool => $bridge->x1 < 105));
+        $found = array_map(
+            fn (Bridge $bridge): array => array_slice(array_values($bridge->toData()), 0, 4),
+            array_filter(
+                (new FlatsFinder($gap))->find($drawing)->bridges,
+                fn (Bridge $bridge): bool => $bridge->x1 < 105,
+            ),
+        );
         sort($found);
 
         return $found;
@@ -202,11 +224,19 @@ final class FlatsTest extends TestCase
     {
         self::assertCount(1, $joined = $this->bridges([[20, 60, 50, 60], [59, 60, 95, 60]]));
         self::assertEqualsWithDelta([51, 60, 58, 60], $joined[0], 1.0, 'from tip to tip');
-        self::assertCount(1, $this->bridges([[20, 60, 50, 60], [68, 60, 95, 60]]), 'further than asked, since they face each other');
+        self::assertCount(
+            1,
+            $this->bridges([[20, 60, 50, 60], [68, 60, 95, 60]]),
+            'further than asked, since they face each other',
+        );
         self::assertSame([], $this->bridges([[20, 60, 50, 60], [77, 60, 95, 60]]), 'too far apart');
         self::assertSame([], $this->bridges([[20, 60, 50, 60], [20, 72, 50, 72]]), 'side by side');
         self::assertSame([], $this->bridges([[20, 60, 50, 60], [58, 78, 95, 78]], 9), 'past each other');
-        self::assertCount(2, $this->bridges([[20, 60, 50, 60], [56, 40, 56, 80], [62, 60, 95, 60]]), 'each to the line between them, never through it');
+        self::assertCount(
+            2,
+            $this->bridges([[20, 60, 50, 60], [56, 40, 56, 80], [62, 60, 95, 60]]),
+            'each to the line between them, never through it',
+        );
     }
 
     public function test_an_end_reaches_for_the_line_ahead_of_it(): void
@@ -215,7 +245,11 @@ final class FlatsTest extends TestCase
         self::assertEqualsWithDelta([51, 60, 59, 60], $reached, 1.0);
         self::assertSame([], $this->bridges([[20, 60, 50, 60], [66, 20, 66, 100]]), 'too far');
         self::assertSame([], $this->bridges([[20, 60, 50, 60], [12, 20, 12, 100]], 5), 'behind it');
-        self::assertSame([], $this->bridges([[30, 60, 60, 60], [60, 60, 60, 68]], 12), 'its own stroke closes nothing but a dent');
+        self::assertSame(
+            [],
+            $this->bridges([[30, 60, 60, 60], [60, 60, 60, 68]], 12),
+            'its own stroke closes nothing but a dent',
+        );
     }
 
     public function test_the_straightest_of_two_partners_is_taken(): void
@@ -245,7 +279,11 @@ final class FlatsTest extends TestCase
             $steps = $this->stepsFromRegions($labels, $open, $width, $height);
             for ($at = 0; $at < $width * $height; $at++) {
                 $label = substr($grown, 2 * $at, 2);
-                self::assertContains(ord($label[0]) << 8 | ord($label[1]), $steps[$at], "pixel $at of $width x $height goes to the nearest");
+                self::assertContains(
+                    (ord($label[0]) << 8) | ord($label[1]),
+                    $steps[$at],
+                    "pixel $at of $width x $height goes to the nearest",
+                );
             }
         }
     }
@@ -255,7 +293,7 @@ final class FlatsTest extends TestCase
     {
         $first = [];
         for ($at = 0; $at < $width * $height; $at++) {
-            $first[] = $open[$at] === "\0" ? [ord($labels[2 * $at]) << 8 | ord($labels[2 * $at + 1])] : [];
+            $first[] = $open[$at] === "\0" ? [(ord($labels[2 * $at]) << 8) | ord($labels[2 * $at + 1])] : [];
         }
         for ($step = 0; in_array([], $first, true); $step++) {
             $next = $first;
@@ -268,7 +306,7 @@ final class FlatsTest extends TestCase
                     if ($i >= 4 && $step % 2 === 0) {
                         continue;
                     }
-                    [$x, $y] = [$at % $width + $dx, intdiv($at, $width) + $dy];
+                    [$x, $y] = [($at % $width) + $dx, intdiv($at, $width) + $dy];
                     if ($x >= 0 && $y >= 0 && $x < $width && $y < $height) {
                         array_push($next[$at], ...$first[$y * $width + $x]);
                     }
@@ -284,7 +322,10 @@ final class FlatsTest extends TestCase
     {
         $flats = (new FlatsFinder(0))->find($this->drawing([[40, 0, 40, 119], [40, 60, 119, 60]]));
         self::assertSame([1, 2, 3], array_keys($flats->regions));
-        self::assertSame([39 * 120, 78 * 59, 78 * 58], array_map(fn ($region): int => $region->area, array_values($flats->regions)));
+        self::assertSame(
+            [39 * 120, 78 * 59, 78 * 58],
+            array_map(fn ($region): int => $region->area, array_values($flats->regions)),
+        );
         foreach ($flats->regions as $label => $region) {
             self::assertSame($label, $flats->labels->at($region->x, $region->y));
             self::assertSame([0, 0], [$region->figure, $region->material]);
@@ -303,10 +344,21 @@ final class FlatsTest extends TestCase
 
     public function test_solid_black_is_a_region_of_its_own_and_lines_are_not(): void
     {
-        $frame = fn (int $x, int $y): bool => $x >= 20 && $x < 380 && $y >= 20 && $y < 280 && min($x - 20, 379 - $x, $y - 20, 279 - $y) < 5;
+        $frame = fn (int $x, int $y): bool => $x >= 20 &&
+            $x < 380 &&
+            $y >= 20 &&
+            $y < 280 &&
+            min($x - 20, 379 - $x, $y - 20, 279 - $y) < 5;
         $bar = fn (int $x, int $y): bool => abs($y - 240) < 5 && $x > 60 && $x < 340;
         $plain = $this->drawn(400, 301, fn (int $x, int $y): bool => $frame($x, $y) || $bar($x, $y));
-        $black = $this->drawn(400, 301, fn (int $x, int $y): bool => $frame($x, $y) || $bar($x, $y) || hypot($x - 120, $y - 120) < 45 || ($x >= 250 && $x < 300 && $y < 90));
+        $black = $this->drawn(
+            400,
+            301,
+            fn (int $x, int $y): bool => $frame($x, $y) ||
+                $bar($x, $y) ||
+                hypot($x - 120, $y - 120) < 45 ||
+                ($x >= 250 && $x < 300 && $y < 90),
+        );
         $without = (new FlatsFinder(0))->find($plain);
         $with = (new FlatsFinder(0))->find($black);
         self::assertCount(2, $without->regions, 'neither frame nor bar is an area');
@@ -315,23 +367,57 @@ final class FlatsTest extends TestCase
         $band = $with->labels->at(275, 10);
         self::assertCount(4, array_unique([$disc, $band, $with->labels->at(200, 150), $with->labels->at(5, 5)]));
         self::assertSame($disc, $with->labels->at($with->regions[$disc]->x, $with->regions[$disc]->y));
-        self::assertEqualsWithDelta(M_PI * 41 * 41, $with->regions[$disc]->area, 320, 'but for a rim, and the narrow ends of a circle');
+        self::assertEqualsWithDelta(
+            M_PI * 41 * 41,
+            $with->regions[$disc]->area,
+            320,
+            'but for a rim, and the narrow ends of a circle',
+        );
         $beside = $with->labels->at(200, 150);
         // The black covers rows 76 to 164 here, and columns 250 to 299 there: what lies beside goes two pixels under
         // it.
-        self::assertSame([$beside, $beside, $disc, $disc], array_map(fn (int $x): int => $with->labels->at($x, 120), [76, 77, 79, 85]));
-        self::assertSame([$beside, $beside, $band, $band], array_map(fn (int $x): int => $with->labels->at($x, 60), [250, 251, 253, 256]));
+        self::assertSame(
+            [$beside, $beside, $disc, $disc],
+            array_map(fn (int $x): int => $with->labels->at($x, 120), [76, 77, 79, 85]),
+        );
+        self::assertSame(
+            [$beside, $beside, $band, $band],
+            array_map(fn (int $x): int => $with->labels->at($x, 60), [250, 251, 253, 256]),
+        );
         self::assertSame($band, $with->labels->at(254, 84), 'into its corners');
         self::assertNotSame($band, $with->labels->at(200, 22), 'the frame it touches goes to both sides');
     }
 
     public function test_slits_of_a_pixel_are_crumbs_however_long_and_small_shapes_are_kept(): void
     {
-        $frame = fn (int $x, int $y): bool => $x >= 20 && $x < 180 && $y >= 20 && $y < 180 && min($x - 20, 179 - $x, $y - 20, 179 - $y) < 4;
-        $slits = fn (int $wide): Plane => $this->drawn(200, 200, fn (int $x, int $y): bool => $frame($x, $y) || ($y >= 50 && $y < 150 && $x >= 60 && $x < 70 + $wide && ! ($x >= 65 && $x < 65 + $wide && $y >= 55 && $y < 145)) || ($x >= 90 && $x < 170 && $y >= 90 && $y < 100 + $wide && ! ($y >= 95 && $y < 95 + $wide && $x >= 95 && $x < 165)));
+        $frame = fn (int $x, int $y): bool => $x >= 20 &&
+            $x < 180 &&
+            $y >= 20 &&
+            $y < 180 &&
+            min($x - 20, 179 - $x, $y - 20, 179 - $y) < 4;
+        $slits = fn (int $wide): Plane => $this->drawn(
+            200,
+            200,
+            fn (int $x, int $y): bool => $frame($x, $y) ||
+                ($y >= 50 &&
+                    $y < 150 &&
+                    $x >= 60 &&
+                    $x < 70 + $wide &&
+                    ! ($x >= 65 && $x < 65 + $wide && $y >= 55 && $y < 145)) ||
+                ($x >= 90 &&
+                    $x < 170 &&
+                    $y >= 90 &&
+                    $y < 100 + $wide &&
+                    ! ($y >= 95 && $y < 95 + $wide && $x >= 95 && $x < 165)),
+        );
         self::assertCount(2, (new FlatsFinder(0))->find($slits(1))->regions, 'upright and level');
         self::assertCount(4, (new FlatsFinder(0))->find($slits(3))->regions);
-        $eye = $this->drawn(200, 200, fn (int $x, int $y): bool => $frame($x, $y) || (hypot($x - 100, $y - 100) < 7 && hypot($x - 100, $y - 100) >= 3));
+        $eye = $this->drawn(
+            200,
+            200,
+            fn (int $x, int $y): bool => $frame($x, $y) ||
+                (hypot($x - 100, $y - 100) < 7 && hypot($x - 100, $y - 100) >= 3),
+        );
         self::assertCount(3, (new FlatsFinder(0))->find($eye)->regions, 'the white of an eye');
     }
 }

@@ -22,7 +22,9 @@ final class Formula
         if ($mode === 'plus-lighter') {
             $ao = min(1.0, $as + $ab);
 
-            return $ao <= 0 ? [0.0, 0.0, 0.0, 0.0] : [...array_map(fn (int $i): float => min(1.0, $as * $cs[$i] + $ab * $b[$i]) / $ao, [0, 1, 2]), $ao];
+            return $ao <= 0
+                ? [0.0, 0.0, 0.0, 0.0]
+                : [...array_map(fn (int $i): float => min(1.0, $as * $cs[$i] + $ab * $b[$i]) / $ao, [0, 1, 2]), $ao];
         }
         $blended = self::blend($mode, [$b[0], $b[1], $b[2]], $cs);
         $ao = $as + $ab * (1 - $as);
@@ -30,7 +32,16 @@ final class Formula
             return [0.0, 0.0, 0.0, 0.0];
         }
 
-        return [...array_map(fn (int $i): float => ($as * (1 - $ab) * $cs[$i] + $as * $ab * $blended[$i] + (1 - $as) * $ab * $b[$i]) / $ao, [0, 1, 2]), $ao];
+        return [
+            ...array_map(
+                fn (int $i): float => ($as * (1 - $ab) * $cs[$i] +
+                    $as * $ab * $blended[$i] +
+                    (1 - $as) * $ab * $b[$i]) /
+                    $ao,
+                [0, 1, 2],
+            ),
+            $ao,
+        ];
     }
 
     /**
@@ -43,7 +54,12 @@ final class Formula
         $a = $before[3] * (1 - $share);
         $b = $after[3] * $share;
 
-        return $a + $b <= 0 ? $after : [...array_map(fn (int $i): float => ($before[$i] * $a + $after[$i] * $b) / ($a + $b), [0, 1, 2]), $a + $b];
+        return $a + $b <= 0
+            ? $after
+            : [
+                ...array_map(fn (int $i): float => ($before[$i] * $a + $after[$i] * $b) / ($a + $b), [0, 1, 2]),
+                $a + $b,
+            ];
     }
 
     /**
@@ -65,17 +81,28 @@ final class Formula
     private static function channel(string $mode, float $cb, float $cs): float
     {
         switch ($mode) {
-            case 'normal': return $cs;
-            case 'multiply': return $cb * $cs;
-            case 'screen': return 1 - (1 - $cb) * (1 - $cs);
-            case 'overlay': return $cb <= 0.5 ? 2 * $cb * $cs : 1 - 2 * (1 - $cb) * (1 - $cs);
-            case 'hard-light': return $cs <= 0.5 ? 2 * $cb * $cs : 1 - 2 * (1 - $cb) * (1 - $cs);
-            case 'darken': return min($cb, $cs);
-            case 'lighten': return max($cb, $cs);
-            case 'color-dodge': return $cb <= 0 ? 0.0 : ($cs >= 1 ? 1.0 : min(1.0, $cb / (1 - $cs)));
-            case 'color-burn': return $cb >= 1 ? 1.0 : ($cs <= 0 ? 0.0 : 1 - min(1.0, (1 - $cb) / $cs));
-            case 'difference': return abs($cb - $cs);
-            case 'exclusion': return $cb + $cs - 2 * $cb * $cs;
+            case 'normal':
+                return $cs;
+            case 'multiply':
+                return $cb * $cs;
+            case 'screen':
+                return 1 - (1 - $cb) * (1 - $cs);
+            case 'overlay':
+                return $cb <= 0.5 ? 2 * $cb * $cs : 1 - 2 * (1 - $cb) * (1 - $cs);
+            case 'hard-light':
+                return $cs <= 0.5 ? 2 * $cb * $cs : 1 - 2 * (1 - $cb) * (1 - $cs);
+            case 'darken':
+                return min($cb, $cs);
+            case 'lighten':
+                return max($cb, $cs);
+            case 'color-dodge':
+                return $cb <= 0 ? 0.0 : ($cs >= 1 ? 1.0 : min(1.0, $cb / (1 - $cs)));
+            case 'color-burn':
+                return $cb >= 1 ? 1.0 : ($cs <= 0 ? 0.0 : 1 - min(1.0, (1 - $cb) / $cs));
+            case 'difference':
+                return abs($cb - $cs);
+            case 'exclusion':
+                return $cb + $cs - 2 * $cb * $cs;
             case 'soft-light':
                 $d = $cb <= 0.25 ? ((16 * $cb - 12) * $cb + 4) * $cb : sqrt($cb);
 
@@ -97,10 +124,10 @@ final class Formula
         $l = self::lum($c);
         [$n, $x] = [min($c), max($c)];
         if ($n < 0) {
-            $c = array_map(fn (float $v): float => $l + ($v - $l) * $l / ($l - $n), $c);
+            $c = array_map(fn (float $v): float => $l + (($v - $l) * $l) / ($l - $n), $c);
         }
         if ($x > 1) {
-            $c = array_map(fn (float $v): float => $l + ($v - $l) * (1 - $l) / ($x - $l), $c);
+            $c = array_map(fn (float $v): float => $l + (($v - $l) * (1 - $l)) / ($x - $l), $c);
         }
 
         return $c;
@@ -110,6 +137,8 @@ final class Formula
     {
         [$min, $max] = [min($c), max($c)];
 
-        return $max <= $min ? [0.0, 0.0, 0.0] : array_map(fn (float $v): float => ($v - $min) * $s / ($max - $min), $c);
+        return $max <= $min
+            ? [0.0, 0.0, 0.0]
+            : array_map(fn (float $v): float => (($v - $min) * $s) / ($max - $min), $c);
     }
 }

@@ -72,7 +72,10 @@ final class GrowthTest extends TestCase
             $whole = $labels;
             (new TrapGrowth)->grow($whole, $open, $width, $height);
             $pieces = 0;
-            self::assertSame($whole, (new BandGrowth($this->counting($pieces), 1, 8))->grow($labels, $open, $width, $height));
+            self::assertSame(
+                $whole,
+                (new BandGrowth($this->counting($pieces), 1, 8))->grow($labels, $open, $width, $height),
+            );
             self::assertSame(4, $pieces);
         }
     }
@@ -88,7 +91,10 @@ final class GrowthTest extends TestCase
         [$width, $height] = [20, 80];
         $labels = str_repeat("\1\5", $width * 3).str_repeat("\0\0", $width * ($height - 3));
         $open = str_repeat("\0", $width * 3).str_repeat("\xff", $width * ($height - 3));
-        self::assertSame(str_repeat("\1\5", $width * $height), (new BandGrowth(large: 1, reach: 8))->grow($labels, $open, $width, $height));
+        self::assertSame(
+            str_repeat("\1\5", $width * $height),
+            (new BandGrowth(large: 1, reach: 8))->grow($labels, $open, $width, $height),
+        );
     }
 
     public function test_a_band_without_a_line_is_as_it_was(): void
@@ -101,7 +107,10 @@ final class GrowthTest extends TestCase
         $workers->method('each')->willReturnCallback(function (array $pieces, callable $work) use (&$given): array {
             return $given = array_map($work, $pieces);
         });
-        self::assertSame(str_repeat("\1\5", $width * 71).str_repeat("\2\7", $width * 9), (new BandGrowth($workers, 1, 8))->grow($labels, $open, $width, $height));
+        self::assertSame(
+            str_repeat("\1\5", $width * 71).str_repeat("\2\7", $width * 9),
+            (new BandGrowth($workers, 1, 8))->grow($labels, $open, $width, $height),
+        );
         self::assertSame(array_fill(0, 4, 2 * $width * 20), array_map(strlen(...), $given), 'nothing is done twice');
     }
 
@@ -110,7 +119,10 @@ final class GrowthTest extends TestCase
         [$labels, $open] = $this->lined(61, 97, 4);
         $pieces = 0;
         foreach ([[61 * 97 + 1, 8], [1, 25]] as [$large, $reach]) {
-            self::assertStringNotContainsString("\0\0", (new BandGrowth($this->counting($pieces), $large, $reach))->grow($labels, $open, 61, 97));
+            self::assertStringNotContainsString(
+                "\0\0",
+                (new BandGrowth($this->counting($pieces), $large, $reach))->grow($labels, $open, 61, 97),
+            );
         }
         self::assertSame(0, $pieces, 'too few pixels, or too few rows to reach into each other');
     }
@@ -122,7 +134,10 @@ final class GrowthTest extends TestCase
             $labels = $ink = '';
             for ($i = 0; $i < $width * $height; $i++) {
                 // Some runs, and some that go on across the end of a row.
-                $labels .= $i > 0 && mt_rand(0, 2) > 0 ? substr($labels, -2) : pack('n', [0, 1, 2, 256, 65_535][mt_rand(0, 4)]);
+                $labels .=
+                    $i > 0 && mt_rand(0, 2) > 0
+                        ? substr($labels, -2)
+                        : pack('n', [0, 1, 2, 256, 65_535][mt_rand(0, 4)]);
                 $ink .= chr(mt_rand(0, 255));
             }
             $wanted = [];
@@ -143,7 +158,11 @@ final class GrowthTest extends TestCase
                     self::assertEqualsCanonicalizing(array_map(count(...), $others), $graph->neighbours($region));
                     foreach ($others as $other => $along) {
                         self::assertSame(count($along), $graph->neighbours($region)[$other]);
-                        self::assertEqualsWithDelta($plane === null ? 0 : array_sum($along) / count($along), $graph->inkBetween($region)[$other], 1e-9);
+                        self::assertEqualsWithDelta(
+                            $plane === null ? 0 : array_sum($along) / count($along),
+                            $graph->inkBetween($region)[$other],
+                            1e-9,
+                        );
                     }
                 }
                 self::assertCount(count($wanted), $graph->regions());
@@ -173,16 +192,28 @@ final class GrowthTest extends TestCase
     {
         // Squares of 16: a block with a line out of it, a line that is not as wide, and a block too small to be an
         // area.
-        $is = fn (int $x, int $y): bool => ($x >= 20 && $x < 81 && $y >= 30 && $y < 63) || ($y >= 40 && $y < 47) || ($x >= 100 && $x < 115) || ($x >= 120 && $x < 140 && $y >= 70 && $y < 88) || ($x >= 160 && $x < 205 && $y >= 25 && $y < 55);
+        $is = fn (int $x, int $y): bool => ($x >= 20 && $x < 81 && $y >= 30 && $y < 63) ||
+            ($y >= 40 && $y < 47) ||
+            ($x >= 100 && $x < 115) ||
+            ($x >= 120 && $x < 140 && $y >= 70 && $y < 88) ||
+            ($x >= 160 && $x < 205 && $y >= 25 && $y < 55);
         $ink = $this->drawn(220, 90, $is)->data;
         $areas = (new SolidInk(3.0))->areas($ink, 220, 90);
         self::assertSame([22 * 37, 25 * 53], array_column($areas, 1));
         [$runs] = $areas[1];
-        self::assertSame([24 + 34 * 220, 77 + 34 * 220], $runs[0], 'four pixels in from the left, the right and the top');
+        self::assertSame(
+            [24 + 34 * 220, 77 + 34 * 220],
+            $runs[0],
+            'four pixels in from the left, the right and the top',
+        );
         self::assertSame([24 + 58 * 220, 77 + 58 * 220], end($runs));
         self::assertCount(25, $runs);
         self::assertSame([], (new SolidInk(9.0))->areas($ink, 220, 90), 'squares of 36 do not fit');
         self::assertSame([], (new SolidInk(3.0))->areas(str_repeat("\0", 150 * 90), 150, 90));
-        self::assertSame(142 * 82, (new SolidInk(3.0))->areas(str_repeat("\xff", 150 * 90), 150, 90)[0][1], 'a page that is all black');
+        self::assertSame(
+            142 * 82,
+            (new SolidInk(3.0))->areas(str_repeat("\xff", 150 * 90), 150, 90)[0][1],
+            'a page that is all black',
+        );
     }
 }

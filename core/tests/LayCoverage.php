@@ -48,7 +48,11 @@ final readonly class LayCoverage implements Op
     public function apply(Sheet $sheet): void
     {
         $grid = $sheet->grid();
-        if ($this->pass->isPaint() || $this->coverage->width !== $grid->width || $this->coverage->height !== $grid->height) {
+        if (
+            $this->pass->isPaint() ||
+            $this->coverage->width !== $grid->width ||
+            $this->coverage->height !== $grid->height
+        ) {
             throw new OpRefused('The coverage does not fit the page.');
         }
         (new AddPass($this->id, $this->pass))->apply($sheet);

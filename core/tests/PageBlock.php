@@ -17,8 +17,13 @@ final readonly class PageBlock implements Block
      * @param  array<string, Pixels>  $paint  by layer name
      * @param  ?string  $around  labels of the rectangle and a pixel on every side
      */
-    public function __construct(private Rect $rect, private ?string $labels = null, private array $coverage = [], private array $paint = [], private ?string $around = null)
-    {
+    public function __construct(
+        private Rect $rect,
+        private ?string $labels = null,
+        private array $coverage = [],
+        private array $paint = [],
+        private ?string $around = null,
+    ) {
     }
 
     public function rect(): Rect

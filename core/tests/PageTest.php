@@ -23,12 +23,37 @@ final class PageTest extends TestCase
 {
     public function test_what_is_left_out_has_one_meaning(): void
     {
-        self::assertSame(['isolated' => true, 'mode' => 'normal', 'opacity' => 1.0], RecordKind::Group->read([])->toData());
+        self::assertSame(
+            ['isolated' => true, 'mode' => 'normal', 'opacity' => 1.0],
+            RecordKind::Group->read([])->toData(),
+        );
         self::assertEquals(new PassGroup, RecordKind::Group->read([]));
-        self::assertSame(['width' => 7, 'height' => 9, 'dpi' => 0.0, 'behind' => false, 'lines' => ['rule' => 'black', 'colour' => '#111111', 'shown' => true]], RecordKind::Page->read(['width' => 7, 'height' => 9])->toData());
+        self::assertSame(
+            [
+                'width' => 7,
+                'height' => 9,
+                'dpi' => 0.0,
+                'behind' => false,
+                'lines' => ['rule' => 'black', 'colour' => '#111111', 'shown' => true],
+            ],
+            RecordKind::Page->read(['width' => 7, 'height' => 9])->toData(),
+        );
         self::assertEquals(new PageSize(7, 9), RecordKind::Page->read(['width' => 7, 'height' => 9]));
-        $pass = PassSpec::fromData(new Data(['name' => 'Paint', 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0]]));
-        self::assertSame([0, ScopeKind::Page, BlendMode::Normal, 1.0, true, 0.0, null], [$pass->figure, $pass->scope->kind, $pass->mode, $pass->opacity, $pass->visible, $pass->order, $pass->group]);
+        $pass = PassSpec::fromData(
+            new Data(['name' => 'Paint', 'kind' => 'paint', 'scope' => ['kind' => 'page', 'id' => 0]]),
+        );
+        self::assertSame(
+            [0, ScopeKind::Page, BlendMode::Normal, 1.0, true, 0.0, null],
+            [
+                $pass->figure,
+                $pass->scope->kind,
+                $pass->mode,
+                $pass->opacity,
+                $pass->visible,
+                $pass->order,
+                $pass->group,
+            ],
+        );
         self::assertEquals($pass, new PassSpec('Paint', 0, $pass->content, Scope::page()));
     }
 
@@ -43,9 +68,21 @@ final class PageTest extends TestCase
         yield 'no width' => ['page', ['width' => 0, 'height' => 1], false];
         yield 'a resolution below none' => ['page', ['width' => 1, 'height' => 1, 'dpi' => -0.5], false];
         yield 'regions that are perhaps behind' => ['page', ['width' => 1, 'height' => 1, 'behind' => 1], false];
-        yield 'a region nobody has filled' => ['region', ['figure' => 0, 'material' => 0, 'area' => 0, 'x' => 0, 'y' => 0], true];
-        yield 'an area below none' => ['region', ['figure' => 0, 'material' => 0, 'area' => -1, 'x' => 0, 'y' => 0], false];
-        yield 'a spot left of the page' => ['region', ['figure' => 0, 'material' => 0, 'area' => 1, 'x' => -1, 'y' => 0], false];
+        yield 'a region nobody has filled' => [
+            'region',
+            ['figure' => 0, 'material' => 0, 'area' => 0, 'x' => 0, 'y' => 0],
+            true,
+        ];
+        yield 'an area below none' => [
+            'region',
+            ['figure' => 0, 'material' => 0, 'area' => -1, 'x' => 0, 'y' => 0],
+            false,
+        ];
+        yield 'a spot left of the page' => [
+            'region',
+            ['figure' => 0, 'material' => 0, 'area' => 1, 'x' => -1, 'y' => 0],
+            false,
+        ];
         yield 'faintest group' => ['group', ['opacity' => 0], true];
         yield 'more than opaque' => ['group', ['opacity' => 1.0001], false];
         yield 'less than faint' => ['group', ['opacity' => -0.0001], false];
@@ -87,11 +124,20 @@ final class PageTest extends TestCase
         self::assertSame('ink', $scopes['line']);
         unset($scopes['line']);
         self::assertSame(['figure' => 5, 'material' => 4], array_count_values($scopes));
-        self::assertSame(array_column(Tone::cases(), 'value'), array_map(fn (Tone $tone): string => $tone->value, [...Tone::six(), ...Tone::more()]));
+        self::assertSame(
+            array_column(Tone::cases(), 'value'),
+            array_map(fn (Tone $tone): string => $tone->value, [...Tone::six(), ...Tone::more()]),
+        );
         foreach (Tone::cases() as $tone) {
             $pass = PassRules::forTone($tone, 4, 9);
-            self::assertSame([4, PassRules::toneName($tone), $tone->value], [$pass->figure, $pass->name, $pass->toData()['content']['tone'] ?? null]);
-            self::assertEquals($tone === Tone::Line ? Scope::ink() : ($tone->isMore() ? Scope::material(9) : Scope::figure(4)), $pass->scope);
+            self::assertSame(
+                [4, PassRules::toneName($tone), $tone->value],
+                [$pass->figure, $pass->name, $pass->toData()['content']['tone'] ?? null],
+            );
+            self::assertEquals(
+                $tone === Tone::Line ? Scope::ink() : ($tone->isMore() ? Scope::material(9) : Scope::figure(4)),
+                $pass->scope,
+            );
         }
     }
 
@@ -103,8 +149,17 @@ final class PageTest extends TestCase
     {
         $hung = [];
         foreach (PassRules::hangable() as ['title' => $title, 'pass' => $offered]) {
-            $pass = PassSpec::fromData(new Data(['scope' => Scope::page()->toData()] + array_filter($offered, fn (mixed $value): bool => $value !== null)));
-            self::assertEquals(array_intersect_key($pass->toData(), $offered), array_intersect_key($offered, $pass->toData()), $title);
+            $pass = PassSpec::fromData(
+                new Data(
+                    ['scope' => Scope::page()->toData()] +
+                        array_filter($offered, fn (mixed $value): bool => $value !== null),
+                ),
+            );
+            self::assertEquals(
+                array_intersect_key($pass->toData(), $offered),
+                array_intersect_key($offered, $pass->toData()),
+                $title,
+            );
             $hung[$pass->name] = [$pass->mode->value, $pass->opacity];
         }
         self::assertSame(['multiply', 0.5], $hung['Occlusion']);
@@ -116,8 +171,24 @@ final class PageTest extends TestCase
 
     public function test_a_region_says_where_it_is(): void
     {
-        $region = new Region(3, 5, 77, 11, 13, true, 'shift00009');
-        self::assertSame(['figure' => 3, 'material' => 5, 'area' => 77, 'x' => 11, 'y' => 13, 'locked' => true, 'shift' => 'shift00009', 'wears' => null, 'solid' => null, 'before' => false, 'flow' => null, 'stands' => null], $region->toData());
+        $region = new Region(figure: 3, material: 5, area: 77, x: 11, y: 13, locked: true, shift: 'shift00009');
+        self::assertSame(
+            [
+                'figure' => 3,
+                'material' => 5,
+                'area' => 77,
+                'x' => 11,
+                'y' => 13,
+                'locked' => true,
+                'shift' => 'shift00009',
+                'wears' => null,
+                'solid' => null,
+                'before' => false,
+                'flow' => null,
+                'stands' => null,
+            ],
+            $region->toData(),
+        );
         self::assertEquals($region, RecordKind::Region->read($region->toData()));
     }
 
@@ -136,14 +207,45 @@ final class PageTest extends TestCase
     /** Journals, setups and browsers hold passes whose content had no place of its own yet. */
     public function test_passes_and_changes_of_the_first_form_are_read(): void
     {
-        $old = ['name' => 'Rim', 'figure' => 4, 'kind' => 'tint', 'tone' => null, 'colour' => '#102030', 'follows' => 'around', 'scope' => ['kind' => 'figure', 'id' => 4], 'mode' => 'screen', 'opacity' => 0.5];
+        $old = [
+            'name' => 'Rim',
+            'figure' => 4,
+            'kind' => 'tint',
+            'tone' => null,
+            'colour' => '#102030',
+            'follows' => 'around',
+            'scope' => ['kind' => 'figure', 'id' => 4],
+            'mode' => 'screen',
+            'opacity' => 0.5,
+        ];
         $pass = PassSpec::fromData(new Data($old));
         self::assertSame(['kind' => 'tint', 'colour' => '#102030', 'follows' => 'around'], $pass->toData()['content']);
-        self::assertSame(['kind' => 'tint', 'colour' => '#a0b0c0', 'follows' => null], $pass->changed(new Data(['colour' => '#a0b0c0', 'follows' => null]))->toData()['content']);
-        self::assertSame(['#102030', 0.25], [$pass->changed(new Data(['opacity' => 0.25]))->toData()['content']['colour'] ?? null, $pass->changed(new Data(['opacity' => 0.25]))->opacity]);
+        self::assertSame(
+            ['kind' => 'tint', 'colour' => '#a0b0c0', 'follows' => null],
+            $pass->changed(new Data(['colour' => '#a0b0c0', 'follows' => null]))->toData()['content'],
+        );
+        self::assertSame(
+            ['#102030', 0.25],
+            [
+                $pass->changed(new Data(['opacity' => 0.25]))->toData()['content']['colour'] ?? null,
+                $pass->changed(new Data(['opacity' => 0.25]))->opacity,
+            ],
+        );
         $tone = PassSpec::fromData(new Data(['kind' => 'tone', 'tone' => 'glint'] + $old));
-        self::assertSame(['kind' => 'tone', 'tone' => 'deep'], $tone->changed(new Data(['tone' => 'deep']))->toData()['content']);
-        foreach ([[$pass, ['colour' => 'red']], [$tone, ['tone' => 'mud']], [$tone, ['follows' => 'moon']], [$tone, ['content' => ['kind' => 'paint']]], [$tone, ['kind' => 'tint']], [$tone, ['figure' => 5]]] as [$of, $change]) {
+        self::assertSame(
+            ['kind' => 'tone', 'tone' => 'deep'],
+            $tone->changed(new Data(['tone' => 'deep']))->toData()['content'],
+        );
+        foreach (
+            [
+                [$pass, ['colour' => 'red']],
+                [$tone, ['tone' => 'mud']],
+                [$tone, ['follows' => 'moon']],
+                [$tone, ['content' => ['kind' => 'paint']]],
+                [$tone, ['kind' => 'tint']],
+                [$tone, ['figure' => 5]],
+            ] as [$of, $change]
+        ) {
             try {
                 $of->changed(new Data($change));
                 self::fail(json_encode($change).' was taken');

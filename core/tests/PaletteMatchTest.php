@@ -45,8 +45,13 @@ final class PaletteMatchTest extends TestCase
      *
      * @param  array<int, array{int, int, int}>  $patches  their colours
      */
-    private static function page(array $patches, int $noise, array $wall = self::WALL, array $skin = self::SKIN, array $sea = self::SEA): Paint
-    {
+    private static function page(
+        array $patches,
+        int $noise,
+        array $wall = self::WALL,
+        array $skin = self::SKIN,
+        array $sea = self::SEA,
+    ): Paint {
         mt_srand(11);
         $planes = ['', '', ''];
         for ($y = 0; $y < self::HEIGHT; $y++) {
@@ -65,17 +70,30 @@ final class PaletteMatchTest extends TestCase
                 foreach ($planes as $c => $plane) {
                     $value = $colour[$c] + ($skin[$c] - $colour[$c]) * $inside;
                     $value += (20 - $value) * $line;
-                    $planes[$c] .= chr((int) max(0, min(255, round($value + ($noise > 0 ? mt_rand(-$noise, $noise) : 0)))));
+                    $planes[$c] .= chr(
+                        (int) max(0, min(255, round($value + ($noise > 0 ? mt_rand(-$noise, $noise) : 0)))),
+                    );
                 }
             }
         }
 
-        return new Paint(self::WIDTH, self::HEIGHT, $planes[0], $planes[1], $planes[2], str_repeat("\xff", self::WIDTH * self::HEIGHT));
+        return new Paint(
+            self::WIDTH,
+            self::HEIGHT,
+            $planes[0],
+            $planes[1],
+            $planes[2],
+            str_repeat("\xff", self::WIDTH * self::HEIGHT),
+        );
     }
 
     private static function palette(): PaletteMatch
     {
-        return new PaletteMatch([new NamedColour('skin', new Rgb(...self::SKIN)), new NamedColour('wall', new Rgb(...self::WALL)), new NamedColour('sea', new Rgb(...self::SEA))]);
+        return new PaletteMatch([
+            new NamedColour('skin', new Rgb(...self::SKIN)),
+            new NamedColour('wall', new Rgb(...self::WALL)),
+            new NamedColour('sea', new Rgb(...self::SEA)),
+        ]);
     }
 
     /** @return array{int, int, int} the wall, so far off */
@@ -110,7 +128,10 @@ final class PaletteMatchTest extends TestCase
                 $true = Difference::ciede2000(Lab::of(new Rgb(...self::WALL)), Lab::of(new Rgb(...$patches[$i])));
                 self::assertSame('wall', $row['tone']);
                 self::assertEqualsWithDelta($true, $row['deltaE'], 0.4, "patch $i, noise $noise");
-                self::assertTrue($row['x'] >= 20 + 60 * $i && $row['x'] < 50 + 60 * $i && $row['y'] >= 190 && $row['y'] < 220, "patch $i is in its place");
+                self::assertTrue(
+                    $row['x'] >= 20 + 60 * $i && $row['x'] < 50 + 60 * $i && $row['y'] >= 190 && $row['y'] < 220,
+                    "patch $i is in its place",
+                );
                 self::assertEqualsWithDelta(900 / self::WIDTH / self::HEIGHT, $row['share'], 0.0025);
             }
             $this->assertGlows($drift->drift($page), $noise);
@@ -128,7 +149,12 @@ final class PaletteMatchTest extends TestCase
             $drift = self::palette()->match($theirs);
             self::assertSame(['near', 'near', 'near', 'unknown'], array_column($drift->toData(), 'verdict'));
             $snapped = PaletteSnap::of($theirs, $drift);
-            foreach ([[150, 230, self::WALL], [90, 80, self::SKIN], [250, 60, self::SEA], [330, 242, self::WALL]] as [$x, $y, $tone]) {
+            foreach ([
+                [150, 230, self::WALL],
+                [90, 80, self::SKIN],
+                [250, 60, self::SEA],
+                [330, 242, self::WALL],
+            ] as [$x, $y, $tone]) {
                 self::assertSame([...$tone, 255], $snapped->at($x, $y), "flat at $x, $y, noise $noise");
             }
             self::assertSame($theirs->at(35, 205), $snapped->at(35, 205), 'what the palette does not know stays');
@@ -151,7 +177,14 @@ final class PaletteMatchTest extends TestCase
         $same = PaletteSnap::of($right, self::palette()->match($right));
         $most = 0;
         foreach (['red', 'green', 'blue'] as $plane) {
-            $most = max($most, ...array_map(fn (int $a, int $b): int => abs($a - $b), unpack('C*', $right->$plane), unpack('C*', $same->$plane)));
+            $most = max(
+                $most,
+                ...array_map(
+                    fn (int $a, int $b): int => abs($a - $b),
+                    unpack('C*', $right->$plane),
+                    unpack('C*', $same->$plane),
+                ),
+            );
         }
         self::assertLessThanOrEqual(2, $most);
     }
@@ -162,7 +195,11 @@ final class PaletteMatchTest extends TestCase
         foreach ([6, 9, 14] as $noise) {
             $rows = self::palette()->match(self::page([self::WALL, self::off(8), self::off(14)], $noise))->toData();
             self::assertCount(5, $rows, "noise $noise: ".json_encode(array_column($rows, 'colour')));
-            self::assertSame([['wall', 'exact'], ['skin', 'exact'], ['sea', 'exact'], ['wall', 'unknown'], ['wall', 'unknown']], array_map(fn (array $row): array => [$row['tone'], $row['verdict']], $rows), "noise $noise");
+            self::assertSame(
+                [['wall', 'exact'], ['skin', 'exact'], ['sea', 'exact'], ['wall', 'unknown'], ['wall', 'unknown']],
+                array_map(fn (array $row): array => [$row['tone'], $row['verdict']], $rows),
+                "noise $noise",
+            );
         }
     }
 
@@ -182,10 +219,21 @@ final class PaletteMatchTest extends TestCase
     {
         // Label 1: a black and a white pixel, and one under ink; label 2: another material; label 3: none.
         $labels = new Labels(3, 2, pack('n*', 1, 1, 1, 2, 3, 2));
-        $picture = new Paint(3, 2, "\x00\xff\x80\x10\x77\x12", "\x00\xff\x80\x20\x77\x20", "\x00\xff\x80\x30\x77\x30", str_repeat("\xff", 6));
+        $picture = new Paint(
+            3,
+            2,
+            "\x00\xff\x80\x10\x77\x12",
+            "\x00\xff\x80\x20\x77\x20",
+            "\x00\xff\x80\x30\x77\x30",
+            str_repeat("\xff", 6),
+        );
         $seen = SeenColours::of($picture, $labels, new Plane(3, 2, "\0\x0b\x0c\0\0\0"), [1 => 7, 2 => 8, 3 => 0]);
         self::assertSame([7, 8], array_keys($seen));
-        self::assertSame(['#bcbcbc', '#112030'], [$seen[7]->colour->hex(), $seen[8]->colour->hex()], 'half the light is 188, not 128');
+        self::assertSame(
+            ['#bcbcbc', '#112030'],
+            [$seen[7]->colour->hex(), $seen[8]->colour->hex()],
+            'half the light is 188, not 128',
+        );
         self::assertSame([2 / 6, 2 / 6], [$seen[7]->share, $seen[8]->share]);
     }
 
@@ -196,7 +244,7 @@ final class PaletteMatchTest extends TestCase
         $labels = new Labels(4, 4, str_repeat(pack('n', 5), 16));
         $ink = '';
         for ($i = 0; $i < 16; $i++) {
-            $ink .= in_array($i % 4 - intdiv($i, 4), [0, 1], true) ? "\xff" : "\0";
+            $ink .= in_array(($i % 4) - intdiv($i, 4), [0, 1], true) ? "\xff" : "\0";
         }
         self::assertCount(1, LabelPiece::in($labels));
         $sides = LabelPiece::in($labels, new Plane(4, 4, $ink));
@@ -212,10 +260,28 @@ final class PaletteMatchTest extends TestCase
 
     public function test_what_is_see_through_lies_on_white(): void
     {
-        $half = new Paint(40, 30, str_repeat("\0", 1200), str_repeat("\0", 1200), str_repeat("\0", 1200), str_repeat("\x80", 1200));
-        [$row] = (new PaletteMatch([new NamedColour('grey', new Rgb(127, 127, 127)), new NamedColour('black', new Rgb(0, 0, 0))]))->match($half)->toData();
-        self::assertSame(['#7f7f7f', 1.0, 'grey', 0.0, 'exact'], [$row['colour'], $row['share'], $row['tone'], $row['deltaE'], $row['verdict']]);
-        self::assertSame([Verdict::Exact, Verdict::Near, Verdict::Near, Verdict::Unknown], [Verdict::of(1.0), Verdict::of(1.01), Verdict::of(5.0), Verdict::of(5.01)]);
+        $half = new Paint(
+            40,
+            30,
+            str_repeat("\0", 1200),
+            str_repeat("\0", 1200),
+            str_repeat("\0", 1200),
+            str_repeat("\x80", 1200),
+        );
+        [$row] = (new PaletteMatch([
+            new NamedColour('grey', new Rgb(127, 127, 127)),
+            new NamedColour('black', new Rgb(0, 0, 0)),
+        ]))
+            ->match($half)
+            ->toData();
+        self::assertSame(
+            ['#7f7f7f', 1.0, 'grey', 0.0, 'exact'],
+            [$row['colour'], $row['share'], $row['tone'], $row['deltaE'], $row['verdict']],
+        );
+        self::assertSame(
+            [Verdict::Exact, Verdict::Near, Verdict::Near, Verdict::Unknown],
+            [Verdict::of(1.0), Verdict::of(1.01), Verdict::of(5.0), Verdict::of(5.01)],
+        );
         $dot = new Paint(1, 1, "\x10", "\x20", "\x30", "\xff");
         self::assertSame('#102030', self::palette()->match($dot)->toData()[0]['colour'], 'a single pixel is a picture');
     }
@@ -228,11 +294,19 @@ final class PaletteMatchTest extends TestCase
         self::assertCount(4, $colours);
         self::assertEqualsWithDelta(1.0, array_sum(array_map(fn ($colour): float => $colour->share, $colours)), 1e-9);
         foreach ([self::WALL, self::SKIN, self::SEA] as $i => $parts) {
-            self::assertLessThan(2.5, Difference::ciede2000(Lab::of(new Rgb(...$parts)), Lab::of($colours[$i]->colour)), "colour $i");
+            self::assertLessThan(
+                2.5,
+                Difference::ciede2000(Lab::of(new Rgb(...$parts)), Lab::of($colours[$i]->colour)),
+                "colour $i",
+            );
         }
         self::assertEqualsWithDelta(0.143, $colours[1]->share, 0.015, 'the disc, without what lines cover');
         $few = MainColours::of(new Paint(3, 1, "\1\1\xf0", "\2\2\xf0", "\3\3\xf0", "\xff\xff\x00"), 5);
-        self::assertSame(['#010203', 1.0, 1], [$few[0]->colour->hex(), $few[0]->share, count($few)], 'what is not seen does not count, nor what is not there');
+        self::assertSame(
+            ['#010203', 1.0, 1],
+            [$few[0]->colour->hex(), $few[0]->share, count($few)],
+            'what is not seen does not count, nor what is not there',
+        );
         self::assertSame([], MainColours::of(Paint::clear(4, 4), 3));
     }
 
@@ -242,15 +316,33 @@ final class PaletteMatchTest extends TestCase
         $points = [$at(0.1), $at(0.2), $at(0.8), $at(0.9)];
         [$centres, $of] = Clusters::settled($points, [3.0, 1.0, 1.0, 1.0], [$at(0.0), $at(0.25), $at(5.0)]);
         self::assertSame([0, 0, 1, 1], $of);
-        self::assertEqualsWithDelta([0.125, 0.85, 5.0], array_map(fn (Oklab $centre): float => $centre->l, $centres), 1e-9);
+        self::assertEqualsWithDelta(
+            [0.125, 0.85, 5.0],
+            array_map(fn (Oklab $centre): float => $centre->l, $centres),
+            1e-9,
+        );
         self::assertEquals([$at(0.9), $at(0.1), $at(0.2)], Clusters::seeds($points, [1.0, 1.0, 1.0, 2.0], 3));
-        self::assertCount(2, Clusters::seeds([$at(0.1), $at(0.1), $at(0.4)], [1.0, 1.0, 1.0], 3), 'two colours, two seeds');
+        self::assertCount(
+            2,
+            Clusters::seeds([$at(0.1), $at(0.1), $at(0.4)], [1.0, 1.0, 1.0], 3),
+            'two colours, two seeds',
+        );
     }
 
     /** @param  array<string, string>  $tones */
     private static function ramp(array $tones): array
     {
-        return array_map(Rgb::fromHex(...), $tones + ['deep' => '#4a2f25', 'shade' => '#8a5d48', 'base' => '#c98d6b', 'light' => '#e0b095', 'glint' => '#f8dccb', 'line' => '#2a1a14']);
+        return array_map(
+            Rgb::fromHex(...),
+            $tones + [
+                'deep' => '#4a2f25',
+                'shade' => '#8a5d48',
+                'base' => '#c98d6b',
+                'light' => '#e0b095',
+                'glint' => '#f8dccb',
+                'line' => '#2a1a14',
+            ],
+        );
     }
 
     /** @return list<string> */
@@ -262,28 +354,89 @@ final class PaletteMatchTest extends TestCase
     public function test_a_ramp_is_advised_on_where_it_does_not_hold(): void
     {
         self::assertSame([], self::told(RampAdvice::material(self::ramp([]))));
-        self::assertSame(['order light', 'order glint'], array_values(array_filter(self::told(RampAdvice::material(self::ramp(['light' => '#70503c', 'glint' => '#60402c']))), fn (string $one): bool => str_starts_with($one, 'order'))));
-        self::assertSame(['order shade'], array_values(array_filter(self::told(RampAdvice::material(self::ramp(['shade' => '#d99d7b']))), fn (string $one): bool => str_starts_with($one, 'order'))));
+        self::assertSame(
+            ['order light', 'order glint'],
+            array_values(
+                array_filter(
+                    self::told(RampAdvice::material(self::ramp(['light' => '#70503c', 'glint' => '#60402c']))),
+                    fn (string $one): bool => str_starts_with($one, 'order'),
+                ),
+            ),
+        );
+        self::assertSame(
+            ['order shade'],
+            array_values(
+                array_filter(
+                    self::told(RampAdvice::material(self::ramp(['shade' => '#d99d7b']))),
+                    fn (string $one): bool => str_starts_with($one, 'order'),
+                ),
+            ),
+        );
         [$step] = RampAdvice::material(self::ramp(['shade' => '#c58a68']));
-        self::assertSame([AdviceKind::Step, Tone::Shade, null, true], [$step->kind, $step->tone, $step->mend, $step->toData()['release']]);
-        self::assertEqualsWithDelta(Difference::ciede2000(Lab::of(Rgb::fromHex('#c58a68')), Lab::of(Rgb::fromHex('#c98d6b'))), $step->amount, 1e-9);
+        self::assertSame(
+            [AdviceKind::Step, Tone::Shade, null, true],
+            [$step->kind, $step->tone, $step->mend, $step->toData()['release']],
+        );
+        self::assertEqualsWithDelta(
+            Difference::ciede2000(Lab::of(Rgb::fromHex('#c58a68')), Lab::of(Rgb::fromHex('#c98d6b'))),
+            $step->amount,
+            1e-9,
+        );
         self::assertContains('grey deep', self::told(RampAdvice::material(self::ramp(['deep' => '#000000']))));
         self::assertContains('grey shade', self::told(RampAdvice::material(self::ramp(['shade' => '#666666']))));
-        self::assertNotContains('grey shade', self::told(RampAdvice::material(array_map(Rgb::fromHex(...), ['deep' => '#303030', 'shade' => '#505050', 'base' => '#808080', 'light' => '#a0a0a0', 'glint' => '#c8c8c8', 'line' => '#101010']))), 'grey may be grey');
-        self::assertContains('uneven deep', self::told(RampAdvice::material(self::ramp(['deep' => '#080504', 'shade' => '#b57d5e', 'light' => '#d59d7d', 'glint' => '#e4b093']))));
+        self::assertNotContains(
+            'grey shade',
+            self::told(
+                RampAdvice::material(
+                    array_map(Rgb::fromHex(...), [
+                        'deep' => '#303030',
+                        'shade' => '#505050',
+                        'base' => '#808080',
+                        'light' => '#a0a0a0',
+                        'glint' => '#c8c8c8',
+                        'line' => '#101010',
+                    ]),
+                ),
+            ),
+            'grey may be grey',
+        );
+        self::assertContains(
+            'uneven deep',
+            self::told(
+                RampAdvice::material(
+                    self::ramp(['deep' => '#080504', 'shade' => '#b57d5e', 'light' => '#d59d7d', 'glint' => '#e4b093']),
+                ),
+            ),
+        );
     }
 
     public function test_a_base_is_advised_to_leave_room_and_the_mend_does(): void
     {
         foreach ([['bright', '#fff4d8', 88.0], ['dark', '#14202c', 20.0]] as [$kind, $hex, $bound]) {
-            $advice = array_values(array_filter(RampAdvice::material((new ToneRule)->complete(['base' => Rgb::fromHex($hex)])), fn (Advice $one): bool => $one->kind->value === $kind))[0];
+            $advice = array_values(
+                array_filter(
+                    RampAdvice::material((new ToneRule)->complete(['base' => Rgb::fromHex($hex)])),
+                    fn (Advice $one): bool => $one->kind->value === $kind,
+                ),
+            )[0];
             self::assertEqualsWithDelta(Lab::of(Rgb::fromHex($hex))->l, $advice->amount, 1e-9);
             self::assertEqualsWithDelta($bound, Lab::of($advice->mend ?? new Rgb(0, 0, 0))->l, 1.5);
         }
-        $strong = array_values(array_filter(RampAdvice::material((new ToneRule)->complete(['base' => Rgb::fromHex('#ff2010')])), fn (Advice $one): bool => $one->kind === AdviceKind::Strong))[0];
+        $strong = array_values(
+            array_filter(
+                RampAdvice::material((new ToneRule)->complete(['base' => Rgb::fromHex('#ff2010')])),
+                fn (Advice $one): bool => $one->kind === AdviceKind::Strong,
+            ),
+        )[0];
         self::assertGreaterThan(0.2, $strong->amount);
         self::assertNotNull($strong->mend);
-        self::assertNotContains(AdviceKind::Strong, array_map(fn (Advice $one): AdviceKind => $one->kind, RampAdvice::material((new ToneRule)->complete(['base' => $strong->mend]))));
+        self::assertNotContains(
+            AdviceKind::Strong,
+            array_map(
+                fn (Advice $one): AdviceKind => $one->kind,
+                RampAdvice::material((new ToneRule)->complete(['base' => $strong->mend])),
+            ),
+        );
     }
 
     public function test_materials_of_a_figure_are_held_apart_for_all_eyes(): void
@@ -292,9 +445,22 @@ final class PaletteMatchTest extends TestCase
         $found = RampAdvice::figure($bases);
         self::assertSame([8], array_keys($found));
         self::assertSame([AdviceKind::Alike, 7], [$found[8][0]->kind, $found[8][0]->other]);
-        self::assertSame([], RampAdvice::figure([7 => $bases[7], 8 => $found[8][0]->mend ?? $bases[7], 9 => $bases[9]]), 'the mend parts them');
+        self::assertSame(
+            [],
+            RampAdvice::figure([7 => $bases[7], 8 => $found[8][0]->mend ?? $bases[7], 9 => $bases[9]]),
+            'the mend parts them',
+        );
         // Three steps of L* apart, and still near; ten apart, and not.
-        self::assertSame([2], array_keys(RampAdvice::figure([1 => Rgb::fromHex('#c98d6b'), 2 => Rgb::fromHex('#d39774'), 3 => Rgb::fromHex('#edaf8b')])));
+        self::assertSame(
+            [2],
+            array_keys(
+                RampAdvice::figure([
+                    1 => Rgb::fromHex('#c98d6b'),
+                    2 => Rgb::fromHex('#d39774'),
+                    3 => Rgb::fromHex('#edaf8b'),
+                ]),
+            ),
+        );
         // A red and a green of one lightness are far apart, but not without one of the cones.
         $pair = [3 => Rgb::fromHex('#b86a50'), 4 => Rgb::fromHex('#7f8a4a')];
         $sight = RampAdvice::figure($pair)[4][0] ?? null;

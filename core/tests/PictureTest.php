@@ -75,7 +75,7 @@ final class PictureTest extends TestCase
         $labels = $ink = '';
         for ($y = 0; $y < self::HEIGHT; $y++) {
             for ($x = 0; $x < self::WIDTH; $x++) {
-                $labels .= "\0".chr(1 + intdiv($x, 61) % 5);
+                $labels .= "\0".chr(1 + (intdiv($x, 61) % 5));
                 $ink .= chr($x % 61 < 3 ? 255 : ($y % 90 === 5 ? 120 : 0));
             }
         }
@@ -91,7 +91,9 @@ final class PictureTest extends TestCase
     private function lay(LayerName $layer, string $data): void
     {
         $tiles = [];
-        foreach ((new TileGrid(self::WIDTH, self::HEIGHT))->cut($data, $layer->kind->bytesPerPixel()) as $key => $bytes) {
+        foreach (
+            (new TileGrid(self::WIDTH, self::HEIGHT))->cut($data, $layer->kind->bytesPerPixel()) as $key => $bytes
+        ) {
             [$column, $row] = array_map(intval(...), explode(',', $key));
             $tiles[] = new TileChange($layer, $column, $row, null, $bytes);
         }
@@ -102,7 +104,13 @@ final class PictureTest extends TestCase
     private function hang(string $id, PassSpec $pass): void
     {
         $this->put(RecordKind::Pass, $id, $pass);
-        $plane = fn (int $seed): string => implode('', array_map(fn (int $i): string => chr(($i * 13 + intdiv($i, 300) * $seed) % 256), range(0, self::WIDTH * self::HEIGHT - 1)));
+        $plane = fn (int $seed): string => implode(
+            '',
+            array_map(
+                fn (int $i): string => chr(($i * 13 + intdiv($i, 300) * $seed) % 256),
+                range(0, self::WIDTH * self::HEIGHT - 1),
+            ),
+        );
         if (! $pass->isPaint()) {
             $this->lay($pass->layer($id), $plane(7));
 
@@ -111,7 +119,14 @@ final class PictureTest extends TestCase
         $planes = array_map($plane, [3, 5, 7, 11]);
         $tiles = [];
         foreach ((new TileGrid(self::WIDTH, self::HEIGHT))->all() as [$column, $row]) {
-            $bytes = implode('', array_map(fn (string $p): string => (new TileGrid(self::WIDTH, self::HEIGHT))->cut($p)["$column,$row"] ?? str_repeat("\0", 65536), $planes));
+            $bytes = implode(
+                '',
+                array_map(
+                    fn (string $p): string => (new TileGrid(self::WIDTH, self::HEIGHT))->cut($p)["$column,$row"] ??
+                        str_repeat("\0", 65536),
+                    $planes,
+                ),
+            );
             $tiles[] = new TileChange($pass->layer($id), $column, $row, null, $bytes);
         }
         $this->source->store(new Change($tiles, []));
@@ -122,9 +137,25 @@ final class PictureTest extends TestCase
         return (new StackBuilder)->build(new Sheet($this->source), $this->palette);
     }
 
-    private function tint(int $colour, int $figure, Scope $scope, float $order = 1.0, ?string $group = null, BlendMode $mode = BlendMode::Multiply): PassSpec
-    {
-        return new PassSpec("Tint $colour", $figure, new TintContent(Rgb::fromHex(sprintf('%06x', $colour))), $scope, $mode, 0.7, true, $order, $group);
+    private function tint(
+        int $colour,
+        int $figure,
+        Scope $scope,
+        float $order = 1.0,
+        ?string $group = null,
+        BlendMode $mode = BlendMode::Multiply,
+    ): PassSpec {
+        return new PassSpec(
+            name: "Tint $colour",
+            figure: $figure,
+            content: new TintContent(Rgb::fromHex(sprintf('%06x', $colour))),
+            scope: $scope,
+            mode: $mode,
+            opacity: 0.7,
+            visible: true,
+            order: $order,
+            group: $group,
+        );
     }
 
     /** @param  list<Layer>  $layers
@@ -132,11 +163,14 @@ final class PictureTest extends TestCase
      */
     private function names(array $layers): array
     {
-        return array_map(fn (Layer $layer): string|array => match (true) {
-            $layer instanceof GroupLayer => $this->names($layer->members),
-            $layer instanceof PassLayer => $layer->layer->value,
-            default => '?',
-        }, $layers);
+        return array_map(
+            fn (Layer $layer): string|array => match (true) {
+                $layer instanceof GroupLayer => $this->names($layer->members),
+                $layer instanceof PassLayer => $layer->layer->value,
+                default => '?',
+            },
+            $layers,
+        );
     }
 
     public function test_passes_lie_in_their_order_in_the_plane_of_their_figure(): void
@@ -152,7 +186,10 @@ final class PictureTest extends TestCase
         $this->put(RecordKind::Group, 'group1', new PassGroup(true, BlendMode::Screen, 0.5));
         $stack = $this->stack();
         self::assertSame([0, 2, 1, 3], [0, ...array_map(fn ($plane): int => $plane->figure, $stack->planes)]);
-        self::assertSame([['pass:other1'], ['pass:early1', ['pass:mid001', 'pass:last01'], 'pass:late01'], ['pass:pages1']], array_map(fn ($plane): array => $this->names($plane->layers), $stack->planes));
+        self::assertSame(
+            [['pass:other1'], ['pass:early1', ['pass:mid001', 'pass:last01'], 'pass:late01'], ['pass:pages1']],
+            array_map(fn ($plane): array => $this->names($plane->layers), $stack->planes),
+        );
         self::assertSame([['pass:hold01'], ['pass:glow01']], [$this->names($stack->ink), $this->names($stack->above)]);
         self::assertTrue($stack->flatsComeFirst());
         $this->hang('spill1', $this->tint(9, 1, Scope::material(4), 1.5));
@@ -181,7 +218,11 @@ final class PictureTest extends TestCase
             $pixels = (new Compositor)->compose($stack, new SheetBlock($sheet, $column, $row));
             foreach ([[0, 0], [13, 9], [43, 13]] as [$x, $y]) {
                 $at = $y * 256 + $x;
-                self::assertSame([ord($pixels->red[$at]), ord($pixels->green[$at]), ord($pixels->blue[$at]), 255], $paint->at($column * 256 + $x, $row * 256 + $y), "$column,$row $x,$y");
+                self::assertSame(
+                    [ord($pixels->red[$at]), ord($pixels->green[$at]), ord($pixels->blue[$at]), 255],
+                    $paint->at($column * 256 + $x, $row * 256 + $y),
+                    "$column,$row $x,$y",
+                );
             }
         }
     }
@@ -199,10 +240,32 @@ final class PictureTest extends TestCase
     {
         $this->put(RecordKind::Page, PageSize::KEY, new PageSize(self::WIDTH, self::HEIGHT, 300, lines: $lines));
         $this->hang('shade1', new PassSpec('Shade', 1, new ToneContent(Tone::Shade), Scope::figure(1), opacity: 0.8));
-        $this->hang('paint1', new PassSpec('Free', 1, new PaintContent, Scope::material(3), BlendMode::Normal, 0.6, order: 2.0, group: 'group1'));
+        $this->hang(
+            'paint1',
+            new PassSpec(
+                name: 'Free',
+                figure: 1,
+                content: new PaintContent,
+                scope: Scope::material(3),
+                mode: BlendMode::Normal,
+                opacity: 0.6,
+                order: 2.0,
+                group: 'group1',
+            ),
+        );
         $this->hang('paint2', $this->tint(0x80A0FF, 1, Scope::figure(1), 3.0, 'group1', BlendMode::Screen));
         $this->put(RecordKind::Group, 'group1', new PassGroup(true, BlendMode::HardLight, 0.75));
-        $this->hang('masked', new PassSpec('Masked', 2, new TintContent(new Rgb(200, 40, 90)), Scope::figure(2), mask: new PassMask('hidden', true), turn: new ColourTurn(0.1, 0.5, 120)));
+        $this->hang(
+            'masked',
+            new PassSpec(
+                'Masked',
+                2,
+                new TintContent(new Rgb(200, 40, 90)),
+                Scope::figure(2),
+                mask: new PassMask('hidden', true),
+                turn: new ColourTurn(0.1, 0.5, 120),
+            ),
+        );
         $this->hang('hidden', new PassSpec('Hidden', 2, new PaintContent, Scope::figure(2), visible: false));
         $this->hang('hold01', new PassSpec('Hold', 1, new ToneContent(Tone::Line), Scope::ink(), opacity: 0.5));
         $this->hang('glow01', $this->tint(0x604010, 0, Scope::page(), mode: BlendMode::PlusLighter));
@@ -212,7 +275,21 @@ final class PictureTest extends TestCase
         (new LayeredExport($sheet, $this->stack(), [1 => 'Oda', 2 => 'Harbour']))->write($path, $picture, 300);
         $file = new OpenRasterFile($path);
         $names = array_map(fn ($node): string => $node->name, $file->root->children);
-        self::assertSame(['Paper', 'Harbour flats', 'Hidden', 'Masked', 'Oda flats', 'Shade', 'Group', 'Figure 3 flats', 'Ink', 'Tint 6307856'], $names);
+        self::assertSame(
+            [
+                'Paper',
+                'Harbour flats',
+                'Hidden',
+                'Masked',
+                'Oda flats',
+                'Shade',
+                'Group',
+                'Figure 3 flats',
+                'Ink',
+                'Tint 6307856',
+            ],
+            $names,
+        );
         self::assertFalse($file->root->children[2]->visible);
         $layers = (new OpenRasterRenderer($file))->render();
         unlink($path);
@@ -227,19 +304,35 @@ final class PictureTest extends TestCase
 
     public function test_a_tint_that_follows_the_light_has_its_colour_and_others_their_own(): void
     {
-        $tint = fn (?LightPart $follows): PassSpec => new PassSpec('A tint', 1, new TintContent(new Rgb(1, 2, 3), $follows), Scope::figure(1));
+        $tint = fn (?LightPart $follows): PassSpec => new PassSpec(
+            'A tint',
+            1,
+            new TintContent(new Rgb(1, 2, 3), $follows),
+            Scope::figure(1),
+        );
         $lights = new LightColours(new Rgb(200, 150, 90), new Rgb(40, 60, 120));
         foreach ([...LightPart::cases(), null] as $i => $part) {
             $this->hang("tint00$i", $tint($part));
             self::assertEquals($tint($part), PassSpec::fromData(new \Awning\Core\Page\Data($tint($part)->toData())));
         }
         $colours = function (?LightColours $light): array {
-            $stack = (new StackBuilder)->build(new Sheet($this->source), new Palette($this->palette->materials, $this->palette->figureOf, $this->palette->depths, light: $light));
+            $stack = (new StackBuilder)->build(
+                new Sheet($this->source),
+                new Palette($this->palette->materials, $this->palette->figureOf, $this->palette->depths, light: $light),
+            );
             $plane = array_values(array_filter($stack->planes, fn ($plane): bool => $plane->figure === 1))[0];
 
-            return array_map(fn (Layer $layer): string => $layer instanceof PassLayer && $layer->spec->content instanceof TintContent ? $layer->spec->content->colour->hex() : '', $plane->layers);
+            return array_map(
+                fn (Layer $layer): string => $layer instanceof PassLayer && $layer->spec->content instanceof TintContent
+                    ? $layer->spec->content->colour->hex()
+                    : '',
+                $plane->layers,
+            );
         };
-        self::assertSame(['#c8965a', '#283c78', $lights->of(LightPart::Opposite)?->hex(), '#010203', '#010203'], $colours($lights));
+        self::assertSame(
+            ['#c8965a', '#283c78', $lights->of(LightPart::Opposite)?->hex(), '#010203', '#010203'],
+            $colours($lights),
+        );
         self::assertSame(array_fill(0, 5, '#010203'), $colours(null), 'without a light each has its own');
     }
 
@@ -247,17 +340,41 @@ final class PictureTest extends TestCase
     {
         $plain = new Palette([4 => ['base' => 1], 5 => ['base' => 2]], [4 => 1, 5 => 1], [1]);
         $panel = new LightColours(new Rgb(90, 120, 230), new Rgb(20, 30, 80));
-        $palette = new Palette($plain->materials, $plain->figureOf, [1], light: new LightColours(new Rgb(200, 150, 90), new Rgb(40, 60, 120)), lights: [31 => $panel]);
-        $region = fn (int $label, int $material, ?int $stands): RecordChange => new RecordChange(RecordKind::Region, (string) $label, null, new Region(1, $material, 9, 1, 1, stands: $stands));
+        $palette = new Palette(
+            $plain->materials,
+            $plain->figureOf,
+            [1],
+            light: new LightColours(new Rgb(200, 150, 90), new Rgb(40, 60, 120)),
+            lights: [31 => $panel],
+        );
+        $region = fn (int $label, int $material, ?int $stands): RecordChange => new RecordChange(
+            RecordKind::Region,
+            (string) $label,
+            null,
+            new Region(1, $material, 9, 1, 1, stands: $stands),
+        );
         $source = new MemorySource;
         $source->store(new Change([], [$region(1, 4, null), $region(2, 4, 31), $region(3, 5, 31), $region(4, 4, 32)]));
-        $flats = new FlatSpans([[0, 2, 1], [2, 5, 2], [5, 6, 3], [6, 8, 7], [8, 9, 4]], (new StackBuilder)->build(new Sheet($source), $palette)->flats, 9);
+        $flats = new FlatSpans(
+            [[0, 2, 1], [2, 5, 2], [5, 6, 3], [6, 8, 7], [8, 9, 4]],
+            (new StackBuilder)->build(new Sheet($source), $palette)->flats,
+            9,
+        );
         $follows = fn (LightPart $part, Rgb $colour): TintContent => new TintContent($colour, $part);
         $page = new Rgb(1, 2, 3);
         // Of what is no colour of the panel's light, and where there is no such plan, the tint's own.
-        self::assertSame([[0, 2, 0x010203], [2, 6, 0x5A78E6], [6, 9, 0x010203]], $flats->inside(Scope::page(), $follows(LightPart::Light, $page)));
-        self::assertSame([[0, 2, 0x010203], [2, 6, 0x141E50], [6, 9, 0x010203]], $flats->inside(Scope::ink(), $follows(LightPart::Around, $page)));
-        self::assertSame([[0, 2, 0x010203], [2, 5, $panel->of(LightPart::Opposite)?->number()], [8, 9, 0x010203]], $flats->inside(Scope::material(4), $follows(LightPart::Opposite, $page)));
+        self::assertSame(
+            [[0, 2, 0x010203], [2, 6, 0x5A78E6], [6, 9, 0x010203]],
+            $flats->inside(Scope::page(), $follows(LightPart::Light, $page)),
+        );
+        self::assertSame(
+            [[0, 2, 0x010203], [2, 6, 0x141E50], [6, 9, 0x010203]],
+            $flats->inside(Scope::ink(), $follows(LightPart::Around, $page)),
+        );
+        self::assertSame(
+            [[0, 2, 0x010203], [2, 5, $panel->of(LightPart::Opposite)?->number()], [8, 9, 0x010203]],
+            $flats->inside(Scope::material(4), $follows(LightPart::Opposite, $page)),
+        );
         self::assertSame([[0, 9, 0x010203]], $flats->inside(Scope::page(), $follows(LightPart::Given, $page)));
         self::assertSame([[0, 9, 0x010203]], $flats->inside(Scope::page(), new TintContent($page)));
     }
@@ -265,15 +382,34 @@ final class PictureTest extends TestCase
     public function test_every_tone_has_a_pass_and_what_can_be_hung_is_a_pass(): void
     {
         $rules = PassRules::toData();
-        self::assertSame(['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'], array_column($rules['tones'], 'tone'));
-        self::assertSame(['figure', 'figure', 'figure', 'figure', 'figure', 'ink', 'material', 'material', 'material', 'material'], array_column($rules['tones'], 'scope'));
-        self::assertSame(['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour', ...array_fill(0, 4, 'Named tone')], array_column($rules['tones'], 'name'));
+        self::assertSame(
+            ['deep', 'shade', 'base', 'light', 'glint', 'line', 'more-1', 'more-2', 'more-3', 'more-4'],
+            array_column($rules['tones'], 'tone'),
+        );
+        self::assertSame(
+            ['figure', 'figure', 'figure', 'figure', 'figure', 'ink', 'material', 'material', 'material', 'material'],
+            array_column($rules['tones'], 'scope'),
+        );
+        self::assertSame(
+            ['Deep shade', 'Shade', 'Base', 'Light', 'Glint', 'Line colour', ...array_fill(0, 4, 'Named tone')],
+            array_column($rules['tones'], 'name'),
+        );
         foreach ($rules['hangable'] as $entry) {
-            $pass = PassSpec::fromData(new \Awning\Core\Page\Data($entry['pass'] + ['figure' => 3, 'scope' => ['kind' => $entry['scopes'][0], 'id' => 3]]));
+            $pass = PassSpec::fromData(
+                new \Awning\Core\Page\Data(
+                    $entry['pass'] + ['figure' => 3, 'scope' => ['kind' => $entry['scopes'][0], 'id' => 3]],
+                ),
+            );
             self::assertSame($entry['pass']['name'], $pass->name);
         }
-        self::assertSame([null, null, 'opposite', ...array_fill(0, 8, null)], array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']));
-        self::assertSame(['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', ...array_fill(0, 5, 'normal')], array_column(array_column($rules['hangable'], 'pass'), 'mode'));
+        self::assertSame(
+            [null, null, 'opposite', ...array_fill(0, 8, null)],
+            array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
+        );
+        self::assertSame(
+            ['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', ...array_fill(0, 5, 'normal')],
+            array_column(array_column($rules['hangable'], 'pass'), 'mode'),
+        );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }
 }

@@ -70,7 +70,15 @@ final class PlaceTest extends TestCase
 
     private function placed(Plane $ink, ?PageSize $page = null, ?Placement $place = null, int $order = 0): PlacedDrawing
     {
-        return PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(1, 'Frame', 300), $page, $place, null, $order);
+        return PlacedDrawing::of(
+            new CleanScan($ink, new Levels(20, 200), $ink),
+            new CleanSettings,
+            new DrawingSource(1, 'Frame', 300),
+            $page,
+            $place,
+            null,
+            $order,
+        );
     }
 
     private function lay(PlacedDrawing $placed, string $id): void
@@ -88,11 +96,24 @@ final class PlaceTest extends TestCase
     public function test_only_the_pixels_whose_middles_lie_inside_are_kept(): void
     {
         $all = new Plane(6, 4, str_repeat("\x07", 24));
-        self::assertSame("\0\0\0\0\0\0"."\0\7\7\7\0\0"."\0\7\7\7\0\0"."\0\0\0\0\0\0", (new Outline([[0.5, 0.6], [4.4, 0.6], [4.4, 2.9], [0.6, 2.9]]))->keep($all)->data);
+        self::assertSame(
+            "\0\0\0\0\0\0"."\0\7\7\7\0\0"."\0\7\7\7\0\0"."\0\0\0\0\0\0",
+            (new Outline([[0.5, 0.6], [4.4, 0.6], [4.4, 2.9], [0.6, 2.9]]))->keep($all)->data,
+        );
         $lozenge = [[3.0, 0.0], [6.0, 2.0], [3.0, 4.0], [0.0, 2.0]];
-        self::assertSame("\0\0\7\7\0\0"."\0\7\7\7\7\0"."\0\7\7\7\7\0"."\0\0\7\7\0\0", (new Outline($lozenge))->keep($all)->data);
-        self::assertSame((new Outline($lozenge))->keep($all)->data, (new Outline(array_reverse($lozenge)))->keep($all)->data, 'either way round');
-        self::assertSame(str_repeat("\0", 24), (new Outline([[9.0, 0.0], [12.0, 0.0], [12.0, 4.0], [9.0, 4.0]]))->keep($all)->data);
+        self::assertSame(
+            "\0\0\7\7\0\0"."\0\7\7\7\7\0"."\0\7\7\7\7\0"."\0\0\7\7\0\0",
+            (new Outline($lozenge))->keep($all)->data,
+        );
+        self::assertSame(
+            (new Outline($lozenge))->keep($all)->data,
+            (new Outline(array_reverse($lozenge)))->keep($all)->data,
+            'either way round',
+        );
+        self::assertSame(
+            str_repeat("\0", 24),
+            (new Outline([[9.0, 0.0], [12.0, 0.0], [12.0, 4.0], [9.0, 4.0]]))->keep($all)->data,
+        );
     }
 
     public function test_a_part_of_a_drawing_is_laid_where_it_was(): void
@@ -105,14 +126,26 @@ final class PlaceTest extends TestCase
             return [$placed->lines->at($x, $y), $placed->darkness->at($x, $y)];
         };
         $plain = $at(new Placement(150, 100, crop: [10, 5, 40, 60]));
-        self::assertSame([[255, 255], [0, 0], [255, 255], [0, 0]], [$plain(112, 80), $plain(108, 80), $plain(139, 128), $plain(141, 128)], 'left 110, right 140');
+        self::assertSame(
+            [[255, 255], [0, 0], [255, 255], [0, 0]],
+            [$plain(112, 80), $plain(108, 80), $plain(139, 128), $plain(141, 128)],
+            'left 110, right 140',
+        );
         self::assertSame([[0, 0], [255, 255]], [$plain(120, 74), $plain(120, 76)], 'top 75');
         $mirrored = $at(new Placement(150, 100, 2, 0, true, crop: [10, 5, 40, 60]));
-        self::assertSame([[255, 255], [0, 0], [255, 255], [0, 0]], [$mirrored(228, 100), $mirrored(232, 100), $mirrored(172, 100), $mirrored(168, 100)], 'mirrored and twice as large');
+        self::assertSame(
+            [[255, 255], [0, 0], [255, 255], [0, 0]],
+            [$mirrored(228, 100), $mirrored(232, 100), $mirrored(172, 100), $mirrored(168, 100)],
+            'mirrored and twice as large',
+        );
         $turned = $at(new Placement(150, 100, 1, 90, crop: [10, 5, 40, 60]));
         self::assertSame([[255, 255], [0, 0]], [$turned(150, 62), $turned(150, 58)], 'its left side is above');
         $sheet = $at(new Placement(150, 100, corners: [[20, 10], [80, 10], [80, 50], [20, 50]]));
-        self::assertSame([[255, 255], [0, 0]], [$sheet(122, 100), $sheet(118, 100)], 'of a sheet that is cut out nothing round it stays');
+        self::assertSame(
+            [[255, 255], [0, 0]],
+            [$sheet(122, 100), $sheet(118, 100)],
+            'of a sheet that is cut out nothing round it stays',
+        );
         $cut = $at(new Placement(150, 100, corners: [[20, 10], [80, 10], [80, 50], [20, 50]], crop: [30, 0, 60, 40]));
         self::assertSame([[0, 0], [255, 255]], [$cut(148, 100), $cut(152, 100)], 'and of that a part');
     }
@@ -143,33 +176,73 @@ final class PlaceTest extends TestCase
         }
         foreach ([$ink, new Plane(200, 150, $open)] as $drawing) {
             $inside = (new Silhouette)->of($drawing, 300);
-            self::assertSame([0, 255, 255, 0, 0], [$inside->at(48, 90), $inside->at(51, 90), $inside->at(100, 90), $inside->at(151, 90), $inside->at(100, 39)]);
+            self::assertSame(
+                [0, 255, 255, 0, 0],
+                [
+                    $inside->at(48, 90),
+                    $inside->at(51, 90),
+                    $inside->at(100, 90),
+                    $inside->at(151, 90),
+                    $inside->at(100, 39),
+                ],
+            );
             self::assertSame(255, $inside->at(100, 149), 'cut by the lower edge it still is inside');
         }
-        self::assertSame(str_repeat("\0", 400), (new Silhouette)->of(new Plane(20, 20, str_repeat("\0", 400)), 300)->data);
-        self::assertSame(str_repeat("\xff", 400), (new Silhouette)->of(new Plane(20, 20, str_repeat("\xff", 400)), 300)->data);
+        self::assertSame(
+            str_repeat("\0", 400),
+            (new Silhouette)->of(new Plane(20, 20, str_repeat("\0", 400)), 300)->data,
+        );
+        self::assertSame(
+            str_repeat("\xff", 400),
+            (new Silhouette)->of(new Plane(20, 20, str_repeat("\xff", 400)), 300)->data,
+        );
     }
 
     public function test_what_covers_hides_what_lies_behind_it_and_nothing_else(): void
     {
-        $this->lay($this->placed($this->frames(400, 300, [[20, 100, 380, 200], [120, 20, 180, 280]]), order: 3), 'backdrop');
+        $this->lay(
+            $this->placed($this->frames(400, 300, [[20, 100, 380, 200], [120, 20, 180, 280]]), order: 3),
+            'backdrop',
+        );
         $page = (new Sheet($this->source))->size();
-        $figure = fn (bool $covers): PlacedDrawing => $this->placed($this->frames(100, 100, [[10, 10, 90, 90]]), $page, new Placement(150, 150, covers: $covers), 4);
+        $figure = fn (bool $covers): PlacedDrawing => $this->placed(
+            $this->frames(100, 100, [[10, 10, 90, 90]]),
+            $page,
+            new Placement(150, 150, covers: $covers),
+            4,
+        );
         $this->lay($figure(false), 'figure');
-        self::assertSame([255, 255, 255], [$this->inkAt(121, 150), $this->inkAt(111, 150), $this->inkAt(121, 50)], 'lines through each other');
+        self::assertSame(
+            [255, 255, 255],
+            [$this->inkAt(121, 150), $this->inkAt(111, 150), $this->inkAt(121, 50)],
+            'lines through each other',
+        );
         $this->lay($figure(true), 'figure');
-        self::assertSame([0, 255, 255], [$this->inkAt(121, 150), $this->inkAt(111, 150), $this->inkAt(121, 50)], 'hidden inside, there outside');
+        self::assertSame(
+            [0, 255, 255],
+            [$this->inkAt(121, 150), $this->inkAt(111, 150), $this->inkAt(121, 50)],
+            'hidden inside, there outside',
+        );
         $this->apply(new ChangeDrawing('figure', new Data(['order' => 1])));
         self::assertSame(255, $this->inkAt(121, 150), 'behind the backdrop it hides nothing of it');
         self::assertTrue((new Sheet($this->source))->size()->behind);
         $this->apply(new ChangeDrawing('figure', new Data(['order' => 9])));
         self::assertSame(0, $this->inkAt(121, 150));
         $this->apply(new EnlargePage(2.0));
-        self::assertSame([0, 255, 255], [$this->inkAt(243, 300), $this->inkAt(223, 300), $this->inkAt(243, 100)], 'nor when the page is larger');
+        self::assertSame(
+            [0, 255, 255],
+            [$this->inkAt(243, 300), $this->inkAt(223, 300), $this->inkAt(243, 100)],
+            'nor when the page is larger',
+        );
         $this->apply(new ChangeDrawing('figure', new Data(['visible' => false])));
         self::assertSame([255, 0], [$this->inkAt(243, 300), $this->inkAt(223, 300)], 'unseen it hides nothing');
         $this->apply(new RemoveDrawing('figure'));
-        self::assertSame('', (new Sheet($this->source))->find(Drawing::class, 'figure') === null ? trim((new Sheet($this->source))->layer(LayerName::cover('figure')), "\0") : 'still there');
+        self::assertSame(
+            '',
+            (new Sheet($this->source))->find(Drawing::class, 'figure') === null
+                ? trim((new Sheet($this->source))->layer(LayerName::cover('figure')), "\0")
+                : 'still there',
+        );
     }
 
     public function test_ink_made_anew_in_parts_is_the_ink_made_anew(): void
@@ -177,8 +250,14 @@ final class PlaceTest extends TestCase
         $this->lay($this->placed($this->frames(700, 400, [[20, 100, 680, 200], [240, 20, 300, 390]])), 'drawing1');
         mt_srand(31);
         $line = fn (): InkStroke => new InkStroke(
-            array_map(fn (): array => [(float) mt_rand(-30, 730), (float) mt_rand(-30, 430), mt_rand(1, 10) / 10], range(1, mt_rand(1, 3))),
-            mt_rand(2, 60) / 2, mt_rand(0, 5) / 10, 0.0, mt_rand(0, 2) / 2,
+            array_map(
+                fn (): array => [(float) mt_rand(-30, 730), (float) mt_rand(-30, 430), mt_rand(1, 10) / 10],
+                range(1, mt_rand(1, 3)),
+            ),
+            mt_rand(2, 60) / 2,
+            mt_rand(0, 5) / 10,
+            0.0,
+            mt_rand(0, 2) / 2,
         );
         for ($step = 0; $step < 25; $step++) {
             $drawn = [];
@@ -194,7 +273,10 @@ final class PlaceTest extends TestCase
             self::assertSame(sha1($sheet->layer(LayerName::ink())), sha1($now), "step $step");
         }
         $this->apply(new DrawInk(array_fill_keys(array_keys((new Sheet($this->source))->all(InkStroke::class)), null)));
-        self::assertSame((new Sheet($this->source))->layer(LayerName::drawing('drawing1')), (new Sheet($this->source))->layer(LayerName::ink()));
+        self::assertSame(
+            (new Sheet($this->source))->layer(LayerName::drawing('drawing1')),
+            (new Sheet($this->source))->layer(LayerName::ink()),
+        );
     }
 
     public function test_order_alone_changes_no_ink(): void
@@ -203,6 +285,9 @@ final class PlaceTest extends TestCase
         $this->apply(new ChangeDrawing('drawing1', new Data(['order' => 7, 'above' => true])));
         $sheet = new Sheet($this->source);
         self::assertFalse($sheet->size()->behind);
-        self::assertSame([7, true], [$sheet->find(Drawing::class, 'drawing1')?->order, $sheet->find(Drawing::class, 'drawing1')?->above]);
+        self::assertSame(
+            [7, true],
+            [$sheet->find(Drawing::class, 'drawing1')?->order, $sheet->find(Drawing::class, 'drawing1')?->above],
+        );
     }
 }

@@ -35,7 +35,10 @@ final class RasterTest extends TestCase
         self::assertSame([0, 0, 20, 255, 255], array_map(fn (int $i): int => ord($table[$i]), [0, 50, 60, 200, 255]));
         $threshold = Bytes::threshold(100);
         self::assertSame(["\0", "\xff", "\xff"], [$threshold[99], $threshold[100], $threshold[255]]);
-        self::assertSame([256, str_repeat("\xff", 256), str_repeat("\0", 256)], [strlen($threshold), Bytes::threshold(-3), Bytes::threshold(900)]);
+        self::assertSame(
+            [256, str_repeat("\xff", 256), str_repeat("\0", 256)],
+            [strlen($threshold), Bytes::threshold(-3), Bytes::threshold(900)],
+        );
         self::assertSame("\x00\x14\xff", (new Plane(3, 1, "\x32\x3c\xff"))->mapped($table)->data);
     }
 
@@ -43,12 +46,25 @@ final class RasterTest extends TestCase
     {
         foreach ([1, 2, 4] as $size) {
             $data = $this->noise(11 * 7 * $size);
-            foreach ([[2, 1, 5, 4], [0, 0, 11, 7], [-3, -2, 6, 5], [8, 5, 6, 6], [0, 2, 11, 3], [20, 20, 3, 3], [-2, 1, 20, 2]] as [$x, $y, $width, $height]) {
+            foreach (
+                [
+                    [2, 1, 5, 4],
+                    [0, 0, 11, 7],
+                    [-3, -2, 6, 5],
+                    [8, 5, 6, 6],
+                    [0, 2, 11, 3],
+                    [20, 20, 3, 3],
+                    [-2, 1, 20, 2],
+                ] as [$x, $y, $width, $height]
+            ) {
                 $cut = Bytes::crop($data, 11, 7, new Rect($x, $y, $width, $height), $size);
                 $plain = '';
                 for ($py = $y; $py < $y + $height; $py++) {
                     for ($px = $x; $px < $x + $width; $px++) {
-                        $plain .= $px >= 0 && $py >= 0 && $px < 11 && $py < 7 ? substr($data, ($py * 11 + $px) * $size, $size) : str_repeat("\0", $size);
+                        $plain .=
+                            $px >= 0 && $py >= 0 && $px < 11 && $py < 7
+                                ? substr($data, ($py * 11 + $px) * $size, $size)
+                                : str_repeat("\0", $size);
                     }
                 }
                 self::assertSame(bin2hex($plain), bin2hex($cut), "$x $y $width $height, $size bytes");
@@ -75,14 +91,36 @@ final class RasterTest extends TestCase
             $runs = Runs::of($data, $width, $height, "\0");
             $covered = str_repeat("\xff", $width * $height);
             for ($i = 0; $i < $runs->count(); $i++) {
-                self::assertSame(intdiv($runs->from[$i], $width), intdiv($runs->to[$i] - 1, $width), 'a run stays in its row');
-                $covered = substr_replace($covered, str_repeat("\0", $runs->to[$i] - $runs->from[$i]), $runs->from[$i], $runs->to[$i] - $runs->from[$i]);
+                self::assertSame(
+                    intdiv($runs->from[$i], $width),
+                    intdiv($runs->to[$i] - 1, $width),
+                    'a run stays in its row',
+                );
+                $covered = substr_replace(
+                    $covered,
+                    str_repeat("\0", $runs->to[$i] - $runs->from[$i]),
+                    $runs->from[$i],
+                    $runs->to[$i] - $runs->from[$i],
+                );
             }
             self::assertSame($data, $covered);
             self::assertSame($runs->count(), $runs->row[$height]);
-            foreach ([$data, strtr($data, "\0\xff", "\xff\0"), str_repeat("\0", $width * $height), str_repeat("\xff", $width * $height)] as $marks) {
-                self::assertEquals(Runs::of($marks, $width, $height, "\0"), Runs::ofMarks($marks, $width, $height, "\0"));
-                self::assertEquals(Runs::of($marks, $width, $height, "\xff"), Runs::ofMarks($marks, $width, $height, "\xff"));
+            foreach (
+                [
+                    $data,
+                    strtr($data, "\0\xff", "\xff\0"),
+                    str_repeat("\0", $width * $height),
+                    str_repeat("\xff", $width * $height),
+                ] as $marks
+            ) {
+                self::assertEquals(
+                    Runs::of($marks, $width, $height, "\0"),
+                    Runs::ofMarks($marks, $width, $height, "\0"),
+                );
+                self::assertEquals(
+                    Runs::of($marks, $width, $height, "\xff"),
+                    Runs::ofMarks($marks, $width, $height, "\xff"),
+                );
             }
             foreach ([false, true] as $diagonal) {
                 $components = Components::of($runs, $diagonal);
@@ -92,7 +130,11 @@ final class RasterTest extends TestCase
                         $of[$at] = $component;
                     }
                 }
-                self::assertSame($this->flooded($data, $width, $height, $diagonal), $of, "$width x $height, ".($diagonal ? 'corners too' : 'edges'));
+                self::assertSame(
+                    $this->flooded($data, $width, $height, $diagonal),
+                    $of,
+                    "$width x $height, ".($diagonal ? 'corners too' : 'edges'),
+                );
                 self::assertSame(array_count_values($of), array_filter($components->area));
                 self::assertSame($components->count(), count(array_unique($of)));
             }
@@ -113,10 +155,18 @@ final class RasterTest extends TestCase
                 $at = array_pop($queue);
                 for ($dy = -1; $dy <= 1; $dy++) {
                     for ($dx = -1; $dx <= 1; $dx++) {
-                        $x = $at % $width + $dx;
+                        $x = ($at % $width) + $dx;
                         $y = intdiv($at, $width) + $dy;
                         $near = $y * $width + $x;
-                        if (($diagonal || $dx === 0 || $dy === 0) && $x >= 0 && $y >= 0 && $x < $width && $y < $height && $data[$near] === "\0" && ! isset($of[$near])) {
+                        if (
+                            ($diagonal || $dx === 0 || $dy === 0) &&
+                            $x >= 0 &&
+                            $y >= 0 &&
+                            $x < $width &&
+                            $y < $height &&
+                            $data[$near] === "\0" &&
+                            ! isset($of[$near])
+                        ) {
                             $of[$near] = $next;
                             $queue[] = $near;
                         }
@@ -132,7 +182,12 @@ final class RasterTest extends TestCase
 
     public function test_lengths_of_runs_are_told_by_their_place_when_sorted(): void
     {
-        $runs = Runs::of(str_repeat("\0", 2).'#'.str_repeat("\0", 9).'#'.str_repeat("\0", 4).'#'."\0", 19, 1, "\0");
+        $runs = Runs::of(
+            str_repeat("\0", 2).'#'.str_repeat("\0", 9).'#'.str_repeat("\0", 4).'#'."\0",
+            19,
+            1,
+            "\0",
+        );
         self::assertSame([1, 2, 9], [$runs->lengthAt(0), $runs->lengthAt(0.5), $runs->lengthAt(1)]);
         self::assertSame(0, Runs::of('##', 2, 1, "\0")->lengthAt(0.5));
     }
@@ -159,9 +214,14 @@ final class RasterTest extends TestCase
         $words = [[5, 8_191], [6, 1], [7, 8_192], [256, 20_000], [1, 192], [2, 3]];
         $at = 0;
         $wanted = array_map(function (array $run) use (&$at): array {
-            return [$at, $at += $run[1], $run[0]];
+            return [$at, ($at += $run[1]), $run[0]];
         }, $words);
-        self::assertSame($wanted, Labels::spans(implode('', array_map(fn (array $run): string => str_repeat(pack('n', $run[0]), $run[1]), $words))));
+        self::assertSame(
+            $wanted,
+            Labels::spans(
+                implode('', array_map(fn (array $run): string => str_repeat(pack('n', $run[0]), $run[1]), $words)),
+            ),
+        );
         self::assertSame([], Labels::spans(''));
         self::assertSame([[0, 1, 7]], Labels::spans("\0\7"));
         self::assertSame(0x0203, (new Labels(2, 1, "\0\1\2\3"))->at(1, 0));
@@ -189,7 +249,11 @@ final class RasterTest extends TestCase
                 $data = random_bytes($width * $height * $size);
                 $data[0] = 'x';
                 $tiles = $grid->cut($data, $size);
-                self::assertSame($data, $grid->join(fn (int $column, int $row): ?string => $tiles["$column,$row"] ?? null, $size), "$width x $height, $size bytes");
+                self::assertSame(
+                    $data,
+                    $grid->join(fn (int $column, int $row): ?string => $tiles["$column,$row"] ?? null, $size),
+                    "$width x $height, $size bytes",
+                );
             }
         }
         $grid = new TileGrid(700, 300);
@@ -209,9 +273,18 @@ final class RasterTest extends TestCase
         self::assertFalse($paint->isOpaque());
         self::assertTrue(Paint::solid(3, 2, [1, 2, 3])->isOpaque());
         self::assertSame([4, 8, 12, 255], $paint->crop(new Rect(1, 1, 1, 1))->at(0, 0));
-        self::assertSame([9, 0], [Plane::filled(3, 2, 9)->at(2, 1), Plane::filled(3, 2, 9)->crop(new Rect(2, 1, 2, 2))->at(1, 0)]);
+        self::assertSame(
+            [9, 0],
+            [Plane::filled(3, 2, 9)->at(2, 1), Plane::filled(3, 2, 9)->crop(new Rect(2, 1, 2, 2))->at(1, 0)],
+        );
         self::assertSame(6, Plane::filled(3, 2, 9)->histogram()[9]);
-        foreach ([fn () => new Plane(2, 2, 'abc'), fn () => new Labels(2, 2, 'abcd'), fn () => new Paint(1, 1, 'a', 'b', 'cc', 'd')] as $make) {
+        foreach (
+            [
+                fn () => new Plane(2, 2, 'abc'),
+                fn () => new Labels(2, 2, 'abcd'),
+                fn () => new Paint(1, 1, 'a', 'b', 'cc', 'd'),
+            ] as $make
+        ) {
             try {
                 $make();
                 self::fail('bytes that do not fit were taken');
@@ -223,7 +296,12 @@ final class RasterTest extends TestCase
 
     public function test_a_plane_is_packed_and_comes_back_whole(): void
     {
-        $plane = new Plane(700, 301, str_repeat("\0", 700 * 300).implode('', array_map(chr(...), array_map(fn (int $x): int => 7 * $x % 256, range(0, 699)))));
+        $plane = new Plane(
+            700,
+            301,
+            str_repeat("\0", 700 * 300).
+                implode('', array_map(chr(...), array_map(fn (int $x): int => (7 * $x) % 256, range(0, 699)))),
+        );
         $packed = serialize([3 => $plane]);
         self::assertLessThan(4000, strlen($packed));
         self::assertEquals([3 => $plane], unserialize($packed));
@@ -253,9 +331,18 @@ final class RasterTest extends TestCase
 
             return 'nothing';
         };
-        self::assertStringContainsString('3 x 5 labels need 30 bytes, not 7', $said(fn () => new Labels(3, 5, 'seven b')));
-        self::assertStringContainsString('needs 15 bytes a plane, not 7', $said(fn () => new Paint(3, 5, 'seven b', '', '', '')));
+        self::assertStringContainsString(
+            '3 x 5 labels need 30 bytes, not 7',
+            $said(fn () => new Labels(3, 5, 'seven b')),
+        );
+        self::assertStringContainsString(
+            'needs 15 bytes a plane, not 7',
+            $said(fn () => new Paint(3, 5, 'seven b', '', '', '')),
+        );
         $plane = new Plane(5, 3, implode('', array_map(chr(...), range(1, 15))));
-        self::assertSame([1, 5, 6, 14, 15], [$plane->at(0, 0), $plane->at(4, 0), $plane->at(0, 1), $plane->at(3, 2), $plane->at(4, 2)]);
+        self::assertSame(
+            [1, 5, 6, 14, 15],
+            [$plane->at(0, 0), $plane->at(4, 0), $plane->at(0, 1), $plane->at(3, 2), $plane->at(4, 2)],
+        );
     }
 }

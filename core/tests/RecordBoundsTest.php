@@ -35,20 +35,70 @@ use PHPUnit\Framework\TestCase;
 /** No record can be made that could not be read again. */
 final class RecordBoundsTest extends TestCase
 {
-    private const FOUND = ['paper' => 1, 'ink' => 2, 'askew' => null, 'turned' => 0.0, 'specks' => 0, 'share' => 0.1, 'dropped' => [], 'sheet' => null];
+    private const FOUND = [
+        'paper' => 1,
+        'ink' => 2,
+        'askew' => null,
+        'turned' => 0.0,
+        'specks' => 0,
+        'share' => 0.1,
+        'dropped' => [],
+        'sheet' => null,
+    ];
 
-    private static function drawing(int $pictures = 1, int $picture = 1, string $name = 'a', string $tint = '#4a8fe0', float $strength = 0.5, int $width = 10, int $order = 0): Drawing
-    {
-        return new Drawing(1, $name, $width, 20, new CleanSettings, new Placement(5, 5), DrawingRole::Ink, $tint, $strength, true, self::FOUND, false, $order, $picture, $pictures);
+    private static function drawing(
+        int $pictures = 1,
+        int $picture = 1,
+        string $name = 'a',
+        string $tint = '#4a8fe0',
+        float $strength = 0.5,
+        int $width = 10,
+        int $order = 0,
+    ): Drawing {
+        return new Drawing(
+            original: 1,
+            name: $name,
+            width: $width,
+            height: 20,
+            clean: new CleanSettings,
+            place: new Placement(5, 5),
+            role: DrawingRole::Ink,
+            tint: $tint,
+            strength: $strength,
+            visible: true,
+            found: self::FOUND,
+            above: false,
+            order: $order,
+            picture: $picture,
+            pictures: $pictures,
+        );
     }
 
     /** @return iterable<string, array{\Closure(): object}> */
     public static function outOfBounds(): iterable
     {
-        $pass = fn (string $name = 'Shade', float $opacity = 1.0, float $order = 0.0, ?string $group = null, int $figure = 1): \Closure => fn (): PassSpec => new PassSpec($name, $figure, new PaintContent, Scope::page(), BlendMode::Normal, $opacity, true, $order, $group);
+        $pass = fn (
+            string $name = 'Shade',
+            float $opacity = 1.0,
+            float $order = 0.0,
+            ?string $group = null,
+            int $figure = 1,
+        ): \Closure => fn (): PassSpec => new PassSpec(
+            name: $name,
+            figure: $figure,
+            content: new PaintContent,
+            scope: Scope::page(),
+            mode: BlendMode::Normal,
+            opacity: $opacity,
+            visible: true,
+            order: $order,
+            group: $group,
+        );
         yield 'a drawing of more pictures than can be named' => [fn (): Drawing => self::drawing(Picture::MOST + 1)];
         yield 'a drawing of picture 0' => [fn (): Drawing => self::drawing(picture: 0)];
-        yield 'a drawing with a long name' => [fn (): Drawing => self::drawing(name: str_repeat('é', Drawing::NAME + 1))];
+        yield 'a drawing with a long name' => [
+            fn (): Drawing => self::drawing(name: str_repeat('é', Drawing::NAME + 1)),
+        ];
         yield 'a drawing with a tint that is none' => [fn (): Drawing => self::drawing(tint: '#4A8FE0')];
         yield 'a drawing that is too strong' => [fn (): Drawing => self::drawing(strength: 1.01)];
         yield 'a drawing without width' => [fn (): Drawing => self::drawing(width: 0)];
@@ -68,9 +118,13 @@ final class RecordBoundsTest extends TestCase
         yield 'a bridge that begins off the page' => [fn (): Bridge => new Bridge(-1, 0, 5, 5)];
         yield 'a bridge that is more than sure' => [fn (): Bridge => new Bridge(0, 0, 5, 5, score: 1.5)];
         yield 'a heavy line' => [fn (): InkStroke => new InkStroke([[0.0, 0.0, 1.0]], InkStroke::HEAVIEST + 1)];
-        yield 'a line that goes to infinity' => [fn (): InkStroke => new InkStroke([[0.0, 0.0, 1.0], [INF, 0.0, 1.0]], 3)];
+        yield 'a line that goes to infinity' => [
+            fn (): InkStroke => new InkStroke([[0.0, 0.0, 1.0], [INF, 0.0, 1.0]], 3),
+        ];
         yield 'a line pressed too hard' => [fn (): InkStroke => new InkStroke([[0.0, 0.0, 1.1]], 3)];
-        yield 'a line of too many points' => [fn (): InkStroke => new InkStroke(array_fill(0, InkStroke::MOST_POINTS + 1, [1.0, 1.0, 1.0]), 3)];
+        yield 'a line of too many points' => [
+            fn (): InkStroke => new InkStroke(array_fill(0, InkStroke::MOST_POINTS + 1, [1.0, 1.0, 1.0]), 3),
+        ];
         yield 'a placement too large' => [fn (): Placement => new Placement(0, 0, Placement::LARGEST * 1.5)];
         yield 'a placement nowhere' => [fn (): Placement => new Placement(NAN, 0)];
         yield 'settings with half of the levels' => [fn (): CleanSettings => new CleanSettings(paper: 40)];
@@ -92,14 +146,44 @@ final class RecordBoundsTest extends TestCase
 
     public function test_at_its_bounds_a_record_reads_back_as_it_is(): void
     {
-        $edge = fn (Record $record): array => [$record->toData(), $record::fromData(new Data($record->toData()))->toData()];
-        foreach ([
-            self::drawing(Picture::MOST, Picture::MOST, str_repeat('é', Drawing::NAME), strength: 1.0, width: PageSize::MOST, order: -Drawing::FRONT),
-            new PassSpec(str_repeat('é', Data::NAME), 0, new PaintContent, Scope::page(), BlendMode::Normal, 0.0, false, -1e6, 'abc123'),
-            new Region(0, 0, PageSize::MOST ** 2, PageSize::MOST, PageSize::MOST, wears: 0, stands: 1),
-            new InkStroke([[-100_000.0, 100_000.0, 0.0]], InkStroke::HEAVIEST, 0.5, 0.95, 1.0),
-            new PageSize(PageSize::MOST, 1, 100_000.0),
-        ] as $record) {
+        $edge = fn (Record $record): array => [
+            $record->toData(),
+            $record::fromData(new Data($record->toData()))->toData(),
+        ];
+        foreach (
+            [
+                self::drawing(
+                    Picture::MOST,
+                    Picture::MOST,
+                    str_repeat('é', Drawing::NAME),
+                    strength: 1.0,
+                    width: PageSize::MOST,
+                    order: -Drawing::FRONT,
+                ),
+                new PassSpec(
+                    name: str_repeat('é', Data::NAME),
+                    figure: 0,
+                    content: new PaintContent,
+                    scope: Scope::page(),
+                    mode: BlendMode::Normal,
+                    opacity: 0.0,
+                    visible: false,
+                    order: -1e6,
+                    group: 'abc123',
+                ),
+                new Region(
+                    figure: 0,
+                    material: 0,
+                    area: PageSize::MOST ** 2,
+                    x: PageSize::MOST,
+                    y: PageSize::MOST,
+                    wears: 0,
+                    stands: 1,
+                ),
+                new InkStroke([[-100_000.0, 100_000.0, 0.0]], InkStroke::HEAVIEST, 0.5, 0.95, 1.0),
+                new PageSize(PageSize::MOST, 1, 100_000.0),
+            ] as $record
+        ) {
             [$before, $after] = $edge($record);
             self::assertSame($before, $after);
         }
@@ -128,10 +212,36 @@ final class RecordBoundsTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>}> ops whose values nobody reads before they are applied */
     public static function wrongValues(): iterable
     {
-        foreach (['visible' => 1, 'tint' => [[]], 'role' => 'sky', 'strength' => '1', 'above' => 'no', 'order' => 1.5, 'name' => 'x'] as $name => $value) {
+        foreach (
+            [
+                'visible' => 1,
+                'tint' => [[]],
+                'role' => 'sky',
+                'strength' => '1',
+                'above' => 'no',
+                'order' => 1.5,
+                'name' => 'x',
+            ] as $name => $value
+        ) {
             yield "drawing $name" => [['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => [$name => $value]]];
         }
-        foreach (['scope' => ['kind' => null], 'visible' => 'yes', 'opacity' => INF, 'mode' => [], 'tone' => 7, 'colour' => '#12', 'follows' => 'me', 'group' => 5, 'mask' => ['pass' => ''], 'turn' => ['hue' => 999], 'name' => "a\nb", 'order' => NAN, 'figure' => 3] as $name => $value) {
+        foreach (
+            [
+                'scope' => ['kind' => null],
+                'visible' => 'yes',
+                'opacity' => INF,
+                'mode' => [],
+                'tone' => 7,
+                'colour' => '#12',
+                'follows' => 'me',
+                'group' => 5,
+                'mask' => ['pass' => ''],
+                'turn' => ['hue' => 999],
+                'name' => "a\nb",
+                'order' => NAN,
+                'figure' => 3,
+            ] as $name => $value
+        ) {
             yield "pass $name" => [['kind' => 'pass.change', 'id' => 'shade01', 'values' => [$name => $value]]];
         }
     }

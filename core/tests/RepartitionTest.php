@@ -41,7 +41,12 @@ final class RepartitionTest extends TestCase
         $data = '';
         for ($y = 0; $y < 420; $y++) {
             for ($x = 0; $x < 700; $x++) {
-                $isWall = ($x >= 40 && $x < 660 && $y >= 40 && $y < 380) && (min($x - 40, 659 - $x, $y - 40, 379 - $y) < 5 || ($x >= 298 && $x < 303 && abs($y - 210) > 20));
+                $isWall =
+                    $x >= 40 &&
+                    $x < 660 &&
+                    $y >= 40 &&
+                    $y < 380 &&
+                    (min($x - 40, 659 - $x, $y - 40, 379 - $y) < 5 || ($x >= 298 && $x < 303 && abs($y - 210) > 20));
                 $data .= $isWall ? "\xff" : "\0";
             }
         }
@@ -54,7 +59,17 @@ final class RepartitionTest extends TestCase
     {
         $decided = array_values(LayInk::decided(new Sheet($this->source)));
         $flats = (new FlatsFinder(12))->find($this->ink, $decided);
-        $this->apply(new LayInk('Import', PlacedDrawing::of(new CleanScan($this->ink, new Levels(20, 200), $this->ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), $flats));
+        $this->apply(
+            new LayInk(
+                'Import',
+                PlacedDrawing::of(
+                    new CleanScan($this->ink, new Levels(20, 200), $this->ink),
+                    new CleanSettings,
+                    new DrawingSource(0, 'Scan', 300),
+                ),
+                $flats,
+            ),
+        );
     }
 
     private function apply(Op $op): void
@@ -116,7 +131,10 @@ final class RepartitionTest extends TestCase
         $sheet->put($numbers[0], $sheet->all(Bridge::class)[$numbers[0]]->as(BridgeKind::Found, 0.7));
         $this->source->store($sheet->takeChange());
         $limit = fn (float $longest) => $this->apply(LimitBridges::fromInput(new Data(['longest' => $longest])));
-        $kinds = fn (): array => array_map(fn (int $number): BridgeKind => $this->sheet()->all(Bridge::class)[$number]->kind, $numbers);
+        $kinds = fn (): array => array_map(
+            fn (int $number): BridgeKind => $this->sheet()->all(Bridge::class)[$number]->kind,
+            $numbers,
+        );
         $limit(42.9);
         self::assertSame([BridgeKind::Doubtful, BridgeKind::Kept], $kinds());
         self::assertSame([$whole, $whole], [$this->at(100, 200), $this->at(500, 200)], 'the door is open again');
@@ -140,7 +158,8 @@ final class RepartitionTest extends TestCase
         $sheet = $this->sheet();
         for ($y = 0; $y < 420; $y += 3) {
             for ($x = 0; $x < 700; $x++) {
-                $pairs[$sheet->labelAt($x, $y)][$anew->labels->at($x, $y)] = ($pairs[$sheet->labelAt($x, $y)][$anew->labels->at($x, $y)] ?? 0) + 1;
+                $pairs[$sheet->labelAt($x, $y)][$anew->labels->at($x, $y)] =
+                    ($pairs[$sheet->labelAt($x, $y)][$anew->labels->at($x, $y)] ?? 0) + 1;
             }
         }
         self::assertCount(count($anew->regions), $pairs);
@@ -156,7 +175,9 @@ final class RepartitionTest extends TestCase
         $before = $this->at(500, 200);
         $this->bridges(['draw' => [300, 188, 300, 231]]);
         $number = $this->number();
-        $this->apply(FillRegions::fromInput(new Data(['labels' => [$this->at(100, 200)], 'figure' => 1, 'material' => 2])));
+        $this->apply(
+            FillRegions::fromInput(new Data(['labels' => [$this->at(100, 200)], 'figure' => 1, 'material' => 2])),
+        );
         $this->bridges(['bridge' => $number, 'as' => 'refused']);
         self::assertSame([$before, $before], [$this->at(100, 200), $this->at(500, 200)]);
         self::assertSame(BridgeKind::Refused, $this->sheet()->find(Bridge::class, $number)->kind);
@@ -179,7 +200,10 @@ final class RepartitionTest extends TestCase
         }
         $this->ink = new Plane(700, 420, $data);
         $this->lay();
-        $found = array_filter($this->sheet()->all(Bridge::class), fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Found && $bridge->x1 > 600);
+        $found = array_filter(
+            $this->sheet()->all(Bridge::class),
+            fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Found && $bridge->x1 > 600,
+        );
         self::assertCount(1, $found);
         self::assertGreaterThan(0.5, array_values($found)[0]->score);
         self::assertNotSame($this->at(5, 5), $this->at(500, 200));
@@ -194,10 +218,25 @@ final class RepartitionTest extends TestCase
     {
         $before = array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class));
         $this->bridges(['draw' => [100, 100, 180, 140]]);
-        self::assertSame($before, array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)));
+        self::assertSame(
+            $before,
+            array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)),
+        );
         $this->bridges(['bridge' => $this->number(), 'as' => 'refused']);
-        self::assertSame($before, array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)));
-        foreach ([['draw' => [1, 2, 3]], ['draw' => [1, 2, 1, 2]], ['draw' => [0, 0, 690, 4000]], ['bridge' => 1, 'as' => 'found'], ['bridge' => 1, 'as' => 'steel'], []] as $bad) {
+        self::assertSame(
+            $before,
+            array_map(fn (Region $region): array => $region->toData(), $this->sheet()->all(Region::class)),
+        );
+        foreach (
+            [
+                ['draw' => [1, 2, 3]],
+                ['draw' => [1, 2, 1, 2]],
+                ['draw' => [0, 0, 690, 4000]],
+                ['bridge' => 1, 'as' => 'found'],
+                ['bridge' => 1, 'as' => 'steel'],
+                [],
+            ] as $bad
+        ) {
             try {
                 $this->bridges($bad);
                 self::fail(json_encode($bad).' was taken');
@@ -213,8 +252,13 @@ final class RepartitionTest extends TestCase
     {
         $this->bridges(['draw' => [300, 188, 300, 231]]);
         [$left, $right, $outside] = [$this->at(100, 200), $this->at(500, 200), $this->at(5, 5)];
-        $inside = fn (array $outline, bool $unfilled = false): FillInside => FillInside::fromInput(new Data(['outline' => $outline, 'figure' => 3, 'material' => 8, 'unfilled' => $unfilled]));
-        $materials = fn (): array => array_map(fn (int $label): int => $this->sheet()->find(Region::class, $label)->material, [$left, $right, $outside]);
+        $inside = fn (array $outline, bool $unfilled = false): FillInside => FillInside::fromInput(
+            new Data(['outline' => $outline, 'figure' => 3, 'material' => 8, 'unfilled' => $unfilled]),
+        );
+        $materials = fn (): array => array_map(
+            fn (int $label): int => $this->sheet()->find(Region::class, $label)->material,
+            [$left, $right, $outside],
+        );
         $this->apply($inside([[20, 20], [320, 20], [320, 400], [20, 400]]));
         self::assertSame([8, 0, 0], $materials());
         $this->apply(FillRegions::fromInput(new Data(['labels' => [$left], 'figure' => 1, 'material' => 2])));

@@ -84,7 +84,15 @@ final class SheetTest extends TestCase
         }
         $ink = new Plane($width, $height, str_repeat($row, $height));
 
-        return new LayInk('Import', PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), (new FlatsFinder)->find($ink));
+        return new LayInk(
+            'Import',
+            PlacedDrawing::of(
+                new CleanScan($ink, new Levels(20, 200), $ink),
+                new CleanSettings,
+                new DrawingSource(0, 'Scan', 300),
+            ),
+            (new FlatsFinder)->find($ink),
+        );
     }
 
     private function pass(int $figure = 1): PassSpec
@@ -96,17 +104,41 @@ final class SheetTest extends TestCase
     {
         $passes = array_map(strval(...), array_keys($this->source->records(RecordKind::Pass)));
         $some = $passes === [] ? 'none00' : $passes[mt_rand(0, count($passes) - 1)];
-        $points = array_map(fn (): array => [(float) mt_rand(-30, 550), (float) mt_rand(-30, 330), mt_rand(10, 100) / 100], range(1, mt_rand(1, 6)));
+        $points = array_map(
+            fn (): array => [(float) mt_rand(-30, 550), (float) mt_rand(-30, 330), mt_rand(10, 100) / 100],
+            range(1, mt_rand(1, 6)),
+        );
 
         return match ($kind) {
             0 => new FillRegions([mt_rand(1, 4)], 1, mt_rand(0, 5)),
             1 => new AddPass("added$step", $this->pass(mt_rand(1, 2))),
-            2 => new Stroke("stroke$step", new Path($points), new Brush(mt_rand(2, 90), mt_rand(0, 10) / 10, mt_rand(1, 10) / 10), make: mt_rand(0, 2) === 0 ? new PassSpec('Paint', 1, new PaintContent, Scope::page()) : $this->pass(), colour: new Rgb(mt_rand(0, 255), 80, 90)),
-            3 => new Stroke($some, new Path($points), new Brush(mt_rand(2, 120), 0.5), mt_rand(0, 1) === 0, new Rgb(9, 200, 30)),
-            4 => new ChangePass($some, new Data(['opacity' => mt_rand(0, 100) / 100, 'mode' => BlendMode::cases()[mt_rand(0, 16)]->value])),
+            2 => new Stroke(
+                "stroke$step",
+                new Path($points),
+                new Brush(mt_rand(2, 90), mt_rand(0, 10) / 10, mt_rand(1, 10) / 10),
+                make: mt_rand(0, 2) === 0 ? new PassSpec('Paint', 1, new PaintContent, Scope::page()) : $this->pass(),
+                colour: new Rgb(mt_rand(0, 255), 80, 90),
+            ),
+            3 => new Stroke(
+                $some,
+                new Path($points),
+                new Brush(mt_rand(2, 120), 0.5),
+                mt_rand(0, 1) === 0,
+                new Rgb(9, 200, 30),
+            ),
+            4 => new ChangePass(
+                $some,
+                new Data(['opacity' => mt_rand(0, 100) / 100, 'mode' => BlendMode::cases()[mt_rand(0, 16)]->value]),
+            ),
             5 => new ChangePass($some, new Data(['order' => (float) mt_rand(0, 50), 'visible' => mt_rand(0, 1) === 1])),
             6 => new RemovePass($some),
-            7 => new GroupPasses('group1', [$some], mt_rand(0, 1) === 1 ? new PassGroup(true, BlendMode::Multiply, 0.5) : new PassGroup(false, opacity: 0.5)),
+            7 => new GroupPasses(
+                'group1',
+                [$some],
+                mt_rand(0, 1) === 1
+                    ? new PassGroup(true, BlendMode::Multiply, 0.5)
+                    : new PassGroup(false, opacity: 0.5),
+            ),
             8 => new GroupPasses('group1', [], null),
             default => $this->ink(520, 300, mt_rand(2, 6)),
         };
@@ -127,7 +159,11 @@ final class SheetTest extends TestCase
                     $before[] = $this->source->hash();
                 } catch (OpRefused) {
                     $refused++;
-                    self::assertSame($before[count($before) - 1], $this->source->hash(), 'a refused op altered something');
+                    self::assertSame(
+                        $before[count($before) - 1],
+                        $this->source->hash(),
+                        'a refused op altered something',
+                    );
                 }
             }
             self::assertGreaterThan(8, count($changes), "seed $seed refused $refused");
@@ -145,11 +181,15 @@ final class SheetTest extends TestCase
     public function test_a_refused_op_reads_but_never_writes(): void
     {
         $sheet = new Sheet($this->source);
-        foreach ([
-            new FillRegions([1, 999], 1, 2), new Stroke('nobody', new Path([[5.0, 5.0, 1.0]]), new Brush(5)),
-            new Stroke('newone', new Path([[-900.0, -900.0, 1.0]]), new Brush(5), make: $this->pass()),
-            new ChangePass('nobody', new Data(['opacity' => 0.5])), new RemovePass('nobody'),
-        ] as $op) {
+        foreach (
+            [
+                new FillRegions([1, 999], 1, 2),
+                new Stroke('nobody', new Path([[5.0, 5.0, 1.0]]), new Brush(5)),
+                new Stroke('newone', new Path([[-900.0, -900.0, 1.0]]), new Brush(5), make: $this->pass()),
+                new ChangePass('nobody', new Data(['opacity' => 0.5])),
+                new RemovePass('nobody'),
+            ] as $op
+        ) {
             try {
                 $op->apply($sheet);
                 self::fail($op->title().' was not refused');
@@ -188,8 +228,29 @@ final class SheetTest extends TestCase
         $stroke = $this->apply(new Stroke('paints', new Path([[20.0, 20.0, 1.0]]), new Brush(20)));
         self::assertSame([false, 1, 0], [$stroke->isEmpty(), count($stroke->tiles), count($stroke->records)]);
         self::assertTrue($this->apply(new ChangePass('paints', new Data(['visible' => true])))->isEmpty());
-        foreach ([new Stroke('paints', new Path([[20.0, 20.0, 1.0]]), new Brush(20), true), new ChangePass('paints', new Data(['visible' => false])), new ChangePass('paints', new Data(['visible' => true])), new FillRegions([1, 2], 0, 0), new RemovePass('paints'), new GroupPasses('group1', [], null), new AddPass('another', $this->pass())] as $i => $op) {
-            self::assertSame(['Erase', 'Roll a pass up', 'Let a pass down', 'Unfill 2 regions', 'Remove a pass', 'Part a group of passes', 'Add the pass Shade'][$i], $op->title());
+        foreach (
+            [
+                new Stroke('paints', new Path([[20.0, 20.0, 1.0]]), new Brush(20), true),
+                new ChangePass('paints', new Data(['visible' => false])),
+                new ChangePass('paints', new Data(['visible' => true])),
+                new FillRegions([1, 2], 0, 0),
+                new RemovePass('paints'),
+                new GroupPasses('group1', [], null),
+                new AddPass('another', $this->pass()),
+            ] as $i => $op
+        ) {
+            self::assertSame(
+                [
+                    'Erase',
+                    'Roll a pass up',
+                    'Let a pass down',
+                    'Unfill 2 regions',
+                    'Remove a pass',
+                    'Part a group of passes',
+                    'Add the pass Shade',
+                ][$i],
+                $op->title(),
+            );
         }
     }
 
@@ -198,7 +259,9 @@ final class SheetTest extends TestCase
      */
     public function test_strokes_lay_and_take_away_in_coverage_and_in_paint(): void
     {
-        $at = fn (string $layer, int $plane = 0): int => ord($this->source->tile(LayerName::parse($layer), 0, 0)[$plane * 65536 + 20 * 256 + 20] ?? "\0");
+        $at = fn (string $layer, int $plane = 0): int => ord(
+            $this->source->tile(LayerName::parse($layer), 0, 0)[$plane * 65536 + 20 * 256 + 20] ?? "\0",
+        );
         $dot = new Path([[20.5, 20.5, 1.0]]);
         $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 0.5), make: $this->pass()));
         self::assertSame(128, $at('pass:cover1'));
@@ -208,8 +271,19 @@ final class SheetTest extends TestCase
         self::assertSame(144, $at('pass:cover1'));
         $this->apply(new Stroke('cover1', $dot, new Brush(20, 1, 1), true));
         self::assertSame(0, $at('pass:cover1'));
-        $this->apply(new Stroke('paint1', $dot, new Brush(20, 1, 0.5), colour: new Rgb(200, 100, 50), make: new PassSpec('Paint', 1, new PaintContent, Scope::page())));
-        self::assertSame([200, 100, 50, 128], [$at('paint:paint1'), $at('paint:paint1', 1), $at('paint:paint1', 2), $at('paint:paint1', 3)]);
+        $this->apply(
+            new Stroke(
+                'paint1',
+                $dot,
+                new Brush(20, 1, 0.5),
+                colour: new Rgb(200, 100, 50),
+                make: new PassSpec('Paint', 1, new PaintContent, Scope::page()),
+            ),
+        );
+        self::assertSame(
+            [200, 100, 50, 128],
+            [$at('paint:paint1'), $at('paint:paint1', 1), $at('paint:paint1', 2), $at('paint:paint1', 3)],
+        );
         $this->apply(new Stroke('paint1', $dot, new Brush(20, 1, 0.5), true));
         self::assertSame([200, 64], [$at('paint:paint1'), $at('paint:paint1', 3)]);
         $this->expectExceptionMessage('Pick a colour');
@@ -229,7 +303,13 @@ final class SheetTest extends TestCase
     {
         $this->apply(new LayCoverage('laid01', $this->pass(), Plane::filled(520, 300, 77)));
         self::assertSame(77, ord($this->source->tile(LayerName::parse('pass:laid01'), 2, 1)[3] ?? ''));
-        foreach ([[Plane::filled(519, 300, 1), $this->pass()], [Plane::filled(520, 301, 1), $this->pass()], [Plane::filled(520, 300, 1), new PassSpec('Paint', 1, new PaintContent, Scope::page())]] as [$plane, $pass]) {
+        foreach (
+            [
+                [Plane::filled(519, 300, 1), $this->pass()],
+                [Plane::filled(520, 301, 1), $this->pass()],
+                [Plane::filled(520, 300, 1), new PassSpec('Paint', 1, new PaintContent, Scope::page())],
+            ] as [$plane, $pass]
+        ) {
             try {
                 $this->apply(new LayCoverage('laid02', $pass, $plane));
                 self::fail('it was laid');
@@ -244,14 +324,25 @@ final class SheetTest extends TestCase
         $this->apply($this->ink(260, 140, 2));
         $sheet = new Sheet($this->source);
         self::assertSame([260, 140, 300.0], [$sheet->size()->width, $sheet->size()->height, $sheet->size()->dpi]);
-        self::assertTrue($this->source->tile(LayerName::ink(), 2, 1) === null, 'nothing is left where the page no longer is');
-        self::assertCount(count($this->source->records(RecordKind::Region)), array_unique(str_split($sheet->layer(LayerName::flats()), 2)));
+        self::assertTrue(
+            $this->source->tile(LayerName::ink(), 2, 1) === null,
+            'nothing is left where the page no longer is',
+        );
+        self::assertCount(
+            count($this->source->records(RecordKind::Region)),
+            array_unique(str_split($sheet->layer(LayerName::flats()), 2)),
+        );
     }
 
     public function test_an_op_touches_only_the_tiles_it_covers(): void
     {
-        $change = $this->apply(new Stroke('stroke', new Path([[20.0, 20.0, 1.0], [60.0, 40.0, 1.0]]), new Brush(20), make: $this->pass()));
-        self::assertSame([['pass:stroke', 0, 0]], array_map(fn ($tile): array => [$tile->layer->value, $tile->column, $tile->row], $change->tiles));
+        $change = $this->apply(
+            new Stroke('stroke', new Path([[20.0, 20.0, 1.0], [60.0, 40.0, 1.0]]), new Brush(20), make: $this->pass()),
+        );
+        self::assertSame(
+            [['pass:stroke', 0, 0]],
+            array_map(fn ($tile): array => [$tile->layer->value, $tile->column, $tile->row], $change->tiles),
+        );
     }
 
     public function test_groups_keep_to_one_figure_and_one_place_and_end_with_their_last_member(): void
@@ -261,14 +352,23 @@ final class SheetTest extends TestCase
         $this->apply(new AddPass('other01', $this->pass(2)));
         $this->apply(new AddPass('above01', new PassSpec('Glow', 1, new TintContent(new Rgb(9, 8, 7)), Scope::page())));
         $this->apply(new GroupPasses('group01', ['shade01', 'light01'], new PassGroup));
-        foreach ([
-            'another figure' => new ChangePass('other01', new Data(['group' => 'group01'])),
-            'another place' => new ChangePass('above01', new Data(['group' => 'group01'])),
-            'a clip that lies elsewhere' => new ChangePass('shade01', new Data(['scope' => ['kind' => 'page', 'id' => 0]])),
-            'no such group' => new ChangePass('shade01', new Data(['group' => 'nogroup1'])),
-            'one of another figure among them' => new GroupPasses('group02', ['light01', 'other01'], new PassGroup),
-            'a group of nobody' => new GroupPasses('group03', [], new PassGroup),
-        ] as $what => $op) {
+        foreach (
+            [
+                'another figure' => new ChangePass('other01', new Data(['group' => 'group01'])),
+                'another place' => new ChangePass('above01', new Data(['group' => 'group01'])),
+                'a clip that lies elsewhere' => new ChangePass(
+                    'shade01',
+                    new Data(['scope' => ['kind' => 'page', 'id' => 0]]),
+                ),
+                'no such group' => new ChangePass('shade01', new Data(['group' => 'nogroup1'])),
+                'one of another figure among them' => new GroupPasses(
+                    'group02',
+                    ['light01', 'other01'],
+                    new PassGroup,
+                ),
+                'a group of nobody' => new GroupPasses('group03', [], new PassGroup),
+            ] as $what => $op
+        ) {
             $before = $this->source->hash();
             try {
                 $this->apply($op);
@@ -297,8 +397,14 @@ final class SheetTest extends TestCase
         $this->apply(new GroupPasses('groupb1', ['second01', 'fourth01'], new PassGroup(opacity: 0.25)));
         $grouped = $this->source->hash();
         $change = $this->apply(new GroupPasses('groupa1', [], null));
-        $group = fn (): array => array_map(fn (Record $pass): mixed => $pass->toData()['group'] ?? null, $this->source->records(RecordKind::Pass));
-        self::assertEquals(['first01' => null, 'second01' => 'groupb1', 'third01' => null, 'fourth01' => 'groupb1'], $group());
+        $group = fn (): array => array_map(
+            fn (Record $pass): mixed => $pass->toData()['group'] ?? null,
+            $this->source->records(RecordKind::Pass),
+        );
+        self::assertEquals(
+            ['first01' => null, 'second01' => 'groupb1', 'third01' => null, 'fourth01' => 'groupb1'],
+            $group(),
+        );
         self::assertSame(['groupb1'], array_keys($this->source->records(RecordKind::Group)));
         $this->source->store($change->inverted());
         self::assertSame($grouped, $this->source->hash(), 'and undone, they are together again');
@@ -309,7 +415,10 @@ final class SheetTest extends TestCase
         $title = fn (array $values): string => (new ChangePass('any00001', new Data($values)))->title();
         self::assertSame('Let a pass down', $title(['visible' => true]));
         self::assertSame('Roll a pass up', $title(['visible' => false]));
-        self::assertSame(['Move a pass', 'Move a pass'], [$title(['order' => 1.5]), $title(['order' => 1.5, 'group' => null])]);
+        self::assertSame(
+            ['Move a pass', 'Move a pass'],
+            [$title(['order' => 1.5]), $title(['order' => 1.5, 'group' => null])],
+        );
         self::assertSame('Change a pass', $title(['order' => 1.5, 'opacity' => 0.5]));
         self::assertSame('Group passes', (new GroupPasses('groupa1', ['first01'], new PassGroup))->title());
         self::assertSame('Part a group of passes', (new GroupPasses('groupa1', [], null))->title());
@@ -318,7 +427,10 @@ final class SheetTest extends TestCase
     /** A page's own pass names no figure, so nothing asks whether figure 0 is of the series. */
     public function test_a_pass_refers_to_its_figure_and_to_what_clips_it(): void
     {
-        $of = fn (int $figure, Scope $scope): array => [References::ofPass($figure, $scope)->figures, References::ofPass($figure, $scope)->materials];
+        $of = fn (int $figure, Scope $scope): array => [
+            References::ofPass($figure, $scope)->figures,
+            References::ofPass($figure, $scope)->materials,
+        ];
         self::assertSame([[], []], $of(0, Scope::page()));
         self::assertSame([[3], []], $of(3, Scope::ink()));
         self::assertSame([[3, 5], []], $of(3, Scope::figure(5)));
@@ -351,9 +463,35 @@ final class SheetTest extends TestCase
 
     public function test_records_are_read_strictly_and_written_as_they_are_read(): void
     {
-        $good = (new PassSpec('Rim', 1, new TintContent(new Rgb(1, 2, 3)), Scope::figure(1), BlendMode::Screen, 0.5))->toData();
+        $good = (new PassSpec(
+            'Rim',
+            1,
+            new TintContent(new Rgb(1, 2, 3)),
+            Scope::figure(1),
+            BlendMode::Screen,
+            0.5,
+        ))->toData();
         self::assertSame($good, PassSpec::fromData(new Data($good))->toData());
-        foreach ([['name' => ''], ['name' => "a\u{0}b"], ['opacity' => 1.5], ['opacity' => NAN], ['mode' => 'sparkle'], ['content' => ['kind' => 'tone', 'tone' => 'mud']], ['content' => ['kind' => 'glitter']], ['content' => ['colour' => '#102030']], ['content' => 'tint'], ['scope' => ['kind' => 'figure', 'id' => 0]], ['scope' => null], ['content' => ['kind' => 'tint', 'colour' => 'red']], ['visible' => 1], ['group' => 'A!'], ['figure' => -1], ['order' => 'high']] as $bad) {
+        foreach (
+            [
+                ['name' => ''],
+                ['name' => "a\u{0}b"],
+                ['opacity' => 1.5],
+                ['opacity' => NAN],
+                ['mode' => 'sparkle'],
+                ['content' => ['kind' => 'tone', 'tone' => 'mud']],
+                ['content' => ['kind' => 'glitter']],
+                ['content' => ['colour' => '#102030']],
+                ['content' => 'tint'],
+                ['scope' => ['kind' => 'figure', 'id' => 0]],
+                ['scope' => null],
+                ['content' => ['kind' => 'tint', 'colour' => 'red']],
+                ['visible' => 1],
+                ['group' => 'A!'],
+                ['figure' => -1],
+                ['order' => 'high'],
+            ] as $bad
+        ) {
             try {
                 PassSpec::fromData(new Data($bad + $good));
                 self::fail(json_encode($bad, JSON_PARTIAL_OUTPUT_ON_ERROR).' was taken');
@@ -361,20 +499,85 @@ final class SheetTest extends TestCase
                 self::assertNotSame('', $error->getMessage());
             }
         }
-        foreach ([
-            RecordKind::Page->value => ['width' => 520, 'height' => 301, 'dpi' => 300.0, 'behind' => true, 'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false]],
-            RecordKind::Region->value => ['figure' => 4, 'material' => 7, 'area' => 99, 'x' => 3, 'y' => 5, 'locked' => true, 'shift' => 'shift00007', 'wears' => 12, 'solid' => 'tube', 'before' => false, 'flow' => [[[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], [[0.0, 1.0], [0.5, 0.5]]], 'stands' => 31],
-            RecordKind::Shift->value => ['material' => 7, 'lightness' => -0.25, 'chroma' => 1.5, 'hue' => 120.0],
-            RecordKind::Bridge->value => ['x1' => 1, 'y1' => 2, 'x2' => 3, 'y2' => 4, 'kind' => 'refused', 'score' => 0.25],
-            RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
-            RecordKind::Stroke->value => ['points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]], 'weight' => 6.5, 'taper' => 0.25, 'steady' => 0.5, 'grain' => 0.75],
-            RecordKind::Drawing->value => [
-                'original' => 12, 'name' => 'scan.png', 'width' => 520, 'height' => 301,
-                'clean' => ['flatten' => 0.5, 'paper' => 20, 'ink' => 200, 'weight' => -1, 'specks' => 12, 'pinholes' => 3, 'colours' => 'red', 'turn' => 1.5, 'hard' => true, 'crop' => false],
-                'place' => ['x' => 100.5, 'y' => -20.25, 'scale' => 0.75, 'turn' => 12.5, 'mirror' => true, 'corners' => [[1.0, 2.0], [300.0, 4.0], [290.0, 250.0], [5.0, 240.0]], 'crop' => [10.0, 20.5, 200.0, 180.0], 'covers' => true],
-                'role' => 'underdrawing', 'tint' => '#c04a2e', 'strength' => 0.35, 'above' => true, 'visible' => false, 'order' => -3, 'picture' => 2, 'pictures' => 5, 'found' => ['paper' => 21, 'ink' => 199],
-            ],
-        ] as $kind => $data) {
+        foreach (
+            [
+                RecordKind::Page->value => [
+                    'width' => 520,
+                    'height' => 301,
+                    'dpi' => 300.0,
+                    'behind' => true,
+                    'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false],
+                ],
+                RecordKind::Region->value => [
+                    'figure' => 4,
+                    'material' => 7,
+                    'area' => 99,
+                    'x' => 3,
+                    'y' => 5,
+                    'locked' => true,
+                    'shift' => 'shift00007',
+                    'wears' => 12,
+                    'solid' => 'tube',
+                    'before' => false,
+                    'flow' => [[[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], [[0.0, 1.0], [0.5, 0.5]]],
+                    'stands' => 31,
+                ],
+                RecordKind::Shift->value => ['material' => 7, 'lightness' => -0.25, 'chroma' => 1.5, 'hue' => 120.0],
+                RecordKind::Bridge->value => [
+                    'x1' => 1,
+                    'y1' => 2,
+                    'x2' => 3,
+                    'y2' => 4,
+                    'kind' => 'refused',
+                    'score' => 0.25,
+                ],
+                RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
+                RecordKind::Stroke->value => [
+                    'points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]],
+                    'weight' => 6.5,
+                    'taper' => 0.25,
+                    'steady' => 0.5,
+                    'grain' => 0.75,
+                ],
+                RecordKind::Drawing->value => [
+                    'original' => 12,
+                    'name' => 'scan.png',
+                    'width' => 520,
+                    'height' => 301,
+                    'clean' => [
+                        'flatten' => 0.5,
+                        'paper' => 20,
+                        'ink' => 200,
+                        'weight' => -1,
+                        'specks' => 12,
+                        'pinholes' => 3,
+                        'colours' => 'red',
+                        'turn' => 1.5,
+                        'hard' => true,
+                        'crop' => false,
+                    ],
+                    'place' => [
+                        'x' => 100.5,
+                        'y' => -20.25,
+                        'scale' => 0.75,
+                        'turn' => 12.5,
+                        'mirror' => true,
+                        'corners' => [[1.0, 2.0], [300.0, 4.0], [290.0, 250.0], [5.0, 240.0]],
+                        'crop' => [10.0, 20.5, 200.0, 180.0],
+                        'covers' => true,
+                    ],
+                    'role' => 'underdrawing',
+                    'tint' => '#c04a2e',
+                    'strength' => 0.35,
+                    'above' => true,
+                    'visible' => false,
+                    'order' => -3,
+                    'picture' => 2,
+                    'pictures' => 5,
+                    'found' => ['paper' => 21, 'ink' => 199],
+                ],
+            ] as $kind => $data
+        ) {
             self::assertSame($data, RecordKind::from($kind)->read($data)->toData(), $kind);
         }
         $this->expectException(\InvalidArgumentException::class);
@@ -386,34 +589,106 @@ final class SheetTest extends TestCase
     {
         $brush = ['size' => 12.0, 'hardness' => 0.5, 'opacity' => 0.75, 'smoothing' => 0.25];
         $make = $this->pass(3)->toData();
-        foreach ([
-            'fill' => ['labels' => [3, 5], 'figure' => 7, 'material' => 9],
-            'stroke' => ['pass' => 'stroke01', 'points' => [[1.0, 2.0, 0.5], [3.0, 4.0, 1.0]], 'brush' => $brush, 'erase' => true, 'colour' => '#102030', 'make' => $make, 'inside' => [4, 65535], 'mirror' => ['x' => 9.5, 'y' => -4.0, 'turn' => 0.5]],
-            'pass.add' => ['id' => 'newpass1', 'pass' => $make],
-            'pass.change' => ['id' => 'newpass1', 'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]]],
-            'pass.remove' => ['id' => 'newpass1'],
-            'group' => ['id' => 'group001', 'passes' => ['newpass1'], 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5]],
-            'ink.draw' => ['strokes' => [['id' => 'line0001', 'stroke' => ['points' => [[1.0, 2.0, 0.5]], 'weight' => 4.0, 'taper' => 0.1, 'steady' => 0.2, 'grain' => 0.4]], ['id' => 'line0002', 'stroke' => null]]],
-            'drawing.change' => ['id' => 'drawing1', 'values' => ['role' => 'underdrawing', 'strength' => 0.25, 'above' => true, 'order' => -2]],
-            'drawing.remove' => ['id' => 'drawing1'],
-            'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
-            'fill.inside' => ['outline' => [[1.0, 2.0], [30.5, 4.0], [5.0, 60.0]], 'figure' => 7, 'material' => 9, 'unfilled' => true],
-            'bridges' => ['draw' => [3, 4, 9, 12], 'bridge' => null, 'as' => null],
-            'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
-        ] as $kind => $input) {
+        foreach (
+            [
+                'fill' => ['labels' => [3, 5], 'figure' => 7, 'material' => 9],
+                'stroke' => [
+                    'pass' => 'stroke01',
+                    'points' => [[1.0, 2.0, 0.5], [3.0, 4.0, 1.0]],
+                    'brush' => $brush,
+                    'erase' => true,
+                    'colour' => '#102030',
+                    'make' => $make,
+                    'inside' => [4, 65535],
+                    'mirror' => ['x' => 9.5, 'y' => -4.0, 'turn' => 0.5],
+                ],
+                'pass.add' => ['id' => 'newpass1', 'pass' => $make],
+                'pass.change' => [
+                    'id' => 'newpass1',
+                    'values' => ['opacity' => 0.5, 'scope' => ['kind' => 'material', 'id' => 4]],
+                ],
+                'pass.remove' => ['id' => 'newpass1'],
+                'group' => [
+                    'id' => 'group001',
+                    'passes' => ['newpass1'],
+                    'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5],
+                ],
+                'ink.draw' => [
+                    'strokes' => [
+                        [
+                            'id' => 'line0001',
+                            'stroke' => [
+                                'points' => [[1.0, 2.0, 0.5]],
+                                'weight' => 4.0,
+                                'taper' => 0.1,
+                                'steady' => 0.2,
+                                'grain' => 0.4,
+                            ],
+                        ],
+                        ['id' => 'line0002', 'stroke' => null],
+                    ],
+                ],
+                'drawing.change' => [
+                    'id' => 'drawing1',
+                    'values' => ['role' => 'underdrawing', 'strength' => 0.25, 'above' => true, 'order' => -2],
+                ],
+                'drawing.remove' => ['id' => 'drawing1'],
+                'lines.colour' => ['lines' => ['rule' => 'colour', 'colour' => '#402010', 'shown' => true]],
+                'fill.inside' => [
+                    'outline' => [[1.0, 2.0], [30.5, 4.0], [5.0, 60.0]],
+                    'figure' => 7,
+                    'material' => 9,
+                    'unfilled' => true,
+                ],
+                'bridges' => ['draw' => [3, 4, 9, 12], 'bridge' => null, 'as' => null],
+                'page.start' => ['width' => 300, 'height' => 200, 'dpi' => 150.0],
+            ] as $kind => $input
+        ) {
             $op = OpKinds::read($kind, $input);
             self::assertSame($kind, $op::kind());
             self::assertSame($input, $op->toInput(), $kind);
-            self::assertSame(in_array($kind, ['fill', 'fill.inside', 'bridges', 'drawing.change', 'drawing.remove', 'page.start'], true) ? Right::Flat : Right::Colour, $op->right(), $kind);
+            self::assertSame(
+                in_array(
+                    $kind,
+                    ['fill', 'fill.inside', 'bridges', 'drawing.change', 'drawing.remove', 'page.start'],
+                    true,
+                )
+                    ? Right::Flat
+                    : Right::Colour,
+                $op->right(),
+                $kind,
+            );
         }
-        self::assertSame([9 => 7], OpKinds::read('fill', ['labels' => [1], 'figure' => 7, 'material' => 9])->refersTo()->materialsOf);
-        self::assertSame([3], array_values(array_unique(OpKinds::read('pass.add', ['id' => 'newpass1', 'pass' => $make])->refersTo()->figures)));
-        self::assertSame([4], OpKinds::read('pass.change', ['id' => 'newpass1', 'values' => ['scope' => ['kind' => 'material', 'id' => 4]]])->refersTo()->materials);
-        foreach ([
-            ['fill', ['labels' => []]], ['fill', ['labels' => ['one']]], ['stroke', ['pass' => 'stroke01', 'points' => [], 'brush' => $brush]], ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2]], 'brush' => $brush]],
-            ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 3]], 'brush' => $brush]], ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 1]], 'brush' => ['size' => 5000] + $brush]],
-            ['pass.remove', ['id' => '../etc']], ['group', ['id' => 'group001', 'passes' => [1]]], ['sparkle', []],
-        ] as [$kind, $input]) {
+        self::assertSame(
+            [9 => 7],
+            OpKinds::read('fill', ['labels' => [1], 'figure' => 7, 'material' => 9])->refersTo()->materialsOf,
+        );
+        self::assertSame(
+            [3],
+            array_values(
+                array_unique(OpKinds::read('pass.add', ['id' => 'newpass1', 'pass' => $make])->refersTo()->figures),
+            ),
+        );
+        self::assertSame(
+            [4],
+            OpKinds::read('pass.change', [
+                'id' => 'newpass1',
+                'values' => ['scope' => ['kind' => 'material', 'id' => 4]],
+            ])->refersTo()->materials,
+        );
+        foreach (
+            [
+                ['fill', ['labels' => []]],
+                ['fill', ['labels' => ['one']]],
+                ['stroke', ['pass' => 'stroke01', 'points' => [], 'brush' => $brush]],
+                ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2]], 'brush' => $brush]],
+                ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 3]], 'brush' => $brush]],
+                ['stroke', ['pass' => 'stroke01', 'points' => [[1, 2, 1]], 'brush' => ['size' => 5000] + $brush]],
+                ['pass.remove', ['id' => '../etc']],
+                ['group', ['id' => 'group001', 'passes' => [1]]],
+                ['sparkle', []],
+            ] as [$kind, $input]
+        ) {
             try {
                 OpKinds::read($kind, $input);
                 self::fail("$kind took ".json_encode($input));
@@ -431,7 +706,10 @@ final class SheetTest extends TestCase
         $this->apply(new ChangePass('first01', new Data(['order' => 6.5])));
         $this->apply(new AddPass('second1', $this->pass(1)));
         $this->apply(new AddPass('placed1', $this->pass(1)->at(2.25)));
-        self::assertSame([6.5, 1.0, 7.5, 2.25], [$order('first01'), $order('other01'), $order('second1'), $order('placed1')]);
+        self::assertSame(
+            [6.5, 1.0, 7.5, 2.25],
+            [$order('first01'), $order('other01'), $order('second1'), $order('placed1')],
+        );
     }
 
     /** Painting takes a tile through several ops of one sheet; the change keeps what stood there first. */
@@ -447,7 +725,13 @@ final class SheetTest extends TestCase
         (new ChangePass('stroke', new Data(['opacity' => 0.6])))->apply($sheet);
         $change = $sheet->takeChange();
         self::assertSame($first, $change->tiles[0]->before);
-        self::assertSame([1.0, 0.6], [$change->records[0]->before?->toData()['opacity'] ?? null, $change->records[0]->after?->toData()['opacity'] ?? null]);
+        self::assertSame(
+            [1.0, 0.6],
+            [
+                $change->records[0]->before?->toData()['opacity'] ?? null,
+                $change->records[0]->after?->toData()['opacity'] ?? null,
+            ],
+        );
     }
 
     public function test_layers_are_cut_into_tiles_and_joined_to_the_pixel(): void
@@ -456,7 +740,7 @@ final class SheetTest extends TestCase
         $data = '';
         for ($y = 0; $y < 300; $y++) {
             for ($x = 0; $x < 520; $x++) {
-                $data .= chr(1 + ($x * 7 + $y * 13) % 255);
+                $data .= chr(1 + (($x * 7 + $y * 13) % 255));
             }
         }
         $sheet = new Sheet($this->source);
@@ -464,16 +748,28 @@ final class SheetTest extends TestCase
         self::assertSame($data, $sheet->layer(LayerName::ink()));
         foreach ([[0, 0], [255, 255], [256, 0], [0, 256], [519, 299], [511, 256]] as [$x, $y]) {
             $tile = $sheet->bytes(LayerName::ink(), intdiv($x, 256), intdiv($y, 256));
-            self::assertSame(1 + ($x * 7 + $y * 13) % 255, ord($tile[($y % 256) * 256 + $x % 256]), "$x, $y");
+            self::assertSame(1 + (($x * 7 + $y * 13) % 255), ord($tile[($y % 256) * 256 + ($x % 256)]), "$x, $y");
         }
-        self::assertSame(0, ord($sheet->bytes(LayerName::ink(), 2, 1)[300 % 256 * 256 + 3]), 'below the page');
+        self::assertSame(0, ord($sheet->bytes(LayerName::ink(), 2, 1)[(300 % 256) * 256 + 3]), 'below the page');
         self::assertSame([260, 150], [$size->reduced(1)->width, $size->reduced(1)->height]);
     }
 
     public function test_layer_names_tell_their_kind(): void
     {
-        foreach (['scan:drawing1' => 1, 'drawing:drawing1' => 1, 'ink' => 1, 'flats' => 2, 'pass:abc123' => 1, 'paint:abc123' => 4] as $name => $bytes) {
-            self::assertSame([$name, $bytes], [LayerName::parse($name)->value, LayerName::parse($name)->kind->bytesPerPixel()]);
+        foreach (
+            [
+                'scan:drawing1' => 1,
+                'drawing:drawing1' => 1,
+                'ink' => 1,
+                'flats' => 2,
+                'pass:abc123' => 1,
+                'paint:abc123' => 4,
+            ] as $name => $bytes
+        ) {
+            self::assertSame(
+                [$name, $bytes],
+                [LayerName::parse($name)->value, LayerName::parse($name)->kind->bytesPerPixel()],
+            );
         }
         foreach (['', 'pass:', 'Pass:abc', 'ink ', 'pass:../x', 'sketch'] as $name) {
             try {
@@ -487,7 +783,11 @@ final class SheetTest extends TestCase
 
     private function inkAt(int $x, int $y): int
     {
-        return ord((new Sheet($this->source))->bytes(LayerName::ink(), intdiv($x, 256), intdiv($y, 256))[$y % 256 * 256 + $x % 256]);
+        return ord(
+            (new Sheet($this->source))->bytes(LayerName::ink(), intdiv($x, 256), intdiv($y, 256))[
+                ($y % 256) * 256 + ($x % 256)
+            ],
+        );
     }
 
     /** @param  list<array{float, float, float}>  $points */
@@ -509,7 +809,11 @@ final class SheetTest extends TestCase
         $both = (new Sheet($this->source))->layer(LayerName::ink());
         // Moved away and back: the sum is the same whatever the order it came about in.
         $this->apply($this->line('line0001', [[20.0, 200.0, 1.0], [90.0, 280.0, 1.0]]));
-        self::assertSame([255, 255], [$this->inkAt(55, 240), $this->inkAt(244, 52)], 'the other line is still whole where they crossed');
+        self::assertSame(
+            [255, 255],
+            [$this->inkAt(55, 240), $this->inkAt(244, 52)],
+            'the other line is still whole where they crossed',
+        );
         $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [300.0, 60.0, 1.0]]));
         self::assertSame($both, (new Sheet($this->source))->layer(LayerName::ink()));
         $this->apply(new DrawInk(['line0001' => null, 'line0002' => null]));
@@ -523,9 +827,22 @@ final class SheetTest extends TestCase
     {
         $points = array_map(fn (int $i): array => [20.0 + 10 * $i, 50.0, 1.0], range(0, 40));
         $pressures = array_column((new InkStroke($points, 10, 0.25))->tapered(), 2);
-        self::assertEqualsWithDelta([0.0, 0.5, 1.0, 1.0, 0.5, 0.0], [$pressures[0], $pressures[5], $pressures[10], $pressures[30], $pressures[35], $pressures[40]], 1e-9);
+        self::assertEqualsWithDelta(
+            [0.0, 0.5, 1.0, 1.0, 0.5, 0.0],
+            [$pressures[0], $pressures[5], $pressures[10], $pressures[30], $pressures[35], $pressures[40]],
+            1e-9,
+        );
         self::assertSame($points, (new InkStroke($points, 10))->tapered());
-        self::assertSame([0.0, 1.0, 1.0, 1.0], array_column(InkStroke::fromData(new Data(['points' => [[1, 1, -3], [2, 2, 7], [3, 3, null], [4, 4, 'hard']], 'weight' => 4]))->points, 2), 'garbage from a tablet');
+        self::assertSame(
+            [0.0, 1.0, 1.0, 1.0],
+            array_column(
+                InkStroke::fromData(
+                    new Data(['points' => [[1, 1, -3], [2, 2, 7], [3, 3, null], [4, 4, 'hard']], 'weight' => 4]),
+                )->points,
+                2,
+            ),
+            'garbage from a tablet',
+        );
     }
 
     public function test_a_drawing_becomes_an_underdrawing_and_ink_again(): void
@@ -552,11 +869,30 @@ final class SheetTest extends TestCase
         $this->apply($this->ink(520, 301, 4));
         $dot = new Plane(40, 30, str_repeat(str_repeat("\0", 10).str_repeat("\xff", 20).str_repeat("\0", 10), 30));
         $page = (new Sheet($this->source))->size();
-        $placed = PlacedDrawing::of(new CleanScan($dot, new Levels(20, 200), $dot), new CleanSettings, new DrawingSource(7, 'Dot'), $page, new Placement(300, 200, 2));
+        $placed = PlacedDrawing::of(
+            new CleanScan($dot, new Levels(20, 200), $dot),
+            new CleanSettings,
+            new DrawingSource(7, 'Dot'),
+            $page,
+            new Placement(300, 200, 2),
+        );
         $ink = (new InkLayers(new Sheet($this->source)))->with('drawing2', $placed);
         $this->apply(new LayInk('Add', $placed, (new FlatsFinder)->find($ink), 'drawing2'));
-        self::assertSame($ink->data, (new Sheet($this->source))->layer(LayerName::ink()), 'flats are found of what is laid');
-        self::assertSame([0, 255, 255, 0, 255], [$this->inkAt(278, 200), $this->inkAt(282, 200), $this->inkAt(318, 200), $this->inkAt(322, 200), $this->inkAt(2, 200)]);
+        self::assertSame(
+            $ink->data,
+            (new Sheet($this->source))->layer(LayerName::ink()),
+            'flats are found of what is laid',
+        );
+        self::assertSame(
+            [0, 255, 255, 0, 255],
+            [
+                $this->inkAt(278, 200),
+                $this->inkAt(282, 200),
+                $this->inkAt(318, 200),
+                $this->inkAt(322, 200),
+                $this->inkAt(2, 200),
+            ],
+        );
         self::assertSame([255, 0], [$this->inkAt(300, 172), $this->inkAt(300, 168)]);
         $this->apply(new ChangeDrawing('drawing1', new Data(['visible' => false])));
         self::assertSame([255, 0], [$this->inkAt(300, 200), $this->inkAt(2, 200)]);
@@ -568,7 +904,10 @@ final class SheetTest extends TestCase
         $this->apply(new StartPage(300, 200, 150));
         $sheet = new Sheet($this->source);
         self::assertSame([300, 200, 150.0], [$sheet->size()->width, $sheet->size()->height, $sheet->size()->dpi]);
-        self::assertSame([1, 1, 60_000], [$sheet->labelAt(0, 0), $sheet->labelAt(299, 199), $sheet->find(Region::class, 1)?->area]);
+        self::assertSame(
+            [1, 1, 60_000],
+            [$sheet->labelAt(0, 0), $sheet->labelAt(299, 199), $sheet->find(Region::class, 1)?->area],
+        );
         $this->apply($this->line('line0001', [[10.0, 10.0, 1.0], [280.0, 180.0, 1.0]]));
         self::assertSame(255, $this->inkAt(145, 95));
         $this->expectException(OpRefused::class);
@@ -577,18 +916,37 @@ final class SheetTest extends TestCase
 
     public function test_where_a_drawing_lies(): void
     {
-        $at = fn (Placement $place, float $x, float $y): array => array_map(fn (float $v): float => round($v, 3), $place->projection(200, 100)->at($x, $y));
+        $at = fn (Placement $place, float $x, float $y): array => array_map(
+            fn (float $v): float => round($v, 3),
+            $place->projection(200, 100)->at($x, $y),
+        );
         self::assertSame([300.0, 50.0], $at(new Placement(300, 50), 100, 50), 'its middle');
         self::assertSame([320.0, 50.0], $at(new Placement(300, 50), 120, 50));
         self::assertSame([340.0, 30.0], $at(new Placement(300, 50, 2), 120, 40));
         self::assertSame([280.0, 50.0], $at(new Placement(300, 50, 1, 0, true), 120, 50), 'mirrored');
         self::assertSame([300.0, 70.0], $at(new Placement(300, 50, 1, 90), 120, 50), 'clockwise');
-        self::assertSame([300.0, 70.0], $at(new Placement(300, 50, 1, -90, true), 120, 50), 'mirrored first, turned then');
+        self::assertSame(
+            [300.0, 70.0],
+            $at(new Placement(300, 50, 1, -90, true), 120, 50),
+            'mirrored first, turned then',
+        );
         $corners = [[20.0, 10.0], [180.0, 10.0], [180.0, 90.0], [20.0, 90.0]];
         self::assertSame([300.0, 50.0], $at(new Placement(300, 50, corners: $corners), 100, 50));
-        self::assertSame([220.0, 10.0], $at(new Placement(300, 50, corners: $corners), 20, 10), 'a sheet of 160 x 80 px');
+        self::assertSame(
+            [220.0, 10.0],
+            $at(new Placement(300, 50, corners: $corners), 20, 10),
+            'a sheet of 160 x 80 px',
+        );
         self::assertTrue((new Placement(100, 50))->isPlain(200, 100, new PageSize(200, 100)));
-        foreach ([new Placement(101, 50), new Placement(100, 50, 1.01), new Placement(100, 50, 1, 1), new Placement(100, 50, 1, 0, true), new Placement(100, 50, corners: $corners)] as $place) {
+        foreach (
+            [
+                new Placement(101, 50),
+                new Placement(100, 50, 1.01),
+                new Placement(100, 50, 1, 1),
+                new Placement(100, 50, 1, 0, true),
+                new Placement(100, 50, corners: $corners),
+            ] as $place
+        ) {
             self::assertFalse($place->isPlain(200, 100, new PageSize(200, 100)));
         }
         self::assertFalse((new Placement(100, 50))->isPlain(200, 100, new PageSize(201, 100)));
@@ -599,8 +957,23 @@ final class SheetTest extends TestCase
         $this->apply($this->ink(520, 301, 4));
         $this->apply(new FillRegions([1], 3, 9));
         $this->apply($this->line('line0001', [[200.0, 40.0, 1.0], [240.0, 60.0, 1.0]], 6.0));
-        $this->apply(new Stroke('tonepass1', Path::fromPoints([[100, 100, 1], [160, 140, 1]]), new Brush(30, 0.2, 0.8), make: $this->pass(3)));
-        $this->apply(new Stroke('paintpass', Path::fromPoints([[300, 200, 1], [320, 210, 1]]), new Brush(20), colour: new Rgb(10, 200, 60), make: new PassSpec('Free', 3, new PaintContent, Scope::page())));
+        $this->apply(
+            new Stroke(
+                'tonepass1',
+                Path::fromPoints([[100, 100, 1], [160, 140, 1]]),
+                new Brush(30, 0.2, 0.8),
+                make: $this->pass(3),
+            ),
+        );
+        $this->apply(
+            new Stroke(
+                'paintpass',
+                Path::fromPoints([[300, 200, 1], [320, 210, 1]]),
+                new Brush(20),
+                colour: new Rgb(10, 200, 60),
+                make: new PassSpec('Free', 3, new PaintContent, Scope::page()),
+            ),
+        );
         $before = new Sheet($this->source);
         $region = $before->find(Region::class, 1);
         $spots = [[3, 4], [200, 40], [519, 300], [260, 150]];
@@ -611,22 +984,41 @@ final class SheetTest extends TestCase
         $after = new Sheet($this->source);
         self::assertSame([780, 452, 450.0], [$after->size()->width, $after->size()->height, $after->size()->dpi]);
         foreach ($spots as $i => [$x, $y]) {
-            self::assertSame($labels[$i], $after->labelAt((int) (($x + 0.5) * 1.5), (int) (($y + 0.5) * 452 / 301)), "the region at $x, $y");
+            self::assertSame(
+                $labels[$i],
+                $after->labelAt((int) (($x + 0.5) * 1.5), (int) ((($y + 0.5) * 452) / 301)),
+                "the region at $x, $y",
+            );
         }
         self::assertSame([3, 9], [$after->find(Region::class, 1)?->figure, $after->find(Region::class, 1)?->material]);
         self::assertEqualsWithDelta(2.25 * $region->area, $after->find(Region::class, 1)->area, 1);
         self::assertSame(1, $after->labelAt($after->find(Region::class, 1)->x, $after->find(Region::class, 1)->y));
-        self::assertEqualsWithDelta([[300.0, 60.0, 1.0], [360.0, 90.0, 1.0]], $after->find(InkStroke::class, 'line0001')?->points, 1e-9);
+        self::assertEqualsWithDelta(
+            [[300.0, 60.0, 1.0], [360.0, 90.0, 1.0]],
+            $after->find(InkStroke::class, 'line0001')?->points,
+            1e-9,
+        );
         self::assertSame(9.0, $after->find(InkStroke::class, 'line0001')->weight);
         self::assertSame([255, 0], [$this->inkAt(330, 75), $this->inkAt(330, 60)], 'drawn anew');
-        self::assertSame([1.5, 390.0], [$after->find(Drawing::class, 'drawing1')?->place->scale, $after->find(Drawing::class, 'drawing1')?->place->x]);
+        self::assertSame(
+            [1.5, 390.0],
+            [
+                $after->find(Drawing::class, 'drawing1')?->place->scale,
+                $after->find(Drawing::class, 'drawing1')?->place->x,
+            ],
+        );
         self::assertEqualsWithDelta($shade, ord($after->layer($tone)[180 * 780 + 195]), 4);
-        $paint = array_map(fn (string $plane): int => ord($plane[(int) (307 * 452 / 452) * 780 + 465]), $after->planes(LayerName::parse('paint:paintpass')));
+        $paint = array_map(
+            fn (string $plane): int => ord($plane[(int) ((307 * 452) / 452) * 780 + 465]),
+            $after->planes(LayerName::parse('paint:paintpass')),
+        );
         self::assertEqualsWithDelta([10, 200, 60, 255], $paint, 1.0);
         self::assertSame(0, ord($after->planes(LayerName::parse('paint:paintpass'))[3][100 * 780 + 600]));
         self::assertNotEmpty($change->tiles);
         $this->expectException(OpRefused::class);
-        $this->source->store(new Change([], [new RecordChange(RecordKind::Page, 'page', null, new PageSize(15_000, 9_000))]));
+        $this->source->store(
+            new Change([], [new RecordChange(RecordKind::Page, 'page', null, new PageSize(15_000, 9_000))]),
+        );
         (new EnlargePage(1.5))->apply(new Sheet($this->source));
     }
 
@@ -636,7 +1028,11 @@ final class SheetTest extends TestCase
         $large = Lanczos::enlarged($step, 80, 60);
         self::assertSame([0, 200], [$large->at(20, 31), $large->at(70, 31)]);
         $edge = array_map(fn (int $x): int => $large->at($x, 30), range(36, 43));
-        self::assertLessThanOrEqual(3, count(array_filter($edge, fn (int $value): bool => $value > 20 && $value < 180)), 'of two pixels at most');
+        self::assertLessThanOrEqual(
+            3,
+            count(array_filter($edge, fn (int $value): bool => $value > 20 && $value < 180)),
+            'of two pixels at most',
+        );
         self::assertSame(200, Lanczos::enlarged(Plane::filled(7, 5, 200), 21, 11)->at(20, 10), 'right into the corner');
         $this->expectException(\InvalidArgumentException::class);
         Lanczos::enlarged($step, 39, 30);
@@ -652,8 +1048,20 @@ final class SheetTest extends TestCase
         $same = (new FlatsFinder)->find(new Plane(520, 301, (new Sheet($this->source))->layer(LayerName::ink())));
         self::assertSame('', (new LayInk('Again', null, $same))->told(new Sheet($this->source)));
         $none = (new FlatsFinder)->find(Plane::filled(520, 301, 0));
-        self::assertStringContainsString('flow together in one place', (new LayInk('Empty', null, $none))->told(new Sheet($this->source)));
+        self::assertStringContainsString(
+            'flow together in one place',
+            (new LayInk('Empty', null, $none))->told(new Sheet($this->source)),
+        );
         $this->apply(new LayInk('Again', null, $same));
-        self::assertSame([7, 8, 9], array_map(fn (int $x): int => (new Sheet($this->source))->find(Region::class, (new Sheet($this->source))->labelAt($x, 100))->material ?? 0, [60, 200, 320]));
+        self::assertSame(
+            [7, 8, 9],
+            array_map(
+                fn (int $x): int => (new Sheet($this->source))->find(
+                    Region::class,
+                    (new Sheet($this->source))->labelAt($x, 100),
+                )->material ?? 0,
+                [60, 200, 320],
+            ),
+        );
     }
 }

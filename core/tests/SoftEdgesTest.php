@@ -69,7 +69,10 @@ final class SoftEdgesTest extends TestCase
         // Between the unfilled stripe at the top, which is paper, and figure 4 below it, far from any corner.
         $row = fn (int $y): int => self::at($this->picture([4 => true]), 50, $y) & 255;
 
-        self::assertSame([0xFF, (int) round(0xFF * 0.75 + 0x20 * 0.25), (int) round(0xFF * 0.25 + 0x20 * 0.75), 0x20], [$row(8), $row(9), $row(10), $row(11)]);
+        self::assertSame(
+            [0xFF, (int) round(0xFF * 0.75 + 0x20 * 0.25), (int) round(0xFF * 0.25 + 0x20 * 0.75), 0x20],
+            [$row(8), $row(9), $row(10), $row(11)],
+        );
     }
 
     public function testAPassInsideOneFigureFadesOutWithItsEdge(): void
@@ -111,20 +114,34 @@ final class SoftEdgesTest extends TestCase
         }
         $tiles = $records = [];
         foreach ($grid->cut($labels, 2) as $place => $bytes) {
-            $tiles[] = new TileChange(LayerName::flats(), ...[...array_map(intval(...), explode(',', $place)), null, $bytes]);
+            $tiles[] = new TileChange(
+                LayerName::flats(),
+                ...[...array_map(intval(...), explode(',', $place)), null, $bytes],
+            );
         }
         foreach ($passes as $id => $pass) {
             $records[] = new RecordChange(RecordKind::Pass, $id, null, $pass);
             foreach ($grid->cut(str_repeat("\xff", self::WIDTH * self::HEIGHT)) as $place => $bytes) {
-                $tiles[] = new TileChange($pass->layer($id), ...[...array_map(intval(...), explode(',', $place)), null, $bytes]);
+                $tiles[] = new TileChange(
+                    $pass->layer($id),
+                    ...[...array_map(intval(...), explode(',', $place)), null, $bytes],
+                );
             }
         }
         foreach (self::REGIONS as $label => [$figure, $material]) {
-            $records[] = new RecordChange(RecordKind::Region, (string) $label, null, new Region($figure, $material, 9, 1, 1));
+            $records[] = new RecordChange(
+                RecordKind::Region,
+                (string) $label,
+                null,
+                new Region($figure, $material, 9, 1, 1),
+            );
         }
         $records[] = new RecordChange(RecordKind::Page, 'page', null, new PageSize(self::WIDTH, self::HEIGHT));
         $source->store(new Change($tiles, $records));
-        $tones = array_map(fn (int $base): array => array_fill_keys(array_column(Tone::cases(), 'value'), $base), self::BASES);
+        $tones = array_map(
+            fn (int $base): array => array_fill_keys(array_column(Tone::cases(), 'value'), $base),
+            self::BASES,
+        );
         $palette = new Palette($tones, [40 => 4, 41 => 4, 42 => 70_000, 43 => 9], [9, 70_000, 4], soft: $soft);
         $sheet = new Sheet($source);
 
@@ -136,7 +153,7 @@ final class SoftEdgesTest extends TestCase
         return match (true) {
             $y < 10 => 5,
             3 * $x + 2 * $y > 900 => 4,
-            $y >= 200 + $x % 3 => 3,
+            $y >= 200 + ($x % 3) => 3,
             $x >= 100 => 2,
             default => 1,
         };
@@ -177,7 +194,14 @@ final class SoftEdgesTest extends TestCase
         $label = array_search(max($labels[$other]), $labels[$other], true);
         $mixed = 0;
         foreach ([16, 8, 0] as $shift) {
-            $mixed = ($mixed << 8) | (int) floor(((self::colour($own) >> $shift & 255) * (16 - $weights[$other]) + (self::colour((int) $label) >> $shift & 255) * $weights[$other]) / 16 + 0.5);
+            $mixed =
+                ($mixed << 8) |
+                (int) floor(
+                    (((self::colour($own) >> $shift) & 255) * (16 - $weights[$other]) +
+                        ((self::colour((int) $label) >> $shift) & 255) * $weights[$other]) /
+                        16 +
+                        0.5,
+                );
         }
 
         return $mixed;
@@ -187,6 +211,6 @@ final class SoftEdgesTest extends TestCase
     {
         $i = $y * $picture->width + $x;
 
-        return ord($picture->red[$i]) << 16 | ord($picture->green[$i]) << 8 | ord($picture->blue[$i]);
+        return (ord($picture->red[$i]) << 16) | (ord($picture->green[$i]) << 8) | ord($picture->blue[$i]);
     }
 }

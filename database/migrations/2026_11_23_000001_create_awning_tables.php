@@ -18,7 +18,27 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['failed_jobs', 'jobs', 'cache_locks', 'cache', 'sessions', 'tasks', 'originals', 'journal', 'layer_tiles', 'tiles', 'page_facts', 'pages', 'materials', 'figures', 'members', 'series', 'users'] as $table) {
+        foreach (
+            [
+                'failed_jobs',
+                'jobs',
+                'cache_locks',
+                'cache',
+                'sessions',
+                'tasks',
+                'originals',
+                'journal',
+                'layer_tiles',
+                'tiles',
+                'page_facts',
+                'pages',
+                'materials',
+                'figures',
+                'members',
+                'series',
+                'users',
+            ] as $table
+        ) {
             Schema::dropIfExists($table);
         }
     }

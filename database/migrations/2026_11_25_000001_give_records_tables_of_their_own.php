@@ -116,24 +116,53 @@ return new class extends Migration
 
     private function moveFacts(): void
     {
-        DB::table('page_facts')->orderBy('page_id')->orderBy('kind')->orderBy('name')->chunk(1000, function (Collection $facts): void {
-            $rows = [];
-            foreach ($facts as $fact) {
-                $value = json_decode($fact->value, true, flags: JSON_THROW_ON_ERROR);
-                match ($fact->kind) {
-                    'page' => DB::table('pages')->where('id', $fact->page_id)->update(array_intersect_key($value, ['width' => 0, 'height' => 0, 'dpi' => 0, 'paper' => 0, 'ink' => 0])),
-                    'region' => $rows['regions'][] = ['page_id' => $fact->page_id, 'label' => (int) $fact->name, 'figure_id' => $value['figure'], 'material_id' => $value['material'], 'area' => $value['area'], 'x' => $value['x'], 'y' => $value['y']],
-                    'bridge' => $rows['bridges'][] = ['page_id' => $fact->page_id, 'number' => (int) $fact->name] + $value,
-                    'pass' => $rows['passes'][] = $this->pass($fact->page_id, $fact->name, $value),
-                    'group' => $rows['pass_groups'][] = ['page_id' => $fact->page_id, 'id' => $fact->name] + $this->honest($value),
-                };
-            }
-            foreach ($rows as $table => $list) {
-                DB::table($table)->insert($list);
-            }
-        });
+        DB::table('page_facts')
+            ->orderBy('page_id')
+            ->orderBy('kind')
+            ->orderBy('name')
+            ->chunk(1000, function (Collection $facts): void {
+                $rows = [];
+                foreach ($facts as $fact) {
+                    $value = json_decode($fact->value, true, flags: JSON_THROW_ON_ERROR);
+                    match ($fact->kind) {
+                        'page' => DB::table('pages')->where('id', $fact->page_id)->update(
+                            array_intersect_key($value, [
+                                'width' => 0,
+                                'height' => 0,
+                                'dpi' => 0,
+                                'paper' => 0,
+                                'ink' => 0,
+                            ]),
+                        ),
+                        'region' => ($rows['regions'][] = [
+                            'page_id' => $fact->page_id,
+                            'label' => (int) $fact->name,
+                            'figure_id' => $value['figure'],
+                            'material_id' => $value['material'],
+                            'area' => $value['area'],
+                            'x' => $value['x'],
+                            'y' => $value['y'],
+                        ]),
+                        'bridge' => ($rows['bridges'][] =
+                            ['page_id' => $fact->page_id, 'number' => (int) $fact->name] + $value),
+                        'pass' => ($rows['passes'][] = $this->pass($fact->page_id, $fact->name, $value)),
+                        'group' => ($rows['pass_groups'][] =
+                            ['page_id' => $fact->page_id, 'id' => $fact->name] + $this->honest($value)),
+                    };
+                }
+                foreach ($rows as $table => $list) {
+                    DB::table($table)->insert($list);
+                }
+            });
         // A group could be left behind without members; the picture never showed it.
-        DB::table('pass_groups')->whereNotExists(fn ($query) => $query->from('passes')->whereColumn('passes.page_id', 'pass_groups.page_id')->whereColumn('passes.group_id', 'pass_groups.id'))->delete();
+        DB::table('pass_groups')
+            ->whereNotExists(
+                fn ($query) => $query
+                    ->from('passes')
+                    ->whereColumn('passes.page_id', 'pass_groups.page_id')
+                    ->whereColumn('passes.group_id', 'pass_groups.id'),
+            )
+            ->delete();
     }
 
     /**
@@ -143,14 +172,26 @@ return new class extends Migration
     private function pass(int $page, string $id, array $value): array
     {
         return [
-            'page_id' => $page, 'id' => $id, 'figure_id' => $value['figure'], 'name' => $value['name'], 'kind' => $value['kind'],
-            'settings' => json_encode(match ($value['kind']) {
-                'tone' => ['tone' => $value['tone']],
-                'tint' => ['colour' => $value['colour']],
-                default => new stdClass,
-            }, JSON_THROW_ON_ERROR),
-            'scope_kind' => $value['scope']['kind'], 'scope_id' => $value['scope']['id'], 'mode' => $value['mode'], 'opacity' => $value['opacity'],
-            'visible' => $value['visible'], 'place' => $value['order'], 'group_id' => $value['group'],
+            'page_id' => $page,
+            'id' => $id,
+            'figure_id' => $value['figure'],
+            'name' => $value['name'],
+            'kind' => $value['kind'],
+            'settings' => json_encode(
+                match ($value['kind']) {
+                    'tone' => ['tone' => $value['tone']],
+                    'tint' => ['colour' => $value['colour']],
+                    default => new stdClass,
+                },
+                JSON_THROW_ON_ERROR,
+            ),
+            'scope_kind' => $value['scope']['kind'],
+            'scope_id' => $value['scope']['id'],
+            'mode' => $value['mode'],
+            'opacity' => $value['opacity'],
+            'visible' => $value['visible'],
+            'place' => $value['order'],
+            'group_id' => $value['group'],
         ];
     }
 
@@ -162,7 +203,11 @@ return new class extends Migration
      */
     private function honest(array $group): array
     {
-        return ['isolated' => $group['isolated'], 'mode' => $group['isolated'] ? $group['mode'] : self::NORMAL, 'opacity' => $group['opacity']];
+        return [
+            'isolated' => $group['isolated'],
+            'mode' => $group['isolated'] ? $group['mode'] : self::NORMAL,
+            'opacity' => $group['opacity'],
+        ];
     }
 
     private function moveJournal(): void
@@ -183,10 +228,15 @@ return new class extends Migration
             foreach ($tiles as [$layer]) {
                 $colour = $colour || str_starts_with($layer, 'pass:') || str_starts_with($layer, 'paint:');
             }
-            DB::table('journal')->where('id', $entry->id)->update([
-                'right' => $colour ? 'colour' : 'flat',
-                'records' => json_encode($records, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE),
-            ]);
+            DB::table('journal')
+                ->where('id', $entry->id)
+                ->update([
+                    'right' => $colour ? 'colour' : 'flat',
+                    'records' => json_encode(
+                        $records,
+                        JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE,
+                    ),
+                ]);
         }
     }
 
@@ -194,8 +244,15 @@ return new class extends Migration
     private function orderDepths(): void
     {
         foreach (DB::table('figures')->distinct()->pluck('series_id') as $series) {
-            foreach (DB::table('figures')->where('series_id', $series)->orderBy('depth')->orderByDesc('id')->pluck('id') as $place => $figure) {
-                DB::table('figures')->where('id', $figure)->update(['depth' => $place + 1]);
+            $figures = DB::table('figures')
+                ->where('series_id', $series)
+                ->orderBy('depth')
+                ->orderByDesc('id')
+                ->pluck('id');
+            foreach ($figures as $place => $figure) {
+                DB::table('figures')
+                    ->where('id', $figure)
+                    ->update(['depth' => $place + 1]);
             }
         }
         Schema::table('figures', fn (Blueprint $table) => $table->unique(['series_id', 'depth']));

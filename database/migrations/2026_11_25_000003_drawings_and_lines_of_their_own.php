@@ -38,10 +38,19 @@ return new class extends Migration
             $table->string('lines', 200)->nullable();
         });
         foreach (DB::table('pages')->whereNotNull('width')->get() as $page) {
-            DB::table('drawings')->insert(['page_id' => $page->id, 'id' => self::FIRST, 'original_id' => $this->original($page), 'settings' => json_encode($this->drawing($page, (int) $page->paper, (int) $page->ink))]);
+            DB::table('drawings')->insert([
+                'page_id' => $page->id,
+                'id' => self::FIRST,
+                'original_id' => $this->original($page),
+                'settings' => json_encode($this->drawing($page, (int) $page->paper, (int) $page->ink)),
+            ]);
         }
-        DB::statement("INSERT INTO layer_tiles (page_id, layer, `column`, `row`, hash) SELECT page_id, 'drawing:drawing1', `column`, `row`, hash FROM layer_tiles WHERE layer = 'ink'");
-        DB::table('layer_tiles')->where('layer', 'scan')->update(['layer' => 'scan:drawing1']);
+        DB::statement(
+            "INSERT INTO layer_tiles (page_id, layer, `column`, `row`, hash) SELECT page_id, 'drawing:drawing1', `column`, `row`, hash FROM layer_tiles WHERE layer = 'ink'",
+        );
+        DB::table('layer_tiles')
+            ->where('layer', 'scan')
+            ->update(['layer' => 'scan:drawing1']);
         $this->moveJournal();
         Schema::table('pages', fn (Blueprint $table) => $table->dropColumn(['paper', 'ink']));
     }
@@ -57,11 +66,44 @@ return new class extends Migration
         $original = $this->original($page);
 
         return [
-            'original' => $original, 'name' => (string) DB::table('originals')->where('id', $original)->value('name'), 'width' => $page->width, 'height' => $page->height,
-            'clean' => ['flatten' => 1, 'paper' => $paper, 'ink' => max($paper + 1, $ink), 'weight' => 0, 'specks' => 9, 'pinholes' => 4, 'colours' => 'auto', 'turn' => 0, 'hard' => false, 'crop' => true],
-            'place' => ['x' => $page->width / 2, 'y' => $page->height / 2, 'scale' => 1, 'turn' => 0, 'mirror' => false, 'corners' => null],
-            'role' => 'ink', 'tint' => '#4a8fe0', 'strength' => 0.5, 'visible' => true,
-            'found' => ['paper' => $paper, 'ink' => max($paper + 1, $ink), 'askew' => null, 'turned' => 0, 'specks' => 0, 'share' => 0.1, 'dropped' => [], 'sheet' => null],
+            'original' => $original,
+            'name' => (string) DB::table('originals')->where('id', $original)->value('name'),
+            'width' => $page->width,
+            'height' => $page->height,
+            'clean' => [
+                'flatten' => 1,
+                'paper' => $paper,
+                'ink' => max($paper + 1, $ink),
+                'weight' => 0,
+                'specks' => 9,
+                'pinholes' => 4,
+                'colours' => 'auto',
+                'turn' => 0,
+                'hard' => false,
+                'crop' => true,
+            ],
+            'place' => [
+                'x' => $page->width / 2,
+                'y' => $page->height / 2,
+                'scale' => 1,
+                'turn' => 0,
+                'mirror' => false,
+                'corners' => null,
+            ],
+            'role' => 'ink',
+            'tint' => '#4a8fe0',
+            'strength' => 0.5,
+            'visible' => true,
+            'found' => [
+                'paper' => $paper,
+                'ink' => max($paper + 1, $ink),
+                'askew' => null,
+                'turned' => 0,
+                'specks' => 0,
+                'share' => 0.1,
+                'dropped' => [],
+                'sheet' => null,
+            ],
         ];
     }
 
@@ -78,18 +120,30 @@ return new class extends Migration
             }
             foreach (json_decode($entry->records, true, flags: JSON_THROW_ON_ERROR) as $record) {
                 if ($record[0] === 'page') {
-                    $side = fn (?array $size): ?array => $size === null ? null : array_diff_key($size, ['paper' => 0, 'ink' => 0]) + ['behind' => false];
-                    $first = fn (?array $size): ?array => $size === null || ! isset($pages[$entry->page_id]) ? null
-                        : $this->drawing((object) ['id' => $entry->page_id, 'width' => $size['width'], 'height' => $size['height']], (int) $size['paper'], (int) $size['ink']);
+                    $side = fn (?array $size): ?array => $size === null
+                        ? null
+                        : array_diff_key($size, ['paper' => 0, 'ink' => 0]) + ['behind' => false];
+                    $first = fn (?array $size): ?array => $size === null || ! isset($pages[$entry->page_id])
+                        ? null
+                        : $this->drawing(
+                            (object) ['id' => $entry->page_id, 'width' => $size['width'], 'height' => $size['height']],
+                            (int) $size['paper'],
+                            (int) $size['ink'],
+                        );
                     $records[] = ['drawing', self::FIRST, $first($record[2]), $first($record[3])];
                     $record = ['page', $record[1], $side($record[2]), $side($record[3])];
                 }
                 $records[] = $record;
             }
-            DB::table('journal')->where('id', $entry->id)->update([
-                'tiles' => json_encode($tiles, JSON_THROW_ON_ERROR),
-                'records' => json_encode($records, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE),
-            ]);
+            DB::table('journal')
+                ->where('id', $entry->id)
+                ->update([
+                    'tiles' => json_encode($tiles, JSON_THROW_ON_ERROR),
+                    'records' => json_encode(
+                        $records,
+                        JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE,
+                    ),
+                ]);
         }
     }
 };

@@ -20,7 +20,12 @@ return new class extends Migration
         });
         foreach (DB::table('journal')->orderBy('id')->lazyById(100) as $entry) {
             $layers = array_unique(array_column((array) json_decode($entry->tiles, true), 0));
-            DB::table('journal_layers')->insert(array_map(fn (string $layer): array => ['journal_id' => $entry->id, 'layer' => $layer], array_values($layers)));
+            DB::table('journal_layers')->insert(
+                array_map(
+                    fn (string $layer): array => ['journal_id' => $entry->id, 'layer' => $layer],
+                    array_values($layers),
+                ),
+            );
         }
     }
 };

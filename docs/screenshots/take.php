@@ -82,7 +82,8 @@ $dab = function (string $tone, array ...$path) use ($browser): void {
     $browser->press($tone);
     $browser->press('Cue');
     $at = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width / 2 - view.x * view.scale, canvas.height / 2 - view.y * view.scale, view.scale]');
-    $browser->stroke(array_map(fn (array $place): array => [$at[0] + $place[0] * $at[2], $at[1] + $place[1] * $at[2]], $path));
+    $onScreen = fn (array $place): array => [$at[0] + $place[0] * $at[2], $at[1] + $place[1] * $at[2]];
+    $browser->stroke(array_map($onScreen, $path));
 };
 $dab('Oda Brack oilskin base', [1800, 2180], [1950, 2220], [2050, 2180]);
 $dab('Oda Brack skin base', [1960, 1830], [2010, 1850]);

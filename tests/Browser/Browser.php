@@ -21,10 +21,17 @@ final class Browser
 
     private bool $closed = false;
 
-    public function __construct(private readonly string $address, private readonly int $width = 1280, private readonly int $height = 800)
-    {
+    public function __construct(
+        private readonly string $address,
+        private readonly int $width = 1280,
+        private readonly int $height = 800,
+    ) {
         $port = self::freePort();
-        $service = proc_open(['chromedriver', "--port=$port"], [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $service = proc_open(
+            ['chromedriver', "--port=$port"],
+            [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+        );
         $this->service = is_resource($service) ? $service : throw new \RuntimeException('ChromeDriver did not start.');
         for ($tries = 0; ! self::answers($port); $tries++) {
             if ($tries > 200) {
@@ -37,9 +44,22 @@ final class Browser
         $options = new ChromeOptions;
         $options->setBinary('/usr/bin/chromium');
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--no-default-browser-check',
-            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-extensions', '--disable-dev-shm-usage',
-            '--hide-scrollbars', '--force-device-scale-factor=1', '--force-color-profile=srgb', "--user-data-dir=$this->profile", "--window-size=$width,$height",
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--no-default-browser-check',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-extensions',
+            '--disable-dev-shm-usage',
+            '--hide-scrollbars',
+            '--force-device-scale-factor=1',
+            '--force-color-profile=srgb',
+            "--user-data-dir=$this->profile",
+            "--window-size=$width,$height",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -50,7 +70,10 @@ final class Browser
     private function resize(): void
     {
         (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', [
-            'width' => $this->width, 'height' => $this->height, 'deviceScaleFactor' => 1, 'mobile' => false,
+            'width' => $this->width,
+            'height' => $this->height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
         ]);
     }
 
@@ -98,7 +121,10 @@ final class Browser
             }
             usleep(60_000);
         }
-        throw new \RuntimeException("Waited $seconds s in vain for: $what. On the page: ".mb_substr((string) $this->run('return document.body.innerText'), 0, 900));
+        throw new \RuntimeException(
+            "Waited $seconds s in vain for: $what. On the page: ".
+                mb_substr((string) $this->run('return document.body.innerText'), 0, 900),
+        );
     }
 
     /**
@@ -108,7 +134,11 @@ final class Browser
     public function press(string $text, string $selector = 'button, a'): void
     {
         $at = $this->until(
-            '(async () => { const t = '.json_encode($text).'; const all = [...document.querySelectorAll('.json_encode($selector).')].filter((e) => !e.disabled);
+            '(async () => { const t = '.
+                json_encode($text).
+                '; const all = [...document.querySelectorAll('.
+                json_encode($selector).
+                ')].filter((e) => !e.disabled);
             const found = all.find((e) => e.getAttribute("aria-label") === t) ?? all.find((e) => e.innerText.trim().startsWith(t)) ?? all.find((e) => e.innerText.includes(t));
             if (!found) return null;
             found.scrollIntoView({ block: "nearest" });
@@ -170,7 +200,15 @@ final class Browser
     /** A click at a place of the viewport. */
     public function click(float $x, float $y, int $times = 1): void
     {
-        $actions = [['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($x), 'y' => (int) round($y), 'origin' => 'viewport']];
+        $actions = [
+            [
+                'type' => 'pointerMove',
+                'duration' => 0,
+                'x' => (int) round($x),
+                'y' => (int) round($y),
+                'origin' => 'viewport',
+            ],
+        ];
         for ($i = 0; $i < $times; $i++) {
             array_push($actions, ['type' => 'pointerDown', 'button' => 0], ['type' => 'pointerUp', 'button' => 0]);
         }
@@ -181,12 +219,24 @@ final class Browser
     private function point(string $kind, array $actions, bool $shift = false): void
     {
         // A key held all the while: down in the first tick, up after the last.
-        $keys = [['type' => 'keyDown', 'value' => "\u{E008}"], ...array_fill(0, count($actions), ['type' => 'pause']), ['type' => 'keyUp', 'value' => "\u{E008}"]];
+        $keys = [
+            ['type' => 'keyDown', 'value' => "\u{E008}"],
+            ...array_fill(0, count($actions), ['type' => 'pause']),
+            ['type' => 'keyUp', 'value' => "\u{E008}"],
+        ];
         if ($shift) {
             array_unshift($actions, ['type' => 'pause']);
         }
 
-        $this->act([...($shift ? [['type' => 'key', 'id' => 'keys', 'actions' => $keys]] : []), ['type' => 'pointer', 'id' => "hand-$kind", 'parameters' => ['pointerType' => $kind], 'actions' => $actions]]);
+        $this->act([
+            ...$shift ? [['type' => 'key', 'id' => 'keys', 'actions' => $keys]] : [],
+            [
+                'type' => 'pointer',
+                'id' => "hand-$kind",
+                'parameters' => ['pointerType' => $kind],
+                'actions' => $actions,
+            ],
+        ]);
     }
 
     /**
@@ -242,16 +292,45 @@ final class Browser
     public function wheel(float $x, float $y, int $by): void
     {
         [$left, $top] = $this->corner();
-        $this->act([['type' => 'wheel', 'id' => 'wheel', 'actions' => [['type' => 'scroll', 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'deltaX' => 0, 'deltaY' => $by, 'origin' => 'viewport']]]]);
+        $this->act([
+            [
+                'type' => 'wheel',
+                'id' => 'wheel',
+                'actions' => [
+                    [
+                        'type' => 'scroll',
+                        'x' => (int) round($left + $x),
+                        'y' => (int) round($top + $y),
+                        'deltaX' => 0,
+                        'deltaY' => $by,
+                        'origin' => 'viewport',
+                    ],
+                ],
+            ],
+        ]);
     }
 
     /** A finger put down on the canvas and left there. */
     public function touchDown(float $x, float $y): void
     {
         [$left, $top] = $this->corner();
-        $this->act([['type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'], 'actions' => [
-            ['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'origin' => 'viewport'], ['type' => 'pointerDown', 'button' => 0],
-        ]]]);
+        $this->act([
+            [
+                'type' => 'pointer',
+                'id' => 'finger',
+                'parameters' => ['pointerType' => 'touch'],
+                'actions' => [
+                    [
+                        'type' => 'pointerMove',
+                        'duration' => 0,
+                        'x' => (int) round($left + $x),
+                        'y' => (int) round($top + $y),
+                        'origin' => 'viewport',
+                    ],
+                    ['type' => 'pointerDown', 'button' => 0],
+                ],
+            ],
+        ]);
     }
 
     /**
@@ -261,13 +340,32 @@ final class Browser
      */
     public function strokeThen(array $points, callable $work): void
     {
-        $this->run('document.getElementById("surface").addEventListener("pointerdown", (e) => { if (e.pointerType === "mouse") window.lastPointer = e.pointerId })');
+        $this->run(
+            'document.getElementById("surface").addEventListener("pointerdown", (e) => { if (e.pointerType === '
+                .'"mouse") window.lastPointer = e.pointerId })',
+        );
         $down = $this->path($points);
         array_pop($down);
-        $this->act([['type' => 'pointer', 'id' => 'hand-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => $down]]);
+        $this->act([
+            ['type' => 'pointer', 'id' => 'hand-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => $down],
+        ]);
         $work();
-        $this->act([['type' => 'pointer', 'id' => 'hand-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => [['type' => 'pointerUp', 'button' => 0]]]]);
-        $this->act([['type' => 'pointer', 'id' => 'finger', 'parameters' => ['pointerType' => 'touch'], 'actions' => [['type' => 'pointerUp', 'button' => 0]]]]);
+        $this->act([
+            [
+                'type' => 'pointer',
+                'id' => 'hand-mouse',
+                'parameters' => ['pointerType' => 'mouse'],
+                'actions' => [['type' => 'pointerUp', 'button' => 0]],
+            ],
+        ]);
+        $this->act([
+            [
+                'type' => 'pointer',
+                'id' => 'finger',
+                'parameters' => ['pointerType' => 'touch'],
+                'actions' => [['type' => 'pointerUp', 'button' => 0]],
+            ],
+        ]);
     }
 
     /** @param  list<array<string, mixed>>  $sources */
@@ -279,7 +377,9 @@ final class Browser
     /** @return array{float, float} where the canvas begins in the viewport; its corner where there is none */
     private function corner(): array
     {
-        return $this->run('const b = document.getElementById("surface")?.getBoundingClientRect(); return [b?.left ?? 0, b?.top ?? 0]');
+        return $this->run(
+            'const b = document.getElementById("surface")?.getBoundingClientRect(); return [b?.left ?? 0, b?.top ?? 0]',
+        );
     }
 
     /**
@@ -292,7 +392,14 @@ final class Browser
         [$left, $top] = $this->corner();
         $actions = [];
         foreach ($points as $i => [$x, $y]) {
-            $actions[] = ['type' => 'pointerMove', 'duration' => $i === 0 ? 0 : 12, 'x' => (int) round($left + $x), 'y' => (int) round($top + $y), 'origin' => 'viewport'] + $more;
+            $actions[] =
+                [
+                    'type' => 'pointerMove',
+                    'duration' => $i === 0 ? 0 : 12,
+                    'x' => (int) round($left + $x),
+                    'y' => (int) round($top + $y),
+                    'origin' => 'viewport',
+                ] + $more;
             if ($i === 0) {
                 $actions[] = ['type' => 'pointerDown', 'button' => 0] + $more;
             }

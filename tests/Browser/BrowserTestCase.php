@@ -62,13 +62,38 @@ abstract class BrowserTestCase extends TestCase
 
     protected function serve(): void
     {
-        $env = ['QUEUE_CONNECTION' => 'database', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'PHP_CLI_SERVER_WORKERS' => '4', 'APP_ENV' => 'production', 'AWNING_TROUBLE' => $this->troubleFile()] + $this->testing();
+        $env =
+            [
+                'QUEUE_CONNECTION' => 'database',
+                'SESSION_DRIVER' => 'database',
+                'CACHE_STORE' => 'database',
+                'PHP_CLI_SERVER_WORKERS' => '4',
+                'APP_ENV' => 'production',
+                'AWNING_TROUBLE' => $this->troubleFile(),
+            ] + $this->testing();
         $root = dirname(__DIR__, 2);
-        $this->server = new Process([PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"], $root, $env, null, null);
+        $this->server = new Process(
+            [PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"],
+            $root,
+            $env,
+            null,
+            null,
+        );
         $this->server->start();
-        $this->queue = new Process([PHP_BINARY, 'artisan', 'queue:work', '--queue=quick,long', '--sleep=0.2', '--tries=1'], $root, $env, null, null);
+        $this->queue = new Process(
+            [PHP_BINARY, 'artisan', 'queue:work', '--queue=quick,long', '--sleep=0.2', '--tries=1'],
+            $root,
+            $env,
+            null,
+            null,
+        );
         $this->queue->start();
-        for ($tries = 0; @file_get_contents("$this->address/robots.txt") === false && @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false; $tries++) {
+        for (
+            $tries = 0;
+            @file_get_contents("$this->address/robots.txt") === false &&
+            @fsockopen('127.0.0.1', (int) parse_url($this->address, PHP_URL_PORT)) === false;
+            $tries++
+        ) {
             self::assertLessThan(100, $tries, 'the server did not start');
             usleep(50_000);
         }
@@ -77,7 +102,21 @@ abstract class BrowserTestCase extends TestCase
     /** @return array<string, string> what phpunit.xml sets, for other processes */
     protected function testing(): array
     {
-        return array_map(strval(...), array_intersect_key($_SERVER, array_flip(['APP_CONFIG_CACHE', 'APP_ROUTES_CACHE', 'DB_DATABASE', 'AWNING_WORKS', 'AWNING_STORAGE', 'BCRYPT_ROUNDS', 'AWNING_DEMO'])));
+        return array_map(
+            strval(...),
+            array_intersect_key(
+                $_SERVER,
+                array_flip([
+                    'APP_CONFIG_CACHE',
+                    'APP_ROUTES_CACHE',
+                    'DB_DATABASE',
+                    'AWNING_WORKS',
+                    'AWNING_STORAGE',
+                    'BCRYPT_ROUNDS',
+                    'AWNING_DEMO',
+                ]),
+            ),
+        );
     }
 
     private function troubleFile(): string
@@ -96,7 +135,10 @@ abstract class BrowserTestCase extends TestCase
     {
         config(['queue.default' => 'sync']);
         $this->import($this->page, $user);
-        $this->op($this->page, $this->fillOp(Material::query()->firstOrFail(), $this->labelAt($this->page, 120, 200)))->assertOk();
+        $this->op(
+            $this->page,
+            $this->fillOp(Material::query()->firstOrFail(), $this->labelAt($this->page, 120, 200)),
+        )->assertOk();
         $this->deleteJson("/api/pages/{$this->page->id}/lease", ['lease' => self::LEASE]);
     }
 
@@ -139,8 +181,12 @@ abstract class BrowserTestCase extends TestCase
         $browser->visit('/');
         $browser->until('document.querySelector("input[type=email]")', 'the sign-in form');
         $browser->click(640, 0);
-        foreach (['email' => strtolower($name).'@awning.example', 'password' => "secret of $name"] as $type => $text) {
-            $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))->sendKeys($text);
+        foreach (
+            ['email' => strtolower($name).'@awning.example', 'password' => "secret of $name"] as $type => $text
+        ) {
+            $browser->driver
+                ->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector("input[type=$type]"))
+                ->sendKeys($text);
         }
         $browser->press('Sign in');
         $browser->until('!document.querySelector("input[type=password]")', 'whoever signed in is in');
@@ -155,7 +201,10 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function onCanvas(Browser $browser, float $x, float $y): array
     {
-        return $browser->until("(({ view, canvas }) => view && !view.mirror && view.turn === 0 && [canvas.width / 2 + ($x - view.x) * view.scale, canvas.height / 2 + ($y - view.y) * view.scale])(window.awning.renderer)", 'a view');
+        return $browser->until(
+            "(({ view, canvas }) => view && !view.mirror && view.turn === 0 && [canvas.width / 2 + ($x - view.x) * view.scale, canvas.height / 2 + ($y - view.y) * view.scale])(window.awning.renderer)",
+            'a view',
+        );
     }
 
     /** @return array{int, int, int} the colour the surface shows for a pixel of the page, at full size */
@@ -172,7 +221,10 @@ abstract class BrowserTestCase extends TestCase
     protected function shows(Browser $browser, array $colour, int $x, int $y): void
     {
         $wanted = implode(',', $colour);
-        $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')", "the colour $wanted at $x, $y");
+        $browser->until(
+            "window.awning.renderer.colourAt($x, $y).then((colour) => String(colour) === '$wanted')",
+            "the colour $wanted at $x, $y",
+        );
     }
 
     /**
@@ -191,12 +243,20 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the page is fitted into the surface and the regions under its first tile can be told. */
     protected function flatsAreHere(Browser $browser): void
     {
-        $browser->until('(({renderer, session}) => { const tile = session.tiles.peek(renderer.level, "flats", 0, 0); return renderer.isFitted && tile !== null && tile.some((byte) => byte > 0); })(window.awning)', 'the flats have arrived');
+        $browser->until(
+            '(({renderer, session}) => { const tile = session.tiles.peek(renderer.level, "flats", 0, 0); return '
+                .'renderer.isFitted && tile !== null && tile.some((byte) => byte > 0); })(window.awning)',
+            'the flats have arrived',
+        );
     }
 
     protected function saved(Browser $browser): void
     {
-        $browser->until('window.awning.session.view.saving === "saved" && document.querySelector("header [role=status]").innerText === "saved"', 'saved');
+        $browser->until(
+            'window.awning.session.view.saving === "saved" && document.querySelector("header '
+                .'[role=status]").innerText === "saved"',
+            'saved',
+        );
         usleep(250_000);
     }
 

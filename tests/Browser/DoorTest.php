@@ -20,7 +20,10 @@ final class DoorTest extends BrowserTestCase
         $owner->press('Make a link');
         $link = (string) $owner->until('document.querySelector("input[readonly]")?.value', 'the link');
         $owner->visit((string) parse_url($link, PHP_URL_PATH));
-        $owner->until('document.body.innerText.includes("You are asked to join The Salt Ferry as colourist")', 'what it is for');
+        $owner->until(
+            'document.body.innerText.includes("You are asked to join The Salt Ferry as colourist")',
+            'what it is for',
+        );
         $owner->type('input[autocomplete=name]', 'Tess');
         $owner->type('input[type=email]', 'tess@awning.example');
         $owner->type('input[type=password]', 'short');
@@ -28,8 +31,14 @@ final class DoorTest extends BrowserTestCase
         $owner->until('document.querySelector("[role=alert]")?.innerText.includes("at least 10")', 'why not');
         $owner->type('input[type=password]', 'short and now long enough');
         $owner->press('Join');
-        $owner->until('location.pathname === "/" && document.body.innerText.includes("you are colourist")', 'the shelf with the series');
-        self::assertSame(Role::Colourist, User::query()->where('email', 'tess@awning.example')->sole()->roleIn($this->page->series));
+        $owner->until(
+            'location.pathname === "/" && document.body.innerText.includes("you are colourist")',
+            'the shelf with the series',
+        );
+        self::assertSame(
+            Role::Colourist,
+            User::query()->where('email', 'tess@awning.example')->sole()->roleIn($this->page->series),
+        );
 
         $owner->press('Tess');
         $owner->until('document.querySelector("dialog[open] input[autocomplete=new-password]")', 'the form');
@@ -39,7 +48,10 @@ final class DoorTest extends BrowserTestCase
         $owner->until('document.querySelector("dialog [role=status]")', 'that it is changed');
 
         $owner->visit((string) parse_url($link, PHP_URL_PATH));
-        $owner->until('document.querySelector("[role=alert]")?.innerText.includes("has been used")', 'that the link is spent');
+        $owner->until(
+            'document.querySelector("[role=alert]")?.innerText.includes("has been used")',
+            'that the link is spent',
+        );
         $token = Invitation::issue(['user_id' => User::query()->where('name', 'Tess')->value('id')]);
         $owner->visit("/welcome/$token");
         $owner->until('document.body.innerText.includes("Choose a new password, Tess")', 'the other kind of link');
@@ -56,10 +68,14 @@ final class DoorTest extends BrowserTestCase
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held');
-        $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $browser->driver
+            ->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))
+            ->sendKeys($file);
         $browser->until('/about \d+ % of it is there/.test(document.body.innerText)', 'how much there is', 60);
         self::assertSame(0, $this->page->refresh()->revision);
-        $browser->run('[...document.querySelectorAll("button")].find((b) => /^Import the \d+ %$/.test(b.innerText)).click()');
+        $browser->run(
+            '[...document.querySelectorAll("button")].find((b) => /^Import the \d+ %$/.test(b.innerText)).click()',
+        );
         $browser->until('window.awning.session.view.revision === 1', 'the page has what was there', 60);
         @unlink($file);
     }

@@ -34,8 +34,19 @@ final class FlatsStageTest extends BrowserTestCase
     /** @param  list<array{float, float}>  $points  of the page */
     private function drag(Browser $browser, array $points): void
     {
-        [$width, $height, $left, $top, $scale] = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width, canvas.height, view.x, view.y, view.scale]');
-        $browser->stroke(array_map(fn (array $point): array => [$width / 2 + ($point[0] - $left) * $scale, $height / 2 + ($point[1] - $top) * $scale], $points));
+        [$width, $height, $left, $top, $scale] = $browser->run(
+            'const { view, canvas } = window.awning.renderer; return [canvas.width, canvas.height, view.x, view.y, '
+                .'view.scale]',
+        );
+        $browser->stroke(
+            array_map(
+                fn (array $point): array => [
+                    $width / 2 + ($point[0] - $left) * $scale,
+                    $height / 2 + ($point[1] - $top) * $scale,
+                ],
+                $points,
+            ),
+        );
         $this->saved($browser);
     }
 
@@ -55,20 +66,48 @@ final class FlatsStageTest extends BrowserTestCase
     {
         $browser = $this->flatting();
         $oilskin = Material::query()->firstOrFail()->id;
-        self::assertSame([$oilskin, 0, 0, 0], [$this->materialAt(120, 200), $this->materialAt(300, 200), $this->materialAt(480, 200), $this->materialAt(10, 10)]);
+        self::assertSame(
+            [$oilskin, 0, 0, 0],
+            [
+                $this->materialAt(120, 200),
+                $this->materialAt(300, 200),
+                $this->materialAt(480, 200),
+                $this->materialAt(10, 10),
+            ],
+        );
         $browser->press('Loop');
         $this->drag($browser, [[210, 50], [390, 50], [395, 345], [210, 350]]);
-        self::assertSame([$oilskin, 0, 0], [$this->materialAt(300, 200), $this->materialAt(480, 200), $this->materialAt(10, 10)], 'the box inside the loop, and nothing else');
-        $browser->until('Object.values(window.awning.session.view.records.region).filter((region) => region.material > 0).length === 2', 'it shows');
+        self::assertSame(
+            [$oilskin, 0, 0],
+            [$this->materialAt(300, 200), $this->materialAt(480, 200), $this->materialAt(10, 10)],
+            'the box inside the loop, and nothing else',
+        );
+        $browser->until(
+            'Object.values(window.awning.session.view.records.region).filter((region) => region.material > '
+                .'0).length === 2',
+            'it shows',
+        );
         $this->drag($browser, [[420, 100], [500, 100], [500, 200]]);
-        $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("No region lies wholly inside the loop")', 'a word where nothing is held');
+        $browser->until(
+            'document.querySelector("main [role=alert]")?.innerText.includes("No region lies wholly inside the loop")',
+            'a word where nothing is held',
+        );
         self::assertSame(0, $this->materialAt(480, 200));
 
         $browser->press('All but');
         $this->drag($browser, [[10, 10], [10, 10]]);
-        self::assertSame([$oilskin, 0], [$this->materialAt(480, 200), $this->materialAt(10, 10)], 'all but the outside');
+        self::assertSame(
+            [$oilskin, 0],
+            [$this->materialAt(480, 200), $this->materialAt(10, 10)],
+            'all but the outside',
+        );
         $browser->press('undo');
-        $browser->until('window.awning.session.view.saving === "saved" && Object.values(window.awning.session.view.records.region).filter((region) => region.material > 0).length === 2', 'undone');
+        $browser->until(
+            'window.awning.session.view.saving === "saved" && '
+                .'Object.values(window.awning.session.view.records.region).filter((region) => region.material > '
+                .'0).length === 2',
+            'undone',
+        );
         self::assertSame(0, $this->materialAt(480, 200));
     }
 
@@ -76,7 +115,12 @@ final class FlatsStageTest extends BrowserTestCase
     {
         $browser = $this->flatting();
         $oilskin = Material::query()->firstOrFail();
-        $plait = Material::query()->create(['figure_id' => $oilskin->figure_id, 'name' => 'plait', 'place' => 2, 'pinned' => ['base' => '#3050a0']]);
+        $plait = Material::query()->create([
+            'figure_id' => $oilskin->figure_id,
+            'name' => 'plait',
+            'place' => 2,
+            'pinned' => ['base' => '#3050a0'],
+        ]);
         $browser->visit("/bench/{$this->page->id}");
         $browser->until('window.awning?.session.view.held', 'held');
         $browser->press('Flats');
@@ -92,7 +136,10 @@ final class FlatsStageTest extends BrowserTestCase
         self::assertSame([0, 0], [$this->materialAt(480, 200), $this->materialAt(300, 200)], 'looking fills nothing');
         $browser->press('Fill them all');
         $this->saved($browser);
-        self::assertSame([$oilskin->id, $oilskin->id, $plait->id], [$this->materialAt(120, 200), $this->materialAt(300, 200), $this->materialAt(480, 200)]);
+        self::assertSame(
+            [$oilskin->id, $oilskin->id, $plait->id],
+            [$this->materialAt(120, 200), $this->materialAt(300, 200), $this->materialAt(480, 200)],
+        );
         self::assertContains($this->materialAt(10, 10), [$oilskin->id, $plait->id], 'every region took one');
         self::assertSame([], $browser->run('return window.awning.bench.view.cues'));
     }
@@ -110,11 +157,20 @@ final class FlatsStageTest extends BrowserTestCase
         $number = (int) array_key_last($this->sheet()->all(Bridge::class));
         $browser->until("window.awning.session.view.records.bridge['$number'].kind === 'kept'", 'it is known here');
         $this->drag($browser, [[120, 200], [120, 200]]);
-        self::assertSame([$before, BridgeKind::Refused], [$regions(), $this->sheet()->find(Bridge::class, $number)?->kind]);
+        self::assertSame(
+            [$before, BridgeKind::Refused],
+            [$regions(), $this->sheet()->find(Bridge::class, $number)?->kind],
+        );
         $this->drag($browser, [[120, 200], [120, 200]]);
-        self::assertSame([$before + 1, BridgeKind::Kept], [$regions(), $this->sheet()->find(Bridge::class, $number)?->kind]);
+        self::assertSame(
+            [$before + 1, BridgeKind::Kept],
+            [$regions(), $this->sheet()->find(Bridge::class, $number)?->kind],
+        );
         $this->drag($browser, [[300, 20], [300, 20]]);
-        $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("There is no bridge here")', 'a word where there is none');
+        $browser->until(
+            'document.querySelector("main [role=alert]")?.innerText.includes("There is no bridge here")',
+            'a word where there is none',
+        );
         self::assertSame($before + 1, $regions());
     }
 
@@ -142,7 +198,10 @@ final class FlatsStageTest extends BrowserTestCase
         $this->choose($browser, 'Drawn', 'pen');
         $browser->run('window.awning.bench.set({ size: 16 })');
         $this->drag($browser, [[420, 300], [500, 300]]);
-        self::assertSame([$oilskin, $oilskin, 0], [$this->materialAt(460, 293), $this->materialAt(460, 306), $this->materialAt(460, 312)]);
+        self::assertSame(
+            [$oilskin, $oilskin, 0],
+            [$this->materialAt(460, 293), $this->materialAt(460, 306), $this->materialAt(460, 312)],
+        );
         $browser->press('undo');
         $this->saved($browser);
         self::assertSame(0, $this->materialAt(460, 300));
@@ -154,7 +213,11 @@ final class FlatsStageTest extends BrowserTestCase
         $oilskin = Material::query()->firstOrFail()->id;
         $browser->press('Pick');
         $this->drag($browser, [[300, 200], [300, 200]]);
-        $browser->until('document.querySelector("aside h3")?.innerText.includes("One region picked") || document.body.innerText.includes("One region picked")', 'what is picked');
+        $browser->until(
+            'document.querySelector("aside h3")?.innerText.includes("One region picked") || '
+                .'document.body.innerText.includes("One region picked")',
+            'what is picked',
+        );
         $browser->press('Fill with oilskin');
         $this->saved($browser);
         self::assertSame([$oilskin, 0], [$this->materialAt(300, 200), $this->materialAt(480, 200)]);
@@ -180,7 +243,10 @@ final class FlatsStageTest extends BrowserTestCase
         $this->saved($browser);
         $browser->press('Unfill');
         $this->drag($browser, [[300, 200], [300, 200]]);
-        $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("locked")', 'that it is locked');
+        $browser->until(
+            'document.querySelector("main [role=alert]")?.innerText.includes("locked")',
+            'that it is locked',
+        );
         self::assertSame($oilskin, $this->materialAt(300, 200));
         $browser->press('Unlock', 'aside button');
         $this->saved($browser);
@@ -208,12 +274,23 @@ final class FlatsStageTest extends BrowserTestCase
         $this->saved($browser);
         self::assertSame($before - 1, count($this->sheet()->all(Region::class)));
         self::assertSame(0, $this->materialAt(472, 152));
-        $browser->until('window.awning.bench.view.findings?.every((finding) => finding.kind !== "small")', 'it is gone');
+        $browser->until(
+            'window.awning.bench.view.findings?.every((finding) => finding.kind !== "small")',
+            'it is gone',
+        );
 
         $this->choose($browser, 'Show clearly', 'material');
         $browser->until('window.awning.bench.clear?.size === 1', 'the one region of the material is clear');
-        $seen = fn (float $x, float $y): array => $browser->run('const { canvas, view } = window.awning.renderer; const [x, y] = arguments; return [...canvas.getContext("2d").getImageData(Math.round(canvas.width / 2 + (x - view.x) * view.scale), Math.round(canvas.height / 2 + (y - view.y) * view.scale), 1, 1).data].slice(0, 3)', [$x, $y]);
-        $this->comes(fn (): bool => $seen(120, 200) === [0xE0, 0xA9, 0x3A] && $seen(20, 20)[0] < 190, 'the clear region, and the veil over all else');
+        $seen = fn (float $x, float $y): array => $browser->run(
+            'const { canvas, view } = window.awning.renderer; const [x, y] = arguments; return '
+                .'[...canvas.getContext("2d").getImageData(Math.round(canvas.width / 2 + (x - view.x) * view.scale), '
+                .'Math.round(canvas.height / 2 + (y - view.y) * view.scale), 1, 1).data].slice(0, 3)',
+            [$x, $y],
+        );
+        $this->comes(
+            fn (): bool => $seen(120, 200) === [0xE0, 0xA9, 0x3A] && $seen(20, 20)[0] < 190,
+            'the clear region, and the veil over all else',
+        );
         [$red, $green, $blue] = $seen(20, 20);
         self::assertLessThan(190, $red, 'the paper lies under the veil');
         self::assertSame([$red, $red], [$green, $blue], 'which has no hue');
@@ -221,13 +298,30 @@ final class FlatsStageTest extends BrowserTestCase
 
     private function choose(Browser $browser, string $label, string $value): void
     {
-        $browser->run('const field = document.querySelector(`select[aria-label="${arguments[0]}"]`); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(field, arguments[1]); field.dispatchEvent(new Event("change", { bubbles: true }))', [$label, $value]);
+        $browser->run(
+            'const field = document.querySelector(`select[aria-label="${arguments[0]}"]`); '
+                .'Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(field, arguments[1]); '
+                .'field.dispatchEvent(new Event("change", { bubbles: true }))',
+            [$label, $value],
+        );
     }
 
     /** Drags a slider to a value and lets go. */
     private function slide(Browser $browser, string $label, int $value): void
     {
-        $browser->until('[...document.querySelectorAll("label")].some((one) => one.textContent.trim().startsWith("'.$label.'"))', "the slider $label");
-        $browser->run('const field = [...document.querySelectorAll("label")].find((one) => one.textContent.trim().startsWith(arguments[0])).querySelector("input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, String(arguments[1])); field.dispatchEvent(new Event("input", { bubbles: true })); field.dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))', [$label, $value]);
+        $browser->until(
+            '[...document.querySelectorAll("label")].some((one) => one.textContent.trim().startsWith("'.
+                $label.
+                '"))',
+            "the slider $label",
+        );
+        $browser->run(
+            'const field = [...document.querySelectorAll("label")].find((one) => '
+                .'one.textContent.trim().startsWith(arguments[0])).querySelector("input"); '
+                .'Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, '
+                .'String(arguments[1])); field.dispatchEvent(new Event("input", { bubbles: true })); '
+                .'field.dispatchEvent(new PointerEvent("pointerup", { bubbles: true }))',
+            [$label, $value],
+        );
     }
 }

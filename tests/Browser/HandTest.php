@@ -22,14 +22,23 @@ final class HandTest extends BrowserTestCase
     /** @return array<string, mixed> */
     private function bench(Browser $browser): array
     {
-        return (array) $browser->run('const { stage, tool, size, grey, overlays, mirror, isKeySheetOpen, target } = window.awning.bench.view; return { stage, tool, size, grey, overlays, mirror, isKeySheetOpen, tone: target?.tone, figure: target?.figureName }');
+        return (array) $browser->run(
+            'const { stage, tool, size, grey, overlays, mirror, isKeySheetOpen, target } = '
+                .'window.awning.bench.view; return { stage, tool, size, grey, overlays, mirror, isKeySheetOpen, tone: '
+                .'target?.tone, figure: target?.figureName }',
+        );
     }
 
     public function test_keys_do_what_the_sheet_says(): void
     {
         $series = $this->page->series;
         $tamsin = \App\Models\Figure::query()->create(['series_id' => $series->id, 'name' => 'Tamsin', 'depth' => 2]);
-        Material::query()->create(['figure_id' => $tamsin->id, 'name' => 'clogs', 'place' => 1, 'pinned' => ['base' => '#8a5a2b']]);
+        Material::query()->create([
+            'figure_id' => $tamsin->id,
+            'name' => 'clogs',
+            'place' => 1,
+            'pinned' => ['base' => '#8a5a2b'],
+        ]);
         $browser = $this->painting();
         $key = function (string $keys) use ($browser): array {
             $browser->keys($keys);
@@ -49,7 +58,10 @@ final class HandTest extends BrowserTestCase
         self::assertTrue($key('g')['grey']);
         self::assertFalse($key('h')['overlays']);
         self::assertTrue($key('v')['mirror']);
-        self::assertStringContainsString('View mirrored', (string) $browser->run('return document.querySelector("main").innerText'));
+        self::assertStringContainsString(
+            'View mirrored',
+            (string) $browser->run('return document.querySelector("main").innerText'),
+        );
         self::assertFalse($key('v')['mirror']);
         self::assertSame([75, 60, 48], [$key(']')['size'], $key('[')['size'], $key('[')['size']]);
         $scale = fn (): float => (float) $browser->until('window.awning.renderer.view?.scale', 'a view');
@@ -59,7 +71,10 @@ final class HandTest extends BrowserTestCase
         $key('o');
         self::assertEqualsWithDelta($fitted, $scale(), 1e-6);
         self::assertTrue($key('?')['isKeySheetOpen']);
-        self::assertStringContainsString('next figure of the cast', (string) $browser->run('return document.querySelector("dialog").innerText'));
+        self::assertStringContainsString(
+            'next figure of the cast',
+            (string) $browser->run('return document.querySelector("dialog").innerText'),
+        );
         self::assertSame('light', $key('2')['tone'], 'keys are the dialog\'s while it is open');
         $key("\u{E00C}");
         self::assertFalse($this->bench($browser)['isKeySheetOpen']);
@@ -79,7 +94,13 @@ final class HandTest extends BrowserTestCase
         $browser->strokeThen([$at(70, 120), $at(170, 120)], fn () => $browser->touchDown(...$at(100, 250)));
         usleep(300_000);
         $this->shows($browser, $base, 120, 120); // a second pointer
-        $browser->strokeThen([$at(70, 120), $at(170, 120)], fn () => $browser->run('document.getElementById("surface").dispatchEvent(new PointerEvent("pointercancel", { pointerId: window.lastPointer }))'));
+        $browser->strokeThen(
+            [$at(70, 120), $at(170, 120)],
+            fn () => $browser->run(
+                'document.getElementById("surface").dispatchEvent(new PointerEvent("pointercancel", { pointerId: '
+                    .'window.lastPointer }))',
+            ),
+        );
         usleep(300_000);
         $this->shows($browser, $base, 120, 120); // the browser took the pointer
         self::assertSame(0, JournalEntry::query()->where('kind', 'stroke')->count());
@@ -92,9 +113,16 @@ final class HandTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $corner = fn (int $x, int $y): array => $this->onCanvas($browser, $x, $y);
-        $strip = $browser->run('const c = document.getElementById("surface").getBoundingClientRect(); const t = document.querySelector("[role=toolbar]").getBoundingClientRect(); return t.top - c.top');
+        $strip = $browser->run(
+            'const c = document.getElementById("surface").getBoundingClientRect(); const t = '
+                .'document.querySelector("[role=toolbar]").getBoundingClientRect(); return t.top - c.top',
+        );
         self::assertLessThan($strip, $corner(0, 400)[1], 'the page\'s foot lies under the tool strip');
-        $pageAt = fn (array $at): array => (array) $browser->run('const r = window.awning.renderer, v = r.view; return [v.x + (arguments[0] - r.canvas.width / 2) / v.scale, v.y + (arguments[1] - r.canvas.height / 2) / v.scale]', $at);
+        $pageAt = fn (array $at): array => (array) $browser->run(
+            'const r = window.awning.renderer, v = r.view; return [v.x + (arguments[0] - r.canvas.width / 2) / '
+                .'v.scale, v.y + (arguments[1] - r.canvas.height / 2) / v.scale]',
+            $at,
+        );
         $spot = $corner(150, 100);
         $browser->wheel($spot[0], $spot[1], -400);
         $under = $pageAt($spot);
@@ -120,8 +148,15 @@ final class HandTest extends BrowserTestCase
         $browser->press('Edit tone');
         $browser->type('dialog input', '3355aa');
         $browser->press('Pin this colour');
-        $browser->until('JSON.stringify(await window.awning.renderer.colourAt(120, 120)) === "[51,85,170]"', 'the new shade');
-        self::assertSame('Edit tone', $browser->run('return document.activeElement.innerText'), 'the focus is back where it was');
+        $browser->until(
+            'JSON.stringify(await window.awning.renderer.colourAt(120, 120)) === "[51,85,170]"',
+            'the new shade',
+        );
+        self::assertSame(
+            'Edit tone',
+            $browser->run('return document.activeElement.innerText'),
+            'the focus is back where it was',
+        );
         // Group the two passes by the panel, and fade the group.
         $browser->press('Set Light');
         $browser->press('Group with Shade');
@@ -130,10 +165,17 @@ final class HandTest extends BrowserTestCase
         $browser->until('Object.keys(window.awning.session.view.records.group).length === 0', 'parted');
         $this->saved($browser);
         // Order by the keyboard: take the handle, one down, let go.
-        $order = fn (): array => (array) $browser->run('return [...document.querySelectorAll("[aria-label^=\\"Move \\"]")].map((e) => e.getAttribute("aria-label"))');
+        $order = fn (): array => (array) $browser->run(
+            'return [...document.querySelectorAll("[aria-label^=\\"Move \\"]")].map((e) => '
+                .'e.getAttribute("aria-label"))',
+        );
         self::assertSame(['Move Shade', 'Move Light'], $order());
         // Come to by Tab, as Space is the page's after a click.
-        $browser->run('const all = [...document.querySelectorAll("button, input, select, a, summary, [tabindex]")].filter((e) => !e.disabled && e.tabIndex >= 0); all[all.findIndex((e) => e.ariaLabel === "Move Shade") - 1].focus()');
+        $browser->run(
+            'const all = [...document.querySelectorAll("button, input, select, a, summary, [tabindex]")].filter((e) '
+                .'=> !e.disabled && e.tabIndex >= 0); all[all.findIndex((e) => e.ariaLabel === "Move Shade") - '
+                .'1].focus()',
+        );
         $browser->keys("\u{E004}");
         self::assertSame('Move Shade', $browser->run('return document.activeElement.getAttribute("aria-label")'));
         $told = 'document.querySelector("[id^=DndLiveRegion]").innerText';
@@ -141,9 +183,17 @@ final class HandTest extends BrowserTestCase
         $browser->until("$told.includes('Shade at place 1 of 2')", 'the handle is taken');
         // It is told before it is measured where the others hang, and until then an arrow goes nowhere. Below the last
         // place there is none, so that one arrow more does no harm.
-        $browser->until("$told.includes('Shade at place 2 of 2')", 'the handle is one further down', 20, fn () => $browser->keys("\u{E015}"));
+        $browser->until(
+            "$told.includes('Shade at place 2 of 2')",
+            'the handle is one further down',
+            20,
+            fn () => $browser->keys("\u{E015}"),
+        );
         $browser->keys(' ');
-        $browser->until('document.querySelector("[aria-label^=\"Move \"]").getAttribute("aria-label") === "Move Light"', 'the new order');
+        $browser->until(
+            'document.querySelector("[aria-label^=\"Move \"]").getAttribute("aria-label") === "Move Light"',
+            'the new order',
+        );
         $this->saved($browser);
         self::assertSame(['Move Light', 'Move Shade'], $order());
     }
@@ -155,7 +205,10 @@ final class HandTest extends BrowserTestCase
         $seen = [];
         for ($i = 0; $i < 140; $i++) {
             $browser->keys("\u{E004}");
-            $where = (string) $browser->run('const e = document.activeElement; return e === document.body ? "body" : (e.id || e.getAttribute("aria-label") || e.innerText || e.tagName).trim().slice(0, 40)');
+            $where = (string) $browser->run(
+                'const e = document.activeElement; return e === document.body ? "body" : (e.id || '
+                    .'e.getAttribute("aria-label") || e.innerText || e.tagName).trim().slice(0, 40)',
+            );
             $seen[] = $where;
             if (count($seen) > 5 && $where === $seen[0]) {
                 break;
@@ -172,14 +225,20 @@ final class HandTest extends BrowserTestCase
         $axe = (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js');
         $check = function (Browser $browser, string $screen) use ($axe): void {
             $browser->run($axe);
-            $found = (array) $browser->run('const r = await axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }); return r.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.target.join(" ") + " (" + n.failureSummary.replace(/\\n/g, " ").slice(0, 160) + ")").slice(0, 3).join("; "))');
+            $found = (array) $browser->run(
+                'const r = await axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", '
+                    .'"wcag22aa"] }); return r.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.target.join(" ") '
+                    .'+ " (" + n.failureSummary.replace(/\\n/g, " ").slice(0, 160) + ")").slice(0, 3).join("; "))',
+            );
             self::assertSame([], $found, $screen);
         };
         $visitor = $this->browser = new Browser($this->address);
         $visitor->visit('/');
         $visitor->until('document.querySelector("form")', 'the sign-in form');
         $check($visitor, 'sign in');
-        $visitor->visit('/welcome/'.Invitation::issue(['series_id' => $this->page->series_id, 'role' => Role::Viewer]));
+        $visitor->visit(
+            '/welcome/'.Invitation::issue(['series_id' => $this->page->series_id, 'role' => Role::Viewer]),
+        );
         $visitor->until('document.querySelector("form")', 'the answer to an invitation');
         $check($visitor, 'welcome');
         $visitor->close();
@@ -210,8 +269,15 @@ final class HandTest extends BrowserTestCase
         $browser->press('Add', 'aside button');
         $browser->press('Set Shade');
         $check($browser, 'a pass opened');
-        foreach (['Deliver' => 'deliver', 'Keys' => 'keys', 'Edit tone' => 'tone editor', 'Look at it' => 'read view'] as $button => $dialog) {
-            $button === 'Look at it' ? $browser->run('document.querySelector("[title^=\\"Look at it\\"]").click()') : $browser->press($button);
+        foreach ([
+            'Deliver' => 'deliver',
+            'Keys' => 'keys',
+            'Edit tone' => 'tone editor',
+            'Look at it' => 'read view',
+        ] as $button => $dialog) {
+            $button === 'Look at it'
+                ? $browser->run('document.querySelector("[title^=\\"Look at it\\"]").click()')
+                : $browser->press($button);
             $browser->until('document.querySelector("dialog[open]")', $dialog);
             usleep(300_000);
             $check($browser, $dialog);
@@ -229,13 +295,26 @@ final class HandTest extends BrowserTestCase
         foreach (['linen', 'rope'] as $name) {
             $browser->press('Add a material to Oda Brack');
             $field = 'document.querySelector("input[placeholder^=Skin]")';
-            self::assertSame('', $browser->until("$field && { value: $field.value }", 'the field')['value'], 'what was typed before is still there');
+            self::assertSame(
+                '',
+                $browser->until("$field && { value: $field.value }", 'the field')['value'],
+                'what was typed before is still there',
+            );
             $browser->type('input[placeholder^=Skin]', $name."\u{E007}");
-            $browser->until('document.querySelector("section[aria-label=Palette]").innerText.includes('.json_encode($name).')', "$name, added by Enter");
+            $browser->until(
+                'document.querySelector("section[aria-label=Palette]").innerText.includes('.json_encode($name).')',
+                "$name, added by Enter",
+            );
         }
         self::assertSame(['oilskin', 'linen', 'rope'], Material::query()->orderBy('id')->pluck('name')->all());
         $browser->type('input[type=email]', "nobody@awning.example\u{E007}");
-        self::assertStringContainsString('Nobody with this address', (string) $browser->until('document.querySelector("input[type=email]").closest("label").querySelector("[role=alert]")?.innerText', 'the error beside the field'));
+        self::assertStringContainsString(
+            'Nobody with this address',
+            (string) $browser->until(
+                'document.querySelector("input[type=email]").closest("label").querySelector("[role=alert]")?.innerText',
+                'the error beside the field',
+            ),
+        );
         $browser->type('input[type=email]', "jonne@awning.example\u{E007}");
         $browser->until('document.querySelector("section[aria-label=People]").innerText.includes("Jonne")', 'Jonne');
         self::assertSame('', $browser->run('return document.querySelector("input[type=email]").value'));
@@ -246,7 +325,10 @@ final class HandTest extends BrowserTestCase
         $this->person('Pell', $this->page->series, Role::Flatter);
         $browser = $this->painting('Pell');
         $browser->stroke([$this->onCanvas($browser, 70, 120), $this->onCanvas($browser, 170, 120)]);
-        self::assertStringContainsString('Your part in this series is flatting', (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'));
+        self::assertStringContainsString(
+            'Your part in this series is flatting',
+            (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'),
+        );
         self::assertSame(0, (int) $browser->run('return window.awning.session.view.unsent'));
     }
 }

@@ -36,7 +36,10 @@ final class HelpTest extends BrowserTestCase
     {
         $browser->until('document.querySelector("dialog[open] .manual h2")', "the chapter $chapter");
         $browser->until('document.querySelector("dialog[open] .manual").scrollTop > 0', 'the place in it');
-        self::assertSame($chapter, mb_strtolower((string) $browser->run('return document.querySelector("dialog[open] .manual h1").innerText')));
+        self::assertSame(
+            $chapter,
+            mb_strtolower((string) $browser->run('return document.querySelector("dialog[open] .manual h1").innerText')),
+        );
 
         return (string) $browser->run('const body = document.querySelector("dialog[open] .manual"), top = body.getBoundingClientRect().top;
             return [...body.querySelectorAll("h2")].find((one) => one.getBoundingClientRect().top >= top - 1).innerText');

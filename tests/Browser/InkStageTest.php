@@ -41,7 +41,10 @@ final class InkStageTest extends BrowserTestCase
     /** @return array{float, float} where a point of the page is on the canvas */
     private function at(Browser $browser, float $x, float $y): array
     {
-        [$width, $height, $left, $top, $scale] = $browser->run('const { view, canvas } = window.awning.renderer; return [canvas.width, canvas.height, view.x, view.y, view.scale]');
+        [$width, $height, $left, $top, $scale] = $browser->run(
+            'const { view, canvas } = window.awning.renderer; return [canvas.width, canvas.height, view.x, view.y, '.
+                'view.scale]',
+        );
 
         return [$width / 2 + ($x - $left) * $scale, $height / 2 + ($y - $top) * $scale];
     }
@@ -72,7 +75,11 @@ final class InkStageTest extends BrowserTestCase
     {
         $before = (int) $browser->run('return window.awning.session.view.revision');
         $browser->press($button);
-        $browser->until("window.awning.session.view.revision > $before && window.awning.session.view.task === null", $button, 60);
+        $browser->until(
+            "window.awning.session.view.revision > $before && window.awning.session.view.task === null",
+            $button,
+            60,
+        );
     }
 
     public function test_lines_are_drawn_mirrored_picked_moved_and_struck_out(): void
@@ -86,7 +93,10 @@ final class InkStageTest extends BrowserTestCase
         self::assertTrue($this->isDark($browser, 300, 30), 'the truth looks the same');
 
         $browser->press('Mirror');
-        self::assertStringContainsString('mirror is on', (string) $browser->run('return document.getElementById("target-sentence").innerText'));
+        self::assertStringContainsString(
+            'mirror is on',
+            (string) $browser->run('return document.getElementById("target-sentence").innerText'),
+        );
         $this->drag($browser, [[20, 380], [80, 380]]);
         $this->saved($browser);
         self::assertSame([255, 255], [$this->inkAt(50, 380), $this->inkAt(550, 380)], 'the line and its twin');
@@ -116,11 +126,18 @@ final class InkStageTest extends BrowserTestCase
         $regions = count($this->sheet()->all(Region::class));
         $this->drag($browser, [[30, 200], [120, 200], [215, 200]]);
         $this->saved($browser);
-        self::assertStringContainsString('regions', (string) $browser->run('return document.querySelector("header").innerText'), 'the rail says what is left');
+        self::assertStringContainsString(
+            'regions',
+            (string) $browser->run('return document.querySelector("header").innerText'),
+            'the rail says what is left',
+        );
         $this->have($browser, 'Find the regions');
         self::assertCount($regions + 1, $this->sheet()->all(Region::class));
         self::assertFalse($this->page->refresh()->behind);
-        $materials = array_map(fn (array $at): int => $this->sheet()->find(Region::class, $this->sheet()->labelAt(...$at))->material ?? 0, [[120, 120], [120, 300]]);
+        $materials = array_map(
+            fn (array $at): int => $this->sheet()->find(Region::class, $this->sheet()->labelAt(...$at))->material ?? 0,
+            [[120, 120], [120, 300]],
+        );
         self::assertSame($materials[0], $materials[1], 'both keep the fill');
         self::assertGreaterThan(0, $materials[0]);
     }
@@ -136,7 +153,11 @@ final class InkStageTest extends BrowserTestCase
 
         $browser->press('Place', 'aside button');
         $this->drag($browser, [[300, 200], [310, 215], [320, 230]]);
-        self::assertEqualsWithDelta([320, 230], $browser->run('const { x, y } = window.awning.bench.view.trial.place; return [x, y]'), 2);
+        self::assertEqualsWithDelta(
+            [320, 230],
+            $browser->run('const { x, y } = window.awning.bench.view.trial.place; return [x, y]'),
+            2,
+        );
         $this->have($browser, 'Lay it here');
         self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(62, 230)], 'it lies 20 px further right');
 
@@ -148,7 +169,13 @@ final class InkStageTest extends BrowserTestCase
         $this->drag($browser, [[62, 150], [62, 250]]);
         $this->saved($browser);
         self::assertSame(255, $this->inkAt(62, 230));
-        $screen = $browser->until('(() => { const { canvas, view } = window.awning.renderer; const spot = (x, y) => [...canvas.getContext("2d").getImageData(canvas.width / 2 + (x - view.x) * view.scale, canvas.height / 2 + (y - view.y) * view.scale, 1, 1).data]; const [r, g, b] = spot(62.5, 300.5); return b > r + 20 ? [r, g, b] : null; })()', 'a blue underdrawing on the screen');
+        $screen = $browser->until(
+            '(() => { const { canvas, view } = window.awning.renderer; const spot = (x, y) => '.
+                '[...canvas.getContext("2d").getImageData(canvas.width / 2 + (x - view.x) * view.scale, canvas.height / '.
+                '2 + (y - view.y) * view.scale, 1, 1).data]; const [r, g, b] = spot(62.5, 300.5); return b > r + 20 ? '.
+                '[r, g, b] : null; })()',
+            'a blue underdrawing on the screen',
+        );
         self::assertGreaterThan($screen[0] + 20, $screen[2]);
     }
 
@@ -166,15 +193,30 @@ final class InkStageTest extends BrowserTestCase
         $browser->press('Shape');
         $this->places($browser, [30, 20], [180, 20], [180, 45], [180, 45]);
         $this->saved($browser);
-        self::assertSame([255, 255, 0], [$this->inkAt(100, 20), $this->inkAt(180, 35), $this->inkAt(60, 45)], 'two sides of a corner, open at the end');
+        self::assertSame(
+            [255, 255, 0],
+            [$this->inkAt(100, 20), $this->inkAt(180, 35), $this->inkAt(60, 45)],
+            'two sides of a corner, open at the end',
+        );
         $browser->run('window.awning.bench.set({ shape: "ellipse" })');
-        $browser->stroke([$this->at($browser, 250, 6), $this->at($browser, 270, 12), $this->at($browser, 298, 20)], shift: true);
+        $browser->stroke(
+            [$this->at($browser, 250, 6), $this->at($browser, 270, 12), $this->at($browser, 298, 20)],
+            shift: true,
+        );
         $this->saved($browser);
-        self::assertSame([255, 255, 255, 0], [$this->inkAt(250, 30), $this->inkAt(298, 30), $this->inkAt(274, 54), $this->inkAt(274, 20)], 'a circle, from its upper left');
+        self::assertSame(
+            [255, 255, 255, 0],
+            [$this->inkAt(250, 30), $this->inkAt(298, 30), $this->inkAt(274, 54), $this->inkAt(274, 20)],
+            'a circle, from its upper left',
+        );
         $browser->run('window.awning.bench.set({ shape: "curve" })');
         $this->places($browser, [30, 375], [110, 350], [190, 375], [190, 375]);
         $this->saved($browser);
-        self::assertGreaterThan(0, max($this->inkAt(110, 350), $this->inkAt(110, 351), $this->inkAt(110, 349)), 'a curve goes through its places');
+        self::assertGreaterThan(
+            0,
+            max($this->inkAt(110, 350), $this->inkAt(110, 351), $this->inkAt(110, 349)),
+            'a curve goes through its places',
+        );
         self::assertSame(0, $this->inkAt(70, 364), 'and is no corner');
 
         $browser->press('Ink', 'main button');
@@ -189,7 +231,13 @@ final class InkStageTest extends BrowserTestCase
 
         $this->have($browser, '1.5 ×');
         self::assertSame([900, 600], [$this->page->refresh()->width, $this->page->height]);
-        self::assertSame([255, 0], [ord($this->sheet()->layer(LayerName::ink())[30 * 900 + 150]), ord($this->sheet()->layer(LayerName::ink())[45 * 900 + 150])]);
+        self::assertSame(
+            [255, 0],
+            [
+                ord($this->sheet()->layer(LayerName::ink())[30 * 900 + 150]),
+                ord($this->sheet()->layer(LayerName::ink())[45 * 900 + 150]),
+            ],
+        );
     }
 
     public function test_picked_lines_are_scaled_joined_bent_and_cut(): void
@@ -203,12 +251,22 @@ final class InkStageTest extends BrowserTestCase
         self::assertCount(2, $browser->run('return window.awning.bench.view.picked'), 'a loop round both');
         $browser->press('Larger');
         $this->saved($browser);
-        self::assertSame([255, 255, 0], [$this->inkAt(246, 19), $this->inkAt(354, 45), $this->inkAt(240, 19)], 'by a tenth, about their middle');
+        self::assertSame(
+            [255, 255, 0],
+            [$this->inkAt(246, 19), $this->inkAt(354, 45), $this->inkAt(240, 19)],
+            'by a tenth, about their middle',
+        );
         $browser->press('Turn right');
         $browser->press('Turn left');
         $browser->press('Heavier');
         $this->saved($browser);
-        self::assertSame([9.0, 9.0], array_map(fn (InkStroke $line): float => $line->weight, array_values($this->sheet()->all(InkStroke::class))));
+        self::assertSame(
+            [9.0, 9.0],
+            array_map(
+                fn (InkStroke $line): float => $line->weight,
+                array_values($this->sheet()->all(InkStroke::class)),
+            ),
+        );
         $browser->press('Mirrored copy');
         $this->saved($browser);
         self::assertCount(4, $this->sheet()->all(InkStroke::class));
@@ -236,15 +294,25 @@ final class InkStageTest extends BrowserTestCase
         $browser->run('window.awning.bench.set({ grid: 25, isSnapping: true, shape: "corners" })');
         $this->places($browser, [27, 352], [173, 377], [173, 377]);
         $this->saved($browser);
-        self::assertSame([255, 255], [$this->inkAt(30, 351), $this->inkAt(172, 375)], 'from corner to corner of the grid');
+        self::assertSame(
+            [255, 255],
+            [$this->inkAt(30, 351), $this->inkAt(172, 375)],
+            'from corner to corner of the grid',
+        );
     }
 
     public function test_lines_come_as_svg_take_colour_and_grain(): void
     {
         $browser = $this->inking();
         $svg = tempnam(sys_get_temp_dir(), 'lines').'.svg';
-        file_put_contents($svg, '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="400"><path d="M20 20L580 20" stroke="black" stroke-width="12" fill="none"/></svg>');
-        $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[aria-label="Lines to draw"]'))->sendKeys($svg);
+        file_put_contents(
+            $svg,
+            '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="400"><path d="M20 20L580 20" '.
+                'stroke="black" stroke-width="12" fill="none"/></svg>',
+        );
+        $browser->driver
+            ->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[aria-label="Lines to draw"]'))
+            ->sendKeys($svg);
         $this->saved($browser);
         $browser->until('Object.keys(window.awning.session.view.records.stroke).length === 1', 'the line');
         $this->saved($browser);
@@ -260,9 +328,17 @@ final class InkStageTest extends BrowserTestCase
         self::assertGreaterThan(50, substr_count($row, "\xff"), 'and ink');
 
         $browser->press('Light');
-        $browser->run('const list = document.querySelector("select[aria-label=\"Colour of the lines\"]"); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(list, "colour"); list.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser->run(
+            'const list = document.querySelector("select[aria-label=\"Colour of the lines\"]"); '.
+                'Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(list, "colour"); '.
+                'list.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
         $this->saved($browser);
-        $browser->run('const field = document.querySelector("input[type=color][aria-label^=\"The lines\"]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#aa2211"); field.dispatchEvent(new Event("input", { bubbles: true })); field.focus(); field.blur()');
+        $browser->run(
+            'const field = document.querySelector("input[type=color][aria-label^=\"The lines\"]"); '.
+                'Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(field, "#aa2211"); '.
+                'field.dispatchEvent(new Event("input", { bubbles: true })); field.focus(); field.blur()',
+        );
         $this->saved($browser);
         $this->shows($browser, [0xAA, 0x22, 0x11], 42, 200); // a line of the drawing, at its middle
         self::assertSame('#aa2211', $this->sheet()->size()->lines->colour);
@@ -274,25 +350,55 @@ final class InkStageTest extends BrowserTestCase
     public function test_settings_are_looked_at_parts_cut_out_and_corners_dragged(): void
     {
         $browser = $this->inking();
-        $screen = fn (int $x, int $y): array => $browser->run('const { canvas, view } = window.awning.renderer; return [...canvas.getContext("2d").getImageData(canvas.width / 2 + (arguments[0] - view.x) * view.scale, canvas.height / 2 + (arguments[1] - view.y) * view.scale, 1, 1).data]', [$x, $y]);
+        $screen = fn (int $x, int $y): array => $browser->run(
+            'const { canvas, view } = window.awning.renderer; return '.
+                '[...canvas.getContext("2d").getImageData(canvas.width / 2 + (arguments[0] - view.x) * view.scale, '.
+                'canvas.height / 2 + (arguments[1] - view.y) * view.scale, 1, 1).data]',
+            [$x, $y],
+        );
         $this->comes(fn (): bool => $screen(38, 200)[0] > 200, 'the page as it is');
         $browser->run('window.awning.bench.ink.try({ clean: { weight: 3 } })');
-        $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] < 60 })()', 'a heavier line, before it is cleaned');
+        $browser->until(
+            '(() => { const { canvas, view } = window.awning.renderer; return '.
+                'canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / '.
+                '2 + (200.5 - view.y) * view.scale, 1, 1).data[0] < 60 })()',
+            'a heavier line, before it is cleaned',
+        );
         self::assertSame(0, $this->inkAt(38, 200), 'nothing is done yet');
         $browser->press('Put back');
-        $browser->until('(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[0] > 200 })()', 'the line as it is');
+        $browser->until(
+            '(() => { const { canvas, view } = window.awning.renderer; return '.
+                'canvas.getContext("2d").getImageData(canvas.width / 2 + (38.5 - view.x) * view.scale, canvas.height / '.
+                '2 + (200.5 - view.y) * view.scale, 1, 1).data[0] > 200 })()',
+            'the line as it is',
+        );
 
         $browser->press('Place', 'aside button');
         $this->drag($browser, [[0, 200], [100, 205], [210, 210]]);
-        self::assertEqualsWithDelta([210, 0, 600, 400], $browser->run('return window.awning.bench.view.trial.place.crop'), 2);
+        self::assertEqualsWithDelta(
+            [210, 0, 600, 400],
+            $browser->run('return window.awning.bench.view.trial.place.crop'),
+            2,
+        );
         $this->have($browser, 'Lay it here');
-        self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(222, 200)], 'what lies left of the side is gone');
+        self::assertSame(
+            [0, 255],
+            [$this->inkAt(42, 200), $this->inkAt(222, 200)],
+            'what lies left of the side is gone',
+        );
         self::assertEqualsWithDelta(210, $this->sheet()->find(Drawing::class, 'drawing1')?->place->crop[0], 2);
 
         $browser->until('window.awning.bench.view.trial === null', 'the trial is over');
-        $browser->run('window.awning.bench.ink.try({ place: { crop: null, corners: [[30, 50], [570, 50], [570, 350], [30, 350]] } })');
+        $browser->run(
+            'window.awning.bench.ink.try({ place: { crop: null, corners: [[30, 50], [570, 50], [570, 350], [30, '.
+                '350]] } })',
+        );
         $this->drag($browser, [[30, 50], [100, 30], [206, 44]]);
-        self::assertEqualsWithDelta([[206, 44], [570, 50]], array_slice($browser->run('return window.awning.bench.view.trial.place.corners'), 0, 2), 2);
+        self::assertEqualsWithDelta(
+            [[206, 44], [570, 50]],
+            array_slice($browser->run('return window.awning.bench.view.trial.place.corners'), 0, 2),
+            2,
+        );
     }
 
     public function test_an_empty_page_is_begun_and_drawn_on(): void
@@ -302,10 +408,20 @@ final class InkStageTest extends BrowserTestCase
         $browser->press('2. Blank');
         $browser->until('window.awning?.session.view.held', 'the page is held');
         foreach (['Width, px' => '700', 'Height, px' => '500'] as $label => $value) {
-            $browser->run('const input = [...document.querySelectorAll("label")].find((label) => label.innerText.startsWith(arguments[0])).querySelector("input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(input, arguments[1]); input.dispatchEvent(new Event("input", { bubbles: true }))', [$label, $value]);
+            $browser->run(
+                'const input = [...document.querySelectorAll("label")].find((label) => '.
+                    'label.innerText.startsWith(arguments[0])).querySelector("input"); '.
+                    'Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(input, '.
+                    'arguments[1]); input.dispatchEvent(new Event("input", { bubbles: true }))',
+                [$label, $value],
+            );
         }
         $browser->press('Begin an empty page');
-        $browser->until('window.awning.session.view.records.page.page?.width === 700 && window.awning.session.view.saving === "saved"', 'the page is begun');
+        $browser->until(
+            'window.awning.session.view.records.page.page?.width === 700 && window.awning.session.view.saving === '.
+                '"saved"',
+            'the page is begun',
+        );
         $browser->run('window.awning.bench.set({ weight: 8, taper: 0, steady: 0 })');
         $browser->until('window.awning.renderer.view', 'a view');
         $this->drag($browser, [[100, 100], [400, 300]]);
@@ -318,16 +434,30 @@ final class InkStageTest extends BrowserTestCase
     public function test_shift_draws_straight_alt_copies_corner_and_knob_scale_and_turn(): void
     {
         $browser = $this->inking();
-        $browser->stroke([$this->at($browser, 250, 20), $this->at($browser, 300, 52), $this->at($browser, 350, 20)], shift: true);
+        $browser->stroke(
+            [$this->at($browser, 250, 20), $this->at($browser, 300, 52), $this->at($browser, 350, 20)],
+            shift: true,
+        );
         $this->saved($browser);
-        self::assertSame([255, 0], [$this->inkAt(300, 20), $this->inkAt(300, 52)], 'straight from where it began to where it ended');
+        self::assertSame(
+            [255, 0],
+            [$this->inkAt(300, 20), $this->inkAt(300, 52)],
+            'straight from where it began to where it ended',
+        );
 
         $browser->press('Pick');
         $browser->holdKey("\u{E00A}", fn () => $this->drag($browser, [[300, 20], [300, 35], [300, 45]]));
         $this->saved($browser);
         self::assertSame([255, 255], [$this->inkAt(300, 20), $this->inkAt(300, 45)], 'the line and its copy');
         self::assertCount(2, $this->sheet()->all(InkStroke::class));
-        self::assertSame([45.0], array_map(fn (string $id): float => round($this->sheet()->find(InkStroke::class, $id)->points[0][1] ?? 0), $browser->run('return window.awning.bench.view.picked')), 'the copy is picked');
+        self::assertSame(
+            [45.0],
+            array_map(
+                fn (string $id): float => round($this->sheet()->find(InkStroke::class, $id)->points[0][1] ?? 0),
+                $browser->run('return window.awning.bench.view.picked'),
+            ),
+            'the copy is picked',
+        );
         $browser->run('window.awning.bench.set({ picked: [] })');
 
         $browser->press('Place', 'aside button');
@@ -335,7 +465,11 @@ final class InkStageTest extends BrowserTestCase
         self::assertEqualsWithDelta(0.75, $browser->run('return window.awning.bench.view.trial.place.scale'), 0.01);
         [$x, $y] = $this->at($browser, 300, 50);
         $browser->stroke([[$x, $y - 34], $this->at($browser, 450, 80), $this->at($browser, 500, 205)], shift: true);
-        self::assertEquals(90, $browser->run('return window.awning.bench.view.trial.place.turn'), 'in steps of fifteen degrees');
+        self::assertEquals(
+            90,
+            $browser->run('return window.awning.bench.view.trial.place.turn'),
+            'in steps of fifteen degrees',
+        );
         $this->have($browser, 'Lay it here');
         self::assertSame([0, 255], [$this->inkAt(42, 200), $this->inkAt(300, 7)], 'its left border lies at the top');
     }
@@ -347,7 +481,10 @@ final class InkStageTest extends BrowserTestCase
         $this->saved($browser);
         $this->drag($browser, [[42, 150], [42, 250]]);
         $this->saved($browser);
-        $blue = '(() => { const { canvas, view } = window.awning.renderer; return canvas.getContext("2d").getImageData(canvas.width / 2 + (42.5 - view.x) * view.scale, canvas.height / 2 + (200.5 - view.y) * view.scale, 1, 1).data[2] })()';
+        $blue =
+            '(() => { const { canvas, view } = window.awning.renderer; return '.
+            'canvas.getContext("2d").getImageData(canvas.width / 2 + (42.5 - view.x) * view.scale, canvas.height / '.
+            '2 + (200.5 - view.y) * view.scale, 1, 1).data[2] })()';
         $browser->until("$blue < 40", 'ink over it stays black');
         $browser->press('Above the ink', 'label');
         $this->saved($browser);
@@ -361,7 +498,8 @@ final class InkStageTest extends BrowserTestCase
         $browser = $this->browser = $this->signIn('Mira');
         $browser->press('2. Blank');
         $browser->until('window.awning?.session.view.held', 'the page is held');
-        $browser->run(<<<'JS'
+        $browser->run(
+            <<<'JS'
             window.scans = [["gulls", 40], ["quay", 90], ["ropes", 140]].map(async ([name, x]) => {
                 const canvas = Object.assign(document.createElement("canvas"), { width: 300, height: 200 });
                 const context = canvas.getContext("2d");
@@ -377,13 +515,35 @@ final class InkStageTest extends BrowserTestCase
                 return files;
             };
             window.held(0, 2).then((dataTransfer) => [...document.querySelectorAll("h2")].find((heading) => heading.innerText === "Bring in the line art").dispatchEvent(new DragEvent("drop", { dataTransfer, bubbles: true, cancelable: true })));
-            JS);
-        $browser->until('Object.keys(window.awning.session.view.records.drawing).length === 2 && window.awning.session.view.task === null', 'both files that were dropped', 60);
+            JS
+            ,
+        );
+        $browser->until(
+            'Object.keys(window.awning.session.view.records.drawing).length === 2 && '.
+                'window.awning.session.view.task === null',
+            'both files that were dropped',
+            60,
+        );
         $browser->press('Ink');
-        $browser->run('window.held(2, 3).then((clipboardData) => document.body.dispatchEvent(new ClipboardEvent("paste", { clipboardData, bubbles: true, cancelable: true })))');
-        $browser->until('Object.keys(window.awning.session.view.records.drawing).length === 3 && window.awning.session.view.task === null', 'the file that was pasted', 60);
+        $browser->run(
+            'window.held(2, 3).then((clipboardData) => document.body.dispatchEvent(new ClipboardEvent("paste", { '.
+                'clipboardData, bubbles: true, cancelable: true })))',
+        );
+        $browser->until(
+            'Object.keys(window.awning.session.view.records.drawing).length === 3 && '.
+                'window.awning.session.view.task === null',
+            'the file that was pasted',
+            60,
+        );
         $sheet = new Sheet(new PageStore($page->refresh()));
-        self::assertEqualsCanonicalizing(['gulls.png', 'quay.png', 'ropes.png'], array_map(fn (Drawing $drawing): string => $drawing->name, array_values($sheet->all(Drawing::class))));
-        self::assertSame([255, 255, 255, 0], array_map(fn (int $x): int => ord($sheet->layer(LayerName::ink())[100 * 300 + $x]), [43, 93, 143, 190]), 'the lines of all three');
+        self::assertEqualsCanonicalizing(
+            ['gulls.png', 'quay.png', 'ropes.png'],
+            array_map(fn (Drawing $drawing): string => $drawing->name, array_values($sheet->all(Drawing::class))),
+        );
+        self::assertSame(
+            [255, 255, 255, 0],
+            array_map(fn (int $x): int => ord($sheet->layer(LayerName::ink())[100 * 300 + $x]), [43, 93, 143, 190]),
+            'the lines of all three',
+        );
     }
 }

@@ -67,15 +67,36 @@ final class LightStageTest extends BrowserTestCase
         self::assertSame('Block', JournalEntry::query()->latest('id')->value('title'));
         // A tone that is dragged is on screen at once, and gives way to another just so.
         [[$x, $y], [$besideX, $besideY]] = $this->way($browser, [115, 130], [115, 200]);
-        $onScreen = fn (float $x, float $y): string => '(() => { const [r, g, b] = window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data; return `${r},${g},${b}`; })()';
+        $onScreen = fn (
+            float $x,
+            float $y,
+        ): string => '(() => { const [r, g, b] = window.awning.renderer.canvas.getContext("2d").getImageData('.
+            round($x).
+            ', '.
+            round($y).
+            ', 1, 1).data; return `${r},${g},${b}`; })()';
         $browser->until($onScreen($x, $y)." === '".implode(',', $shade)."'", 'the shade on screen');
         foreach (['#123456' => '18,52,86', '#a0b0c0' => '160,176,192'] as $hex => $wanted) {
-            $browser->run("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '$hex' } })");
+            $browser->run(
+                "const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '$hex' } })",
+            );
             $browser->until($onScreen($x, $y)." === '$wanted'", "$hex on screen", 5);
-            self::assertSame(implode(',', self::BASE), $browser->run('return '.$onScreen($besideX, $besideY)), 'and nothing else is another');
+            self::assertSame(
+                implode(',', self::BASE),
+                $browser->run('return '.$onScreen($besideX, $besideY)),
+                'and nothing else is another',
+            );
         }
-        $browser->run(sprintf("const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '#%02x%02x%02x' } })", ...$shade));
-        $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [80, 100], [110, 100], [110, 170], [80, 170])));
+        $browser->run(
+            sprintf(
+                "const { session } = window.awning; const material = session.view.palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === 'oilskin'); session.palette.show({ ...material, tones: { ...material.tones, shade: '#%02x%02x%02x' } })",
+                ...$shade,
+            ),
+        );
+        $browser->holdKey(
+            "\u{E00A}",
+            fn () => $browser->stroke($this->way($browser, [80, 100], [110, 100], [110, 170], [80, 170])),
+        );
         $this->saved($browser);
         $this->shows($browser, self::BASE, 95, 130);
         $this->shows($browser, $shade, 130, 130);
@@ -118,11 +139,17 @@ final class LightStageTest extends BrowserTestCase
         $shade = $this->tone('shade');
         $browser->press('Soften');
         $browser->stroke($this->way($browser, [100, 100], [100, 120]));
-        self::assertStringContainsString('no paint in this pass', (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'));
+        self::assertStringContainsString(
+            'no paint in this pass',
+            (string) $browser->until('document.querySelector("main [role=alert]")?.innerText', 'why not'),
+        );
         $this->drag($browser, 'Block', [70, 100], [130, 100], [130, 180], [70, 180]);
         $this->shows($browser, $shade, 127, 140);
         $this->drag($browser, 'Soften', [130, 120], [130, 140], [130, 160]);
-        $browser->until('window.awning.renderer.colourAt(127, 140).then((c) => c && c[0] > '.($shade[0] + 10).')', 'a soft edge');
+        $browser->until(
+            'window.awning.renderer.colourAt(127, 140).then((c) => c && c[0] > '.($shade[0] + 10).')',
+            'a soft edge',
+        );
         $this->comes(fn (): bool => $this->isBetween($this->colour($browser, 132, 140)), 'a colour between the two');
         $this->shows($browser, $shade, 85, 140);
         $this->undone($browser);
@@ -133,7 +160,11 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 142, 140);
 
         // Drawn round, then carried down; with Alt it stays where it was, too.
-        $seen = fn (): string => (string) $browser->run('return window.awning.renderer.canvas.getContext("2d").getImageData('.implode(', ', array_map(fn (float $at): int => (int) round($at), $this->onCanvas($browser, 140, 95))).', 1, 1).data.join()');
+        $seen = fn (): string => (string) $browser->run(
+            'return window.awning.renderer.canvas.getContext("2d").getImageData('.
+                implode(', ', array_map(fn (float $at): int => (int) round($at), $this->onCanvas($browser, 140, 95))).
+                ', 1, 1).data.join()',
+        );
         $bare = $seen();
         $this->drag($browser, 'Move', [60, 90], [145, 90], [145, 190], [60, 190]);
         $browser->until('window.awning.bench.view.lifted !== null', 'what is drawn round');
@@ -142,11 +173,17 @@ final class LightStageTest extends BrowserTestCase
         $this->saved($browser);
         $this->shows($browser, self::BASE, 90, 130);
         $this->shows($browser, $shade, 100, 260);
-        $browser->holdKey("\u{E00A}", fn () => $browser->stroke($this->way($browser, [110, 260], [110, 200], [110, 140])));
+        $browser->holdKey(
+            "\u{E00A}",
+            fn () => $browser->stroke($this->way($browser, [110, 260], [110, 200], [110, 140])),
+        );
         $this->saved($browser);
         $this->shows($browser, $shade, 100, 140);
         $this->shows($browser, $shade, 100, 270);
-        self::assertSame(['Move paint', 'Copy paint'], JournalEntry::query()->latest('id')->limit(2)->pluck('title')->reverse()->values()->all());
+        self::assertSame(
+            ['Move paint', 'Copy paint'],
+            JournalEntry::query()->latest('id')->limit(2)->pluck('title')->reverse()->values()->all(),
+        );
         // Taken along, it goes into another pass, even after the page was left.
         $browser->press('Take along');
         $browser->visit('/');
@@ -176,8 +213,13 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $shade, 90, 150);
         $this->undone($browser);
         $this->shows($browser, $shade, 150, 150);
-        $pass = (string) $browser->run('return Object.entries(window.awning.session.view.records.pass).find(([, { name }]) => name === "Shade")[0]');
-        $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$pass', values: { turn: { lightness: 0.2, chroma: 0, hue: 0 } } })");
+        $pass = (string) $browser->run(
+            'return Object.entries(window.awning.session.view.records.pass).find(([, { name }]) => name === '
+                .'"Shade")[0]',
+        );
+        $browser->run(
+            "window.awning.session.apply({ kind: 'pass.change', id: '$pass', values: { turn: { lightness: 0.2, chroma: 0, hue: 0 } } })",
+        );
         $this->saved($browser);
         [$red, $green, $blue] = $this->colour($browser, 90, 150);
         self::assertEqualsWithDelta([$red, $red], [$green, $blue], 3, 'it is grey');
@@ -188,7 +230,10 @@ final class LightStageTest extends BrowserTestCase
     private function kept(int $x, int $y): array
     {
         $sheet = new Sheet(new PageStore($this->page->refresh()));
-        $picture = (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, SeriesPalette::of($this->page)->core()));
+        $picture = (new SheetPicture)->compose(
+            $sheet,
+            (new StackBuilder)->build($sheet, SeriesPalette::of($this->page)->core()),
+        );
 
         return array_slice($picture->at($x, $y), 0, 3);
     }
@@ -196,23 +241,42 @@ final class LightStageTest extends BrowserTestCase
     public function test_passes_that_fill_what_they_reach_are_hung_set_and_shown_as_the_core_has_them(): void
     {
         $browser = $this->painting();
-        foreach (['Levels of what lies beneath' => 'page', 'Mist in patches' => 'behind', 'Softness of what lies beneath' => 'page'] as $kind => $scope) {
+        foreach (
+            [
+                'Levels of what lies beneath' => 'page',
+                'Mist in patches' => 'behind',
+                'Softness of what lies beneath' => 'page',
+            ] as $kind => $scope
+        ) {
             $before = [$this->kept(120, 200), $this->kept(44, 200)];
             $browser->press('Add', 'aside button');
-            (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Kind of pass"]'))))->selectByVisibleText($kind);
-            (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Stays inside"]'))))->selectByValue($scope);
+            (new WebDriverSelect(
+                $browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Kind of pass"]')),
+            ))->selectByVisibleText($kind);
+            (new WebDriverSelect(
+                $browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Stays inside"]')),
+            ))->selectByValue($scope);
             $browser->press('Hang this pass');
             $this->saved($browser);
             if ($scope === 'page' && ! str_starts_with($kind, 'Softness')) {
-                $id = (string) $browser->run("return Object.entries(window.awning.session.view.records.pass).find(([, { content }]) => content.kind === 'levels')[0]");
-                $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { content: { kind: 'levels', black: 0.1, white: 0.8, middle: 1.5 } } })");
+                $id = (string) $browser->run(
+                    "return Object.entries(window.awning.session.view.records.pass).find(([, { content }]) => content.kind === 'levels')[0]",
+                );
+                $browser->run(
+                    "window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { content: { kind: 'levels', black: 0.1, white: 0.8, middle: 1.5 } } })",
+                );
                 $this->saved($browser);
             }
             $now = [$this->kept(120, 200), $this->kept(44, 200)];
-            $kind === 'Mist in patches' ? self::assertSame($before, $now, 'the figure hides what lies behind it') : self::assertNotSame($before, $now, $kind);
+            $kind === 'Mist in patches'
+                ? self::assertSame($before, $now, 'the figure hides what lies behind it')
+                : self::assertNotSame($before, $now, $kind);
             foreach ([[44, 200], [120, 200], [560, 380]] as [$x, $y]) {
                 $want = json_encode($this->kept($x, $y));
-                $browser->until("window.awning.renderer.colourAt($x, $y).then((colour) => colour !== null && $want.every((value, i) => Math.abs(value - colour[i]) <= 2))", "$kind at $x, $y: $want");
+                $browser->until(
+                    "window.awning.renderer.colourAt($x, $y).then((colour) => colour !== null && $want.every((value, i) => Math.abs(value - colour[i]) <= 2))",
+                    "$kind at $x, $y: $want",
+                );
             }
         }
         $browser->press('Softness', 'aside li button[aria-pressed]');
@@ -223,15 +287,29 @@ final class LightStageTest extends BrowserTestCase
     /** Keeps what is painted in the picked regions, and picks that setup. */
     private function keepSetup(Browser $browser, string $name): void
     {
-        $browser->run('[...document.querySelectorAll("summary")].find((summary) => summary.textContent.includes("Setups")).click()');
+        $browser->run(
+            '[...document.querySelectorAll("summary")].find((summary) => '
+                .'summary.textContent.includes("Setups")).click()',
+        );
         $browser->until('document.querySelector(\'[aria-label="Name of a new setup"]\')', 'the setups');
         $browser->type('[aria-label="Name of a new setup"]', $name);
         $browser->press('Keep what is picked');
-        $browser->until('[...document.querySelectorAll(\'[aria-label="Setup"] option\')].some((option) => option.textContent === '.json_encode($name).')', 'the setup in the list');
-        $browser->run('const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; list.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser->until(
+            '[...document.querySelectorAll(\'[aria-label="Setup"] option\')].some((option) => option.textContent === '.
+                json_encode($name).
+                ')',
+            'the setup in the list',
+        );
+        $browser->run(
+            'const list = document.querySelector(\'[aria-label="Setup"]\'); list.value = list.options.length - 1; '
+                .'list.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
     }
 
-    /** @return array{int, int} the left box, whose lower half is painted and kept as a setup, and the right one, which is bare */
+    /**
+     * @return array{int, int} the left box, whose lower half is painted and kept as a setup, and the right one, which
+     *     is bare
+     */
     private function keepHalfABox(Browser $browser): array
     {
         // The lower half of the left box.
@@ -239,7 +317,9 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, $this->tone('shade'), 120, 300);
         [$left, $right] = [$this->labelAt($this->page, 120, 300), $this->labelAt($this->page, 480, 300)];
         self::assertNotSame($left, $right);
-        $browser->run("const { id, figure } = window.awning.bench.target.material; window.awning.session.apply({ kind: 'fill', labels: [$right], figure, material: id })");
+        $browser->run(
+            "const { id, figure } = window.awning.bench.target.material; window.awning.session.apply({ kind: 'fill', labels: [$right], figure, material: id })",
+        );
         $this->saved($browser);
         $this->shows($browser, self::BASE, 480, 300);
         $browser->run("window.awning.bench.set({ chosen: [$left] })");
@@ -267,21 +347,33 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('on all of Oda Brack');
         $this->saved($browser);
         $browser->until("$hung.length === 2", 'both');
-        $id = (string) $browser->run("return Object.entries(window.awning.session.view.records.pass).find(([, { setup, scope }]) => setup !== null && scope.kind === 'material')[0]");
+        $id = (string) $browser->run(
+            "return Object.entries(window.awning.session.view.records.pass).find(([, { setup, scope }]) => setup !== null && scope.kind === 'material')[0]",
+        );
         $browser->run("window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { opacity: 0.25 } })");
         $this->saved($browser);
         $browser->press('Change it to what hangs here');
         $browser->press('This page follows');
         $browser->until("$hung.every(({ opacity }) => opacity === 0.25)", 'both as the setup is now');
         // What hangs beside it becomes part of it, here as it is, and elsewhere anew.
-        $browser->run("const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.apply({ kind: 'pass.add', id: 'hempass00001', pass: { name: 'Hem', figure, scope, content: { kind: 'tint', colour: '#e0c080', follows: null }, mode: 'normal', opacity: 0.5 } })");
+        $browser->run(
+            "const { figure, scope } = window.awning.session.view.records.pass['$id']; window.awning.session.apply({ kind: 'pass.add', id: 'hempass00001', pass: { name: 'Hem', figure, scope, content: { kind: 'tint', colour: '#e0c080', follows: null }, mode: 'normal', opacity: 0.5 } })",
+        );
         $this->saved($browser);
-        $browser->run('[...document.querySelectorAll("fieldset label")].find((label) => label.textContent === "Hem").click()');
+        $browser->run(
+            '[...document.querySelectorAll("fieldset label")].find((label) => label.textContent === "Hem").click()',
+        );
         $browser->press('Change it to what hangs here');
-        $browser->until('[...document.querySelectorAll("button")].some((button) => button.textContent === "This page follows")', 'who follows, asked anew');
+        $browser->until(
+            '[...document.querySelectorAll("button")].some((button) => button.textContent === "This page follows")',
+            'who follows, asked anew',
+        );
         $this->saved($browser);
         $browser->press('This page follows');
-        $browser->until("$hung.filter(({ name, setup }) => name === 'Hem' && setup.place === 1).length === 2", 'the hem on both');
+        $browser->until(
+            "$hung.filter(({ name, setup }) => name === 'Hem' && setup.place === 1).length === 2",
+            'the hem on both',
+        );
         self::assertCount(4, (array) $browser->run("return $hung"));
     }
 
@@ -291,7 +383,10 @@ final class LightStageTest extends BrowserTestCase
         $shade = $this->tone('shade');
         [$left, $right] = $this->keepHalfABox($browser);
         // The first pass of all goes: only what the setup paints is left, in either box.
-        $browser->run('const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => session.apply({ kind: "pass.remove", id }))');
+        $browser->run(
+            'const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => '
+                .'session.apply({ kind: "pass.remove", id }))',
+        );
         $this->saved($browser);
         foreach ([$right, $left] as $region) {
             $browser->run("window.awning.bench.set({ chosen: [$region] })");
@@ -303,7 +398,9 @@ final class LightStageTest extends BrowserTestCase
             $this->shows($browser, self::BASE, $x, 100);
         }
         // The right one is painted further up; the setup becomes that, and the left one follows.
-        $browser->run("const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ chosen: [], target: { ...bench.target, tone: 'shade', pass: id } })");
+        $browser->run(
+            "const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ chosen: [], target: { ...bench.target, tone: 'shade', pass: id } })",
+        );
         $this->drag($browser, 'Block', [370, 60], [590, 60], [590, 220], [370, 220]);
         $this->saved($browser);
         $this->shows($browser, $shade, 480, 100);
@@ -315,21 +412,62 @@ final class LightStageTest extends BrowserTestCase
 
     public function test_a_setup_that_a_first_light_fills_is_hung_and_filled(): void
     {
-        SeriesSetup::query()->create(['series_id' => $this->page->series_id, 'name' => 'Moonlit', 'passes' => [['name' => 'Soft shade', 'kind' => 'tone', 'tone' => 'shade', 'colour' => null, 'mode' => 'normal', 'opacity' => 0.5, 'rough' => 'shade']]]);
+        SeriesSetup::query()->create([
+            'series_id' => $this->page->series_id,
+            'name' => 'Moonlit',
+            'passes' => [
+                [
+                    'name' => 'Soft shade',
+                    'kind' => 'tone',
+                    'tone' => 'shade',
+                    'colour' => null,
+                    'mode' => 'normal',
+                    'opacity' => 0.5,
+                    'rough' => 'shade',
+                ],
+            ],
+        ]);
         $browser = $this->painting();
         $browser->press('Setups', 'summary');
         $choice = 'select[aria-label="Setup"]';
-        $browser->until("[...document.querySelectorAll('$choice option')].some((one) => one.innerText === 'Moonlit')", 'the setups');
-        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText('Moonlit');
-        self::assertStringContainsString('A first light fills them all', (string) $browser->run('return document.body.innerText'));
+        $browser->until(
+            "[...document.querySelectorAll('$choice option')].some((one) => one.innerText === 'Moonlit')",
+            'the setups',
+        );
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText(
+            'Moonlit',
+        );
+        self::assertStringContainsString(
+            'A first light fills them all',
+            (string) $browser->run('return document.body.innerText'),
+        );
         $browser->press('Hang it on oilskin');
-        $shade = 'Object.entries(window.awning.session.view.records.pass).find(([id]) => /^rough[0-9]+shade$/.test(id))?.[1]';
-        $browser->until("$shade && Object.keys(window.awning.session.view.records.pass).length > 3", 'the first light', 60);
+        $shade =
+            'Object.entries(window.awning.session.view.records.pass).find(([id]) => '
+                .'/^rough[0-9]+shade$/.test(id))?.[1]';
+        $browser->until(
+            "$shade && Object.keys(window.awning.session.view.records.pass).length > 3",
+            'the first light',
+            60,
+        );
         $this->saved($browser);
-        self::assertSame(['Soft shade', 0.5], $browser->run("const { name, opacity } = $shade; return [name, opacity]"));
+        self::assertSame(
+            ['Soft shade', 0.5],
+            $browser->run("const { name, opacity } = $shade; return [name, opacity]"),
+        );
         // The usual light comes from the upper left: on the way to the lower right there is shade alone, half of it.
-        $half = implode(',', array_map(fn (int $base, int $shade): int => (int) round(($base + $shade) / 2), self::BASE, $this->tone('shade')));
-        $browser->until("Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))", 'half a shade');
+        $half = implode(
+            ',',
+            array_map(
+                fn (int $base, int $shade): int => (int) round(($base + $shade) / 2),
+                self::BASE,
+                $this->tone('shade'),
+            ),
+        );
+        $browser->until(
+            "Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))",
+            'half a shade',
+        );
     }
 
     public function test_a_group_is_dragged_by_its_edge_and_a_direction_is_drawn(): void
@@ -340,12 +478,31 @@ final class LightStageTest extends BrowserTestCase
             $browser->press("Oda Brack oilskin $tone");
             $this->drag($browser, 'Block', [50, 200], [150, 200], [150, 300]);
         }
-        $names = 'return Object.values(window.awning.session.view.records.pass).sort((a, b) => a.order - b.order).map(({ name }) => name)';
+        $names =
+            'return Object.values(window.awning.session.view.records.pass).sort((a, b) => a.order - b.order).map(({ '
+                .'name }) => name)';
         self::assertSame(['Shade', 'Light', 'Glint'], $browser->run($names));
-        $browser->run("const ids = Object.entries(window.awning.session.view.records.pass).filter(([, { name }]) => name !== 'Glint').map(([id]) => id); window.awning.session.apply({ kind: 'group', id: 'agroup00001', passes: ids, how: { isolated: true, mode: 'normal', opacity: 1 } })");
+        $browser->run(
+            "const ids = Object.entries(window.awning.session.view.records.pass).filter(([, { name }]) => name !== 'Glint').map(([id]) => id); window.awning.session.apply({ kind: 'group', id: 'agroup00001', passes: ids, how: { isolated: true, mode: 'normal', opacity: 1 } })",
+        );
         $this->saved($browser);
-        [$fromX, $fromY, $toY] = $browser->until('(() => { const edge = document.querySelector(".group-edge .grip"); edge?.scrollIntoView({ block: "center" }); const grip = edge?.getBoundingClientRect(); const last = [...document.querySelectorAll(".slat")].find((slat) => slat.innerText.includes("Glint"))?.getBoundingClientRect(); const canvas = document.getElementById("surface").getBoundingClientRect(); return grip && last ? [grip.left + 20 - canvas.left, grip.top + grip.height / 2 - canvas.top, last.top + last.height / 2 - canvas.top] : null })()', 'the edge');
-        $browser->stroke([[$fromX, $fromY], [$fromX, $fromY + 8], [$fromX, ($fromY + $toY) / 2], [$fromX, $toY], [$fromX, $toY + 2]]);
+        [$fromX, $fromY, $toY] = $browser->until(
+            '(() => { const edge = document.querySelector(".group-edge .grip"); edge?.scrollIntoView({ block: '
+                .'"center" }); const grip = edge?.getBoundingClientRect(); const last = '
+                .'[...document.querySelectorAll(".slat")].find((slat) => '
+                .'slat.innerText.includes("Glint"))?.getBoundingClientRect(); const canvas = '
+                .'document.getElementById("surface").getBoundingClientRect(); return grip && last ? [grip.left + 20 - '
+                .'canvas.left, grip.top + grip.height / 2 - canvas.top, last.top + last.height / 2 - canvas.top] : null '
+                .'})()',
+            'the edge',
+        );
+        $browser->stroke([
+            [$fromX, $fromY],
+            [$fromX, $fromY + 8],
+            [$fromX, ($fromY + $toY) / 2],
+            [$fromX, $toY],
+            [$fromX, $toY + 2],
+        ]);
         $this->saved($browser);
         self::assertSame(['Glint', 'Shade', 'Light'], $browser->run($names));
         $this->undone($browser);
@@ -360,12 +517,20 @@ final class LightStageTest extends BrowserTestCase
         $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");
         ['width' => $width, 'height' => $height] = $browser->run('return window.awning.session.view.records.page.page');
         self::assertCount(1, $flow);
-        self::assertEqualsWithDelta([60 / $width, 100 / $height, 60 / $width, 300 / $height], [...$flow[0][0], ...$flow[0][count($flow[0]) - 1]], 0.01);
+        self::assertEqualsWithDelta(
+            [60 / $width, 100 / $height, 60 / $width, 300 / $height],
+            [...$flow[0][0], ...$flow[0][count($flow[0]) - 1]],
+            0.01,
+        );
         $browser->press('Draw one more');
         $browser->stroke($this->way($browser, [90, 100], [180, 200]));
         $this->saved($browser);
         $flow = $browser->run("return window.awning.session.view.records.region[$region].flow");
-        self::assertEqualsWithDelta([60 / $width, 180 / $width], [$flow[0][0][0], $flow[1][count($flow[1]) - 1][0]], 0.01);
+        self::assertEqualsWithDelta(
+            [60 / $width, 180 / $width],
+            [$flow[0][0][0], $flow[1][count($flow[1]) - 1][0]],
+            0.01,
+        );
         $browser->press('Forget all 2');
         $this->saved($browser);
         self::assertNull($browser->run("return window.awning.session.view.records.region[$region].flow"));
@@ -378,11 +543,16 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Broom', '[role=option] button');
         $browser->run('window.awning.bench.set({ size: 60, steady: 0 }); window.awning.bench.surface.zoom(3)');
         $browser->run('window.awning.bench.surface.goTo(120, 200)');
-        $seen = 'Promise.all(Array.from({ length: 60 }, (_, i) => window.awning.renderer.colourAt(92 + 4 * (i % 10), 180 + 8 * Math.floor(i / 10)))).then((all) => all.every((one) => one) && all)';
+        $seen =
+            'Promise.all(Array.from({ length: 60 }, (_, i) => window.awning.renderer.colourAt(92 + 4 * (i % 10), '
+                .'180 + 8 * Math.floor(i / 10)))).then((all) => all.every((one) => one) && all)';
         $before = [];
-        $browser->strokeThen($this->way($browser, [70, 200], [90, 198], [110, 204], [130, 200], [150, 202]), function () use ($browser, $seen, &$before): void {
-            $before = $browser->settled($seen, 'the preview');
-        });
+        $browser->strokeThen(
+            $this->way($browser, [70, 200], [90, 198], [110, 204], [130, 200], [150, 202]),
+            function () use ($browser, $seen, &$before): void {
+                $before = $browser->settled($seen, 'the preview');
+            },
+        );
         $this->saved($browser);
         $after = $browser->settled($seen, 'the truth');
         $painted = 0;
@@ -395,7 +565,11 @@ final class LightStageTest extends BrowserTestCase
 
     public function test_a_picked_region_is_put_under_another_light_and_shows_its_tones_at_once(): void
     {
-        SeriesLight::query()->create(['series_id' => $this->page->series_id, 'name' => 'Green flare', 'plan' => ['azimuth' => 10, 'elevation' => 20, 'colour' => '#20ff40']]);
+        SeriesLight::query()->create([
+            'series_id' => $this->page->series_id,
+            'name' => 'Green flare',
+            'plan' => ['azimuth' => 10, 'elevation' => 20, 'colour' => '#20ff40'],
+        ]);
         $browser = $this->painting();
         $shade = $this->tone('shade');
         $this->drag($browser, 'Block', [80, 100], [150, 100], [150, 170], [80, 170]);
@@ -405,9 +579,15 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('First light on Oda Brack', 'summary');
         $choice = 'select[aria-label="Light plan of the picked regions"]';
         $browser->until("document.querySelector('$choice')", 'the choice');
-        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText('Green flare');
+        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText(
+            'Green flare',
+        );
         $this->saved($browser);
-        $derived = (string) $browser->run('const { palette } = window.awning.session.view; return palette.under[0].materials[palette.figures.flatMap((figure) => figure.materials).find(({ name }) => name === "oilskin").id].shade');
+        $derived = (string) $browser->run(
+            'const { palette } = window.awning.session.view; return '
+                .'palette.under[0].materials[palette.figures.flatMap((figure) => figure.materials).find(({ name }) => '
+                .'name === "oilskin").id].shade',
+        );
         $lit = (array) sscanf($derived, '#%02x%02x%02x');
         self::assertNotSame($shade, $lit);
         $this->shows($browser, $lit, 115, 130);
@@ -420,43 +600,96 @@ final class LightStageTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $browser->press('First light on Oda Brack', 'summary');
-        [$left, $top] = $browser->still('document.querySelector("[aria-label=\"Where the light comes from\"]")', 'the ball');
+        [$left, $top] = $browser->still(
+            'document.querySelector("[aria-label=\"Where the light comes from\"]")',
+            'the ball',
+        );
         $ball = [$left + 46, $top + 46];
         // Let go at its right rim: the light comes from the right.
         $browser->dragInWindow([[$ball[0], $ball[1]], [$ball[0] + 20, $ball[1]], [$ball[0] + 46, $ball[1]]]);
-        $browser->until('document.querySelector("[aria-label=\"Where the light comes from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4])°, height 0/)', 'the light at the right');
+        $browser->until(
+            'document.querySelector("[aria-label=\"Where the light comes '
+                .'from\"]").getAttribute("aria-valuetext").match(/^from (35[6-9]|[0-4])°, height 0/)',
+            'the light at the right',
+        );
         // It is seen while it is tried, and nothing of it is on the page.
         [$x, $y] = $this->onCanvas($browser, 60, 200);
-        $onScreen = 'window.awning.renderer.canvas.getContext("2d").getImageData('.round($x).', '.round($y).', 1, 1).data.slice(0, 3).join()';
+        $onScreen =
+            'window.awning.renderer.canvas.getContext("2d").getImageData('.
+            round($x).
+            ', '.
+            round($y).
+            ', 1, 1).data.slice(0, 3).join()';
         $base = implode(',', self::BASE);
         $browser->until("$onScreen !== '$base'", 'the light that is tried');
-        self::assertSame([0, self::BASE], [$browser->run('return Object.keys(window.awning.session.view.records.pass).length'), $this->colour($browser, 60, 200)]);
+        self::assertSame(
+            [0, self::BASE],
+            [
+                $browser->run('return Object.keys(window.awning.session.view.records.pass).length'),
+                $this->colour($browser, 60, 200),
+            ],
+        );
         $browser->press('Leave it');
         $browser->until("$onScreen === '$base'", 'the page as it is');
         // It may stay beside the page.
         $maquette = 'document.querySelector("aside[aria-label=Maquette] canvas")';
-        $browser->run('[...document.querySelectorAll("label")].find((one) => one.textContent.includes("keep the maquette")).querySelector("input").click()');
-        $browser->until("$maquette && $maquette.getContext('2d').getImageData(46, 60, 1, 1).data.slice(0, 3).join() === '$base'", 'the material on the ball beside the page');
+        $browser->run(
+            '[...document.querySelectorAll("label")].find((one) => one.textContent.includes("keep the '
+                .'maquette")).querySelector("input").click()',
+        );
+        $browser->until(
+            "$maquette && $maquette.getContext('2d').getImageData(46, 60, 1, 1).data.slice(0, 3).join() === '$base'",
+            'the material on the ball beside the page',
+        );
         $browser->run('document.querySelector("[aria-label=\"Take the maquette down\"]").click()');
         $browser->until("$maquette === null", 'the page without it');
-        $browser->run('const name = document.querySelector("input[aria-label=\"Name of a new light plan\"]"); name.scrollIntoView({ block: "center" }); name.focus()');
+        $browser->run(
+            'const name = document.querySelector("input[aria-label=\"Name of a new light plan\"]"); '
+                .'name.scrollIntoView({ block: "center" }); name.focus()',
+        );
         $browser->keys('Noon on deck');
         $browser->press('Keep as new');
-        $browser->until('window.awning.session.view.palette.stands !== null && window.awning.session.view.palette.lights[0].name === "Noon on deck"', 'the page stands under the plan');
+        $browser->until(
+            'window.awning.session.view.palette.stands !== null && '
+                .'window.awning.session.view.palette.lights[0].name === "Noon on deck"',
+            'the page stands under the plan',
+        );
         $browser->press('Rough it in');
-        $browser->until('Object.values(window.awning.session.view.records.pass).filter((pass) => pass.name.endsWith(", rough")).length > 4', 'the passes', 60);
+        $browser->until(
+            'Object.values(window.awning.session.view.records.pass).filter((pass) => pass.name.endsWith(", '
+                .'rough")).length > 4',
+            'the passes',
+            60,
+        );
         $this->saved($browser);
-        $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
-        self::assertEqualsCanonicalizing(['Shade, rough', 'Deep, rough', 'Bounce, rough', 'Light, rough', 'Glint, rough', 'Rim, rough'], $passes);
+        $passes = (array) $browser->run(
+            'return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)',
+        );
+        self::assertEqualsCanonicalizing(
+            ['Shade, rough', 'Deep, rough', 'Bounce, rough', 'Light, rough', 'Glint, rough', 'Rim, rough'],
+            $passes,
+        );
         // The passes are told of before their tiles have come.
-        $browser->until('window.awning.renderer.colourAt(60, 200).then((colour) => colour !== null && String(colour) !== "'.implode(',', self::BASE).'")', 'the shade to be seen');
+        $browser->until(
+            'window.awning.renderer.colourAt(60, 200).then((colour) => colour !== null && String(colour) !== "'.
+                implode(',', self::BASE).
+                '")',
+            'the shade to be seen',
+        );
         $shows = fn (int $x): array => $this->colour($browser, $x, 200);
         self::assertLessThan($shows(120)[0], $shows(60)[0], 'dark at the left');
         self::assertGreaterThan($shows(120)[1], $shows(185)[1], 'light at the right');
-        self::assertStringContainsString('Painting Oda Brack’s shade ·', (string) $browser->run('return document.getElementById("target-sentence").innerText'), 'the hand still paints in a pass of its own');
+        self::assertStringContainsString(
+            'Painting Oda Brack’s shade ·',
+            (string) $browser->run('return document.getElementById("target-sentence").innerText'),
+            'the hand still paints in a pass of its own',
+        );
         // A held key shows the flats alone.
         $browser->run('document.activeElement.blur()');
-        $browser->holdKey('.', fn () => $browser->until($onScreen.' === "'.implode(',', self::BASE).'"', 'the flats alone'));
+        $browser->holdKey(
+            '.',
+            fn () => $browser->until($onScreen.' === "'.implode(',', self::BASE).'"', 'the flats alone'),
+        );
         $browser->until($onScreen.' !== "'.implode(',', self::BASE).'"', 'the light again');
         $browser->press('undo');
         $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no passes');
@@ -469,18 +702,37 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('First light on Oda Brack', 'summary');
         $browser->press('More lights', 'summary');
         $browser->press('Hang a lamp');
-        $at = $browser->still('document.querySelector("[aria-label=\"Place of lamp 1\"]")?.closest("svg")', 'the small page');
+        $at = $browser->still(
+            'document.querySelector("[aria-label=\"Place of lamp 1\"]")?.closest("svg")',
+            'the small page',
+        );
         $place = fn (float $x, float $y): array => [$at[0] + $at[2] * $x, $at[1] + $at[3] * $y];
         // From the middle to over the right of the left box.
         $browser->dragInWindow([$place(0.5, 0.5), $place(0.45, 0.5), $place(0.3, 0.5)]);
-        $browser->until('document.querySelector("[aria-label=\"Place of lamp 1\"]").getAttribute("aria-valuetext").match(/^(29|30|31) % from the left, (49|50|51) % from the top/)', 'the lamp where it was let go');
-        $browser->until('window.awning.bench.view.tried?.passes && Object.values(window.awning.bench.view.tried.passes).some((pass) => pass.name === "Lamp, rough")', 'the lamp in what is tried');
+        $browser->until(
+            'document.querySelector("[aria-label=\"Place of lamp '
+                .'1\"]").getAttribute("aria-valuetext").match(/^(29|30|31) % from the left, (49|50|51) % from the top/)',
+            'the lamp where it was let go',
+        );
+        $browser->until(
+            'window.awning.bench.view.tried?.passes && '
+                .'Object.values(window.awning.bench.view.tried.passes).some((pass) => pass.name === "Lamp, rough")',
+            'the lamp in what is tried',
+        );
         $browser->press('Rough it in');
-        $browser->until('Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Lamp, rough")', 'the lamp\'s pass', 60);
+        $browser->until(
+            'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Lamp, rough")',
+            'the lamp\'s pass',
+            60,
+        );
         $browser->until('window.awning.bench.view.tried === null', 'the try gives way to what was laid', 60);
         $this->saved($browser);
         // What it does is stronger where it hangs than far from there.
-        $lit = 'const { passes, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, pass]) => pass.name === "Lamp, rough"); const tile = session.tiles.get(0, `pass:${id}`, 0, 0); return tile ? [60, 120, 185].map((x) => tile[200 * 256 + x]) : null';
+        $lit =
+            'const { passes, session } = window.awning; const [id] = '
+                .'Object.entries(session.view.records.pass).find(([, pass]) => pass.name === "Lamp, rough"); const tile '
+                .'= session.tiles.get(0, `pass:${id}`, 0, 0); return tile ? [60, 120, 185].map((x) => tile[200 * 256 + '
+                .'x]) : null';
         $browser->until("(() => { $lit })()", 'the light of the lamp');
         [$far, $middle, $near] = $browser->run($lit);
         self::assertGreaterThan($far, min($middle, $near));
@@ -492,13 +744,24 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Deck pen');
         $browser->press('Make another of Deck pen');
         // A flat tip that lies still: a level stroke is thin, an upright one is broad.
-        $browser->run('const kind = [...document.querySelectorAll("select")].find((one) => [...one.options].some(({ value }) => value === "bristle")); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set.call(kind, "flat"); kind.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser->run(
+            'const kind = [...document.querySelectorAll("select")].find((one) => [...one.options].some(({ value }) '
+                .'=> value === "bristle")); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, '
+                .'"value").set.call(kind, "flat"); kind.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
         $browser->run('document.querySelector("input[aria-label=\"Name of a new brush\"]").focus()');
         $browser->keys('Net mender');
         $browser->press('Keep in the series');
-        $browser->until('window.awning.bench.view.boxed?.name === "Net mender" && window.awning.bench.view.boxed.tip.kind === "flat"', 'the brush in hand');
+        $browser->until(
+            'window.awning.bench.view.boxed?.name === "Net mender" && window.awning.bench.view.boxed.tip.kind === '
+                .'"flat"',
+            'the brush in hand',
+        );
         self::assertSame(['Net mender'], SeriesBrush::query()->pluck('name')->all());
-        $browser->until('document.querySelector("input[aria-label=\"Name of a new brush\"]") === null', 'the page is free again');
+        $browser->until(
+            'document.querySelector("input[aria-label=\"Name of a new brush\"]") === null',
+            'the page is free again',
+        );
         $browser->run('window.awning.bench.set({ size: 40, steady: 0 })');
         $browser->stroke($this->way($browser, [70, 200], [170, 200]));
         $this->saved($browser);
@@ -506,7 +769,10 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 120, 215);
         $browser->visit('/');
         $browser->visit("/bench/{$this->page->id}");
-        $browser->until('window.awning?.session.view.brushes.some(({ name }) => name === "Net mender")', 'the brush among the others, afterwards');
+        $browser->until(
+            'window.awning?.session.view.brushes.some(({ name }) => name === "Net mender")',
+            'the brush among the others, afterwards',
+        );
     }
 
     public function test_a_curve_of_pressure_is_drawn_and_painted_by(): void
@@ -515,24 +781,50 @@ final class LightStageTest extends BrowserTestCase
         $browser->press('Deck pen');
         $browser->press('Make another of Deck pen');
         $browser->until('document.querySelector("[aria-label=\"Opacity by pressure\"]")', 'the curve');
-        $share = fn (string $place): int => (int) $browser->run('return document.querySelector(`[aria-label="Opacity, ${arguments[0]}"]`).getAttribute("aria-valuenow")', [$place]);
+        $share = fn (string $place): int => (int) $browser->run(
+            'return document.querySelector(`[aria-label="Opacity, ${arguments[0]}"]`).getAttribute("aria-valuenow")',
+            [$place],
+        );
         self::assertSame([100, 100], [$share('pressed half'), $share('not pressed')]);
-        $box = $browser->still('document.querySelector("[aria-label=\"Opacity by pressure\"]")', 'the curve in its place');
+        $box = $browser->still(
+            'document.querySelector("[aria-label=\"Opacity by pressure\"]")',
+            'the curve in its place',
+        );
         // Half pressed, four tenths: the graph has six px about its places.
-        $at = fn (float $pressure, float $share): array => [$box[0] + 6 + ($box[2] - 12) * $pressure, $box[1] + $box[3] - 6 - ($box[3] - 12) * $share];
+        $at = fn (float $pressure, float $share): array => [
+            $box[0] + 6 + ($box[2] - 12) * $pressure,
+            $box[1] + $box[3] - 6 - ($box[3] - 12) * $share,
+        ];
         $browser->dragInWindow([$at(0.52, 0.9), $at(0.5, 0.7), $at(0.6, 0.4)]);
-        self::assertEqualsWithDelta(40, $share('pressed half'), 2, 'the place that was nearest follows, wherever the hand strays');
+        self::assertEqualsWithDelta(
+            40,
+            $share('pressed half'),
+            2,
+            'the place that was nearest follows, wherever the hand strays',
+        );
         self::assertSame([100, 100], [$share('pressed three quarters'), $share('pressed a quarter')]);
         $browser->run('document.querySelector("[aria-label=\"Opacity, not pressed\"]").focus()');
         $browser->keys("\u{E015}\u{E015}\u{E013}");
         self::assertSame(95, $share('not pressed'));
         $half = $share('pressed half') / 100;
         $browser->press('Try it');
-        $browser->until('document.querySelector("[aria-label=\"Opacity by pressure\"]") === null', 'the page is free again');
+        $browser->until(
+            'document.querySelector("[aria-label=\"Opacity by pressure\"]") === null',
+            'the page is free again',
+        );
         $browser->run('window.awning.bench.set({ size: 40, steady: 0 })');
         $browser->stroke($this->way($browser, [70, 200], [110, 200], [170, 200]), 'pen', 0.5);
         $this->saved($browser);
-        $this->shows($browser, array_map(fn (int $base, int $shade): int => (int) round($base + ($shade - $base) * $half), self::BASE, $this->tone('shade')), 120, 200);
+        $this->shows(
+            $browser,
+            array_map(
+                fn (int $base, int $shade): int => (int) round($base + ($shade - $base) * $half),
+                self::BASE,
+                $this->tone('shade'),
+            ),
+            120,
+            200,
+        );
         $browser->stroke($this->way($browser, [70, 240], [110, 240], [170, 240]), 'pen', 1.0);
         $this->saved($browser);
         $this->shows($browser, $this->tone('shade'), 120, 240);
@@ -542,7 +834,9 @@ final class LightStageTest extends BrowserTestCase
     {
         $browser = $this->painting();
         $browser->press('First light on Oda Brack', 'summary');
-        $sliders = '[...document.querySelectorAll("label")].filter((one) => one.querySelector("input[type=range]")).map((one) => one.innerText.trim().split("\n")[0])';
+        $sliders =
+            '[...document.querySelectorAll("label")].filter((one) => '
+                .'one.querySelector("input[type=range]")).map((one) => one.innerText.trim().split("\n")[0])';
         $browser->until("($sliders).includes('Glint')", 'the dials');
         $soft = fn (): int => (int) $browser->run("return ($sliders).filter((name) => name === 'Soft').length");
         self::assertSame(0, $soft());
@@ -550,21 +844,39 @@ final class LightStageTest extends BrowserTestCase
         $browser->until("($sliders).includes('Soft')", 'what lies behind the dial');
         // None of the light, and glints as large as can be: by the keys.
         foreach (['Light' => "\u{E011}", 'Glint' => "\u{E010}"] as $dial => $key) {
-            $browser->run("[...document.querySelectorAll('label')].find((one) => one.innerText.trim().startsWith('$dial') && one.querySelector('input[type=range]')).querySelector('input').focus()");
+            $browser->run(
+                "[...document.querySelectorAll('label')].find((one) => one.innerText.trim().startsWith('$dial') && one.querySelector('input[type=range]')).querySelector('input').focus()",
+            );
             $browser->keys($key);
         }
         $browser->press('Rough it in');
-        $browser->until('Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Glint, rough")', 'the passes', 60);
+        $browser->until(
+            'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Glint, rough")',
+            'the passes',
+            60,
+        );
         $this->saved($browser);
-        $passes = (array) $browser->run('return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)');
+        $passes = (array) $browser->run(
+            'return Object.values(window.awning.session.view.records.pass).map((pass) => pass.name)',
+        );
         self::assertContains('Shade, rough', $passes);
         self::assertNotContains('Light, rough', $passes);
         self::assertNotContains('Instead of lines, rough', $passes);
         // The line at the left of the box is black, and becomes a soft dark of what lies there.
         $this->shows($browser, [17, 17, 17], 42, 200);
         $browser->press('Occlusion in their place');
-        $browser->until('!window.awning.session.view.records.page.page.lines.shown && Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Instead of lines, rough")', 'lineless work', 60);
-        $browser->until('Promise.all([43, 60].map((x) => window.awning.renderer.colourAt(x, 200))).then(([line, body]) => line && body && line[0] > 60 && line[0] < body[0] - 60)', 'the dark in its place');
+        $browser->until(
+            '!window.awning.session.view.records.page.page.lines.shown && '
+                .'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Instead of lines, '
+                .'rough")',
+            'lineless work',
+            60,
+        );
+        $browser->until(
+            'Promise.all([43, 60].map((x) => window.awning.renderer.colourAt(x, 200))).then(([line, body]) => line '
+                .'&& body && line[0] > 60 && line[0] < body[0] - 60)',
+            'the dark in its place',
+        );
         $this->undone($browser);
         $this->shows($browser, [17, 17, 17], 42, 200);
     }

@@ -40,7 +40,10 @@ final class OutboxTest extends BrowserTestCase
             $this->trouble((string) $status);
             $this->paintAt($browser, $y);
             $this->paintAt($browser, $y + 30);
-            $browser->until('document.querySelector("header [role=status]").innerText.startsWith("server lost: 2 changes wait")', "it says that two changes wait after $status");
+            $browser->until(
+                'document.querySelector("header [role=status]").innerText.startsWith("server lost: 2 changes wait")',
+                "it says that two changes wait after $status",
+            );
             self::assertSame($before, $this->strokes());
             $this->trouble(null);
             $this->saved($browser);
@@ -56,7 +59,10 @@ final class OutboxTest extends BrowserTestCase
         $browser = $this->painting();
         $this->trouble('lost', '#/ops$#');
         $this->paintAt($browser, 120);
-        $browser->until('document.querySelector("header [role=status]").innerText.startsWith("server lost")', 'no answer came');
+        $browser->until(
+            'document.querySelector("header [role=status]").innerText.startsWith("server lost")',
+            'no answer came',
+        );
         self::assertSame(1, $this->strokes(), 'the server has it, and the browser does not know');
         $this->trouble(null);
         $this->saved($browser);
@@ -70,7 +76,10 @@ final class OutboxTest extends BrowserTestCase
         $this->trouble('502', '#/ops$#');
         $this->paintAt($browser, 100);
         $this->paintAt($browser, 220);
-        $browser->until('window.awning.session.view.unsent === 2 && window.awning.session.view.saving === "offline"', 'both wait');
+        $browser->until(
+            'window.awning.session.view.unsent === 2 && window.awning.session.view.saving === "offline"',
+            'both wait',
+        );
         $browser->visit("/bench/{$this->page->id}");
         $browser->until('window.awning?.session.view.unsent === 2', 'both are taken up again');
         self::assertNotSame('saved', $this->said($browser));
@@ -88,7 +97,10 @@ final class OutboxTest extends BrowserTestCase
         $browser = $this->painting();
         DB::table('sessions')->delete();
         $this->paintAt($browser, 140);
-        $browser->until('document.querySelector("header [role=status]").innerText.startsWith("signed out: 1 change waits")', 'it says that one is signed out');
+        $browser->until(
+            'document.querySelector("header [role=status]").innerText.startsWith("signed out: 1 change waits")',
+            'it says that one is signed out',
+        );
         self::assertSame(0, $this->strokes());
         // The bench asks for news meanwhile, and each answer without a session brings a token of its own: one that
         // was overtaken is fetched anew, as the sign-in screen does.
@@ -126,7 +138,11 @@ final class OutboxTest extends BrowserTestCase
         $browser->run('window.awning.session.apply({ kind: "pass.remove", id: "nosuchpass" })');
         $this->paintAt($browser, 140);
         $this->trouble(null);
-        $browser->until('document.querySelector("main [role=alert]")?.innerText.includes("Removing the pass was not done. The pass is gone already.")', 'what was refused');
+        $browser->until(
+            'document.querySelector("main [role=alert]")?.innerText.includes("Removing the pass was not done. The '
+                .'pass is gone already.")',
+            'what was refused',
+        );
         $this->saved($browser);
         self::assertSame(1, $this->strokes(), 'the stroke behind it was made');
         $this->shows($browser, $this->tone('shade'), 120, 140);

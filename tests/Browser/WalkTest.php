@@ -27,7 +27,9 @@ final class WalkTest extends BrowserTestCase
         // Import a scan by the file chooser.
         $file = sys_get_temp_dir().'/walk-scan.png';
         file_put_contents($file, $this->scanBytes());
-        $browser->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $browser->driver
+            ->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('input[type=file]'))
+            ->sendKeys($file);
         $browser->until('Object.keys(window.awning.session.view.records.region).length === 4', 'four regions', 60);
 
         // Fill a region by a click, two more by a sweep, then take one away.
@@ -38,7 +40,13 @@ final class WalkTest extends BrowserTestCase
         $this->saved($browser);
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 60, 300);
         $browser->press('Sweep');
-        $browser->stroke([$this->onCanvas($browser, 250, 200), $this->onCanvas($browser, 300, 210), $this->onCanvas($browser, 350, 200), $this->onCanvas($browser, 450, 190), $this->onCanvas($browser, 500, 200)]);
+        $browser->stroke([
+            $this->onCanvas($browser, 250, 200),
+            $this->onCanvas($browser, 300, 210),
+            $this->onCanvas($browser, 350, 200),
+            $this->onCanvas($browser, 450, 190),
+            $this->onCanvas($browser, 500, 200),
+        ]);
         $this->saved($browser);
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 480, 100);
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 300, 100);
@@ -50,8 +58,15 @@ final class WalkTest extends BrowserTestCase
         // A shadow, by picking the tone; it stays inside the figure. Then a highlight with a pen's pressure.
         $browser->press('Light');
         $browser->press('Oda Brack oilskin shade');
-        self::assertStringContainsString('stays inside Oda Brack', (string) $browser->run('return document.getElementById("target-sentence").innerText'));
-        $browser->stroke([$this->onCanvas($browser, 10, 150), $this->onCanvas($browser, 80, 150), $this->onCanvas($browser, 180, 150)]);
+        self::assertStringContainsString(
+            'stays inside Oda Brack',
+            (string) $browser->run('return document.getElementById("target-sentence").innerText'),
+        );
+        $browser->stroke([
+            $this->onCanvas($browser, 10, 150),
+            $this->onCanvas($browser, 80, 150),
+            $this->onCanvas($browser, 180, 150),
+        ]);
         $this->saved($browser);
         $shade = $this->tone('shade');
         $this->shows($browser, $shade, 120, 150);
@@ -63,7 +78,14 @@ final class WalkTest extends BrowserTestCase
 
         // With Shift held, a detour of the hand is a straight stroke; and it can be undone.
         $browser->press('Oda Brack oilskin glint');
-        $browser->stroke([$this->onCanvas($browser, 70, 320), $this->onCanvas($browser, 110, 200), $this->onCanvas($browser, 180, 320)], shift: true);
+        $browser->stroke(
+            [
+                $this->onCanvas($browser, 70, 320),
+                $this->onCanvas($browser, 110, 200),
+                $this->onCanvas($browser, 180, 320),
+            ],
+            shift: true,
+        );
         $this->saved($browser);
         $this->shows($browser, $this->tone('glint'), 120, 320);
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 110, 225); // where the hand went meanwhile
@@ -72,7 +94,10 @@ final class WalkTest extends BrowserTestCase
         $this->shows($browser, [0xE0, 0xA9, 0x3A], 120, 320);
 
         // The read view shows it, and the browser's picture is the core's within two steps, on every pixel.
-        $browser->until('document.querySelector("[aria-label^=\\"The page at reading size\\"]").width > 50', 'the read view');
+        $browser->until(
+            'document.querySelector("[aria-label^=\\"The page at reading size\\"]").width > 50',
+            'the read view',
+        );
         $this->assertBrowserAgreesWithTheCore($browser);
 
         // Take away a picture and a layered file.
@@ -80,11 +105,18 @@ final class WalkTest extends BrowserTestCase
             $browser->press('Deliver');
             $browser->press($button, 'dialog button');
             $href = $browser->until('document.querySelector("a[download]")?.getAttribute("href")', "the $format", 60);
-            $bytes = $browser->run('const done = new Uint8Array(await (await fetch(arguments[0])).arrayBuffer()); let s = ""; for (const b of done) s += String.fromCharCode(b); return btoa(s)', [$href]);
+            $bytes = $browser->run(
+                'const done = new Uint8Array(await (await fetch(arguments[0])).arrayBuffer()); let s = ""; for '
+                    .'(const b of done) s += String.fromCharCode(b); return btoa(s)',
+                [$href],
+            );
             $path = sys_get_temp_dir()."/walk.$format";
             file_put_contents($path, base64_decode((string) $bytes));
             $browser->press('Close');
-            $paint = $format === 'png' ? (new ImageReader)->read($path)->paint : (new OpenRasterRenderer(new OpenRasterFile($path)))->render();
+            $paint =
+                $format === 'png'
+                    ? (new ImageReader)->read($path)->paint
+                    : (new OpenRasterRenderer(new OpenRasterFile($path)))->render();
             foreach ([0, 1, 2] as $c) {
                 self::assertEqualsWithDelta($shade[$c], $paint->at(120, 150)[$c], 1, $format);
             }
@@ -103,10 +135,20 @@ final class WalkTest extends BrowserTestCase
             $browser->press('undo');
             $this->saved($browser);
         }
-        $browser->until('window.awning.session.view.records.page.page === undefined', 'the page is as empty as it was at first');
+        $browser->until(
+            'window.awning.session.view.records.page.page === undefined',
+            'the page is as empty as it was at first',
+        );
         $browser->press('redo');
         $browser->until('Object.keys(window.awning.session.view.records.region).length === 4', 'and the scan is back');
-        self::assertSame([], array_filter((array) $browser->driver->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE' && ! str_contains($line['message'], 'picture')), 'errors in the browser');
+        self::assertSame(
+            [],
+            array_filter(
+                (array) $browser->driver->manage()->getLog('browser'),
+                fn (array $line): bool => $line['level'] === 'SEVERE' && ! str_contains($line['message'], 'picture'),
+            ),
+            'errors in the browser',
+        );
     }
 
     public function test_a_second_person_watches_and_a_lost_server_loses_no_stroke(): void
@@ -125,7 +167,10 @@ final class WalkTest extends BrowserTestCase
         $browser->until('window.awning?.session.view.held', 'Mira holds the page');
         $watcher = $this->signIn('Ida');
         $watcher->press('1. Noon');
-        $watcher->until('document.querySelector("header [role=status]")?.innerText === "watching Mira"', 'Ida watches Mira');
+        $watcher->until(
+            'document.querySelector("header [role=status]")?.innerText === "watching Mira"',
+            'Ida watches Mira',
+        );
         // Her workers are scripts of their own: until they are there, a server that is lost is lost for them.
         $watcher->until('window.awning.renderer.colourAt(120, 200)', 'the tiles of the one who watches');
 
@@ -134,13 +179,20 @@ final class WalkTest extends BrowserTestCase
         $browser->until('window.awning.renderer.colourAt(120, 200)', 'the tiles');
         $this->kill();
         $browser->stroke([$this->onCanvas($browser, 70, 120), $this->onCanvas($browser, 170, 120)]);
-        $browser->until('document.querySelector("header [role=status]").innerText.startsWith("server lost")', 'it says that the server is lost');
+        $browser->until(
+            'document.querySelector("header [role=status]").innerText.startsWith("server lost")',
+            'it says that the server is lost',
+        );
         $browser->stroke([$this->onCanvas($browser, 70, 260), $this->onCanvas($browser, 170, 260)]);
         $this->serve();
         $this->saved($browser);
         $this->shows($browser, $this->tone('shade'), 120, 120);
         $this->shows($browser, $this->tone('shade'), 120, 260);
-        $watcher->until('JSON.stringify(await window.awning.renderer.colourAt(120, 260)) === '.json_encode(json_encode($this->tone('shade'))), 'Ida sees both strokes');
+        $watcher->until(
+            'JSON.stringify(await window.awning.renderer.colourAt(120, 260)) === '.
+                json_encode(json_encode($this->tone('shade'))),
+            'Ida sees both strokes',
+        );
         $watcher->close();
     }
 
@@ -150,15 +202,23 @@ final class WalkTest extends BrowserTestCase
         $off = $total = 0;
         foreach ((new TileGrid(600, 400))->all() as [$column, $row]) {
             $part = $paint->crop(new Rect($column * 256, $row * 256, 256, 256));
-            $shown = base64_decode((string) $browser->run(
-                'const c = await window.awning.renderer.pixels(arguments[0], arguments[1]); let out = ""; for (let y = 0; y < 256; y += 5) for (let x = 0; x < 256; x += 5) { const at = 4 * (y * 256 + x); out += String.fromCharCode(c[at], c[at + 1], c[at + 2]); } return btoa(out)',
-                [$column, $row],
-            ));
+            $shown = base64_decode(
+                (string) $browser->run(
+                    'const c = await window.awning.renderer.pixels(arguments[0], arguments[1]); let out = ""; for '
+                        .'(let y = 0; y < 256; y += 5) for (let x = 0; x < 256; x += 5) { const at = 4 * (y * 256 + x); '
+                        .'out += String.fromCharCode(c[at], c[at + 1], c[at + 2]); } return btoa(out)',
+                    [$column, $row],
+                ),
+            );
             for ($y = 0, $i = 0; $y < 256; $y += 5) {
                 for ($x = 0; $x < 256; $x += 5, $i += 3) {
                     if ($column * 256 + $x < 600 && $row * 256 + $y < 400) {
                         $exact = $part->at($x, $y);
-                        $worst = max(abs($exact[0] - ord($shown[$i])), abs($exact[1] - ord($shown[$i + 1])), abs($exact[2] - ord($shown[$i + 2])));
+                        $worst = max(
+                            abs($exact[0] - ord($shown[$i])),
+                            abs($exact[1] - ord($shown[$i + 1])),
+                            abs($exact[2] - ord($shown[$i + 2])),
+                        );
                         $off += $worst > 2 ? 1 : 0;
                         $total++;
                     }

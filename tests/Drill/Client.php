@@ -44,14 +44,28 @@ final class Client
     public function request(string $method, string $path, ?array $body = null): CurlHandle
     {
         $isForm = $body !== null && array_filter($body, fn ($value): bool => $value instanceof \CURLFile) !== [];
-        $request = curl_init(($this->proxy?->address() ?? "http://127.0.0.1:$this->port").$path) ?: throw new RuntimeException('curl does not work.');
+        $request =
+            curl_init(($this->proxy?->address() ?? "http://127.0.0.1:$this->port").$path) ?:
+            throw new RuntimeException('curl does not work.');
         curl_setopt_array($request, [
-            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $this->jar, CURLOPT_COOKIEFILE => $this->jar,
-            CURLOPT_TIMEOUT => 90, CURLOPT_FORBID_REUSE => true,
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Expect:', 'X-XSRF-TOKEN: '.$this->token(), ...($isForm ? [] : ['Content-Type: application/json'])],
+            CURLOPT_CUSTOMREQUEST => $method,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEJAR => $this->jar,
+            CURLOPT_COOKIEFILE => $this->jar,
+            CURLOPT_TIMEOUT => 90,
+            CURLOPT_FORBID_REUSE => true,
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json',
+                'Expect:',
+                'X-XSRF-TOKEN: '.$this->token(),
+                ...$isForm ? [] : ['Content-Type: application/json'],
+            ],
         ]);
         if ($this->proxy !== null) {
-            curl_setopt_array($request, [CURLOPT_RESOLVE => [$this->proxy->resolved()], CURLOPT_CAINFO => $this->proxy->certificate()]);
+            curl_setopt_array($request, [
+                CURLOPT_RESOLVE => [$this->proxy->resolved()],
+                CURLOPT_CAINFO => $this->proxy->certificate(),
+            ]);
         }
         if ($body !== null) {
             curl_setopt($request, CURLOPT_POSTFIELDS, $isForm ? $body : json_encode($body));
@@ -66,7 +80,10 @@ final class Client
         // Cookies are written down when the handle is done with.
         curl_setopt($request, CURLOPT_COOKIELIST, 'FLUSH');
 
-        return [(int) curl_getinfo($request, CURLINFO_RESPONSE_CODE), is_string($body) ? json_decode($body, true) : null];
+        return [
+            (int) curl_getinfo($request, CURLINFO_RESPONSE_CODE),
+            is_string($body) ? json_decode($body, true) : null,
+        ];
     }
 
     /**
@@ -86,11 +103,19 @@ final class Client
             curl_multi_select($multi, 0.05);
         } while ($running > 0);
 
-        return array_map(fn (array $one): array => [...$one[0]->answer($one[1], curl_multi_getcontent($one[1])), (float) curl_getinfo($one[1], CURLINFO_TOTAL_TIME)], $requests);
+        return array_map(
+            fn (array $one): array => [
+                ...$one[0]->answer($one[1], curl_multi_getcontent($one[1])),
+                (float) curl_getinfo($one[1], CURLINFO_TOTAL_TIME),
+            ],
+            $requests,
+        );
     }
 
     private function token(): string
     {
-        return preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($this->jar), $found) === 1 ? urldecode($found[1]) : '';
+        return preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($this->jar), $found) === 1
+            ? urldecode($found[1])
+            : '';
     }
 }

@@ -36,7 +36,8 @@ final readonly class Disk
                 try {
                     $whole->put("originals/$i", $bytes, strlen($bytes), hash('sha256', $bytes));
                     $kept++;
-                    $whole->is("originals/$i", strlen($bytes), hash('sha256', $bytes)) || $this->tally->fail('disk', "file $i was called whole and is not");
+                    $whole->is("originals/$i", strlen($bytes), hash('sha256', $bytes)) ||
+                        $this->tally->fail('disk', "file $i was called whole and is not");
                 } catch (NotKept) {
                     $refused++;
                     $disk->exists("originals/$i") && $this->tally->fail('disk', "file $i was refused and is there");
@@ -52,7 +53,10 @@ final readonly class Disk
             Log::forgetChannel('daily');
             Log::error('This cannot be written down, and nothing breaks.');
 
-            return [$times, "$kept kept, $refused refused for want of room; a log that cannot be written breaks nothing"];
+            return [
+                $times,
+                "$kept kept, $refused refused for want of room; a log that cannot be written breaks nothing",
+            ];
         } finally {
             (new Process(['umount', $folder]))->run();
             @rmdir($folder);

@@ -35,7 +35,9 @@ final readonly class Files
             file_put_contents($file, $this->damaged($seeds[$kind]));
             $began = microtime(true);
             try {
-                $kind === 'ora' ? new OpenRasterFile($file) : (new ChildDecoder(1500, self::SECONDS))->read($file, fn () => null);
+                $kind === 'ora'
+                    ? new OpenRasterFile($file)
+                    : (new ChildDecoder(1500, self::SECONDS))->read($file, fn () => null);
                 $opened++;
             } catch (UnreadableImage $error) {
                 $refused++;
@@ -74,7 +76,11 @@ final readonly class Files
         $zip = new \ZipArchive;
         $zip->open($ora, \ZipArchive::OVERWRITE);
         $zip->addFromString('mimetype', 'image/openraster');
-        $zip->addFromString('stack.xml', '<?xml version="1.0" encoding="UTF-8"?><image w="90" h="70" version="0.0.6"><stack><layer src="data/a.png" opacity="0.5"/></stack></image>');
+        $zip->addFromString(
+            'stack.xml',
+            '<?xml version="1.0" encoding="UTF-8"?><image w="90" h="70" version="0.0.6"><stack><layer '
+                .'src="data/a.png" opacity="0.5"/></stack></image>',
+        );
         $zip->addFromString('data/a.png', $seeds['png']);
         $zip->close();
         $seeds['ora'] = (string) file_get_contents($ora);
@@ -86,8 +92,10 @@ final readonly class Files
     private function damaged(string $bytes): string
     {
         switch (mt_rand(0, 5)) {
-            case 0: return substr($bytes, 0, mt_rand(0, strlen($bytes)));
-            case 1: return $bytes.random_bytes(mt_rand(1, 5000));
+            case 0:
+                return substr($bytes, 0, mt_rand(0, strlen($bytes)));
+            case 1:
+                return $bytes.random_bytes(mt_rand(1, 5000));
             case 2: // Sizes and counts live in the head.
                 for ($n = mt_rand(1, 6); $n > 0; $n--) {
                     $bytes[mt_rand(0, min(120, strlen($bytes) - 1))] = chr(mt_rand(0, 255));
@@ -101,7 +109,9 @@ final readonly class Files
             case 4:
                 $at = mt_rand(0, strlen($bytes) - 1);
 
-                return substr($bytes, 0, $at).str_repeat(substr($bytes, $at, 200), mt_rand(2, 400)).substr($bytes, $at);
+                return substr($bytes, 0, $at).
+                    str_repeat(substr($bytes, $at, 200), mt_rand(2, 400)).
+                    substr($bytes, $at);
             default:
                 for ($n = mt_rand(1, 40); $n > 0; $n--) {
                     $bytes[mt_rand(0, strlen($bytes) - 1)] = chr(mt_rand(0, 255));

@@ -19,12 +19,45 @@ use Illuminate\Support\Facades\Route;
 final class Fuzz
 {
     private const ODD = [
-        null, true, false, 0, -1, 1, 1.5, 4294967296, 9.9e99, '', 'x', '0', '-1', '1e999', 'NaN', "\0", "\u{202E}", 'é', [], [[]], [1, 2, 3], ['a' => 1], ['kind' => 'fill'],
-        "' OR 1=1 --", '<script>', '../../etc/passwd', '#112233', '#11223', 'owner', 'multiply', 'shade', 'png',
+        null,
+        true,
+        false,
+        0,
+        -1,
+        1,
+        1.5,
+        4294967296,
+        9.9e99,
+        '',
+        'x',
+        '0',
+        '-1',
+        '1e999',
+        'NaN',
+        "\0",
+        "\u{202E}",
+        'é',
+        [],
+        [[]],
+        [1, 2, 3],
+        ['a' => 1],
+        ['kind' => 'fill'],
+        "' OR 1=1 --",
+        '<script>',
+        '../../etc/passwd',
+        '#112233',
+        '#11223',
+        'owner',
+        'multiply',
+        'shade',
+        'png',
     ];
 
-    public function __construct(private readonly Application $app, private readonly World $world, private readonly Tally $tally)
-    {
+    public function __construct(
+        private readonly Application $app,
+        private readonly World $world,
+        private readonly Tally $tally,
+    ) {
     }
 
     /** @return array{int, string} */
@@ -32,7 +65,13 @@ final class Fuzz
     {
         $page = $this->world->page();
         $bodies = new Bodies($this->world, $page);
-        $routes = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage') && $route->uri() !== 'up'));
+        $routes = array_values(
+            array_filter(
+                Route::getRoutes()->getRoutes(),
+                fn (RegisteredRoute $route): bool => ! str_starts_with($route->uri(), 'storage') &&
+                    $route->uri() !== 'up',
+            ),
+        );
         $ops = array_keys($bodies->ops());
         $seriesOps = array_keys($bodies->seriesOps());
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
@@ -42,28 +81,59 @@ final class Fuzz
             $taken += $this->ask('POST', "/api/pages/$page->id/ops", $this->op($bodies, $kind), $mira) < 300 ? 1 : 0;
         }
         if ($taken < count($ops) - self::REFUSED) {
-            $this->tally->fail('fuzz', sprintf('of %d ops as they are meant only %d were done: the bodies are wrong', count($ops), $taken));
+            $this->tally->fail(
+                'fuzz',
+                sprintf('of %d ops as they are meant only %d were done: the bodies are wrong', count($ops), $taken),
+            );
         }
         for ($i = 0; $i < $times; $i++) {
             $route = $routes[$i % count($routes)];
             $method = $route->methods()[0];
             $body = match (true) {
-                $route->getName() === 'pages.ops' || $i % 3 === 0 => $this->op($bodies, $ops[intdiv($i, 3) % count($ops)]),
-                $i % 6 === 1 => ['op' => ['kind' => $kind = $seriesOps[intdiv($i, 6) % count($seriesOps)]] + $bodies->seriesOps()[$kind]],
+                $route->getName() === 'pages.ops' || $i % 3 === 0 => $this->op(
+                    $bodies,
+                    $ops[intdiv($i, 3) % count($ops)],
+                ),
+                $i % 6 === 1 => [
+                    'op' => ['kind' => ($kind = $seriesOps[intdiv($i, 6) % count($seriesOps)])] +
+                        $bodies->seriesOps()[$kind],
+                ],
                 default => $bodies->of("$method {$route->uri()}"),
             };
-            $uri = '/'.preg_replace_callback('/\{(\w+\??)\}/', fn (array $name): string => mt_rand(0, 7) === 0 ? rawurlencode((string) json_encode($this->odd())) : $bodies->parameter($name[1]), $route->uri());
+            $uri =
+                '/'.
+                preg_replace_callback(
+                    '/\{(\w+\??)\}/',
+                    fn (array $name): string => mt_rand(0, 7) === 0
+                        ? rawurlencode((string) json_encode($this->odd()))
+                        : $bodies->parameter($name[1]),
+                    $route->uri(),
+                );
             [$method, $uri] = match (true) {
                 $i % 3 === 0 => ['POST', "/api/pages/$page->id/ops"],
                 $i % 6 === 1 && $route->getName() !== 'pages.ops' => ['POST', "/api/series/{$page->series_id}/ops"],
                 default => [$method, $uri],
             };
             // What people do to each other would end the drill: it is asked as if of somebody who may not.
-            $this->ask($method, $uri, $this->changed($body), preg_match('#members|^/api/session$#', $uri) === 1 || mt_rand(0, 9) === 0 ? null : $mira);
+            $this->ask(
+                $method,
+                $uri,
+                $this->changed($body),
+                preg_match('#members|^/api/session$#', $uri) === 1 || mt_rand(0, 9) === 0 ? null : $mira,
+            );
         }
         ksort($this->statuses);
 
-        return [$times, "$taken of ".count($ops).' ops done as meant; one leaf changed, '.implode(', ', array_map(fn ($kind, $n): string => "{$kind}xx: $n", array_keys($this->statuses), $this->statuses))];
+        return [
+            $times,
+            "$taken of ".
+            count($ops).
+            ' ops done as meant; one leaf changed, '.
+            implode(
+                ', ',
+                array_map(fn ($kind, $n): string => "{$kind}xx: $n", array_keys($this->statuses), $this->statuses),
+            ),
+        ];
     }
 
     /** Ops that are rightly refused as they are meant: on a page that is begun, or of what is not there. */
@@ -85,7 +155,16 @@ final class Fuzz
         // Numbers that PHP itself would not write.
         $said = str_replace('9.9e+99', ['1e999', '-1e999', '9.9e99'][mt_rand(0, 2)], $said);
         $isRead = $method === 'GET';
-        $request = Request::create($uri.($isRead ? '?'.http_build_query($body) : ''), $method, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_HOST' => '127.0.0.1'], content: $isRead ? null : $said);
+        $request = Request::create(
+            $uri.($isRead ? '?'.http_build_query($body) : ''),
+            $method,
+            server: [
+                'CONTENT_TYPE' => 'application/json',
+                'HTTP_ACCEPT' => 'application/json',
+                'HTTP_HOST' => '127.0.0.1',
+            ],
+            content: $isRead ? null : $said,
+        );
         $status = $this->handled($request, $user);
         $this->statuses[intdiv($status, 100)] = ($this->statuses[intdiv($status, 100)] ?? 0) + 1;
         if ($status >= 500) {
@@ -129,7 +208,10 @@ final class Fuzz
         $this->app->instance('request', $request);
         $kernel = $this->app->make(Kernel::class);
         $response = $kernel->handle($request);
-        $this->why = $response->getStatusCode() >= 500 ? mb_strcut((string) ($response->exception ?? $response->getContent()), 0, 200) : '';
+        $this->why =
+            $response->getStatusCode() >= 500
+                ? mb_strcut((string) ($response->exception ?? $response->getContent()), 0, 200)
+                : '';
         $kernel->terminate($request, $response);
 
         return $response->getStatusCode();

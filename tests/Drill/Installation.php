@@ -13,7 +13,24 @@ use Symfony\Component\Process\Process;
  */
 final class Installation
 {
-    private const PARTS = ['app', 'bootstrap', 'config', 'core', 'database', 'etc', 'public', 'resources', 'routes', 'pins', 'artisan', 'awning', 'composer.json', 'package.json', 'package-lock.json', 'vite.config.ts'];
+    private const PARTS = [
+        'app',
+        'bootstrap',
+        'config',
+        'core',
+        'database',
+        'etc',
+        'public',
+        'resources',
+        'routes',
+        'pins',
+        'artisan',
+        'awning',
+        'composer.json',
+        'package.json',
+        'package-lock.json',
+        'vite.config.ts',
+    ];
 
     public readonly string $folder;
 
@@ -56,7 +73,14 @@ final class Installation
             copy($stamp, "$this->folder/var/cache/".basename($stamp));
         }
         // The address is told once, at the first start; every later command goes by what is kept.
-        $this->run(['start'], ['AWNING_PORT' => (string) $this->port, 'APP_URL' => 'https://'.self::HOST.":$this->securePort", 'AWNING_DEMO' => '0']);
+        $this->run(
+            ['start'],
+            [
+                'AWNING_PORT' => (string) $this->port,
+                'APP_URL' => 'https://'.self::HOST.":$this->securePort",
+                'AWNING_DEMO' => '0',
+            ],
+        );
     }
 
     public function stop(): void
@@ -76,7 +100,10 @@ final class Installation
      */
     private function run(array $arguments, array $told): string
     {
-        return (new Process(["$this->folder/awning", ...$arguments], $this->folder, $told + $this->environment()))->setTimeout(240)->mustRun()->getOutput();
+        return (new Process(["$this->folder/awning", ...$arguments], $this->folder, $told + $this->environment()))
+            ->setTimeout(240)
+            ->mustRun()
+            ->getOutput();
     }
 
     /** Ends a kept service, as if it had been stopped by hand. */
@@ -84,7 +111,11 @@ final class Installation
     {
         [$leader] = explode(' ', (string) @file_get_contents("$this->folder/var/run/$service.pid"));
         posix_kill((int) $leader, SIGTERM);
-        for ($tries = 0; $tries < 100 && preg_match('/^State:\s+[^ZX]/m', (string) @file_get_contents("/proc/$leader/status")) === 1; $tries++) {
+        for (
+            $tries = 0;
+            $tries < 100 && preg_match('/^State:\s+[^ZX]/m', (string) @file_get_contents("/proc/$leader/status")) === 1;
+            $tries++
+        ) {
             usleep(100_000);
         }
     }
@@ -93,10 +124,22 @@ final class Installation
     public function environment(): array
     {
         return [
-            'AWNING_PORT' => (string) $this->port, 'AWNING_DETACH' => '1', 'AWNING_DEMO' => '0', 'AWNING_USER' => (string) getenv('USER') ?: 'root',
-            'AWNING_LEASE_SECONDS' => '600', 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => false, 'APP_URL' => 'https://'.self::HOST.":$this->securePort", 'AWNING_WORKS' => "$this->folder/var/works",
-            'AWNING_STORAGE' => "$this->folder/var/storage", 'DB_SOCKET' => "/tmp/$this->pool/db.sock", 'DB_DATABASE' => 'awning',
-            'APP_CONFIG_CACHE' => "$this->folder/var/cache/config.php", 'APP_ROUTES_CACHE' => "$this->folder/var/cache/routes.php", 'TMPDIR' => "$this->folder/var/tmp",
+            'AWNING_PORT' => (string) $this->port,
+            'AWNING_DETACH' => '1',
+            'AWNING_DEMO' => '0',
+            'AWNING_USER' => (string) getenv('USER') ?: 'root',
+            'AWNING_LEASE_SECONDS' => '600',
+            'APP_ENV' => 'production',
+            'APP_DEBUG' => 'false',
+            'APP_KEY' => false,
+            'APP_URL' => 'https://'.self::HOST.":$this->securePort",
+            'AWNING_WORKS' => "$this->folder/var/works",
+            'AWNING_STORAGE' => "$this->folder/var/storage",
+            'DB_SOCKET' => "/tmp/$this->pool/db.sock",
+            'DB_DATABASE' => 'awning',
+            'APP_CONFIG_CACHE' => "$this->folder/var/cache/config.php",
+            'APP_ROUTES_CACHE' => "$this->folder/var/cache/routes.php",
+            'TMPDIR' => "$this->folder/var/tmp",
         ];
     }
 
@@ -129,7 +172,13 @@ final class Installation
     public function settle(): void
     {
         for ($tries = 0; $tries < 300; $tries++) {
-            if (@file_get_contents("http://127.0.0.1:$this->port/api/session", false, stream_context_create(['http' => ['timeout' => 2]])) !== false) {
+            if (
+                @file_get_contents(
+                    "http://127.0.0.1:$this->port/api/session",
+                    false,
+                    stream_context_create(['http' => ['timeout' => 2]]),
+                ) !== false
+            ) {
                 return;
             }
             usleep(100_000);

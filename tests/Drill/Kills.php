@@ -35,7 +35,12 @@ final readonly class Kills
         for ($i = 0; $i < $times; $i++) {
             $victim = self::VICTIMS[mt_rand(0, 2)];
             // What runs in a queue is met there; a database dies under anything.
-            $act = $victim === 'web worker' ? ['op', 'undo', 'import'][mt_rand(0, 2)] : ($victim === 'queue worker' ? ['import', 'deliver'][mt_rand(0, 1)] : self::ACTS[mt_rand(0, 3)]);
+            $act =
+                $victim === 'web worker'
+                    ? ['op', 'undo', 'import'][mt_rand(0, 2)]
+                    : ($victim === 'queue worker'
+                        ? ['import', 'deliver'][mt_rand(0, 1)]
+                        : self::ACTS[mt_rand(0, 3)]);
             $counts[$victim] = ($counts[$victim] ?? 0) + 1;
             $again += match ($act) {
                 'op' => $this->op($page, $labels[mt_rand(0, count($labels) - 1)], $i, $victim),
@@ -48,7 +53,14 @@ final readonly class Kills
         $this->originalsAreWhole();
         $this->tilesAreThere();
 
-        return [$times, sprintf('%s; %d requests asked again', implode(', ', array_map(fn ($kind, $n) => "$n × $kind", array_keys($counts), $counts)), $again)];
+        return [
+            $times,
+            sprintf(
+                '%s; %d requests asked again',
+                implode(', ', array_map(fn ($kind, $n) => "$n × $kind", array_keys($counts), $counts)),
+                $again,
+            ),
+        ];
     }
 
     /**
@@ -82,17 +94,31 @@ final readonly class Kills
         $region = (new PageStore($page))->record(RecordKind::Region, $label);
         $now = $region instanceof Region ? $region->material : 0;
         $material = $this->world->materials[$now === $this->world->materials[0]->id ? 1 : 0];
-        $change = ['op' => ['kind' => 'fill', 'labels' => [$label], 'figure' => $material->figure_id, 'material' => $material->id]];
+        $change = [
+            'op' => [
+                'kind' => 'fill',
+                'labels' => [$label],
+                'figure' => $material->figure_id,
+                'material' => $material->id,
+            ],
+        ];
         $before = (int) Page::query()->whereKey($page->id)->value('revision');
         $id = sprintf('killop%010d%s', $i, bin2hex(random_bytes(4)));
-        $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/ops", ['id' => $id, 'base' => $before, 'lease' => $this->world->lease] + $change), $victim);
+        $this->interrupted(
+            $this->world->mira->request(
+                'POST',
+                "/api/pages/$page->id/ops",
+                ['id' => $id, 'base' => $before, 'lease' => $this->world->lease] + $change,
+            ),
+            $victim,
+        );
         [$status, , $tries] = $this->world->asks($page, 'ops', $change, $id);
         $after = (int) Page::query()->whereKey($page->id)->value('revision');
         if ($status !== 200 || $after !== $before + 1) {
             $this->tally->fail('kills', "op $i beside a dying $victim: status $status, revision $before became $after");
         }
         $there = (new PageStore($page))->record(RecordKind::Region, $label);
-        if (! $there instanceof Region || $there->material !== $material->id) {
+        if (! ($there instanceof Region) || $there->material !== $material->id) {
             $this->tally->fail('kills', "op $i beside a dying $victim was answered and is not there");
         }
 
@@ -104,15 +130,28 @@ final readonly class Kills
         $done = fn (): int => DB::table('journal')->where('page_id', $page->id)->where('state', 'done')->count();
         $before = $done();
         $verb = $before > 3 ? 'undo' : 'redo';
-        if ($verb === 'redo' && DB::table('journal')->where('page_id', $page->id)->where('state', 'undone')->doesntExist()) {
+        if (
+            $verb === 'redo' &&
+            DB::table('journal')->where('page_id', $page->id)->where('state', 'undone')->doesntExist()
+        ) {
             return 0;
         }
         $id = sprintf('killundo%010d%s', $i, bin2hex(random_bytes(4)));
         $base = (int) Page::query()->whereKey($page->id)->value('revision');
-        $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/$verb", ['id' => $id, 'base' => $base, 'lease' => $this->world->lease]), $victim);
+        $this->interrupted(
+            $this->world->mira->request('POST', "/api/pages/$page->id/$verb", [
+                'id' => $id,
+                'base' => $base,
+                'lease' => $this->world->lease,
+            ]),
+            $victim,
+        );
         [$status, , $tries] = $this->world->asks($page, $verb, [], $id);
         if ($status !== 200 || $done() !== $before + ($verb === 'undo' ? -1 : 1)) {
-            $this->tally->fail('kills', "$verb $i beside a dying $victim: status $status, $before steps became {$done()}");
+            $this->tally->fail(
+                'kills',
+                "$verb $i beside a dying $victim: status $status, $before steps became {$done()}",
+            );
         }
 
         return $tries - 1;
@@ -122,7 +161,10 @@ final readonly class Kills
     {
         $landed = fn (): int => DB::table('journal')->where('page_id', $page->id)->where('kind', 'ink.lay')->count();
         $known = (int) DB::table('tasks')->max('id');
-        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/tasks/import", $this->world->upload()), $victim);
+        [$status] = $this->interrupted(
+            $this->world->mira->request('POST', "/api/pages/$page->id/tasks/import", $this->world->upload()),
+            $victim,
+        );
         $tasks = DB::table('tasks')->where('id', '>', $known)->pluck('id')->all();
         if ($status === 202 && $tasks === []) {
             $this->tally->fail('kills', "import $i was taken and is not there");
@@ -144,11 +186,19 @@ final readonly class Kills
     {
         $known = (int) DB::table('tasks')->max('id');
         $format = ['png', 'ora', 'jpeg'][mt_rand(0, 2)];
-        [$status] = $this->interrupted($this->world->mira->request('POST', "/api/pages/$page->id/tasks/deliver", ['format' => $format]), $victim);
+        [$status] = $this->interrupted(
+            $this->world->mira->request('POST', "/api/pages/$page->id/tasks/deliver", ['format' => $format]),
+            $victim,
+        );
         foreach (DB::table('tasks')->where('id', '>', $known)->pluck('id')->all() as $task) {
             $state = $this->world->ended((int) $task);
             $path = DB::table('tasks')->where('id', $task)->value('result_path');
-            if ($state['state'] === 'done' && (! is_string($path) || ! Storage::disk('works')->exists($path) || Storage::disk('works')->size($path) < 500)) {
+            if (
+                $state['state'] === 'done' &&
+                (! is_string($path) ||
+                    ! Storage::disk('works')->exists($path) ||
+                    Storage::disk('works')->size($path) < 500)
+            ) {
                 $this->tally->fail('kills', "delivery $i ($format) is called done and is not whole");
             }
         }
@@ -180,7 +230,10 @@ final readonly class Kills
             }
         }
         foreach (Storage::disk('works')->allFiles('originals') as $file) {
-            if (! str_contains($file, WholeFile::PART) && hash('sha256', (string) Storage::disk('works')->get($file)) !== basename($file)) {
+            if (
+                ! str_contains($file, WholeFile::PART) &&
+                hash('sha256', (string) Storage::disk('works')->get($file)) !== basename($file)
+            ) {
                 $this->tally->fail('kills', "$file is not what its name says");
             }
         }

@@ -86,7 +86,10 @@ final class MemoryPage implements SheetSource
 
     public function tilesOf(LayerName $layer): array
     {
-        return array_map(fn (string $place): array => array_map(intval(...), explode(',', $place)), array_keys($this->tiles[$layer->value] ?? []));
+        return array_map(
+            fn (string $place): array => array_map(intval(...), explode(',', $place)),
+            array_keys($this->tiles[$layer->value] ?? []),
+        );
     }
 
     public function records(RecordKind $kind): array

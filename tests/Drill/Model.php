@@ -34,7 +34,11 @@ final readonly class Model
         $labels = array_keys($memory->records(RecordKind::Region));
         $refused = $steps = 0;
         for ($i = 0; $i < $times; $i++) {
-            $asked = fn (): Asked => new Asked(sprintf('model%012d', $i), (int) Page::query()->whereKey($page->id)->value('revision'), $this->world->lease);
+            $asked = fn (): Asked => new Asked(
+                sprintf('model%012d', $i),
+                (int) Page::query()->whereKey($page->id)->value('revision'),
+                $this->world->lease,
+            );
             try {
                 match (mt_rand(0, 9)) {
                     0, 1 => $memory->undo() && $desk->undo($page, $user, Role::Owner, $asked()),
@@ -58,7 +62,16 @@ final readonly class Model
         }
         $back = 0;
         while ($memory->undo()) {
-            $desk->undo($page, $user, Role::Owner, new Asked(sprintf('modelback%010d', $back++), (int) Page::query()->whereKey($page->id)->value('revision'), $this->world->lease));
+            $desk->undo(
+                $page,
+                $user,
+                Role::Owner,
+                new Asked(
+                    sprintf('modelback%010d', $back++),
+                    (int) Page::query()->whereKey($page->id)->value('revision'),
+                    $this->world->lease,
+                ),
+            );
         }
         if (! $this->alike($page, $memory)) {
             $this->tally->fail('model', 'undone to the first step, the page is not what it was');
@@ -104,24 +117,108 @@ final readonly class Model
         $some = fn (array $of, mixed $else): mixed => $of === [] ? $else : $of[mt_rand(0, count($of) - 1)];
 
         return match (mt_rand(0, $groups === [] ? 16 : 17)) {
-            0, 1 => ['kind' => 'fill', 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)], 'figure' => $material->figure_id, 'material' => $material->id],
-            2, 3, 4 => [
-                'kind' => 'stroke', 'pass' => $pass, 'points' => [[mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10], [mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10]],
-                'erase' => mt_rand(0, 3) === 0, 'brush' => ['size' => mt_rand(1, 90), 'hardness' => mt_rand(0, 4) / 4, 'opacity' => mt_rand(1, 10) / 10, 'smoothing' => 0],
-                'make' => ['name' => "Pass $pass", 'figure' => $material->figure_id, 'kind' => 'tone', 'tone' => 'shade', 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'mode' => 'normal', 'opacity' => 1],
+            0, 1 => [
+                'kind' => 'fill',
+                'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)],
+                'figure' => $material->figure_id,
+                'material' => $material->id,
             ],
-            5 => ['kind' => 'pass.change', 'id' => $some($passes, $pass), 'values' => [['opacity' => mt_rand(0, 10) / 10], ['mode' => 'multiply'], ['visible' => (bool) mt_rand(0, 1)], ['order' => mt_rand(-5, 5) / 2]][mt_rand(0, 3)]],
+            2, 3, 4 => [
+                'kind' => 'stroke',
+                'pass' => $pass,
+                'points' => [
+                    [mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10],
+                    [mt_rand(0, 700), mt_rand(0, 500), mt_rand(0, 10) / 10],
+                ],
+                'erase' => mt_rand(0, 3) === 0,
+                'brush' => [
+                    'size' => mt_rand(1, 90),
+                    'hardness' => mt_rand(0, 4) / 4,
+                    'opacity' => mt_rand(1, 10) / 10,
+                    'smoothing' => 0,
+                ],
+                'make' => [
+                    'name' => "Pass $pass",
+                    'figure' => $material->figure_id,
+                    'kind' => 'tone',
+                    'tone' => 'shade',
+                    'scope' => ['kind' => 'figure', 'id' => $material->figure_id],
+                    'mode' => 'normal',
+                    'opacity' => 1,
+                ],
+            ],
+            5 => [
+                'kind' => 'pass.change',
+                'id' => $some($passes, $pass),
+                'values' => [
+                    ['opacity' => mt_rand(0, 10) / 10],
+                    ['mode' => 'multiply'],
+                    ['visible' => (bool) mt_rand(0, 1)],
+                    ['order' => mt_rand(-5, 5) / 2],
+                ][mt_rand(0, 3)],
+            ],
             6 => ['kind' => 'pass.remove', 'id' => $some($passes, $pass)],
-            7 => ['kind' => 'group', 'id' => 'drillgroup'.mt_rand(1, 3), 'passes' => array_slice($passes, mt_rand(0, 2), 2), 'how' => ['isolated' => (bool) mt_rand(0, 1), 'mode' => 'normal', 'opacity' => mt_rand(1, 10) / 10]],
-            8 => ['kind' => 'ink.draw', 'strokes' => array_map(fn (int $i): array => ['id' => "drillline$i", 'stroke' => mt_rand(0, 3) === 0 ? null : $this->line()], range(1, mt_rand(1, 4)))],
-            9 => ['kind' => 'drawing.change', 'id' => 'drawing1', 'values' => [['role' => 'underdrawing'], ['role' => 'ink'], ['above' => (bool) mt_rand(0, 1)], ['order' => mt_rand(-2, 2)], ['visible' => (bool) mt_rand(0, 1)]][mt_rand(0, 4)]],
-            10 => ['kind' => 'lines.colour', 'lines' => ['rule' => ['black', 'tone', 'colour'][mt_rand(0, 2)], 'colour' => sprintf('#%06x', mt_rand(0, 0xFFFFFF)), 'shown' => (bool) mt_rand(0, 1)]],
-            11, 12 => ['kind' => 'flats.shape', 'use' => ['add', 'add', 'take', 'keep'][mt_rand(0, 3)], 'outline' => array_map(fn (): array => [mt_rand(-50, 750), mt_rand(-50, 550)], range(0, mt_rand(2, 6))), 'pen' => null, 'figure' => $material->figure_id, 'material' => $material->id],
+            7 => [
+                'kind' => 'group',
+                'id' => 'drillgroup'.mt_rand(1, 3),
+                'passes' => array_slice($passes, mt_rand(0, 2), 2),
+                'how' => ['isolated' => (bool) mt_rand(0, 1), 'mode' => 'normal', 'opacity' => mt_rand(1, 10) / 10],
+            ],
+            8 => [
+                'kind' => 'ink.draw',
+                'strokes' => array_map(
+                    fn (int $i): array => [
+                        'id' => "drillline$i",
+                        'stroke' => mt_rand(0, 3) === 0 ? null : $this->line(),
+                    ],
+                    range(1, mt_rand(1, 4)),
+                ),
+            ],
+            9 => [
+                'kind' => 'drawing.change',
+                'id' => 'drawing1',
+                'values' => [
+                    ['role' => 'underdrawing'],
+                    ['role' => 'ink'],
+                    ['above' => (bool) mt_rand(0, 1)],
+                    ['order' => mt_rand(-2, 2)],
+                    ['visible' => (bool) mt_rand(0, 1)],
+                ][mt_rand(0, 4)],
+            ],
+            10 => [
+                'kind' => 'lines.colour',
+                'lines' => [
+                    'rule' => ['black', 'tone', 'colour'][mt_rand(0, 2)],
+                    'colour' => sprintf('#%06x', mt_rand(0, 0xFFFFFF)),
+                    'shown' => (bool) mt_rand(0, 1),
+                ],
+            ],
+            11, 12 => [
+                'kind' => 'flats.shape',
+                'use' => ['add', 'add', 'take', 'keep'][mt_rand(0, 3)],
+                'outline' => array_map(fn (): array => [mt_rand(-50, 750), mt_rand(-50, 550)], range(0, mt_rand(2, 6))),
+                'pen' => null,
+                'figure' => $material->figure_id,
+                'material' => $material->id,
+            ],
             13 => ['kind' => 'flats.resize', 'labels' => [(int) $some($labels, 1)], 'by' => mt_rand(-9, 9)],
-            14 => ['kind' => ['flats.join', 'flats.absorb'][mt_rand(0, 1)], 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)]],
+            14 => [
+                'kind' => ['flats.join', 'flats.absorb'][mt_rand(0, 1)],
+                'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)],
+            ],
             15 => ['kind' => 'flats.lock', 'labels' => [(int) $some($labels, 3)], 'locked' => mt_rand(0, 2) === 0],
-            16 => ['kind' => 'colour.shift', 'id' => 'drillshift'.mt_rand(1, 2), 'labels' => [], 'values' => ['material' => $material->id, 'lightness' => mt_rand(-2, 2) / 10]],
-            default => ['kind' => 'group', 'id' => $some($groups, 'drillgroup1'), 'passes' => [], 'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1]],
+            16 => [
+                'kind' => 'colour.shift',
+                'id' => 'drillshift'.mt_rand(1, 2),
+                'labels' => [],
+                'values' => ['material' => $material->id, 'lightness' => mt_rand(-2, 2) / 10],
+            ],
+            default => [
+                'kind' => 'group',
+                'id' => $some($groups, 'drillgroup1'),
+                'passes' => [],
+                'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1],
+            ],
         };
     }
 
@@ -130,7 +227,13 @@ final readonly class Model
     {
         $point = fn (): array => [mt_rand(-20, 720), mt_rand(-20, 520), mt_rand(0, 10) / 10];
 
-        return ['points' => [$point(), $point(), $point()], 'weight' => mt_rand(1, 30), 'taper' => mt_rand(0, 5) / 10, 'steady' => 0, 'grain' => mt_rand(0, 2) / 2];
+        return [
+            'points' => [$point(), $point(), $point()],
+            'weight' => mt_rand(1, 30),
+            'taper' => mt_rand(0, 5) / 10,
+            'steady' => 0,
+            'grain' => mt_rand(0, 2) / 2,
+        ];
     }
 
     private function alike(Page $page, MemoryPage $memory): bool
@@ -138,7 +241,10 @@ final readonly class Model
         $now = $this->copied($page->refresh());
         $plain = function (MemoryPage $of): array {
             $tiles = array_filter($of->tiles);
-            $records = array_map(fn (array $kind): array => array_map(fn ($record): array => $record->toData(), $kind), array_filter($of->records));
+            $records = array_map(
+                fn (array $kind): array => array_map(fn ($record): array => $record->toData(), $kind),
+                array_filter($of->records),
+            );
             foreach (array_keys($tiles) as $layer) {
                 ksort($tiles[$layer]);
             }

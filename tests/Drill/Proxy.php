@@ -40,10 +40,29 @@ final class Proxy
         [$folder, $host, $port] = [$this->folder, Installation::HOST, $this->installation->port];
         if (! is_dir($folder)) {
             mkdir($folder);
-            (new Process(['openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-keyout', "$folder/key", '-out', "$folder/certificate", '-days', '2', '-subj', "/CN=$host", '-addext', "subjectAltName=DNS:$host"]))->mustRun();
+            (new Process([
+                'openssl',
+                'req',
+                '-x509',
+                '-newkey',
+                'rsa:2048',
+                '-nodes',
+                '-keyout',
+                "$folder/key",
+                '-out',
+                "$folder/certificate",
+                '-days',
+                '2',
+                '-subj',
+                "/CN=$host",
+                '-addext',
+                "subjectAltName=DNS:$host",
+            ]))->mustRun();
         }
         $user = posix_geteuid() === 0 ? 'user root;' : '';
-        file_put_contents("$folder/nginx.conf", <<<CONF
+        file_put_contents(
+            "$folder/nginx.conf",
+            <<<CONF
             daemon off; worker_processes 1; pid $folder/pid; error_log $folder/log; $user
             events { worker_connections 128; }
             http {
@@ -62,7 +81,9 @@ final class Proxy
                     }
                 }
             }
-            CONF);
+            CONF
+            ,
+        );
         $this->nginx = new Process(['/usr/sbin/nginx', '-p', $folder, '-c', "$folder/nginx.conf"]);
         $this->nginx->start();
         for ($tries = 0; $tries < 100 && @fsockopen('127.0.0.1', $this->installation->securePort) === false; $tries++) {

@@ -23,10 +23,27 @@ final class Tally
             [$tried, $note] = $drill();
         } catch (\Throwable $error) {
             [$tried, $note] = [0, 'ended early'];
-            $this->fail($name, $error::class.": {$error->getMessage()} at ".basename($error->getFile()).":{$error->getLine()}");
+            $this->fail(
+                $name,
+                $error::class.": {$error->getMessage()} at ".basename($error->getFile()).":{$error->getLine()}",
+            );
         }
-        $this->drills[$name] = ['tried' => $tried, 'failed' => count($this->failures) - $failed, 'seconds' => microtime(true) - $began, 'note' => $note];
-        fwrite(STDERR, sprintf("%6d tried, %d failed, %d s  %s\n", $tried, count($this->failures) - $failed, microtime(true) - $began, $note));
+        $this->drills[$name] = [
+            'tried' => $tried,
+            'failed' => count($this->failures) - $failed,
+            'seconds' => microtime(true) - $began,
+            'note' => $note,
+        ];
+        fwrite(
+            STDERR,
+            sprintf(
+                "%6d tried, %d failed, %d s  %s\n",
+                $tried,
+                count($this->failures) - $failed,
+                microtime(true) - $began,
+                $note,
+            ),
+        );
     }
 
     public function fail(string $where, string $what): void
@@ -49,7 +66,14 @@ final class Tally
     {
         $table = "| drill | tried | failed | seconds | |\n|---|---|---|---|---|\n";
         foreach ($this->drills as $name => $drill) {
-            $table .= sprintf("| %s | %s | %d | %d | %s |\n", $name, number_format($drill['tried'], 0, '', ' '), $drill['failed'], $drill['seconds'], $drill['note']);
+            $table .= sprintf(
+                "| %s | %s | %d | %d | %s |\n",
+                $name,
+                number_format($drill['tried'], 0, '', ' '),
+                $drill['failed'],
+                $drill['seconds'],
+                $drill['note'],
+            );
         }
 
         return $table;

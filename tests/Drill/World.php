@@ -39,12 +39,26 @@ final class World
         $people = new People;
         $mira = $people->add('mira@drill.example', 'Mira', self::PASSWORD);
         $pell = $people->add('pell@drill.example', 'Pell', self::PASSWORD);
-        $this->series = Series::query()->create(['name' => 'The Drill'])->refresh();
+        $this->series = Series::query()
+            ->create(['name' => 'The Drill'])
+            ->refresh();
         foreach ([$mira, $pell] as $person) {
-            Member::query()->create(['series_id' => $this->series->id, 'user_id' => $person->id, 'role' => Role::Owner]);
+            Member::query()->create([
+                'series_id' => $this->series->id,
+                'user_id' => $person->id,
+                'role' => Role::Owner,
+            ]);
         }
         $figure = Figure::query()->create(['series_id' => $this->series->id, 'name' => 'Oda Brack', 'depth' => 1]);
-        $this->materials = array_map(fn (array $of): Material => Material::query()->create(['figure_id' => $figure->id, 'name' => $of[0], 'place' => 1, 'pinned' => ['base' => $of[1]]]), [['oilskin', '#e0a93a'], ['plait', '#7a4a2c']]);
+        $this->materials = array_map(
+            fn (array $of): Material => Material::query()->create([
+                'figure_id' => $figure->id,
+                'name' => $of[0],
+                'place' => 1,
+                'pinned' => ['base' => $of[1]],
+            ]),
+            [['oilskin', '#e0a93a'], ['plait', '#7a4a2c']],
+        );
         $this->lease = 'drill'.bin2hex(random_bytes(8));
         $this->scan = (string) tempnam(sys_get_temp_dir(), 'scan');
         file_put_contents($this->scan, self::boxes(700, 500, 6));
@@ -57,12 +71,20 @@ final class World
     /** A page with the scan on it, held by Mira. */
     public function page(bool $isImported = true): Page
     {
-        $page = Page::query()->create(['series_id' => $this->series->id, 'number' => 1 + (int) Page::query()->max('number'), 'title' => 'Drill'])->refresh();
-        $this->mira->json('POST', "/api/pages/$page->id/lease", ['lease' => $this->lease])[0] === 200 || throw new RuntimeException('The page could not be taken.');
+        $page = Page::query()
+            ->create([
+                'series_id' => $this->series->id,
+                'number' => 1 + (int) Page::query()->max('number'),
+                'title' => 'Drill',
+            ])
+            ->refresh();
+        $this->mira->json('POST', "/api/pages/$page->id/lease", ['lease' => $this->lease])[0] === 200 ||
+            throw new RuntimeException('The page could not be taken.');
         if ($isImported) {
             [$status, $task] = $this->mira->json('POST', "/api/pages/$page->id/tasks/import", $this->upload());
             $status === 202 || throw new RuntimeException("The import was not begun: $status");
-            $this->ended((int) $task['id'])['state'] === 'done' || throw new RuntimeException('The first import failed.');
+            $this->ended((int) $task['id'])['state'] === 'done' ||
+                throw new RuntimeException('The first import failed.');
         }
 
         return $page->refresh();
@@ -84,7 +106,9 @@ final class World
             }
             usleep(100_000);
         }
-        throw new RuntimeException("Task $task did not end within $seconds s: ".json_encode(DB::table('tasks')->find($task)));
+        throw new RuntimeException(
+            "Task $task did not end within $seconds s: ".json_encode(DB::table('tasks')->find($task)),
+        );
     }
 
     /**
@@ -98,7 +122,11 @@ final class World
     {
         for ($tries = 1; $tries < 60; $tries++) {
             $base = (int) ($this->mira->json('GET', "/api/pages/$page->id")[1]['revision'] ?? 0);
-            [$status, $answer] = $this->mira->json('POST', "/api/pages/$page->id/$verb", ['id' => $id, 'base' => $base, 'lease' => $this->lease] + $change);
+            [$status, $answer] = $this->mira->json(
+                'POST',
+                "/api/pages/$page->id/$verb",
+                ['id' => $id, 'base' => $base, 'lease' => $this->lease] + $change,
+            );
             if ($status !== 0 && $status < 500 && $status !== 409) {
                 return [$status, $answer, $tries];
             }
@@ -116,7 +144,14 @@ final class World
             for ($y = 30; $y < $height - 30; $y++) {
                 $isEdge = $y < 35 || $y >= $height - 35;
                 $at = $y * $width + $box * $each + 10;
-                $data = $isEdge ? substr_replace($data, str_repeat("\x10", $each - 20), $at, $each - 20) : substr_replace(substr_replace($data, str_repeat("\x10", 5), $at, 5), str_repeat("\x10", 5), $at + $each - 25, 5);
+                $data = $isEdge
+                    ? substr_replace($data, str_repeat("\x10", $each - 20), $at, $each - 20)
+                    : substr_replace(
+                        substr_replace($data, str_repeat("\x10", 5), $at, 5),
+                        str_repeat("\x10", 5),
+                        $at + $each - 25,
+                        5,
+                    );
             }
         }
 

@@ -78,8 +78,21 @@ foreach ($tally->failures() as $failure) {
     fwrite(STDERR, "  $failure\n");
 }
 if (! $isShort && $only === null) {
-    $machine = trim((string) shell_exec('nproc')).' cores, '.trim((string) shell_exec("grep -m1 'model name' /proc/cpuinfo | cut -d: -f2"));
-    file_put_contents("$project/docs/drill.md", "# The drill\n\nBy `./awning drill`, ".date('j F Y').", seed $seed, on $machine, on a private copy with its own database, servers and workers.\n\n".$tally->table()
-        ."\n".($tally->isClean() ? 'Nothing was lost, nothing half applied, and no error was answered that a kill had not provoked.' : "What failed:\n\n- ".implode("\n- ", $tally->failures()))."\n");
+    $machine =
+        trim((string) shell_exec('nproc')).
+        ' cores, '.
+        trim((string) shell_exec("grep -m1 'model name' /proc/cpuinfo | cut -d: -f2"));
+    file_put_contents(
+        "$project/docs/drill.md",
+        "# The drill\n\nBy `./awning drill`, ".
+            date('j F Y').
+            ", seed $seed, on $machine, on a private copy with its own database, servers and workers.\n\n".
+            $tally->table().
+            "\n".
+            ($tally->isClean()
+                ? 'Nothing was lost, nothing half applied, and no error was answered that a kill had not provoked.'
+                : "What failed:\n\n- ".implode("\n- ", $tally->failures())).
+            "\n",
+    );
 }
 exit($tally->isClean() ? 0 : 1);

@@ -41,26 +41,82 @@ final class AddressTest extends TestCase
         $pageOriginal = (new Originals)->keepBytes($page, $owner, $this->scanBytes(), 'b.png');
         $guest = $this->person("Guest$series->id", $series, Role::Viewer);
 
-        return [$series, [
-            'figure' => $material->figure_id, 'material' => $material->id, 'page' => $page->id, 'user' => $guest->id, 'original' => $pageOriginal->id,
-            'variant' => PaletteVariant::query()->create(['series_id' => $series->id, 'name' => 'Wet', 'tones' => []])->id,
-            'version' => PaletteVersion::query()->create(['series_id' => $series->id, 'name' => 'Book 1', 'version' => 1, 'palette' => ['light' => '#ffffff', 'dials' => null, 'materials' => []]])->id,
-            'light' => SeriesLight::query()->create(['series_id' => $series->id, 'name' => 'Noon', 'plan' => ['azimuth' => 10, 'elevation' => 20]])->id,
-            'setup' => SeriesSetup::query()->create(['series_id' => $series->id, 'name' => 'Rust', 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']]])->id,
-            'brush' => SeriesBrush::query()->create(['series_id' => $series->id, 'name' => 'Twig', 'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null]])->id,
-            'reference' => ReferencePicture::query()->create(['series_id' => $series->id, 'original_id' => $original->id, 'name' => 'A picture', 'x' => 0, 'y' => 0])->id,
-        ]];
+        return [
+            $series,
+            [
+                'figure' => $material->figure_id,
+                'material' => $material->id,
+                'page' => $page->id,
+                'user' => $guest->id,
+                'original' => $pageOriginal->id,
+                'variant' => PaletteVariant::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Wet',
+                    'tones' => [],
+                ])->id,
+                'version' => PaletteVersion::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Book 1',
+                    'version' => 1,
+                    'palette' => ['light' => '#ffffff', 'dials' => null, 'materials' => []],
+                ])->id,
+                'light' => SeriesLight::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Noon',
+                    'plan' => ['azimuth' => 10, 'elevation' => 20],
+                ])->id,
+                'setup' => SeriesSetup::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Rust',
+                    'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']],
+                ])->id,
+                'brush' => SeriesBrush::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Twig',
+                    'brush' => ['size' => 9, 'hardness' => 1, 'tip' => null],
+                ])->id,
+                'reference' => ReferencePicture::query()->create([
+                    'series_id' => $series->id,
+                    'original_id' => $original->id,
+                    'name' => 'A picture',
+                    'x' => 0,
+                    'y' => 0,
+                ])->id,
+            ],
+        ];
     }
 
     /** @return array<string, mixed> what the route would take, were the address right */
     private static function body(string $uri): array
     {
-        return ['version' => 1, 'name' => 'New name', 'title' => 'x', 'tones' => ['base' => '#102030'], 'more' => [], 'base' => '#102030', 'ramp' => true, 'colours' => ['#102030'], 'materials' => [1], 'passes' => [['name' => 'Tar', 'kind' => 'tint', 'colour' => '#101010']], 'pages' => [1], 'known' => 1, 'plan' => ['azimuth' => 1, 'elevation' => 2], 'light' => null, 'variant' => null, 'x' => 5, 'retire' => true];
+        return [
+            'version' => 1,
+            'name' => 'New name',
+            'title' => 'x',
+            'tones' => ['base' => '#102030'],
+            'more' => [],
+            'base' => '#102030',
+            'ramp' => true,
+            'colours' => ['#102030'],
+            'materials' => [1],
+            'passes' => [['name' => 'Tar', 'kind' => 'tint', 'colour' => '#101010']],
+            'pages' => [1],
+            'known' => 1,
+            'plan' => ['azimuth' => 1, 'elevation' => 2],
+            'light' => null,
+            'variant' => null,
+            'x' => 5,
+            'retire' => true,
+        ];
     }
 
     public function test_every_address_inside_another_is_refused_the_ids_of_somebody_elses(): void
     {
-        $mira = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'secret of Mira']);
+        $mira = User::query()->create([
+            'name' => 'Mira',
+            'email' => 'mira@awning.example',
+            'password' => 'secret of Mira',
+        ]);
         [$ours, $mine] = $this->furnished('Ours', $mira);
         [$theirs, $other] = $this->furnished('Theirs', $mira);
         // Mira owns both: nothing but the address itself keeps them apart.
@@ -68,7 +124,26 @@ final class AddressTest extends TestCase
             Member::query()->create(['series_id' => $series->id, 'user_id' => $mira->id, 'role' => Role::Owner]);
         }
         $this->actingAs($mira);
-        $state = fn (): array => array_map(fn (string $table): array => \Illuminate\Support\Facades\DB::table($table)->orderBy('id')->get()->map(fn ($row): array => (array) $row)->all(), ['figures', 'materials', 'pages', 'members', 'palette_variants', 'palette_versions', 'light_plans', 'setups', 'brushes', 'reference_pictures', 'originals']);
+        $state = fn (): array => array_map(
+            fn (string $table): array => \Illuminate\Support\Facades\DB::table($table)
+                ->orderBy('id')
+                ->get()
+                ->map(fn ($row): array => (array) $row)
+                ->all(),
+            [
+                'figures',
+                'materials',
+                'pages',
+                'members',
+                'palette_variants',
+                'palette_versions',
+                'light_plans',
+                'setups',
+                'brushes',
+                'reference_pictures',
+                'originals',
+            ],
+        );
         $before = $state();
         $nested = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
@@ -80,7 +155,11 @@ final class AddressTest extends TestCase
             }
             foreach ($inner as $wrong) {
                 $ids = ['series' => $ours->id, 'page' => $mine['page'], 'number' => 0] + $mine;
-                $uri = preg_replace_callback('/\{(\w+)\}/', fn (array $name): string => (string) ($name[1] === $wrong ? $other[$name[1]] : $ids[$name[1]]), $route->uri());
+                $uri = preg_replace_callback(
+                    '/\{(\w+)\}/',
+                    fn (array $name): string => (string) ($name[1] === $wrong ? $other[$name[1]] : $ids[$name[1]]),
+                    $route->uri(),
+                );
                 $method = $route->methods()[0];
                 $this->json($method, "/$uri", self::body($route->uri()))->assertStatus(404);
                 $nested++;
@@ -125,7 +204,11 @@ final class AddressTest extends TestCase
 
     public function test_every_series_op_is_refused_the_ids_of_somebody_elses(): void
     {
-        $mira = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'secret of Mira']);
+        $mira = User::query()->create([
+            'name' => 'Mira',
+            'email' => 'mira@awning.example',
+            'password' => 'secret of Mira',
+        ]);
         [$ours, $mine] = $this->furnished('Ours', $mira);
         [$theirs, $other] = $this->furnished('Theirs', $mira);
         foreach ([$ours, $theirs] as $series) {
@@ -134,9 +217,24 @@ final class AddressTest extends TestCase
         $this->actingAs($mira);
         $ops = self::seriesOps($mine);
         // Those that name nothing of the series.
-        $bare = ['figure.add', 'figure.copy', 'figure.link', 'light.add', 'variant.add', 'rule.change', 'palette.import', 'setup.keep', 'brush.keep'];
-        self::assertEqualsCanonicalizing(array_map(fn (string $op): string => $op::kind(), SeriesOpKinds::ALL), [...array_keys($ops), ...$bare]);
-        $asked = fn (string $kind, array $input) => $this->postJson("/api/series/$ours->id/ops", ['op' => ['kind' => $kind] + $input]);
+        $bare = [
+            'figure.add',
+            'figure.copy',
+            'figure.link',
+            'light.add',
+            'variant.add',
+            'rule.change',
+            'palette.import',
+            'setup.keep',
+            'brush.keep',
+        ];
+        self::assertEqualsCanonicalizing(array_map(fn (string $op): string => $op::kind(), SeriesOpKinds::ALL), [
+            ...array_keys($ops),
+            ...$bare,
+        ]);
+        $asked = fn (string $kind, array $input) => $this->postJson("/api/series/$ours->id/ops", [
+            'op' => ['kind' => $kind] + $input,
+        ]);
         foreach ($ops as $kind => $input) {
             foreach (array_intersect_key(['of' => $other['page']] + $other, $input) as $name => $wrong) {
                 // A version is what the window has seen of a record, but where it is the record itself.
@@ -147,24 +245,35 @@ final class AddressTest extends TestCase
         }
         self::assertSame(0, SeriesEntry::query()->count());
         // Each is done with ids of its own: what is refused above is refused for nothing but the id.
-        foreach (array_diff_key($ops, ['figure.retire' => 0, 'figure.unlink' => 0, 'material.retire' => 0]) as $kind => $input) {
+        $ending = ['figure.retire' => 0, 'figure.unlink' => 0, 'material.retire' => 0];
+        foreach (array_diff_key($ops, $ending) as $kind => $input) {
             $version = match (true) {
-                isset($input['variant'], $input['version']) => PaletteVariant::query()->findOrFail($input['variant'])->version,
-                isset($input['material'], $input['version']) => Material::query()->findOrFail($input['material'])->version,
+                isset($input['variant'], $input['version']) => PaletteVariant::query()->findOrFail($input['variant'])
+                    ->version,
+                isset($input['material'], $input['version']) => Material::query()->findOrFail($input['material'])
+                    ->version,
                 default => null,
             };
             $asked($kind, array_filter(['version' => $version]) + $input)->assertOk();
         }
     }
 
-    /** @return iterable<string, array{string, array<string, mixed>}> changes that say a page which is not of the series */
+    /**
+     * @return iterable<string, array{string, array<string, mixed>}> changes that say a page which is not of the series
+     */
     public static function changes(): iterable
     {
         yield 'figure' => ['ops', ['op' => ['kind' => 'figure.add', 'name' => 'Harbour']]];
         yield 'tone' => ['ops', ['op' => ['kind' => 'tones.pin', 'version' => 1, 'tones' => ['base' => '#112233']]]];
         yield 'rule' => ['ops', ['op' => ['kind' => 'rule.change', 'light' => '#ffe0b0', 'dials' => ['turn' => 0.2]]]];
-        yield 'light' => ['ops', ['op' => ['kind' => 'light.add', 'name' => 'Noon', 'plan' => ['azimuth' => 1, 'elevation' => 2]]]];
-        yield 'brush' => ['ops', ['op' => ['kind' => 'brush.keep', 'name' => 'Reed', 'brush' => ['size' => 9, 'hardness' => 1]]]];
+        yield 'light' => [
+            'ops',
+            ['op' => ['kind' => 'light.add', 'name' => 'Noon', 'plan' => ['azimuth' => 1, 'elevation' => 2]]],
+        ];
+        yield 'brush' => [
+            'ops',
+            ['op' => ['kind' => 'brush.keep', 'name' => 'Reed', 'brush' => ['size' => 9, 'hardness' => 1]]],
+        ];
         yield 'undo' => ['undo', []];
     }
 
@@ -175,7 +284,9 @@ final class AddressTest extends TestCase
         [$series, , $material] = $this->series();
         [, $elsewhere] = $this->series('Another');
         $this->actingAs($this->person('Mira', $series, Role::Owner));
-        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'rule.change', 'light' => '#ffeedd', 'dials' => ['turn' => 0.1]]])->assertOk();
+        $this->postJson("/api/series/$series->id/ops", [
+            'op' => ['kind' => 'rule.change', 'light' => '#ffeedd', 'dials' => ['turn' => 0.1]],
+        ])->assertOk();
         $entries = SeriesEntry::query()->count();
         if (($body['op']['kind'] ?? '') === 'tones.pin') {
             $body['op']['material'] = $material->id;
@@ -183,7 +294,14 @@ final class AddressTest extends TestCase
         $url = "/api/series/$series->id/$path";
         $this->postJson($url, $body + ['page' => $elsewhere->id])->assertStatus(404);
         self::assertSame($entries, SeriesEntry::query()->count());
-        self::assertSame(['#ffeedd', 1, 1], [$series->refresh()->light, Figure::query()->where('series_id', $series->id)->count(), Material::query()->find($material->id)?->version]);
+        self::assertSame(
+            ['#ffeedd', 1, 1],
+            [
+                $series->refresh()->light,
+                Figure::query()->where('series_id', $series->id)->count(),
+                Material::query()->find($material->id)?->version,
+            ],
+        );
         $this->postJson($url, $body)->assertSuccessful();
         self::assertSame($entries + 1, SeriesEntry::query()->count());
     }
@@ -211,20 +329,52 @@ final class AddressTest extends TestCase
         [$another] = $this->series('Another');
         $this->import($page, $this->person('Mira', $series));
         $setup = function (Series $of, bool $retired = false): int {
-            $one = SeriesSetup::query()->create(['series_id' => $of->id, 'name' => 'Rust', 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']]]);
+            $one = SeriesSetup::query()->create([
+                'series_id' => $of->id,
+                'name' => 'Rust',
+                'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']],
+            ]);
             $one->forceFill(['retired' => $retired])->save();
 
             return $one->id;
         };
-        $hang = fn (int $of, string $id): array => ['kind' => 'setup.hang', 'name' => 'Rust', 'figure' => $material->figure_id, 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'ids' => [$id], 'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']], 'labels' => [], 'setup' => $of];
-        $join = fn (int $of): array => ['kind' => 'setup.join', 'passes' => ['rustpass1'], 'setup' => $of, 'first' => 0, 'marked' => []];
-        $add = fn (int $of): array => ['kind' => 'pass.add', 'id' => 'added0001', 'pass' => ['name' => 'Rust', 'figure' => $material->figure_id, 'kind' => 'tint', 'colour' => '#803010', 'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'setup' => ['setup' => $of, 'place' => 0]]];
+        $hang = fn (int $of, string $id): array => [
+            'kind' => 'setup.hang',
+            'name' => 'Rust',
+            'figure' => $material->figure_id,
+            'scope' => ['kind' => 'figure', 'id' => $material->figure_id],
+            'ids' => [$id],
+            'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']],
+            'labels' => [],
+            'setup' => $of,
+        ];
+        $join = fn (int $of): array => [
+            'kind' => 'setup.join',
+            'passes' => ['rustpass1'],
+            'setup' => $of,
+            'first' => 0,
+            'marked' => [],
+        ];
+        $add = fn (int $of): array => [
+            'kind' => 'pass.add',
+            'id' => 'added0001',
+            'pass' => [
+                'name' => 'Rust',
+                'figure' => $material->figure_id,
+                'kind' => 'tint',
+                'colour' => '#803010',
+                'scope' => ['kind' => 'figure', 'id' => $material->figure_id],
+                'setup' => ['setup' => $of, 'place' => 0],
+            ],
+        ];
         $own = $setup($series);
         $this->op($page, $hang($own, 'rustpass1'))->assertOk();
         $revision = $page->refresh()->revision;
         foreach ([$setup($another), $setup($series, true), 999_999] as $wrong) {
             foreach ([$hang($wrong, 'rustpass2'), $join($wrong), $add($wrong)] as $op) {
-                $this->op($page, $op)->assertStatus(422)->assertJsonPath('message', 'This setup is not in the series, or no longer. Pick another.');
+                $this->op($page, $op)
+                    ->assertStatus(422)
+                    ->assertJsonPath('message', 'This setup is not in the series, or no longer. Pick another.');
             }
         }
         self::assertSame($revision, $page->refresh()->revision);

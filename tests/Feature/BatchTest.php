@@ -39,7 +39,13 @@ final class BatchTest extends TestCase
     /** @param  list<string>  $arguments */
     private function awning(array $arguments): Process
     {
-        $process = new Process(['./awning', ...$arguments], dirname(__DIR__, 2), ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'], null, 120);
+        $process = new Process(
+            ['./awning', ...$arguments],
+            dirname(__DIR__, 2),
+            ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'],
+            null,
+            120,
+        );
         $process->run();
 
         return $process;
@@ -69,12 +75,31 @@ final class BatchTest extends TestCase
         }
         $cues->drawImage($draw);
         $cues->writeImage("png32:$this->folder/cues.png");
-        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/flats.png", '--cues', "$this->folder/cues.png", '--report', "$this->folder/report.json"]);
+        $run = $this->awning([
+            'flats',
+            "$this->folder/scan.png",
+            '--out',
+            "$this->folder/flats.png",
+            '--cues',
+            "$this->folder/cues.png",
+            '--report',
+            "$this->folder/report.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         $flats = (new ImageReader)->read("$this->folder/flats.png")->paint;
-        self::assertSame([[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255], [0x80, 0x80, 0x80, 255]], [$flats->at(50, 70), $flats->at(550, 330), $flats->at(3, 3), $flats->at(210, 200)]);
-        self::assertContains($flats->at(300, 200), [[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255]], 'a region without a dab takes one of them');
-        self::assertSame(4, array_sum(json_decode((string) file_get_contents("$this->folder/report.json"), true)['cues']));
+        self::assertSame(
+            [[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255], [0x80, 0x80, 0x80, 255]],
+            [$flats->at(50, 70), $flats->at(550, 330), $flats->at(3, 3), $flats->at(210, 200)],
+        );
+        self::assertContains(
+            $flats->at(300, 200),
+            [[0xD0, 0x20, 0x40, 255], [0x20, 0x40, 0xD0, 255], [0x80, 0x80, 0x80, 255]],
+            'a region without a dab takes one of them',
+        );
+        self::assertSame(
+            4,
+            array_sum(json_decode((string) file_get_contents("$this->folder/report.json"), true)['cues']),
+        );
 
         $theirs = new \Imagick("$this->folder/flats.png");
         $theirs->setImageFormat('jpeg');
@@ -82,18 +107,45 @@ final class BatchTest extends TestCase
         $theirs->resizeImage(1200, 800, \Imagick::FILTER_TRIANGLE, 1);
         $theirs->writeImage("$this->folder/theirs.jpg");
         file_put_contents("$this->folder/palette.csv", "skin,#d02040\nsea,#2240d2\n");
-        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/taken.png", '--take', "$this->folder/theirs.jpg", '--palette', "$this->folder/palette.csv", '--report', "$this->folder/report.json"]);
+        $run = $this->awning([
+            'flats',
+            "$this->folder/scan.png",
+            '--out',
+            "$this->folder/taken.png",
+            '--take',
+            "$this->folder/theirs.jpg",
+            '--palette',
+            "$this->folder/palette.csv",
+            '--report',
+            "$this->folder/report.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         $taken = (new ImageReader)->read("$this->folder/taken.png")->paint;
         self::assertSame([600, 400], [$taken->width, $taken->height], 'as large as the scan');
-        self::assertSame([[0xD0, 0x20, 0x40, 255], [0x22, 0x40, 0xD2, 255]], [$taken->at(50, 70), $taken->at(550, 330)], 'exactly the palette\'s colours');
+        self::assertSame(
+            [[0xD0, 0x20, 0x40, 255], [0x22, 0x40, 0xD2, 255]],
+            [$taken->at(50, 70), $taken->at(550, 330)],
+            'exactly the palette\'s colours',
+        );
         $colours = json_decode((string) file_get_contents("$this->folder/report.json"), true)['colours'];
         $verdicts = array_column($colours, 'verdict', 'ours');
         self::assertSame(['exact', 'exact'], [$verdicts['#d02040'], $verdicts['#2240d2']]);
         self::assertSame(1, count(array_keys($verdicts, 'new', true)), 'grey is not in the palette');
-        self::assertCount(3, array_unique(array_map(fn (int $i): int => ord($taken->red[$i]), range(0, 239_999, 7))), 'and nothing else');
+        self::assertCount(
+            3,
+            array_unique(array_map(fn (int $i): int => ord($taken->red[$i]), range(0, 239_999, 7))),
+            'and nothing else',
+        );
 
-        foreach ([[['--cues', "$this->folder/theirs.jpg"], 'The cues are 1200 x 800 px'], [['--cues', "$this->folder/cues.png", '--take', "$this->folder/theirs.jpg"], 'Colours come either from']] as [$wrong, $said]) {
+        foreach (
+            [
+                [['--cues', "$this->folder/theirs.jpg"], 'The cues are 1200 x 800 px'],
+                [
+                    ['--cues', "$this->folder/cues.png", '--take', "$this->folder/theirs.jpg"],
+                    'Colours come either from',
+                ],
+            ] as [$wrong, $said]
+        ) {
             $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/never.png", ...$wrong]);
             self::assertSame(1, $run->getExitCode());
             self::assertStringContainsString($said, $run->getOutput());
@@ -104,8 +156,24 @@ final class BatchTest extends TestCase
     public function test_flats_writes_flats_labels_and_a_report(): void
     {
         $this->scan();
-        file_put_contents("$this->folder/palette.csv", "name,colour\r\n\"skin, warm\",#c98d6b\r\noilskin,#e0a93a\r\nsea,#3f7584\r\nplait,#a9a8a2\r\n");
-        $run = $this->awning(['flats', "$this->folder/scan.png", '--out', "$this->folder/flats.png", '--labels', "$this->folder/labels.png", '--gap', '8', '--palette', "$this->folder/palette.csv", '--report', "$this->folder/report.json"]);
+        file_put_contents(
+            "$this->folder/palette.csv",
+            "name,colour\r\n\"skin, warm\",#c98d6b\r\noilskin,#e0a93a\r\nsea,#3f7584\r\nplait,#a9a8a2\r\n",
+        );
+        $run = $this->awning([
+            'flats',
+            "$this->folder/scan.png",
+            '--out',
+            "$this->folder/flats.png",
+            '--labels',
+            "$this->folder/labels.png",
+            '--gap',
+            '8',
+            '--palette',
+            "$this->folder/palette.csv",
+            '--report',
+            "$this->folder/report.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         $report = json_decode((string) file_get_contents("$this->folder/report.json"), true);
         self::assertSame([600, 400, 4], [$report['width'], $report['height'], $report['regions']]);
@@ -117,14 +185,21 @@ final class BatchTest extends TestCase
         $colours = [];
         foreach (['red', 'green', 'blue'] as $i => $plane) {
             foreach (str_split($flats->{$plane}) as $at => $byte) {
-                $colours[$at] = ($colours[$at] ?? 0) << 8 | ord($byte);
+                $colours[$at] = (($colours[$at] ?? 0) << 8) | ord($byte);
             }
         }
         $used = array_values(array_unique($colours));
         sort($used);
-        self::assertSame([0x3F7584, 0xA9A8A2, 0xC98D6B, 0xE0A93A], $used, 'one palette colour a region, none in between');
-        $labels = (new \Imagick("$this->folder/labels.png"));
-        self::assertSame([16, \Imagick::COLORSPACE_GRAY], [$labels->getImageDepth() > 8 ? 16 : 8, $labels->getImageColorspace()]);
+        self::assertSame(
+            [0x3F7584, 0xA9A8A2, 0xC98D6B, 0xE0A93A],
+            $used,
+            'one palette colour a region, none in between',
+        );
+        $labels = new \Imagick("$this->folder/labels.png");
+        self::assertSame(
+            [16, \Imagick::COLORSPACE_GRAY],
+            [$labels->getImageDepth() > 8 ? 16 : 8, $labels->getImageColorspace()],
+        );
         $header = (string) file_get_contents("$this->folder/labels.png", false, null, 24, 2);
         self::assertSame("\x10\x00", $header, '16-bit greyscale');
     }
@@ -141,7 +216,19 @@ final class BatchTest extends TestCase
         $page->drawImage($draw);
         $page->distortImage(\Imagick::DISTORTION_SCALEROTATETRANSLATE, [250, 190, 1.0, 2.0], false);
         file_put_contents("$this->folder/scan.png", $page->getImageBlob());
-        $run = $this->awning(['clean', "$this->folder/scan.png", '--out', "$this->folder/ink.png", '--report', "$this->folder/report.json", '--hard', '--weight', '1', '--drop', 'keep']);
+        $run = $this->awning([
+            'clean',
+            "$this->folder/scan.png",
+            '--out',
+            "$this->folder/ink.png",
+            '--report',
+            "$this->folder/report.json",
+            '--hard',
+            '--weight',
+            '1',
+            '--drop',
+            'keep',
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         $report = json_decode((string) file_get_contents("$this->folder/report.json"), true);
         self::assertEqualsWithDelta(2.0, $report['angle'], 0.1);
@@ -152,32 +239,102 @@ final class BatchTest extends TestCase
             self::assertGreaterThan(0, $report['milliseconds'][$step], $step);
         }
         $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
-        self::assertSame([255, 255, 0], [$ink->at(250, 60), $ink->at(60, 190), $ink->at(250, 190)], 'straight, and 255 is ink');
+        self::assertSame(
+            [255, 255, 0],
+            [$ink->at(250, 60), $ink->at(60, 190), $ink->at(250, 190)],
+            'straight, and 255 is ink',
+        );
         self::assertSame(500 * 380, $ink->histogram()[0] + $ink->histogram()[255], 'pure black and white');
     }
 
     public function test_a_drawing_may_be_a_page_of_a_pdf_or_an_svg(): void
     {
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><rect x="60" y="50" width="200" height="150" fill="none" stroke="#000" stroke-width="6"/></svg>';
+        $svg =
+            '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><rect x="60" y="50" width="200" '
+                .'height="150" fill="none" stroke="#000" stroke-width="6"/></svg>';
         file_put_contents("$this->folder/box.svg", $svg);
-        (new Process(['rsvg-convert', '--format', 'pdf', '--output', "$this->folder/box.pdf", "$this->folder/box.svg"]))->mustRun();
+        (new Process([
+            'rsvg-convert',
+            '--format',
+            'pdf',
+            '--output',
+            "$this->folder/box.pdf",
+            "$this->folder/box.svg",
+        ]))->mustRun();
         foreach (['svg', 'pdf'] as $kind) {
-            self::assertSame(0, $this->awning(['clean', "$this->folder/box.$kind", '--out', "$this->folder/ink-$kind.png"])->getExitCode());
-            self::assertSame(0, $this->awning(['flats', "$this->folder/box.$kind", '--out', "$this->folder/flats-$kind.png", '--report', "$this->folder/$kind.json"])->getExitCode());
-            self::assertSame(2, json_decode((string) file_get_contents("$this->folder/$kind.json"), true)['regions'], "inside and outside, of the $kind");
+            self::assertSame(
+                0,
+                $this->awning([
+                    'clean',
+                    "$this->folder/box.$kind",
+                    '--out',
+                    "$this->folder/ink-$kind.png",
+                ])->getExitCode(),
+            );
+            self::assertSame(
+                0,
+                $this->awning([
+                    'flats',
+                    "$this->folder/box.$kind",
+                    '--out',
+                    "$this->folder/flats-$kind.png",
+                    '--report',
+                    "$this->folder/$kind.json",
+                ])->getExitCode(),
+            );
+            self::assertSame(
+                2,
+                json_decode((string) file_get_contents("$this->folder/$kind.json"), true)['regions'],
+                "inside and outside, of the $kind",
+            );
         }
         $lost = $this->awning(['clean', "$this->folder/none.pdf", '--out', "$this->folder/out.png"]);
-        self::assertSame([1, true], [$lost->getExitCode(), str_contains($lost->getOutput().$lost->getErrorOutput(), 'is not there')]);
+        self::assertSame(
+            [1, true],
+            [$lost->getExitCode(), str_contains($lost->getOutput().$lost->getErrorOutput(), 'is not there')],
+        );
     }
 
     public function test_ink_draws_lines_that_were_saved(): void
     {
-        file_put_contents("$this->folder/lines.svg", LinesSvg::write([new InkStroke([[40.0, 30.0, 1.0], [160.0, 30.0, 1.0]], 10), new InkStroke([[100.0, 10.0, 1.0], [100.0, 90.0, 1.0]], 6)], 200, 100));
-        $run = $this->awning(['ink', "$this->folder/lines.svg", '--width', '200', '--height', '100', '--out', "$this->folder/ink.png", '--report', "$this->folder/report.json"]);
+        file_put_contents(
+            "$this->folder/lines.svg",
+            LinesSvg::write(
+                [
+                    new InkStroke([[40.0, 30.0, 1.0], [160.0, 30.0, 1.0]], 10),
+                    new InkStroke([[100.0, 10.0, 1.0], [100.0, 90.0, 1.0]], 6),
+                ],
+                200,
+                100,
+            ),
+        );
+        $run = $this->awning([
+            'ink',
+            "$this->folder/lines.svg",
+            '--width',
+            '200',
+            '--height',
+            '100',
+            '--out',
+            "$this->folder/ink.png",
+            '--report',
+            "$this->folder/report.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         self::assertSame(2, json_decode((string) file_get_contents("$this->folder/report.json"), true)['lines']);
         $ink = (new ImageReader)->read("$this->folder/ink.png")->channels()[0];
-        self::assertSame([200, 100, 255, 255, 255, 0, 0], [$ink->width, $ink->height, $ink->at(60, 26), $ink->at(100, 80), $ink->at(100, 30), $ink->at(60, 80), $ink->at(60, 20)]);
+        self::assertSame(
+            [200, 100, 255, 255, 255, 0, 0],
+            [
+                $ink->width,
+                $ink->height,
+                $ink->at(60, 26),
+                $ink->at(100, 80),
+                $ink->at(100, 30),
+                $ink->at(60, 80),
+                $ink->at(60, 20),
+            ],
+        );
     }
 
     public function test_paths_are_those_of_the_callers_folder(): void
@@ -186,7 +343,21 @@ final class BatchTest extends TestCase
         $image->newImage(40, 30, 'white', 'png');
         file_put_contents("$this->folder/scan.png", $image->getImageBlob());
         mkdir("$this->folder/out");
-        $run = new Process([dirname(__DIR__, 2).'/awning', 'flats', 'scan.png', '--out', 'out/flats.png', '--report', 'out/report.json'], $this->folder, ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'], null, 120);
+        $run = new Process(
+            [
+                dirname(__DIR__, 2).'/awning',
+                'flats',
+                'scan.png',
+                '--out',
+                'out/flats.png',
+                '--report',
+                'out/report.json',
+            ],
+            $this->folder,
+            ['DB_SOCKET' => '/nowhere/db.sock', 'APP_CONFIG_CACHE' => 'var/cache/none.php'],
+            null,
+            120,
+        );
         self::assertSame(0, $run->run(), $run->getOutput().$run->getErrorOutput());
         self::assertFileExists("$this->folder/out/flats.png");
         self::assertFileExists("$this->folder/out/report.json");
@@ -195,13 +366,27 @@ final class BatchTest extends TestCase
     public function test_render_composites_the_layers_itself(): void
     {
         $writer = new OpenRasterWriter("$this->folder/stack.ora");
-        $layers = [$writer->layer(Paint::solid(40, 30, [200, 100, 50]), 'back'), $writer->layer(Paint::solid(40, 30, [100, 200, 150]), 'top', 0.5, true, 'multiply')];
+        $layers = [
+            $writer->layer(Paint::solid(40, 30, [200, 100, 50]), 'back'),
+            $writer->layer(Paint::solid(40, 30, [100, 200, 150]), 'top', 0.5, true, 'multiply'),
+        ];
         $writer->finish(new OraStack($layers), Paint::solid(40, 30, [1, 2, 3]), 150);
-        $run = $this->awning(['render', "$this->folder/stack.ora", '--out', "$this->folder/out.png", '--report', "$this->folder/report.json"]);
+        $run = $this->awning([
+            'render',
+            "$this->folder/stack.ora",
+            '--out',
+            "$this->folder/out.png",
+            '--report',
+            "$this->folder/report.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         // Half way from 200 to 200 x 100 / 255, and so on.
         [$r, $g, $b] = (new ImageReader)->read("$this->folder/out.png")->paint->at(20, 15);
-        self::assertEqualsWithDelta([(200 + 200 * 100 / 255) / 2, (100 + 100 * 200 / 255) / 2, (50 + 50 * 150 / 255) / 2], [$r, $g, $b], 1.0);
+        self::assertEqualsWithDelta(
+            [(200 + (200 * 100) / 255) / 2, (100 + (100 * 200) / 255) / 2, (50 + (50 * 150) / 255) / 2],
+            [$r, $g, $b],
+            1.0,
+        );
         self::assertSame(2, json_decode((string) file_get_contents("$this->folder/report.json"), true)['layers']);
     }
 
@@ -209,10 +394,33 @@ final class BatchTest extends TestCase
     {
         $at = fn (string $name): string => "$this->folder/$name";
         file_put_contents($at('bases.csv'), "skin,#c98d6b\noilskin,#e0a93a\n");
-        self::assertSame(0, $this->awning(['palette', 'derive', $at('bases.csv'), '--light', '#9cc4ff', '--out', $at('full.csv')])->getExitCode());
+        self::assertSame(
+            0,
+            $this->awning([
+                'palette',
+                'derive',
+                $at('bases.csv'),
+                '--light',
+                '#9cc4ff',
+                '--out',
+                $at('full.csv'),
+            ])->getExitCode(),
+        );
         $tones = (new ToneRule(Rgb::fromHex('#9cc4ff')))->complete(['base' => Rgb::fromHex('#e0a93a')]);
-        self::assertStringContainsString(",oilskin,shade,{$tones['shade']->hex()},derived\r\n", (string) file_get_contents($at('full.csv')));
-        foreach ([['full.csv', 'full.json'], ['full.json', 'full.css'], ['full.css', 'back.csv'], ['full.json', 'card.svg'], ['full.css', 'card.png'], ['full.csv', 'card.pdf']] as [$from, $to]) {
+        self::assertStringContainsString(
+            ",oilskin,shade,{$tones['shade']->hex()},derived\r\n",
+            (string) file_get_contents($at('full.csv')),
+        );
+        foreach (
+            [
+                ['full.csv', 'full.json'],
+                ['full.json', 'full.css'],
+                ['full.css', 'back.csv'],
+                ['full.json', 'card.svg'],
+                ['full.css', 'card.png'],
+                ['full.csv', 'card.pdf'],
+            ] as [$from, $to]
+        ) {
             $run = $this->awning(['palette', 'convert', $at($from), $at($to)]);
             self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         }
@@ -228,19 +436,38 @@ final class BatchTest extends TestCase
         $picture = new \Imagick;
         $picture->newImage(240, 161, new \ImagickPixel('#41667a'), 'png');
         $draw = new \ImagickDraw;
-        foreach ([['#c98d6b', 20, 20, 139, 119], ['#d6a040', 160, 90, 219, 149]] as [$colour, $x, $y, $right, $bottom]) {
+        foreach (
+            [['#c98d6b', 20, 20, 139, 119], ['#d6a040', 160, 90, 219, 149]] as [$colour, $x, $y, $right, $bottom]
+        ) {
             $draw->setFillColor($colour);
             $draw->rectangle($x, $y, $right, $bottom);
         }
         $picture->drawImage($draw);
         $picture->writeImage("$this->folder/page.png");
         file_put_contents("$this->folder/p.csv", "skin,#c98d6b\noilskin,#e0a93a\nsea,#41667a\n");
-        $run = $this->awning(['palette', 'match', "$this->folder/page.png", '--palette', "$this->folder/p.csv", '--out', "$this->folder/drift.png", '--report', "$this->folder/r.json"]);
+        $run = $this->awning([
+            'palette',
+            'match',
+            "$this->folder/page.png",
+            '--palette',
+            "$this->folder/p.csv",
+            '--out',
+            "$this->folder/drift.png",
+            '--report',
+            "$this->folder/r.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput().$run->getErrorOutput());
         $report = json_decode((string) file_get_contents("$this->folder/r.json"), true);
-        self::assertSame([['#41667a', 'sea', 'exact'], ['#c98d6b', 'skin', 'exact'], ['#d6a040', 'oilskin', 'near']], array_map(fn (array $row): array => [$row['colour'], $row['tone'], $row['verdict']], $report));
+        self::assertSame(
+            [['#41667a', 'sea', 'exact'], ['#c98d6b', 'skin', 'exact'], ['#d6a040', 'oilskin', 'near']],
+            array_map(fn (array $row): array => [$row['colour'], $row['tone'], $row['verdict']], $report),
+        );
         self::assertEqualsWithDelta(12_000 / (240 * 161), $report[1]['share'], 0.005);
-        self::assertEqualsWithDelta(Difference::ciede2000(Lab::of(Rgb::fromHex('#d6a040')), Lab::of(Rgb::fromHex('#e0a93a'))), $report[2]['deltaE'], 0.05);
+        self::assertEqualsWithDelta(
+            Difference::ciede2000(Lab::of(Rgb::fromHex('#d6a040')), Lab::of(Rgb::fromHex('#e0a93a'))),
+            $report[2]['deltaE'],
+            0.05,
+        );
         $drift = new \Imagick("$this->folder/drift.png");
         $hue = function (int $x, int $y) use ($drift): int {
             $pixel = $drift->getImagePixelColor($x, $y)->getColor();
@@ -250,8 +477,22 @@ final class BatchTest extends TestCase
         self::assertSame([0, 0], [$hue(60, 60), $hue(230, 10)]);
         self::assertGreaterThan(40, $hue(190, 120));
 
-        self::assertSame(0, $this->awning(['palette', 'extract', "$this->folder/page.png", '--colours', '3', '--out', "$this->folder/three.csv"])->getExitCode());
-        self::assertSame("figure,material,tone,hex,kind\r\n,colour 1,base,#41667a,pinned\r\n,colour 2,base,#c98d6b,pinned\r\n,colour 3,base,#d6a040,pinned\r\n", file_get_contents("$this->folder/three.csv"));
+        self::assertSame(
+            0,
+            $this->awning([
+                'palette',
+                'extract',
+                "$this->folder/page.png",
+                '--colours',
+                '3',
+                '--out',
+                "$this->folder/three.csv",
+            ])->getExitCode(),
+        );
+        self::assertSame(
+            "figure,material,tone,hex,kind\r\n,colour 1,base,#41667a,pinned\r\n,colour 2,base,#c98d6b,pinned\r\n,colour 3,base,#d6a040,pinned\r\n",
+            file_get_contents("$this->folder/three.csv"),
+        );
     }
 
     public function test_a_first_light_is_worked_out_from_region_numbers(): void
@@ -263,23 +504,66 @@ final class BatchTest extends TestCase
             }
         }
         file_put_contents("$this->folder/labels.png", (new PngWriter)->labels(new Labels(240, 181, $data)));
-        $run = $this->awning(['rough', "$this->folder/labels.png", '--light', '135,30', '--out', "$this->folder/rough", '--report', "$this->folder/rough.json"]);
+        $run = $this->awning([
+            'rough',
+            "$this->folder/labels.png",
+            '--light',
+            '135,30',
+            '--out',
+            "$this->folder/rough",
+            '--report',
+            "$this->folder/rough.json",
+        ]);
         self::assertSame(0, $run->getExitCode(), $run->getOutput());
-        $at = fn (string $name, int $x, int $y): array => array_slice((new ImageReader)->read("$this->folder/rough/$name.png")->paint->at($x, $y), 0, 3);
+        $at = fn (string $name, int $x, int $y): array => array_slice(
+            (new ImageReader)->read("$this->folder/rough/$name.png")->paint->at($x, $y),
+            0,
+            3,
+        );
         // Azimuth counter-clockwise from the right, so 135 is the upper left.
-        self::assertSame([[255, 0], [0, 255]], [[$at('shade', 165, 135)[0], $at('light', 165, 135)[0]], [$at('shade', 82, 55)[0], $at('light', 82, 55)[0]]]);
-        self::assertSame([0, 0, 0, 0], array_map(fn (string $name): int => $at($name, 10, 10)[0], ['shade', 'light', 'occlusion', 'rim']));
-        self::assertEqualsWithDelta([127.5 + 127.5 * 49 / 70, 127.5, 127.5 + 127.5 * sqrt(0.51)], $at('normals', 169, 90), 5);
-        self::assertEqualsWithDelta([127.5, 127.5 + 127.5 * 49 / 70, 127.5 + 127.5 * sqrt(0.51)], $at('normals', 120, 41), 5);
+        self::assertSame(
+            [[255, 0], [0, 255]],
+            [
+                [$at('shade', 165, 135)[0], $at('light', 165, 135)[0]],
+                [$at('shade', 82, 55)[0], $at('light', 82, 55)[0]],
+            ],
+        );
+        self::assertSame(
+            [0, 0, 0, 0],
+            array_map(fn (string $name): int => $at($name, 10, 10)[0], ['shade', 'light', 'occlusion', 'rim']),
+        );
+        self::assertEqualsWithDelta(
+            [127.5 + (127.5 * 49) / 70, 127.5, 127.5 + 127.5 * sqrt(0.51)],
+            $at('normals', 169, 90),
+            5,
+        );
+        self::assertEqualsWithDelta(
+            [127.5, 127.5 + (127.5 * 49) / 70, 127.5 + 127.5 * sqrt(0.51)],
+            $at('normals', 120, 41),
+            5,
+        );
         $report = json_decode((string) file_get_contents("$this->folder/rough.json"), true);
-        self::assertSame([240, 181, 135, 30], [$report['width'], $report['height'], (int) $report['azimuth'], (int) $report['elevation']]);
+        self::assertSame(
+            [240, 181, 135, 30],
+            [$report['width'], $report['height'], (int) $report['azimuth'], (int) $report['elevation']],
+        );
 
         $grey = (new PngWriter)->grey(Plane::filled(9, 9, 3));
         file_put_contents("$this->folder/grey.png", $grey);
-        foreach ([['labels.png', '--light', '135'], ['labels.png', '--light', '0,95'], ['grey.png', '--light', '0,45'], ['none.png', '--light', '0,45']] as [$file, $option, $light]) {
+        foreach (
+            [
+                ['labels.png', '--light', '135'],
+                ['labels.png', '--light', '0,95'],
+                ['grey.png', '--light', '0,45'],
+                ['none.png', '--light', '0,45'],
+            ] as [$file, $option, $light]
+        ) {
             $run = $this->awning(['rough', "$this->folder/$file", $option, $light, '--out', "$this->folder/not"]);
             self::assertSame(1, $run->getExitCode(), "$file $light");
-            self::assertMatchesRegularExpression('/AZIMUTH,ELEVATION|elevation from -90 to 90|16 bits|could not be (opened|read)/', $run->getOutput().$run->getErrorOutput());
+            self::assertMatchesRegularExpression(
+                '/AZIMUTH,ELEVATION|elevation from -90 to 90|16 bits|could not be (opened|read)/',
+                $run->getOutput().$run->getErrorOutput(),
+            );
         }
         self::assertDirectoryDoesNotExist("$this->folder/not");
     }
@@ -287,18 +571,47 @@ final class BatchTest extends TestCase
     public function test_bad_input_gets_a_sentence_and_leaves_no_file(): void
     {
         file_put_contents("$this->folder/bad.png", 'no picture');
-        foreach ([
-            ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/none.png", '--out', "$this->folder/out.png"],
-            ['render', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['flats', "$this->folder/bad.png"],
-            ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--gap', 'many'],
-            ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png"], ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--weight', 'much'],
-            ['palette', 'convert', "$this->folder/bad.png", "$this->folder/out.csv"], ['palette', 'match', "$this->folder/bad.png", '--palette', "$this->folder/none.csv", '--out', "$this->folder/out.png"],
-            ['palette', 'extract', "$this->folder/bad.png", '--colours', '2', '--out', "$this->folder/out.csv"], ['palette', 'blend', "$this->folder/bad.png"],
-            ['ink', "$this->folder/bad.png", '--width', '20', '--height', '20', '--out', "$this->folder/out.png"], ['ink', "$this->folder/none.svg", '--width', 'wide', '--height', '20', '--out', "$this->folder/out.png"],
-        ] as $arguments) {
+        foreach (
+            [
+                ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png"],
+                ['flats', "$this->folder/none.png", '--out', "$this->folder/out.png"],
+                ['render', "$this->folder/bad.png", '--out', "$this->folder/out.png"],
+                ['flats', "$this->folder/bad.png"],
+                ['flats', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--gap', 'many'],
+                ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png"],
+                ['clean', "$this->folder/bad.png", '--out', "$this->folder/out.png", '--weight', 'much'],
+                ['palette', 'convert', "$this->folder/bad.png", "$this->folder/out.csv"],
+                [
+                    'palette',
+                    'match',
+                    "$this->folder/bad.png",
+                    '--palette',
+                    "$this->folder/none.csv",
+                    '--out',
+                    "$this->folder/out.png",
+                ],
+                ['palette', 'extract', "$this->folder/bad.png", '--colours', '2', '--out', "$this->folder/out.csv"],
+                ['palette', 'blend', "$this->folder/bad.png"],
+                ['ink', "$this->folder/bad.png", '--width', '20', '--height', '20', '--out', "$this->folder/out.png"],
+                [
+                    'ink',
+                    "$this->folder/none.svg",
+                    '--width',
+                    'wide',
+                    '--height',
+                    '20',
+                    '--out',
+                    "$this->folder/out.png",
+                ],
+            ] as $arguments
+        ) {
             $run = $this->awning($arguments);
             self::assertSame(1, $run->getExitCode(), implode(' ', $arguments));
-            self::assertStringNotContainsString('#0', $run->getOutput().$run->getErrorOutput(), 'a stack trace is no help');
+            self::assertStringNotContainsString(
+                '#0',
+                $run->getOutput().$run->getErrorOutput(),
+                'a stack trace is no help',
+            );
             self::assertFileDoesNotExist("$this->folder/out.png");
             self::assertFileDoesNotExist("$this->folder/out.csv");
         }

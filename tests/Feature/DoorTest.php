@@ -30,9 +30,16 @@ final class DoorTest extends TestCase
     {
         putenv('AWNING_TEST_PASSWORD='.self::PASSWORD);
         $this->artisan('awning:person', ['verb' => 'list', '--any' => true])->assertFailed();
-        $this->artisan('awning:person', ['verb' => 'add', 'email' => ' Mira@Studio.example ', '--name' => 'Mira', '--password-from' => 'AWNING_TEST_PASSWORD'])->assertSuccessful();
+        $this->artisan('awning:person', [
+            'verb' => 'add',
+            'email' => ' Mira@Studio.example ',
+            '--name' => 'Mira',
+            '--password-from' => 'AWNING_TEST_PASSWORD',
+        ])->assertSuccessful();
         $this->artisan('awning:person', ['verb' => 'list', '--any' => true])->assertSuccessful();
-        $this->artisan('awning:person', ['verb' => 'add', 'email' => 'mira@studio.example'])->expectsOutputToContain('here already')->assertFailed();
+        $this->artisan('awning:person', ['verb' => 'add', 'email' => 'mira@studio.example'])
+            ->expectsOutputToContain('here already')
+            ->assertFailed();
         $this->artisan('awning:person', ['verb' => 'add', 'email' => 'nobody'])->assertFailed();
         $this->postJson('/api/session', ['email' => 'MIRA@studio.example', 'password' => self::PASSWORD])->assertOk();
         $mira = User::query()->sole();
@@ -41,12 +48,22 @@ final class DoorTest extends TestCase
         $this->app['auth']->forgetGuards();
         $this->actingAs($mira->refresh())->getJson('/api/series')->assertStatus(401);
         $this->app['auth']->forgetGuards();
-        $this->postJson('/api/session', ['email' => 'mira@studio.example', 'password' => self::PASSWORD])->assertStatus(422);
+        $this->postJson('/api/session', ['email' => 'mira@studio.example', 'password' => self::PASSWORD])->assertStatus(
+            422,
+        );
         $this->artisan('awning:person', ['verb' => 'enable', 'email' => 'mira@studio.example'])->assertSuccessful();
         $this->postJson('/api/session', ['email' => 'mira@studio.example', 'password' => self::PASSWORD])->assertOk();
-        $this->artisan('awning:person', ['verb' => 'password', 'email' => 'ghost@studio.example'])->expectsOutputToContain('Nobody with this address')->assertFailed();
+        $this->artisan('awning:person', ['verb' => 'password', 'email' => 'ghost@studio.example'])
+            ->expectsOutputToContain('Nobody with this address')
+            ->assertFailed();
         putenv('AWNING_TEST_PASSWORD=short');
-        $this->artisan('awning:person', ['verb' => 'password', 'email' => 'mira@studio.example', '--password-from' => 'AWNING_TEST_PASSWORD'])->expectsOutputToContain('at least 10')->assertFailed();
+        $this->artisan('awning:person', [
+            'verb' => 'password',
+            'email' => 'mira@studio.example',
+            '--password-from' => 'AWNING_TEST_PASSWORD',
+        ])
+            ->expectsOutputToContain('at least 10')
+            ->assertFailed();
         putenv('AWNING_TEST_PASSWORD');
     }
 
@@ -57,9 +74,15 @@ final class DoorTest extends TestCase
         $guest->update(['is_demo' => true]);
         $this->actingAs($guest)->getJson('/api/series')->assertStatus(401);
         $this->app['auth']->forgetGuards();
-        $this->postJson('/api/session', ['email' => 'guest@awning.example', 'password' => 'secret of Guest'])->assertStatus(422);
+        $this->postJson('/api/session', [
+            'email' => 'guest@awning.example',
+            'password' => 'secret of Guest',
+        ])->assertStatus(422);
         config(['awning.demo' => true]);
-        $this->postJson('/api/session', ['email' => 'guest@awning.example', 'password' => 'secret of Guest'])->assertOk();
+        $this->postJson('/api/session', [
+            'email' => 'guest@awning.example',
+            'password' => 'secret of Guest',
+        ])->assertOk();
         $this->actingAs($guest)->getJson('/api/series')->assertOk();
     }
 
@@ -67,21 +90,42 @@ final class DoorTest extends TestCase
     {
         [$series] = $this->series();
         $owner = $this->person('Owner', $series, Role::Owner);
-        $this->actingAs($this->person('Pell', $series, Role::Colourist))->postJson("/api/series/$series->id/invitations", ['role' => 'owner'])->assertForbidden();
-        $link = $this->actingAs($owner)->postJson("/api/series/$series->id/invitations", ['role' => 'flatter'])->assertStatus(201)->json('link');
+        $this->actingAs($this->person('Pell', $series, Role::Colourist))
+            ->postJson("/api/series/$series->id/invitations", ['role' => 'owner'])
+            ->assertForbidden();
+        $link = $this->actingAs($owner)
+            ->postJson("/api/series/$series->id/invitations", ['role' => 'flatter'])
+            ->assertStatus(201)
+            ->json('link');
         $token = substr($link, -40);
         self::assertStringStartsWith(config('app.url').'/welcome/', $link);
-        self::assertStringNotContainsString($token, (string) json_encode(DB::table('invitations')->get()), 'who reads the database has no link');
+        self::assertStringNotContainsString(
+            $token,
+            (string) json_encode(DB::table('invitations')->get()),
+            'who reads the database has no link',
+        );
         $this->app['auth']->forgetGuards();
-        $this->getJson("/api/invitations/$token")->assertJson(['kind' => 'join', 'series' => 'The Test Ferry', 'role' => 'flatter', 'email' => null]);
+        $this->getJson("/api/invitations/$token")->assertJson([
+            'kind' => 'join',
+            'series' => 'The Test Ferry',
+            'role' => 'flatter',
+            'email' => null,
+        ]);
         $answer = ['name' => 'Ida', 'email' => 'Ida@Studio.example', 'password' => 'long enough to be one'];
-        $this->postJson("/api/invitations/$token", ['password' => 'short'] + $answer)->assertJsonValidationErrorFor('password');
+        $this->postJson("/api/invitations/$token", ['password' => 'short'] + $answer)->assertJsonValidationErrorFor(
+            'password',
+        );
         $this->postJson("/api/invitations/$token", ['name' => null] + $answer)->assertJsonValidationErrorFor('name');
-        $this->postJson("/api/invitations/$token", $answer)->assertOk()->assertJsonPath('user.name', 'Ida');
+        $this->postJson("/api/invitations/$token", $answer)
+            ->assertOk()
+            ->assertJsonPath('user.name', 'Ida');
         $ida = User::query()->where('email', 'ida@studio.example')->sole();
         self::assertSame(Role::Flatter, $ida->roleIn($series));
         $this->getJson('/api/series')->assertOk()->assertJsonPath('0.role', 'flatter');
-        $this->postJson("/api/invitations/$token", ['email' => 'other@studio.example'] + $answer)->assertJsonValidationErrorFor('token');
+        $this->postJson(
+            "/api/invitations/$token",
+            ['email' => 'other@studio.example'] + $answer,
+        )->assertJsonValidationErrorFor('token');
         $this->getJson("/api/invitations/$token")->assertNotFound();
         self::assertSame(0, User::query()->where('email', 'other@studio.example')->count());
     }
@@ -90,10 +134,19 @@ final class DoorTest extends TestCase
     {
         [$series] = $this->series();
         $this->person('Mira', $series, null);
-        $token = Invitation::issue(['series_id' => $series->id, 'role' => Role::Viewer, 'email' => 'mira@awning.example']);
-        $this->postJson("/api/invitations/$token", ['name' => 'Impostor', 'password' => 'not her password'])->assertJsonValidationErrorFor('password');
+        $token = Invitation::issue([
+            'series_id' => $series->id,
+            'role' => Role::Viewer,
+            'email' => 'mira@awning.example',
+        ]);
+        $this->postJson("/api/invitations/$token", [
+            'name' => 'Impostor',
+            'password' => 'not her password',
+        ])->assertJsonValidationErrorFor('password');
         self::assertNull(Invitation::query()->value('used_at'), 'a wrong password does not use it up');
-        $this->postJson("/api/invitations/$token", ['name' => 'Impostor', 'password' => 'secret of Mira'])->assertOk()->assertJsonPath('user.name', 'Mira');
+        $this->postJson("/api/invitations/$token", ['name' => 'Impostor', 'password' => 'secret of Mira'])
+            ->assertOk()
+            ->assertJsonPath('user.name', 'Mira');
         $old = Invitation::issue(['series_id' => $series->id, 'role' => Role::Viewer]);
         $this->travel(Invitation::DAYS)->days();
         $this->travel(1)->seconds();
@@ -104,15 +157,33 @@ final class DoorTest extends TestCase
     {
         [$series] = $this->series();
         $mira = $this->person('Mira', $series);
-        DB::table('sessions')->insert(['id' => 'elsewhere', 'user_id' => $mira->id, 'payload' => '', 'last_activity' => 1]);
+        DB::table('sessions')->insert([
+            'id' => 'elsewhere',
+            'user_id' => $mira->id,
+            'payload' => '',
+            'last_activity' => 1,
+        ]);
         $this->actingAs($mira);
-        $this->putJson('/api/session/password', ['old' => [1, 2], 'password' => 'long enough to be one'])->assertJsonValidationErrorFor('old');
-        $this->putJson('/api/session/password', ['old' => 'wrong', 'password' => 'long enough to be one'])->assertJsonValidationErrorFor('old');
-        $this->putJson('/api/session/password', ['old' => 'secret of Mira', 'password' => 'long enough to be one'])->assertNoContent();
+        $this->putJson('/api/session/password', [
+            'old' => [1, 2],
+            'password' => 'long enough to be one',
+        ])->assertJsonValidationErrorFor('old');
+        $this->putJson('/api/session/password', [
+            'old' => 'wrong',
+            'password' => 'long enough to be one',
+        ])->assertJsonValidationErrorFor('old');
+        $this->putJson('/api/session/password', [
+            'old' => 'secret of Mira',
+            'password' => 'long enough to be one',
+        ])->assertNoContent();
         self::assertSame(0, DB::table('sessions')->where('id', 'elsewhere')->count(), 'other windows are signed out');
         self::assertNotNull((new People)->who('mira@awning.example', 'long enough to be one'));
         $token = Invitation::issue(['user_id' => $mira->id]);
-        $this->getJson("/api/invitations/$token")->assertJson(['kind' => 'password', 'name' => 'Mira', 'email' => 'mira@awning.example']);
+        $this->getJson("/api/invitations/$token")->assertJson([
+            'kind' => 'password',
+            'name' => 'Mira',
+            'email' => 'mira@awning.example',
+        ]);
         $this->postJson("/api/invitations/$token", ['password' => 'another long one'])->assertOk();
         self::assertNull((new People)->who('mira@awning.example', 'long enough to be one'));
         self::assertNotNull((new People)->who('mira@awning.example', 'another long one'));
@@ -121,7 +192,10 @@ final class DoorTest extends TestCase
     public function test_guesses_are_counted_however_the_address_is_written(): void
     {
         for ($i = 0; $i < 8; $i++) {
-            $this->postJson('/api/session', ['email' => [' Mira@a.example', 'mira@A.example '][$i % 2], 'password' => "guess $i"])->assertStatus(422);
+            $this->postJson('/api/session', [
+                'email' => [' Mira@a.example', 'mira@A.example '][$i % 2],
+                'password' => "guess $i",
+            ])->assertStatus(422);
         }
         $this->postJson('/api/session', ['email' => 'MIRA@A.EXAMPLE', 'password' => 'guess'])->assertStatus(429);
         $this->postJson('/api/session', ['email' => 'other@a.example', 'password' => 'guess'])->assertStatus(422);
@@ -134,12 +208,15 @@ final class DoorTest extends TestCase
         $token = Invitation::issue(['series_id' => $series->id]);
         // A stranger who tries links shuts no other door, not even that of an honest link.
         for ($i = 0; $i < 40; $i++) {
-            $this->getJson('/api/invitations/'.str_repeat(chr(97 + $i % 20), 40))->assertNotFound();
+            $this->getJson('/api/invitations/'.str_repeat(chr(97 + ($i % 20)), 40))->assertNotFound();
         }
         $this->getJson("/api/invitations/$token")->assertOk();
         $this->postJson('/api/session', ['email' => 'mira@awning.example', 'password' => 'secret of Mira'])->assertOk();
         // Wrong old passwords are counted for who gives them.
-        $change = fn (User $user) => $this->actingAs($user)->putJson('/api/session/password', ['old' => 'wrong', 'password' => 'long enough to be one']);
+        $change = fn (User $user) => $this->actingAs($user)->putJson('/api/session/password', [
+            'old' => 'wrong',
+            'password' => 'long enough to be one',
+        ]);
         for ($i = 0; $i < 8; $i++) {
             $change($mira)->assertStatus(422);
         }
@@ -153,7 +230,11 @@ final class DoorTest extends TestCase
     {
         [$series] = $this->series();
         $this->person('Mira', $series);
-        $follow = fn (string $token, string $email, int $i) => $this->postJson("/api/invitations/$token", ['name' => 'X', 'email' => $email, 'password' => "a guess, number $i"]);
+        $follow = fn (string $token, string $email, int $i) => $this->postJson("/api/invitations/$token", [
+            'name' => 'X',
+            'email' => $email,
+            'password' => "a guess, number $i",
+        ]);
         $token = Invitation::issue(['series_id' => $series->id]);
         for ($i = 0; $i < 8; $i++) {
             $follow($token, 'mira@awning.example', $i)->assertStatus(422);
@@ -177,9 +258,25 @@ final class DoorTest extends TestCase
     {
         [$series, $page] = $this->series();
         $this->hold($page, $this->person('Mira', $series));
-        $send = fn (string $json) => $this->call('POST', "/api/pages/$page->id/lines/tidy", server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $json);
-        foreach (['{"overshoot":1e999,"gap":1}', '{"overshoot":1,"gap":1,"deep":[[{"x":-1E+400}]]}', '{"overshoot":1,"gap":1'.str_repeat('0', 400).'}'] as $json) {
-            $send($json)->assertStatus(422)->assertJsonPath('message', 'A number in this request is too large. Nothing was changed; reload the page and try again.');
+        $send = fn (string $json) => $this->call(
+            'POST',
+            "/api/pages/$page->id/lines/tidy",
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            content: $json,
+        );
+        foreach (
+            [
+                '{"overshoot":1e999,"gap":1}',
+                '{"overshoot":1,"gap":1,"deep":[[{"x":-1E+400}]]}',
+                '{"overshoot":1,"gap":1'.str_repeat('0', 400).'}',
+            ] as $json
+        ) {
+            $send($json)
+                ->assertStatus(422)
+                ->assertJsonPath(
+                    'message',
+                    'A number in this request is too large. Nothing was changed; reload the page and try again.',
+                );
         }
         $send('{"overshoot":1e2,"gap":2,"text":"1e999"}')->assertOk();
     }
@@ -190,22 +287,49 @@ final class DoorTest extends TestCase
         $mira = $this->person('Mira', $series, Role::Owner);
         $this->actingAs($mira);
         foreach (["Oda\u{202E}kcarB", "Oda\nBrack", "O\u{2066}da", "O\u{FEFF}da"] as $name) {
-            $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => $name]])->assertJsonValidationErrorFor('name');
+            $this->postJson("/api/series/$series->id/ops", [
+                'op' => ['kind' => 'figure.add', 'name' => $name],
+            ])->assertJsonValidationErrorFor('name');
             $this->postJson("/api/series/$series->id/pages", ['title' => $name])->assertJsonValidationErrorFor('title');
             $this->postJson('/api/series', ['name' => $name])->assertJsonValidationErrorFor('name');
         }
-        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'figure.add', 'name' => '岬の塩 👩‍🎨']])->assertOk();
+        $this->postJson("/api/series/$series->id/ops", [
+            'op' => ['kind' => 'figure.add', 'name' => '岬の塩 👩‍🎨'],
+        ])->assertOk();
         // From a file, and from the command line, they are taken out.
-        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'palette.import', 'name' => 'p.csv', 'text' => "Tin\u{202E} Purser,enamel\u{200F},base,#123456\n"]])->assertOk();
-        self::assertSame(['Tin Purser', 'enamel'], [\App\Models\Figure::query()->latest('id')->value('name'), \App\Models\Material::query()->latest('id')->value('name')]);
-        $this->artisan('awning:person', ['verb' => 'add', 'email' => 'ida@studio.example', '--name' => "I\u{202D}da"])->assertSuccessful();
+        $this->postJson("/api/series/$series->id/ops", [
+            'op' => [
+                'kind' => 'palette.import',
+                'name' => 'p.csv',
+                'text' => "Tin\u{202E} Purser,enamel\u{200F},base,#123456\n",
+            ],
+        ])->assertOk();
+        self::assertSame(
+            ['Tin Purser', 'enamel'],
+            [
+                \App\Models\Figure::query()->latest('id')->value('name'),
+                \App\Models\Material::query()->latest('id')->value('name'),
+            ],
+        );
+        $this->artisan('awning:person', [
+            'verb' => 'add',
+            'email' => 'ida@studio.example',
+            '--name' => "I\u{202D}da",
+        ])->assertSuccessful();
         self::assertSame('I da', User::query()->where('email', 'ida@studio.example')->value('name'));
     }
 
     public function test_a_web_server_before_ours_is_believed_only_where_one_is_said_to_be(): void
     {
-        \Illuminate\Support\Facades\Route::get('/told', fn (Request $request): array => [$request->ip(), $request->isSecure()]);
-        $headers = ['X-Forwarded-For' => '203.0.113.7', 'X-Forwarded-Proto' => 'https', 'X-Forwarded-Host' => 'elsewhere.example'];
+        \Illuminate\Support\Facades\Route::get(
+            '/told',
+            fn (Request $request): array => [$request->ip(), $request->isSecure()],
+        );
+        $headers = [
+            'X-Forwarded-For' => '203.0.113.7',
+            'X-Forwarded-Proto' => 'https',
+            'X-Forwarded-Host' => 'elsewhere.example',
+        ];
         $this->get('/told', $headers)->assertExactJson(['127.0.0.1', false]);
         \Illuminate\Http\Middleware\TrustProxies::at('127.0.0.1,::1');
         try {
@@ -245,9 +369,12 @@ final class DoorTest extends TestCase
 
     public function test_only_an_upload_may_be_large(): void
     {
-        $pass = fn (string $uri, string $type, int $length, string $method = 'POST'): int => (new SmallBodies)->handle(
-            Request::create($uri, $method, server: ['CONTENT_LENGTH' => (string) $length, 'CONTENT_TYPE' => $type]), fn () => response('in'),
-        )->getStatusCode();
+        $pass = fn (string $uri, string $type, int $length, string $method = 'POST'): int => (new SmallBodies)
+            ->handle(
+                Request::create($uri, $method, server: ['CONTENT_LENGTH' => (string) $length, 'CONTENT_TYPE' => $type]),
+                fn () => response('in'),
+            )
+            ->getStatusCode();
         self::assertSame(200, $pass('/api/pages/3/ops', 'application/json', SmallBodies::MOST));
         self::assertSame(413, $pass('/api/pages/3/ops', 'application/json', SmallBodies::MOST + 1));
         self::assertSame(413, $pass('/api/pages/3/tasks/import', 'application/json', SmallBodies::MOST + 1));
@@ -260,7 +387,9 @@ final class DoorTest extends TestCase
     {
         [$series] = $this->series();
         [$one, $two] = [$this->person('One', $series, Role::Owner), $this->person('Two', $series, Role::Owner)];
-        $this->actingAs($one)->deleteJson("/api/series/$series->id/members/$two->id")->assertNoContent();
+        $this->actingAs($one)
+            ->deleteJson("/api/series/$series->id/members/$two->id")
+            ->assertNoContent();
         // The other's request was let through at the door before that, and waited: the lock is where it is looked at
         // again.
         $this->app['auth']->forgetGuards();
@@ -274,22 +403,45 @@ final class DoorTest extends TestCase
     {
         $this->get('/', ['Host' => 'evil.example'])->assertDontSee('evil.example');
         $answer = $this->get('/deliveries/1', ['Host' => 'evil.example']);
-        self::assertStringNotContainsString('evil.example', (string) $answer->headers->get('Location').$answer->getContent());
-        self::assertStringStartsWith((string) config('app.url'), (string) $this->get('/deliveries/1')->headers->get('Location'));
+        self::assertStringNotContainsString(
+            'evil.example',
+            (string) $answer->headers->get('Location').$answer->getContent(),
+        );
+        self::assertStringStartsWith(
+            (string) config('app.url'),
+            (string) $this->get('/deliveries/1')->headers->get('Location'),
+        );
     }
 
     /** What was painted stays out of the log. */
     public function test_a_failed_query_is_logged_without_what_was_bound_to_it(): void
     {
-        $error = new QueryException('mariadb', 'insert into `tiles` values (?, ?)', ['abc', str_repeat("\x80secret", 2_000_000)], new \PDOException('disk full'));
-        $record = ShortLines::shorten(new LogRecord(new \DateTimeImmutable, 'awning', Level::Error, $error->getMessage(), ['exception' => $error, 'userId' => 3]));
+        $error = new QueryException(
+            'mariadb',
+            'insert into `tiles` values (?, ?)',
+            ['abc', str_repeat("\x80secret", 2_000_000)],
+            new \PDOException('disk full'),
+        );
+        $record = ShortLines::shorten(
+            new LogRecord(new \DateTimeImmutable, 'awning', Level::Error, $error->getMessage(), [
+                'exception' => $error,
+                'userId' => 3,
+            ]),
+        );
         $line = $record->message.print_r($record->context, true);
         self::assertLessThan(12_000, strlen($line));
         self::assertStringNotContainsString('secret', $line);
         self::assertStringContainsString('disk full', $line);
         self::assertStringContainsString('insert into `tiles`', $line);
         self::assertSame(3, $record->context['userId']);
-        self::assertLessThan(3000, strlen(ShortLines::shorten(new LogRecord(new \DateTimeImmutable, 'awning', Level::Info, str_repeat('x', 90_000)))->message));
+        self::assertLessThan(
+            3000,
+            strlen(
+                ShortLines::shorten(
+                    new LogRecord(new \DateTimeImmutable, 'awning', Level::Info, str_repeat('x', 90_000)),
+                )->message,
+            ),
+        );
     }
 
     public function test_a_log_that_cannot_be_written_changes_no_answer(): void

@@ -100,7 +100,11 @@ final class FileTest extends TestCase
             self::assertEqualsWithDelta(0.55, $error->share, 0.12);
         }
         self::assertSame(320, $this->read($cut, true)->height(), 'read when somebody says so');
-        self::assertSame(200, $this->read($this->file('tail.jpg', $jpeg.str_repeat('more', 900)))->width(), 'bytes after the end do not matter');
+        self::assertSame(
+            200,
+            $this->read($this->file('tail.jpg', $jpeg.str_repeat('more', 900)))->width(),
+            'bytes after the end do not matter',
+        );
     }
 
     public function test_a_tiff_whose_strips_are_missing_says_how_many_there_are(): void
@@ -136,7 +140,13 @@ final class FileTest extends TestCase
         $fields = 10;
         $after = 8 + 2 + 12 * $fields + 4;
         $data = $after + 8 * $count;
-        $field = fn (int $tag, int $type, int $values, int $value): string => pack('vvVV', $tag, $type, $values, $value);
+        $field = fn (int $tag, int $type, int $values, int $value): string => pack(
+            'vvVV',
+            $tag,
+            $type,
+            $values,
+            $value,
+        );
         $offsets = $counts = '';
         $at = $data;
         foreach ($strips as $strip) {
@@ -145,10 +155,23 @@ final class FileTest extends TestCase
             $at += strlen($strip);
         }
 
-        return "II\x2a\0".pack('V', 8).pack('v', $fields)
-            .$field(256, 3, 1, $width).$field(257, 3, 1, $height).$field(258, 3, 1, 8).$field(259, 3, 1, 1).$field(262, 3, 1, 1)
-            .$field(273, 4, $count, $after).$field(277, 3, 1, 1).$field(278, 3, 1, $rows).$field(279, 4, $count, $after + 4 * $count).$field(284, 3, 1, 1)
-            .pack('V', 0).$offsets.$counts.$pixels;
+        return "II\x2a\0".
+            pack('V', 8).
+            pack('v', $fields).
+            $field(256, 3, 1, $width).
+            $field(257, 3, 1, $height).
+            $field(258, 3, 1, 8).
+            $field(259, 3, 1, 1).
+            $field(262, 3, 1, 1).
+            $field(273, 4, $count, $after).
+            $field(277, 3, 1, 1).
+            $field(278, 3, 1, $rows).
+            $field(279, 4, $count, $after + 4 * $count).
+            $field(284, 3, 1, 1).
+            pack('V', 0).
+            $offsets.
+            $counts.
+            $pixels;
     }
 
     public function test_an_import_that_ends_early_asks_and_takes_what_is_there_when_told(): void
@@ -157,12 +180,24 @@ final class FileTest extends TestCase
         $this->hold($page, $this->person('Mira', $series, Role::Owner))->assertOk();
         $jpeg = $this->picture('jpeg', 300, 300);
         $half = $this->upload(substr($jpeg, 0, (int) (0.7 * strlen($jpeg))), 'scan.jpg');
-        $id = $this->post("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'scan' => $half], ['Accept' => 'application/json'])->assertStatus(202)->json('id');
-        $said = $this->getJson("/api/tasks/$id")->assertJson(['state' => 'failed'])->json();
+        $id = $this->post(
+            "/api/pages/$page->id/tasks/import",
+            ['lease' => self::LEASE, 'scan' => $half],
+            ['Accept' => 'application/json'],
+        )
+            ->assertStatus(202)
+            ->json('id');
+        $said = $this->getJson("/api/tasks/$id")
+            ->assertJson(['state' => 'failed'])
+            ->json();
         self::assertMatchesRegularExpression('/about \d+ % of it is there/', $said['message']);
         self::assertSame('cut', $said['question']['kind']);
         self::assertSame(0, $page->refresh()->revision);
-        $this->postJson("/api/pages/$page->id/tasks/import", ['lease' => self::LEASE, 'original' => $said['question']['original'], 'cut' => true])->assertStatus(202);
+        $this->postJson("/api/pages/$page->id/tasks/import", [
+            'lease' => self::LEASE,
+            'original' => $said['question']['original'],
+            'cut' => true,
+        ])->assertStatus(202);
         self::assertSame('done', Task::query()->latest('id')->value('state'));
         self::assertSame(1, $page->refresh()->revision);
         self::assertSame(1, Original::query()->count());
@@ -174,20 +209,29 @@ final class FileTest extends TestCase
     public function test_crafted_files_are_told_from_honest_ones_before_they_cost_anything(): void
     {
         $png = $this->picture('png');
-        $chunk = fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
+        $chunk = fn (string $type, string $data): string => pack('N', strlen($data)).
+            $type.
+            $data.
+            pack('N', crc32($type.$data));
         $bomb = deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => 9]);
         $packed = '';
         for ($i = 0; $i < 200; $i++) {
             $packed .= deflate_add($bomb, str_repeat("\0", 1 << 20), ZLIB_NO_FLUSH);
         }
         $packed .= deflate_add($bomb, '', ZLIB_FINISH);
-        $path = $this->file('bomb.png', substr($png, 0, 33).$chunk('zTXt', "Comment\0\0$packed").substr($png, 33));
+        $path = $this->file(
+            'bomb.png',
+            substr($png, 0, 33).$chunk('zTXt', "Comment\0\0$packed").substr($png, 33),
+        );
         $decoder = new ChildDecoder(1200, 20);
         self::assertSame(200, $decoder->read($path, fn () => null)->width(), 'what is no picture is not unpacked');
 
         $jpeg = $this->picture('jpeg', 64, 64);
         $start = (int) strpos($jpeg, "\xff\xda");
-        $this->assertRefused('more layers than a JPEG needs', substr($jpeg, 0, $start).str_repeat("\xff\xda\0\x08\1\1\0\0\0\0a", 70)."\xff\xd9");
+        $this->assertRefused(
+            'more layers than a JPEG needs',
+            substr($jpeg, 0, $start).str_repeat("\xff\xda\0\x08\1\1\0\0\0\0a", 70)."\xff\xd9",
+        );
         $this->assertRefused('30 000 x 30 000 px', substr_replace($png, pack('NN', 30_000, 30_000), 16, 8));
         $this->assertRefused('not a PNG, JPEG, TIFF or WebP', 'GIF89a and nothing else');
         $this->assertRefused('no pixels', substr($png, 0, 16));
@@ -214,7 +258,10 @@ final class FileTest extends TestCase
             (new ChildDecoder(450, 20))->read($path, fn () => null);
             self::fail('450 MB were enough');
         } catch (UnreadableImage $error) {
-            self::assertMatchesRegularExpression('/more time or memory|larger than can be opened|damaged/', $error->getMessage());
+            self::assertMatchesRegularExpression(
+                '/more time or memory|larger than can be opened|damaged/',
+                $error->getMessage(),
+            );
         }
         $this->expectExceptionMessage('stop was pressed');
         (new ChildDecoder)->read($path, fn () => throw new \RuntimeException('stop was pressed'));
@@ -248,15 +295,24 @@ final class FileTest extends TestCase
         [, $other] = $this->series('Another');
         config(['queue.default' => 'database']);
         $asked = function () use ($page): int {
-            Page::query()->toBase()->where('id', $page->id)->update(['pictured_at' => now()->subMinute()]);
+            Page::query()
+                ->toBase()
+                ->where('id', $page->id)
+                ->update(['pictured_at' => now()->subMinute()]);
 
             return (new Pictures)->askFor();
         };
-        $make = fn () => $this->artisan('queue:work', ['--once' => true, '--queue' => MakePicture::LINE])->assertSuccessful();
+        $make = fn () => $this->artisan('queue:work', [
+            '--once' => true,
+            '--queue' => MakePicture::LINE,
+        ])->assertSuccessful();
         self::assertSame([1, 0], [$asked(), $asked()], 'asked for once');
         $make();
         self::assertSame(0, $asked(), 'it is there');
-        $shown = fn (): array => [($answer = $this->get("/api/pages/$page->id/picture")->assertOk())->getContent(), str_contains((string) $answer->headers->get('Cache-Control'), 'immutable')];
+        $shown = fn (): array => [
+            ($answer = $this->get("/api/pages/$page->id/picture")->assertOk())->getContent(),
+            str_contains((string) $answer->headers->get('Cache-Control'), 'immutable'),
+        ];
         [$first, $isFinal] = $shown();
         self::assertTrue($isFinal);
         self::assertNull($other->refresh()->pictured);
@@ -272,13 +328,26 @@ final class FileTest extends TestCase
         self::assertNotSame($first, $second);
 
         // So does the palette; and a page that is painted on is not drawn over and over.
-        $this->postJson("/api/series/$series->id/ops", ['op' => ['kind' => 'tones.pin', 'material' => $material->id, 'version' => 1, 'tones' => ['base' => '#204080']]])->assertOk();
-        Page::query()->toBase()->where('id', $page->id)->update(['pictured_at' => now()->subSeconds(3)]);
+        $this->postJson("/api/series/$series->id/ops", [
+            'op' => [
+                'kind' => 'tones.pin',
+                'material' => $material->id,
+                'version' => 1,
+                'tones' => ['base' => '#204080'],
+            ],
+        ])->assertOk();
+        Page::query()
+            ->toBase()
+            ->where('id', $page->id)
+            ->update(['pictured_at' => now()->subSeconds(3)]);
         self::assertSame(0, (new Pictures)->askFor());
         self::assertSame(1, $asked());
         // Its maker died: it is asked for again, after a while.
         DB::table('jobs')->delete();
-        Page::query()->toBase()->where('id', $page->id)->update(['picture_asked_at' => now()->subMinutes(3)]);
+        Page::query()
+            ->toBase()
+            ->where('id', $page->id)
+            ->update(['picture_asked_at' => now()->subMinutes(3)]);
         self::assertSame(1, $asked());
         $make();
         self::assertNotSame($second, $shown()[0]);
@@ -288,10 +357,26 @@ final class FileTest extends TestCase
         foreach ($disk->allFiles('pictures') as $file) {
             touch($disk->path($file), time() - 90 * 3600);
         }
-        $views = fn (): int => count(array_filter($disk->allFiles('pictures'), fn (string $file): bool => str_starts_with($file, "pictures/original-{$page->originals()->value('id')}-")));
+        $views = fn (): int => count(
+            array_filter(
+                $disk->allFiles('pictures'),
+                fn (string $file): bool => str_starts_with(
+                    $file,
+                    "pictures/original-{$page->originals()->value('id')}-",
+                ),
+            ),
+        );
         self::assertSame(1, $views());
         $this->artisan('awning:sweep')->assertSuccessful();
-        self::assertSame(["pictures/$page->id-{$page->refresh()->pictured}.png"], array_values(array_filter($disk->allFiles('pictures'), fn (string $file): bool => str_starts_with($file, "pictures/$page->id-"))));
+        self::assertSame(
+            ["pictures/$page->id-{$page->refresh()->pictured}.png"],
+            array_values(
+                array_filter(
+                    $disk->allFiles('pictures'),
+                    fn (string $file): bool => str_starts_with($file, "pictures/$page->id-"),
+                ),
+            ),
+        );
         self::assertSame(1, $views());
     }
 
@@ -299,13 +384,23 @@ final class FileTest extends TestCase
     {
         $folder = sys_get_temp_dir().'/left-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        foreach (['awningOLD' => 3 * 3600, 'magick-OLD' => 3 * 3600, 'awningNEW' => 60, 'somebodys' => 3 * 3600] as $name => $age) {
+        foreach (
+            [
+                'awningOLD' => 3 * 3600,
+                'magick-OLD' => 3 * 3600,
+                'awningNEW' => 60,
+                'somebodys' => 3 * 3600,
+            ] as $name => $age
+        ) {
             touch("$folder/$name", time() - $age);
         }
         mkdir("$folder/awning-folder");
         touch("$folder/awning-folder", time() - 9 * 3600);
         self::assertSame(2, (new LeftFiles($folder))->remove());
-        self::assertSame(['awning-folder', 'awningNEW', 'somebodys'], array_values(array_diff((array) scandir($folder), ['.', '..'])));
+        self::assertSame(
+            ['awning-folder', 'awningNEW', 'somebodys'],
+            array_values(array_diff((array) scandir($folder), ['.', '..'])),
+        );
         exec('rm -rf '.escapeshellarg($folder));
     }
 

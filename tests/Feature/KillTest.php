@@ -20,7 +20,16 @@ final class KillTest extends TestCase
         $this->folder = sys_get_temp_dir().'/awk'.bin2hex(random_bytes(3));
         mkdir($this->folder);
         $user = trim((string) shell_exec('id -un'));
-        (new Process(['mariadb-install-db', '--no-defaults', "--datadir=$this->folder/data", '--auth-root-authentication-method=socket', "--auth-root-socket-user=$user", '--skip-test-db']))->setTimeout(90)->mustRun();
+        (new Process([
+            'mariadb-install-db',
+            '--no-defaults',
+            "--datadir=$this->folder/data",
+            '--auth-root-authentication-method=socket',
+            "--auth-root-socket-user=$user",
+            '--skip-test-db',
+        ]))
+            ->setTimeout(90)
+            ->mustRun();
         $this->startDatabase();
         $this->sql('CREATE DATABASE kill_test');
         $this->worker('prepare')->mustRun();
@@ -35,9 +44,21 @@ final class KillTest extends TestCase
     private function startDatabase(): void
     {
         $user = trim((string) shell_exec('id -un'));
-        $this->database = new Process(['mariadbd', '--defaults-file='.dirname(__DIR__, 2).'/etc/mariadb.cnf', "--user=$user", "--datadir=$this->folder/data", "--socket=$this->folder/s", '--skip-networking', "--pid-file=$this->folder/pid"]);
+        $this->database = new Process([
+            'mariadbd',
+            '--defaults-file='.dirname(__DIR__, 2).'/etc/mariadb.cnf',
+            "--user=$user",
+            "--datadir=$this->folder/data",
+            "--socket=$this->folder/s",
+            '--skip-networking',
+            "--pid-file=$this->folder/pid",
+        ]);
         $this->database->setTimeout(null)->start();
-        for ($tries = 0; (new Process(['mariadb-admin', '--no-defaults', "--socket=$this->folder/s", 'ping']))->run() !== 0; $tries++) {
+        for (
+            $tries = 0;
+            (new Process(['mariadb-admin', '--no-defaults', "--socket=$this->folder/s", 'ping']))->run() !== 0;
+            $tries++
+        ) {
             self::assertLessThan(400, $tries, 'the database did not come up: '.$this->database->getErrorOutput());
             usleep(50_000);
         }
@@ -45,14 +66,20 @@ final class KillTest extends TestCase
 
     private function sql(string $sql): string
     {
-        return (new Process(['mariadb', '--no-defaults', "--socket=$this->folder/s", '-N', '-B', '-e', $sql]))->mustRun()->getOutput();
+        return (new Process(['mariadb', '--no-defaults', "--socket=$this->folder/s", '-N', '-B', '-e', $sql]))
+            ->mustRun()
+            ->getOutput();
     }
 
     /** @param  string  $kill  what dies at which query of the op, like "worker 3" or "database 7" */
     private function worker(string $verb, string $kill = ''): Process
     {
         return (new Process([PHP_BINARY, __DIR__.'/kill_worker.php', $verb], null, [
-            'KILL' => $kill, 'KILL_PID' => "$this->folder/pid", 'DB_SOCKET' => "$this->folder/s", 'DB_DATABASE' => 'kill_test', 'AWNING_WORKS' => "$this->folder/works",
+            'KILL' => $kill,
+            'KILL_PID' => "$this->folder/pid",
+            'DB_SOCKET' => "$this->folder/s",
+            'DB_DATABASE' => 'kill_test',
+            'AWNING_WORKS' => "$this->folder/works",
         ]))->setTimeout(60);
     }
 
@@ -61,7 +88,8 @@ final class KillTest extends TestCase
     {
         try {
             // The application says what is wrong and ends by itself when it has lost its database.
-            return $process->run() !== 0 || str_contains($process->getOutput().$process->getErrorOutput(), 'has gone away');
+            return $process->run() !== 0 ||
+                str_contains($process->getOutput().$process->getErrorOutput(), 'has gone away');
         } catch (ProcessSignaledException) {
             return true;
         }

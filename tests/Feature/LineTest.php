@@ -47,7 +47,9 @@ final class LineTest extends TestCase
 
     private function another(int $number): Page
     {
-        return Page::query()->create(['series_id' => $this->series->id, 'number' => $number, 'title' => "Page $number"])->refresh();
+        return Page::query()
+            ->create(['series_id' => $this->series->id, 'number' => $number, 'title' => "Page $number"])
+            ->refresh();
     }
 
     /** @return list<string> whose tasks are taken, one after the other */
@@ -73,9 +75,16 @@ final class LineTest extends TestCase
             $tasks->begin($page, $this->mira, 'deliver', ['format' => 'png']);
         }
         $tasks->begin($pages[0], $this->pell, 'deliver', ['format' => 'png']);
-        self::assertSame(['Mira deliver 1', 'Pell deliver 2', 'Mira deliver 2'], $this->taken('quick', 3), 'the second comes after one of the first\'s, not after five');
+        self::assertSame(
+            ['Mira deliver 1', 'Pell deliver 2', 'Mira deliver 2'],
+            $this->taken('quick', 3),
+            'the second comes after one of the first\'s, not after five',
+        );
         $tasks->begin($pages[3], $this->pell, 'deliver', ['format' => 'png']);
-        self::assertSame(['Pell deliver 5', 'Mira deliver 3', 'Mira deliver 4', 'Mira deliver 5', '-'], $this->taken('quick', 5));
+        self::assertSame(
+            ['Pell deliver 5', 'Mira deliver 3', 'Mira deliver 4', 'Mira deliver 5', '-'],
+            $this->taken('quick', 5),
+        );
         self::assertSame(['-'], $this->taken('long', 1), 'each line by itself');
     }
 
@@ -97,7 +106,13 @@ final class LineTest extends TestCase
 
     public function test_a_first_light_asked_for_again_while_it_waits_is_one_with_the_last_wish(): void
     {
-        $ask = fn (int $azimuth, array $of = []): int => $this->actingAs($this->mira)->postJson("/api/pages/{$this->page->id}/tasks/rough", ['lease' => self::LEASE, 'plan' => ['azimuth' => $azimuth, 'elevation' => 30]] + $of)->assertStatus(202)->json('id');
+        $ask = fn (int $azimuth, array $of = []): int => $this->actingAs($this->mira)
+            ->postJson(
+                "/api/pages/{$this->page->id}/tasks/rough",
+                ['lease' => self::LEASE, 'plan' => ['azimuth' => $azimuth, 'elevation' => 30]] + $of,
+            )
+            ->assertStatus(202)
+            ->json('id');
         $figure = ['figure' => $this->material->figure_id];
         $first = $ask(10, $figure);
         self::assertSame($first, $ask(20, $figure));
@@ -107,7 +122,9 @@ final class LineTest extends TestCase
         self::assertSame($all, $ask(40));
         self::assertNotSame($all, $ask(50, ['lineless' => true]));
         self::assertNotSame($first, $ask(60, $figure + ['only' => [1]]), 'of some of its regions alone');
-        Task::query()->whereKey($first)->update(['state' => 'working']);
+        Task::query()
+            ->whereKey($first)
+            ->update(['state' => 'working']);
         self::assertNotSame($first, $ask(70, $figure), 'what has been begun is not changed any more');
         self::assertSame(5, Task::query()->where('kind', 'rough')->count());
     }
@@ -122,7 +139,10 @@ final class LineTest extends TestCase
         }
         self::assertStringContainsString('error on our side', $task->message);
         self::assertSame([0, 1], [DB::table('jobs')->count(), DB::table('failed_jobs')->count()]);
-        self::assertStringContainsString('ModelNotFoundException', (string) DB::table('failed_jobs')->value('exception'));
+        self::assertStringContainsString(
+            'ModelNotFoundException',
+            (string) DB::table('failed_jobs')->value('exception'),
+        );
     }
 
     public function test_work_that_ran_out_of_time_says_so(): void
@@ -131,7 +151,10 @@ final class LineTest extends TestCase
         $other = (new Tasks)->begin($this->page, $this->pell, 'deliver', ['format' => 'png']);
         $taken = (new TaskLine('quick'))->take();
         (new NextTask('quick'))->failed(null);
-        self::assertSame([$task->id, 'failed', 'waiting'], [$taken?->id, $task->refresh()->state, $other->refresh()->state]);
+        self::assertSame(
+            [$task->id, 'failed', 'waiting'],
+            [$taken?->id, $task->refresh()->state, $other->refresh()->state],
+        );
         self::assertStringContainsString('longer than 10 minutes', $task->message);
     }
 
@@ -144,7 +167,12 @@ final class LineTest extends TestCase
             $this->import($page, $this->mira);
             $this->deleteJson("/api/pages/$page->id/lease", ['lease' => self::LEASE]);
         }
-        $into = Material::query()->create(['figure_id' => $this->material->figure_id, 'name' => 'brass', 'place' => 2, 'pinned' => ['base' => '#b08030']]);
+        $into = Material::query()->create([
+            'figure_id' => $this->material->figure_id,
+            'name' => 'brass',
+            'place' => 2,
+            'pinned' => ['base' => '#b08030'],
+        ]);
         foreach ($pages as $page) {
             $this->hold($page->refresh(), $this->mira);
             $this->op($page, $this->fillOp($this->material, $this->labelAt($page, 120, 200)))->assertOk();
@@ -152,23 +180,51 @@ final class LineTest extends TestCase
         }
         config(['queue.default' => 'database']);
         $ids = array_map(fn (Page $page): int => $page->id, $pages);
-        $task = Task::query()->findOrFail($this->postJson("/api/series/{$this->series->id}/tasks/replace", ['pages' => $ids, 'material' => $this->material->id, 'into' => $into->id])->assertStatus(202)->json('id'));
-        $entries = fn (Page $page): int => JournalEntry::query()->where('page_id', $page->id)->where('kind', 'material.replace')->count();
-        $material = fn (Page $page): ?int => (new Sheet(new PageStore($page->refresh())))->find(Region::class, $this->labelAt($page, 120, 200))?->material;
+        $task = Task::query()->findOrFail(
+            $this->postJson("/api/series/{$this->series->id}/tasks/replace", [
+                'pages' => $ids,
+                'material' => $this->material->id,
+                'into' => $into->id,
+            ])
+                ->assertStatus(202)
+                ->json('id'),
+        );
+        $entries = fn (Page $page): int => JournalEntry::query()
+            ->where('page_id', $page->id)
+            ->where('kind', 'material.replace')
+            ->count();
+        $material = fn (Page $page): ?int => (new Sheet(new PageStore($page->refresh())))->find(
+            Region::class,
+            $this->labelAt($page, 120, 200),
+        )?->material;
         (new NextTask('long'))->handle();
-        self::assertSame([[1, true], [2, true], [3, true]], array_map(fn (array $one): array => [$one['number'], $one['done']], $task->refresh()->report['outcomes']));
+        self::assertSame(
+            [[1, true], [2, true], [3, true]],
+            array_map(fn (array $one): array => [$one['number'], $one['done']], $task->refresh()->report['outcomes']),
+        );
         self::assertSame([$into->id, $into->id, $into->id], array_map($material, $pages));
         self::assertSame('done', $task->state);
 
         // Killed after the second page was changed, before anybody wrote down what came of it.
         $task->forceFill(['state' => 'waiting', 'report' => ['outcomes' => [$task->report['outcomes'][0]]]])->save();
         (new NextTask('long'))->handle();
-        self::assertSame([[1, true], [2, true], [3, true]], array_map(fn (array $one): array => [$one['number'], $one['done']], $task->refresh()->report['outcomes']));
+        self::assertSame(
+            [[1, true], [2, true], [3, true]],
+            array_map(fn (array $one): array => [$one['number'], $one['done']], $task->refresh()->report['outcomes']),
+        );
         self::assertSame([1, 1, 1], array_map($entries, $pages), 'each page once');
 
         // Stopped half-way it says what stays.
-        $task->forceFill(['state' => 'working', 'report' => ['outcomes' => array_slice($task->report['outcomes'], 0, 2)]])->save();
-        $this->deleteJson("/api/tasks/$task->id")->assertJson(['state' => 'stopped', 'message' => 'Stopped. 2 pages were changed before; undo on the page takes it back.']);
+        $task
+            ->forceFill([
+                'state' => 'working',
+                'report' => ['outcomes' => array_slice($task->report['outcomes'], 0, 2)],
+            ])
+            ->save();
+        $this->deleteJson("/api/tasks/$task->id")->assertJson([
+            'state' => 'stopped',
+            'message' => 'Stopped. 2 pages were changed before; undo on the page takes it back.',
+        ]);
     }
 
     public function test_a_part_that_is_done_lets_others_go_first(): void

@@ -18,7 +18,10 @@ final class ManualTest extends TestCase
         $this->getJson('/api/manual')->assertStatus(401);
         [$series] = $this->series();
         $chapters = $this->actingAs($this->person('Mira', $series))->getJson('/api/manual')->assertOk()->json();
-        $files = array_map(fn (string $file): string => basename($file, '.md'), glob(base_path('docs/manual/*.md')) ?: []);
+        $files = array_map(
+            fn (string $file): string => basename($file, '.md'),
+            glob(base_path('docs/manual/*.md')) ?: [],
+        );
         self::assertEqualsCanonicalizing($files, array_column($chapters, 'id'));
         $flats = array_column($chapters, null, 'id')['flats'];
         self::assertSame('Flats', $flats['title']);
@@ -44,7 +47,11 @@ final class ManualTest extends TestCase
                     self::assertMatchesRegularExpression('#^\#/(\w+)(\#[\w-]+)?$#', $target, "$id links to $target");
                     [$to, $heading] = explode('#', substr($target, 2)) + ['', ''];
                     self::assertArrayHasKey($to, $chapters);
-                    self::assertContains($heading, array_column($chapters[$to]['sections'], 'id'), "$id links to $target");
+                    self::assertContains(
+                        $heading,
+                        array_column($chapters[$to]['sections'], 'id'),
+                        "$id links to $target",
+                    );
                 }
             }
         }
@@ -57,7 +64,8 @@ final class ManualTest extends TestCase
         foreach ((new Manual)->chapters() as $chapter) {
             preg_match_all('#<img src="/manual/([\w-]+\.png)"([^>]*)>#', $chapter['html'], $pictures, PREG_SET_ORDER);
             foreach ($pictures as [, $name, $rest]) {
-                [$width, $height] = getimagesize(base_path("docs/screenshots/$name")) ?: self::fail("$name is no picture");
+                [$width, $height] =
+                    getimagesize(base_path("docs/screenshots/$name")) ?: self::fail("$name is no picture");
                 self::assertStringContainsString("width=\"$width\" height=\"$height\"", $rest, $name);
                 $count++;
             }
@@ -81,7 +89,10 @@ final class ManualTest extends TestCase
         foreach (glob(base_path('docs/manual/*.md')) ?: [] as $file) {
             copy($file, "$folder/manual/".basename($file));
         }
-        file_put_contents("$folder/manual/ink.md", "# Ink & <b>x</b>\n\n<script>alert(1)</script>\n\n## One\n\n[bad](javascript:alert(1)) [other](flats.md#sweep) [far](../bench.md)\n");
+        file_put_contents(
+            "$folder/manual/ink.md",
+            "# Ink & <b>x</b>\n\n<script>alert(1)</script>\n\n## One\n\n[bad](javascript:alert(1)) [other](flats.md#sweep) [far](../bench.md)\n",
+        );
         $ink = array_column((new Manual($folder))->chapters(), null, 'id')['ink'];
         exec('rm -rf '.escapeshellarg($folder));
         self::assertStringNotContainsString('script', $ink['html']);

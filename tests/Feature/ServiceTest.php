@@ -21,17 +21,30 @@ final class ServiceTest extends TestCase
     protected function tearDown(): void
     {
         // Whatever a failed test left running.
-        exec('pkill -KILL -f '.escapeshellarg("$this->folder/service.sh").'; rm -rf '.escapeshellarg($this->folder));
+        exec(
+            'pkill -KILL -f '.
+                escapeshellarg("$this->folder/service.sh").
+                '; rm -rf '.
+                escapeshellarg($this->folder),
+        );
     }
 
     /** Runs a line of shell among the functions of ./awning. */
     private function shell(string $line): string
     {
         $project = dirname(__DIR__, 2);
-        $functions = preg_replace(['/^case "\$\{1:-\}" in.*/ms', '/^cd .*$/m'], ['', "cd $project"], (string) file_get_contents("$project/awning"));
+        $functions = preg_replace(
+            ['/^case "\$\{1:-\}" in.*/ms', '/^cd .*$/m'],
+            ['', "cd $project"],
+            (string) file_get_contents("$project/awning"),
+        );
         file_put_contents("$this->folder/functions.sh", $functions);
 
-        return trim((new Process(['bash', '-c', ". $this->folder/functions.sh; $line"], null, null, null, 30))->mustRun()->getOutput());
+        return trim(
+            (new Process(['bash', '-c', ". $this->folder/functions.sh; $line"], null, null, null, 30))
+                ->mustRun()
+                ->getOutput(),
+        );
     }
 
     private function until(callable $holds): void
@@ -50,15 +63,29 @@ final class ServiceTest extends TestCase
 
     public function test_what_dies_is_started_again_and_ends_with_all_it_started(): void
     {
-        file_put_contents("$this->folder/service.sh", "#!/bin/bash\necho \$\$ >> $this->folder/starts\nsleep 300 &\necho \$! >> $this->folder/children\nwait\n");
+        file_put_contents(
+            "$this->folder/service.sh",
+            "#!/bin/bash\necho \$\$ >> $this->folder/starts\nsleep 300 &\necho \$! >> $this->folder/children\nwait\n",
+        );
         chmod("$this->folder/service.sh", 0700);
-        $keeper = new Process(['setsid', dirname(__DIR__, 2).'/etc/keep.sh', "$this->folder/service.sh"], null, null, null, null);
+        $keeper = new Process(
+            ['setsid', dirname(__DIR__, 2).'/etc/keep.sh', "$this->folder/service.sh"],
+            null,
+            null,
+            null,
+            null,
+        );
         $keeper->start();
-        $lines = fn (string $file): array => is_file("$this->folder/$file") ? (array) file("$this->folder/$file", FILE_IGNORE_NEW_LINES) : [];
+        $lines = fn (string $file): array => is_file("$this->folder/$file")
+            ? (array) file("$this->folder/$file", FILE_IGNORE_NEW_LINES)
+            : [];
         $this->until(fn (): bool => count($lines('children')) === 1);
         posix_kill((int) $lines('starts')[0], SIGKILL);
         $this->until(fn (): bool => count($lines('children')) === 2);
-        self::assertTrue($this->isGone($lines('children')[0]), 'what the dead one had started is gone before the next begins');
+        self::assertTrue(
+            $this->isGone($lines('children')[0]),
+            'what the dead one had started is gone before the next begins',
+        );
         $keeper->signal(SIGTERM);
         $this->until(fn (): bool => ! $keeper->isRunning());
         $this->until(fn (): bool => $this->isGone($lines('children')[1]));

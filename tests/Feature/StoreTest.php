@@ -69,23 +69,145 @@ final class StoreTest extends TestCase
     /** @return iterable<string, array{RecordKind, array<array-key, Record>}> */
     public static function records(): iterable
     {
-        yield 'size' => [RecordKind::Page, ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))]];
-        yield 'regions' => [RecordKind::Region, [1 => new Region(3, 9, 1234, 5, 6), 65535 => new Region(0, 0, 1, 0, 2998, true), 7 => new Region(3, 9, 12, 7, 8, false, 'shift00001'), 8 => new Region(3, 9, 12, 7, 8, wears: 4, solid: Solid::Ball, before: true, stands: 19)]];
-        yield 'shifts' => [RecordKind::Shift, ['shift00001' => new ColourShift(9, new ColourTurn(-1 / 3, 0.1 + 0.2, 12.5)), 'shift00002' => new ColourShift(8)]];
-        yield 'bridges' => [RecordKind::Bridge, [1 => new Bridge(1, 2, 3, 4), 20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\Region\BridgeKind::Doubtful, 0.125)]];
-        yield 'passes' => [RecordKind::Pass, [
-            'tonepass1' => new PassSpec('Schatten übers Öl 雨', 3, new ToneContent(Tone::Deep), Scope::material(9), BlendMode::ColorBurn, 0.1 + 0.2, false, 1 / 3, 'group1'),
-            'tintpass1' => new PassSpec('Rim', 0, new TintContent(new Rgb(1, 2, 255)), Scope::page(), BlendMode::PlusLighter, 1.0, true, -2.5),
-            'paintpass' => new PassSpec('Paint', 3, new PaintContent, Scope::ink(), mask: new PassMask('tonepass1', true), turn: new ColourTurn(-1 / 3, 1.7, 12.25)),
-            'paintpas2' => new PassSpec('Paint', 3, new PaintContent, Scope::ink(), mask: new PassMask('tintpass1'), turn: new ColourTurn(0.25, 0.0, -90)),
-        ]];
-        yield 'lines' => [RecordKind::Stroke, ['line0001' => new InkStroke([[0.1 + 0.2, -3.0, 1 / 3], [40.0, 2998.25, 1.0]], 7.125, 0.2, 1 / 7), 'line0002' => new InkStroke([[5.0, 6.0, 0.0]], 1.0)]];
-        $found = ['paper' => 17, 'ink' => 203, 'askew' => -0.35, 'turned' => 0.35, 'specks' => 3, 'share' => 0.125, 'dropped' => ['blue'], 'sheet' => null];
-        yield 'drawings' => [RecordKind::Drawing, [
-            'drawing1' => new Drawing(5, 'Hafen 雨.png', 4001, 2999, new CleanSettings(0.75, 17, 203, -2, turn: 0.0), new Placement(2000.5, 1499.5), DrawingRole::Ink, '#4a8fe0', 0.5, true, $found),
-            'drawing2' => new Drawing(6, 'b', 10, 20, new CleanSettings(hard: true), new Placement(1, 2, 1 / 3, 12.5, true, [[0.0, 1.5], [9.0, 1.0], [9.0, 18.0], [0.25, 19.0]]), DrawingRole::Underdrawing, '#c04a2e', 0.1 + 0.2, false, $found),
-        ]];
-        yield 'groups' => [RecordKind::Group, ['group1' => new PassGroup(true, BlendMode::SoftLight, 0.35), 'group2' => new PassGroup(false, opacity: 0.0)]];
+        yield 'size' => [
+            RecordKind::Page,
+            ['page' => new PageSize(4001, 2999, 299.72, true, new LineColouring(LineRule::Tone, '#102030', false))],
+        ];
+        yield 'regions' => [
+            RecordKind::Region,
+            [
+                1 => new Region(3, 9, 1234, 5, 6),
+                65535 => new Region(0, 0, 1, 0, 2998, true),
+                7 => new Region(figure: 3, material: 9, area: 12, x: 7, y: 8, locked: false, shift: 'shift00001'),
+                8 => new Region(
+                    figure: 3,
+                    material: 9,
+                    area: 12,
+                    x: 7,
+                    y: 8,
+                    wears: 4,
+                    solid: Solid::Ball,
+                    before: true,
+                    stands: 19,
+                ),
+            ],
+        ];
+        yield 'shifts' => [
+            RecordKind::Shift,
+            [
+                'shift00001' => new ColourShift(9, new ColourTurn(-1 / 3, 0.1 + 0.2, 12.5)),
+                'shift00002' => new ColourShift(8),
+            ],
+        ];
+        yield 'bridges' => [
+            RecordKind::Bridge,
+            [
+                1 => new Bridge(1, 2, 3, 4),
+                20 => new Bridge(4000, 0, 0, 2998, \Awning\Core\Page\Region\BridgeKind::Doubtful, 0.125),
+            ],
+        ];
+        yield 'passes' => [
+            RecordKind::Pass,
+            [
+                'tonepass1' => new PassSpec(
+                    name: 'Schatten übers Öl 雨',
+                    figure: 3,
+                    content: new ToneContent(Tone::Deep),
+                    scope: Scope::material(9),
+                    mode: BlendMode::ColorBurn,
+                    opacity: 0.1 + 0.2,
+                    visible: false,
+                    order: 1 / 3,
+                    group: 'group1',
+                ),
+                'tintpass1' => new PassSpec(
+                    name: 'Rim',
+                    figure: 0,
+                    content: new TintContent(new Rgb(1, 2, 255)),
+                    scope: Scope::page(),
+                    mode: BlendMode::PlusLighter,
+                    opacity: 1.0,
+                    visible: true,
+                    order: -2.5,
+                ),
+                'paintpass' => new PassSpec(
+                    'Paint',
+                    3,
+                    new PaintContent,
+                    Scope::ink(),
+                    mask: new PassMask('tonepass1', true),
+                    turn: new ColourTurn(-1 / 3, 1.7, 12.25),
+                ),
+                'paintpas2' => new PassSpec(
+                    'Paint',
+                    3,
+                    new PaintContent,
+                    Scope::ink(),
+                    mask: new PassMask('tintpass1'),
+                    turn: new ColourTurn(0.25, 0.0, -90),
+                ),
+            ],
+        ];
+        yield 'lines' => [
+            RecordKind::Stroke,
+            [
+                'line0001' => new InkStroke([[0.1 + 0.2, -3.0, 1 / 3], [40.0, 2998.25, 1.0]], 7.125, 0.2, 1 / 7),
+                'line0002' => new InkStroke([[5.0, 6.0, 0.0]], 1.0),
+            ],
+        ];
+        $found = [
+            'paper' => 17,
+            'ink' => 203,
+            'askew' => -0.35,
+            'turned' => 0.35,
+            'specks' => 3,
+            'share' => 0.125,
+            'dropped' => ['blue'],
+            'sheet' => null,
+        ];
+        yield 'drawings' => [
+            RecordKind::Drawing,
+            [
+                'drawing1' => new Drawing(
+                    original: 5,
+                    name: 'Hafen 雨.png',
+                    width: 4001,
+                    height: 2999,
+                    clean: new CleanSettings(0.75, 17, 203, -2, turn: 0.0),
+                    place: new Placement(2000.5, 1499.5),
+                    role: DrawingRole::Ink,
+                    tint: '#4a8fe0',
+                    strength: 0.5,
+                    visible: true,
+                    found: $found,
+                ),
+                'drawing2' => new Drawing(
+                    original: 6,
+                    name: 'b',
+                    width: 10,
+                    height: 20,
+                    clean: new CleanSettings(hard: true),
+                    place: new Placement(1, 2, 1 / 3, 12.5, true, [
+                        [0.0, 1.5],
+                        [9.0, 1.0],
+                        [9.0, 18.0],
+                        [0.25, 19.0],
+                    ]),
+                    role: DrawingRole::Underdrawing,
+                    tint: '#c04a2e',
+                    strength: 0.1 + 0.2,
+                    visible: false,
+                    found: $found,
+                ),
+            ],
+        ];
+        yield 'groups' => [
+            RecordKind::Group,
+            [
+                'group1' => new PassGroup(true, BlendMode::SoftLight, 0.35),
+                'group2' => new PassGroup(false, opacity: 0.0),
+            ],
+        ];
     }
 
     /**
@@ -106,7 +228,11 @@ final class StoreTest extends TestCase
         }
         $key = array_key_first($records);
         $keeper->put($this->page->id, [$key => end($records)]);
-        self::assertSame(end($records)->toData(), $keeper->find($this->page->id, $key)?->toData(), 'put again, it is replaced');
+        self::assertSame(
+            end($records)->toData(),
+            $keeper->find($this->page->id, $key)?->toData(),
+            'put again, it is replaced',
+        );
         $keeper->remove($this->page->id, []);
         self::assertCount(count($records), $keeper->all($this->page->id));
         $keeper->remove($this->page->id, [$key]);
@@ -135,52 +261,61 @@ final class StoreTest extends TestCase
     /** @param  array<string, ?string>  $tiles  "column,row" => bytes */
     private function lay(array $tiles): void
     {
-        (new PageDesk)->apply($this->page, $this->user, new class($tiles) implements Op
-        {
-            /** @param  array<string, ?string>  $tiles */
-            public function __construct(private array $tiles)
+        (new PageDesk)->apply(
+            $this->page,
+            $this->user,
+            new class($tiles) implements Op
             {
-            }
-
-            public static function kind(): string
-            {
-                return 'test';
-            }
-
-            public static function form(): int
-            {
-                return 1;
-            }
-
-            public function title(): string
-            {
-                return 'Test';
-            }
-
-            public function right(): Right
-            {
-                return Right::Flat;
-            }
-
-            public function toInput(): array
-            {
-                return [];
-            }
-
-            public function apply(Sheet $sheet): void
-            {
-                foreach ($this->tiles as $place => $bytes) {
-                    [$column, $row] = array_map(intval(...), explode(',', $place));
-                    $sheet->setTile(LayerName::ink(), $column, $row, $bytes);
+                /** @param  array<string, ?string>  $tiles */
+                public function __construct(private array $tiles)
+                {
                 }
-            }
-        });
+
+                public static function kind(): string
+                {
+                    return 'test';
+                }
+
+                public static function form(): int
+                {
+                    return 1;
+                }
+
+                public function title(): string
+                {
+                    return 'Test';
+                }
+
+                public function right(): Right
+                {
+                    return Right::Flat;
+                }
+
+                public function toInput(): array
+                {
+                    return [];
+                }
+
+                public function apply(Sheet $sheet): void
+                {
+                    foreach ($this->tiles as $place => $bytes) {
+                        [$column, $row] = array_map(intval(...), explode(',', $place));
+                        $sheet->setTile(LayerName::ink(), $column, $row, $bytes);
+                    }
+                }
+            },
+        );
     }
 
     public function test_equal_tiles_are_kept_once_and_empty_ones_not_at_all(): void
     {
         $grey = str_repeat("\x50", 65536);
-        $this->lay(['0,0' => $grey, '3,2' => $grey, '1,1' => str_repeat("\0", 65536), '2,2' => str_repeat("\x51", 65536)]);
+        $this->lay([
+            '0,0' => $grey,
+            '3,2' => $grey,
+            '1,1' => str_repeat("\0", 65536),
+            '2,2' => str_repeat("\x51", 65536),
+        ]);
         self::assertSame(3, LayerTile::query()->where('page_id', $this->page->id)->count());
         self::assertSame(2, Tile::query()->count());
         $store = new PageStore($this->page);
@@ -197,7 +332,10 @@ final class StoreTest extends TestCase
         for ($row = 0; $row < 9; $row++) {
             for ($column = 11; $column >= 0; $column--) {
                 // Every fifth is empty; some are equal.
-                $tiles["$column,$row"] = (12 * $row + $column) % 5 === 0 ? null : str_repeat(chr(1 + (12 * $row + $column) % 97), 65_536);
+                $tiles["$column,$row"] =
+                    (12 * $row + $column) % 5 === 0
+                        ? null
+                        : str_repeat(chr(1 + ((12 * $row + $column) % 97)), 65_536);
             }
         }
         $this->lay($tiles);
@@ -208,7 +346,11 @@ final class StoreTest extends TestCase
             DB::enableQueryLog();
             $bytes = array_map(fn (array $place): ?string => $store->tile(LayerName::ink(), ...$place), $places);
 
-            return [$bytes, count(DB::getQueryLog()), max(array_map(fn (array $query): int => count($query['bindings']), DB::getQueryLog()))];
+            return [
+                $bytes,
+                count(DB::getQueryLog()),
+                max(array_map(fn (array $query): int => count($query['bindings']), DB::getQueryLog())),
+            ];
         };
         $all = [];
         for ($row = 0; $row < 9; $row++) {
@@ -230,7 +372,14 @@ final class StoreTest extends TestCase
     {
         $this->lay(['0,0' => str_repeat("\x50", 65536)]);
         $hash = Tile::query()->sole()->hash;
-        foreach ([fn () => Tile::query()->whereKey($hash)->update(['bytes' => 'damaged']), fn () => Tile::query()->whereKey($hash)->delete()] as $harm) {
+        foreach (
+            [
+                fn () => Tile::query()
+                    ->whereKey($hash)
+                    ->update(['bytes' => 'damaged']),
+                fn () => Tile::query()->whereKey($hash)->delete(),
+            ] as $harm
+        ) {
             $harm();
             try {
                 (new Tiles)->bytes($hash);
@@ -246,14 +395,21 @@ final class StoreTest extends TestCase
     {
         $this->lay(['0,0' => str_repeat("\x40", 65536), '5,3' => str_repeat("\x80", 65536)]);
         $store = new PageStore($this->page);
-        self::assertSame([['0,0', '5,3'], ['0,0', '2,1'], ['0,0', '1,0'], ['0,0'], ['0,0']], array_map(function (int $level) use ($store): array {
-            $places = array_keys((new Pyramid($store, $level))->names()['ink']);
-            sort($places);
+        self::assertSame(
+            [['0,0', '5,3'], ['0,0', '2,1'], ['0,0', '1,0'], ['0,0'], ['0,0']],
+            array_map(function (int $level) use ($store): array {
+                $places = array_keys((new Pyramid($store, $level))->names()['ink']);
+                sort($places);
 
-            return $places;
-        }, range(0, 4)));
+                return $places;
+            }, range(0, 4)),
+        );
         $half = (new Pyramid($store, 1))->tile(LayerName::ink(), 2, 1) ?? '';
-        self::assertSame([0, 0x80, 0], [ord($half[0]), ord($half[128 * 256 + 128]), ord($half[127 * 256 + 128])], 'the lower right quarter');
+        self::assertSame(
+            [0, 0x80, 0],
+            [ord($half[0]), ord($half[128 * 256 + 128]), ord($half[127 * 256 + 128])],
+            'the lower right quarter',
+        );
         self::assertNull((new Pyramid($store, 1))->tile(LayerName::ink(), 1, 1));
         $this->expectException(\RangeException::class);
         new Pyramid($store, 5);
@@ -261,14 +417,21 @@ final class StoreTest extends TestCase
 
     public function test_tiles_are_set_equalled_and_emptied_in_one_op(): void
     {
-        [$red, $blue, $green] = array_map(fn (int $value): string => str_repeat(chr($value), 65536), [0x40, 0x80, 0xC0]);
+        [$red, $blue, $green] = array_map(fn (int $value): string => str_repeat(chr($value), 65536), [
+            0x40,
+            0x80,
+            0xC0,
+        ]);
         $this->lay(['0,0' => $red, '3,0' => $red, '3,1' => $blue, '3,2' => $red, '4,0' => $blue, '4,1' => $blue]);
         // One after the other, beside one that stays: a new one, its equal, one that is emptied, another, and two more
         // that are emptied.
         $this->lay(['0,0' => $green, '1,0' => $green, '3,0' => null, '3,1' => $red, '3,2' => null, '4,1' => null]);
         $there = function (): array {
             $store = new PageStore($this->page->refresh());
-            $tiles = array_map(fn (array $place): string => dechex(ord($store->tile(LayerName::ink(), ...$place)[0] ?? "\0")), [[0, 0], [1, 0], [3, 0], [3, 1], [3, 2], [4, 0], [4, 1]]);
+            $tiles = array_map(
+                fn (array $place): string => dechex(ord($store->tile(LayerName::ink(), ...$place)[0] ?? "\0")),
+                [[0, 0], [1, 0], [3, 0], [3, 1], [3, 2], [4, 0], [4, 1]],
+            );
 
             return [$tiles, count($store->hashesOf(LayerName::ink()))];
         };
@@ -281,7 +444,14 @@ final class StoreTest extends TestCase
     {
         $this->lay(['0,0' => str_repeat("\x40", 65536), '5,3' => str_repeat("\x80", 65536)]);
         $layers = [LayerName::ink(), LayerName::flats(), LayerName::computed('nothinghere')];
-        $read = fn (Pyramid $pyramid): array => array_map(fn (LayerName $layer): array => [$pyramid->tile($layer, 0, 0), $pyramid->tile($layer, 2, 1), $pyramid->tile($layer, 1, 1)], $layers);
+        $read = fn (Pyramid $pyramid): array => array_map(
+            fn (LayerName $layer): array => [
+                $pyramid->tile($layer, 0, 0),
+                $pyramid->tile($layer, 2, 1),
+                $pyramid->tile($layer, 1, 1),
+            ],
+            $layers,
+        );
         $expected = $read(new Pyramid(new PageStore($this->page), 1));
         self::assertNotSame([null, null, null], $expected[0]);
         $queries = function (Pyramid $pyramid, array $fetched) use ($read, $expected): int {
@@ -293,18 +463,35 @@ final class StoreTest extends TestCase
 
             return count(DB::getQueryLog());
         };
-        self::assertSame(2, $queries(new Pyramid(new PageStore($this->page), 1), $layers), 'where they are, and what they are');
-        self::assertSame(5, $queries(new Pyramid(new PageStore($this->page), 1), [LayerName::computed('nothinghere')]), 'what was not fetched comes one by one');
+        self::assertSame(
+            2,
+            $queries(new Pyramid(new PageStore($this->page), 1), $layers),
+            'where they are, and what they are',
+        );
+        self::assertSame(
+            5,
+            $queries(new Pyramid(new PageStore($this->page), 1), [LayerName::computed('nothinghere')]),
+            'what was not fetched comes one by one',
+        );
     }
 
     public function test_shapes_are_told_in_typescript(): void
     {
         $reader = new ShapeReader;
-        foreach ([
-            'int' => 'number', '?string' => 'string | null', 'list<int>' => 'number[]', 'list<?int>' => '(number | null)[]', 'array<int, float>' => 'Record<string, number>',
-            'array<value-of<Tone>, string>' => 'Record<Tone, string>', 'array{string, int, ?string}' => '[string, number, string | null]',
-            "array{id: int, kind: 'a'|'b', more?: list<array{x: float}>}" => "{ id: number; kind: 'a' | 'b'; more?: { x: number }[] }", 'Holder|null' => 'Holder | null', 'array<string, mixed>' => 'Record<string, unknown>',
-        ] as $php => $ts) {
+        foreach (
+            [
+                'int' => 'number',
+                '?string' => 'string | null',
+                'list<int>' => 'number[]',
+                'list<?int>' => '(number | null)[]',
+                'array<int, float>' => 'Record<string, number>',
+                'array<value-of<Tone>, string>' => 'Record<Tone, string>',
+                'array{string, int, ?string}' => '[string, number, string | null]',
+                "array{id: int, kind: 'a'|'b', more?: list<array{x: float}>}" => "{ id: number; kind: 'a' | 'b'; more?: { x: number }[] }",
+                'Holder|null' => 'Holder | null',
+                'array<string, mixed>' => 'Record<string, unknown>',
+            ] as $php => $ts
+        ) {
             self::assertSame($ts, $reader->typeScript($php), $php);
         }
         self::assertSame(['Tone'], $reader->enums());
@@ -322,8 +509,13 @@ final class StoreTest extends TestCase
     {
         $source = (new TypeScript(base_path()))->source();
         self::assertSame($source, file_get_contents(resource_path('js/api/generated.ts')));
-        self::assertStringContainsString("export const ROLES = ['owner', 'colourist', 'flatter', 'viewer'] as const;", $source);
-        foreach (['PageStateData', 'AppliedState', 'FeedState', 'TaskState', 'PassData', 'StrokeInput', 'SeriesState'] as $type) {
+        self::assertStringContainsString(
+            "export const ROLES = ['owner', 'colourist', 'flatter', 'viewer'] as const;",
+            $source,
+        );
+        foreach (
+            ['PageStateData', 'AppliedState', 'FeedState', 'TaskState', 'PassData', 'StrokeInput', 'SeriesState'] as $type
+        ) {
             self::assertStringContainsString("export type $type = ", $source);
         }
     }

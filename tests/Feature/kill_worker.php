@@ -40,7 +40,20 @@ function lay(int $seed): LayInk
     $noise = (new Random\Randomizer(new Random\Engine\Xoshiro256StarStar($seed)))->getBytes($side * $side);
     $ink = new Plane($side, $side, $noise);
 
-    return new LayInk("Ink $seed", PlacedDrawing::of(new CleanScan($ink, new Levels(20, 200), $ink), new CleanSettings, new DrawingSource(0, 'Scan', 300)), new FlatsResult(new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)), [$seed => new Region(0, 0, 9, 1, 1)], [], []));
+    return new LayInk(
+        "Ink $seed",
+        PlacedDrawing::of(
+            new CleanScan($ink, new Levels(20, 200), $ink),
+            new CleanSettings,
+            new DrawingSource(0, 'Scan', 300),
+        ),
+        new FlatsResult(
+            new Labels($side, $side, str_repeat("\0".chr($seed), $side * $side)),
+            [$seed => new Region(0, 0, 9, 1, 1)],
+            [],
+            [],
+        ),
+    );
 }
 
 /* Counts the queries of an op, and kills what is to be killed after the one it is told. */
@@ -64,9 +77,13 @@ Event::listen(TransactionCommitted::class, fn () => $moment === 'commit' ? $kill
 if ($argv[1] === 'prepare') {
     Artisan::call('migrate', ['--force' => true]);
     $user = User::query()->create(['name' => 'Mira', 'email' => 'mira@awning.example', 'password' => 'x']);
-    $page = Page::query()->create(['series_id' => Series::query()->create(['name' => 'Killed'])->id, 'number' => 1, 'title' => 'One']);
+    $page = Page::query()->create([
+        'series_id' => Series::query()->create(['name' => 'Killed'])->id,
+        'number' => 1,
+        'title' => 'One',
+    ]);
     (new PageDesk)->apply($page->refresh(), $user, lay(1));
-    exit;
+    exit();
 }
 $page = Page::query()->firstOrFail();
 $user = User::query()->firstOrFail();
@@ -78,17 +95,28 @@ match ($argv[1]) {
     })(),
     'undo' => (function () use ($page, $user): void {
         $page->forceFill(['holder_id' => $user->id, 'lease' => 'lease0000000000'])->save();
-        (new PageDesk)->undo($page, $user, Role::Owner, new Asked(bin2hex(random_bytes(10)), $page->revision, 'lease0000000000'));
+        (new PageDesk)->undo(
+            $page,
+            $user,
+            Role::Owner,
+            new Asked(bin2hex(random_bytes(10)), $page->revision, 'lease0000000000'),
+        );
     })(),
     'state' => (function () use ($page): void {
         $store = new PageStore($page);
         $bytes = '';
         foreach (['scan:drawing1', 'drawing:drawing1', 'ink', 'flats'] as $layer) {
             foreach ($store->tilesOf(LayerName::parse($layer)) as [$column, $row]) {
-                $bytes .= hash('sha256', "$layer $column $row ".$store->tile(LayerName::parse($layer), $column, $row));
+                $bytes .= hash(
+                    'sha256',
+                    "$layer $column $row ".$store->tile(LayerName::parse($layer), $column, $row),
+                );
             }
         }
-        $rest = [DB::table('regions')->orderBy('label')->get(), DB::table('journal')->where('state', 'done')->pluck('title')];
+        $rest = [
+            DB::table('regions')->orderBy('label')->get(),
+            DB::table('journal')->where('state', 'done')->pluck('title'),
+        ];
         echo hash('sha256', $bytes.json_encode($rest)), "\n";
     })(),
 };

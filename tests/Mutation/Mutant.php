@@ -7,8 +7,14 @@ namespace Tests\Mutation;
 /** One exchange in one file. */
 final readonly class Mutant
 {
-    public function __construct(public string $path, private string $source, private int $at, private string $text, private string $with, public int $line)
-    {
+    public function __construct(
+        public string $path,
+        private string $source,
+        private int $at,
+        private string $text,
+        private string $with,
+        public int $line,
+    ) {
     }
 
     public function original(): string

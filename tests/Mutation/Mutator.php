@@ -12,14 +12,29 @@ final class Mutator
 {
     /** What is exchanged for what; the first that fits a place is taken. */
     private const EXCHANGES = [
-        '/(?<= )<= /' => '< ', '/(?<= )>= /' => '> ', '/(?<= )< (?!=)/' => '<= ', '/(?<= )> (?!=)/' => '>= ',
-        '/(?<= )=== /' => '!== ', '/(?<= )!== /' => '=== ',
-        '/(?<= )&& /' => '|| ', '/(?<= )\|\| /' => '&& ',
-        '/(?<= )<< /' => '>> ', '/(?<= )>> /' => '<< ',
-        '/(?<= )\+ /' => '- ', '/(?<= )- /' => '+ ', '/(?<= )\* /' => '/ ', '/(?<= )\/ /' => '* ', '/(?<= )% /' => '* ',
-        '/(?<= )\+= /' => '-= ', '/(?<= )-= /' => '+= ',
-        '/\bmin\(/' => 'max(', '/\bmax\(/' => 'min(', '/\bfloor\(/' => 'ceil(', '/\bceil\(/' => 'floor(',
-        '/\btrue\b/' => 'false', '/\bfalse\b/' => 'true',
+        '/(?<= )<= /' => '< ',
+        '/(?<= )>= /' => '> ',
+        '/(?<= )< (?!=)/' => '<= ',
+        '/(?<= )> (?!=)/' => '>= ',
+        '/(?<= )=== /' => '!== ',
+        '/(?<= )!== /' => '=== ',
+        '/(?<= )&& /' => '|| ',
+        '/(?<= )\|\| /' => '&& ',
+        '/(?<= )<< /' => '>> ',
+        '/(?<= )>> /' => '<< ',
+        '/(?<= )\+ /' => '- ',
+        '/(?<= )- /' => '+ ',
+        '/(?<= )\* /' => '/ ',
+        '/(?<= )\/ /' => '* ',
+        '/(?<= )% /' => '* ',
+        '/(?<= )\+= /' => '-= ',
+        '/(?<= )-= /' => '+= ',
+        '/\bmin\(/' => 'max(',
+        '/\bmax\(/' => 'min(',
+        '/\bfloor\(/' => 'ceil(',
+        '/\bceil\(/' => 'floor(',
+        '/\btrue\b/' => 'false',
+        '/\bfalse\b/' => 'true',
         '/(?<![\w.$#"\'-])\d+(?:\.\d+)?(?![\w.x])/' => null,
         '/(?<=\()! ?(?=[$\w])/' => '',
         // A statement that only calls something is left out.
@@ -39,11 +54,22 @@ final class Mutator
             preg_match_all($pattern, $code, $matches, PREG_OFFSET_CAPTURE);
             foreach ($matches[0] as [$text, $at]) {
                 $line = $this->lineAt($code, $at);
-                if (isset($taken[$at]) || preg_match(self::DECLARES, $line) === 1 || preg_match('/^\s*\w+\??: [\w\[\]<>|, ]+;$/', $line) === 1) {
+                if (
+                    isset($taken[$at]) ||
+                    preg_match(self::DECLARES, $line) === 1 ||
+                    preg_match('/^\s*\w+\??: [\w\[\]<>|, ]+;$/', $line) === 1
+                ) {
                     continue;
                 }
                 $taken[$at] = true;
-                $mutants[] = new Mutant($path, $source, $at, $text, $with ?? $this->otherNumber($text), 1 + substr_count($source, "\n", 0, $at));
+                $mutants[] = new Mutant(
+                    $path,
+                    $source,
+                    $at,
+                    $text,
+                    $with ?? $this->otherNumber($text),
+                    1 + substr_count($source, "\n", 0, $at),
+                );
             }
         }
 
@@ -68,12 +94,22 @@ final class Mutator
     {
         $blank = fn (string $text): string => (string) preg_replace('/[^\n]/', '.', $text);
         if (! str_ends_with($path, '.php')) {
-            return (string) preg_replace_callback('#//[^\n]*|/\*.*?\*/|\'(?:[^\'\\\\\n]|\\\\.)*\'|`(?:[^`\\\\]|\\\\.)*`#s', fn (array $m): string => $blank($m[0]), $source);
+            return (string) preg_replace_callback(
+                '#//[^\n]*|/\*.*?\*/|\'(?:[^\'\\\\\n]|\\\\.)*\'|`(?:[^`\\\\]|\\\\.)*`#s',
+                fn (array $m): string => $blank($m[0]),
+                $source,
+            );
         }
         $code = '';
         foreach (token_get_all($source) as $token) {
             [$kind, $text] = is_array($token) ? $token : [0, $token];
-            $code .= in_array($kind, [T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE], true) ? $blank($text) : $text;
+            $code .= in_array(
+                $kind,
+                [T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE],
+                true,
+            )
+                ? $blank($text)
+                : $text;
         }
 
         return $code;

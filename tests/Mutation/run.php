@@ -5,7 +5,8 @@ declare(strict_types=1);
 /*
  * Changes one operator, constant or call at a time, runs the nearest tests, and reports what no test noticed.
  *
- *   ./awning mutate [FILE or FOLDER…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed (default 8)
+ *   ./awning mutate [FILE or FOLDER…] [--each N]     N: how many changes a file, chosen by chance with a fixed seed
+ * (default 8)
  *
  * Works in copies of the project, two at a time; a test run that does not end counts as having noticed. Without
  * arguments it takes the rooms below and writes docs/mutation.md.
@@ -19,23 +20,86 @@ require __DIR__.'/../../vendor/autoload.php';
 
 /** Room => the tests nearest to it, quickest first; of a file of the browser those that read it. */
 const NEAREST = [
-    'core/src/Compose' => ['core/tests/ComposeTest.php', 'core/tests/FillingTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/SoftEdgesTest.php', 'core/tests/StrokeTest.php', 'core/tests/PictureTest.php'],
-    'core/src/Sheet' => ['core/tests/PlaceTest.php', 'core/tests/PaintTest.php', 'core/tests/FillingTest.php', 'core/tests/HandFlatsTest.php', 'core/tests/PictureTest.php', 'core/tests/SheetTest.php'],
-    'core/src/Page' => ['core/tests/PageTest.php', 'core/tests/RecordBoundsTest.php', 'core/tests/PlaceTest.php', 'core/tests/PaintTest.php', 'core/tests/FillingTest.php', 'core/tests/ComposeTest.php', 'core/tests/FlatsTest.php', 'core/tests/SheetTest.php'],
-    'core/src/Raster' => ['core/tests/RasterTest.php', 'core/tests/FillingTest.php', 'core/tests/PlaceTest.php', 'core/tests/FlatsTest.php', 'core/tests/InkTest.php', 'core/tests/SheetTest.php'],
+    'core/src/Compose' => [
+        'core/tests/ComposeTest.php',
+        'core/tests/FillingTest.php',
+        'core/tests/OpenRasterRenderTest.php',
+        'core/tests/SoftEdgesTest.php',
+        'core/tests/StrokeTest.php',
+        'core/tests/PictureTest.php',
+    ],
+    'core/src/Sheet' => [
+        'core/tests/PlaceTest.php',
+        'core/tests/PaintTest.php',
+        'core/tests/FillingTest.php',
+        'core/tests/HandFlatsTest.php',
+        'core/tests/PictureTest.php',
+        'core/tests/SheetTest.php',
+    ],
+    'core/src/Page' => [
+        'core/tests/PageTest.php',
+        'core/tests/RecordBoundsTest.php',
+        'core/tests/PlaceTest.php',
+        'core/tests/PaintTest.php',
+        'core/tests/FillingTest.php',
+        'core/tests/ComposeTest.php',
+        'core/tests/FlatsTest.php',
+        'core/tests/SheetTest.php',
+    ],
+    'core/src/Raster' => [
+        'core/tests/RasterTest.php',
+        'core/tests/FillingTest.php',
+        'core/tests/PlaceTest.php',
+        'core/tests/FlatsTest.php',
+        'core/tests/InkTest.php',
+        'core/tests/SheetTest.php',
+    ],
     'core/src/Brush' => ['core/tests/StrokeTest.php', 'core/tests/TipTest.php', 'core/tests/PlaceTest.php'],
     'core/src/Ink' => ['core/tests/InkTest.php', 'core/tests/PlaceTest.php', 'core/tests/SheetTest.php'],
-    'core/src/Flats' => ['core/tests/BridgeTest.php', 'core/tests/FlatsTest.php', 'core/tests/FlatColourTest.php', 'core/tests/GrowthTest.php', 'core/tests/RepartitionTest.php', 'core/tests/HandFlatsTest.php'],
+    'core/src/Flats' => [
+        'core/tests/BridgeTest.php',
+        'core/tests/FlatsTest.php',
+        'core/tests/FlatColourTest.php',
+        'core/tests/GrowthTest.php',
+        'core/tests/RepartitionTest.php',
+        'core/tests/HandFlatsTest.php',
+    ],
     'core/src/Colour' => ['core/tests/ColourTest.php', 'core/tests/FillingTest.php', 'core/tests/PaletteMatchTest.php'],
-    'core/src/Light' => ['core/tests/FirstLightTest.php', 'core/tests/LightDialsTest.php', 'core/tests/LightTest.php', 'core/tests/PaintTest.php'],
+    'core/src/Light' => [
+        'core/tests/FirstLightTest.php',
+        'core/tests/LightDialsTest.php',
+        'core/tests/LightTest.php',
+        'core/tests/PaintTest.php',
+    ],
     'core/src/Proof' => ['core/tests/HandFlatsTest.php', 'core/tests/PaletteMatchTest.php'],
     'core/src/Select' => ['core/tests/PaintTest.php'],
-    'core/src/Codec' => ['core/tests/CodecTest.php', 'core/tests/OpenRasterRenderTest.php', 'core/tests/PictureTest.php'],
+    'core/src/Codec' => [
+        'core/tests/CodecTest.php',
+        'core/tests/OpenRasterRenderTest.php',
+        'core/tests/PictureTest.php',
+    ],
     'core/src/Exchange' => ['core/tests/ExchangeTest.php', 'core/tests/PaintTest.php'],
-    'app/Desk' => ['tests/Feature/DeskTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/BenchTest.php', 'tests/Feature/TaskTest.php', 'tests/Feature/PeopleTest.php'],
-    'app/Http' => ['tests/Feature/DeskTest.php', 'tests/Feature/PeopleTest.php', 'tests/Feature/AddressTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/BenchTest.php'],
+    'app/Desk' => [
+        'tests/Feature/DeskTest.php',
+        'tests/Feature/PaletteTest.php',
+        'tests/Feature/BenchTest.php',
+        'tests/Feature/TaskTest.php',
+        'tests/Feature/PeopleTest.php',
+    ],
+    'app/Http' => [
+        'tests/Feature/DeskTest.php',
+        'tests/Feature/PeopleTest.php',
+        'tests/Feature/AddressTest.php',
+        'tests/Feature/PaletteTest.php',
+        'tests/Feature/BenchTest.php',
+    ],
     'app/Jobs' => ['tests/Feature/LineTest.php', 'tests/Feature/TaskTest.php', 'tests/Feature/BenchTest.php'],
-    'app/Store' => ['tests/Feature/StoreTest.php', 'tests/Feature/ReadBackTest.php', 'tests/Feature/BenchTest.php', 'tests/Feature/FileTest.php'],
+    'app/Store' => [
+        'tests/Feature/StoreTest.php',
+        'tests/Feature/ReadBackTest.php',
+        'tests/Feature/BenchTest.php',
+        'tests/Feature/FileTest.php',
+    ],
     'app/Models' => ['tests/Feature/DeskTest.php', 'tests/Feature/PaletteTest.php', 'tests/Feature/PeopleTest.php'],
     'resources/js/picture' => [],
     'resources/js/page' => [],
@@ -59,7 +123,13 @@ if (($at = array_search('--each', $arguments, true)) !== false) {
 /** @return list<string> */
 function sources(string $room): array
 {
-    $files = array_filter(glob("$room/{*,*/*,*/*/*}.{php,ts,tsx}", GLOB_BRACE) ?: [], fn (string $file): bool => ! str_ends_with($file, '.test.ts') && ! str_ends_with($file, 'worker.ts') && ! str_ends_with($file, 'jobs.ts') && ! str_ends_with($file, 'generated.ts'));
+    $files = array_filter(
+        glob("$room/{*,*/*,*/*/*}.{php,ts,tsx}", GLOB_BRACE) ?: [],
+        fn (string $file): bool => ! str_ends_with($file, '.test.ts') &&
+            ! str_ends_with($file, 'worker.ts') &&
+            ! str_ends_with($file, 'jobs.ts') &&
+            ! str_ends_with($file, 'generated.ts'),
+    );
     sort($files);
 
     return $files;
@@ -69,10 +139,36 @@ function copyOf(string $root, int $lane): string
 {
     $copy = sys_get_temp_dir()."/awning-mutate-$lane";
     exec('rm -rf '.escapeshellarg($copy).'; mkdir -p '.escapeshellarg($copy));
-    foreach (['core', 'app', 'vendor', 'resources', 'tests', 'docs', 'bootstrap', 'config', 'database', 'routes', 'phpunit.xml', 'composer.json', 'vitest.config.ts', 'package.json', 'artisan', 'public', 'core'] as $part) {
+    foreach (
+        [
+            'core',
+            'app',
+            'vendor',
+            'resources',
+            'tests',
+            'docs',
+            'bootstrap',
+            'config',
+            'database',
+            'routes',
+            'phpunit.xml',
+            'composer.json',
+            'vitest.config.ts',
+            'package.json',
+            'artisan',
+            'public',
+            'core',
+        ] as $part
+    ) {
         exec(sprintf('cp -r %s %s/', escapeshellarg("$root/$part"), escapeshellarg($copy)));
     }
-    exec(sprintf('mkdir -p %2$s/var && cp -r %1$s/var/fixtures %2$s/var/ && ln -s %1$s/node_modules %2$s/node_modules', escapeshellarg($root), escapeshellarg($copy)));
+    exec(
+        sprintf(
+            'mkdir -p %2$s/var && cp -r %1$s/var/fixtures %2$s/var/ && ln -s %1$s/node_modules %2$s/node_modules',
+            escapeshellarg($root),
+            escapeshellarg($copy),
+        ),
+    );
 
     return $copy;
 }
@@ -85,7 +181,9 @@ function environment(int $lane): array
 
 function roomOf(string $path): string
 {
-    return (string) array_key_first(array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY));
+    return (string) array_key_first(
+        array_filter(NEAREST, fn (string $room): bool => str_starts_with($path, "$room/"), ARRAY_FILTER_USE_KEY),
+    );
 }
 
 /** @return list<list<string>> commands, one after the other, until one fails */
@@ -96,7 +194,10 @@ function checks(string $path): array
     }
     $room = roomOf($path);
 
-    return array_map(fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test], array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))));
+    return array_map(
+        fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test],
+        array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))),
+    );
 }
 
 $rooms = $arguments !== [] ? $arguments : array_keys(NEAREST);
@@ -118,7 +219,13 @@ foreach (array_unique(array_map(fn (Mutant $mutant): string => roomOf($mutant->p
     foreach (str_starts_with($folder, 'resources') ? [] : checks("$folder/x.php") as $check) {
         $process = new Process($check, $copies[0], environment(0), null, 300);
         if ($process->run() !== 0) {
-            fwrite(STDERR, 'The tests fail on the code as it is: '.implode(' ', $check)."\n".substr($process->getOutput(), -2000));
+            fwrite(
+                STDERR,
+                'The tests fail on the code as it is: '.
+                    implode(' ', $check).
+                    "\n".
+                    substr($process->getOutput(), -2000),
+            );
             exit(2);
         }
     }
@@ -161,7 +268,13 @@ while ($queue !== [] || array_filter($running) !== []) {
 
             continue;
         }
-        $running[$lane]['process'] = new Process(array_shift($running[$lane]['left']), $copies[$lane], environment($lane), null, null);
+        $running[$lane]['process'] = new Process(
+            array_shift($running[$lane]['left']),
+            $copies[$lane],
+            environment($lane),
+            null,
+            null,
+        );
         $running[$lane]['process']->start();
     }
     usleep(20_000);
@@ -171,14 +284,29 @@ array_map(fn (string $copy) => exec('rm -rf '.escapeshellarg($copy)), $copies);
 $table = "| room | changes | noticed | share |\n|---|---|---|---|\n";
 $caught = $all = 0;
 foreach ($counts as $room => [$noticed, $missed]) {
-    $table .= sprintf("| %s | %d | %d | %d %% |\n", $room, $noticed + $missed, $noticed, round(100 * $noticed / ($noticed + $missed)));
+    $table .= sprintf(
+        "| %s | %d | %d | %d %% |\n",
+        $room,
+        $noticed + $missed,
+        $noticed,
+        round((100 * $noticed) / ($noticed + $missed)),
+    );
     $caught += $noticed;
     $all += $noticed + $missed;
 }
-$table .= sprintf("| all | %d | %d | %d %% |\n", $all, $caught, round(100 * $caught / max(1, $all)));
+$table .= sprintf("| all | %d | %d | %d %% |\n", $all, $caught, round((100 * $caught) / max(1, $all)));
 echo "\n$table\n";
 if ($arguments === []) {
-    $list = $survivors === [] ? "None.\n" : implode("\n", array_map(fn (string $s): string => '- `'.str_replace('`', "'", $s).'`', $survivors))."\n";
-    file_put_contents('docs/mutation.md', "# What the tests notice\n\nBy `./awning mutate --each $each`: one operator, constant or call at a time was changed, $each places a file chosen with a fixed seed, and the\nnearest tests were run. ".date('j F Y').".\n\n$table\n## Not noticed\n\nSome change nothing that can be seen (a bound that is never met exactly, a cache, a speed-up); the rest is owed a test.\n\n$list");
+    $list =
+        $survivors === []
+            ? "None.\n"
+            : implode("\n", array_map(fn (string $s): string => '- `'.str_replace('`', "'", $s).'`', $survivors)).
+                "\n";
+    file_put_contents(
+        'docs/mutation.md',
+        "# What the tests notice\n\nBy `./awning mutate --each $each`: one operator, constant or call at a time was changed, $each places a file chosen with a fixed seed, and the\nnearest tests were run. ".
+            date('j F Y').
+            ".\n\n$table\n## Not noticed\n\nSome change nothing that can be seen (a bound that is never met exactly, a cache, a speed-up); the rest is owed a test.\n\n$list",
+    );
 }
 exit($survivors === [] ? 0 : 1);

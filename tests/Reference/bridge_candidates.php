@@ -6,7 +6,8 @@ declare(strict_types=1);
  * Writes what bridges.py learns from: of every bridge that may be made in damaged drawings, what is measured of it, and
  * how much of it lies where the undamaged drawing has a line.
  *
- *   php tests/Reference/bridge_candidates.php pairs|shots|left-pairs|left-shots FOLDER…     each with truth.png and scan.png; prints CSV
+ *   php tests/Reference/bridge_candidates.php pairs|shots|left-pairs|left-shots FOLDER…     each with truth.png and
+ * scan.png; prints CSV
  */
 
 use Awning\Core\Codec\ImageReader;
@@ -61,7 +62,10 @@ function isLine(Plane $truth, int $x, int $y): bool
 
 [, $kind] = $argv;
 foreach (array_slice($argv, 2) as $sheet => $folder) {
-    $ink = (new ScanCleaner)->clean((new ImageReader)->read("$folder/scan.png")->channels(), new CleanSettings(turn: 0.0))->ink;
+    $ink = (new ScanCleaner)->clean(
+        (new ImageReader)->read("$folder/scan.png")->channels(),
+        new CleanSettings(turn: 0.0),
+    )->ink;
     $picture = (new ImageReader)->read("$folder/truth.png")->paint;
     $truth = new Plane($picture->width, $picture->height, $picture->red);
     $map = InkMap::of($ink->mapped(Bytes::threshold(FlatsFinder::BOUND))->data, $ink->width, $ink->height);

@@ -21,7 +21,9 @@ final class Backup extends BatchCommand
         return $this->guarded(function () use ($dump, $originals): void {
             $file = $this->place((string) $this->argument('file'));
             if (file_exists($file)) {
-                throw new \InvalidArgumentException("$file is there already. A backup does not take the place of another; give it a new name.");
+                throw new \InvalidArgumentException(
+                    "$file is there already. A backup does not take the place of another; give it a new name.",
+                );
             }
             $part = "$file.part";
             @unlink($part);
@@ -40,7 +42,14 @@ final class Backup extends BatchCommand
                 chmod($part, 0600);
                 $files = count(Archive::verified($part)->files());
                 rename($part, $file) || throw new \InvalidArgumentException("$file could not be given its name.");
-                $this->line(sprintf('%s: the database and %d originals, %.1f MB, read back and whole.', $file, $files - 1, filesize($file) / 1e6));
+                $this->line(
+                    sprintf(
+                        '%s: the database and %d originals, %.1f MB, read back and whole.',
+                        $file,
+                        $files - 1,
+                        filesize($file) / 1e6,
+                    ),
+                );
             } finally {
                 @unlink($part);
                 array_map(unlink(...), $copies);

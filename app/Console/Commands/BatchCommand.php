@@ -43,7 +43,9 @@ abstract class BatchCommand extends Command
     /** A picture of any kind that can be imported: an image, a page of a PDF, an SVG, an OpenRaster file. */
     protected static function opened(string $path): Picture
     {
-        return is_file($path) ? (new ChildDecoder)->read($path, static fn () => null) : throw new \InvalidArgumentException("$path is not there. Check its name and folder.");
+        return is_file($path)
+            ? (new ChildDecoder)->read($path, static fn () => null)
+            : throw new \InvalidArgumentException("$path is not there. Check its name and folder.");
     }
 
     protected function write(string $path, string $bytes): void
@@ -52,7 +54,9 @@ abstract class BatchCommand extends Command
         $part = $path.'.part';
         if (@file_put_contents($part, $bytes) !== strlen($bytes) || ! rename($part, $path)) {
             @unlink($part);
-            throw new \InvalidArgumentException("$path could not be written. Check that the folder exists and has room.");
+            throw new \InvalidArgumentException(
+                "$path could not be written. Check that the folder exists and has room.",
+            );
         }
     }
 
@@ -61,7 +65,13 @@ abstract class BatchCommand extends Command
     {
         $path = $this->path('report');
         if ($path !== null) {
-            $this->write($path, json_encode($figures + ['peak_memory_bytes' => memory_get_peak_usage(true)], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n");
+            $this->write(
+                $path,
+                json_encode(
+                    $figures + ['peak_memory_bytes' => memory_get_peak_usage(true)],
+                    JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR,
+                )."\n",
+            );
         }
     }
 }

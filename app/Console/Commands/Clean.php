@@ -39,7 +39,16 @@ final class Clean extends BatchCommand
             $this->write($out, (new PngWriter)->grey($scan->ink, $dpi));
             $clock->lap('write');
             $this->report($this->found($scan) + ['dpi' => $dpi, 'milliseconds' => $clock->laps()]);
-            $this->line(sprintf('%d x %d px, %.1f %% inked, turned by %.2f°: %s', $scan->ink->width, $scan->ink->height, 100 * $scan->share(), $scan->turned, $out));
+            $this->line(
+                sprintf(
+                    '%d x %d px, %.1f %% inked, turned by %.2f°: %s',
+                    $scan->ink->width,
+                    $scan->ink->height,
+                    100 * $scan->share(),
+                    $scan->turned,
+                    $out,
+                ),
+            );
             if ($scan->isNearlyEmpty()) {
                 $this->warn('Next to no ink was found. If the page is not empty, lower --paper and --ink.');
             }
@@ -54,7 +63,10 @@ final class Clean extends BatchCommand
             if ($typed === null || ($name === 'turn' && $typed === 'auto')) {
                 continue;
             }
-            $values[$name] = is_string($typed) && is_numeric($typed) ? $typed + 0 : throw new \InvalidArgumentException("--$name is a number.");
+            $values[$name] =
+                is_string($typed) && is_numeric($typed)
+                    ? $typed + 0
+                    : throw new \InvalidArgumentException("--$name is a number.");
         }
         if (($values['paper'] ?? null) === null xor ($values['ink'] ?? null) === null) {
             throw new \InvalidArgumentException('Give both --paper and --ink, or neither.');
@@ -67,12 +79,17 @@ final class Clean extends BatchCommand
     private function found(CleanScan $scan): array
     {
         return [
-            'width' => $scan->ink->width, 'height' => $scan->ink->height,
-            'angle' => $scan->askew, 'turned' => $scan->turned,
+            'width' => $scan->ink->width,
+            'height' => $scan->ink->height,
+            'angle' => $scan->askew,
+            'turned' => $scan->turned,
             'levels' => ['paper' => $scan->levels->paper, 'ink' => $scan->levels->ink],
-            'specks' => $scan->specks, 'inked' => $scan->share(),
+            'specks' => $scan->specks,
+            'inked' => $scan->share(),
             'colours' => ['kept' => $scan->colours->kept, 'dropped' => $scan->colours->dropped],
-            'sheet' => $scan->edge === null ? null : ['corners' => $scan->edge->corners, 'cropped' => $scan->edge->isSure],
+            'sheet' => $scan->edge === null
+                ? null
+                : ['corners' => $scan->edge->corners, 'cropped' => $scan->edge->isSure],
         ];
     }
 }

@@ -41,7 +41,9 @@ final class Flats extends BatchCommand
         return $this->guarded(function (): void {
             $out = $this->path('out') ?? throw new \InvalidArgumentException('Say where the flats go: --out FLATS.png');
             if ($this->path('cues') !== null && $this->path('take') !== null) {
-                throw new \InvalidArgumentException('Colours come either from --cues or from --take. Give one of them.');
+                throw new \InvalidArgumentException(
+                    'Colours come either from --cues or from --take. Give one of them.',
+                );
             }
             $gap = $this->gap();
             $clock = new Stopwatch;
@@ -62,14 +64,24 @@ final class Flats extends BatchCommand
                 $this->write($labels, (new PngWriter)->labels($flats->labels, $dpi));
                 $clock->lap('write labels');
             }
-            $this->report([
-                'width' => $flats->labels->width, 'height' => $flats->labels->height, 'dpi' => $dpi,
-                'regions' => count($flats->regions), 'bridges' => count($flats->bridges), 'doubtful' => count($flats->doubtful),
-                'levels' => ['paper' => $scan->levels->paper, 'ink' => $scan->levels->ink],
-            ] + $more + ['milliseconds' => $clock->laps(), 'flats_milliseconds' => $flats->milliseconds]);
+            $this->report(
+                [
+                    'width' => $flats->labels->width,
+                    'height' => $flats->labels->height,
+                    'dpi' => $dpi,
+                    'regions' => count($flats->regions),
+                    'bridges' => count($flats->bridges),
+                    'doubtful' => count($flats->doubtful),
+                    'levels' => ['paper' => $scan->levels->paper, 'ink' => $scan->levels->ink],
+                ] +
+                    $more + ['milliseconds' => $clock->laps(), 'flats_milliseconds' => $flats->milliseconds],
+            );
             $this->line(sprintf('%d regions, %d bridges: %s', count($flats->regions), count($flats->bridges), $out));
             if ($flats->isNoise) {
-                $this->warn('This page has no lines that could bound anything: it is one region. Scan it again, or clean it first (awning clean) with larger specks dropped.');
+                $this->warn(
+                    'This page has no lines that could bound anything: it is one region. Scan it again, or clean it '
+                        .'first (awning clean) with larger specks dropped.',
+                );
             }
         });
     }
@@ -93,7 +105,14 @@ final class Flats extends BatchCommand
         return match (true) {
             $cues !== null => $this->spread($flats, $ink, $this->cues($cues, $flats), $dpi),
             $take !== null => $this->taken(self::opened($take)->paint, $flats, $dpi),
-            default => [(new FlatsPicture($this->palette() === [] ? FlatsPicture::COLOURS : array_map(fn (Rgb $colour): array => $colour->parts(), $this->palette())))->png($flats->labels, $dpi), []],
+            default => [
+                (new FlatsPicture(
+                    $this->palette() === []
+                        ? FlatsPicture::COLOURS
+                        : array_map(fn (Rgb $colour): array => $colour->parts(), $this->palette()),
+                ))->png($flats->labels, $dpi),
+                [],
+            ],
         };
     }
 
@@ -110,7 +129,15 @@ final class Flats extends BatchCommand
         $cues = self::opened($path)->paint;
         [$width, $height] = [$flats->labels->width, $flats->labels->height];
         if ($cues->width !== $width || $cues->height !== $height) {
-            throw new \InvalidArgumentException(sprintf('The cues are %d x %d px and the scan is %d x %d px. Paint them on a copy of the scan.', $cues->width, $cues->height, $width, $height));
+            throw new \InvalidArgumentException(
+                sprintf(
+                    'The cues are %d x %d px and the scan is %d x %d px. Paint them on a copy of the scan.',
+                    $cues->width,
+                    $cues->height,
+                    $width,
+                    $height,
+                ),
+            );
         }
 
         return $cues;
@@ -123,14 +150,22 @@ final class Flats extends BatchCommand
         if ($colours === []) {
             throw new \InvalidArgumentException('There is no opaque dab among the cues. Paint some on transparent.');
         }
-        $spread = (new CueSpread(RegionGraph::of($flats->labels, $ink)))->spread(CueSpread::dabs($flats->labels->data, $cues), array_keys($flats->regions));
-        $picture = new FlatsPicture(array_map(fn (int $colour): array => [$colour >> 16, $colour >> 8 & 255, $colour & 255], $colours));
+        $spread = (new CueSpread(RegionGraph::of($flats->labels, $ink)))->spread(
+            CueSpread::dabs($flats->labels->data, $cues),
+            array_keys($flats->regions),
+        );
+        $picture = new FlatsPicture(
+            array_map(fn (int $colour): array => [$colour >> 16, ($colour >> 8) & 255, $colour & 255], $colours),
+        );
         $shares = array_fill_keys(array_map(fn (int $colour): string => sprintf('#%06x', $colour), $colours), 0);
         foreach ($spread as $region => $cue) {
             $shares[sprintf('#%06x', $colours[$cue - 1])]++;
         }
 
-        return [$picture->coloured($flats->labels, array_map(fn (int $cue): int => $cue - 1, $spread), $dpi), ['cues' => $shares]];
+        return [
+            $picture->coloured($flats->labels, array_map(fn (int $cue): int => $cue - 1, $spread), $dpi),
+            ['cues' => $shares],
+        ];
     }
 
     /** @return array{string, list<int>} a byte a pixel, from 1, and the colours */
@@ -143,10 +178,15 @@ final class Flats extends BatchCommand
             if ($at >= $end || ord($dabs->alpha[$at]) < self::OPAQUE) {
                 continue;
             }
-            $colour = ord($dabs->red[$at]) << 16 | ord($dabs->green[$at]) << 8 | ord($dabs->blue[$at]);
+            $colour = (ord($dabs->red[$at]) << 16) | (ord($dabs->green[$at]) << 8) | ord($dabs->blue[$at]);
             $numbers[$colour] ??= count($numbers) + 1;
             if (count($numbers) > self::MOST_CUES) {
-                throw new \InvalidArgumentException(sprintf('The cues have more than %d colours. Paint them with a hard brush, each in one colour.', self::MOST_CUES));
+                throw new \InvalidArgumentException(
+                    sprintf(
+                        'The cues have more than %d colours. Paint them with a hard brush, each in one colour.',
+                        self::MOST_CUES,
+                    ),
+                );
             }
             $cues[$at] = chr($numbers[$colour]);
         }
@@ -157,13 +197,32 @@ final class Flats extends BatchCommand
     /** @return array{string, array<string, mixed>} */
     private function taken(Paint $theirs, FlatsResult $flats, float $dpi): array
     {
-        $taken = (new ColourTaker($this->palette()))->take($theirs)->scaled($flats->labels->width, $flats->labels->height);
-        $palette = "\xff\xff\xff".implode('', array_map(fn (TakenColour $colour): string => implode('', array_map(chr(...), $colour->ours->parts())), $taken->colours));
-        $colours = array_map(fn (TakenColour $colour): array => [
-            'theirs' => $colour->theirs->hex(), 'ours' => $colour->ours->hex(), 'deltaE' => $colour->difference === null ? null : round($colour->difference, 2),
-            'verdict' => $colour->verdict(), 'share' => round($colour->share, 6),
-        ], $taken->colours);
+        $taken = (new ColourTaker($this->palette()))
+            ->take($theirs)
+            ->scaled($flats->labels->width, $flats->labels->height);
+        $palette =
+            "\xff\xff\xff".
+            implode(
+                '',
+                array_map(
+                    fn (TakenColour $colour): string => implode('', array_map(chr(...), $colour->ours->parts())),
+                    $taken->colours,
+                ),
+            );
+        $colours = array_map(
+            fn (TakenColour $colour): array => [
+                'theirs' => $colour->theirs->hex(),
+                'ours' => $colour->ours->hex(),
+                'deltaE' => $colour->difference === null ? null : round($colour->difference, 2),
+                'verdict' => $colour->verdict(),
+                'share' => round($colour->share, 6),
+            ],
+            $taken->colours,
+        );
 
-        return [(new PngWriter)->indexed($taken->width, $taken->height, $taken->index, $palette, $dpi), ['colours' => $colours]];
+        return [
+            (new PngWriter)->indexed($taken->width, $taken->height, $taken->index, $palette, $dpi),
+            ['colours' => $colours],
+        ];
     }
 }

@@ -26,10 +26,19 @@ final class Ink extends BatchCommand
     {
         return $this->guarded(function (): void {
             $out = $this->path('out') ?? throw new \InvalidArgumentException('Say where the ink goes: --out INK.png');
-            $size = StartPage::fromInput(new Data(['width' => self::pixels($this->option('width'), 'width'), 'height' => self::pixels($this->option('height'), 'height')]))->toInput();
+            $size = StartPage::fromInput(
+                new Data([
+                    'width' => self::pixels($this->option('width'), 'width'),
+                    'height' => self::pixels($this->option('height'), 'height'),
+                ]),
+            )->toInput();
             $clock = new Stopwatch;
             $svg = @file_get_contents(self::place((string) $this->argument('strokes')));
-            $strokes = LinesSvg::read($svg === false ? throw new \InvalidArgumentException('The file of lines could not be opened. Check its name.') : $svg);
+            $strokes = LinesSvg::read(
+                $svg === false
+                    ? throw new \InvalidArgumentException('The file of lines could not be opened. Check its name.')
+                    : $svg,
+            );
             $clock->lap('read');
             $sheet = new Sheet(new MemorySource);
             $sheet->put(PageSize::KEY, new PageSize($size['width'], $size['height']));
@@ -46,6 +55,8 @@ final class Ink extends BatchCommand
 
     private static function pixels(mixed $typed, string $name): int
     {
-        return is_string($typed) && ctype_digit($typed) ? (int) $typed : throw new \InvalidArgumentException("Say how large the page is: --$name PX");
+        return is_string($typed) && ctype_digit($typed)
+            ? (int) $typed
+            : throw new \InvalidArgumentException("Say how large the page is: --$name PX");
     }
 }

@@ -20,9 +20,25 @@ final class Journal extends Command
         $days = (int) ($this->option('days') ?? config('awning.journal_days'));
         $steps = (int) ($this->option('steps') ?? config('awning.journal_steps'));
         $rule = new JournalRule($days, $steps);
-        $this->line(sprintf('%d steps are kept. Rule: %s.', JournalEntry::query()->count(), $days === 0 ? 'every step, for ever' : "$days days, and the newest $steps steps of each page however old"));
+        $this->line(
+            sprintf(
+                '%d steps are kept. Rule: %s.',
+                JournalEntry::query()->count(),
+                $days === 0
+                    ? 'every step, for ever'
+                    : "$days days, and the newest $steps steps of each page however old",
+            ),
+        );
         $freed = $rule->wouldFree();
-        $this->line(sprintf('%s %d steps; with the next sweep %d tiles, %.1f MB.', $this->option('free') ? 'Let go:' : 'This would let go', $freed['steps'], $freed['tiles'], $freed['bytes'] / 1e6));
+        $this->line(
+            sprintf(
+                '%s %d steps; with the next sweep %d tiles, %.1f MB.',
+                $this->option('free') ? 'Let go:' : 'This would let go',
+                $freed['steps'],
+                $freed['tiles'],
+                $freed['bytes'] / 1e6,
+            ),
+        );
         if ($this->option('free')) {
             $rule->forget();
         }

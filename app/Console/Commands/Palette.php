@@ -31,7 +31,9 @@ final class Palette extends BatchCommand
                 'match' => $this->match(),
                 'extract' => $this->extract(),
                 'derive' => $this->derive(),
-                default => throw new \InvalidArgumentException("There is no 'palette $verb'. Say convert, match, extract or derive."),
+                default => throw new \InvalidArgumentException(
+                    "There is no 'palette $verb'. Say convert, match, extract or derive.",
+                ),
             };
         });
     }
@@ -47,7 +49,7 @@ final class Palette extends BatchCommand
 
     private function derive(): void
     {
-        $rule = new ToneRule(...($this->option('light') === null ? [] : [Rgb::fromHex((string) $this->option('light'))]));
+        $rule = new ToneRule(...$this->option('light') === null ? [] : [Rgb::fromHex((string) $this->option('light'))]);
         $this->put($this->out('PALETTE.csv'), PaletteFile::read($this->in())->derived($rule));
     }
 
@@ -55,7 +57,9 @@ final class Palette extends BatchCommand
     {
         $count = (string) $this->option('colours');
         if (! ctype_digit($count) || (int) $count < MainColours::FEWEST || (int) $count > MainColours::MOST) {
-            throw new \InvalidArgumentException(sprintf('Say how many colours, from %d to %d: --colours 6', MainColours::FEWEST, MainColours::MOST));
+            throw new \InvalidArgumentException(
+                sprintf('Say how many colours, from %d to %d: --colours 6', MainColours::FEWEST, MainColours::MOST),
+            );
         }
         $colours = MainColours::of(self::opened($this->in())->paint, (int) $count);
         $this->put($this->out('PALETTE.csv'), ImageColours::book($colours));
@@ -66,17 +70,33 @@ final class Palette extends BatchCommand
 
     private function match(): void
     {
-        $palette = $this->path('palette') ?? throw new \InvalidArgumentException('Say which palette: --palette PALETTE.csv');
+        $palette =
+            $this->path('palette') ?? throw new \InvalidArgumentException('Say which palette: --palette PALETTE.csv');
         $picture = self::opened($this->in());
         $match = (new PaletteMatch(ImageColours::tones(PaletteFile::read($palette))))->match($picture->paint);
         if (($out = $this->path('out')) !== null) {
             $this->write($out, (new PngWriter)->paint($match->drift($picture->paint), $picture->dpi));
         }
         if (($report = $this->path('report')) !== null) {
-            $this->write($report, json_encode($match->toData(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n");
+            $this->write(
+                $report,
+                json_encode(
+                    $match->toData(),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                )."\n",
+            );
         }
         foreach ($match->toData() as $row) {
-            $this->line(sprintf('%s  %5.1f %%  %-7s %5.2f  %s', $row['colour'], 100 * $row['share'], $row['verdict'], $row['deltaE'], $row['tone']));
+            $this->line(
+                sprintf(
+                    '%s  %5.1f %%  %-7s %5.2f  %s',
+                    $row['colour'],
+                    100 * $row['share'],
+                    $row['verdict'],
+                    $row['deltaE'],
+                    $row['tone'],
+                ),
+            );
         }
     }
 
@@ -92,7 +112,10 @@ final class Palette extends BatchCommand
 
     private function put(string $path, PaletteBook $book): void
     {
-        $this->write($path, PaletteFile::bytes(PaletteFile::extension($path), $book, pathinfo($path, PATHINFO_FILENAME)));
+        $this->write(
+            $path,
+            PaletteFile::bytes(PaletteFile::extension($path), $book, pathinfo($path, PATHINFO_FILENAME)),
+        );
         $this->line(sprintf('%d tones of %d materials: %s', count($book->rows()), count($book->bases()), $path));
     }
 }

@@ -38,10 +38,16 @@ final class Person extends Command
     {
         $email = People::normal((string) $this->argument('email'));
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
-            return $this->wrong('Give their e-mail address: ./awning person add somebody@studio.example --name "Their name"');
+            return $this->wrong(
+                'Give their e-mail address: ./awning person add somebody@studio.example --name "Their name"',
+            );
         }
         $name = trim((string) $this->option('name'));
-        $user = $people->add($email, $name === '' ? strstr($email, '@', true) ?: $email : mb_substr($name, 0, 80), $this->given());
+        $user = $people->add(
+            $email,
+            $name === '' ? (strstr($email, '@', true) ?: $email) : mb_substr($name, 0, 80),
+            $this->given(),
+        );
         $this->line("$user->name <$user->email> may come in.");
 
         return $this->given() === null ? $this->link($user) : self::SUCCESS;
@@ -85,7 +91,12 @@ final class Person extends Command
         if ($this->option('any')) {
             return $people->isEmpty() ? self::FAILURE : self::SUCCESS;
         }
-        $this->table(['e-mail', 'name', ''], $people->map(fn (User $user): array => [$user->email, $user->name, $user->disabled_at === null ? '' : 'kept out']));
+        $this->table(
+            ['e-mail', 'name', ''],
+            $people->map(
+                fn (User $user): array => [$user->email, $user->name, $user->disabled_at === null ? '' : 'kept out'],
+            ),
+        );
 
         return self::SUCCESS;
     }
@@ -106,8 +117,11 @@ final class Person extends Command
             return null;
         }
 
-        return mb_strlen($password) >= User::SHORTEST_PASSWORD ? $password
-            : throw ValidationException::withMessages(['password' => 'A password has at least '.User::SHORTEST_PASSWORD.' characters.']);
+        return mb_strlen($password) >= User::SHORTEST_PASSWORD
+            ? $password
+            : throw ValidationException::withMessages([
+                'password' => 'A password has at least '.User::SHORTEST_PASSWORD.' characters.',
+            ]);
     }
 
     private function whom(): ?User

@@ -19,7 +19,8 @@ final class Render extends BatchCommand
     public function handle(): int
     {
         return $this->guarded(function (): void {
-            $out = $this->path('out') ?? throw new \InvalidArgumentException('Say where the picture goes: --out OUT.png');
+            $out =
+                $this->path('out') ?? throw new \InvalidArgumentException('Say where the picture goes: --out OUT.png');
             $clock = new Stopwatch;
             $file = new OpenRasterFile(self::place((string) $this->argument('stack')));
             $clock->lap('open');
@@ -27,7 +28,12 @@ final class Render extends BatchCommand
             $clock->lap('compose');
             $this->write($out, (new ImageWriter)->write($paint, 'png', $file->dpi));
             $clock->lap('write');
-            $this->report(['width' => $file->width, 'height' => $file->height, 'layers' => $file->layerCount(), 'milliseconds' => $clock->laps()]);
+            $this->report([
+                'width' => $file->width,
+                'height' => $file->height,
+                'layers' => $file->layerCount(),
+                'milliseconds' => $clock->laps(),
+            ]);
             $this->line("Composited: $out");
         });
     }

@@ -27,7 +27,11 @@ final class Restore extends BatchCommand
     {
         return $this->guarded(function () use ($dump): void {
             $archive = Archive::verified($this->place((string) $this->argument('file')));
-            if (! $this->option('yes') && $this->input->isInteractive() && ! $this->confirm('Put this backup in place of what is there now?')) {
+            if (
+                ! $this->option('yes') &&
+                $this->input->isInteractive() &&
+                ! $this->confirm('Put this backup in place of what is there now?')
+            ) {
                 return;
             }
             $live = DB::getDatabaseName();
@@ -45,9 +49,18 @@ final class Restore extends BatchCommand
             // Named by numbers that are given out anew from here on.
             Storage::disk('works')->deleteDirectory('pictures');
             Artisan::call('migrate', ['--force' => true]);
-            Task::query()->whereIn('state', ['waiting', 'working'])->update(['state' => 'stopped', 'message' => 'A backup was put in place meanwhile.']);
-            $this->line("The backup is in place. What was there is kept in the database $aside; drop it when you are sure.");
-            $this->line(Original::query()->count().' originals, '.Page::query()->count().' pages. Open windows must be loaded again.');
+            Task::query()
+                ->whereIn('state', ['waiting', 'working'])
+                ->update(['state' => 'stopped', 'message' => 'A backup was put in place meanwhile.']);
+            $this->line(
+                "The backup is in place. What was there is kept in the database $aside; drop it when you are sure.",
+            );
+            $this->line(
+                Original::query()->count().
+                    ' originals, '.
+                    Page::query()->count().
+                    ' pages. Open windows must be loaded again.',
+            );
         });
     }
 
@@ -69,7 +82,10 @@ final class Restore extends BatchCommand
     private function swap(string $live, string $new, string $aside): void
     {
         DB::statement("CREATE DATABASE `$aside`");
-        $tables = fn (string $database): array => array_column(DB::select('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?', [$database]), 'name');
+        $tables = fn (string $database): array => array_column(
+            DB::select('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?', [$database]),
+            'name',
+        );
         $moves = [
             ...array_map(fn (string $table): string => "`$live`.`$table` TO `$aside`.`$table`", $tables($live)),
             ...array_map(fn (string $table): string => "`$new`.`$table` TO `$live`.`$table`", $tables($new)),

@@ -23,7 +23,8 @@ final class Rough extends BatchCommand
     public function handle(): int
     {
         return $this->guarded(function (): void {
-            $folder = $this->path('out') ?? throw new \InvalidArgumentException('Say where the planes go: --out FOLDER');
+            $folder =
+                $this->path('out') ?? throw new \InvalidArgumentException('Say where the planes go: --out FOLDER');
             $key = $this->key();
             $clock = new Stopwatch;
             $labels = LabelsReader::read(self::place((string) $this->argument('labels')));
@@ -33,15 +34,33 @@ final class Rough extends BatchCommand
             $normals = $worked->normals();
             $clock->lap('rough in');
             if (! is_dir($folder) && ! @mkdir($folder)) {
-                throw new \InvalidArgumentException("The folder $folder could not be made. Check that the one above it is there.");
+                throw new \InvalidArgumentException(
+                    "The folder $folder could not be made. Check that the one above it is there.",
+                );
             }
             $png = new PngWriter;
-            $this->write("$folder/normals.png", $png->rgb($labels->width, $labels->height, self::interleaved(...$normals)));
-            foreach (['shade' => $rough->shade, 'light' => $rough->light, 'occlusion' => $rough->occlusion, 'rim' => $rough->rim] as $name => $plane) {
+            $this->write(
+                "$folder/normals.png",
+                $png->rgb($labels->width, $labels->height, self::interleaved(...$normals)),
+            );
+            foreach (
+                [
+                    'shade' => $rough->shade,
+                    'light' => $rough->light,
+                    'occlusion' => $rough->occlusion,
+                    'rim' => $rough->rim,
+                ] as $name => $plane
+            ) {
                 $this->write("$folder/$name.png", $png->grey($plane));
             }
             $clock->lap('write');
-            $this->report(['width' => $labels->width, 'height' => $labels->height, 'azimuth' => $key->azimuth, 'elevation' => $key->elevation, 'milliseconds' => $clock->laps()]);
+            $this->report([
+                'width' => $labels->width,
+                'height' => $labels->height,
+                'azimuth' => $key->azimuth,
+                'elevation' => $key->elevation,
+                'milliseconds' => $clock->laps(),
+            ]);
             $this->line("normals, shade, light, occlusion, rim: $folder");
         });
     }
@@ -50,7 +69,9 @@ final class Rough extends BatchCommand
     {
         $light = (string) $this->option('light');
         if (preg_match('/^(-?\d+(?:\.\d+)?),(-?\d+(?:\.\d+)?)$/D', $light, $match) !== 1) {
-            throw new \InvalidArgumentException('Say where the light is: --light AZIMUTH,ELEVATION in degrees, like --light 135,40');
+            throw new \InvalidArgumentException(
+                'Say where the light is: --light AZIMUTH,ELEVATION in degrees, like --light 135,40',
+            );
         }
 
         return new KeyLight((float) $match[1], (float) $match[2]);

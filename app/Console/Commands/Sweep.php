@@ -26,7 +26,9 @@ final class Sweep extends Command
 
             return self::SUCCESS;
         }
-        $this->line($sweep->run((int) config('awning.tile_grace_hours')).' tiles removed, '.$this->files().' files.');
+        $this->line(
+            $sweep->run((int) config('awning.tile_grace_hours')).' tiles removed, '.$this->files().' files.',
+        );
 
         return self::SUCCESS;
     }
@@ -44,8 +46,12 @@ final class Sweep extends Command
         $removed = 0;
         foreach ($disk->allFiles() as $file) {
             // What drawings and pictures on boards came from goes with them.
-            $isPicture = str_starts_with($file, ShelfPicture::FOLDER.'/') && ! str_starts_with($file, OriginalViews::FOLDER);
-            if ((str_contains($file, WholeFile::PART) || ($isPicture && ! isset($inUse[$file]))) && $disk->lastModified($file) < $old) {
+            $isPicture =
+                str_starts_with($file, ShelfPicture::FOLDER.'/') && ! str_starts_with($file, OriginalViews::FOLDER);
+            if (
+                (str_contains($file, WholeFile::PART) || ($isPicture && ! isset($inUse[$file]))) &&
+                $disk->lastModified($file) < $old
+            ) {
                 $disk->delete($file);
                 $removed++;
             }

@@ -12,7 +12,15 @@ namespace App\Desk\Deliveries;
 final class DeliveryKinds
 {
     /** @var list<class-string<Delivery>> */
-    public const ALL = [PngDelivery::class, TiffDelivery::class, JpegDelivery::class, LayersDelivery::class, FlatsDelivery::class, FiguresDelivery::class, MaterialsDelivery::class];
+    public const ALL = [
+        PngDelivery::class,
+        TiffDelivery::class,
+        JpegDelivery::class,
+        LayersDelivery::class,
+        FlatsDelivery::class,
+        FiguresDelivery::class,
+        MaterialsDelivery::class,
+    ];
 
     /** @return list<string> */
     public static function formats(): array
@@ -34,6 +42,13 @@ final class DeliveryKinds
     /** @return list<DeliveryOffer> */
     public static function offers(): array
     {
-        return array_map(fn (string $delivery): array => ['format' => $delivery::format(), 'title' => $delivery::title(), 'purpose' => $delivery::purpose()], self::ALL);
+        return array_map(
+            fn (string $delivery): array => [
+                'format' => $delivery::format(),
+                'title' => $delivery::title(),
+                'purpose' => $delivery::purpose(),
+            ],
+            self::ALL,
+        );
     }
 }

@@ -23,6 +23,13 @@ abstract class PictureDelivery implements Delivery
 
     final public function write(string $file, PageMoment $moment, ?Paint $picture, float $dpi): void
     {
-        file_put_contents($file, (new ImageWriter)->write($picture ?? throw new \LogicException('The picture is missing.'), static::format(), $dpi));
+        file_put_contents(
+            $file,
+            (new ImageWriter)->write(
+                $picture ?? throw new \LogicException('The picture is missing.'),
+                static::format(),
+                $dpi,
+            ),
+        );
     }
 }

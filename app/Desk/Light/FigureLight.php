@@ -27,8 +27,11 @@ use Awning\Core\Sheet\Sheet;
 final readonly class FigureLight
 {
     /** @param  Workers  $workers  who shares the work on a figure in several pieces */
-    public function __construct(private LightPage $page, private Figure $figure, private Workers $workers = new OneWorker)
-    {
+    public function __construct(
+        private LightPage $page,
+        private Figure $figure,
+        private Workers $workers = new OneWorker,
+    ) {
     }
 
     /**
@@ -53,7 +56,10 @@ final readonly class FigureLight
 
                 return $tones === null ? null : Rgb::fromNumber($tones[Tone::Base->value]);
             },
-            plans: array_map(fn (SeriesLight $light): array => [$light->plan(), $light->name], array_diff_key(SeriesLight::of($page->series_id), [$page->plan_id => true])),
+            plans: array_map(
+                fn (SeriesLight $light): array => [$light->plan(), $light->name],
+                array_diff_key(SeriesLight::of($page->series_id), [$page->plan_id => true]),
+            ),
             unseen: $isLineless || ! $size->lines->shown ? new UnseenLines($sheet->ink(), $size->dpi / $smaller) : null,
             smaller: $smaller,
         );
@@ -67,11 +73,25 @@ final readonly class FigureLight
      *
      * @throws OpRefused when the page has nothing of the figure
      */
-    public function by(LightPlan $plan, array $only = [], ?callable $done = null, int $work = SmallLight::WORK, array $kinds = []): LayRoughIn
-    {
-        $lit = (new FirstLight($this->page, $this->figure->id, $this->workers))->by($plan, $done, $work)
-            ?? throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.");
+    public function by(
+        LightPlan $plan,
+        array $only = [],
+        ?callable $done = null,
+        int $work = SmallLight::WORK,
+        array $kinds = [],
+    ): LayRoughIn {
+        $lit =
+            (new FirstLight($this->page, $this->figure->id, $this->workers))->by($plan, $done, $work) ??
+            throw new OpRefused("Nothing of {$this->figure->name} is on this page yet. Fill its regions first.");
 
-        return new LayRoughIn($this->figure->id, $this->figure->name, $lit->light, $only, $lit->glow, $lit->panels, $kinds);
+        return new LayRoughIn(
+            figure: $this->figure->id,
+            name: $this->figure->name,
+            light: $lit->light,
+            only: $only,
+            glow: $lit->glow,
+            panels: $lit->panels,
+            kinds: $kinds,
+        );
     }
 }

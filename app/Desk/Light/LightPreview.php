@@ -22,7 +22,8 @@ use Awning\Core\Sheet\Sheet;
  * @phpstan-import-type PassData from PassSpec
  *
  * @phpstan-type TriedPassState array{spec: PassData, coverage: string}
- * @phpstan-type TriedLightState array{level: int, x: int, y: int, width: int, height: int, passes: array<string, TriedPassState>}
+ * @phpstan-type TriedLightState array{level: int, x: int, y: int, width: int, height: int,
+ *     passes: array<string, TriedPassState>}
  */
 final readonly class LightPreview
 {
@@ -42,16 +43,38 @@ final readonly class LightPreview
         $level = $this->level((new Sheet($store))->all(Region::class), $sharpness);
         $pyramid = new Pyramid($store, $level);
         $sheet = new Sheet($pyramid);
-        $op = (new FigureLight(FigureLight::pageOf($sheet, $this->page, 1 << $level), $this->figure))->by($plan, $only, work: $sharpness->bodies());
+        $op = (new FigureLight(FigureLight::pageOf($sheet, $this->page, 1 << $level), $this->figure))->by(
+            $plan,
+            $only,
+            work: $sharpness->bodies(),
+        );
         $pyramid->fetch($op->layers());
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];
-        foreach (array_filter($sheet->all(PassSpec::class), fn (int|string $id): bool => $op->isOurs((string) $id), ARRAY_FILTER_USE_KEY) as $id => $pass) {
-            $passes[$id] = ['spec' => $pass->toData(), 'coverage' => base64_encode((string) gzcompress((new LayerWindow($sheet, $pass->layer((string) $id)))->read($where), 1))];
+        foreach (
+            array_filter(
+                $sheet->all(PassSpec::class),
+                fn (int|string $id): bool => $op->isOurs((string) $id),
+                ARRAY_FILTER_USE_KEY,
+            ) as $id => $pass
+        ) {
+            $passes[$id] = [
+                'spec' => $pass->toData(),
+                'coverage' => base64_encode(
+                    (string) gzcompress((new LayerWindow($sheet, $pass->layer((string) $id)))->read($where), 1),
+                ),
+            ];
         }
 
-        return ['level' => $level, 'x' => $where->x, 'y' => $where->y, 'width' => $where->width, 'height' => $where->height, 'passes' => $passes];
+        return [
+            'level' => $level,
+            'x' => $where->x,
+            'y' => $where->y,
+            'width' => $where->width,
+            'height' => $where->height,
+            'passes' => $passes,
+        ];
     }
 
     /**
@@ -66,7 +89,7 @@ final readonly class LightPreview
             $area += $region->figure === $this->figure->id ? $region->area : 0;
         }
         $level = $sharpness->finest();
-        while ($level < Pyramid::HIGHEST && $area >> 2 * $level > $sharpness->pixels()) {
+        while ($level < Pyramid::HIGHEST && $area >> (2 * $level) > $sharpness->pixels()) {
             $level++;
         }
 

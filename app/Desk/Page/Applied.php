@@ -33,7 +33,10 @@ final readonly class Applied
     {
         $side = $this->back ? 3 : 4;
 
-        return array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $tile[$side]], $this->entry->tiles ?? []);
+        return array_map(
+            fn (array $tile): array => [$tile[0], $tile[1], $tile[2], $tile[$side]],
+            $this->entry->tiles ?? [],
+        );
     }
 
     /**
@@ -44,7 +47,14 @@ final readonly class Applied
     {
         $side = $this->back ? 2 : 3;
 
-        return array_map(fn (array $record): array => [$record[0], (string) $record[1], self::now($standIns, RecordKind::from($record[0]), $record[$side])], $this->entry->records ?? []);
+        return array_map(
+            fn (array $record): array => [
+                $record[0],
+                (string) $record[1],
+                self::now($standIns, RecordKind::from($record[0]), $record[$side]),
+            ],
+            $this->entry->records ?? [],
+        );
     }
 
     /**
@@ -59,6 +69,11 @@ final readonly class Applied
     /** @return AppliedState */
     public function toClient(StandIns $standIns): array
     {
-        return ['revision' => $this->revision, 'title' => $this->entry?->title, 'tiles' => $this->tiles(), 'records' => $this->records($standIns)];
+        return [
+            'revision' => $this->revision,
+            'title' => $this->entry?->title,
+            'tiles' => $this->tiles(),
+            'records' => $this->records($standIns),
+        ];
     }
 }

@@ -34,7 +34,9 @@ final readonly class CleanLook
     {
         $now = $this->drawing->clean;
 
-        return $settings->flatten !== $now->flatten || $settings->colours !== $now->colours || $settings->crop !== $now->crop;
+        return $settings->flatten !== $now->flatten ||
+            $settings->colours !== $now->colours ||
+            $settings->crop !== $now->crop;
     }
 
     /**
@@ -50,16 +52,29 @@ final readonly class CleanLook
         for ($row = 0, $rows = intdiv($view->height, TileGrid::SIZE); $row < $rows; $row++) {
             $tiles = [];
             for ($column = 0; $column < $columns; $column++) {
-                $tiles[] = str_split($pyramid->tile(LayerName::scan($this->id), intdiv($view->x, TileGrid::SIZE) + $column, intdiv($view->y, TileGrid::SIZE) + $row) ?? str_repeat("\0", TileGrid::PIXELS), TileGrid::SIZE);
+                $tiles[] = str_split(
+                    $pyramid->tile(
+                        LayerName::scan($this->id),
+                        intdiv($view->x, TileGrid::SIZE) + $column,
+                        intdiv($view->y, TileGrid::SIZE) + $row,
+                    ) ?? str_repeat("\0", TileGrid::PIXELS),
+                    TileGrid::SIZE,
+                );
             }
             for ($line = 0; $line < TileGrid::SIZE; $line++) {
                 $data .= implode('', array_column($tiles, $line));
             }
         }
         $small = $settings->reduced(1 << $level);
-        $levels = $settings->paper === null || $settings->ink === null ? new Levels((int) $this->drawing->found['paper'], (int) $this->drawing->found['ink']) : new Levels($settings->paper, $settings->ink);
+        $levels =
+            $settings->paper === null || $settings->ink === null
+                ? new Levels((int) $this->drawing->found['paper'], (int) $this->drawing->found['ink'])
+                : new Levels($settings->paper, $settings->ink);
 
-        return ScanCleaner::finished(ScanCleaner::inked(new Plane($view->width, $view->height, $data), $levels, $small), $small);
+        return ScanCleaner::finished(
+            ScanCleaner::inked(new Plane($view->width, $view->height, $data), $levels, $small),
+            $small,
+        );
     }
 
     /** @return ?Plane the ink as large as the small picture of the original, unturned; null when there is none */
@@ -78,6 +93,9 @@ final readonly class CleanLook
             @unlink($file);
         }
 
-        return (new ScanCleaner)->clean($picture->channels(), $settings->reduced($this->drawing->width / $picture->width())->unturned())->ink;
+        return (new ScanCleaner)->clean(
+            $picture->channels(),
+            $settings->reduced($this->drawing->width / $picture->width())->unturned(),
+        )->ink;
     }
 }

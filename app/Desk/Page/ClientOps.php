@@ -39,7 +39,10 @@ final readonly class ClientOps
      */
     public function read(array $data): ClientOp
     {
-        $op = OpKinds::read(is_string($data['kind'] ?? null) ? $data['kind'] : '', array_diff_key($data, ['kind' => 0]));
+        $op = OpKinds::read(
+            is_string($data['kind'] ?? null) ? $data['kind'] : '',
+            array_diff_key($data, ['kind' => 0]),
+        );
         self::check($this->role, $op->right());
         $this->known($op->refersTo());
 
@@ -49,7 +52,9 @@ final readonly class ClientOps
     /** @throws OpRefused when it is gone from where it was taken, or that page is not of the series */
     private function taken(PlacePaint $op): LiftedPaint
     {
-        $page = Page::query()->where('series_id', $this->series->id)->find($op->page) ?? throw new OpRefused('The page this was taken from is not in this series. Take something else along.');
+        $page =
+            Page::query()->where('series_id', $this->series->id)->find($op->page) ??
+            throw new OpRefused('The page this was taken from is not in this series. Take something else along.');
 
         return LiftedPaint::from(new Sheet(new PageStore($page)), $op->from, $op->outline);
     }
@@ -58,42 +63,50 @@ final readonly class ClientOps
     public static function check(Role $role, Right $right): void
     {
         if (! $role->may($right)) {
-            throw new OpRefused($role->mayFlat()
-                ? 'Your part in this series is flatting: you can fill regions, not paint.'
-                : 'Your part in this series is looking: others change its pages.');
+            throw new OpRefused(
+                $role->mayFlat()
+                    ? 'Your part in this series is flatting: you can fill regions, not paint.'
+                    : 'Your part in this series is looking: others change its pages.',
+            );
         }
     }
 
     private function known(References $names): void
     {
         foreach ($names->figures as $figure) {
-            Figure::living()->where('series_id', $this->series->id)->whereKey($figure)->exists()
-                || throw new OpRefused('This figure is no longer in the series. Pick another.');
+            Figure::living()->where('series_id', $this->series->id)->whereKey($figure)->exists() ||
+                throw new OpRefused('This figure is no longer in the series. Pick another.');
         }
         foreach ($names->materials as $material) {
             $this->figureOf($material);
         }
         foreach ($names->materialsOf as $material => $figure) {
-            $this->figureOf($material) === $figure || throw new OpRefused('This material belongs to another figure now. Pick it again.');
+            $this->figureOf($material) === $figure ||
+                throw new OpRefused('This material belongs to another figure now. Pick it again.');
         }
         foreach ($names->variants as $variant) {
-            PaletteVariant::living()->where('series_id', $this->series->id)->whereKey($variant)->exists()
-                || throw new OpRefused('This variant is no longer in the palette. Pick another.');
+            PaletteVariant::living()->where('series_id', $this->series->id)->whereKey($variant)->exists() ||
+                throw new OpRefused('This variant is no longer in the palette. Pick another.');
         }
         foreach ($names->setups as $setup) {
-            SeriesSetup::living()->where('series_id', $this->series->id)->whereKey($setup)->exists()
-                || throw new OpRefused('This setup is not in the series, or no longer. Pick another.');
+            SeriesSetup::living()->where('series_id', $this->series->id)->whereKey($setup)->exists() ||
+                throw new OpRefused('This setup is not in the series, or no longer. Pick another.');
         }
         foreach ($names->lights as $light) {
-            SeriesLight::living()->where('series_id', $this->series->id)->whereKey($light)->exists()
-                || throw new OpRefused('This light plan is gone. Pick another.');
+            SeriesLight::living()->where('series_id', $this->series->id)->whereKey($light)->exists() ||
+                throw new OpRefused('This light plan is gone. Pick another.');
         }
     }
 
     private function figureOf(int $material): int
     {
-        $figure = Material::living()->whereRelation('figure', 'series_id', $this->series->id)->whereKey($material)->value('figure_id');
+        $figure = Material::living()
+            ->whereRelation('figure', 'series_id', $this->series->id)
+            ->whereKey($material)
+            ->value('figure_id');
 
-        return is_int($figure) ? $figure : throw new OpRefused('This material is no longer in the palette. Pick another.');
+        return is_int($figure)
+            ? $figure
+            : throw new OpRefused('This material is no longer in the palette. Pick another.');
     }
 }

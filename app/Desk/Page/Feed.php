@@ -21,7 +21,8 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type JournalState from Journal
  *
  * @phpstan-type Holder array{id: int, name: string}
- * @phpstan-type FeedState array{revision: int, palette: int, holder: ?Holder, reset: bool, tiles: list<TileNow>, records: list<RecordNow>, journal: ?JournalState, paletteState: ?PaletteState, again: int}
+ * @phpstan-type FeedState array{revision: int, palette: int, holder: ?Holder, reset: bool, tiles: list<TileNow>,
+ *     records: list<RecordNow>, journal: ?JournalState, paletteState: ?PaletteState, again: int}
  */
 final readonly class Feed
 {
@@ -51,7 +52,11 @@ final readonly class Feed
 
     private function isNews(int $revision, int $palette): bool
     {
-        $now = Page::query()->toBase()->join('series', 'series.id', '=', 'pages.series_id')->where('pages.id', $this->page->id)->first(['revision', 'palette_version']);
+        $now = Page::query()
+            ->toBase()
+            ->join('series', 'series.id', '=', 'pages.series_id')
+            ->where('pages.id', $this->page->id)
+            ->first(['revision', 'palette_version']);
 
         return $now === null || $now->revision !== $revision || $now->palette_version !== $palette;
     }
@@ -83,13 +88,25 @@ final readonly class Feed
         return false;
     }
 
-    /** @return array{revision: int, palette: int, holder: ?Holder, reset: bool, tiles: list<TileNow>, records: list<RecordNow>, journal: ?JournalState, paletteState: ?PaletteState} */
+    /**
+     * @return array{revision: int, palette: int, holder: ?Holder, reset: bool, tiles: list<TileNow>,
+     *     records: list<RecordNow>, journal: ?JournalState, paletteState: ?PaletteState}
+     */
     private function difference(int $since, int $palette): array
     {
         $page = $this->page;
         $behind = $page->revision - $since;
         /** @var list<PageChange> $changes */
-        $changes = $behind < 1 || $behind > self::MOST ? [] : PageChange::query()->with('entry')->where('page_id', $page->id)->where('revision', '>', $since)->orderBy('revision')->get()->all();
+        $changes =
+            $behind < 1 || $behind > self::MOST
+                ? []
+                : PageChange::query()
+                    ->with('entry')
+                    ->where('page_id', $page->id)
+                    ->where('revision', '>', $since)
+                    ->orderBy('revision')
+                    ->get()
+                    ->all();
         $tiles = $records = [];
         $standIns = new StandIns($page->series_id);
         foreach ($changes as $change) {

@@ -17,9 +17,16 @@ final class Lease
     {
         return DB::transaction(function () use ($page, $user, $token): bool {
             $row = Page::query()->lockForUpdate()->findOrFail($page->id);
-            $free = $row->lease_until === null || $row->lease_until->isPast() || $row->lease === $token && $row->holder_id === $user->id;
+            $free =
+                $row->lease_until === null ||
+                $row->lease_until->isPast() ||
+                ($row->lease === $token && $row->holder_id === $user->id);
             if ($free) {
-                $row->forceFill(['holder_id' => $user->id, 'lease' => $token, 'lease_until' => now()->addSeconds((int) config('awning.lease_seconds'))])->saveQuietly();
+                $row->forceFill([
+                    'holder_id' => $user->id,
+                    'lease' => $token,
+                    'lease_until' => now()->addSeconds((int) config('awning.lease_seconds')),
+                ])->saveQuietly();
             }
 
             return $free;
@@ -28,7 +35,10 @@ final class Lease
 
     public function give(Page $page, User $user, string $token): void
     {
-        Page::query()->whereKey($page->id)->where('holder_id', $user->id)->where('lease', $token)
+        Page::query()
+            ->whereKey($page->id)
+            ->where('holder_id', $user->id)
+            ->where('lease', $token)
             ->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
     }
 
@@ -37,7 +47,9 @@ final class Lease
     {
         $other = $page->heldBy();
         if ($other !== null && $other->id !== $user->id) {
-            throw new Conflict("{$other->name} is working on page $page->number; it was left as it is.", ['reason' => 'lease']);
+            throw new Conflict("{$other->name} is working on page $page->number; it was left as it is.", [
+                'reason' => 'lease',
+            ]);
         }
     }
 
@@ -48,8 +60,11 @@ final class Lease
             return;
         }
         $other = $page->heldBy();
-        throw new Conflict($other !== null && $other->id !== $user->id
-            ? "{$other->name} is working on this page. You are watching; your change was not made."
-            : 'This window no longer holds the page. Take it again to go on; your change was not made.', ['reason' => 'lease']);
+        throw new Conflict(
+            $other !== null && $other->id !== $user->id
+                ? "{$other->name} is working on this page. You are watching; your change was not made."
+                : 'This window no longer holds the page. Take it again to go on; your change was not made.',
+            ['reason' => 'lease'],
+        );
     }
 }

@@ -14,7 +14,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 /**
  * A page as the shelf and the series show it.
  *
- * @phpstan-type PageCardState array{id: int, number: int, title: string, revision: int, regions: int, unfilled: int, passes: int, waiting: bool, scan: ?int, holder: ?string}
+ * @phpstan-type PageCardState array{id: int, number: int, title: string, revision: int, regions: int, unfilled: int,
+ *     passes: int, waiting: bool, scan: ?int, holder: ?string}
  * @phpstan-type SeriesCard array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>}
  */
 final readonly class PageCard
@@ -29,9 +30,15 @@ final readonly class PageCard
     {
         $query = $pages instanceof HasMany ? $pages->getQuery() : $pages;
 
-        return $query->with('holder')
-            ->withCount(['regions', 'regions as unfilled_count' => fn (Builder $regions) => $regions->where('material_id', 0), 'passes'])
-            ->withExists('originals')->withMax('originals', 'id');
+        return $query
+            ->with('holder')
+            ->withCount([
+                'regions',
+                'regions as unfilled_count' => fn (Builder $regions) => $regions->where('material_id', 0),
+                'passes',
+            ])
+            ->withExists('originals')
+            ->withMax('originals', 'id');
     }
 
     /**
@@ -53,8 +60,13 @@ final readonly class PageCard
         $page = $this->page;
 
         return [
-            'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
-            'regions' => (int) $page->regions_count, 'unfilled' => (int) $page->unfilled_count, 'passes' => (int) $page->passes_count,
+            'id' => $page->id,
+            'number' => $page->number,
+            'title' => $page->title,
+            'revision' => $page->revision,
+            'regions' => (int) $page->regions_count,
+            'unfilled' => (int) $page->unfilled_count,
+            'passes' => (int) $page->passes_count,
             'waiting' => (int) $page->regions_count === 0 && (bool) $page->originals_exists,
             'scan' => (int) $page->regions_count === 0 ? $page->originals_max_id : null,
             'holder' => $page->heldBy()?->name,

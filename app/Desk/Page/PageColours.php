@@ -40,7 +40,9 @@ final readonly class PageColours
         /** @var ?array<int, SeenState> $materials */
         $materials = Cache::get($this->key());
 
-        return $materials === null ? null : ['page' => $this->page->id, 'number' => $this->page->number, 'materials' => $materials];
+        return $materials === null
+            ? null
+            : ['page' => $this->page->id, 'number' => $this->page->number, 'materials' => $materials];
     }
 
     /** Measures them, unless that was done. It takes seconds. */
@@ -70,8 +72,12 @@ final readonly class PageColours
         $states = [];
         foreach (array_intersect_key($seen, $bases, $largest) as $material => $colour) {
             $states[$material] = [
-                'flat' => sprintf('#%06x', $bases[$material]['base']), 'lit' => $shone[$material]->colour->hex(), 'seen' => $colour->colour->hex(), 'share' => round($colour->share, 6),
-                'x' => $largest[$material]->x, 'y' => $largest[$material]->y,
+                'flat' => sprintf('#%06x', $bases[$material]['base']),
+                'lit' => $shone[$material]->colour->hex(),
+                'seen' => $colour->colour->hex(),
+                'share' => round($colour->share, 6),
+                'x' => $largest[$material]->x,
+                'y' => $largest[$material]->y,
             ];
         }
 
@@ -81,7 +87,12 @@ final readonly class PageColours
     /** @return array<int, ColourOnPage> by material */
     private static function colours(Sheet $sheet, Paint $picture): array
     {
-        return SeenColours::of($picture, $sheet->labels(), $sheet->ink(), array_map(fn (Region $region): int => $region->material, $sheet->all(Region::class)));
+        return SeenColours::of(
+            $picture,
+            $sheet->labels(),
+            $sheet->ink(),
+            array_map(fn (Region $region): int => $region->material, $sheet->all(Region::class)),
+        );
     }
 
     /** @return array<int, Region> of each material its largest region, in the page's own pixels */

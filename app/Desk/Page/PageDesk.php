@@ -41,7 +41,13 @@ final class PageDesk
             OpRefused::onInvalidValues(fn () => $op->prepare(new Sheet(new PageStore($page))));
         }
 
-        return $this->locked($page, $asked?->id, fn (Page $row) => $this->check($row, $user, $asked), fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false);
+        return $this->locked(
+            $page,
+            $asked?->id,
+            fn (Page $row) => $this->check($row, $user, $asked),
+            fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op),
+            false,
+        );
     }
 
     /**
@@ -57,10 +63,16 @@ final class PageDesk
      */
     public function applyBeside(Page $page, User $user, Op $op, ?string $id = null): bool
     {
-        return $this->locked($page, $id, function (Page $row) use ($user, $op): void {
-            ClientOps::check($this->roleNow($row, $user), $op->right());
-            Lease::checkFree($row, $user);
-        }, fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op), false)->entry !== null;
+        return $this->locked(
+            $page,
+            $id,
+            function (Page $row) use ($user, $op): void {
+                ClientOps::check($this->roleNow($row, $user), $op->right());
+                Lease::checkFree($row, $user);
+            },
+            fn (PageStore $store): ?JournalEntry => $this->write($store, $page, $user, $op),
+            false,
+        )->entry !== null;
     }
 
     /**
@@ -73,23 +85,29 @@ final class PageDesk
      */
     public function land(Task $task, Op $op): Applied
     {
-        return $this->locked($task->onPage(), "task-$task->id", function (Page $row) use ($task, $op): void {
-            ClientOps::check($this->roleNow($row, $task->user), $op->right());
-            $state = Task::query()->lockForUpdate()->whereKey($task->id)->value('state');
-            if ($state !== 'working') {
-                throw new TaskEnded;
-            }
-            if ($task->lease !== null) {
-                Lease::check($row, $task->user, $task->lease);
-            } else {
-                Lease::checkFree($row, $task->user);
-            }
-        }, function (PageStore $store) use ($task, $op): ?JournalEntry {
-            $entry = $this->write($store, $task->onPage(), $task->user, $op);
-            $task->finish();
+        return $this->locked(
+            $task->onPage(),
+            "task-$task->id",
+            function (Page $row) use ($task, $op): void {
+                ClientOps::check($this->roleNow($row, $task->user), $op->right());
+                $state = Task::query()->lockForUpdate()->whereKey($task->id)->value('state');
+                if ($state !== 'working') {
+                    throw new TaskEnded;
+                }
+                if ($task->lease !== null) {
+                    Lease::check($row, $task->user, $task->lease);
+                } else {
+                    Lease::checkFree($row, $task->user);
+                }
+            },
+            function (PageStore $store) use ($task, $op): ?JournalEntry {
+                $entry = $this->write($store, $task->onPage(), $task->user, $op);
+                $task->finish();
 
-            return $entry;
-        }, false);
+                return $entry;
+            },
+            false,
+        );
     }
 
     /**
@@ -99,9 +117,15 @@ final class PageDesk
      */
     private function roleNow(Page $row, User $user): Role
     {
-        $role = Member::query()->where('series_id', $row->series_id)->where('user_id', $user->id)->sharedLock()->value('role');
+        $role = Member::query()
+            ->where('series_id', $row->series_id)
+            ->where('user_id', $user->id)
+            ->sharedLock()
+            ->value('role');
 
-        return $role instanceof Role && $user->refresh()->mayComeIn() ? $role : throw new OpRefused('You are no longer one of the people of this series. Nothing was changed.');
+        return $role instanceof Role && $user->refresh()->mayComeIn()
+            ? $role
+            : throw new OpRefused('You are no longer one of the people of this series. Nothing was changed.');
     }
 
     private function write(PageStore $store, Page $page, User $user, Op $op): ?JournalEntry
@@ -115,7 +139,10 @@ final class PageDesk
         if ($change->isEmpty()) {
             return null;
         }
-        JournalEntry::query()->where('page_id', $page->id)->where('state', 'undone')->update(['state' => 'dropped']);
+        JournalEntry::query()
+            ->where('page_id', $page->id)
+            ->where('state', 'undone')
+            ->update(['state' => 'dropped']);
 
         return $store->write($change, $op, $user->id);
     }
@@ -134,16 +161,25 @@ final class PageDesk
 
     private function swap(Page $page, User $user, Role $role, Asked $asked, bool $back): Applied
     {
-        return $this->locked($page, $asked->id, fn (Page $row) => $this->check($row, $user, $asked), function (PageStore $store) use ($page, $role, $back): JournalEntry {
-            $entries = JournalEntry::query()->where('page_id', $page->id)->where('state', $back ? 'done' : 'undone');
-            $entry = ($back ? $entries->latest('id') : $entries->oldest('id'))->first()
-                ?? throw new OpRefused($back ? 'There is nothing left to undo.' : 'There is nothing to redo.');
-            ClientOps::check($role, $entry->right);
-            $store->swap($entry, $back);
-            $entry->forceFill(['state' => $back ? 'undone' : 'done'])->save();
+        return $this->locked(
+            $page,
+            $asked->id,
+            fn (Page $row) => $this->check($row, $user, $asked),
+            function (PageStore $store) use ($page, $role, $back): JournalEntry {
+                $entries = JournalEntry::query()
+                    ->where('page_id', $page->id)
+                    ->where('state', $back ? 'done' : 'undone');
+                $entry =
+                    ($back ? $entries->latest('id') : $entries->oldest('id'))->first() ??
+                    throw new OpRefused($back ? 'There is nothing left to undo.' : 'There is nothing to redo.');
+                ClientOps::check($role, $entry->right);
+                $store->swap($entry, $back);
+                $entry->forceFill(['state' => $back ? 'undone' : 'done'])->save();
 
-            return $entry;
-        }, $back);
+                return $entry;
+            },
+            $back,
+        );
     }
 
     private function check(Page $row, User $user, ?Asked $asked): void
@@ -173,8 +209,16 @@ final class PageDesk
             $check($row);
             $entry = $work(new PageStore($row));
             if ($entry !== null) {
-                $row->newQuery()->whereKey($row->id)->update(['revision' => ++$row->revision]);
-                PageChange::query()->create(['page_id' => $row->id, 'revision' => $row->revision, 'journal_id' => $entry->id, 'back' => $back, 'op_id' => $id]);
+                $row->newQuery()
+                    ->whereKey($row->id)
+                    ->update(['revision' => ++$row->revision]);
+                PageChange::query()->create([
+                    'page_id' => $row->id,
+                    'revision' => $row->revision,
+                    'journal_id' => $entry->id,
+                    'back' => $back,
+                    'op_id' => $id,
+                ]);
             }
 
             return new Applied($row->revision, $entry, $back);

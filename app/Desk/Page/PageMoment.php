@@ -19,8 +19,13 @@ final readonly class PageMoment
      * @param  array<int, string>  $figures  name by id
      * @param  array<int, string>  $materials  name by id, with the figure's before it
      */
-    private function __construct(public FrozenPage $page, public Palette $palette, public array $figures, public array $materials, public int $revision)
-    {
+    private function __construct(
+        public FrozenPage $page,
+        public Palette $palette,
+        public array $figures,
+        public array $materials,
+        public int $revision,
+    ) {
     }
 
     public static function of(Page $page): self

@@ -24,7 +24,11 @@ final readonly class PagePicture
     {
         $sheet = new Sheet($moment->page);
 
-        return (new SheetPicture(new Compositor, new WorkerProcesses))->compose($sheet, (new StackBuilder)->build($sheet, $moment->palette), $progress);
+        return (new SheetPicture(new Compositor, new WorkerProcesses))->compose(
+            $sheet,
+            (new StackBuilder)->build($sheet, $moment->palette),
+            $progress,
+        );
     }
 
     /**
@@ -49,7 +53,10 @@ final readonly class PagePicture
      */
     public static function asIf(Page $page, ?PaletteVersion $version): ?Paint
     {
-        return self::composed(new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)), SeriesPalette::asIf($page, $version));
+        return self::composed(
+            new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)),
+            SeriesPalette::asIf($page, $version),
+        );
     }
 
     /** @return ?Paint null while the page is empty */
@@ -73,6 +80,8 @@ final readonly class PagePicture
 
     private static function composed(Sheet $sheet, SeriesPalette $palette): ?Paint
     {
-        return $sheet->isEmpty() ? null : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, $palette->core()));
+        return $sheet->isEmpty()
+            ? null
+            : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, $palette->core()));
     }
 }

@@ -31,11 +31,15 @@ final readonly class PageRegions
     public function graph(): RegionGraph
     {
         /** @var array<int, array<int, array{int, float}>> $borders */
-        $borders = Cache::remember("page-regions:{$this->page->id}:{$this->state()}", self::SECONDS, function (): array {
-            $sheet = new Sheet($this->store);
+        $borders = Cache::remember(
+            "page-regions:{$this->page->id}:{$this->state()}",
+            self::SECONDS,
+            function (): array {
+                $sheet = new Sheet($this->store);
 
-            return RegionGraph::of($sheet->labels(), $sheet->ink())->borders;
-        });
+                return RegionGraph::of($sheet->labels(), $sheet->ink())->borders;
+            },
+        );
 
         return new RegionGraph($borders);
     }
@@ -47,14 +51,24 @@ final readonly class PageRegions
      */
     public function found(Finder $finder, ProofPage $page): array
     {
-        if (! $finder instanceof FromPixels) {
+        if (! ($finder instanceof FromPixels)) {
             return $finder->find($page);
         }
         /** @var list<array{string, list<int>, ?int, ?int, float}> $found */
-        $found = Cache::remember("page-{$finder::kind()}:{$this->page->id}:{$this->state()}", self::SECONDS, fn (): array => array_map(
-            fn (Finding $finding): array => [$finding->words, $finding->labels, $finding->x, $finding->y, $finding->amount],
-            array_slice($finder->find($page), 0, FinderKinds::MOST),
-        ));
+        $found = Cache::remember(
+            "page-{$finder::kind()}:{$this->page->id}:{$this->state()}",
+            self::SECONDS,
+            fn (): array => array_map(
+                fn (Finding $finding): array => [
+                    $finding->words,
+                    $finding->labels,
+                    $finding->x,
+                    $finding->y,
+                    $finding->amount,
+                ],
+                array_slice($finder->find($page), 0, FinderKinds::MOST),
+            ),
+        );
 
         return array_map(fn (array $one): Finding => new Finding(...$one), $found);
     }
@@ -62,6 +76,9 @@ final readonly class PageRegions
     /** Names the flats and the ink there are. */
     private function state(): string
     {
-        return hash('sha256', serialize([$this->store->hashesOf(LayerName::flats()), $this->store->hashesOf(LayerName::ink())]));
+        return hash(
+            'sha256',
+            serialize([$this->store->hashesOf(LayerName::flats()), $this->store->hashesOf(LayerName::ink())]),
+        );
     }
 }

@@ -41,11 +41,15 @@ use Awning\Core\Page\Region\Region;
  * @phpstan-type TileNames array<string, array<string, string>>
  * @phpstan-type WaitingScan array{id: int, name: string}
  * @phpstan-type SeriesHead array{id: int, name: string, readWidth: int, readPpi: int}
- * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>, bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>, drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>}
+ * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>,
+ *     bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>,
+ *     drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>}
  *
  * @phpstan-import-type BoxedBrush from BrushBox
  *
- * @phpstan-type PageStateData array{id: int, number: int, title: string, revision: int, series: SeriesHead, role: value-of<Role>|null, records: RecordsState, tiles: list<TileNames>, palette: PaletteState, journal: JournalState, rules: PassRulesData, brushes: list<BoxedBrush>, waiting: ?WaitingScan}
+ * @phpstan-type PageStateData array{id: int, number: int, title: string, revision: int, series: SeriesHead,
+ *     role: value-of<Role>|null, records: RecordsState, tiles: list<TileNames>, palette: PaletteState,
+ *     journal: JournalState, rules: PassRulesData, brushes: list<BoxedBrush>, waiting: ?WaitingScan}
  */
 final readonly class PageState
 {
@@ -60,15 +64,24 @@ final readonly class PageState
         $store = new PageStore($page);
         $records = [];
         foreach (RecordKind::cases() as $kind) {
-            $records[$kind->value] = (object) array_map(fn (Record $record): array => $record->toData(), $store->records($kind));
+            $records[$kind->value] = (object) array_map(
+                fn (Record $record): array => $record->toData(),
+                $store->records($kind),
+            );
         }
 
         return [
-            'id' => $page->id, 'number' => $page->number, 'title' => $page->title, 'revision' => $page->revision,
+            'id' => $page->id,
+            'number' => $page->number,
+            'title' => $page->title,
+            'revision' => $page->revision,
             'series' => $this->series(),
             'role' => $role?->value,
             'records' => $records,
-            'tiles' => array_map(fn (int $level): object => (object) (new Pyramid($store, $level))->names(), range(0, Pyramid::HIGHEST)),
+            'tiles' => array_map(
+                fn (int $level): object => (object) (new Pyramid($store, $level))->names(),
+                range(0, Pyramid::HIGHEST),
+            ),
             'palette' => SeriesPalette::of($page)->toClient(),
             'journal' => (new Journal($page))->toClient(),
             'rules' => PassRules::toData(),
@@ -82,7 +95,12 @@ final readonly class PageState
     {
         $series = $this->page->series;
 
-        return ['id' => $series->id, 'name' => $series->name, 'readWidth' => $series->read_width_mm, 'readPpi' => $series->read_ppi];
+        return [
+            'id' => $series->id,
+            'name' => $series->name,
+            'readWidth' => $series->read_width_mm,
+            'readPpi' => $series->read_ppi,
+        ];
     }
 
     /** @return ?WaitingScan a scan that was left with the page and is not imported yet */

@@ -34,7 +34,9 @@ final readonly class PassHistory
     /** @throws OpRefused when the pass is gone */
     public function __construct(private Page $page, private string $pass)
     {
-        $spec = (new Sheet(new PageStore($page)))->find(PassSpec::class, $pass) ?? throw new OpRefused('The pass is gone. Reload the page.');
+        $spec =
+            (new Sheet(new PageStore($page)))->find(PassSpec::class, $pass) ??
+            throw new OpRefused('The pass is gone. Reload the page.');
         $this->layer = $spec->layer($pass)->value;
         $this->resized = (int) $this->done()->where('kind', EnlargePage::kind())->max('id');
     }
@@ -44,9 +46,18 @@ final readonly class PassHistory
     {
         $entries = $this->painted()->with('user')->latest('id')->limit(self::MOST)->get();
 
-        return array_values($entries->map(fn (JournalEntry $entry): array => [
-            'entry' => $entry->id, 'title' => $entry->title, 'who' => $entry->user?->name, 'when' => $entry->made_at->toIso8601String(),
-        ])->all());
+        return array_values(
+            $entries
+                ->map(
+                    fn (JournalEntry $entry): array => [
+                        'entry' => $entry->id,
+                        'title' => $entry->title,
+                        'who' => $entry->user?->name,
+                        'when' => $entry->made_at->toIso8601String(),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -70,7 +81,19 @@ final readonly class PassHistory
         }
         $packed = (new Tiles)->manyPacked(array_values(array_filter(array_column($then, 2), is_string(...))));
         try {
-            return new RestorePass($this->pass, array_values(array_map(fn (array $tile): array => [$tile[0], $tile[1], $tile[2] === null ? null : Tiles::inflate($tile[2], $packed[$tile[2]] ?? null)], $then)));
+            return new RestorePass(
+                $this->pass,
+                array_values(
+                    array_map(
+                        fn (array $tile): array => [
+                            $tile[0],
+                            $tile[1],
+                            $tile[2] === null ? null : Tiles::inflate($tile[2], $packed[$tile[2]] ?? null),
+                        ],
+                        $then,
+                    ),
+                ),
+            );
         } catch (TileMissing $missing) {
             throw new OpRefused('What was painted then is no longer kept.', 0, $missing);
         }

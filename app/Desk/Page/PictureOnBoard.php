@@ -25,7 +25,10 @@ final readonly class PictureOnBoard
         $colours = [];
         for ($count = MainColours::FEWEST; $count <= MainColours::MOST; $count++) {
             $goOn($count / MainColours::MOST);
-            $colours[$count] = array_map(fn (ColourShare $one): array => ['colour' => $one->colour->hex(), 'share' => round($one->share, 4)], MainColours::of($picture->paint, $count));
+            $colours[$count] = array_map(
+                fn (ColourShare $one): array => ['colour' => $one->colour->hex(), 'share' => round($one->share, 4)],
+                MainColours::of($picture->paint, $count),
+            );
         }
         [$width, $height] = (new Thumbnail(OriginalViews::SIDE))->size($picture->paint->width, $picture->paint->height);
         $this->reference->forceFill(['width' => $width, 'height' => $height, 'colours' => $colours])->save();

@@ -47,7 +47,7 @@ final readonly class ShelfPicture
     /** @return ?string the last one that was made, else one that is made now; null while the page is empty */
     public function bytes(): ?string
     {
-        return $this->kept() ?? $this->last() ?? $this->make();
+        return $this->kept() ?? ($this->last() ?? $this->make());
     }
 
     /** Makes it as the page is now, unless that was done. @return ?string null while the page is empty */
@@ -55,8 +55,10 @@ final readonly class ShelfPicture
     {
         try {
             // One makes it; the others wait for it, and find it made.
-            return Cache::lock("picture {$this->path($this->state())}", self::MAKING_SECONDS)
-                ->block(self::WAIT_SECONDS, fn (): ?string => $this->kept() ?? $this->made());
+            return Cache::lock("picture {$this->path($this->state())}", self::MAKING_SECONDS)->block(
+                self::WAIT_SECONDS,
+                fn (): ?string => $this->kept() ?? $this->made(),
+            );
         } catch (LockTimeoutException) {
             return $this->made();
         }
@@ -89,7 +91,10 @@ final readonly class ShelfPicture
         $png = (new PngWriter)->paint($paint);
         try {
             (new WholeFile($this->disk))->put($this->path($this->state()), $png, strlen($png));
-            Page::query()->toBase()->where('id', $this->page->id)->update(['pictured' => $this->state(), 'pictured_at' => now(), 'picture_asked_at' => null]);
+            Page::query()
+                ->toBase()
+                ->where('id', $this->page->id)
+                ->update(['pictured' => $this->state(), 'pictured_at' => now(), 'picture_asked_at' => null]);
         } catch (NotKept) {
             // Shown all the same; made again next time.
         }
@@ -110,7 +115,12 @@ final readonly class ShelfPicture
     /** @return array<string, true> files that show pages as they were shown last */
     public static function inUse(): array
     {
-        $paths = Page::query()->toBase()->whereNotNull('pictured')->selectRaw('CONCAT(?, id, ?, pictured, ?) AS path', [self::FOLDER.'/', '-', '.png'])->pluck('path')->all();
+        $paths = Page::query()
+            ->toBase()
+            ->whereNotNull('pictured')
+            ->selectRaw('CONCAT(?, id, ?, pictured, ?) AS path', [self::FOLDER.'/', '-', '.png'])
+            ->pluck('path')
+            ->all();
 
         return array_fill_keys($paths, true);
     }

@@ -15,9 +15,14 @@ final class FigureLinks
     public function catchUp(): int
     {
         /** @var list<Figure> $behind */
-        $behind = Figure::living()->with('series')->select('figures.*')
-            ->join('figures as sources', 'sources.id', '=', 'figures.follows_id')->join('series as homes', 'homes.id', '=', 'sources.series_id')
-            ->whereColumn('homes.palette_version', '!=', 'figures.followed_version')->get()->all();
+        $behind = Figure::living()
+            ->with('series')
+            ->select('figures.*')
+            ->join('figures as sources', 'sources.id', '=', 'figures.follows_id')
+            ->join('series as homes', 'homes.id', '=', 'sources.series_id')
+            ->whereColumn('homes.palette_version', '!=', 'figures.followed_version')
+            ->get()
+            ->all();
         $changed = 0;
         foreach ($behind as $figure) {
             $changed += $this->bringUp($figure) ? 1 : 0;
@@ -35,8 +40,13 @@ final class FigureLinks
         }
         // Read before its materials are: what changes meanwhile is seen the next time.
         $version = $source->series->palette_version;
-        $changed = $user !== null && $user->roleIn($source->series) !== null && (new SeriesDesk)->applyIfDue($figure->series, $user, new FollowFigure($figure));
-        Figure::query()->whereKey($figure->id)->update(['followed_version' => $version]);
+        $changed =
+            $user !== null &&
+            $user->roleIn($source->series) !== null &&
+            (new SeriesDesk)->applyIfDue($figure->series, $user, new FollowFigure($figure));
+        Figure::query()
+            ->whereKey($figure->id)
+            ->update(['followed_version' => $version]);
 
         return $changed;
     }

@@ -14,8 +14,10 @@ use Awning\Core\Colour\ToneRule;
 /**
  * What happened to a palette: who did what when, with the ramps before and after.
  *
- * @phpstan-type RampsState array{name: string, before: ?array<value-of<Tone>, string>, after: ?array<value-of<Tone>, string>}
- * @phpstan-type HistoryEntryState array{version: int, title: string, who: ?string, when: string, ramps: list<RampsState>}
+ * @phpstan-type RampsState array{name: string, before: ?array<value-of<Tone>, string>,
+ *     after: ?array<value-of<Tone>, string>}
+ * @phpstan-type HistoryEntryState array{version: int, title: string, who: ?string, when: string,
+ *     ramps: list<RampsState>}
  */
 final readonly class PaletteHistory
 {
@@ -31,12 +33,26 @@ final readonly class PaletteHistory
     /** @return list<HistoryEntryState> the newest first */
     public function toClient(): array
     {
-        $entries = SeriesEntry::query()->with('user')->where('series_id', $this->series->id)->latest('version')->limit(self::MOST)->get();
+        $entries = SeriesEntry::query()
+            ->with('user')
+            ->where('series_id', $this->series->id)
+            ->latest('version')
+            ->limit(self::MOST)
+            ->get();
 
-        return array_values($entries->map(fn (SeriesEntry $entry): array => [
-            'version' => $entry->version, 'title' => $entry->title, 'who' => $entry->user?->name, 'when' => $entry->made_at->toIso8601String(),
-            'ramps' => $this->ramps($entry),
-        ])->all());
+        return array_values(
+            $entries
+                ->map(
+                    fn (SeriesEntry $entry): array => [
+                        'version' => $entry->version,
+                        'title' => $entry->title,
+                        'who' => $entry->user?->name,
+                        'when' => $entry->made_at->toIso8601String(),
+                        'ramps' => $this->ramps($entry),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<RampsState> */
@@ -46,7 +62,11 @@ final readonly class PaletteHistory
         $rule = $this->series->rule();
         foreach ($entry->records as [$kind, , $before, $after]) {
             if ($kind === 'material' && count($ramps) < self::RAMPS) {
-                $ramps[] = ['name' => (string) ($after['name'] ?? $before['name'] ?? ''), 'before' => self::tones($before, $rule), 'after' => self::tones($after, $rule)];
+                $ramps[] = [
+                    'name' => (string) ($after['name'] ?? ($before['name'] ?? '')),
+                    'before' => self::tones($before, $rule),
+                    'after' => self::tones($after, $rule),
+                ];
             }
         }
 
@@ -62,7 +82,11 @@ final readonly class PaletteHistory
         if ($record === null || ($record['retired'] ?? false) === true) {
             return null;
         }
-        $material = new Material(['pinned' => $record['pinned'], 'dials' => $record['dials'] ?? null, 'more' => $record['more'] ?? null]);
+        $material = new Material([
+            'pinned' => $record['pinned'],
+            'dials' => $record['dials'] ?? null,
+            'more' => $record['more'] ?? null,
+        ]);
 
         return array_map(fn (Rgb $tone): string => $tone->hex(), $material->tones($rule));
     }

@@ -25,7 +25,8 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type AdviceData from Advice
  *
  * @phpstan-type UseState array{regions: int, pages: list<int>, width: ?int, place: ?array{page: int, x: int, y: int}}
- * @phpstan-type PaletteOverviewState array{id: int, name: string, mayColour: bool, palette: PaletteState, uses: array<int, UseState>, advice: array<int, list<AdviceData>>, undo: ?string, redo: ?string}
+ * @phpstan-type PaletteOverviewState array{id: int, name: string, mayColour: bool, palette: PaletteState,
+ *     uses: array<int, UseState>, advice: array<int, list<AdviceData>>, undo: ?string, redo: ?string}
  */
 final readonly class PaletteOverview
 {
@@ -39,34 +40,48 @@ final readonly class PaletteOverview
     public function toClient(User $user): array
     {
         return [
-            'id' => $this->series->id, 'name' => $this->series->name, 'mayColour' => $user->roleIn($this->series)?->mayColour() ?? false,
-            'palette' => (new SeriesPalette($this->series))->toClient(), 'uses' => $this->uses(), 'advice' => $this->allAdvice(),
-            'undo' => $this->title('done'), 'redo' => $this->title('undone'),
+            'id' => $this->series->id,
+            'name' => $this->series->name,
+            'mayColour' => $user->roleIn($this->series)?->mayColour() ?? false,
+            'palette' => (new SeriesPalette($this->series))->toClient(),
+            'uses' => $this->uses(),
+            'advice' => $this->allAdvice(),
+            'undo' => $this->title('done'),
+            'redo' => $this->title('undone'),
         ];
     }
 
     /** @return array<int, list<AdviceData>> by material; worked out once for each state of the palette */
     private function allAdvice(): array
     {
-        return Cache::remember("palette-advice:{$this->series->id}:{$this->series->palette_version}", self::SECONDS, function (): array {
-            $advice = [];
-            foreach ($this->series->load('figures.materials')->figures as $figure) {
-                $advice += $this->advice($figure);
-            }
+        return Cache::remember(
+            "palette-advice:{$this->series->id}:{$this->series->palette_version}",
+            self::SECONDS,
+            function (): array {
+                $advice = [];
+                foreach ($this->series->load('figures.materials')->figures as $figure) {
+                    $advice += $this->advice($figure);
+                }
 
-            return $advice;
-        });
+                return $advice;
+            },
+        );
     }
 
     /** @return array<int, list<AdviceData>> by material */
     private function advice(Figure $figure): array
     {
         $rule = $this->series->rule();
-        $tones = $figure->materials->mapWithKeys(fn (Material $material): array => [$material->id => $material->tones($rule)])->all();
+        $tones = $figure->materials
+            ->mapWithKeys(fn (Material $material): array => [$material->id => $material->tones($rule)])
+            ->all();
         $between = RampAdvice::figure(array_map(fn (array $ramp): Rgb => $ramp['base'], $tones));
         $advice = [];
         foreach ($tones as $id => $ramp) {
-            $advice[$id] = array_map(fn (Advice $one): array => $one->toData(), [...RampAdvice::material($ramp), ...$between[$id] ?? []]);
+            $advice[$id] = array_map(fn (Advice $one): array => $one->toData(), [
+                ...RampAdvice::material($ramp),
+                ...$between[$id] ?? [],
+            ]);
         }
 
         return $advice;
@@ -75,12 +90,18 @@ final readonly class PaletteOverview
     /** @return array<int, UseState> by material, what is merged into it counted to it */
     private function uses(): array
     {
-        $pages = Page::query()->where('series_id', $this->series->id)->get(['id', 'number', 'width'])->keyBy('id');
+        $pages = Page::query()
+            ->where('series_id', $this->series->id)
+            ->get(['id', 'number', 'width'])
+            ->keyBy('id');
         $standIns = (new StandIns($this->series->id))->toClient()['materials'];
-        $rows = RegionRow::query()->toBase()->whereIn('page_id', $pages->keys())->where('material_id', '>', 0)
-            ->groupBy('page_id', 'material_id')->orderBy('page_id')->get([
-                'page_id', 'material_id', DB::raw('COUNT(*) AS regions'), DB::raw('MAX(area) AS largest'),
-            ]);
+        $rows = RegionRow::query()
+            ->toBase()
+            ->whereIn('page_id', $pages->keys())
+            ->where('material_id', '>', 0)
+            ->groupBy('page_id', 'material_id')
+            ->orderBy('page_id')
+            ->get(['page_id', 'material_id', DB::raw('COUNT(*) AS regions'), DB::raw('MAX(area) AS largest')]);
         $uses = $largest = [];
         foreach ($rows as $row) {
             $material = $standIns[$row->material_id] ?? $row->material_id;
@@ -95,9 +116,15 @@ final readonly class PaletteOverview
         unset($uses[0]);
         foreach ($uses as $material => $use) {
             [$area, $page, $of] = $largest[$material];
-            $place = RegionRow::query()->toBase()->where('page_id', $page)->where('material_id', $of)->where('area', $area)->first(['x', 'y']);
+            $place = RegionRow::query()
+                ->toBase()
+                ->where('page_id', $page)
+                ->where('material_id', $of)
+                ->where('area', $area)
+                ->first(['x', 'y']);
             $uses[$material]['width'] = $pages[$page]?->width;
-            $uses[$material]['place'] = $place === null ? null : ['page' => (int) $page, 'x' => (int) $place->x, 'y' => (int) $place->y];
+            $uses[$material]['place'] =
+                $place === null ? null : ['page' => (int) $page, 'x' => (int) $place->x, 'y' => (int) $place->y];
         }
 
         return $uses;
@@ -105,7 +132,10 @@ final readonly class PaletteOverview
 
     private function title(string $state): ?string
     {
-        $entries = SeriesEntry::query()->where('series_id', $this->series->id)->whereNotIn('kind', SeriesDesk::SWAPS)->where('state', $state);
+        $entries = SeriesEntry::query()
+            ->where('series_id', $this->series->id)
+            ->whereNotIn('kind', SeriesDesk::SWAPS)
+            ->where('state', $state);
 
         return ($state === 'done' ? $entries->latest('version') : $entries->oldest('version'))->value('title');
     }

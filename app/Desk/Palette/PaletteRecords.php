@@ -21,15 +21,21 @@ use Awning\Core\Page\Setup\Setup;
 final class PaletteRecords
 {
     /**
-     * @param  list<array{string, int, ?array<string, mixed>}>  $records  kind, id, and what it becomes; null: it was not there
+     * @param  list<array{string, int, ?array<string, mixed>}>  $records  kind, id, and what it becomes; null: it was
+     *     not there
      * @return list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}> kind, id, before, after
      */
     public static function put(Series $series, array $records): array
     {
         $figures = array_column(array_filter($records, fn (array $record): bool => $record[0] === 'figure'), 1);
-        $before = array_map(fn (array $record): array => self::row($series, $record[0], $record[1])->toRecord(), $records);
+        $before = array_map(
+            fn (array $record): array => self::row($series, $record[0], $record[1])->toRecord(),
+            $records,
+        );
         // Out of the way first: no two may stand at one depth, not even meanwhile.
-        Figure::query()->whereKey($figures)->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
+        Figure::query()
+            ->whereKey($figures)
+            ->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
         $done = [];
         foreach ($records as $i => [$kind, $id, $to]) {
             $row = self::row($series, $kind, $id);
@@ -68,12 +74,19 @@ final class PaletteRecords
             }
         } catch (\InvalidArgumentException|\RangeException $error) {
             report($error);
-            throw new NotKept('This change could not be kept as it was made, so nothing was changed. Reload and try again.', 0, $error);
+            throw new NotKept(
+                'This change could not be kept as it was made, so nothing was changed. Reload and try again.',
+                0,
+                $error,
+            );
         }
     }
 
-    private static function row(Series $series, string $kind, int $id): Figure|Material|Page|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup
-    {
+    private static function row(
+        Series $series,
+        string $kind,
+        int $id,
+    ): Figure|Material|Page|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),

@@ -33,8 +33,27 @@ final readonly class PaletteVariants
         $living = array_map(fn (PaletteVariant $variant): int => $variant->id, $variants);
 
         return [
-            'variants' => array_map(fn (PaletteVariant $variant): array => ['id' => $variant->id, 'name' => $variant->name, 'version' => $variant->version, 'materials' => $this->materials($variant)], $variants),
-            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'wears' => in_array($page->variant_id, $living, true) ? $page->variant_id : null])->all()),
+            'variants' => array_map(
+                fn (PaletteVariant $variant): array => [
+                    'id' => $variant->id,
+                    'name' => $variant->name,
+                    'version' => $variant->version,
+                    'materials' => $this->materials($variant),
+                ],
+                $variants,
+            ),
+            'pages' => array_values(
+                $pages
+                    ->map(
+                        fn (Page $page): array => [
+                            'page' => $page->id,
+                            'number' => $page->number,
+                            'title' => $page->title,
+                            'wears' => in_array($page->variant_id, $living, true) ? $page->variant_id : null,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 
@@ -46,7 +65,10 @@ final readonly class PaletteVariants
         foreach ($this->series->load('figures.materials')->figures as $figure) {
             foreach ($figure->materials->whereIn('id', array_keys($variant->tones)) as $material) {
                 $tones = $material->tones($rule, $variant->tones[$material->id]);
-                $materials[$material->id] = ['own' => array_keys($variant->tones[$material->id]), 'tones' => array_map(fn (Rgb $tone): string => $tone->hex(), $tones)];
+                $materials[$material->id] = [
+                    'own' => array_keys($variant->tones[$material->id]),
+                    'tones' => array_map(fn (Rgb $tone): string => $tone->hex(), $tones),
+                ];
             }
         }
 

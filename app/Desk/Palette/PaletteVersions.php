@@ -19,8 +19,10 @@ use Illuminate\Support\Facades\DB;
 /**
  * Named versions of a palette, and which pages hold one instead of following.
  *
- * @phpstan-type MovedTone array{material: int, name: string, tone: value-of<Tone>, before: string, after: string, deltaE: float}
- * @phpstan-type PaletteVersionState array{id: int, name: string, version: int, who: ?string, when: string, moved: list<MovedTone>}
+ * @phpstan-type MovedTone array{material: int, name: string, tone: value-of<Tone>, before: string, after: string,
+ *     deltaE: float}
+ * @phpstan-type PaletteVersionState array{id: int, name: string, version: int, who: ?string, when: string,
+ *     moved: list<MovedTone>}
  * @phpstan-type HoldingState array{page: int, number: int, title: string, holds: ?int, follows: list<int>}
  * @phpstan-type PaletteVersionsState array{versions: list<PaletteVersionState>, pages: list<HoldingState>}
  */
@@ -37,14 +39,23 @@ final readonly class PaletteVersions
             $materials = [];
             foreach ($series->load('figures.materials')->figures as $figure) {
                 foreach ($figure->materials as $material) {
-                    $materials[$material->id] = ['pinned' => $material->pinned, 'dials' => $material->dials, 'more' => $material->more];
+                    $materials[$material->id] = [
+                        'pinned' => $material->pinned,
+                        'dials' => $material->dials,
+                        'more' => $material->more,
+                    ];
                 }
             }
 
-            return PaletteVersion::query()->create([
-                'series_id' => $series->id, 'user_id' => $user->id, 'name' => $name, 'version' => $series->palette_version,
-                'palette' => ['light' => $series->light, 'dials' => $series->dials, 'materials' => $materials],
-            ])->refresh();
+            return PaletteVersion::query()
+                ->create([
+                    'series_id' => $series->id,
+                    'user_id' => $user->id,
+                    'name' => $name,
+                    'version' => $series->palette_version,
+                    'palette' => ['light' => $series->light, 'dials' => $series->dials, 'materials' => $materials],
+                ])
+                ->refresh();
         });
     }
 
@@ -55,11 +66,33 @@ final readonly class PaletteVersions
         $pages = Page::query()->where('series_id', $this->series->id)->orderBy('number')->get();
 
         return [
-            'versions' => array_values($versions->map(fn (PaletteVersion $version): array => [
-                'id' => $version->id, 'name' => $version->name, 'version' => $version->version, 'who' => $version->user?->name, 'when' => $version->made_at->toIso8601String(),
-                'moved' => $this->between($version, null),
-            ])->all()),
-            'pages' => array_values($pages->map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'title' => $page->title, 'holds' => $page->version_id, 'follows' => $page->follows ?? []])->all()),
+            'versions' => array_values(
+                $versions
+                    ->map(
+                        fn (PaletteVersion $version): array => [
+                            'id' => $version->id,
+                            'name' => $version->name,
+                            'version' => $version->version,
+                            'who' => $version->user?->name,
+                            'when' => $version->made_at->toIso8601String(),
+                            'moved' => $this->between($version, null),
+                        ],
+                    )
+                    ->all(),
+            ),
+            'pages' => array_values(
+                $pages
+                    ->map(
+                        fn (Page $page): array => [
+                            'page' => $page->id,
+                            'number' => $page->number,
+                            'title' => $page->title,
+                            'holds' => $page->version_id,
+                            'follows' => $page->follows ?? [],
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 
@@ -97,7 +130,11 @@ final readonly class PaletteVersions
     private static function row(Figure $figure, Material $material, string $tone, Rgb $before, Rgb $after): array
     {
         return [
-            'material' => $material->id, 'name' => "$figure->name, $material->name", 'tone' => Tone::from($tone)->value, 'before' => $before->hex(), 'after' => $after->hex(),
+            'material' => $material->id,
+            'name' => "$figure->name, $material->name",
+            'tone' => Tone::from($tone)->value,
+            'before' => $before->hex(),
+            'after' => $after->hex(),
             'deltaE' => round(Difference::ciede2000(Lab::of($before), Lab::of($after)), 2),
         ];
     }

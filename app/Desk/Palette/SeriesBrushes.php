@@ -28,6 +28,17 @@ final readonly class SeriesBrushes
         /** @var list<SeriesBrush> $own */
         $own = SeriesBrush::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...BrushBox::all(), ...array_map(fn (SeriesBrush $row): array => ['id' => $row->id, 'name' => $row->name, 'what' => self::OWN, ...BrushBox::own(new Data($row->brush))], $own)];
+        return [
+            ...BrushBox::all(),
+            ...array_map(
+                fn (SeriesBrush $row): array => [
+                    'id' => $row->id,
+                    'name' => $row->name,
+                    'what' => self::OWN,
+                    ...BrushBox::own(new Data($row->brush)),
+                ],
+                $own,
+            ),
+        ];
     }
 }

@@ -35,9 +35,18 @@ final class SeriesDesk
                 $records = DB::transaction(fn (): array => self::altered($op, $row));
             } catch (NothingAltered $nothing) {
                 // What is to be redone stays, and nothing is there to be undone.
-                return new SeriesEntry(['series_id' => $row->id, 'version' => $row->palette_version, 'kind' => $op::kind(), 'title' => $op->title(), 'records' => $nothing->records]);
+                return new SeriesEntry([
+                    'series_id' => $row->id,
+                    'version' => $row->palette_version,
+                    'kind' => $op::kind(),
+                    'title' => $op->title(),
+                    'records' => $nothing->records,
+                ]);
             }
-            SeriesEntry::query()->where('series_id', $row->id)->where('state', 'undone')->update(['state' => 'dropped']);
+            SeriesEntry::query()
+                ->where('series_id', $row->id)
+                ->where('state', 'undone')
+                ->update(['state' => 'dropped']);
 
             return $this->written($row, $user, $op::kind(), $op::form(), $op->toInput(), $op->title(), $records, $id);
         });
@@ -96,14 +105,38 @@ final class SeriesDesk
     private function swap(Series $series, User $user, ?string $id, bool $back): SeriesEntry
     {
         return $this->locked($series, $id, function (Series $row) use ($user, $id, $back): SeriesEntry {
-            $entries = SeriesEntry::query()->where('series_id', $row->id)->whereNotIn('kind', self::LASTING)->where('state', $back ? 'done' : 'undone');
+            $entries = SeriesEntry::query()
+                ->where('series_id', $row->id)
+                ->whereNotIn('kind', self::LASTING)
+                ->where('state', $back ? 'done' : 'undone');
             /** @var SeriesEntry $entry */
-            $entry = ($back ? $entries->latest('version') : $entries->oldest('version'))->first()
-                ?? throw new Conflict($back ? 'There is nothing left to undo in the palette.' : 'There is nothing to redo in the palette.', ['reason' => 'palette']);
-            $records = PaletteRecords::put($row, array_map(fn (array $record): array => [$record[0], $record[1], $back ? $record[2] : $record[3]], $entry->records));
+            $entry =
+                ($back ? $entries->latest('version') : $entries->oldest('version'))->first() ??
+                throw new Conflict(
+                    $back
+                        ? 'There is nothing left to undo in the palette.'
+                        : 'There is nothing to redo in the palette.',
+                    ['reason' => 'palette'],
+                );
+            $records = PaletteRecords::put(
+                $row,
+                array_map(
+                    fn (array $record): array => [$record[0], $record[1], $back ? $record[2] : $record[3]],
+                    $entry->records,
+                ),
+            );
             $entry->forceFill(['state' => $back ? 'undone' : 'done'])->save();
 
-            return $this->written($row, $user, $back ? 'undo' : 'redo', 1, ['entry' => $entry->id], ($back ? 'Undo: ' : 'Redo: ').$entry->title, $records, $id);
+            return $this->written(
+                $row,
+                $user,
+                $back ? 'undo' : 'redo',
+                1,
+                ['entry' => $entry->id],
+                ($back ? 'Undo: ' : 'Redo: ').$entry->title,
+                $records,
+                $id,
+            );
         });
     }
 
@@ -112,7 +145,8 @@ final class SeriesDesk
     {
         return DB::transaction(function () use ($series, $id, $work): SeriesEntry {
             $row = Series::query()->lockForUpdate()->findOrFail($series->id);
-            $done = $id === null ? null : SeriesEntry::query()->where('series_id', $row->id)->where('op_id', $id)->first();
+            $done =
+                $id === null ? null : SeriesEntry::query()->where('series_id', $row->id)->where('op_id', $id)->first();
 
             return $done ?? $work($row);
         });
@@ -122,13 +156,30 @@ final class SeriesDesk
      * @param  array<string, mixed>  $input
      * @param  list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}>  $records
      */
-    private function written(Series $row, User $user, string $kind, int $form, array $input, string $title, array $records, ?string $id): SeriesEntry
-    {
-        $row->newQuery()->whereKey($row->id)->update(['palette_version' => ++$row->palette_version]);
+    private function written(
+        Series $row,
+        User $user,
+        string $kind,
+        int $form,
+        array $input,
+        string $title,
+        array $records,
+        ?string $id,
+    ): SeriesEntry {
+        $row->newQuery()
+            ->whereKey($row->id)
+            ->update(['palette_version' => ++$row->palette_version]);
 
         return SeriesEntry::query()->create([
-            'series_id' => $row->id, 'user_id' => $user->id, 'version' => $row->palette_version, 'kind' => $kind, 'form' => $form,
-            'input' => $input, 'title' => mb_substr($title, 0, 120), 'records' => $records, 'op_id' => $id,
+            'series_id' => $row->id,
+            'user_id' => $user->id,
+            'version' => $row->palette_version,
+            'kind' => $kind,
+            'form' => $form,
+            'input' => $input,
+            'title' => mb_substr($title, 0, 120),
+            'records' => $records,
+            'op_id' => $id,
         ]);
     }
 }

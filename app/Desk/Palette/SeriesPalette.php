@@ -33,13 +33,19 @@ use Awning\Core\Sheet\State\Palette;
  * @phpstan-import-type LightColoursData from LightColours
  * @phpstan-import-type LightPlanData from LightPlan
  *
- * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int, tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart, more: list<array{tone: value-of<Tone>, name: string}>}
- * @phpstan-type FigureState array{id: int, name: string, depth: int, soft: bool, follows: ?string, materials: list<MaterialState>}
+ * @phpstan-type MaterialState array{id: int, figure: int, name: string, version: int,
+ *     tones: array<value-of<Tone>, string>, pinned: list<value-of<Tone>>, steps: list<float>, dials: ?DerivationPart,
+ *     more: list<array{tone: value-of<Tone>, name: string}>}
+ * @phpstan-type FigureState array{id: int, name: string, depth: int, soft: bool, follows: ?string,
+ *     materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
  * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
- * @phpstan-type UnderState array{plan: int, materials: array<int, array<value-of<Tone>, string>>, variants: list<WornState>}
+ * @phpstan-type UnderState array{plan: int, materials: array<int, array<value-of<Tone>, string>>,
+ *     variants: list<WornState>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData, colours: LightColoursData}
- * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>, standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, under: list<UnderState>, lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
+ * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>,
+ *     standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, under: list<UnderState>,
+ *     lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
  */
 final readonly class SeriesPalette
 {
@@ -85,7 +91,9 @@ final readonly class SeriesPalette
         $held = $this->page?->held;
         $follows = $held === null || in_array($material->id, $this->page->follows ?? [], true);
 
-        return self::filled(($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others));
+        return self::filled(
+            ($follows ? null : $held->tones($material->id, $others)) ?? $material->tones($this->rule, $others),
+        );
     }
 
     /**
@@ -109,12 +117,20 @@ final readonly class SeriesPalette
             }
         }
         $stood = $this->stoodUnder();
-        $under = array_map(fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()), $this->underOthers($stood));
+        $under = array_map(
+            fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()),
+            $this->underOthers($stood),
+        );
 
         return new Palette(
-            $this->materialNumbers(), $figureOf, array_values($figures->sortBy('depth')->pluck('id')->all()), $this->variantNumbers(),
-            array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true), $this->lightColours(),
-            array_map(fn (SeriesLight $light): LightColours => LightColours::ofPlan($light->plan()), $stood), $under,
+            materials: $this->materialNumbers(),
+            figureOf: $figureOf,
+            depths: array_values($figures->sortBy('depth')->pluck('id')->all()),
+            variants: $this->variantNumbers(),
+            soft: array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true),
+            light: $this->lightColours(),
+            lights: array_map(fn (SeriesLight $light): LightColours => LightColours::ofPlan($light->plan()), $stood),
+            under: $under,
         );
     }
 
@@ -140,7 +156,10 @@ final readonly class SeriesPalette
     /** @return array<int, array<int, array<string, int>>> by variant and material */
     private function variantNumbers(): array
     {
-        return array_map(fn (array $variant): array => array_map(self::numbers(...), $variant), array_column($this->wardrobe(), 'materials', 'id'));
+        return array_map(
+            fn (array $variant): array => array_map(self::numbers(...), $variant),
+            array_column($this->wardrobe(), 'materials', 'id'),
+        );
     }
 
     /**
@@ -155,13 +174,24 @@ final readonly class SeriesPalette
         $mine = $this->lightColours()->light->number();
         $others = array_filter($lights, fn (SeriesLight $light): bool => $light->plan()->colour->number() !== $mine);
 
-        return array_map(fn (SeriesLight $light): self => new self($this->series, $this->page, $light->plan()->colour), $others);
+        return array_map(
+            fn (SeriesLight $light): self => new self($this->series, $this->page, $light->plan()->colour),
+            $others,
+        );
     }
 
     /** @return array<int, SeriesLight> light plans that regions of the page stand under */
     private function stoodUnder(): array
     {
-        $named = $this->page === null ? [] : RegionRow::query()->where('page_id', $this->page->id)->whereNotNull('stands')->distinct()->pluck('stands', 'stands')->all();
+        $named =
+            $this->page === null
+                ? []
+                : RegionRow::query()
+                    ->where('page_id', $this->page->id)
+                    ->whereNotNull('stands')
+                    ->distinct()
+                    ->pluck('stands', 'stands')
+                    ->all();
 
         return $named === [] ? [] : array_intersect_key(SeriesLight::of($this->series->id), $named);
     }
@@ -171,7 +201,9 @@ final readonly class SeriesPalette
     {
         $plan = $this->page?->light?->plan();
 
-        return $plan === null ? new LightColours(Rgb::fromHex($this->series->light), Rgb::fromHex(LightPlan::SKY)) : LightColours::ofPlan($plan);
+        return $plan === null
+            ? new LightColours(Rgb::fromHex($this->series->light), Rgb::fromHex(LightPlan::SKY))
+            : LightColours::ofPlan($plan);
     }
 
     /**
@@ -186,7 +218,8 @@ final readonly class SeriesPalette
     /**
      * What regions of the page may wear instead of what it wears as a whole; as number 0 the palette as it is.
      *
-     * @return list<array{id: int, name: string, materials: array<int, array<string, Rgb>>}> only the materials that differ
+     * @return list<array{id: int, name: string, materials: array<int, array<string, Rgb>>}> only the materials that
+     *     differ
      */
     private function wardrobe(): array
     {
@@ -196,10 +229,15 @@ final readonly class SeriesPalette
         /** @var list<PaletteVariant> $variants */
         $variants = PaletteVariant::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
         $worn = $this->page->worn->tones ?? [];
-        $wardrobe = $worn === [] ? [] : [['id' => 0, 'name' => 'The palette', 'materials' => $this->differing($worn, [])]];
+        $wardrobe =
+            $worn === [] ? [] : [['id' => 0, 'name' => 'The palette', 'materials' => $this->differing($worn, [])]];
         foreach ($variants as $variant) {
             // What the page's own variant says does not hold for regions that wear another.
-            $wardrobe[] = ['id' => $variant->id, 'name' => $variant->name, 'materials' => $this->differing($variant->tones + $worn, $variant->tones)];
+            $wardrobe[] = [
+                'id' => $variant->id,
+                'name' => $variant->name,
+                'materials' => $this->differing($variant->tones + $worn, $variant->tones),
+            ];
         }
 
         return $wardrobe;
@@ -232,7 +270,12 @@ final readonly class SeriesPalette
             $materials = $figure->materials->map(function (Material $material): PaletteMaterial {
                 $tones = $material->tones($this->rule);
 
-                return new PaletteMaterial($material->name, $tones, array_values(array_diff(array_keys($tones), array_keys($material->pinned))), $material->more ?? []);
+                return new PaletteMaterial(
+                    $material->name,
+                    $tones,
+                    array_values(array_diff(array_keys($tones), array_keys($material->pinned))),
+                    $material->more ?? [],
+                );
             });
             $figures[] = new PaletteFigure($figure->name, array_values($materials->all()));
         }
@@ -246,7 +289,11 @@ final readonly class SeriesPalette
         $figures = [];
         foreach ($this->series->load('figures.materials', 'figures.followed.series')->figures as $figure) {
             $figures[] = [
-                'id' => $figure->id, 'name' => $figure->name, 'depth' => $figure->depth, 'soft' => $figure->soft, 'follows' => $figure->followed?->series->name,
+                'id' => $figure->id,
+                'name' => $figure->name,
+                'depth' => $figure->depth,
+                'soft' => $figure->soft,
+                'follows' => $figure->followed?->series->name,
                 'materials' => $figure->materials->map($this->material(...))->values()->all(),
             ];
         }
@@ -254,17 +301,31 @@ final readonly class SeriesPalette
         $lights = SeriesLight::of($this->series->id);
 
         return [
-            'version' => $this->series->palette_version, 'light' => $this->series->light, 'dials' => $this->rule->dials()->toData(), 'figures' => $figures,
-            'standIns' => (new StandIns($this->series->id))->toClient(), 'held' => $this->page?->held?->name, 'worn' => $this->page?->worn?->name,
-            'variants' => $this->wardrobeToClient(), 'under' => $this->page === null ? [] : $this->underToClient($lights, $figures),
-            'lights' => array_values(array_map(self::light(...), $lights)), 'stands' => $this->page?->light?->id, 'lightColours' => $this->lightColours()->toData(),
+            'version' => $this->series->palette_version,
+            'light' => $this->series->light,
+            'dials' => $this->rule->dials()->toData(),
+            'figures' => $figures,
+            'standIns' => (new StandIns($this->series->id))->toClient(),
+            'held' => $this->page?->held?->name,
+            'worn' => $this->page?->worn?->name,
+            'variants' => $this->wardrobeToClient(),
+            'under' => $this->page === null ? [] : $this->underToClient($lights, $figures),
+            'lights' => array_values(array_map(self::light(...), $lights)),
+            'stands' => $this->page?->light?->id,
+            'lightColours' => $this->lightColours()->toData(),
         ];
     }
 
     /** @return LightState */
     private static function light(SeriesLight $light): array
     {
-        return ['id' => $light->id, 'name' => $light->name, 'version' => $light->version, 'plan' => $light->plan()->toData(), 'colours' => LightColours::ofPlan($light->plan())->toData()];
+        return [
+            'id' => $light->id,
+            'name' => $light->name,
+            'version' => $light->version,
+            'plan' => $light->plan()->toData(),
+            'colours' => LightColours::ofPlan($light->plan())->toData(),
+        ];
     }
 
     /**
@@ -278,7 +339,15 @@ final readonly class SeriesPalette
         $under = [];
         foreach ($this->underOthers($lights) as $plan => $other) {
             $tones = array_map(self::hexes(...), $other->shown());
-            $under[] = ['plan' => $plan, 'materials' => array_filter($tones, fn (array $hexes, int $material): bool => $hexes !== $mine[$material], ARRAY_FILTER_USE_BOTH), 'variants' => $other->wardrobeToClient()];
+            $under[] = [
+                'plan' => $plan,
+                'materials' => array_filter(
+                    $tones,
+                    fn (array $hexes, int $material): bool => $hexes !== $mine[$material],
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+                'variants' => $other->wardrobeToClient(),
+            ];
         }
 
         return $under;
@@ -287,7 +356,10 @@ final readonly class SeriesPalette
     /** @return list<WornState> */
     private function wardrobeToClient(): array
     {
-        return array_map(fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one, $this->wardrobe());
+        return array_map(
+            fn (array $one): array => ['materials' => array_map(self::hexes(...), $one['materials'])] + $one,
+            $this->wardrobe(),
+        );
     }
 
     /**
@@ -316,18 +388,32 @@ final readonly class SeriesPalette
     public function material(Material $material): array
     {
         $tones = $this->tones($material);
-        $labs = array_map(fn (Tone $tone): Lab => Lab::of($tones[$tone->value]), [Tone::Deep, Tone::Shade, Tone::Base, Tone::Light, Tone::Glint]);
+        $labs = array_map(fn (Tone $tone): Lab => Lab::of($tones[$tone->value]), [
+            Tone::Deep,
+            Tone::Shade,
+            Tone::Base,
+            Tone::Light,
+            Tone::Glint,
+        ]);
         $steps = [];
         for ($i = 1; $i < count($labs); $i++) {
             $steps[] = round(Difference::ciede2000($labs[$i - 1], $labs[$i]), 1);
         }
 
         return [
-            'id' => $material->id, 'figure' => $material->figure_id, 'name' => $material->name, 'version' => $material->version,
+            'id' => $material->id,
+            'figure' => $material->figure_id,
+            'name' => $material->name,
+            'version' => $material->version,
             'tones' => self::hexes($tones),
             'pinned' => array_keys($material->pinned),
-            'steps' => $steps, 'dials' => $material->dials,
-            'more' => array_map(fn (string $tone, string $name): array => ['tone' => Tone::from($tone)->value, 'name' => $name], array_keys($material->more ?? []), array_values($material->more ?? [])),
+            'steps' => $steps,
+            'dials' => $material->dials,
+            'more' => array_map(
+                fn (string $tone, string $name): array => ['tone' => Tone::from($tone)->value, 'name' => $name],
+                array_keys($material->more ?? []),
+                array_values($material->more ?? []),
+            ),
         ];
     }
 }

@@ -26,10 +26,24 @@ final readonly class SeriesSetups
     public function toClient(): array
     {
         $box = SetupBox::all();
-        $ready = array_map(fn (string $name, Setup $setup): array => ['id' => 0, 'name' => $name, 'passes' => $setup->toList()], array_keys($box), $box);
+        $ready = array_map(
+            fn (string $name, Setup $setup): array => ['id' => 0, 'name' => $name, 'passes' => $setup->toList()],
+            array_keys($box),
+            $box,
+        );
         /** @var list<SeriesSetup> $own */
         $own = SeriesSetup::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
 
-        return [...$ready, ...array_map(fn (SeriesSetup $setup): array => ['id' => $setup->id, 'name' => $setup->name, 'passes' => Setup::fromList($setup->passes)->toList()], $own)];
+        return [
+            ...$ready,
+            ...array_map(
+                fn (SeriesSetup $setup): array => [
+                    'id' => $setup->id,
+                    'name' => $setup->name,
+                    'passes' => Setup::fromList($setup->passes)->toList(),
+                ],
+                $own,
+            ),
+        ];
     }
 }

@@ -33,7 +33,13 @@ final readonly class SeriesWide
     public function ordered(array $pages, array $without = []): array
     {
         /** @var list<Page> $found */
-        $found = Page::query()->where('series_id', $this->series->id)->whereKey($pages)->whereKeyNot($without)->orderBy('number')->get()->all();
+        $found = Page::query()
+            ->where('series_id', $this->series->id)
+            ->whereKey($pages)
+            ->whereKeyNot($without)
+            ->orderBy('number')
+            ->get()
+            ->all();
 
         return $found;
     }
@@ -46,9 +52,10 @@ final readonly class SeriesWide
     {
         $outcome = ['page' => $page->id, 'number' => $page->number];
         try {
-            return $outcome + ((new PageDesk)->applyBeside($page, $user, $op, $id)
-                ? ['done' => true, 'why' => 'Done. Undo on the page takes it back.']
-                : ['done' => false, 'why' => 'Nothing changes on this page.']);
+            return $outcome +
+                ((new PageDesk)->applyBeside($page, $user, $op, $id)
+                    ? ['done' => true, 'why' => 'Done. Undo on the page takes it back.']
+                    : ['done' => false, 'why' => 'Nothing changes on this page.']);
         } catch (Conflict|OpRefused|NotKept $error) {
             return $outcome + ['done' => false, 'why' => $error->getMessage()];
         }

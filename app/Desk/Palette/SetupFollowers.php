@@ -25,12 +25,26 @@ final readonly class SetupFollowers
     {
         $names = Figure::query()->where('series_id', $this->setup->series_id)->pluck('name', 'id')->all();
         $hung = [];
-        foreach (PassRow::query()->where('setup_id', $this->setup->id)->distinct()->orderBy('figure_id')->get(['page_id', 'figure_id']) as $pass) {
+        foreach (
+            PassRow::query()
+                ->where('setup_id', $this->setup->id)
+                ->distinct()
+                ->orderBy('figure_id')
+                ->get(['page_id', 'figure_id']) as $pass
+        ) {
             $hung[$pass->page_id][] = $names[$pass->figure_id] ?? 'a figure that is gone';
         }
         /** @var list<Page> $pages */
-        $pages = Page::query()->where('series_id', $this->setup->series_id)->whereKey(array_keys($hung))->orderBy('number')->get()->all();
+        $pages = Page::query()
+            ->where('series_id', $this->setup->series_id)
+            ->whereKey(array_keys($hung))
+            ->orderBy('number')
+            ->get()
+            ->all();
 
-        return array_map(fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'figures' => $hung[$page->id]], $pages);
+        return array_map(
+            fn (Page $page): array => ['page' => $page->id, 'number' => $page->number, 'figures' => $hung[$page->id]],
+            $pages,
+        );
     }
 }

@@ -43,7 +43,11 @@ final class People
         }
 
         // Without a password of their own, nobody knows this one: they choose by a link.
-        return User::query()->create(['email' => self::normal($email), 'name' => $name, 'password' => $password ?? Str::random(64)]);
+        return User::query()->create([
+            'email' => self::normal($email),
+            'name' => $name,
+            'password' => $password ?? Str::random(64),
+        ]);
     }
 
     public function setPassword(User $user, string $password, ?string $butSession = null): void
@@ -70,10 +74,25 @@ final class People
     public static function letGo(User $user, ?Series $series = null): void
     {
         $pages = Page::query()->when($series !== null, fn ($pages) => $pages->where('series_id', $series?->id));
-        $pages->clone()->where('holder_id', $user->id)->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
-        Task::query()->where('user_id', $user->id)->whereIn('state', ['waiting', 'working'])
-            ->when($series !== null, fn ($tasks) => $tasks->where(fn ($of) => $of->where('series_id', $series?->id)->orWhereIn('page_id', $pages->clone()->select('id'))))
-            ->update(['state' => 'stopped', 'message' => 'Your part in this series has changed, and the work was stopped. Nothing was changed.']);
+        $pages
+            ->clone()
+            ->where('holder_id', $user->id)
+            ->update(['holder_id' => null, 'lease' => null, 'lease_until' => null]);
+        Task::query()
+            ->where('user_id', $user->id)
+            ->whereIn('state', ['waiting', 'working'])
+            ->when(
+                $series !== null,
+                fn ($tasks) => $tasks->where(
+                    fn ($of) => $of
+                        ->where('series_id', $series?->id)
+                        ->orWhereIn('page_id', $pages->clone()->select('id')),
+                ),
+            )
+            ->update([
+                'state' => 'stopped',
+                'message' => 'Your part in this series has changed, and the work was stopped. Nothing was changed.',
+            ]);
     }
 
     /** Follows an invitation: somebody joins, or has a new password. Once. */
@@ -82,8 +101,16 @@ final class People
         return DB::transaction(function () use ($token, $name, $email, $password): User {
             $invitation = Invitation::open($token);
             // Of two who follow it at a time, one finds it used.
-            if ($invitation === null || Invitation::query()->whereKey($invitation->id)->whereNull('used_at')->update(['used_at' => now()]) === 0) {
-                throw ValidationException::withMessages(['token' => 'This link has been used or is too old. Ask for a new one.']);
+            if (
+                $invitation === null ||
+                Invitation::query()
+                    ->whereKey($invitation->id)
+                    ->whereNull('used_at')
+                    ->update(['used_at' => now()]) === 0
+            ) {
+                throw ValidationException::withMessages([
+                    'token' => 'This link has been used or is too old. Ask for a new one.',
+                ]);
             }
             if ($invitation->user !== null) {
                 $this->setPassword($invitation->user, $password);
@@ -91,8 +118,15 @@ final class People
                 return $invitation->user;
             }
             $user = $this->joining(self::normal($invitation->email ?? (string) $email), (string) $name, $password);
-            if ($invitation->series_id !== null && $user->roleIn(Series::query()->findOrFail($invitation->series_id)) === null) {
-                Member::query()->create(['series_id' => $invitation->series_id, 'user_id' => $user->id, 'role' => $invitation->role ?? Role::Viewer]);
+            if (
+                $invitation->series_id !== null &&
+                $user->roleIn(Series::query()->findOrFail($invitation->series_id)) === null
+            ) {
+                Member::query()->create([
+                    'series_id' => $invitation->series_id,
+                    'user_id' => $user->id,
+                    'role' => $invitation->role ?? Role::Viewer,
+                ]);
             }
 
             return $user;
@@ -106,13 +140,19 @@ final class People
             return $this->add($email, $name, $password);
         }
 
-        return $this->who($email, $password)
-            ?? throw ValidationException::withMessages(['password' => 'Somebody with this address is here already. Give the password you have, to join with it.']);
+        return $this->who($email, $password) ??
+            throw ValidationException::withMessages([
+                'password' => 'Somebody with this address is here already. Give the password you have, to join with '
+                    .'it.',
+            ]);
     }
 
     private function endSessions(User $user, ?string $but = null): void
     {
-        SignedIn::query()->where('user_id', $user->id)->when($but !== null, fn ($query) => $query->where('id', '!=', $but))->delete();
+        SignedIn::query()
+            ->where('user_id', $user->id)
+            ->when($but !== null, fn ($query) => $query->where('id', '!=', $but))
+            ->delete();
     }
 
     private function nobodysHash(): string

@@ -55,7 +55,9 @@ final readonly class AddLight implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $row = SeriesLight::query()->create(['series_id' => $series->id, 'name' => $this->name, 'plan' => $this->plan->toData()])->refresh();
+        $row = SeriesLight::query()
+            ->create(['series_id' => $series->id, 'name' => $this->name, 'plan' => $this->plan->toData()])
+            ->refresh();
 
         return [['light', $row->id, null, $row->toRecord()]];
     }

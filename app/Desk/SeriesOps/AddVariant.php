@@ -50,7 +50,9 @@ final readonly class AddVariant implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $variant = PaletteVariant::query()->create(['series_id' => $series->id, 'name' => $this->name, 'tones' => []])->refresh();
+        $variant = PaletteVariant::query()
+            ->create(['series_id' => $series->id, 'name' => $this->name, 'tones' => []])
+            ->refresh();
 
         return [['variant', $variant->id, null, $variant->toRecord()]];
     }

@@ -19,8 +19,12 @@ final readonly class ChangeFigure implements ClientSeriesOp
      * @param  int  $nearer  by how many figures it comes nearer to the reader; below 0 farther away
      * @param  ?bool  $soft  whether its outer edge is softened by a pixel; null: as it is
      */
-    public function __construct(private Figure $figure, private ?string $name, private int $nearer, private ?bool $soft = null)
-    {
+    public function __construct(
+        private Figure $figure,
+        private ?string $name,
+        private int $nearer,
+        private ?bool $soft = null,
+    ) {
     }
 
     public static function fromInput(OpInput $asked): self
@@ -87,10 +91,14 @@ final readonly class ChangeFigure implements ClientSeriesOp
         }
         $changed = array_filter($figures, fn (Figure $figure): bool => $figure->isDirty());
         // Out of the way first: no two may stand at one depth, not even meanwhile.
-        Figure::query()->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
+        Figure::query()
+            ->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))
+            ->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
         $records = [];
         foreach ($changed as $i => $figure) {
-            Figure::query()->whereKey($figure->id)->update(['name' => $figure->name, 'depth' => $figure->depth, 'soft' => $figure->soft]);
+            Figure::query()
+                ->whereKey($figure->id)
+                ->update(['name' => $figure->name, 'depth' => $figure->depth, 'soft' => $figure->soft]);
             $records[] = ['figure', $figure->id, $before[$i], $figure->toRecord()];
         }
 

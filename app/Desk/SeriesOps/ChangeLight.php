@@ -16,8 +16,13 @@ use Awning\Core\Page\Data;
 final readonly class ChangeLight implements ClientSeriesOp
 {
     /** @param  int  $version  the plan's, as the client knows it */
-    public function __construct(private SeriesLight $light, private int $version, private ?string $name = null, private ?LightPlan $plan = null, private bool $retire = false)
-    {
+    public function __construct(
+        private SeriesLight $light,
+        private int $version,
+        private ?string $name = null,
+        private ?LightPlan $plan = null,
+        private bool $retire = false,
+    ) {
     }
 
     public static function fromInput(OpInput $asked): self
@@ -57,19 +62,31 @@ final readonly class ChangeLight implements ClientSeriesOp
 
     public function title(): string
     {
-        return ($this->retire ? 'Delete the light plan ' : ($this->name !== null ? 'Rename the light plan ' : 'Change the light plan ')).$this->light->name;
+        return ($this->retire
+            ? 'Delete the light plan '
+            : ($this->name !== null
+                ? 'Rename the light plan '
+                : 'Change the light plan ')).$this->light->name;
     }
 
     public function toInput(): array
     {
-        return ['light' => $this->light->id, 'name' => $this->name, 'plan' => $this->plan?->toData(), 'retire' => $this->retire];
+        return [
+            'light' => $this->light->id,
+            'name' => $this->name,
+            'plan' => $this->plan?->toData(),
+            'retire' => $this->retire,
+        ];
     }
 
     public function apply(Series $series): array
     {
         $row = SeriesLight::query()->lockForUpdate()->findOrFail($this->light->id);
         if ($row->version !== $this->version) {
-            throw new Conflict("Somebody changed the light plan $row->name meanwhile. Theirs is shown; choose again if yours should stand.", ['reason' => 'palette', 'theirs' => null, 'yours' => $this->toInput()]);
+            throw new Conflict(
+                "Somebody changed the light plan $row->name meanwhile. Theirs is shown; choose again if yours should stand.",
+                ['reason' => 'palette', 'theirs' => null, 'yours' => $this->toInput()],
+            );
         }
         $before = $row->toRecord();
         $row->name = $this->name ?? $row->name;

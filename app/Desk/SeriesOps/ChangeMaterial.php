@@ -23,23 +23,32 @@ final readonly class ChangeMaterial implements ClientSeriesOp
 
     /**
      * @param  ?Figure  $figure  whose it becomes; null: as it is
-     * @param  ?int  $place  before which of the figure's other materials, from 0; null: as it is, or last of another figure
+     * @param  ?int  $place  before which of the figure's other materials, from 0; null: as it is, or last of another
+     *     figure
      * @param  ?DerivationPart  $dials  null: as they are; empty: the series' own
      */
-    public function __construct(private Material $material, private int $version, private ?string $name = null, private ?Figure $figure = null, private ?int $place = null, private ?array $dials = null)
-    {
+    public function __construct(
+        private Material $material,
+        private int $version,
+        private ?string $name = null,
+        private ?Figure $figure = null,
+        private ?int $place = null,
+        private ?array $dials = null,
+    ) {
     }
 
     public static function fromInput(OpInput $asked): self
     {
-        $input = $asked->checked([
-            'material' => 'required|integer',
-            'version' => 'required|integer',
-            'name' => ['sometimes', new Name(80)],
-            'figure' => 'sometimes|integer',
-            'place' => 'sometimes|integer|between:0,65535',
-            'dials' => 'sometimes|array',
-        ] + OpInput::dials());
+        $input = $asked->checked(
+            [
+                'material' => 'required|integer',
+                'version' => 'required|integer',
+                'name' => ['sometimes', new Name(80)],
+                'figure' => 'sometimes|integer',
+                'place' => 'sometimes|integer|between:0,65535',
+                'dials' => 'sometimes|array',
+            ] + OpInput::dials(),
+        );
         /** @var DerivationPart $dials */
         $dials = $input->array('dials');
 
@@ -80,19 +89,35 @@ final readonly class ChangeMaterial implements ClientSeriesOp
 
     public function toInput(): array
     {
-        return ['material' => $this->material->id, 'name' => $this->name, 'figure' => $this->figure?->id, 'place' => $this->place, 'dials' => $this->dials];
+        return [
+            'material' => $this->material->id,
+            'name' => $this->name,
+            'figure' => $this->figure?->id,
+            'place' => $this->place,
+            'dials' => $this->dials,
+        ];
     }
 
     public function apply(Series $series): array
     {
-        $row = self::taken($series, $this->material, $this->version, ['name' => $this->name, 'figure' => $this->figure?->id, 'place' => $this->place]);
+        $row = self::taken($series, $this->material, $this->version, [
+            'name' => $this->name,
+            'figure' => $this->figure?->id,
+            'place' => $this->place,
+        ]);
         $row->name = $this->name ?? $row->name;
         $row->dials = $this->dials === null ? $row->dials : ($this->dials ?: null);
         $records = [];
         if ($this->figure !== null || $this->place !== null) {
             $row->figure_id = $this->figure === null ? $row->figure_id : self::ownOf($this->figure)->id;
             /** @var list<Material> $others */
-            $others = Material::living()->where('figure_id', $row->figure_id)->whereKeyNot($row->id)->orderBy('place')->orderBy('id')->get()->all();
+            $others = Material::living()
+                ->where('figure_id', $row->figure_id)
+                ->whereKeyNot($row->id)
+                ->orderBy('place')
+                ->orderBy('id')
+                ->get()
+                ->all();
             array_splice($others, $this->place ?? count($others), 0, [$row]);
             foreach ($others as $place => $one) {
                 $one->place = $place + 1;

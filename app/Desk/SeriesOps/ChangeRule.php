@@ -22,7 +22,9 @@ final readonly class ChangeRule implements ClientSeriesOp
 
     public static function fromInput(OpInput $asked): self
     {
-        $input = $asked->checked(['light' => ['required', OpInput::COLOUR], 'dials' => 'required|array'] + OpInput::dials());
+        $input = $asked->checked(
+            ['light' => ['required', OpInput::COLOUR], 'dials' => 'required|array'] + OpInput::dials(),
+        );
         /** @var DerivationPart $dials */
         $dials = $input->array('dials');
 

@@ -22,8 +22,14 @@ final readonly class ChangeVariant implements ClientSeriesOp
      * @param  ?int  $material  whose tones
      * @param  array<value-of<Tone>, ?string>  $tones  #rrggbb, or null
      */
-    public function __construct(private PaletteVariant $variant, private int $version, private ?string $name = null, private ?int $material = null, private array $tones = [], private bool $retire = false)
-    {
+    public function __construct(
+        private PaletteVariant $variant,
+        private int $version,
+        private ?string $name = null,
+        private ?int $material = null,
+        private array $tones = [],
+        private bool $retire = false,
+    ) {
     }
 
     public static function fromInput(OpInput $asked): self
@@ -67,19 +73,32 @@ final readonly class ChangeVariant implements ClientSeriesOp
 
     public function title(): string
     {
-        return ($this->retire ? 'Delete the variant ' : ($this->name !== null ? 'Rename the variant ' : 'Change the variant ')).$this->variant->name;
+        return ($this->retire
+            ? 'Delete the variant '
+            : ($this->name !== null
+                ? 'Rename the variant '
+                : 'Change the variant ')).$this->variant->name;
     }
 
     public function toInput(): array
     {
-        return ['variant' => $this->variant->id, 'name' => $this->name, 'material' => $this->material, 'tones' => $this->tones, 'retire' => $this->retire];
+        return [
+            'variant' => $this->variant->id,
+            'name' => $this->name,
+            'material' => $this->material,
+            'tones' => $this->tones,
+            'retire' => $this->retire,
+        ];
     }
 
     public function apply(Series $series): array
     {
         $row = PaletteVariant::query()->lockForUpdate()->findOrFail($this->variant->id);
         if ($row->version !== $this->version) {
-            throw new Conflict("Somebody changed the variant $row->name meanwhile. Theirs is shown; choose again if yours should stand.", ['reason' => 'palette', 'theirs' => null, 'yours' => $this->toInput()]);
+            throw new Conflict(
+                "Somebody changed the variant $row->name meanwhile. Theirs is shown; choose again if yours should stand.",
+                ['reason' => 'palette', 'theirs' => null, 'yours' => $this->toInput()],
+            );
         }
         $before = $row->toRecord();
         $row->name = $this->name ?? $row->name;

@@ -56,7 +56,13 @@ final readonly class CopyFigure implements ClientSeriesOp
     {
         $records = (new AddFigure($this->figure->name))->apply($series);
         foreach ($this->figure->materials()->get() as $material) {
-            $records[] = self::added($records[0][1], $material->name, $material->pinned, $material->dials, $material->more);
+            $records[] = self::added(
+                $records[0][1],
+                $material->name,
+                $material->pinned,
+                $material->dials,
+                $material->more,
+            );
         }
 
         return $records;

@@ -65,12 +65,24 @@ final readonly class CopyMaterials implements ClientSeriesOp
         $figure = self::ownOf($this->figure);
         $has = Material::living()->where('figure_id', $figure->id)->pluck('name')->all();
         $records = [];
-        foreach (Material::query()->whereIn('id', $this->materials)->whereRelation('figure', 'series_id', $series->id)->orderBy('place')->get() as $material) {
+        foreach (
+            Material::query()
+                ->whereIn('id', $this->materials)
+                ->whereRelation('figure', 'series_id', $series->id)
+                ->orderBy('place')
+                ->get() as $material
+        ) {
             if (in_array($material->name, $has, true)) {
                 continue;
             }
             $has[] = $material->name;
-            $records[] = self::added($figure->id, $material->name, $material->pinned, $material->dials, $material->more);
+            $records[] = self::added(
+                $figure->id,
+                $material->name,
+                $material->pinned,
+                $material->dials,
+                $material->more,
+            );
         }
 
         return $records;

@@ -19,7 +19,11 @@ trait FigureChange
     {
         $row = Figure::query()->lockForUpdate()->findOrFail($figure->id);
         if ($row->retired) {
-            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => null]);
+            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", [
+                'reason' => 'palette',
+                'theirs' => null,
+                'yours' => null,
+            ]);
         }
 
         return $row;
@@ -34,7 +38,10 @@ trait FigureChange
     {
         $row = self::standing($figure);
         if ($row->followed !== null) {
-            throw new Conflict("$row->name follows {$row->followed->series->name}. Change it there, or let it go its own way first.", ['reason' => 'palette', 'theirs' => null, 'yours' => null]);
+            throw new Conflict(
+                "$row->name follows {$row->followed->series->name}. Change it there, or let it go its own way first.",
+                ['reason' => 'palette', 'theirs' => null, 'yours' => null],
+            );
         }
 
         return $row;

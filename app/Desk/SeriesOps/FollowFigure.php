@@ -50,13 +50,22 @@ final readonly class FollowFigure implements SeriesOp
             return [];
         }
         /** @var array<int, Material> $own  by what each follows */
-        $own = Material::query()->lockForUpdate()->where('figure_id', $row->id)->whereNotNull('follows_id')->get()->keyBy('follows_id')->all();
+        $own = Material::query()
+            ->lockForUpdate()
+            ->where('figure_id', $row->id)
+            ->whereNotNull('follows_id')
+            ->get()
+            ->keyBy('follows_id')
+            ->all();
         $records = $this->named($row, $source);
         $there = $source->materials()->get()->keyBy('id')->all();
         foreach ($there as $material) {
-            $records[] = isset($own[$material->id]) ? self::like($own[$material->id], $material) : self::following($row, $material);
+            $records[] = isset($own[$material->id])
+                ? self::like($own[$material->id], $material)
+                : self::following($row, $material);
         }
-        foreach (array_filter(array_diff_key($own, $there), fn (Material $material): bool => ! $material->retired) as $material) {
+        $missing = array_diff_key($own, $there);
+        foreach (array_filter($missing, fn (Material $material): bool => ! $material->retired) as $material) {
             $records[] = self::without($material, $own[$material->followed->stands_in ?? 0] ?? null);
         }
 

@@ -19,7 +19,8 @@ use Awning\Core\Exchange\PaletteMaterial;
  * What a palette file says, taken in: figures and materials that are not there are added, pinned tones that differ are
  * changed, all else is left. Figures and materials are known by their names.
  *
- * @phpstan-type ImportRow array{figure: string, material: string, does: 'add'|'change'|'leave', before: ?array<string, string>, after: array<string, string>}
+ * @phpstan-type ImportRow array{figure: string, material: string, does: 'add'|'change'|'leave',
+ *     before: ?array<string, string>, after: array<string, string>}
  */
 final readonly class ImportPalette implements ClientSeriesOp
 {
@@ -49,10 +50,10 @@ final readonly class ImportPalette implements ClientSeriesOp
             'text' => 'required|string|max:'.PaletteFiles::MOST_BYTES,
         ]);
 
-        return $asked->built('text', fn (): self => self::ofFile(
-            $input->string('name')->toString(),
-            $input->string('text')->toString(),
-        ));
+        return $asked->built(
+            'text',
+            fn (): self => self::ofFile($input->string('name')->toString(), $input->string('text')->toString()),
+        );
     }
 
     public static function answers(): SeriesPart
@@ -90,8 +91,17 @@ final readonly class ImportPalette implements ClientSeriesOp
                 $row = $there === null ? null : self::material($there, $material->name);
                 $after = self::pinned($material, $row);
                 $rows[] = [
-                    'figure' => self::named($figure->name), 'material' => $material->name, 'does' => $there?->follows_id !== null ? 'leave' : ($row === null ? 'add' : ($after == $row->pinned ? 'leave' : 'change')),
-                    'before' => $row?->pinned, 'after' => $after,
+                    'figure' => self::named($figure->name),
+                    'material' => $material->name,
+                    'does' => $there?->follows_id !== null
+                            ? 'leave'
+                            : ($row === null
+                                ? 'add'
+                                : ($after == $row->pinned
+                                    ? 'leave'
+                                    : 'change')),
+                    'before' => $row?->pinned,
+                    'after' => $after,
                 ];
             }
         }
@@ -108,7 +118,8 @@ final readonly class ImportPalette implements ClientSeriesOp
             $there = $this->figure($series, $name);
             if ($there === null) {
                 $records = [...$records, ...(new AddFigure($name))->apply($series)];
-                $there = $this->figure($series, $name) ?? throw new \LogicException('A figure that was added is there.');
+                $there =
+                    $this->figure($series, $name) ?? throw new \LogicException('A figure that was added is there.');
             }
             // One that follows another series is changed there.
             foreach ($there->follows_id === null ? $figure->materials : [] as $material) {
@@ -134,7 +145,7 @@ final readonly class ImportPalette implements ClientSeriesOp
             return null;
         }
         $row->pinned = $pinned;
-        $row->more = ($material->more + ($row->more ?? [])) ?: null;
+        $row->more = $material->more + ($row->more ?? []) ?: null;
 
         return self::saved($row);
     }
@@ -149,12 +160,18 @@ final readonly class ImportPalette implements ClientSeriesOp
         return Material::living()->where('figure_id', $figure->id)->where('name', $name)->first();
     }
 
-    /** @return array<string, string> tones that are pinned after it: those of the file, and those it says nothing of; a base in any case */
+    /**
+     * @return array<string, string> tones that are pinned after it: those of the file, and those it says nothing of; a
+     *     base in any case
+     */
     private static function pinned(PaletteMaterial $material, ?Material $there): array
     {
         $pinned = array_map(fn (Rgb $colour): string => $colour->hex(), $material->pinned());
 
-        return $pinned + array_diff_key($there->pinned ?? [], array_flip($material->derived)) + ['base' => $there->pinned['base'] ?? $material->base()->hex()];
+        return $pinned +
+            array_diff_key($there->pinned ?? [], array_flip($material->derived)) + [
+                'base' => $there->pinned['base'] ?? $material->base()->hex(),
+            ];
     }
 
     private static function named(string $figure): string

@@ -61,7 +61,9 @@ final readonly class KeepBrush implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $row = SeriesBrush::query()->create(['series_id' => $series->id, 'name' => $this->name, 'brush' => $this->brush])->refresh();
+        $row = SeriesBrush::query()
+            ->create(['series_id' => $series->id, 'name' => $this->name, 'brush' => $this->brush])
+            ->refresh();
 
         return [['brush', $row->id, null, $row->toRecord()]];
     }

@@ -64,7 +64,9 @@ final readonly class KeepSetup implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $row = SeriesSetup::query()->create(['series_id' => $series->id, 'name' => $this->name, 'passes' => $this->setup->toList()])->refresh();
+        $row = SeriesSetup::query()
+            ->create(['series_id' => $series->id, 'name' => $this->name, 'passes' => $this->setup->toList()])
+            ->refresh();
 
         return [['setup', $row->id, null, $row->toRecord()]];
     }

@@ -53,7 +53,13 @@ final readonly class LinkFigure implements ClientSeriesOp
     {
         [[$kind, $id]] = (new AddFigure($this->source->name))->apply($series);
         $figure = Figure::query()->findOrFail($id);
-        $figure->forceFill(['follows_id' => $this->source->id, 'linked_by' => $this->user->id, 'followed_version' => $this->source->series->palette_version])->save();
+        $figure
+            ->forceFill([
+                'follows_id' => $this->source->id,
+                'linked_by' => $this->user->id,
+                'followed_version' => $this->source->series->palette_version,
+            ])
+            ->save();
 
         return [[$kind, $id, null, $figure->toRecord()], ...(new FollowFigure($figure))->apply($series)];
     }

@@ -27,9 +27,14 @@ trait MaterialChange
     {
         $row = self::present($material, $yours);
         if ($row->version !== $version) {
-            throw new Conflict("Somebody changed $row->name meanwhile. Theirs is shown; choose again if yours should stand.", [
-                'reason' => 'palette', 'theirs' => (new SeriesPalette($series))->material($row), 'yours' => $yours,
-            ]);
+            throw new Conflict(
+                "Somebody changed $row->name meanwhile. Theirs is shown; choose again if yours should stand.",
+                [
+                    'reason' => 'palette',
+                    'theirs' => (new SeriesPalette($series))->material($row),
+                    'yours' => $yours,
+                ],
+            );
         }
 
         return $row;
@@ -44,11 +49,18 @@ trait MaterialChange
     {
         $row = Material::query()->lockForUpdate()->findOrFail($material->id);
         if ($row->retired) {
-            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
+            throw new Conflict("Somebody took $row->name out of the palette meanwhile. Undo brings it back.", [
+                'reason' => 'palette',
+                'theirs' => null,
+                'yours' => $yours,
+            ]);
         }
 
         if ($row->follows_id !== null) {
-            throw new Conflict("$row->name follows another series. Change it there, or let {$row->figure->name} go its own way first.", ['reason' => 'palette', 'theirs' => null, 'yours' => $yours]);
+            throw new Conflict(
+                "$row->name follows another series. Change it there, or let {$row->figure->name} go its own way first.",
+                ['reason' => 'palette', 'theirs' => null, 'yours' => $yours],
+            );
         }
 
         return $row;
@@ -62,10 +74,24 @@ trait MaterialChange
      * @param  ?array<string, string>  $more  names of the tones beside the six
      * @return array{string, int, null, array<string, mixed>} as the series' journal keeps it
      */
-    private static function added(int $figure, string $name, array $pinned, ?array $dials = null, ?array $more = null): array
-    {
+    private static function added(
+        int $figure,
+        string $name,
+        array $pinned,
+        ?array $dials = null,
+        ?array $more = null,
+    ): array {
         $place = 1 + (int) Material::living()->where('figure_id', $figure)->max('place');
-        $row = Material::query()->create(['figure_id' => $figure, 'name' => $name, 'place' => $place, 'pinned' => $pinned, 'dials' => $dials, 'more' => $more])->refresh();
+        $row = Material::query()
+            ->create([
+                'figure_id' => $figure,
+                'name' => $name,
+                'place' => $place,
+                'pinned' => $pinned,
+                'dials' => $dials,
+                'more' => $more,
+            ])
+            ->refresh();
 
         return ['material', $row->id, null, $row->toRecord()];
     }

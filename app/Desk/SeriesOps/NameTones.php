@@ -59,7 +59,9 @@ final readonly class NameTones implements ClientSeriesOp
 
     public function title(): string
     {
-        return $this->more === [] ? "Six tones for {$this->material->name}" : "More tones for {$this->material->name}: ".implode(', ', array_column($this->more, 'name'));
+        return $this->more === []
+            ? "Six tones for {$this->material->name}"
+            : "More tones for {$this->material->name}: ".implode(', ', array_column($this->more, 'name'));
     }
 
     public function toInput(): array

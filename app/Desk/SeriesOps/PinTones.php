@@ -57,7 +57,9 @@ final readonly class PinTones implements ClientSeriesOp
     {
         $pinned = array_filter($this->tones, is_string(...));
 
-        return ($pinned === [] ? 'Derive' : 'Pin')." {$this->material->name}, ".implode(', ', array_keys($pinned ?: $this->tones));
+        return ($pinned === [] ? 'Derive' : 'Pin').
+            " {$this->material->name}, ".
+            implode(', ', array_keys($pinned ?: $this->tones));
     }
 
     public function toInput(): array
@@ -70,7 +72,10 @@ final readonly class PinTones implements ClientSeriesOp
         $row = self::taken($series, $this->material, $this->version, ['tones' => $this->tones]);
         foreach ($this->tones as $tone => $colour) {
             if (Tone::from($tone)->isMore() && ($colour === null || ! isset($row->more[$tone]))) {
-                throw new Conflict("This tone of $row->name is gone, or has no colour to follow. Name it again first.", ['reason' => 'palette', 'theirs' => null, 'yours' => ['tones' => $this->tones]]);
+                throw new Conflict(
+                    "This tone of $row->name is gone, or has no colour to follow. Name it again first.",
+                    ['reason' => 'palette', 'theirs' => null, 'yours' => ['tones' => $this->tones]],
+                );
             }
         }
         $row->pinned = array_filter([...$row->pinned, ...$this->tones], is_string(...));

@@ -56,7 +56,12 @@ final readonly class RestoreVersion implements ClientSeriesOp
         $kept = $this->version->palette;
         $records = (new ChangeRule($kept['light'], (new Derivation)->with($kept['dials'] ?? [])))->apply($series);
         /** @var list<Material> $materials */
-        $materials = Material::living()->lockForUpdate()->whereNull('follows_id')->whereKey(array_keys($kept['materials']))->get()->all();
+        $materials = Material::living()
+            ->lockForUpdate()
+            ->whereNull('follows_id')
+            ->whereKey(array_keys($kept['materials']))
+            ->get()
+            ->all();
         foreach ($materials as $material) {
             $then = $kept['materials'][$material->id];
             $material->pinned = $then['pinned'];

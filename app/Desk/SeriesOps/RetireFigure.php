@@ -46,7 +46,9 @@ final readonly class RetireFigure implements ClientSeriesOp
 
     public function title(): string
     {
-        return $this->into === null ? "Delete {$this->figure->name}" : "Merge {$this->figure->name} into {$this->into->name}";
+        return $this->into === null
+            ? "Delete {$this->figure->name}"
+            : "Merge {$this->figure->name} into {$this->into->name}";
     }
 
     public function toInput(): array
@@ -63,7 +65,13 @@ final readonly class RetireFigure implements ClientSeriesOp
         $records = [['figure', $row->id, $before, $row->toRecord()]];
         $place = $into === null ? 0 : (int) Material::query()->where('figure_id', $into->id)->max('place');
         /** @var list<Material> $materials */
-        $materials = Material::living()->lockForUpdate()->where('figure_id', $row->id)->orderBy('place')->orderBy('id')->get()->all();
+        $materials = Material::living()
+            ->lockForUpdate()
+            ->where('figure_id', $row->id)
+            ->orderBy('place')
+            ->orderBy('id')
+            ->get()
+            ->all();
         foreach ($materials as $material) {
             if ($into === null) {
                 $material->retired = true;

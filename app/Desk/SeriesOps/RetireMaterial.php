@@ -53,7 +53,9 @@ final readonly class RetireMaterial implements ClientSeriesOp
 
     public function title(): string
     {
-        return $this->into === null ? "Delete {$this->material->name}" : "Merge {$this->material->name} into {$this->into->name}";
+        return $this->into === null
+            ? "Delete {$this->material->name}"
+            : "Merge {$this->material->name} into {$this->into->name}";
     }
 
     public function toInput(): array
@@ -65,7 +67,11 @@ final readonly class RetireMaterial implements ClientSeriesOp
     {
         $row = self::taken($series, $this->material, $this->version, ['into' => $this->into?->id]);
         if ($this->into !== null && Material::living()->whereKey($this->into->id)->doesntExist()) {
-            throw new Conflict("{$this->into->name} is no longer in the palette. Choose another.", ['reason' => 'palette', 'theirs' => null, 'yours' => ['into' => $this->into->id]]);
+            throw new Conflict("{$this->into->name} is no longer in the palette. Choose another.", [
+                'reason' => 'palette',
+                'theirs' => null,
+                'yours' => ['into' => $this->into->id],
+            ]);
         }
         $row->retired = true;
         $row->stands_in = $this->into?->id;

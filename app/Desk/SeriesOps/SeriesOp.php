@@ -21,7 +21,8 @@ interface SeriesOp
     /**
      * Called inside a transaction that holds the series' row.
      *
-     * @return list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}> what it altered: kind, id, before, after
+     * @return list<array{string, int, ?array<string, mixed>, ?array<string, mixed>}> what it altered: kind, id, before,
+     *     after
      */
     public function apply(Series $series): array;
 }

@@ -25,8 +25,12 @@ final readonly class TakeColours implements ClientSeriesOp
      * @param  non-empty-list<Rgb>  $colours
      * @param  bool  $ramp  whether they are one ramp, dark to light; then PickedRamp::MOST at the most
      */
-    public function __construct(private Figure $figure, private string $name, private array $colours, private bool $ramp)
-    {
+    public function __construct(
+        private Figure $figure,
+        private string $name,
+        private array $colours,
+        private bool $ramp,
+    ) {
     }
 
     public static function fromInput(OpInput $asked): self
@@ -67,23 +71,38 @@ final readonly class TakeColours implements ClientSeriesOp
 
     public function title(): string
     {
-        return $this->ramp ? "Take $this->name out of a picture" : sprintf('Take %d materials of %s out of a picture', count($this->colours), $this->figure->name);
+        return $this->ramp
+            ? "Take $this->name out of a picture"
+            : sprintf('Take %d materials of %s out of a picture', count($this->colours), $this->figure->name);
     }
 
     public function toInput(): array
     {
-        return ['figure' => $this->figure->id, 'name' => $this->name, 'colours' => array_map(fn (Rgb $colour): string => $colour->hex(), $this->colours), 'ramp' => $this->ramp];
+        return [
+            'figure' => $this->figure->id,
+            'name' => $this->name,
+            'colours' => array_map(fn (Rgb $colour): string => $colour->hex(), $this->colours),
+            'ramp' => $this->ramp,
+        ];
     }
 
     public function apply(Series $series): array
     {
         $figure = self::ownOf($this->figure)->id;
         if ($this->ramp) {
-            return [self::added($figure, $this->name, array_map(fn (Rgb $colour): string => $colour->hex(), PickedRamp::of($this->colours)))];
+            return [
+                self::added(
+                    $figure,
+                    $this->name,
+                    array_map(fn (Rgb $colour): string => $colour->hex(), PickedRamp::of($this->colours)),
+                ),
+            ];
         }
         $records = [];
         foreach ($this->colours as $i => $colour) {
-            $records[] = self::added($figure, mb_substr($this->name, 0, self::LONGEST - 3).' '.($i + 1), ['base' => $colour->hex()]);
+            $records[] = self::added($figure, mb_substr($this->name, 0, self::LONGEST - 3).' '.($i + 1), [
+                'base' => $colour->hex(),
+            ]);
         }
 
         return $records;

@@ -59,7 +59,12 @@ final readonly class UnlinkFigure implements ClientSeriesOp
         $row->forceFill(['follows_id' => null])->save();
         $records = [['figure', $row->id, $before, $row->toRecord()]];
         /** @var list<Material> $materials */
-        $materials = Material::query()->lockForUpdate()->where('figure_id', $row->id)->whereNotNull('follows_id')->get()->all();
+        $materials = Material::query()
+            ->lockForUpdate()
+            ->where('figure_id', $row->id)
+            ->whereNotNull('follows_id')
+            ->get()
+            ->all();
         foreach ($materials as $material) {
             $material->follows_id = null;
             $records[] = self::saved($material);

@@ -22,13 +22,27 @@ final class BeforeController
     public function __invoke(Page $page): JsonResponse
     {
         /** @var ?Page $before */
-        $before = Page::query()->where('series_id', $page->series_id)->where('number', '<', $page->number)->whereNotNull('width')->orderByDesc('number')->first();
+        $before = Page::query()
+            ->where('series_id', $page->series_id)
+            ->where('number', '<', $page->number)
+            ->whereNotNull('width')
+            ->orderByDesc('number')
+            ->first();
         if ($before === null) {
             return new JsonResponse((object) []);
         }
-        $open = array_filter((new Sheet(new PageStore($page)))->all(Region::class), fn (Region $region): bool => ! $region->isFilled() && ! $region->locked);
-        $filled = array_filter((new Sheet(new PageStore($before)))->all(Region::class), fn (Region $region): bool => $region->isFilled());
-        $guesses = FillsOfBefore::guess(array_intersect_key($this->shapes($page), $open), array_intersect_key($this->shapes($before), $filled));
+        $open = array_filter(
+            (new Sheet(new PageStore($page)))->all(Region::class),
+            fn (Region $region): bool => ! $region->isFilled() && ! $region->locked,
+        );
+        $filled = array_filter(
+            (new Sheet(new PageStore($before)))->all(Region::class),
+            fn (Region $region): bool => $region->isFilled(),
+        );
+        $guesses = FillsOfBefore::guess(
+            array_intersect_key($this->shapes($page), $open),
+            array_intersect_key($this->shapes($before), $filled),
+        );
 
         return new JsonResponse((object) array_map(fn (int $label): int => $filled[$label]->material, $guesses));
     }

@@ -38,12 +38,18 @@ final class BenchController
 
     public function undo(OpRequest $request, Page $page): JsonResponse
     {
-        return $this->answer($page, $this->desk->undo($page, $request->person(), $this->role($request, $page), $request->asked()));
+        return $this->answer(
+            $page,
+            $this->desk->undo($page, $request->person(), $this->role($request, $page), $request->asked()),
+        );
     }
 
     public function redo(OpRequest $request, Page $page): JsonResponse
     {
-        return $this->answer($page, $this->desk->redo($page, $request->person(), $this->role($request, $page), $request->asked()));
+        return $this->answer(
+            $page,
+            $this->desk->redo($page, $request->person(), $this->role($request, $page), $request->asked()),
+        );
     }
 
     /** The lines that were drawn here, for other programs. */
@@ -53,7 +59,10 @@ final class BenchController
         $size = $sheet->size();
         $svg = LinesSvg::write(array_values($sheet->all(InkStroke::class)), $size->width, $size->height);
 
-        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => sprintf('attachment; filename="page-%d-lines.svg"', $page->number)]);
+        return new Response($svg, 200, [
+            'Content-Type' => 'image/svg+xml',
+            'Content-Disposition' => sprintf('attachment; filename="page-%d-lines.svg"', $page->number),
+        ]);
     }
 
     /**
@@ -80,7 +89,12 @@ final class BenchController
         $lines = (new Sheet(new PageStore($page)))->all(InkStroke::class);
         $changed = TidyLines::proposed($lines, $request->float('overshoot'), $request->float('gap'));
 
-        return new JsonResponse(array_map(fn (string $id): array => ['id' => $id, 'stroke' => $changed[$id]->toData()], array_map(strval(...), array_keys($changed))));
+        return new JsonResponse(
+            array_map(
+                fn (string $id): array => ['id' => $id, 'stroke' => $changed[$id]->toData()],
+                array_map(strval(...), array_keys($changed)),
+            ),
+        );
     }
 
     private function role(OpRequest $request, Page $page): Role
@@ -90,6 +104,8 @@ final class BenchController
 
     private function answer(Page $page, Applied $applied): JsonResponse
     {
-        return new JsonResponse($applied->toClient(new StandIns($page->series_id)) + ['journal' => (new Journal($page))->toClient()]);
+        return new JsonResponse(
+            $applied->toClient(new StandIns($page->series_id)) + ['journal' => (new Journal($page))->toClient()],
+        );
     }
 }

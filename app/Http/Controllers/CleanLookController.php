@@ -33,8 +33,10 @@ final class CleanLookController
     public function __invoke(Request $request, Page $page, string $drawing): Response
     {
         $request->validate([
-            'clean' => 'required|array', 'level' => 'required|integer|between:0,'.Pyramid::HIGHEST,
-            'tiles' => 'required|array|size:4', 'tiles.*' => 'integer|between:0,400',
+            'clean' => 'required|array',
+            'level' => 'required|integer|between:0,'.Pyramid::HIGHEST,
+            'tiles' => 'required|array|size:4',
+            'tiles.*' => 'integer|between:0,400',
         ]);
         $known = (new Sheet(new PageStore($page)))->find(Drawing::class, $drawing) ?? abort(404);
         try {
@@ -48,17 +50,30 @@ final class CleanLookController
         }
         [$left, $top, $right, $bottom] = array_map(intval(...), array_values($request->array('tiles')));
         if ($right <= $left || $bottom <= $top || ($right - $left) * ($bottom - $top) > self::MOST) {
-            throw ValidationException::withMessages(['tiles' => 'At most '.self::MOST.' tiles are looked at in one go.']);
+            throw ValidationException::withMessages([
+                'tiles' => 'At most '.self::MOST.' tiles are looked at in one go.',
+            ]);
         }
         $side = TileGrid::SIZE;
 
-        return $this->picture($look->inView($settings, $request->integer('level'), new Rect($left * $side, $top * $side, ($right - $left) * $side, ($bottom - $top) * $side)), "$left $top");
+        return $this->picture(
+            $look->inView(
+                $settings,
+                $request->integer('level'),
+                new Rect($left * $side, $top * $side, ($right - $left) * $side, ($bottom - $top) * $side),
+            ),
+            "$left $top",
+        );
     }
 
     private function picture(Plane $ink, string $place): Response
     {
         $shown = $ink->mapped(Bytes::table(fn (int $value): int => 255 - $value));
 
-        return new Response((new PngWriter)->grey($shown, 0), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-store', self::PLACE => $place]);
+        return new Response((new PngWriter)->grey($shown, 0), 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => 'no-store',
+            self::PLACE => $place,
+        ]);
     }
 }

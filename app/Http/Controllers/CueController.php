@@ -22,8 +22,11 @@ final class CueController
     public function __invoke(Request $request, Page $page): JsonResponse
     {
         $request->validate([
-            'dabs' => 'required|array|max:'.self::MOST, 'dabs.*' => 'array|size:3',
-            'dabs.*.0' => 'integer|between:1,'.Labels::MOST, 'dabs.*.1' => 'integer|min:1', 'dabs.*.2' => 'integer|between:1,1000000',
+            'dabs' => 'required|array|max:'.self::MOST,
+            'dabs.*' => 'array|size:3',
+            'dabs.*.0' => 'integer|between:1,'.Labels::MOST,
+            'dabs.*.1' => 'integer|min:1',
+            'dabs.*.2' => 'integer|between:1,1000000',
         ]);
         $dabs = [];
         foreach ($request->array('dabs') as [$label, $material, $length]) {
@@ -36,8 +39,17 @@ final class CueController
                 $dabs[(int) $label] ??= [$region->material => 1];
             }
         }
-        $spread = (new CueSpread((new PageRegions($page))->graph()))->spread(array_intersect_key($dabs, $regions), array_map(intval(...), array_keys($regions)));
+        $spread = (new CueSpread((new PageRegions($page))->graph()))->spread(
+            array_intersect_key($dabs, $regions),
+            array_map(intval(...), array_keys($regions)),
+        );
 
-        return new JsonResponse((object) array_filter($spread, fn (int $material, int $label): bool => $regions[$label]->material !== $material, ARRAY_FILTER_USE_BOTH));
+        return new JsonResponse(
+            (object) array_filter(
+                $spread,
+                fn (int $material, int $label): bool => $regions[$label]->material !== $material,
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 }

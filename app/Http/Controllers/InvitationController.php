@@ -16,7 +16,8 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\Rule;
 
 /**
- * @phpstan-type InvitationState array{kind: 'join'|'password', series: ?string, role: ?value-of<Role>, email: ?string, name: ?string, shortest: int}
+ * @phpstan-type InvitationState array{kind: 'join'|'password', series: ?string, role: ?value-of<Role>, email: ?string,
+ *     name: ?string, shortest: int}
  * @phpstan-type InvitationLink array{link: string, days: int}
  */
 final class InvitationController
@@ -28,9 +29,14 @@ final class InvitationController
     /** A link to join a series, from an owner; or a new password for one of its people. */
     public function store(Request $request, Series $series): JsonResponse
     {
-        $request->validate(['email' => 'nullable|string|email|max:190', 'role' => ['required', Rule::enum(Role::class)]]);
+        $request->validate([
+            'email' => 'nullable|string|email|max:190',
+            'role' => ['required', Rule::enum(Role::class)],
+        ]);
         $token = Invitation::issue([
-            'series_id' => $series->id, 'role' => $request->enum('role', Role::class) ?? Role::Viewer, 'made_by' => $request->user()?->id,
+            'series_id' => $series->id,
+            'role' => $request->enum('role', Role::class) ?? Role::Viewer,
+            'made_by' => $request->user()?->id,
             'email' => $request->filled('email') ? People::normal($request->string('email')->toString()) : null,
         ]);
 
@@ -43,8 +49,10 @@ final class InvitationController
 
         return new JsonResponse([
             'kind' => $invitation->user_id === null ? 'join' : 'password',
-            'series' => $invitation->series?->name, 'role' => $invitation->role,
-            'email' => $invitation->user->email ?? $invitation->email, 'name' => $invitation->user?->name,
+            'series' => $invitation->series?->name,
+            'role' => $invitation->role,
+            'email' => $invitation->user->email ?? $invitation->email,
+            'name' => $invitation->user?->name,
             'shortest' => User::SHORTEST_PASSWORD,
         ]);
     }
@@ -52,14 +60,23 @@ final class InvitationController
     public function follow(Request $request, string $token): JsonResponse
     {
         $request->validate([
-            'name' => ['nullable', new Name(80)], 'email' => 'nullable|string|email|max:190',
+            'name' => ['nullable', new Name(80)],
+            'email' => 'nullable|string|email|max:190',
             'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200',
         ]);
         $invitation = Invitation::open($token);
         if ($invitation !== null && $invitation->user_id === null) {
-            $request->validate(['name' => 'required', 'email' => $invitation->email === null ? 'required' : 'nullable']);
+            $request->validate([
+                'name' => 'required',
+                'email' => $invitation->email === null ? 'required' : 'nullable',
+            ]);
         }
-        $user = $this->people->follow($token, $request->input('name'), $request->input('email'), $request->string('password')->toString());
+        $user = $this->people->follow(
+            $token,
+            $request->input('name'),
+            $request->input('email'),
+            $request->string('password')->toString(),
+        );
         Auth::login($user);
         $request->session()->regenerate();
 
@@ -71,9 +88,15 @@ final class InvitationController
     {
         /** @var User $user */
         $user = $request->user();
-        $request->validate(['old' => 'bail|required|string|current_password', 'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200'], [
-            'old.current_password' => 'This is not the password you have now.',
-        ]);
+        $request->validate(
+            [
+                'old' => 'bail|required|string|current_password',
+                'password' => 'required|string|min:'.User::SHORTEST_PASSWORD.'|max:200',
+            ],
+            [
+                'old.current_password' => 'This is not the password you have now.',
+            ],
+        );
         $this->people->setPassword($user, $request->string('password')->toString(), $request->session()->getId());
 
         return new JsonResponse(null, 204);

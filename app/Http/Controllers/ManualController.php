@@ -18,6 +18,9 @@ final class ManualController
 
     public function picture(Manual $manual, string $picture): Response
     {
-        return new Response($manual->picture($picture) ?? abort(404), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=3600']);
+        return new Response($manual->picture($picture) ?? abort(404), 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => 'private, max-age=3600',
+        ]);
     }
 }

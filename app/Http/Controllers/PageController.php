@@ -27,9 +27,19 @@ final class PageController
     /** What changed since a revision and a palette version; with wait, as soon as something did. */
     public function feed(Request $request, Page $page): JsonResponse
     {
-        $request->validate(['since' => 'required|integer|min:0', 'palette' => 'required|integer|min:0', 'wait' => 'sometimes|boolean']);
+        $request->validate([
+            'since' => 'required|integer|min:0',
+            'palette' => 'required|integer|min:0',
+            'wait' => 'sometimes|boolean',
+        ]);
 
-        return new JsonResponse((new Feed($page))->since($request->integer('since'), $request->integer('palette'), $request->boolean('wait')));
+        return new JsonResponse(
+            (new Feed($page))->since(
+                $request->integer('since'),
+                $request->integer('palette'),
+                $request->boolean('wait'),
+            ),
+        );
     }
 
     public function picture(Page $page): Response
@@ -40,7 +50,10 @@ final class PageController
         // An older one is shown until the new one is made, and asked for again.
         $isCurrent = (new ShelfPicture($page->refresh()))->isCurrent();
 
-        return new Response($bytes, 200, ['Content-Type' => 'image/png', 'Cache-Control' => $isCurrent ? 'private, max-age=31536000, immutable' : 'private, no-store']);
+        return new Response($bytes, 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => $isCurrent ? 'private, max-age=31536000, immutable' : 'private, no-store',
+        ]);
     }
 
     /** A small picture of a file a drawing came from. */
@@ -50,6 +63,9 @@ final class PageController
         $bytes = $views->bytes($page->originals()->findOrFail($original), $request->integer('picture', 1));
         abort_if($bytes === null, 404);
 
-        return new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response($bytes, 200, [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
     }
 }

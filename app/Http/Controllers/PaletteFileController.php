@@ -32,7 +32,8 @@ final class PaletteFileController
         $name = Str::slug($series->name) ?: 'palette';
 
         return new Response(PaletteFile::bytes($format, (new SeriesPalette($series))->book(), $series->name), 200, [
-            'Content-Type' => self::TYPES[$format], 'Content-Disposition' => "attachment; filename=\"$name.$format\"",
+            'Content-Type' => self::TYPES[$format],
+            'Content-Disposition' => "attachment; filename=\"$name.$format\"",
         ]);
     }
 
@@ -42,6 +43,8 @@ final class PaletteFileController
         /** @var User $user */
         $user = $request->user();
 
-        return new JsonResponse(ImportPalette::fromInput(new OpInput($series, $user, $request->all()))->preview($series));
+        return new JsonResponse(
+            ImportPalette::fromInput(new OpInput($series, $user, $request->all()))->preview($series),
+        );
     }
 }

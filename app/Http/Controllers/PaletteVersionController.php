@@ -39,7 +39,12 @@ final class PaletteVersionController
     {
         $request->validate(['from' => 'required|integer', 'to' => 'required|integer']);
 
-        return new JsonResponse((new PaletteVersions($series))->between(self::version($series, $request->integer('from')), self::version($series, $request->integer('to'))));
+        return new JsonResponse(
+            (new PaletteVersions($series))->between(
+                self::version($series, $request->integer('from')),
+                self::version($series, $request->integer('to')),
+            ),
+        );
     }
 
     /** A small picture of a page as it would be by that version, or with 0 by the palette now. */
@@ -48,7 +53,10 @@ final class PaletteVersionController
         $picture = PagePicture::asIf($page, self::version($series, $number));
         abort_if($picture === null, 404);
 
-        return new Response((new PngWriter)->paint($picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, no-cache']);
+        return new Response((new PngWriter)->paint($picture), 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => 'private, no-cache',
+        ]);
     }
 
     private static function version(Series $series, int $id): ?PaletteVersion

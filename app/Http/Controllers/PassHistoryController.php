@@ -24,7 +24,11 @@ final class PassHistoryController
         $request->validate(['entry' => 'required|integer|min:1']);
         /** @var User $user */
         $user = $request->user();
-        $isChanged = (new PageDesk)->applyBeside($page, $user, (new PassHistory($page, $pass))->backTo($request->integer('entry')));
+        $isChanged = (new PageDesk)->applyBeside(
+            $page,
+            $user,
+            (new PassHistory($page, $pass))->backTo($request->integer('entry')),
+        );
 
         return new JsonResponse(['changed' => $isChanged]);
     }

@@ -21,18 +21,36 @@ final class PeopleController
     public function store(Request $request, Series $series): JsonResponse
     {
         $request->validate(['email' => 'required|string|max:190', 'role' => ['required', Rule::enum(Role::class)]]);
-        $user = User::query()->where('email', People::normal($request->string('email')->toString()))->first()
-            ?? throw ValidationException::withMessages(['email' => 'Nobody with this address works here yet. Invite them by a link.']);
-        $this->keepingAnOwner($series, $user, $request->enum('role', Role::class), fn () => Member::query()->updateOrCreate(
-            ['series_id' => $series->id, 'user_id' => $user->id], ['role' => $request->enum('role', Role::class)],
-        ));
+        $user =
+            User::query()->where('email', People::normal($request->string('email')->toString()))->first() ??
+            throw ValidationException::withMessages([
+                'email' => 'Nobody with this address works here yet. Invite them by a link.',
+            ]);
+        $this->keepingAnOwner(
+            $series,
+            $user,
+            $request->enum('role', Role::class),
+            fn () => Member::query()->updateOrCreate(
+                ['series_id' => $series->id, 'user_id' => $user->id],
+                ['role' => $request->enum('role', Role::class)],
+            ),
+        );
 
-        return new JsonResponse(['id' => $user->id, 'name' => $user->name, 'role' => $request->enum('role', Role::class)]);
+        return new JsonResponse([
+            'id' => $user->id,
+            'name' => $user->name,
+            'role' => $request->enum('role', Role::class),
+        ]);
     }
 
     public function destroy(Series $series, User $user): JsonResponse
     {
-        $this->keepingAnOwner($series, $user, null, fn () => Member::query()->where('series_id', $series->id)->where('user_id', $user->id)->delete());
+        $this->keepingAnOwner(
+            $series,
+            $user,
+            null,
+            fn () => Member::query()->where('series_id', $series->id)->where('user_id', $user->id)->delete(),
+        );
 
         return new JsonResponse(null, 204);
     }
@@ -48,8 +66,18 @@ final class PeopleController
             Series::query()->lockForUpdate()->findOrFail($series->id);
             // Read anew in the present: who asks may have been removed while this waited.
             abort_unless(Gate::allows('invite', $series), 403);
-            if ($next !== Role::Owner && ! Member::query()->where('series_id', $series->id)->where('role', Role::Owner)->where('user_id', '!=', $user->id)->lockForUpdate()->exists()) {
-                throw ValidationException::withMessages(['role' => 'A series keeps at least one owner. Make somebody else an owner first.']);
+            if (
+                $next !== Role::Owner &&
+                ! Member::query()
+                    ->where('series_id', $series->id)
+                    ->where('role', Role::Owner)
+                    ->where('user_id', '!=', $user->id)
+                    ->lockForUpdate()
+                    ->exists()
+            ) {
+                throw ValidationException::withMessages([
+                    'role' => 'A series keeps at least one owner. Make somebody else an owner first.',
+                ]);
             }
             $before = $user->roleIn($series);
             $change();

@@ -43,18 +43,34 @@ final class ReferenceController
     public function store(Request $request, Series $series, Originals $originals, Tasks $tasks): JsonResponse
     {
         $request->validate(['of' => 'sometimes|integer', 'page' => 'sometimes|integer']);
-        $page = $request->has('page') ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page')) : null;
+        $page = $request->has('page')
+            ? Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page'))
+            : null;
         $hanging = ReferencePicture::query()->where('series_id', $series->id)->count();
         if ($hanging >= self::MOST) {
-            throw ValidationException::withMessages(['picture' => self::MOST.' pictures hang here already. Take some away first.']);
+            throw ValidationException::withMessages([
+                'picture' => self::MOST.' pictures hang here already. Take some away first.',
+            ]);
         }
-        $original = $request->has('of') ? self::ofPage($request, $series, $originals) : (new TaskInput($series, self::person($request), $request->all(), $originals))->file('picture');
+        $original = $request->has('of')
+            ? self::ofPage($request, $series, $originals)
+            : (new TaskInput($series, self::person($request), $request->all(), $originals))->file('picture');
         DB::transaction(function () use ($request, $series, $page, $original, $hanging, $tasks): void {
             $reference = ReferencePicture::query()->create([
-                'series_id' => $series->id, 'page_id' => $page?->id, 'original_id' => $original->id, 'name' => $original->name,
-                'x' => self::APART * ($hanging % self::IN_A_ROW), 'y' => self::APART * intdiv($hanging, self::IN_A_ROW),
+                'series_id' => $series->id,
+                'page_id' => $page?->id,
+                'original_id' => $original->id,
+                'name' => $original->name,
+                'x' => self::APART * ($hanging % self::IN_A_ROW),
+                'y' => self::APART * intdiv($hanging, self::IN_A_ROW),
             ]);
-            $reference->forceFill(['task_id' => $tasks->begin($series, self::person($request), 'reference', ['reference' => $reference->id])->id])->save();
+            $reference
+                ->forceFill([
+                    'task_id' => $tasks->begin($series, self::person($request), 'reference', [
+                        'reference' => $reference->id,
+                    ])->id,
+                ])
+                ->save();
         });
 
         return $this->all($series, $page?->id)->setStatusCode(202);
@@ -64,17 +80,27 @@ final class ReferenceController
     private static function ofPage(Request $request, Series $series, Originals $originals): Original
     {
         $page = Page::query()->where('series_id', $series->id)->findOrFail($request->integer('of'));
-        $picture = PagePicture::upTo($page, OriginalViews::SIDE) ?? throw ValidationException::withMessages(['of' => 'This page is empty; there is nothing to hang up yet.']);
+        $picture =
+            PagePicture::upTo($page, OriginalViews::SIDE) ??
+            throw ValidationException::withMessages(['of' => 'This page is empty; there is nothing to hang up yet.']);
 
-        return $originals->keepBytes($series, self::person($request), (new PngWriter)->paint($picture), "p. $page->number $page->title");
+        return $originals->keepBytes(
+            $series,
+            self::person($request),
+            (new PngWriter)->paint($picture),
+            "p. $page->number $page->title",
+        );
     }
 
     /** Where it hangs, how wide, and whether mirrored or grey. */
     public function update(Request $request, Series $series, ReferencePicture $reference): JsonResponse
     {
         $values = $request->validate([
-            'x' => 'sometimes|numeric|between:-100000,100000', 'y' => 'sometimes|numeric|between:-100000,100000', 'across' => 'sometimes|numeric|between:40,8000',
-            'mirrored' => 'sometimes|boolean', 'grey' => 'sometimes|boolean',
+            'x' => 'sometimes|numeric|between:-100000,100000',
+            'y' => 'sometimes|numeric|between:-100000,100000',
+            'across' => 'sometimes|numeric|between:40,8000',
+            'mirrored' => 'sometimes|boolean',
+            'grey' => 'sometimes|boolean',
         ]);
         $reference->forceFill($values)->save();
 
@@ -93,13 +119,20 @@ final class ReferenceController
         $bytes = $views->bytes($reference->original);
         abort_if($bytes === null, 404);
 
-        return new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response($bytes, 200, [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
     }
 
     private function all(Series $series, ?int $page): JsonResponse
     {
         $pictures = ReferencePicture::query()->with('task')->where('series_id', $series->id)->orderBy('id');
-        $pictures->where(fn ($of) => $page === null ? $of->whereNull('page_id') : $of->whereNull('page_id')->orWhere('page_id', $page));
+        $pictures->where(
+            fn ($of) => $page === null
+                ? $of->whereNull('page_id')
+                : $of->whereNull('page_id')->orWhere('page_id', $page),
+        );
 
         return new JsonResponse($pictures->get()->map(fn (ReferencePicture $one): array => $one->toClient()));
     }

@@ -21,7 +21,8 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type PaletteState from SeriesPalette
  *
  * @phpstan-type MemberState array{id: int, name: string, role: value-of<Role>}
- * @phpstan-type SeriesState array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>, palette: PaletteState, people: list<MemberState>}
+ * @phpstan-type SeriesState array{id: int, name: string, role: value-of<Role>, pages: list<PageCardState>,
+ *     palette: PaletteState, people: list<MemberState>}
  */
 final class SeriesController
 {
@@ -30,14 +31,24 @@ final class SeriesController
         /** @var User $user */
         $user = $request->user();
 
-        $series = $user->series()->with(['pages' => fn ($pages) => PageCard::counted($pages)])->orderBy('name')->get();
+        $series = $user
+            ->series()
+            ->with(['pages' => fn ($pages) => PageCard::counted($pages)])
+            ->orderBy('name')
+            ->get();
 
         $roles = Member::query()->where('user_id', $user->id)->pluck('role', 'series_id');
 
-        return new JsonResponse($series->map(fn (Series $series): array => [
-            'id' => $series->id, 'name' => $series->name, 'role' => $roles[$series->id] ?? null,
-            'pages' => PageCard::all($series->pages),
-        ]));
+        return new JsonResponse(
+            $series->map(
+                fn (Series $series): array => [
+                    'id' => $series->id,
+                    'name' => $series->name,
+                    'role' => $roles[$series->id] ?? null,
+                    'pages' => PageCard::all($series->pages),
+                ],
+            ),
+        );
     }
 
     public function store(Request $request): JsonResponse
@@ -45,7 +56,11 @@ final class SeriesController
         $request->validate(['name' => ['required', new Name(120)]]);
         $series = DB::transaction(function () use ($request): Series {
             $series = Series::query()->create(['name' => $request->string('name')->toString()]);
-            Member::query()->create(['series_id' => $series->id, 'user_id' => $request->user()?->id, 'role' => Role::Owner]);
+            Member::query()->create([
+                'series_id' => $series->id,
+                'user_id' => $request->user()?->id,
+                'role' => Role::Owner,
+            ]);
 
             return $series;
         });
@@ -59,12 +74,18 @@ final class SeriesController
         $user = $request->user();
 
         return new JsonResponse([
-            'id' => $series->id, 'name' => $series->name, 'role' => $user->roleIn($series),
+            'id' => $series->id,
+            'name' => $series->name,
+            'role' => $user->roleIn($series),
             'pages' => PageCard::all(PageCard::counted($series->pages())->get()),
             'palette' => (new SeriesPalette($series))->toClient(),
-            'people' => $series->members()->with('user')->get()->map(fn (Member $member): array => [
-                'id' => $member->user_id, 'name' => $member->user->name, 'role' => $member->role,
-            ]),
+            'people' => $series->members()->with('user')->get()->map(
+                fn (Member $member): array => [
+                    'id' => $member->user_id,
+                    'name' => $member->user->name,
+                    'role' => $member->role,
+                ],
+            ),
         ]);
     }
 
@@ -75,7 +96,8 @@ final class SeriesController
             Series::query()->lockForUpdate()->find($series->id);
 
             return Page::query()->create([
-                'series_id' => $series->id, 'title' => $request->string('title')->toString(),
+                'series_id' => $series->id,
+                'title' => $request->string('title')->toString(),
                 'number' => 1 + (int) Page::query()->where('series_id', $series->id)->max('number'),
             ]);
         });

@@ -35,7 +35,12 @@ final class SeriesOpController
             new OpInput($series, self::user($request), array_diff_key($request->array('op'), ['kind' => 0])),
         );
 
-        return self::answer($this->desk->apply($series, self::user($request), $op, $id), $op::answers(), $series, $page);
+        return self::answer(
+            $this->desk->apply($series, self::user($request), $op, $id),
+            $op::answers(),
+            $series,
+            $page,
+        );
     }
 
     public function undo(Request $request, Series $series): JsonResponse

@@ -24,15 +24,23 @@ final class SessionController
 
         return new JsonResponse([
             'user' => $user instanceof User ? ['id' => $user->id, 'name' => $user->name] : null,
-            'demo' => config('awning.demo') ? User::query()->where('is_demo', true)->orderBy('id')->get(['id', 'name', 'email']) : [],
+            'demo' => config('awning.demo')
+                ? User::query()
+                    ->where('is_demo', true)
+                    ->orderBy('id')
+                    ->get(['id', 'name', 'email'])
+                : [],
         ]);
     }
 
     public function store(Request $request, People $people): JsonResponse
     {
         $request->validate(['email' => 'required|string|max:190', 'password' => 'required|string|max:200']);
-        $user = $people->who($request->string('email')->toString(), $request->string('password')->toString())
-            ?? throw ValidationException::withMessages(['email' => 'This address and password do not belong together. Check both and try again.']);
+        $user =
+            $people->who($request->string('email')->toString(), $request->string('password')->toString()) ??
+            throw ValidationException::withMessages([
+                'email' => 'This address and password do not belong together. Check both and try again.',
+            ]);
         Auth::login($user);
         $request->session()->regenerate();
 

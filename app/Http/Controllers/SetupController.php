@@ -31,13 +31,21 @@ final class SetupController
 
     public function file(Series $series, SeriesSetup $setup): Response
     {
-        return new Response(SetupFile::write($setup->name, Setup::fromList($setup->passes)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="setup.json"']);
+        return new Response(SetupFile::write($setup->name, Setup::fromList($setup->passes)), 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => 'attachment; filename="setup.json"',
+        ]);
     }
 
     /** What is painted in passes of a page inside some regions, for a setup that is kept with it. */
     public function marks(Request $request, Page $page): JsonResponse
     {
-        $request->validate(['passes' => 'required|array|max:'.Setup::MOST, 'passes.*' => ['string', 'regex:/^[a-z0-9]{6,24}$/D'], 'labels' => 'required|array|min:1|max:500', 'labels.*' => 'integer|min:1|max:65535']);
+        $request->validate([
+            'passes' => 'required|array|max:'.Setup::MOST,
+            'passes.*' => ['string', 'regex:/^[a-z0-9]{6,24}$/D'],
+            'labels' => 'required|array|min:1|max:500',
+            'labels.*' => 'integer|min:1|max:65535',
+        ]);
         $sheet = new Sheet(new PageStore($page));
         /** @var non-empty-list<int> $labels */
         $labels = array_values(array_map(intval(...), $request->array('labels')));

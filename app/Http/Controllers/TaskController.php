@@ -53,8 +53,14 @@ final class TaskController
     /** The page's work that is going on, for a window that was reloaded meanwhile. */
     public function index(Page $page): JsonResponse
     {
-        return new JsonResponse(Task::query()->where('page_id', $page->id)->whereIn('state', ['waiting', 'working'])
-            ->where('created_at', '>', now()->subHour())->get()->map(fn (Task $task): array => $task->toClient()));
+        return new JsonResponse(
+            Task::query()
+                ->where('page_id', $page->id)
+                ->whereIn('state', ['waiting', 'working'])
+                ->where('created_at', '>', now()->subHour())
+                ->get()
+                ->map(fn (Task $task): array => $task->toClient()),
+        );
     }
 
     public function show(Request $request, Task $task): JsonResponse
@@ -84,7 +90,9 @@ final class TaskController
         if ($request->has('part')) {
             abort_unless($task->kind === 'match', 404);
 
-            return Storage::disk('works')->response(dirname($task->result_path).'/'.$request->string('part')->toString().'.png');
+            return Storage::disk('works')->response(
+                dirname($task->result_path).'/'.$request->string('part')->toString().'.png',
+            );
         }
 
         return Storage::disk('works')->download($task->result_path, $task->result_name);
@@ -120,6 +128,9 @@ final class TaskController
     private function mine(Request $request, Task $task): void
     {
         $user = $request->user();
-        abort_unless($user instanceof User && $task->user_id === $user->id && $user->roleIn($task->inSeries()) !== null, 403);
+        abort_unless(
+            $user instanceof User && $task->user_id === $user->id && $user->roleIn($task->inSeries()) !== null,
+            403,
+        );
     }
 }

@@ -60,7 +60,10 @@ final class TileController
     private function names(Pyramid $pyramid, array $want): array
     {
         try {
-            return array_map(fn (array $tile): ?string => $pyramid->hash(LayerName::parse($tile[0]), (int) $tile[1], (int) $tile[2]), array_values($want));
+            return array_map(
+                fn (array $tile): ?string => $pyramid->hash(LayerName::parse($tile[0]), (int) $tile[1], (int) $tile[2]),
+                array_values($want),
+            );
         } catch (\InvalidArgumentException $error) {
             throw ValidationException::withMessages(['want' => $error->getMessage()]);
         }
@@ -72,7 +75,8 @@ final class TileController
         abort_unless(LayerTile::query()->where('page_id', $page->id)->where('hash', $hash)->exists(), 404);
 
         return new Response((string) (new Tiles)->packed($hash), 200, [
-            'Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable',
+            'Content-Type' => 'application/octet-stream',
+            'Cache-Control' => 'private, max-age=31536000, immutable',
         ]);
     }
 }

@@ -31,10 +31,14 @@ final class TipController
         try {
             $header = ImageHeader::of($file->path());
             if (max($header->width, $header->height) > self::LARGEST_TIP) {
-                throw new UnreadableImage('A picture for a tip is at most '.self::LARGEST_TIP.' pixels wide and high. Make it smaller.');
+                throw new UnreadableImage(
+                    'A picture for a tip is at most '.self::LARGEST_TIP.' pixels wide and high. Make it smaller.',
+                );
             }
 
-            return new JsonResponse(['picture' => TipImport::of((new ImageReader)->read($file->path())->paint)->toText()]);
+            return new JsonResponse([
+                'picture' => TipImport::of((new ImageReader)->read($file->path())->paint)->toText(),
+            ]);
         } catch (UnreadableImage|\InvalidArgumentException $error) {
             throw ValidationException::withMessages(['picture' => $error->getMessage()]);
         }

@@ -18,8 +18,18 @@ final class FiniteNumbers
 
     public function handle(Request $request, Closure $next): Response
     {
-        if ($request->isJson() && preg_match(self::LOOKS_LARGE, $request->getContent()) === 1 && self::isAnyInfinite($request->json()->all())) {
-            return response()->json(['message' => 'A number in this request is too large. Nothing was changed; reload the page and try again.'], 422);
+        if (
+            $request->isJson() &&
+            preg_match(self::LOOKS_LARGE, $request->getContent()) === 1 &&
+            self::isAnyInfinite($request->json()->all())
+        ) {
+            return response()->json(
+                [
+                    'message' => 'A number in this request is too large. Nothing was changed; reload the page and '
+                        .'try again.',
+                ],
+                422,
+            );
         }
 
         return $next($request);

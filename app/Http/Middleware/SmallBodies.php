@@ -25,11 +25,15 @@ final class SmallBodies
 
     public function handle(Request $request, Closure $next): Response
     {
-        $isUpload = $request->isMethod('POST')
-            && $request->is(...self::WITH_FILES)
-            && str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
+        $isUpload =
+            $request->isMethod('POST') &&
+            $request->is(...self::WITH_FILES) &&
+            str_starts_with((string) $request->header('Content-Type'), 'multipart/form-data');
         if (! $isUpload && (int) $request->server('CONTENT_LENGTH') > self::MOST) {
-            return response()->json(['message' => 'This is more than can be sent in one go. Do it in smaller steps.'], 413);
+            return response()->json(
+                ['message' => 'This is more than can be sent in one go. Do it in smaller steps.'],
+                413,
+            );
         }
 
         return $next($request);

@@ -34,7 +34,9 @@ final class Archive
     {
         $zip = new ZipArchive;
         if ($zip->open($path, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
-            throw new RuntimeException("$path cannot be written. Check that the folder exists, and that no file of that name is there.");
+            throw new RuntimeException(
+                "$path cannot be written. Check that the folder exists, and that no file of that name is there.",
+            );
         }
 
         return new self($zip);
@@ -48,7 +50,12 @@ final class Archive
             throw new RuntimeException("$path is not a backup, or it was cut short.");
         }
         $manifest = json_decode((string) $zip->getFromName(self::MANIFEST), true);
-        if (! is_array($manifest) || ($manifest['form'] ?? null) !== self::FORM || ! is_array($manifest['files'] ?? null) || ! isset($manifest['files'][self::DATABASE])) {
+        if (
+            ! is_array($manifest) ||
+            ($manifest['form'] ?? null) !== self::FORM ||
+            ! is_array($manifest['files'] ?? null) ||
+            ! isset($manifest['files'][self::DATABASE])
+        ) {
             throw new RuntimeException("$path is not a backup of Awning, or of a later version.");
         }
         $archive = new self($zip);
@@ -68,7 +75,9 @@ final class Archive
         $bytes = hash_update_stream($hash, $stream);
         fclose($stream);
         if ($bytes !== $expected['bytes'] || hash_final($hash) !== $expected['sha256']) {
-            throw new RuntimeException("The backup is damaged: its part $name is not what was put in. Use another one.");
+            throw new RuntimeException(
+                "The backup is damaged: its part $name is not what was put in. Use another one.",
+            );
         }
     }
 
@@ -83,14 +92,22 @@ final class Archive
     {
         $end = (string) file_get_contents($file, false, null, max(0, (int) filesize($file) - 200));
         if (! str_contains($end, self::DUMP_END)) {
-            throw new RuntimeException('The database could not be read to its end. Is there room in the temporary folder?');
+            throw new RuntimeException(
+                'The database could not be read to its end. Is there room in the temporary folder?',
+            );
         }
         $this->add(self::DATABASE, $file, true);
     }
 
     public function close(): void
     {
-        $this->zip->addFromString(self::MANIFEST, json_encode(['form' => self::FORM, 'made_at' => date(DATE_ATOM), 'files' => $this->files], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT));
+        $this->zip->addFromString(
+            self::MANIFEST,
+            json_encode(
+                ['form' => self::FORM, 'made_at' => date(DATE_ATOM), 'files' => $this->files],
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT,
+            ),
+        );
         if (! $this->zip->close()) {
             throw new RuntimeException('The backup could not be written to its end. Is there room on the disk?');
         }
@@ -99,7 +116,8 @@ final class Archive
     /** @return resource */
     public function stream(string $name)
     {
-        return $this->zip->getStream($name) ?: throw new RuntimeException("The backup is damaged: its part $name cannot be read. Use another one.");
+        return $this->zip->getStream($name) ?:
+            throw new RuntimeException("The backup is damaged: its part $name cannot be read. Use another one.");
     }
 
     /** @return array<string, array{bytes: int, sha256: string}> */

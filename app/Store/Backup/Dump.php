@@ -25,7 +25,21 @@ final readonly class Dump
     {
         $database = DB::getDatabaseName();
         $without = array_map(fn (string $table): string => "--ignore-table-data=$database.$table", self::EMPTY);
-        $this->run(['mariadb-dump', '--no-defaults', ...$this->access(), '--single-transaction', '--quick', '--hex-blob', '--skip-tz-utc', "--result-file=$file", ...$without, $database], null);
+        $this->run(
+            [
+                'mariadb-dump',
+                '--no-defaults',
+                ...$this->access(),
+                '--single-transaction',
+                '--quick',
+                '--hex-blob',
+                '--skip-tz-utc',
+                "--result-file=$file",
+                ...$without,
+                $database,
+            ],
+            null,
+        );
     }
 
     /** @param  resource  $sql */
@@ -39,7 +53,12 @@ final readonly class Dump
     {
         $settings = $this->settings();
 
-        return ['--user='.$settings['username'], ...($settings['unix_socket'] ? ['--socket='.$settings['unix_socket']] : ['--host='.$settings['host'], '--port='.$settings['port']])];
+        return [
+            '--user='.$settings['username'],
+            ...$settings['unix_socket']
+                ? ['--socket='.$settings['unix_socket']]
+                : ['--host='.$settings['host'], '--port='.$settings['port']],
+        ];
     }
 
     /**

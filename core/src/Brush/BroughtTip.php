@@ -18,7 +18,9 @@ final readonly class BroughtTip
     public function __construct(public string $coverage)
     {
         if (strlen($coverage) !== self::SIDE ** 2) {
-            throw new \InvalidArgumentException('A tip is a square of '.self::SIDE.' by '.self::SIDE.' pixels.');
+            throw new \InvalidArgumentException(
+                'A tip is a square of '.self::SIDE.' by '.self::SIDE.' pixels.',
+            );
         }
     }
 
@@ -39,16 +41,19 @@ final readonly class BroughtTip
      */
     public function at(float $u, float $v): float
     {
-        [$x, $y] = [($u + 1) / 2 * self::SIDE - 0.5, ($v + 1) / 2 * self::SIDE - 0.5];
+        [$x, $y] = [(($u + 1) / 2) * self::SIDE - 0.5, (($v + 1) / 2) * self::SIDE - 0.5];
         [$column, $row] = [(int) floor($x), (int) floor($y)];
         [$right, $down] = [$x - $column, $y - $row];
 
-        return (($this->pixel($column, $row) * (1 - $right) + $this->pixel($column + 1, $row) * $right) * (1 - $down)
-            + ($this->pixel($column, $row + 1) * (1 - $right) + $this->pixel($column + 1, $row + 1) * $right) * $down) / 255;
+        return (($this->pixel($column, $row) * (1 - $right) + $this->pixel($column + 1, $row) * $right) * (1 - $down) +
+            ($this->pixel($column, $row + 1) * (1 - $right) + $this->pixel($column + 1, $row + 1) * $right) * $down) /
+            255;
     }
 
     private function pixel(int $column, int $row): int
     {
-        return min($column, $row) < 0 || max($column, $row) >= self::SIDE ? 0 : ord($this->coverage[$row * self::SIDE + $column]);
+        return min($column, $row) < 0 || max($column, $row) >= self::SIDE
+            ? 0
+            : ord($this->coverage[$row * self::SIDE + $column]);
     }
 }

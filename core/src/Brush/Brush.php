@@ -18,12 +18,26 @@ final readonly class Brush
      *
      * @throws \RangeException when a value is outside
      */
-    public function __construct(public float $size, public float $hardness = 1.0, public float $opacity = 1.0, public float $smoothing = 0.0, public ?Tip $tip = null)
-    {
+    public function __construct(
+        public float $size,
+        public float $hardness = 1.0,
+        public float $opacity = 1.0,
+        public float $smoothing = 0.0,
+        public ?Tip $tip = null,
+    ) {
         if (! ($size >= 1 && $size <= self::LARGEST)) {
             throw new \RangeException('A brush is 1 to '.self::LARGEST.' px wide.');
         }
-        if (! ($hardness >= 0 && $hardness <= 1 && $opacity >= 0 && $opacity <= 1 && $smoothing >= 0 && $smoothing <= 0.95)) {
+        if (
+            ! (
+                $hardness >= 0 &&
+                $hardness <= 1 &&
+                $opacity >= 0 &&
+                $opacity <= 1 &&
+                $smoothing >= 0 &&
+                $smoothing <= 0.95
+            )
+        ) {
             throw new \RangeException('Hardness and opacity run from 0 to 1, smoothing from 0 to 0.95.');
         }
     }

@@ -27,8 +27,11 @@ final class DabRaster
 
     private int $work = 0;
 
-    private function __construct(private readonly Brush $brush, private readonly Tip $tip, private readonly Rect $page)
-    {
+    private function __construct(
+        private readonly Brush $brush,
+        private readonly Tip $tip,
+        private readonly Rect $page,
+    ) {
     }
 
     /** @throws \RangeException when it is more than is drawn in one go */
@@ -43,18 +46,33 @@ final class DabRaster
         $picture = TipPicture::of($this->tip, $this->brush->hardness);
         $bounds = [INF, INF, -INF, -INF];
         foreach ($this->places($path) as [$x, $y, $radius, $angle, $flow, $ceiling]) {
-            $bounds = [min($bounds[0], $x - $radius), min($bounds[1], $y - $radius), max($bounds[2], $x + $radius), max($bounds[3], $y + $radius)];
+            $bounds = [
+                min($bounds[0], $x - $radius),
+                min($bounds[1], $y - $radius),
+                max($bounds[2], $x + $radius),
+                max($bounds[3], $y + $radius),
+            ];
             $this->lay($picture, $x, $y, $radius, $angle, $flow, $ceiling);
         }
-        $where = $bounds[0] > $bounds[2] ? new Rect(0, 0, 0, 0)
-            : Rect::bounds((int) floor($bounds[0]), (int) floor($bounds[1]), (int) ceil($bounds[2]), (int) ceil($bounds[3]))->intersect($this->page);
+        $where =
+            $bounds[0] > $bounds[2]
+                ? new Rect(0, 0, 0, 0)
+                : Rect::bounds(
+                    (int) floor($bounds[0]),
+                    (int) floor($bounds[1]),
+                    (int) ceil($bounds[2]),
+                    (int) ceil($bounds[3]),
+                )->intersect($this->page);
 
-        return $where->isEmpty() ? new StrokeMask($where, '') : Grain::on(new StrokeMask($where, $this->joined($where)), $this->tip->grain);
+        return $where->isEmpty()
+            ? new StrokeMask($where, '')
+            : Grain::on(new StrokeMask($where, $this->joined($where)), $this->tip->grain);
     }
 
     /**
      * @param  non-empty-list<array{float, float, float}>  $path
-     * @return \Generator<array{float, float, float, float, float, float}> middle, radius, angle in radians, flow, and the most that is covered by it
+     * @return \Generator<array{float, float, float, float, float, float}> middle, radius, angle in radians, flow, and
+     *     the most that is covered by it
      */
     private function places(array $path): \Generator
     {
@@ -69,7 +87,15 @@ final class DabRaster
             $direction = $length > 0 ? atan2($toY - $y, $toX - $x) : 0.0;
             for (; $next <= $done + $length; $next += $apart) {
                 $part = $length > 0 ? ($next - $done) / $length : 0.0;
-                yield $this->place($number++, $x + ($toX - $x) * $part, $y + ($toY - $y) * $part, $pressure + ($toPressure - $pressure) * $part, $direction, min($next, $total - $next), $total);
+                yield $this->place(
+                    $number++,
+                    $x + ($toX - $x) * $part,
+                    $y + ($toY - $y) * $part,
+                    $pressure + ($toPressure - $pressure) * $part,
+                    $direction,
+                    min($next, $total - $next),
+                    $total,
+                );
             }
             $done += $length;
         }
@@ -79,38 +105,75 @@ final class DabRaster
      * @param  float  $inside  px to the nearer end of the stroke
      * @return array{float, float, float, float, float, float}
      */
-    private function place(int $number, float $x, float $y, float $pressure, float $direction, float $inside, float $total): array
-    {
+    private function place(
+        int $number,
+        float $x,
+        float $y,
+        float $pressure,
+        float $direction,
+        float $inside,
+        float $total,
+    ): array {
         [$size, $tip] = [$this->brush->size, $this->tip];
         $chance = fn (int $which): float => Chance::at($tip->seed, 8 * $number + $which);
         $thin = $tip->taper > 0 && $total > 0 ? min(1.0, $inside / ($tip->taper * $total)) : 1.0;
-        $radius = $size / 2 * $tip->sizeBy->at($pressure) * $thin * (1 - $tip->jitter * $chance(0));
+        $radius = ($size / 2) * $tip->sizeBy->at($pressure) * $thin * (1 - $tip->jitter * $chance(0));
         $aside = (2 * $chance(1) - 1) * $tip->scatter * $size;
-        $ahead = (2 * $chance(2) - 1) * $tip->scatter * $size / 2;
+        $ahead = ((2 * $chance(2) - 1) * $tip->scatter * $size) / 2;
         $angle = ($tip->along ? $direction : 0.0) + deg2rad($tip->angle) + (2 * $chance(3) - 1) * M_PI * $tip->turn;
 
         return [
-            $x - sin($direction) * $aside + cos($direction) * $ahead, $y + cos($direction) * $aside + sin($direction) * $ahead,
-            $radius, $angle, $tip->flow * $tip->flowBy->at($pressure), $tip->opacityBy->at($pressure),
+            $x - sin($direction) * $aside + cos($direction) * $ahead,
+            $y + cos($direction) * $aside + sin($direction) * $ahead,
+            $radius,
+            $angle,
+            $tip->flow * $tip->flowBy->at($pressure),
+            $tip->opacityBy->at($pressure),
         ];
     }
 
     /** @param  list<float>  $picture */
-    private function lay(array $picture, float $x, float $y, float $radius, float $angle, float $flow, float $ceiling): void
-    {
+    private function lay(
+        array $picture,
+        float $x,
+        float $y,
+        float $radius,
+        float $angle,
+        float $flow,
+        float $ceiling,
+    ): void {
         if ($radius < 0.4) {
             return;
         }
-        $here = Rect::bounds((int) floor($x - $radius), (int) floor($y - $radius), (int) ceil($x + $radius), (int) ceil($y + $radius))->intersect($this->page);
+        $here = Rect::bounds(
+            (int) floor($x - $radius),
+            (int) floor($y - $radius),
+            (int) ceil($x + $radius),
+            (int) ceil($y + $radius),
+        )->intersect($this->page);
         $this->work += $here->width * $here->height;
         if ($this->work > self::MOST_WORK) {
-            throw new \RangeException('This stroke lays too many marks of so large a brush. Lift the pen once in a while.');
+            throw new \RangeException(
+                'This stroke lays too many marks of so large a brush. Lift the pen once in a while.',
+            );
         }
         for ($row = $here->y >> 8; ! $here->isEmpty() && $row <= ($here->bottom() - 1) >> 8; $row++) {
             for ($column = $here->x >> 8; $column <= ($here->right() - 1) >> 8; $column++) {
                 $key = "$column,$row";
                 $this->tiles[$key] ??= array_fill(0, TileGrid::PIXELS, 0.0);
-                $this->layOn($this->tiles[$key], $column * TileGrid::SIZE, $row * TileGrid::SIZE, $here, $picture, $x, $y, $radius, $angle, $flow, $ceiling);
+                $this->layOn(
+                    $this->tiles[$key],
+                    $column * TileGrid::SIZE,
+                    $row * TileGrid::SIZE,
+                    $here,
+                    $picture,
+                    $x,
+                    $y,
+                    $radius,
+                    $angle,
+                    $flow,
+                    $ceiling,
+                );
             }
         }
     }
@@ -119,8 +182,19 @@ final class DabRaster
      * @param  array<int, float>  $tile
      * @param  list<float>  $picture
      */
-    private function layOn(array &$tile, int $left, int $top, Rect $here, array $picture, float $x, float $y, float $radius, float $angle, float $flow, float $ceiling): void
-    {
+    private function layOn(
+        array &$tile,
+        int $left,
+        int $top,
+        Rect $here,
+        array $picture,
+        float $x,
+        float $y,
+        float $radius,
+        float $angle,
+        float $flow,
+        float $ceiling,
+    ): void {
         $side = TipPicture::SIDE;
         // Places of the picture to a pixel.
         $scale = $side / 2 / $radius;
@@ -165,8 +239,15 @@ final class DabRaster
             }
             $strings[$key] = $bytes;
         }
-        $data = $grid->join(fn (int $column, int $row): ?string => $strings[($left + $column).','.($top + $row)] ?? null);
-        $here = new Rect($where->x - $left * TileGrid::SIZE, $where->y - $top * TileGrid::SIZE, $where->width, $where->height);
+        $data = $grid->join(
+            fn (int $column, int $row): ?string => $strings[$left + $column.','.($top + $row)] ?? null,
+        );
+        $here = new Rect(
+            $where->x - $left * TileGrid::SIZE,
+            $where->y - $top * TileGrid::SIZE,
+            $where->width,
+            $where->height,
+        );
 
         return Bytes::crop($data, $grid->width, $grid->height, $here, 1);
     }

@@ -44,7 +44,9 @@ final class Grain
     /** How much ink stays, by the height of the paper's tooth. */
     private static function kept(float $amount): string
     {
-        return Bytes::table(fn (int $height): float => 255 * ($height - self::GONE * $amount + self::FADE / 2) / self::FADE);
+        return Bytes::table(
+            fn (int $height): float => (255 * ($height - self::GONE * $amount + self::FADE / 2)) / self::FADE,
+        );
     }
 
     /** Heights of 0 to 255, row by row. */
@@ -67,7 +69,10 @@ final class Grain
         $sum = 0;
         for ($dy = -1; $dy <= 1; $dy++) {
             for ($dx = -1; $dx <= 1; $dx++) {
-                $sum += (2 - abs($dx)) * (2 - abs($dy)) * self::hash(($x + $dx) & (self::SIDE - 1), ($y + $dy) & (self::SIDE - 1));
+                $sum +=
+                    (2 - abs($dx)) *
+                    (2 - abs($dy)) *
+                    self::hash(($x + $dx) & (self::SIDE - 1), ($y + $dy) & (self::SIDE - 1));
             }
         }
 

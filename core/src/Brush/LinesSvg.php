@@ -38,16 +38,37 @@ final class LinesSvg
     {
         $paths = '';
         foreach ($strokes as $stroke) {
-            $points = implode(' ', array_map(fn (array $point): string => self::number($point[0]).','.self::number($point[1]).','.self::number($point[2]), $stroke->points));
+            $points = implode(
+                ' ',
+                array_map(
+                    fn (array $point): string => self::number($point[0]).
+                        ','.
+                        self::number($point[1]).
+                        ','.
+                        self::number($point[2]),
+                    $stroke->points,
+                ),
+            );
             $paths .= sprintf(
                 "  <path d=\"%s\" awning:points=\"%s\" awning:weight=\"%s\" awning:taper=\"%s\" awning:steady=\"%s\" awning:grain=\"%s\"/>\n",
-                self::outline($stroke), $points, self::number($stroke->weight), self::number($stroke->taper), self::number($stroke->steady), self::number($stroke->grain),
+                self::outline($stroke),
+                $points,
+                self::number($stroke->weight),
+                self::number($stroke->taper),
+                self::number($stroke->steady),
+                self::number($stroke->grain),
             );
         }
 
         return sprintf(
             "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"%s\" xmlns:awning=\"%s\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\" fill=\"#000000\" fill-rule=\"nonzero\">\n%s</svg>\n",
-            self::SVG, self::SPACE, $width, $height, $width, $height, $paths,
+            self::SVG,
+            self::SPACE,
+            $width,
+            $height,
+            $width,
+            $height,
+            $paths,
         );
     }
 
@@ -59,10 +80,19 @@ final class LinesSvg
     public static function read(string $svg): array
     {
         if (strlen($svg) > self::MOST_BYTES) {
-            throw new \InvalidArgumentException(sprintf('The file has more than %d MB. Cut the drawing in parts.', self::MOST_BYTES / 1_000_000));
+            throw new \InvalidArgumentException(
+                sprintf('The file has more than %d MB. Cut the drawing in parts.', self::MOST_BYTES / 1_000_000),
+            );
         }
-        if (! mb_check_encoding($svg, 'UTF-8') || stripos($svg, '<!DOCTYPE') !== false || stripos($svg, '<!ENTITY') !== false) {
-            throw new \InvalidArgumentException('The file has a document type or is not written in UTF-8; such SVG files are not opened. Save it as plain SVG.');
+        if (
+            ! mb_check_encoding($svg, 'UTF-8') ||
+            stripos($svg, '<!DOCTYPE') !== false ||
+            stripos($svg, '<!ENTITY') !== false
+        ) {
+            throw new \InvalidArgumentException(
+                'The file has a document type or is not written in UTF-8; such SVG files are not opened. Save it as '
+                    .'plain SVG.',
+            );
         }
         $before = libxml_use_internal_errors(true);
         $root = simplexml_load_string($svg, options: LIBXML_NONET | LIBXML_COMPACT);
@@ -81,13 +111,30 @@ final class LinesSvg
         $course = Nib::course($stroke);
         $path = '';
         foreach ($course as $i => [$x, $y, $radius]) {
-            $path .= sprintf('M%s %sa%3$s %3$s 0 1 1 %4$s 0a%3$s %3$s 0 1 1 -%4$s 0z', self::number($x - $radius), self::number($y), self::number($radius), self::number(2 * $radius));
+            $path .= sprintf(
+                'M%s %sa%3$s %3$s 0 1 1 %4$s 0a%3$s %3$s 0 1 1 -%4$s 0z',
+                self::number($x - $radius),
+                self::number($y),
+                self::number($radius),
+                self::number(2 * $radius),
+            );
             [$toX, $toY, $toRadius] = $course[$i + 1] ?? [$x, $y, $radius];
             $length = hypot($toX - $x, $toY - $y);
             if ($length > 0.0) {
                 [$nx, $ny] = [-($toY - $y) / $length, ($toX - $x) / $length];
-                $corners = [[$x - $nx * $radius, $y - $ny * $radius], [$toX - $nx * $toRadius, $toY - $ny * $toRadius], [$toX + $nx * $toRadius, $toY + $ny * $toRadius], [$x + $nx * $radius, $y + $ny * $radius]];
-                $path .= 'M'.implode('L', array_map(fn (array $at): string => self::number($at[0]).' '.self::number($at[1]), $corners)).'z';
+                $corners = [
+                    [$x - $nx * $radius, $y - $ny * $radius],
+                    [$toX - $nx * $toRadius, $toY - $ny * $toRadius],
+                    [$toX + $nx * $toRadius, $toY + $ny * $toRadius],
+                    [$x + $nx * $radius, $y + $ny * $radius],
+                ];
+                $path .=
+                    'M'.
+                    implode(
+                        'L',
+                        array_map(fn (array $at): string => self::number($at[0]).' '.self::number($at[1]), $corners),
+                    ).
+                    'z';
             }
         }
 
@@ -107,7 +154,9 @@ final class LinesSvg
     private function lines(\SimpleXMLElement $element, Projection $around, ?float $width, int $depth): array
     {
         if ($depth > self::DEEPEST) {
-            throw new \InvalidArgumentException('The drawing is nested deeper than drawings are. Save it as plain SVG.');
+            throw new \InvalidArgumentException(
+                'The drawing is nested deeper than drawings are. Save it as plain SVG.',
+            );
         }
         $there = self::transform(self::said($element, 'transform'))->then($around);
         $width = self::width($element) ?? $width;
@@ -115,11 +164,17 @@ final class LinesSvg
         foreach ($element->children(self::SVG) as $child) {
             $found[] = in_array($child->getName(), ['g', 'svg', 'a'], true)
                 ? $this->lines($child, $there, $width, $depth + 1)
-                : $this->strokes($child, self::transform(self::said($child, 'transform'))->then($there), self::width($child) ?? $width);
+                : $this->strokes(
+                    $child,
+                    self::transform(self::said($child, 'transform'))->then($there),
+                    self::width($child) ?? $width,
+                );
         }
         $lines = array_merge(...$found);
         if (count($lines) > self::MOST_LINES) {
-            throw new \InvalidArgumentException(sprintf('The drawing has more than %d lines. Cut it in parts.', self::MOST_LINES));
+            throw new \InvalidArgumentException(
+                sprintf('The drawing has more than %d lines. Cut it in parts.', self::MOST_LINES),
+            );
         }
 
         return $lines;
@@ -136,14 +191,22 @@ final class LinesSvg
             'path' => $width === null ? [] : self::pathCourses(self::said($element, 'd')),
             'polyline' => [self::pairs(self::said($element, 'points'))],
             'polygon' => [self::closed(self::pairs(self::said($element, 'points')))],
-            'line' => [[[(float) self::said($element, 'x1'), (float) self::said($element, 'y1')], [(float) self::said($element, 'x2'), (float) self::said($element, 'y2')]]],
+            'line' => [
+                [
+                    [(float) self::said($element, 'x1'), (float) self::said($element, 'y1')],
+                    [(float) self::said($element, 'x2'), (float) self::said($element, 'y2')],
+                ],
+            ],
             default => [],
         };
         $weight = ($width ?? 1.0) * $there->growth(0, 0);
         $strokes = [];
         foreach ($courses as $course) {
             foreach (array_chunk($course, InkStroke::MOST_POINTS) as $part) {
-                $strokes[] = $this->stroke(array_map(fn (array $at): array => [...$there->at($at[0], $at[1]), 1.0], $part), $weight);
+                $strokes[] = $this->stroke(
+                    array_map(fn (array $at): array => [...$there->at($at[0], $at[1]), 1.0], $part),
+                    $weight,
+                );
             }
         }
 
@@ -160,23 +223,41 @@ final class LinesSvg
 
         $said = fn (string $name): float => (float) ($own[$name] ?? 0);
 
-        return $this->stroke($course, $said('weight'), $said('taper'), $said('steady'), $said('grain')) ?? throw new \InvalidArgumentException('A line in the file has no points. Save it again.');
+        return $this->stroke($course, $said('weight'), $said('taper'), $said('steady'), $said('grain')) ??
+            throw new \InvalidArgumentException('A line in the file has no points. Save it again.');
     }
 
     /** @param  list<array{float, float, float}>  $course */
-    private function stroke(array $course, float $weight, float $taper = 0.0, float $steady = 0.0, float $grain = 0.0): ?InkStroke
-    {
+    private function stroke(
+        array $course,
+        float $weight,
+        float $taper = 0.0,
+        float $steady = 0.0,
+        float $grain = 0.0,
+    ): ?InkStroke {
         $this->points += count($course);
         if ($this->points > self::MOST_POINTS) {
-            throw new \InvalidArgumentException(sprintf('The drawing has more than %d points. Cut it in parts.', self::MOST_POINTS));
+            throw new \InvalidArgumentException(
+                sprintf('The drawing has more than %d points. Cut it in parts.', self::MOST_POINTS),
+            );
         }
         foreach ($course as [$x, $y]) {
             if (! (abs($x) < 100_000 && abs($y) < 100_000)) {
-                throw new \InvalidArgumentException('A line in the file lies far off any page. Move the drawing near its origin.');
+                throw new \InvalidArgumentException(
+                    'A line in the file lies far off any page. Move the drawing near its origin.',
+                );
             }
         }
 
-        return $course === [] ? null : new InkStroke($course, max(1.0, min(InkStroke::HEAVIEST, $weight)), max(0.0, min(0.5, $taper)), max(0.0, min(0.95, $steady)), max(0.0, min(1.0, $grain)));
+        return $course === []
+            ? null
+            : new InkStroke(
+                $course,
+                max(1.0, min(InkStroke::HEAVIEST, $weight)),
+                max(0.0, min(0.5, $taper)),
+                max(0.0, min(0.95, $steady)),
+                max(0.0, min(1.0, $grain)),
+            );
     }
 
     /** An attribute without a prefix, '' when there is none. */
@@ -197,7 +278,9 @@ final class LinesSvg
     /** @return list<array{float, float}> */
     private static function pairs(string $text): array
     {
-        $pairs = array_values(array_filter(array_chunk(self::numbers($text), 2), fn (array $pair): bool => count($pair) === 2));
+        $pairs = array_values(
+            array_filter(array_chunk(self::numbers($text), 2), fn (array $pair): bool => count($pair) === 2),
+        );
 
         return array_map(fn (array $pair): array => [(float) $pair[0], (float) $pair[1]], $pairs);
     }
@@ -227,7 +310,9 @@ final class LinesSvg
 
                 continue;
             }
-            $takes = ['M' => 2, 'L' => 2, 'T' => 2, 'H' => 1, 'V' => 1, 'C' => 6, 'S' => 4, 'Q' => 4, 'A' => 7][$letter] ?? 0;
+            $takes =
+                ['M' => 2, 'L' => 2, 'T' => 2, 'H' => 1, 'V' => 1, 'C' => 6, 'S' => 4, 'Q' => 4, 'A' => 7][$letter] ??
+                0;
             foreach ($takes === 0 ? [] : array_chunk($numbers, $takes) as $i => $part) {
                 if (count($part) < $takes) {
                     break;
@@ -237,17 +322,26 @@ final class LinesSvg
                     if ($course !== []) {
                         $courses[] = $course;
                     }
-                    $course = [$at = $start = $handle = [$fromX + $part[0], $fromY + $part[1]]];
+                    $course = [($at = $start = $handle = [$fromX + $part[0], $fromY + $part[1]])];
 
                     continue;
                 }
                 [$bends, $to] = match ($letter) {
                     'H' => [[], [$fromX + $part[0], $at[1]]],
                     'V' => [[], [$at[0], $fromY + $part[0]]],
-                    'C' => [[[$fromX + $part[0], $fromY + $part[1]], [$fromX + $part[2], $fromY + $part[3]]], [$fromX + $part[4], $fromY + $part[5]]],
-                    'S' => [[[2 * $at[0] - $handle[0], 2 * $at[1] - $handle[1]], [$fromX + $part[0], $fromY + $part[1]]], [$fromX + $part[2], $fromY + $part[3]]],
+                    'C' => [
+                        [[$fromX + $part[0], $fromY + $part[1]], [$fromX + $part[2], $fromY + $part[3]]],
+                        [$fromX + $part[4], $fromY + $part[5]],
+                    ],
+                    'S' => [
+                        [[2 * $at[0] - $handle[0], 2 * $at[1] - $handle[1]], [$fromX + $part[0], $fromY + $part[1]]],
+                        [$fromX + $part[2], $fromY + $part[3]],
+                    ],
                     'Q' => [[[$fromX + $part[0], $fromY + $part[1]]], [$fromX + $part[2], $fromY + $part[3]]],
-                    'T' => [[[2 * $at[0] - $handle[0], 2 * $at[1] - $handle[1]]], [$fromX + $part[0], $fromY + $part[1]]],
+                    'T' => [
+                        [[2 * $at[0] - $handle[0], 2 * $at[1] - $handle[1]]],
+                        [$fromX + $part[0], $fromY + $part[1]],
+                    ],
                     'A' => [[], [$fromX + $part[5], $fromY + $part[6]]],
                     default => [[], [$fromX + $part[0], $fromY + $part[1]]],
                 };
@@ -285,7 +379,10 @@ final class LinesSvg
             for ($row = $handles; count($row) > 1;) {
                 $next = [];
                 for ($i = 1; $i < count($row); $i++) {
-                    $next[] = [$row[$i - 1][0] + ($row[$i][0] - $row[$i - 1][0]) * $t, $row[$i - 1][1] + ($row[$i][1] - $row[$i - 1][1]) * $t];
+                    $next[] = [
+                        $row[$i - 1][0] + ($row[$i][0] - $row[$i - 1][0]) * $t,
+                        $row[$i - 1][1] + ($row[$i][1] - $row[$i - 1][1]) * $t,
+                    ];
                 }
                 $row = $next;
             }

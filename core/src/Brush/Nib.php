@@ -17,7 +17,10 @@ final readonly class Nib
      */
     public static function draw(InkStroke $stroke, Rect $page): StrokeMask
     {
-        return Grain::on((new StrokeRaster)->draw(new Path($stroke->tapered()), self::brush($stroke), $page), $stroke->grain);
+        return Grain::on(
+            (new StrokeRaster)->draw(new Path($stroke->tapered()), self::brush($stroke), $page),
+            $stroke->grain,
+        );
     }
 
     /** @return non-empty-list<array{float, float, float}> places of the calmed line, each with its radius in px */
@@ -25,7 +28,10 @@ final readonly class Nib
     {
         $brush = self::brush($stroke);
 
-        return array_map(fn (array $point): array => [$point[0], $point[1], StrokeRaster::radius($brush, $point[2])], (new Path($stroke->tapered()))->followed($brush));
+        return array_map(
+            fn (array $point): array => [$point[0], $point[1], StrokeRaster::radius($brush, $point[2])],
+            (new Path($stroke->tapered()))->followed($brush),
+        );
     }
 
     private static function brush(InkStroke $stroke): Brush

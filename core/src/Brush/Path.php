@@ -23,7 +23,9 @@ final readonly class Path
             throw new \RangeException('The stroke has no points. Draw it again.');
         }
         if (count($points) > self::MOST_POINTS) {
-            throw new \RangeException('A stroke has at most '.self::MOST_POINTS.' points. Lift the pen once in a while.');
+            throw new \RangeException(
+                'A stroke has at most '.self::MOST_POINTS.' points. Lift the pen once in a while.',
+            );
         }
         foreach ($points as [$x, $y, $pressure]) {
             if (! (abs($x) < 100_000 && abs($y) < 100_000 && $pressure >= 0 && $pressure <= 1)) {
@@ -39,7 +41,9 @@ final readonly class Path
      */
     public function mirrored(MirrorAxis $axis): self
     {
-        return new self(array_map(fn (array $point): array => [...$axis->mirrored($point[0], $point[1]), $point[2]], $this->points));
+        return new self(
+            array_map(fn (array $point): array => [...$axis->mirrored($point[0], $point[1]), $point[2]], $this->points),
+        );
     }
 
     /**
@@ -55,7 +59,11 @@ final readonly class Path
                 throw new \RangeException('A stroke is a list of points with x, y and pressure.');
             }
             [$x, $y, $pressure] = $point;
-            if ((! is_int($x) && ! is_float($x)) || (! is_int($y) && ! is_float($y)) || (! is_int($pressure) && ! is_float($pressure))) {
+            if (
+                (! is_int($x) && ! is_float($x)) ||
+                (! is_int($y) && ! is_float($y)) ||
+                (! is_int($pressure) && ! is_float($pressure))
+            ) {
                 throw new \RangeException('A stroke is a list of points with x, y and pressure.');
             }
             $path[] = [(float) $x, (float) $y, (float) $pressure];
@@ -87,7 +95,12 @@ final readonly class Path
         $xs = array_column($points, 0);
         $ys = array_column($points, 1);
 
-        return Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));
+        return Rect::bounds(
+            (int) floor(min($xs) - $reach),
+            (int) floor(min($ys) - $reach),
+            (int) ceil(max($xs) + $reach),
+            (int) ceil(max($ys) + $reach),
+        );
     }
 
     /**

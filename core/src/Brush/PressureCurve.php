@@ -30,7 +30,7 @@ final readonly class PressureCurve
         $slopes = [self::atEnd($steps[0], $steps[1])];
         for ($i = 1; $i < 4; $i++) {
             [$before, $after] = [$steps[$i - 1], $steps[$i]];
-            $slopes[] = $before * $after > 0 ? 2 * $before * $after / ($before + $after) : 0.0;
+            $slopes[] = $before * $after > 0 ? (2 * $before * $after) / ($before + $after) : 0.0;
         }
         $slopes[] = self::atEnd($steps[3], $steps[2]);
         $this->slopes = $slopes;
@@ -39,7 +39,13 @@ final readonly class PressureCurve
     /** Straight, from a share at no pressure to all of it. */
     public static function from(float $least): self
     {
-        return new self([$least, $least + (1 - $least) / 4, $least + (1 - $least) / 2, $least + 3 * (1 - $least) / 4, 1.0]);
+        return new self([
+            $least,
+            $least + (1 - $least) / 4,
+            $least + (1 - $least) / 2,
+            $least + (3 * (1 - $least)) / 4,
+            1.0,
+        ]);
     }
 
     /**
@@ -63,7 +69,9 @@ final readonly class PressureCurve
             $shares[] = (float) $share;
         }
 
-        return count($shares) === 5 ? new self($shares) : throw new \InvalidArgumentException('A pressure curve goes through five shares.');
+        return count($shares) === 5
+            ? new self($shares)
+            : throw new \InvalidArgumentException('A pressure curve goes through five shares.');
     }
 
     /** @return list<float> */
@@ -81,7 +89,10 @@ final readonly class PressureCurve
         [$leaves, $arrives] = [$this->slopes[$place], $this->slopes[$place + 1]];
 
         // The cubic of Hermite, as what is added to where it begins.
-        return $from + $t * ($leaves + $t * (3 * ($to - $from) - 2 * $leaves - $arrives + $t * ($leaves + $arrives - 2 * ($to - $from))));
+        return $from +
+            $t *
+                ($leaves +
+                    $t * (3 * ($to - $from) - 2 * $leaves - $arrives + $t * ($leaves + $arrives - 2 * ($to - $from))));
     }
 
     /** How steep it is at an end: by the parabola through three places, as far as that turns nothing round. */

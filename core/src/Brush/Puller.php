@@ -109,7 +109,7 @@ final readonly class Puller
     /** @return float pixels that are looked at along so much of a path */
     public static function work(float $size, float $length): float
     {
-        return M_PI / 4 * $size * $size * (1 + $length / self::apart($size));
+        return (M_PI / 4) * $size * $size * (1 + $length / self::apart($size));
     }
 
     private static function apart(float $size): float
@@ -132,7 +132,10 @@ final readonly class Puller
         foreach (array_slice($path, 1) as [$toX, $toY]) {
             $length = hypot($toX - $x, $toY - $y);
             for ($along = $left; $along <= $length; $along += $apart) {
-                yield [(int) floor($x + ($toX - $x) * $along / $length), (int) floor($y + ($toY - $y) * $along / $length)];
+                yield [
+                    (int) floor($x + (($toX - $x) * $along) / $length),
+                    (int) floor($y + (($toY - $y) * $along) / $length),
+                ];
             }
             $left = $along - $length;
             [$x, $y] = [$toX, $toY];
@@ -165,7 +168,7 @@ final readonly class Puller
         $weight = ord($planes[count($planes) - 1][$at]);
         $values = [];
         for ($i = 0; $i < count($planes) - 1; $i++) {
-            $values[] = ord($planes[$i][$at]) * $weight / 255;
+            $values[] = (ord($planes[$i][$at]) * $weight) / 255;
         }
         $values[] = (float) $weight;
 
@@ -179,7 +182,10 @@ final readonly class Puller
     private static function bytes(array $values): array
     {
         $weight = (float) array_pop($values);
-        $bytes = array_map(fn (float $value): string => chr((int) ($weight > 0 ? min(255.0, 255 * $value / $weight + 0.5) : 0)), $values);
+        $bytes = array_map(
+            fn (float $value): string => chr((int) ($weight > 0 ? min(255.0, (255 * $value) / $weight + 0.5) : 0)),
+            $values,
+        );
 
         return [...$bytes, chr((int) ($weight + 0.5))];
     }

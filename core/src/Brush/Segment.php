@@ -36,8 +36,15 @@ final readonly class Segment
      * @param  float  $rb  radius at the end
      * @param  float  $soft  the part of the radius over which it falls off, 0..1
      */
-    public function __construct(private float $ax, private float $ay, private float $ra, float $bx, float $by, private float $rb, private float $soft)
-    {
+    public function __construct(
+        private float $ax,
+        private float $ay,
+        private float $ra,
+        float $bx,
+        float $by,
+        private float $rb,
+        private float $soft,
+    ) {
         $this->dx = $bx - $ax;
         $this->dy = $by - $ay;
         $this->squared = $this->dx * $this->dx + $this->dy * $this->dy;
@@ -82,7 +89,16 @@ final readonly class Segment
      */
     public function overGrid(array $grid, int $left, int $top, int $stride, int $count): array
     {
-        [$ax, $ay, $ra, $rb, $dx, $dy, $squared, $soft] = [$this->ax, $this->ay, $this->ra, $this->rb, $this->dx, $this->dy, $this->squared, $this->soft];
+        [$ax, $ay, $ra, $rb, $dx, $dy, $squared, $soft] = [
+            $this->ax,
+            $this->ay,
+            $this->ra,
+            $this->rb,
+            $this->dx,
+            $this->dy,
+            $this->squared,
+            $this->soft,
+        ];
         $at = 0;
         $py = $top + 0.5 - $ay;
         for ($row = 0; $row < $count; $row++, $py += $stride) {
@@ -110,7 +126,16 @@ final readonly class Segment
      */
     public function over(string $square, int $left, int $top, int $side): string
     {
-        [$ax, $ay, $ra, $rb, $dx, $dy, $squared, $soft] = [$this->ax, $this->ay, $this->ra, $this->rb, $this->dx, $this->dy, $this->squared, $this->soft];
+        [$ax, $ay, $ra, $rb, $dx, $dy, $squared, $soft] = [
+            $this->ax,
+            $this->ay,
+            $this->ra,
+            $this->rb,
+            $this->dx,
+            $this->dy,
+            $this->squared,
+            $this->soft,
+        ];
         $at = 0;
         for ($y = 0; $y < $side; $y++) {
             $py = $top + $y + 0.5 - $ay;
@@ -128,7 +153,8 @@ final readonly class Segment
                 }
                 $edge = $radius * $soft;
                 $share = ($outer - sqrt($distance)) / ($edge > 1 ? $edge : 1.0);
-                $value = $share >= 1 ? 255 : (int) (255 * ($edge > 1 ? $share * $share * (3 - 2 * $share) : $share) + 0.5);
+                $value =
+                    $share >= 1 ? 255 : (int) (255 * ($edge > 1 ? $share * $share * (3 - 2 * $share) : $share) + 0.5);
                 if ($value > ord($square[$at])) {
                     $square[$at] = chr($value);
                 }

@@ -48,7 +48,8 @@ final readonly class Softener
     }
 
     /**
-     * @param  list<string>  $planes  what is there around the place: one byte a pixel; of several the last one weighs the others, as alpha does colours
+     * @param  list<string>  $planes  what is there around the place: one byte a pixel; of several the last one weighs
+     *     the others, as alpha does colours
      * @param  string  $inside  255 where the shape is, 0 elsewhere
      * @return list<string> the planes in the place alone
      */
@@ -87,7 +88,7 @@ final readonly class Softener
             for ($x = strspn($weights, "\0", $row, $around->width); $x < $around->width; $x++) {
                 $weight = ord($weights[$row + $x]);
                 if ($weight > 0) {
-                    $means[$line + ($x >> $shift)] += $of === null ? $weight : $weight * ord($of[$row + $x]) / 255;
+                    $means[$line + ($x >> $shift)] += $of === null ? $weight : ($weight * ord($of[$row + $x])) / 255;
                 }
             }
         }
@@ -115,10 +116,32 @@ final readonly class Softener
                 $at = (int) $u;
                 $right = $u - $at;
                 $at += $row * $columns;
-                [$a, $b, $c, $d] = [(1 - $right) * (1 - $down), $right * (1 - $down), (1 - $right) * $down, $right * $down];
-                $divisor = $a * $below[$at] + $b * $below[$at + 1] + $c * $below[$at + $columns] + $d * $below[$at + $columns + 1];
-                $data .= $divisor < 1e-3 ? $otherwise[($y - $around->y) * $around->width + $x - $around->x]
-                    : chr((int) min(255.0, 255 * ($a * $above[$at] + $b * $above[$at + 1] + $c * $above[$at + $columns] + $d * $above[$at + $columns + 1]) / $divisor + 0.5));
+                [$a, $b, $c, $d] = [
+                    (1 - $right) * (1 - $down),
+                    $right * (1 - $down),
+                    (1 - $right) * $down,
+                    $right * $down,
+                ];
+                $divisor =
+                    $a * $below[$at] +
+                    $b * $below[$at + 1] +
+                    $c * $below[$at + $columns] +
+                    $d * $below[$at + $columns + 1];
+                $data .=
+                    $divisor < 1e-3
+                        ? $otherwise[($y - $around->y) * $around->width + $x - $around->x]
+                        : chr(
+                            (int) min(
+                                255.0,
+                                (255 *
+                                    ($a * $above[$at] +
+                                        $b * $above[$at + 1] +
+                                        $c * $above[$at + $columns] +
+                                        $d * $above[$at + $columns + 1])) /
+                                    $divisor +
+                                    0.5,
+                            ),
+                        );
             }
         }
 

@@ -22,7 +22,10 @@ final class StrokeDrawing
     {
         if ($this->mask === null || $page != $this->page) {
             $tip = $this->brush->tip;
-            $this->mask = $tip === null ? (new StrokeRaster)->draw($this->path, $this->brush, $page) : DabRaster::draw($this->path, $this->brush, $tip, $page);
+            $this->mask =
+                $tip === null
+                    ? (new StrokeRaster)->draw($this->path, $this->brush, $page)
+                    : DabRaster::draw($this->path, $this->brush, $tip, $page);
             $this->page = $page;
         }
 

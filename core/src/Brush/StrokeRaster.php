@@ -52,7 +52,10 @@ final class StrokeRaster
     /** Parts of a step of coverage that ramps begin and end at: an eighth of a step off at the most. */
     private const FINE = 4;
 
-    /** @var array<int, array{?string, int, int}> what is not empty, by row and first column: a square or null for full, its side, where in it */
+    /**
+     * @var array<int, array{?string, int, int}> what is not empty, by row and first column: a square or null for full,
+     *     its side, where in it
+     */
     private array $cells = [];
 
     /** @var array<int, string> by how many pixels, from where, to where */
@@ -99,7 +102,15 @@ final class StrokeRaster
         $soft = 1 - $brush->hardness;
         $from = $points[0];
         foreach (array_slice($points, 1) ?: [$from] as $to) {
-            $segments[] = new Segment($from[0], $from[1], self::radius($brush, $from[2]), $to[0], $to[1], self::radius($brush, $to[2]), $soft);
+            $segments[] = new Segment(
+                ax: $from[0],
+                ay: $from[1],
+                ra: self::radius($brush, $from[2]),
+                bx: $to[0],
+                by: $to[1],
+                rb: self::radius($brush, $to[2]),
+                soft: $soft,
+            );
             $from = $to;
         }
 
@@ -115,7 +126,12 @@ final class StrokeRaster
         if ($x >= $bounds->width || $y >= $bounds->height) {
             return;
         }
-        $segments = $this->counting($bounds->x + $x + $side / 2, $bounds->y + $y + $side / 2, $side * M_SQRT1_2, $segments);
+        $segments = $this->counting(
+            $bounds->x + $x + $side / 2,
+            $bounds->y + $y + $side / 2,
+            $side * M_SQRT1_2,
+            $segments,
+        );
         if ($segments === []) {
             return;
         }
@@ -141,7 +157,9 @@ final class StrokeRaster
     {
         $this->work += $places;
         if ($this->work > self::MOST_WORK) {
-            throw new \RangeException('This stroke goes to and fro too much for so large and soft a brush. Lift the pen once in a while.');
+            throw new \RangeException(
+                'This stroke goes to and fro too much for so large and soft a brush. Lift the pen once in a while.',
+            );
         }
     }
 
@@ -212,8 +230,12 @@ final class StrokeRaster
         $most = 2 * self::FINE * self::EVEN;
         for ($y = 0, $at = 0; $y < $count; $y++) {
             for ($x = 0; $x < $count; $x++, $at++) {
-                if ($x > 0 && $x < self::PLACES && abs($grid[$at - 1] + $grid[$at + 1] - 2 * $grid[$at]) > $most
-                    || $y > 0 && $y < self::PLACES && abs($grid[$at - $count] + $grid[$at + $count] - 2 * $grid[$at]) > $most) {
+                if (
+                    ($x > 0 && $x < self::PLACES && abs($grid[$at - 1] + $grid[$at + 1] - 2 * $grid[$at]) > $most) ||
+                    ($y > 0 &&
+                        $y < self::PLACES &&
+                        abs($grid[$at - $count] + $grid[$at + $count] - 2 * $grid[$at]) > $most)
+                ) {
                     return false;
                 }
             }
@@ -232,7 +254,7 @@ final class StrokeRaster
         $count = self::PLACES + 1;
         $square = '';
         for ($y = 0, $side = self::PLACES * $stride; $y < $side; $y++) {
-            $square .= $this->row($grid, intdiv($y, $stride) * $count, $count, $y % $stride / $stride, $stride);
+            $square .= $this->row($grid, intdiv($y, $stride) * $count, $count, ($y % $stride) / $stride, $stride);
         }
 
         return $square;
@@ -252,7 +274,7 @@ final class StrokeRaster
         for ($place = $above + 1, $last = $above + $count; $place < $last; $place++) {
             $from = $to;
             $to = (int) ($grid[$place] + ($grid[$place + $count] - $grid[$place]) * $down + 0.5);
-            $row .= $this->ramps[$stride << 24 | $from << 12 | $to] ??= self::ramp($from, $to, $stride);
+            $row .= $this->ramps[($stride << 24) | ($from << 12) | $to] ??= self::ramp($from, $to, $stride);
         }
 
         return $row;
@@ -266,7 +288,7 @@ final class StrokeRaster
     {
         $ramp = '';
         for ($i = 0; $i < $pixels; $i++) {
-            $ramp .= chr((int) (($from + ($to - $from) * $i / $pixels) / self::FINE + 0.5));
+            $ramp .= chr((int) (($from + (($to - $from) * $i) / $pixels) / self::FINE + 0.5));
         }
 
         return $ramp;
@@ -341,6 +363,6 @@ final class StrokeRaster
     /** @return float px from the middle of the line to its edge, at a pressure of 0..1 */
     public static function radius(Brush $brush, float $pressure): float
     {
-        return max(0.5, $brush->size / 2 * (self::THIN + (1 - self::THIN) * $pressure));
+        return max(0.5, ($brush->size / 2) * (self::THIN + (1 - self::THIN) * $pressure));
     }
 }

@@ -73,7 +73,11 @@ final class TidyLines
             $near = $length === 0.0 ? 1.0 : min(1.0, ($overshoot - $gone) / $length);
             $share = $this->crossing($id, $from, $to, $near);
             if ($share !== null) {
-                $cut = [round($from[0] + ($to[0] - $from[0]) * $share, 2), round($from[1] + ($to[1] - $from[1]) * $share, 2), $from[2] + ($to[2] - $from[2]) * $share];
+                $cut = [
+                    round($from[0] + ($to[0] - $from[0]) * $share, 2),
+                    round($from[1] + ($to[1] - $from[1]) * $share, 2),
+                    $from[2] + ($to[2] - $from[2]) * $share,
+                ];
 
                 return [$cut, ...array_slice($turned, $i)];
             }
@@ -100,7 +104,12 @@ final class TidyLines
                 if ($other === $id) {
                     continue;
                 }
-                $share = self::meeting($from, $to, $this->lines[$other]->points[$i], $this->lines[$other]->points[$i + 1]);
+                $share = self::meeting(
+                    $from,
+                    $to,
+                    $this->lines[$other]->points[$i],
+                    $this->lines[$other]->points[$i + 1],
+                );
                 $first = $share === null || $share > $near ? $first : min($first ?? 1.0, $share);
             }
         }
@@ -146,7 +155,10 @@ final class TidyLines
         $nearest = self::nearest($ends, $gap);
         foreach ($nearest as $i => $j) {
             if ($i < $j && ($nearest[$j] ?? null) === $i) {
-                $middle = [round(($ends[$i][2][0] + $ends[$j][2][0]) / 2, 2), round(($ends[$i][2][1] + $ends[$j][2][1]) / 2, 2)];
+                $middle = [
+                    round(($ends[$i][2][0] + $ends[$j][2][0]) / 2, 2),
+                    round(($ends[$i][2][1] + $ends[$j][2][1]) / 2, 2),
+                ];
                 foreach ([$ends[$i], $ends[$j]] as [$id, $at]) {
                     $line = $changed[$id] ?? $lines[$id];
                     $points = $line->points;
@@ -175,7 +187,7 @@ final class TidyLines
             [$column, $row] = [(int) floor($x / $gap), (int) floor($y / $gap)];
             foreach ([-1, 0, 1] as $right) {
                 foreach ([-1, 0, 1] as $down) {
-                    foreach ($squares[($column + $right).' '.($row + $down)] ?? [] as $j) {
+                    foreach ($squares[$column + $right.' '.($row + $down)] ?? [] as $j) {
                         $away = hypot($ends[$j][2][0] - $x, $ends[$j][2][1] - $y);
                         if ($j !== $i && $away > 0.0 && $away <= $least) {
                             [$least, $nearest[$i]] = [$away, $j];

@@ -26,12 +26,19 @@ final class TipImport
         $left = intdiv($side - $picture->width, 2);
         $square = str_repeat("\0", $side * intdiv($side - $picture->height, 2));
         for ($y = 0; $y < $picture->height; $y++) {
-            $square .= str_repeat("\0", $left).self::row($picture, $y).str_repeat("\0", $side - $left - $picture->width);
+            $square .=
+                str_repeat("\0", $left).self::row($picture, $y).str_repeat("\0", $side - $left - $picture->width);
         }
-        $tip = new BroughtTip(Resized::plane(str_pad($square, $side ** 2, "\0"), $side, $side, BroughtTip::SIDE, BroughtTip::SIDE));
+        $tip = new BroughtTip(
+            Resized::plane(str_pad($square, $side ** 2, "\0"), $side, $side, BroughtTip::SIDE, BroughtTip::SIDE),
+        );
 
-        return strspn($tip->coverage, implode('', array_map(chr(...), range(0, self::FAINTEST - 1)))) === strlen($tip->coverage)
-            ? throw new \InvalidArgumentException('Nothing in this picture is dark. A tip is drawn dark on white, or on nothing.') : $tip;
+        return strspn($tip->coverage, implode('', array_map(chr(...), range(0, self::FAINTEST - 1)))) ===
+            strlen($tip->coverage)
+            ? throw new \InvalidArgumentException(
+                'Nothing in this picture is dark. A tip is drawn dark on white, or on nothing.',
+            )
+            : $tip;
     }
 
     private static function row(Paint $picture, int $y): string
@@ -39,7 +46,11 @@ final class TipImport
         $row = '';
         for ($x = 0; $x < $picture->width; $x++) {
             [$red, $green, $blue, $alpha] = $picture->at($x, $y);
-            $row .= chr((int) round((255 - self::LUMA[0] * $red - self::LUMA[1] * $green - self::LUMA[2] * $blue) * $alpha / 255));
+            $row .= chr(
+                (int) round(
+                    ((255 - self::LUMA[0] * $red - self::LUMA[1] * $green - self::LUMA[2] * $blue) * $alpha) / 255,
+                ),
+            );
         }
 
         return $row;

@@ -30,13 +30,18 @@ final class TipPicture
     /** @return list<float> how much it covers, 0..1, row after row */
     public static function of(Tip $tip, float $hardness): array
     {
-        $key = "{$tip->kind->value} $tip->seed $hardness ".($tip->picture === null ? '' : md5($tip->picture->coverage));
+        $key =
+            "{$tip->kind->value} $tip->seed $hardness ".
+            ($tip->picture === null ? '' : md5($tip->picture->coverage));
         if (! isset(self::$drawn[$key])) {
             $cover = self::kind($tip, $hardness);
             $drawn = [];
             for ($y = 0; $y < self::SIDE; $y++) {
                 for ($x = 0; $x < self::SIDE; $x++) {
-                    $drawn[] = max(0.0, min(1.0, $cover(2 * ($x + 0.5) / self::SIDE - 1, 2 * ($y + 0.5) / self::SIDE - 1)));
+                    $drawn[] = max(
+                        0.0,
+                        min(1.0, $cover((2 * ($x + 0.5)) / self::SIDE - 1, (2 * ($y + 0.5)) / self::SIDE - 1)),
+                    );
                 }
             }
             // A few brushes are in use at a time.
@@ -62,7 +67,9 @@ final class TipPicture
             TipKind::Flat => fn (float $u, float $v): float => min((0.96 - abs($u)) / $edge, (0.3 - abs($v)) / $edge),
             TipKind::Bristle => fn (float $u, float $v): float => self::comb($seed, $u, $v, self::BRISTLES, 0.9, 0.2),
             TipKind::Strands => fn (float $u, float $v): float => self::comb($seed, $u, $v, self::STRANDS, 2.6, 0.12),
-            TipKind::Grain => fn (float $u, float $v): float => $disc($u, $v) * (self::crumbs($seed, $u, $v) - 0.42) * 4,
+            TipKind::Grain => fn (float $u, float $v): float => $disc($u, $v) *
+                (self::crumbs($seed, $u, $v) - 0.42) *
+                4,
             TipKind::Splatter => fn (float $u, float $v): float => self::dots($seed, $u, $v),
             TipKind::Sparkle => fn (float $u, float $v): float => (1 - sqrt(abs($u)) - sqrt(abs($v))) / 0.18,
             TipKind::Picture => $tip->picture === null ? $disc : $tip->picture->at(...),
@@ -88,12 +95,13 @@ final class TipPicture
     /** Chance at the corners of a grid, and straight lines between. */
     private static function crumbs(int $seed, float $u, float $v): float
     {
-        [$x, $y] = [($u + 1) / 2 * self::CRUMBS, ($v + 1) / 2 * self::CRUMBS];
+        [$x, $y] = [(($u + 1) / 2) * self::CRUMBS, (($v + 1) / 2) * self::CRUMBS];
         [$column, $row] = [(int) $x, (int) $y];
         [$right, $down] = [$x - $column, $y - $row];
         $at = fn (int $dx, int $dy): float => Chance::at($seed, ($row + $dy) * 64 + $column + $dx);
 
-        return ($at(0, 0) * (1 - $right) + $at(1, 0) * $right) * (1 - $down) + ($at(0, 1) * (1 - $right) + $at(1, 1) * $right) * $down;
+        return ($at(0, 0) * (1 - $right) + $at(1, 0) * $right) * (1 - $down) +
+            ($at(0, 1) * (1 - $right) + $at(1, 1) * $right) * $down;
     }
 
     private static function dots(int $seed, float $u, float $v): float

@@ -21,7 +21,10 @@ final class Chunky
             $band = '';
             foreach ($planes as $index => $plane) {
                 $part = substr($plane, $at, 65536);
-                $spread = str_repeat("\0", $index).implode(str_repeat("\0", $count - 1), str_split($part)).str_repeat("\0", $count - 1 - $index);
+                $spread =
+                    str_repeat("\0", $index).
+                    implode(str_repeat("\0", $count - 1), str_split($part)).
+                    str_repeat("\0", $count - 1 - $index);
                 $band = $index === 0 ? $spread : $band | $spread;
             }
             $out .= $band;

@@ -10,6 +10,12 @@ final class CutShort extends UnreadableImage
     /** @param  float  $share  how much of the picture is there, 0..1 */
     public function __construct(public readonly float $share)
     {
-        parent::__construct(sprintf('The file ends before its picture does: about %d %% of it is there. Send the whole file, or read what is there.', (int) floor(100 * $share)));
+        parent::__construct(
+            sprintf(
+                'The file ends before its picture does: about %d %% of it is there. Send the whole file, or read '
+                    .'what is there.',
+                (int) floor(100 * $share),
+            ),
+        );
     }
 }

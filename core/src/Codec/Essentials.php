@@ -11,7 +11,20 @@ namespace Awning\Core\Codec;
 final class Essentials
 {
     /** PNG chunks that say something of the pixels; the specification's names. */
-    private const PNG_CHUNKS = ['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'cHRM', 'gAMA', 'iCCP', 'sBIT', 'sRGB', 'pHYs', 'eXIf'];
+    private const PNG_CHUNKS = [
+        'IHDR',
+        'PLTE',
+        'IDAT',
+        'IEND',
+        'tRNS',
+        'cHRM',
+        'gAMA',
+        'iCCP',
+        'sBIT',
+        'sRGB',
+        'pHYs',
+        'eXIf',
+    ];
 
     /** What a profile or an orientation needs at most, packed. */
     private const LARGEST_SIDE_CHUNK = 1_500_000;
@@ -32,7 +45,9 @@ final class Essentials
     {
         $in = fopen($path, 'r') ?: throw new UnreadableImage('The file could not be opened. Send it again.');
         $target = (string) tempnam(sys_get_temp_dir(), 'awning');
-        $out = fopen($target, 'w') ?: throw new UnreadableImage('There is no room to open the image. Free some and try again.');
+        $out =
+            fopen($target, 'w') ?:
+            throw new UnreadableImage('There is no room to open the image. Free some and try again.');
         fwrite($out, (string) fread($in, 8));
         while (strlen($head = (string) fread($in, 8)) === 8) {
             /** @var array{length: int} $said */
@@ -69,7 +84,9 @@ final class Essentials
                 return self::still($file, $at + 8, min($length, $file->size - $at - 8));
             }
         }
-        throw new UnreadableImage('The moving image has no frames. Save the one you want as a still image and send it again.');
+        throw new UnreadableImage(
+            'The moving image has no frames. Save the one you want as a still image and send it again.',
+        );
     }
 
     /** @param  int  $at  where the frame's own fields begin: 16 bytes, then its chunks */

@@ -16,7 +16,14 @@ final class Flatten
         }
         $lay = fn (string $plane): string => self::plane($plane, $paint->alpha);
 
-        return new Paint($paint->width, $paint->height, $lay($paint->red), $lay($paint->green), $lay($paint->blue), str_repeat("\xff", strlen($paint->red)));
+        return new Paint(
+            $paint->width,
+            $paint->height,
+            $lay($paint->red),
+            $lay($paint->green),
+            $lay($paint->blue),
+            str_repeat("\xff", strlen($paint->red)),
+        );
     }
 
     /** One channel as it looks on white paper. */

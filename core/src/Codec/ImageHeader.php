@@ -42,15 +42,23 @@ final readonly class ImageHeader
     private const MOST_SCANS = 64;
 
     /**
-     * @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when nothing is amiss
+     * @param  float  $share  how much of the picture's data is there, as far as the file's own table tells: 1 when
+     *     nothing is amiss
      * @param  int  $pictures  how many the file holds, counted to Picture::MOST
-     * @param  int<0, 8>  $orientation  EXIF's, 1 to 8, where the decoder does not see it by itself; 0: it does, or there is none
+     * @param  int<0, 8>  $orientation  EXIF's, 1 to 8, where the decoder does not see it by itself; 0: it does, or
+     *     there is none
      * @param  bool  $isNegative  whether what is decoded must be turned over, light for dark
      * @param  bool  $isOpaque  whether a sample beyond the colours is something else than alpha
      */
     private function __construct(
-        public string $kind, public int $width, public int $height, public float $share = 1.0,
-        public int $pictures = 1, public int $orientation = 0, public bool $isNegative = false, public bool $isOpaque = false,
+        public string $kind,
+        public int $width,
+        public int $height,
+        public float $share = 1.0,
+        public int $pictures = 1,
+        public int $orientation = 0,
+        public bool $isNegative = false,
+        public bool $isOpaque = false,
     ) {
     }
 
@@ -67,7 +75,10 @@ final readonly class ImageHeader
             'jpeg' => self::jpeg($file),
             'tiff' => self::tiff($file, $number),
             'webp' => self::webp($file),
-            default => throw new UnreadableImage('This is not a PNG, JPEG, TIFF or WebP image, nor a PDF, SVG or OpenRaster. Save it as one of these and send it again.'),
+            default => throw new UnreadableImage(
+                'This is not a PNG, JPEG, TIFF or WebP image, nor a PDF, SVG or OpenRaster. Save it as one of these '
+                    .'and send it again.',
+            ),
         };
         self::checkSize($header->width, $header->height);
 
@@ -88,13 +99,21 @@ final readonly class ImageHeader
     private static function checkSize(int $width, int $height): void
     {
         if ($width < 1 || $height < 1) {
-            throw new UnreadableImage('The image has no pixels, or its head is damaged. Export it again from where it came.');
+            throw new UnreadableImage(
+                'The image has no pixels, or its head is damaged. Export it again from where it came.',
+            );
         }
         if (! ImageReader::opens($width, $height)) {
-            throw new UnreadableImage(sprintf(
-                'The image says it is %s x %s px; the most is %s px a side and %d million pixels in all. Scan at a lower resolution or cut it in parts.',
-                number_format($width, 0, '', ' '), number_format($height, 0, '', ' '), number_format(ImageReader::LONGEST_SIDE, 0, '', ' '), ImageReader::MOST_PIXELS / 1_000_000,
-            ));
+            throw new UnreadableImage(
+                sprintf(
+                    'The image says it is %s x %s px; the most is %s px a side and %d million pixels in all. Scan '
+                        .'at a lower resolution or cut it in parts.',
+                    number_format($width, 0, '', ' '),
+                    number_format($height, 0, '', ' '),
+                    number_format(ImageReader::LONGEST_SIDE, 0, '', ' '),
+                    ImageReader::MOST_PIXELS / 1_000_000,
+                ),
+            );
         }
     }
 
@@ -122,7 +141,9 @@ final readonly class ImageHeader
         if ($file->at($at, 6) === "Exif\0\0") {
             $at += 6;
         }
-        $value = in_array($file->at($at, 2), ['II', 'MM'], true) ? TiffFields::first($file, $at)->value(self::ORIENTATION) : 0;
+        $value = in_array($file->at($at, 2), ['II', 'MM'], true)
+            ? TiffFields::first($file, $at)->value(self::ORIENTATION)
+            : 0;
 
         return $value >= 1 && $value <= 8 ? $value : 0;
     }
@@ -145,13 +166,20 @@ final readonly class ImageHeader
                 $at += 2;
             } else {
                 if ($marker >= 0xC0 && $marker <= 0xCF && ! in_array($marker, [0xC4, 0xC8, 0xCC], true)) {
-                    [$height, $width, $colours] = [$file->number($at + 5, 2), $file->number($at + 7, 2), $file->number($at + 9, 1)];
+                    [$height, $width, $colours] = [
+                        $file->number($at + 5, 2),
+                        $file->number($at + 7, 2),
+                        $file->number($at + 9, 1),
+                    ];
                 }
                 $isAdobe = $isAdobe || ($marker === 0xEE && $file->at($at + 4, 5) === 'Adobe');
                 $at += 2 + max(2, $file->number($at + 2, 2));
                 if ($marker === 0xDA) {
                     if (++$scans > self::MOST_SCANS) {
-                        throw new UnreadableImage('The image is made of more layers than a JPEG needs; it may be damaged on purpose and was not opened. Save it again as a plain JPEG.');
+                        throw new UnreadableImage(
+                            'The image is made of more layers than a JPEG needs; it may be damaged on purpose and '
+                                .'was not opened. Save it again as a plain JPEG.',
+                        );
                     }
                     $at = self::afterScan($file, $at);
                 }
@@ -186,7 +214,11 @@ final readonly class ImageHeader
         $isWhiteFirst = $fields->has(self::TIFF_PHOTOMETRIC) && $fields->value(self::TIFF_PHOTOMETRIC) === 0;
 
         return new self(
-            'tiff', $fields->value(self::TIFF_WIDTH), $fields->value(self::TIFF_HEIGHT), self::stripsThere($file, $fields), $fields->pictures,
+            kind: 'tiff',
+            width: $fields->value(self::TIFF_WIDTH),
+            height: $fields->value(self::TIFF_HEIGHT),
+            share: self::stripsThere($file, $fields),
+            pictures: $fields->pictures,
             isNegative: $isWhiteFirst && in_array($fields->value(self::TIFF_BITS), self::NOT_TURNED_OVER, true),
             isOpaque: $fields->has(self::TIFF_EXTRA_SAMPLES) && $fields->value(self::TIFF_EXTRA_SAMPLES) === 0,
         );
@@ -217,7 +249,10 @@ final readonly class ImageHeader
         $data = 20;
         [$width, $height] = match ($file->at(12, 4)) {
             'VP8 ' => [$file->number($data + 6, 2, true) & 0x3FFF, $file->number($data + 8, 2, true) & 0x3FFF],
-            'VP8L' => [($file->number($data + 1, 4, true) & 0x3FFF) + 1, ($file->number($data + 1, 4, true) >> 14 & 0x3FFF) + 1],
+            'VP8L' => [
+                ($file->number($data + 1, 4, true) & 0x3FFF) + 1,
+                (($file->number($data + 1, 4, true) >> 14) & 0x3FFF) + 1,
+            ],
             'VP8X' => [$file->number($data + 4, 3, true) + 1, $file->number($data + 7, 3, true) + 1],
             default => [0, 0],
         };
@@ -232,6 +267,12 @@ final readonly class ImageHeader
             }
         }
 
-        return new self('webp', $width, $height, pictures: max(1, min(Picture::MOST, $frames)), orientation: $orientation);
+        return new self(
+            'webp',
+            $width,
+            $height,
+            pictures: max(1, min(Picture::MOST, $frames)),
+            orientation: $orientation,
+        );
     }
 }

@@ -95,10 +95,11 @@ final readonly class ImageReader
                 $image->negateImage(false);
             }
             $this->toSrgb($image);
-            $grey = $image->getImageType() === Imagick::IMGTYPE_GRAYSCALE
-                || $image->getImageType() === Imagick::IMGTYPE_GRAYSCALEMATTE
-                || $image->getImageType() === Imagick::IMGTYPE_BILEVEL
-                || ($header->kind === 'tiff' && $header->isNegative);
+            $grey =
+                $image->getImageType() === Imagick::IMGTYPE_GRAYSCALE ||
+                $image->getImageType() === Imagick::IMGTYPE_GRAYSCALEMATTE ||
+                $image->getImageType() === Imagick::IMGTYPE_BILEVEL ||
+                ($header->kind === 'tiff' && $header->isNegative);
             $alpha = $image->getImageAlphaChannel();
             $width = $image->getImageWidth();
             $height = $image->getImageHeight();
@@ -141,14 +142,26 @@ final readonly class ImageReader
             if ($type === 'gAMA' && $length === 4) {
                 $gamma = $file->number($at + 8, 4);
             } elseif ($type === 'cHRM' && $length === 32) {
-                $primaries = Primaries::of(array_map(fn (int $i): array => [$file->number($at + 8 + 8 * $i, 4) / 100_000, $file->number($at + 12 + 8 * $i, 4) / 100_000], [0, 1, 2, 3]));
+                $primaries = Primaries::of(
+                    array_map(
+                        fn (int $i): array => [
+                            $file->number($at + 8 + 8 * $i, 4) / 100_000,
+                            $file->number($at + 12 + 8 * $i, 4) / 100_000,
+                        ],
+                        [0, 1, 2, 3],
+                    ),
+                );
             } elseif ($type === 'IDAT') {
                 break;
             }
         }
         $curve = $gamma === null ? null : self::gammaTable($gamma);
         if ($curve !== null) {
-            $planes = [strtr($planes[0], Bytes::identity(), $curve), strtr($planes[1], Bytes::identity(), $curve), strtr($planes[2], Bytes::identity(), $curve)];
+            $planes = [
+                strtr($planes[0], Bytes::identity(), $curve),
+                strtr($planes[1], Bytes::identity(), $curve),
+                strtr($planes[2], Bytes::identity(), $curve),
+            ];
         }
 
         return $primaries === null || $grey ? $planes : $primaries->toSrgb($planes);
@@ -160,7 +173,9 @@ final readonly class ImageReader
         $perInch = $image->getImageUnits() === Imagick::RESOLUTION_PIXELSPERCENTIMETER ? 2.54 : 1.0;
         $dpi = (float) $resolution['x'] * $perInch;
 
-        return $image->getImageUnits() === Imagick::RESOLUTION_UNDEFINED || $dpi < 10 || $dpi > 5000 ? 0.0 : round($dpi, 2);
+        return $image->getImageUnits() === Imagick::RESOLUTION_UNDEFINED || $dpi < 10 || $dpi > 5000
+            ? 0.0
+            : round($dpi, 2);
     }
 
     private function toSrgb(Imagick $image): void
@@ -186,7 +201,9 @@ final readonly class ImageReader
             return null;
         }
 
-        return Bytes::table(fn (int $value): float => 255 * \Awning\Core\Colour\LinearRgb::encode(($value / 255) ** (100_000 / $gamma)));
+        return Bytes::table(
+            fn (int $value): float => 255 * \Awning\Core\Colour\LinearRgb::encode(($value / 255) ** (100_000 / $gamma)),
+        );
     }
 
     private function reason(ImagickException $error): string
@@ -194,7 +211,11 @@ final readonly class ImageReader
         $text = strtolower($error->getMessage());
 
         return match (true) {
-            str_contains($text, 'limit') || str_contains($text, 'exceed') || str_contains($text, 'dimension') => sprintf('The image is larger than can be opened: at most %d px a side. Scan at a lower resolution or cut it in parts.', self::LONGEST_SIDE),
+            preg_match('/limit|exceed|dimension/', $text) === 1 => sprintf(
+                'The image is larger than can be opened: at most %d px a side. Scan at a lower resolution or cut it '
+                    .'in parts.',
+                self::LONGEST_SIDE,
+            ),
             default => 'The image is damaged or cut short and was not opened. Export or scan it again.',
         };
     }

@@ -32,7 +32,9 @@ final readonly class ImageWriter
             'tiff' => $image->setImageCompression(Imagick::COMPRESSION_ZIP),
             'jpeg' => $this->jpeg($image),
             'webp' => $image->setOption('webp:lossless', 'true'),
-            default => throw new \InvalidArgumentException("'$kind' cannot be written; choose one of ".implode(', ', self::KINDS).'.'),
+            default => throw new \InvalidArgumentException(
+                "'$kind' cannot be written; choose one of ".implode(', ', self::KINDS).'.',
+            ),
         };
         $image->profileImage('icc', SrgbProfile::bytes());
         $image->setFormat($kind);

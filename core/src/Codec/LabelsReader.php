@@ -22,7 +22,9 @@ final class LabelsReader
         try {
             $image->readImage($path);
             if ($image->getImageDepth() !== 16 || $image->getImageColorspace() !== Imagick::COLORSPACE_GRAY) {
-                throw new UnreadableImage("$path is not a plane of region numbers. Give a grey PNG of 16 bits, as './awning flats SCAN --labels LABELS.png' writes it.");
+                throw new UnreadableImage(
+                    "$path is not a plane of region numbers. Give a grey PNG of 16 bits, as './awning flats SCAN --labels LABELS.png' writes it.",
+                );
             }
             $image->setImageFormat('gray');
             $image->setImageDepth(16);

@@ -63,16 +63,29 @@ final class OpenRasterFile
         $this->width = (int) $xml['w'];
         $this->height = (int) $xml['h'];
         if ($this->width < 1 || $this->height < 1 || ! ImageReader::opens($this->width, $this->height)) {
-            throw new UnreadableImage(sprintf('The file says it is %s x %s px, which is outside what can be opened.', (string) $xml['w'], (string) $xml['h']));
+            throw new UnreadableImage(
+                sprintf(
+                    'The file says it is %s x %s px, which is outside what can be opened.',
+                    (string) $xml['w'],
+                    (string) $xml['h'],
+                ),
+            );
         }
         $this->dpi = (float) $xml['xres'];
         $stack = $xml->stack;
-        if ($stack === null || $stack->count() === 0 && (string) $stack->getName() !== 'stack') {
+        if ($stack === null || ($stack->count() === 0 && (string) $stack->getName() !== 'stack')) {
             throw new UnreadableImage('The file has no layers. Export it again.');
         }
         $this->root = $this->stack($stack, 0);
         if (array_sum($this->pixels) > self::MOST_LAYER_PIXELS) {
-            throw new UnreadableImage(sprintf('The layers of the file hold %d million pixels together; %d are the most that can be opened. Merge some of them.', array_sum($this->pixels) / 1_000_000, self::MOST_LAYER_PIXELS / 1_000_000));
+            throw new UnreadableImage(
+                sprintf(
+                    'The layers of the file hold %d million pixels together; %d are the most that can be opened. '
+                        .'Merge some of them.',
+                    array_sum($this->pixels) / 1_000_000,
+                    self::MOST_LAYER_PIXELS / 1_000_000,
+                ),
+            );
         }
     }
 
@@ -102,7 +115,10 @@ final class OpenRasterFile
         }
         // Deflate cannot shrink more than about 1 : 1032; a claim beyond what an image of that size needs is a trap.
         if ($stat['size'] > $most || ($stat['size'] > 10_000_000 && $stat['size'] > 900 * max(1, $stat['comp_size']))) {
-            throw new UnreadableImage('A part of the file unpacks to more than can be opened. It may be damaged on purpose; nothing was read.');
+            throw new UnreadableImage(
+                'A part of the file unpacks to more than can be opened. It may be damaged on purpose; nothing was '
+                    .'read.',
+            );
         }
         $bytes = $this->zip->getFromName($name, $stat['size']);
         if ($bytes === false || strlen($bytes) !== $stat['size']) {
@@ -115,11 +131,20 @@ final class OpenRasterFile
     private function xml(string $text): \SimpleXMLElement
     {
         // Any other encoding would hide declarations from a look at the bytes.
-        if (! mb_check_encoding($text, 'UTF-8') || str_contains($text, "\0") || preg_match('/^\s*<\?xml[^>]*encoding\s*=\s*["\'](?!utf-8["\'])/i', $text) === 1) {
-            throw new UnreadableImage('The file\'s layer list is not written in UTF-8, as the format wants; it was not opened. Export it again.');
+        if (
+            ! mb_check_encoding($text, 'UTF-8') ||
+            str_contains($text, "\0") ||
+            preg_match('/^\s*<\?xml[^>]*encoding\s*=\s*["\'](?!utf-8["\'])/i', $text) === 1
+        ) {
+            throw new UnreadableImage(
+                'The file\'s layer list is not written in UTF-8, as the format wants; it was not opened. Export it '
+                    .'again.',
+            );
         }
         if (stripos($text, '<!DOCTYPE') !== false || stripos($text, '<!ENTITY') !== false) {
-            throw new UnreadableImage('The file\'s layer list holds declarations that have no place there; it was not opened.');
+            throw new UnreadableImage(
+                'The file\'s layer list holds declarations that have no place there; it was not opened.',
+            );
         }
         $before = libxml_use_internal_errors(true);
         $xml = simplexml_load_string($text, options: LIBXML_NONET);
@@ -146,7 +171,12 @@ final class OpenRasterFile
                 $children[] = $this->stack($child, $depth + 1);
             } elseif ($child->getName() === 'layer') {
                 $source = (string) $child['src'];
-                if ($source === '' || str_starts_with($source, '/') || str_contains($source, '..') || str_contains($source, '\\')) {
+                if (
+                    $source === '' ||
+                    str_starts_with($source, '/') ||
+                    str_contains($source, '..') ||
+                    str_contains($source, '\\')
+                ) {
                     throw new UnreadableImage('A layer\'s picture lies outside the file; it was not opened.');
                 }
                 $this->pixels[$source] ??= $this->pixelsOf($source);
@@ -155,8 +185,11 @@ final class OpenRasterFile
         }
         // Files list the topmost first.
         $attributes = $this->attributes($element);
-        $isolated = $depth === 0 || (string) $element['isolation'] === 'isolate'
-            || $attributes['opacity'] < 1 || $attributes['operator'] !== 'src-over';
+        $isolated =
+            $depth === 0 ||
+            (string) $element['isolation'] === 'isolate' ||
+            $attributes['opacity'] < 1 ||
+            $attributes['operator'] !== 'src-over';
 
         return new OraStack(array_reverse($children), ...['isolated' => $isolated] + $attributes);
     }

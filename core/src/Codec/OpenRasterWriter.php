@@ -36,13 +36,26 @@ final class OpenRasterWriter
     }
 
     /** Adds a layer's pixels at once, so that no more than one is in memory; the returned layer goes into the stack. */
-    public function layer(Paint $paint, string $name, float $opacity = 1.0, bool $visible = true, string $operator = 'src-over'): OraLayer
-    {
+    public function layer(
+        Paint $paint,
+        string $name,
+        float $opacity = 1.0,
+        bool $visible = true,
+        string $operator = 'src-over',
+    ): OraLayer {
         $bounds = $this->bounds($paint);
         $entry = sprintf('data/layer%03d.png', $this->count++);
         $this->store($entry, $this->png->paint($paint->crop($bounds)));
 
-        return new OraLayer($entry, $name, $bounds->x, $bounds->y, $opacity, $visible, $operator);
+        return new OraLayer(
+            entry: $entry,
+            name: $name,
+            x: $bounds->x,
+            y: $bounds->y,
+            opacity: $opacity,
+            visible: $visible,
+            operator: $operator,
+        );
     }
 
     public function finish(OraStack $root, Paint $merged, float $dpi): void

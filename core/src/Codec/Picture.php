@@ -40,6 +40,13 @@ final readonly class Picture
     {
         $channels = $this->grey ? [$this->paint->red] : [$this->paint->red, $this->paint->green, $this->paint->blue];
 
-        return array_map(fn (string $plane): Plane => new Plane($this->paint->width, $this->paint->height, Flatten::plane($plane, $this->paint->alpha)), $channels);
+        return array_map(
+            fn (string $plane): Plane => new Plane(
+                $this->paint->width,
+                $this->paint->height,
+                Flatten::plane($plane, $this->paint->alpha),
+            ),
+            $channels,
+        );
     }
 }

@@ -25,8 +25,28 @@ final class PlainSvg
     private const DEEPEST = 60;
 
     private const ELEMENTS = [
-        'svg', 'g', 'a', 'defs', 'symbol', 'use', 'switch', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon',
-        'clipPath', 'mask', 'linearGradient', 'radialGradient', 'stop', 'marker', 'pattern', 'style',
+        'svg',
+        'g',
+        'a',
+        'defs',
+        'symbol',
+        'use',
+        'switch',
+        'path',
+        'rect',
+        'circle',
+        'ellipse',
+        'line',
+        'polyline',
+        'polygon',
+        'clipPath',
+        'mask',
+        'linearGradient',
+        'radialGradient',
+        'stop',
+        'marker',
+        'pattern',
+        'style',
     ];
 
     /** Attributes whose length says how much there is to draw. */
@@ -45,7 +65,8 @@ final class PlainSvg
 
     public static function is(string $start): bool
     {
-        return preg_match('/^(\xef\xbb\xbf)?\s*<(\?xml|!--|!DOCTYPE\s+svg|svg)/i', $start) === 1 && preg_match('/<svg[\s>]/', $start) === 1;
+        return preg_match('/^(\xef\xbb\xbf)?\s*<(\?xml|!--|!DOCTYPE\s+svg|svg)/i', $start) === 1 &&
+            preg_match('/<svg[\s>]/', $start) === 1;
     }
 
     /**
@@ -56,10 +77,18 @@ final class PlainSvg
     public static function of(string $svg): string
     {
         if (strlen($svg) > self::MOST_BYTES) {
-            throw new UnreadableImage(sprintf('The file has more than %d MB. Cut the drawing in parts, or export it as PNG.', self::MOST_BYTES / 1_000_000));
+            throw new UnreadableImage(
+                sprintf(
+                    'The file has more than %d MB. Cut the drawing in parts, or export it as PNG.',
+                    self::MOST_BYTES / 1_000_000,
+                ),
+            );
         }
         if (! mb_check_encoding($svg, 'UTF-8') || stripos($svg, '<!ENTITY') !== false) {
-            throw new UnreadableImage('The SVG has entities of its own or is not written in UTF-8; such files are not opened. Save it as plain SVG.');
+            throw new UnreadableImage(
+                'The SVG has entities of its own or is not written in UTF-8; such files are not opened. Save it as '
+                    .'plain SVG.',
+            );
         }
         $before = libxml_use_internal_errors(true);
         $reader = XMLReader::XML($svg === '' ? ' ' : $svg, null, LIBXML_NONET | LIBXML_COMPACT);
@@ -72,7 +101,9 @@ final class PlainSvg
             libxml_use_internal_errors($before);
         }
 
-        return $isWhole ? $writer->outputMemory() : throw new UnreadableImage('This is not an SVG drawing, or it is damaged. Save it again.');
+        return $isWhole
+            ? $writer->outputMemory()
+            : throw new UnreadableImage('This is not an SVG drawing, or it is damaged. Save it again.');
     }
 
     /** Whether there was a drawing, to its end. */
@@ -83,7 +114,10 @@ final class PlainSvg
             if ($this->reader->depth > self::DEEPEST) {
                 throw new UnreadableImage('The drawing is nested deeper than drawings are. Save it as plain SVG.');
             }
-            $isMore = $this->reader->nodeType === XMLReader::ELEMENT && ! $this->isShape() ? $this->reader->next() : $this->copyOne();
+            $isMore =
+                $this->reader->nodeType === XMLReader::ELEMENT && ! $this->isShape()
+                    ? $this->reader->next()
+                    : $this->copyOne();
         }
 
         return $this->elements > 0 && libxml_get_last_error() === false;
@@ -112,7 +146,9 @@ final class PlainSvg
     private function begin(): void
     {
         if (++$this->elements > self::MOST_ELEMENTS) {
-            throw new UnreadableImage(sprintf('The drawing has more than %d parts. Cut it, or export it as PNG.', self::MOST_ELEMENTS));
+            throw new UnreadableImage(
+                sprintf('The drawing has more than %d parts. Cut it, or export it as PNG.', self::MOST_ELEMENTS),
+            );
         }
         $isEmpty = $this->reader->isEmptyElement;
         $this->isStyle = ! $isEmpty && $this->reader->localName === 'style';
@@ -135,12 +171,19 @@ final class PlainSvg
         if (in_array($name, self::PATHS, true)) {
             $this->path += strlen($value);
             if ($this->path > self::MOST_PATH) {
-                throw new UnreadableImage('The drawing has more than two million points. Cut it in parts, or export it as PNG.');
+                throw new UnreadableImage(
+                    'The drawing has more than two million points. Cut it in parts, or export it as PNG.',
+                );
             }
         }
         $isLink = $name === 'href' && in_array($prefix, ['', 'xlink'], true);
         $isForeign = $prefix !== '' && ! $isLink;
-        if ($isForeign || $name === 'xmlns' || str_starts_with(strtolower($name), 'on') || ! self::staysInside($value, $isLink)) {
+        if (
+            $isForeign ||
+            $name === 'xmlns' ||
+            str_starts_with(strtolower($name), 'on') ||
+            ! self::staysInside($value, $isLink)
+        ) {
             return;
         }
         $this->writer->writeAttribute($isLink ? 'xlink:href' : $name, $value);

@@ -42,9 +42,24 @@ final readonly class PngWriter
      * @param  string  $palette  3 bytes a colour, at most 256 colours
      * @param  string  $alphas  a byte a colour, for the first ones; the others are opaque (PNG specification 11.3.2.1)
      */
-    public function indexed(int $width, int $height, string $indices, string $palette, float $dpi = 0, string $alphas = ''): string
-    {
-        return $this->file($width, $height, 8, self::INDEXED, $indices, 1, $dpi, $this->chunk('PLTE', $palette).($alphas === '' ? '' : $this->chunk('tRNS', $alphas)));
+    public function indexed(
+        int $width,
+        int $height,
+        string $indices,
+        string $palette,
+        float $dpi = 0,
+        string $alphas = '',
+    ): string {
+        return $this->file(
+            $width,
+            $height,
+            8,
+            self::INDEXED,
+            $indices,
+            1,
+            $dpi,
+            $this->chunk('PLTE', $palette).($alphas === '' ? '' : $this->chunk('tRNS', $alphas)),
+        );
     }
 
     /** @param  string  $bytes  width x height x 3 bytes */
@@ -58,16 +73,32 @@ final readonly class PngWriter
         $opaque = $paint->isOpaque();
 
         return $this->file(
-            $paint->width, $paint->height, 8, $opaque ? self::RGB : self::RGBA,
-            $opaque ? Chunky::join([$paint->red, $paint->green, $paint->blue]) : Chunky::join([$paint->red, $paint->green, $paint->blue, $paint->alpha]),
-            $opaque ? 3 : 4, $dpi,
+            $paint->width,
+            $paint->height,
+            8,
+            $opaque ? self::RGB : self::RGBA,
+            $opaque
+                ? Chunky::join([$paint->red, $paint->green, $paint->blue])
+                : Chunky::join([$paint->red, $paint->green, $paint->blue, $paint->alpha]),
+            $opaque ? 3 : 4,
+            $dpi,
         );
     }
 
-    private function file(int $width, int $height, int $depth, int $type, string $data, int $size, float $dpi, string $extra = ''): string
-    {
+    private function file(
+        int $width,
+        int $height,
+        int $depth,
+        int $type,
+        string $data,
+        int $size,
+        float $dpi,
+        string $extra = '',
+    ): string {
         $row = $width * $size;
-        $deflate = deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => $this->level]) ?: throw new \RuntimeException('The compressor could not be started.');
+        $deflate =
+            deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => $this->level]) ?:
+            throw new \RuntimeException('The compressor could not be started.');
         $packed = '';
         // In bands, so that a large page is not held a second time with its filter bytes.
         for ($y = 0; $y < $height; $y += 64) {
@@ -77,13 +108,13 @@ final readonly class PngWriter
         $packed .= deflate_add($deflate, '', ZLIB_FINISH);
         $perMetre = (int) round($dpi / 0.0254);
 
-        return "\x89PNG\r\n\x1a\n"
-            .$this->chunk('IHDR', pack('NNCCCCC', $width, $height, $depth, $type, 0, 0, 0))
-            .($depth === 8 ? $this->chunk('sRGB', "\0") : '')
-            .($dpi > 0 ? $this->chunk('pHYs', pack('NNC', $perMetre, $perMetre, 1)) : '')
-            .$extra
-            .$this->chunk('IDAT', $packed)
-            .$this->chunk('IEND', '');
+        return "\x89PNG\r\n\x1a\n".
+            $this->chunk('IHDR', pack('NNCCCCC', $width, $height, $depth, $type, 0, 0, 0)).
+            ($depth === 8 ? $this->chunk('sRGB', "\0") : '').
+            ($dpi > 0 ? $this->chunk('pHYs', pack('NNC', $perMetre, $perMetre, 1)) : '').
+            $extra.
+            $this->chunk('IDAT', $packed).
+            $this->chunk('IEND', '');
     }
 
     private function chunk(string $type, string $data): string

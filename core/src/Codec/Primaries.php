@@ -60,7 +60,13 @@ final readonly class Primaries
     {
         [$red, $green, $blue] = $planes;
         $light = array_map(fn (int $value): float => LinearRgb::decode($value / 255), range(0, 255));
-        $curve = implode('', array_map(fn (int $step): string => chr((int) round(255 * LinearRgb::encode($step / self::STEPS))), range(0, self::STEPS)));
+        $curve = implode(
+            '',
+            array_map(
+                fn (int $step): string => chr((int) round(255 * LinearRgb::encode($step / self::STEPS))),
+                range(0, self::STEPS),
+            ),
+        );
         [[$a, $b, $c], [$d, $e, $f], [$g, $h, $i]] = $this->matrix;
         for ($at = 0, $count = strlen($red); $at < $count; $at++) {
             [$x, $y, $z] = [$light[ord($red[$at])], $light[ord($green[$at])], $light[ord($blue[$at])]];
@@ -89,7 +95,10 @@ final readonly class Primaries
         }
         $scale = self::vector($inverse, self::xyz($points[0]));
 
-        return array_map(fn (array $row): array => [$row[0] * $scale[0], $row[1] * $scale[1], $row[2] * $scale[2]], $matrix);
+        return array_map(
+            fn (array $row): array => [$row[0] * $scale[0], $row[1] * $scale[1], $row[2] * $scale[2]],
+            $matrix,
+        );
     }
 
     /**
@@ -101,7 +110,12 @@ final readonly class Primaries
     {
         $a = self::vector(self::BRADFORD, self::xyz($from));
         $b = self::vector(self::BRADFORD, self::xyz($to));
-        $scaled = array_map(fn (array $row, float $p, float $q): array => array_map(fn (float $v): float => $v * $q / $p, $row), self::BRADFORD, $a, $b);
+        $scaled = array_map(
+            fn (array $row, float $p, float $q): array => array_map(fn (float $v): float => ($v * $q) / $p, $row),
+            self::BRADFORD,
+            $a,
+            $b,
+        );
 
         return self::times(self::inverse(self::BRADFORD) ?? self::BRADFORD, $scaled);
     }
@@ -134,7 +148,13 @@ final readonly class Primaries
      */
     private static function times(array $a, array $b): array
     {
-        return array_map(fn (array $row): array => array_map(fn (int $c): float => $row[0] * $b[0][$c] + $row[1] * $b[1][$c] + $row[2] * $b[2][$c], [0, 1, 2]), $a);
+        return array_map(
+            fn (array $row): array => array_map(
+                fn (int $c): float => $row[0] * $b[0][$c] + $row[1] * $b[1][$c] + $row[2] * $b[2][$c],
+                [0, 1, 2],
+            ),
+            $a,
+        );
     }
 
     /**

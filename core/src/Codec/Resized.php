@@ -15,7 +15,17 @@ final class Resized
 
     public static function to(Paint $paint, int $width, int $height): Paint
     {
-        return new Paint($width, $height, ...self::planes([$paint->red, $paint->green, $paint->blue, $paint->alpha], $paint->width, $paint->height, $width, $height));
+        return new Paint(
+            $width,
+            $height,
+            ...self::planes(
+                [$paint->red, $paint->green, $paint->blue, $paint->alpha],
+                $paint->width,
+                $paint->height,
+                $width,
+                $height,
+            ),
+        );
     }
 
     public static function plane(string $plane, int $width, int $height, int $toWidth, int $toHeight): string
@@ -34,7 +44,12 @@ final class Resized
         }
         $resized = [];
         foreach (array_chunk($planes, self::TOGETHER) as $some) {
-            array_push($resized, ...count($some) === 1 ? [self::alone($some[0], $width, $height, $toWidth, $toHeight)] : self::together($some, $width, $height, $toWidth, $toHeight));
+            array_push(
+                $resized,
+                ...count($some) === 1
+                    ? [self::alone($some[0], $width, $height, $toWidth, $toHeight)]
+                    : self::together($some, $width, $height, $toWidth, $toHeight),
+            );
         }
 
         return $resized;
@@ -42,7 +57,12 @@ final class Resized
 
     private static function alone(string $plane, int $width, int $height, int $toWidth, int $toHeight): string
     {
-        return GreyImage::through($plane, $width, $height, fn (Imagick $image): bool => self::resize($image, $toWidth, $toHeight));
+        return GreyImage::through(
+            $plane,
+            $width,
+            $height,
+            fn (Imagick $image): bool => self::resize($image, $toWidth, $toHeight),
+        );
     }
 
     /**
@@ -66,7 +86,10 @@ final class Resized
         $bytes = $image->getImageBlob();
         $image->clear();
 
-        return array_map(fn (int $i): string => substr($bytes, $i * $toWidth * $toHeight, $toWidth * $toHeight), array_keys($some));
+        return array_map(
+            fn (int $i): string => substr($bytes, $i * $toWidth * $toHeight, $toWidth * $toHeight),
+            array_keys($some),
+        );
     }
 
     private static function resize(Imagick $image, int $width, int $height): bool

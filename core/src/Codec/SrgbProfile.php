@@ -22,14 +22,17 @@ final class SrgbProfile
 
             return "mluc\0\0\0\0".pack('NN', 1, 12).'enUS'.pack('NN', strlen($utf16), 28).$utf16;
         };
-        $curve = "para\0\0\0\0".pack('nn', 3, 0).implode('', array_map(self::fixed(...), [2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045]));
+        $curve =
+            "para\0\0\0\0".
+            pack('nn', 3, 0).
+            implode('', array_map(self::fixed(...), [2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045]));
         $tags = [
             'desc' => $text('sRGB'),
             'cprt' => $text('No copyright, use freely'),
             'wtpt' => $xyz(0.9642, 1.0, 0.8249),
             'rXYZ' => $xyz(0.43607, 0.22249, 0.01392),
             'gXYZ' => $xyz(0.38515, 0.71687, 0.09708),
-            'bXYZ' => $xyz(0.14307, 0.06061, 0.71410),
+            'bXYZ' => $xyz(0.14307, 0.06061, 0.7141),
             'rTRC' => $curve,
             'gTRC' => $curve,
             'bTRC' => $curve,
@@ -42,8 +45,17 @@ final class SrgbProfile
             $table .= $name.pack('NN', $offset + strlen($body), strlen($data));
             $body .= $data;
         }
-        $header = pack('N', $offset + strlen($body))."\0\0\0\0"."\x04\x20\0\0".'mntrRGB XYZ '.pack('n6', 2026, 1, 1, 0, 0, 0)
-            .'acsp'.str_repeat("\0", 28).self::fixed(0.9642).self::fixed(1.0).self::fixed(0.8249);
+        $header =
+            pack('N', $offset + strlen($body)).
+            "\0\0\0\0".
+            "\x04\x20\0\0".
+            'mntrRGB XYZ '.
+            pack('n6', 2026, 1, 1, 0, 0, 0).
+            'acsp'.
+            str_repeat("\0", 28).
+            self::fixed(0.9642).
+            self::fixed(1.0).
+            self::fixed(0.8249);
 
         return str_pad($header, 128, "\0").$table.$body;
     }

@@ -41,6 +41,11 @@ final readonly class Thumbnail
             return str_repeat($plane[0], $toWidth * $toHeight);
         }
 
-        return GreyImage::through($plane, $width, $height, fn (Imagick $image): bool => $image->scaleImage($toWidth, $toHeight));
+        return GreyImage::through(
+            $plane,
+            $width,
+            $height,
+            fn (Imagick $image): bool => $image->scaleImage($toWidth, $toHeight),
+        );
     }
 }

@@ -24,8 +24,12 @@ final readonly class TiffFields
      * @param  array<int, array{int, int, int}>  $fields  by tag: place, bytes a value, values
      * @param  int  $pictures  directories in the file
      */
-    private function __construct(private FileBytes $file, private bool $lowFirst, public array $fields, public int $pictures)
-    {
+    private function __construct(
+        private FileBytes $file,
+        private bool $lowFirst,
+        public array $fields,
+        public int $pictures,
+    ) {
     }
 
     /** @param  int  $start  where the block begins in the file: 0 for a TIFF */
@@ -50,7 +54,9 @@ final readonly class TiffFields
 
                 continue;
             }
-            [$count, $size, $width] = $isBig ? [$file->number($start + $after, 8, $low), 20, 8] : [$file->number($start + $after, 2, $low), 12, 4];
+            [$count, $size, $width] = $isBig
+                ? [$file->number($start + $after, 8, $low), 20, 8]
+                : [$file->number($start + $after, 2, $low), 12, 4];
             $end = $start + $after + ($isBig ? 8 : 2) + $size * min(self::MOST_VALUES, $count);
             $after = $count === 0 ? 0 : $file->number($end, $width, $low);
         }
@@ -69,7 +75,11 @@ final readonly class TiffFields
             $size = self::SIZES[$file->number($at + 2, 2, $low)] ?? 0;
             $values = min(self::MOST_VALUES, $file->number($at + 4, $width, $low));
             $place = $at + 4 + $width;
-            $fields[$file->number($at, 2, $low)] = [$size * $values > $width ? $start + $file->number($place, $width, $low) : $place, $size, $values];
+            $fields[$file->number($at, 2, $low)] = [
+                $size * $values > $width ? $start + $file->number($place, $width, $low) : $place,
+                $size,
+                $values,
+            ];
         }
 
         return [$fields, $file->number($at, $width, $low)];

@@ -13,6 +13,8 @@ interface Alteration
      */
     public function of(array $colour): array;
 
-    /** @return ?array{string, string, string} 256 bytes each for red, green and blue; null: they depend on each other */
+    /**
+     * @return ?array{string, string, string} 256 bytes each for red, green and blue; null: they depend on each other
+     */
     public function tables(): ?array;
 }

@@ -57,7 +57,12 @@ final class Clusters
             $sums = array_fill(0, count($centres), [0.0, 0.0, 0.0, 0.0]);
             foreach ($points as $i => $point) {
                 [$weight, $sum] = [$weights[$i], $sums[$of[$i]]];
-                $sums[$of[$i]] = [$sum[0] + $weight, $sum[1] + $weight * $point->l, $sum[2] + $weight * $point->a, $sum[3] + $weight * $point->b];
+                $sums[$of[$i]] = [
+                    $sum[0] + $weight,
+                    $sum[1] + $weight * $point->l,
+                    $sum[2] + $weight * $point->a,
+                    $sum[3] + $weight * $point->b,
+                ];
             }
             foreach ($sums as $i => [$weight, $l, $a, $b]) {
                 if ($weight > 0) {

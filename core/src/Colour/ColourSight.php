@@ -21,9 +21,21 @@ enum ColourSight: string
         $row = fn (float $r, float $g, float $b): float => $r * $light->red + $g * $light->green + $b * $light->blue;
 
         $seen = match ($this) {
-            self::Protan => new LinearRgb($row(0.152286, 1.052583, -0.204868), $row(0.114503, 0.786281, 0.099216), $row(-0.003882, -0.048116, 1.051998)),
-            self::Deutan => new LinearRgb($row(0.367322, 0.860646, -0.227968), $row(0.280085, 0.672501, 0.047413), $row(-0.011820, 0.042940, 0.968881)),
-            self::Tritan => new LinearRgb($row(1.255528, -0.076749, -0.178779), $row(-0.078411, 0.930809, 0.147602), $row(0.004733, 0.691367, 0.303900)),
+            self::Protan => new LinearRgb(
+                $row(0.152286, 1.052583, -0.204868),
+                $row(0.114503, 0.786281, 0.099216),
+                $row(-0.003882, -0.048116, 1.051998),
+            ),
+            self::Deutan => new LinearRgb(
+                $row(0.367322, 0.860646, -0.227968),
+                $row(0.280085, 0.672501, 0.047413),
+                $row(-0.01182, 0.04294, 0.968881),
+            ),
+            self::Tritan => new LinearRgb(
+                $row(1.255528, -0.076749, -0.178779),
+                $row(-0.078411, 0.930809, 0.147602),
+                $row(0.004733, 0.691367, 0.3039),
+            ),
         };
 
         return $seen->toRgb();

@@ -7,15 +7,22 @@ namespace Awning\Core\Colour;
 /**
  * The dials of the rule by which tones are derived; a material may have some of its own. See ToneRule for the formula.
  *
- * @phpstan-type DerivationData array{toward: value-of<ShadeHue>, turn: float, shade: float, deep: float, chroma: float, light: float, glint: float, pull: float}
- * @phpstan-type DerivationPart array{toward?: value-of<ShadeHue>, turn?: float, shade?: float, deep?: float, chroma?: float, light?: float, glint?: float, pull?: float}
+ * @phpstan-type DerivationData array{toward: value-of<ShadeHue>, turn: float, shade: float, deep: float, chroma: float,
+ *     light: float, glint: float, pull: float}
+ * @phpstan-type DerivationPart array{toward?: value-of<ShadeHue>, turn?: float, shade?: float, deep?: float,
+ *     chroma?: float, light?: float, glint?: float, pull?: float}
  */
 final readonly class Derivation
 {
     /** Least and most of each dial. */
     public const RANGES = [
-        'turn' => [0.0, 0.8], 'shade' => [0.3, 1.0], 'deep' => [0.3, 1.0], 'chroma' => [0.0, 2.0],
-        'light' => [0.0, 1.0], 'glint' => [0.0, 1.0], 'pull' => [0.0, 0.5],
+        'turn' => [0.0, 0.8],
+        'shade' => [0.3, 1.0],
+        'deep' => [0.3, 1.0],
+        'chroma' => [0.0, 2.0],
+        'light' => [0.0, 1.0],
+        'glint' => [0.0, 1.0],
+        'pull' => [0.0, 0.5],
     ];
 
     /**
@@ -37,7 +44,15 @@ final readonly class Derivation
         public float $glint = 0.54,
         public float $pull = 0.15,
     ) {
-        $dials = ['turn' => $turn, 'shade' => $shade, 'deep' => $deep, 'chroma' => $chroma, 'light' => $light, 'glint' => $glint, 'pull' => $pull];
+        $dials = [
+            'turn' => $turn,
+            'shade' => $shade,
+            'deep' => $deep,
+            'chroma' => $chroma,
+            'light' => $light,
+            'glint' => $glint,
+            'pull' => $pull,
+        ];
         foreach (self::RANGES as $name => [$least, $most]) {
             if (! ($dials[$name] >= $least && $dials[$name] <= $most)) {
                 throw new \RangeException("'$name' of the rule for derived tones runs from $least to $most.");
@@ -48,7 +63,16 @@ final readonly class Derivation
     /** @return DerivationData */
     public function toData(): array
     {
-        return ['toward' => $this->toward->value, 'turn' => $this->turn, 'shade' => $this->shade, 'deep' => $this->deep, 'chroma' => $this->chroma, 'light' => $this->light, 'glint' => $this->glint, 'pull' => $this->pull];
+        return [
+            'toward' => $this->toward->value,
+            'turn' => $this->turn,
+            'shade' => $this->shade,
+            'deep' => $this->deep,
+            'chroma' => $this->chroma,
+            'light' => $this->light,
+            'glint' => $this->glint,
+            'pull' => $this->pull,
+        ];
     }
 
     /**
@@ -62,6 +86,15 @@ final readonly class Derivation
     {
         $all = $part + $this->toData();
 
-        return new self(ShadeHue::from($all['toward']), (float) $all['turn'], (float) $all['shade'], (float) $all['deep'], (float) $all['chroma'], (float) $all['light'], (float) $all['glint'], (float) $all['pull']);
+        return new self(
+            toward: ShadeHue::from($all['toward']),
+            turn: (float) $all['turn'],
+            shade: (float) $all['shade'],
+            deep: (float) $all['deep'],
+            chroma: (float) $all['chroma'],
+            light: (float) $all['light'],
+            glint: (float) $all['glint'],
+            pull: (float) $all['pull'],
+        );
     }
 }

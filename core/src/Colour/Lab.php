@@ -36,8 +36,11 @@ final readonly class Lab
             0.013923904500943465 * $r + 0.09708128566574634 * $g + 0.7140993584005155 * $b,
         ];
         [$x, $y, $z] = array_map(
-            fn (float $value, float $white): float => ($t = $value / $white) > self::EPSILON ? $t ** (1 / 3) : (self::KAPPA * $t + 16) / 116,
-            $xyz, self::WHITE,
+            fn (float $value, float $white): float => ($t = $value / $white) > self::EPSILON
+                ? $t ** (1 / 3)
+                : (self::KAPPA * $t + 16) / 116,
+            $xyz,
+            self::WHITE,
         );
 
         return new self(116 * $y - 16, 500 * ($x - $y), 200 * ($y - $z));

@@ -27,6 +27,8 @@ final readonly class Lch
     /** The nearest colour of the same lightness and hue that sRGB can show: chroma is lowered until it fits. */
     public function toRgb(): Rgb
     {
-        return Gamut::fitted(fn (float $share): LinearRgb => (new self($this->l, $share * $this->c, $this->h))->toLab()->toLinear());
+        return Gamut::fitted(
+            fn (float $share): LinearRgb => (new self($this->l, $share * $this->c, $this->h))->toLab()->toLinear(),
+        );
     }
 }

@@ -21,7 +21,10 @@ final class MainColours
 
     private const SEEN_FROM = 128;
 
-    /** @return list<ColourShare> the largest share first; fewer where the picture has fewer colours, none where nothing is opaque */
+    /**
+     * @return list<ColourShare> the largest share first; fewer where the picture has fewer colours, none where nothing
+     *     is opaque
+     */
     public static function of(Paint $picture, int $count): array
     {
         $cubes = self::cubes($picture);
@@ -47,16 +50,27 @@ final class MainColours
         return $colours;
     }
 
-    /** @return array<int, array{int, int, int, int}> pixels and the sums of their channels, by cube, in the order of its number */
+    /**
+     * @return array<int, array{int, int, int, int}> pixels and the sums of their channels, by cube, in the order of its
+     *     number
+     */
     private static function cubes(Paint $picture): array
     {
         $cubes = [];
         $step = (int) max(1, round(sqrt(strlen($picture->red) / self::LOOKS)));
         for ($y = intdiv($step, 2); $y < $picture->height; $y += $step) {
-            for ($at = $y * $picture->width + intdiv($step, 2), $end = ($y + 1) * $picture->width; $at < $end; $at += $step) {
+            for (
+                $at = $y * $picture->width + intdiv($step, 2), $end = ($y + 1) * $picture->width;
+                $at < $end;
+                $at += $step
+            ) {
                 if (ord($picture->alpha[$at]) >= self::SEEN_FROM) {
-                    [$red, $green, $blue] = [ord($picture->red[$at]), ord($picture->green[$at]), ord($picture->blue[$at])];
-                    $cube = ($red >> self::SHIFT) << 10 | ($green >> self::SHIFT) << 5 | $blue >> self::SHIFT;
+                    [$red, $green, $blue] = [
+                        ord($picture->red[$at]),
+                        ord($picture->green[$at]),
+                        ord($picture->blue[$at]),
+                    ];
+                    $cube = (($red >> self::SHIFT) << 10) | (($green >> self::SHIFT) << 5) | ($blue >> self::SHIFT);
                     $sum = $cubes[$cube] ?? [0, 0, 0, 0];
                     $cubes[$cube] = [$sum[0] + 1, $sum[1] + $red, $sum[2] + $green, $sum[3] + $blue];
                 }

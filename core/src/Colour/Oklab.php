@@ -20,9 +20,9 @@ final readonly class Oklab
         $s = (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3);
 
         return new self(
-            0.2104542553 * $l + 0.7936177850 * $m - 0.0040720468 * $s,
-            1.9779984951 * $l - 2.4285922050 * $m + 0.4505937099 * $s,
-            0.0259040371 * $l + 0.7827717662 * $m - 0.8086757660 * $s,
+            0.2104542553 * $l + 0.793617785 * $m - 0.0040720468 * $s,
+            1.9779984951 * $l - 2.428592205 * $m + 0.4505937099 * $s,
+            0.0259040371 * $l + 0.7827717662 * $m - 0.808675766 * $s,
         );
     }
 
@@ -30,19 +30,21 @@ final readonly class Oklab
     {
         $l = ($this->l + 0.3963377774 * $this->a + 0.2158037573 * $this->b) ** 3;
         $m = ($this->l - 0.1055613458 * $this->a - 0.0638541728 * $this->b) ** 3;
-        $s = ($this->l - 0.0894841775 * $this->a - 1.2914855480 * $this->b) ** 3;
+        $s = ($this->l - 0.0894841775 * $this->a - 1.291485548 * $this->b) ** 3;
 
         return new LinearRgb(
             4.0767416621 * $l - 3.3077115913 * $m + 0.2309699292 * $s,
             -1.2684380046 * $l + 2.6097574011 * $m - 0.3413193965 * $s,
-            -0.0041960863 * $l - 0.7034186147 * $m + 1.7076147010 * $s,
+            -0.0041960863 * $l - 0.7034186147 * $m + 1.707614701 * $s,
         );
     }
 
     /** The colour of the same lightness and hue that sRGB can show: chroma is lowered until it fits. */
     public function fitted(): Rgb
     {
-        return Gamut::fitted(fn (float $share): LinearRgb => (new self($this->l, $share * $this->a, $share * $this->b))->toLinear());
+        return Gamut::fitted(
+            fn (float $share): LinearRgb => (new self($this->l, $share * $this->a, $share * $this->b))->toLinear(),
+        );
     }
 
     public function toRgb(): Rgb

@@ -26,7 +26,15 @@ final class PickedRamp
      */
     public static function of(array $colours): array
     {
-        $tones = self::TONES[count($colours)] ?? throw new \RangeException(sprintf('A ramp has %d tones at the most; leave some of these %d colours out.', self::MOST, count($colours)));
+        $tones =
+            self::TONES[count($colours)] ??
+            throw new \RangeException(
+                sprintf(
+                    'A ramp has %d tones at the most; leave some of these %d colours out.',
+                    self::MOST,
+                    count($colours),
+                ),
+            );
         usort($colours, fn (Rgb $a, Rgb $b): int => Lab::of($a)->l <=> Lab::of($b)->l);
 
         return array_combine(array_column($tones, 'value'), $colours);

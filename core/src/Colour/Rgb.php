@@ -19,7 +19,9 @@ final readonly class Rgb implements \Stringable
     public static function fromHex(string $hex): self
     {
         if (preg_match('/^#?([0-9a-f]{6})$/iD', $hex, $match) !== 1) {
-            throw new \InvalidArgumentException("'$hex' is not a colour; write it as six hexadecimal digits, like #d9a441.");
+            throw new \InvalidArgumentException(
+                "'$hex' is not a colour; write it as six hexadecimal digits, like #d9a441.",
+            );
         }
         [$red, $green, $blue] = array_map(hexdec(...), str_split($match[1], 2));
 
@@ -29,7 +31,7 @@ final readonly class Rgb implements \Stringable
     /** @param  int  $number  0xRRGGBB */
     public static function fromNumber(int $number): self
     {
-        return new self($number >> 16 & 255, $number >> 8 & 255, $number & 255);
+        return new self(($number >> 16) & 255, ($number >> 8) & 255, $number & 255);
     }
 
     /** The nearest colour to three parts of 0..1; parts outside are held to the range. */
@@ -43,7 +45,7 @@ final readonly class Rgb implements \Stringable
     /** 0xRRGGBB */
     public function number(): int
     {
-        return $this->red << 16 | $this->green << 8 | $this->blue;
+        return ($this->red << 16) | ($this->green << 8) | $this->blue;
     }
 
     public function hex(): string

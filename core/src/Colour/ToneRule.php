@@ -35,8 +35,10 @@ final readonly class ToneRule
 
     private const LINE_CHROMA = 0.6;
 
-    public function __construct(private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6), private Derivation $dials = new Derivation)
-    {
+    public function __construct(
+        private Rgb $light = new Rgb(0xFF, 0xF1, 0xD6),
+        private Derivation $dials = new Derivation,
+    ) {
     }
 
     /** The rule under the same light with dials of a material's own. */
@@ -65,7 +67,9 @@ final readonly class ToneRule
             Tone::Light => $this->lighter($base, $this->dials->light),
             Tone::Glint => $this->lighter($this->derive(Tone::Light, $base), $this->dials->glint),
             Tone::Line => $this->line($base),
-            default => throw new \InvalidArgumentException('Tones that somebody has named are pinned, and never derived.'),
+            default => throw new \InvalidArgumentException(
+                'Tones that somebody has named are pinned, and never derived.',
+            ),
         };
     }
 
@@ -75,7 +79,9 @@ final readonly class ToneRule
      */
     public function complete(array $pinned): array
     {
-        $base = $pinned[Tone::Base->value] ?? throw new \InvalidArgumentException('A material needs a base colour before its tones can be derived.');
+        $base =
+            $pinned[Tone::Base->value] ??
+            throw new \InvalidArgumentException('A material needs a base colour before its tones can be derived.');
         $tones = [];
         foreach (Tone::six() as $tone) {
             $tones[$tone->value] = $pinned[$tone->value] ?? $this->derive($tone, $base);
@@ -95,7 +101,11 @@ final readonly class ToneRule
         $hue = deg2rad($this->dials->toward === ShadeHue::Blue ? self::SKY : Oklch::of($this->light)->h + 180);
         $keep = (1 - $this->dials->turn) * $this->dials->chroma;
         $tint = $this->dials->turn * self::TINT;
-        $shade = (new Oklab($lab->l * $kept, $keep * $lab->a + $tint * cos($hue), $keep * $lab->b + $tint * sin($hue)))->fitted();
+        $shade = (new Oklab(
+            $lab->l * $kept,
+            $keep * $lab->a + $tint * cos($hue),
+            $keep * $lab->b + $tint * sin($hue),
+        ))->fitted();
 
         return Oklab::of($shade)->l <= $lab->l ? $shade : $from;
     }
@@ -106,7 +116,11 @@ final readonly class ToneRule
         $light = Oklab::of($this->light);
         $pull = $this->dials->pull;
         $lightness = max($lab->l, $lab->l + (min(self::LIGHTEST, $light->l) - $lab->l) * $way);
-        $lit = (new Oklab($lightness, (1 - $pull) * $lab->a + $pull * $light->a, (1 - $pull) * $lab->b + $pull * $light->b))->fitted();
+        $lit = (new Oklab(
+            $lightness,
+            (1 - $pull) * $lab->a + $pull * $light->a,
+            (1 - $pull) * $lab->b + $pull * $light->b,
+        ))->fitted();
 
         return Oklab::of($lit)->l >= $lab->l ? $lit : $from;
     }
@@ -115,6 +129,10 @@ final readonly class ToneRule
     {
         $lab = Oklab::of($base);
 
-        return (new Oklab($lab->l * self::LINE_LIGHTNESS, $lab->a * self::LINE_CHROMA, $lab->b * self::LINE_CHROMA))->fitted();
+        return (new Oklab(
+            $lab->l * self::LINE_LIGHTNESS,
+            $lab->a * self::LINE_CHROMA,
+            $lab->b * self::LINE_CHROMA,
+        ))->fitted();
     }
 }

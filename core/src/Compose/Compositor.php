@@ -26,8 +26,10 @@ final readonly class Compositor
     /** The share of pixels from which on it is quicker to compose all exactly than to part them. */
     private const MOSTLY = 0.75;
 
-    public function __construct(private Tinting $tinting = new Tinting, private Painting $painting = new Painting)
-    {
+    public function __construct(
+        private Tinting $tinting = new Tinting,
+        private Painting $painting = new Painting,
+    ) {
     }
 
     /** The finished, opaque picture of a rectangle of the page. */
@@ -43,7 +45,9 @@ final readonly class Compositor
         $picture = $this->hard($stack, $stretches[0][0], $block);
         $edges = SoftEdges::in($block, $stack);
 
-        return $edges === null ? $picture : $edges->soften($picture, $this->hard($stack, $stretches[0][0], $edges->others($block)));
+        return $edges === null
+            ? $picture
+            : $edges->soften($picture, $this->hard($stack, $stretches[0][0], $edges->others($block)));
     }
 
     /**
@@ -94,8 +98,14 @@ final readonly class Compositor
         $others = $exact->others($ground->count);
 
         return Pixels::paper($ground->count)
-            ->with($others, $this->quickly($stack, $steps, new Ground(new GatheredBlock($block, $others), $stack->flats)))
-            ->with($exact, $this->exactly($stack, $steps, new Ground(new GatheredBlock($block, $exact), $stack->flats)));
+            ->with(
+                $others,
+                $this->quickly($stack, $steps, new Ground(new GatheredBlock($block, $others), $stack->flats)),
+            )
+            ->with(
+                $exact,
+                $this->exactly($stack, $steps, new Ground(new GatheredBlock($block, $exact), $stack->flats)),
+            );
     }
 
     /** @param  list<callable(Canvas, Ground): void>  $steps */
@@ -145,7 +155,9 @@ final readonly class Compositor
         foreach ($stack->planes as $plane) {
             self::take($plane->behind, $done, $steps);
             if (! $flatsFirst) {
-                $steps[] = fn (Canvas $canvas, Ground $ground) => $canvas->cover($ground->flats->inside(Scope::figure($plane->figure), Tone::Base));
+                $steps[] = fn (Canvas $canvas, Ground $ground) => $canvas->cover(
+                    $ground->flats->inside(Scope::figure($plane->figure), Tone::Base),
+                );
             }
             self::take($plane->layers, $done, $steps);
         }
@@ -163,7 +175,7 @@ final readonly class Compositor
     private static function take(array $layers, array &$done, array &$steps): void
     {
         foreach ($layers as $layer) {
-            if (! $layer instanceof NeighbourLayer) {
+            if (! ($layer instanceof NeighbourLayer)) {
                 $steps[] = $layer->lay(...);
             } elseif ($layer->isShown()) {
                 $done[] = [$steps, $layer];
@@ -184,12 +196,17 @@ final readonly class Compositor
 
             return;
         }
-        $canvas->through($ink, $stack->inkColour, function (Canvas $inner) use ($stack, $ground): void {
-            if ($stack->inkByTone) {
-                $inner->cover($ground->flats->inside(Scope::page(), Tone::Line));
-            }
-            $this->layAll($inner, $stack->ink, $ground);
-        }, $stack->inkMode);
+        $canvas->through(
+            $ink,
+            $stack->inkColour,
+            function (Canvas $inner) use ($stack, $ground): void {
+                if ($stack->inkByTone) {
+                    $inner->cover($ground->flats->inside(Scope::page(), Tone::Line));
+                }
+                $this->layAll($inner, $stack->ink, $ground);
+            },
+            $stack->inkMode,
+        );
     }
 
     /** @param  list<Layer>  $layers */

@@ -15,8 +15,12 @@ final readonly class DepthPlane
      * @param  list<Layer>  $behind  over everything farther away, and hidden by this figure's flats: mist, weather
      * @param  bool  $spills  whether a layer reaches beyond the figure's own flats
      */
-    public function __construct(public int $figure, public array $layers = [], public array $behind = [], public bool $spills = false)
-    {
+    public function __construct(
+        public int $figure,
+        public array $layers = [],
+        public array $behind = [],
+        public bool $spills = false,
+    ) {
     }
 
     /** Whether the flats of nearer figures may as well be laid before this plane's layers. */

@@ -79,8 +79,12 @@ final class OpenRasterRenderer
     {
         $operator = $this->operator($layer);
         $part = $this->part($layer, $band);
-        if (! $operator instanceof BlendMode) {
-            $canvas->operate(new ExactCanvas($part ?? Pixels::clear($band->width * $band->height)), $operator, $layer->opacity);
+        if (! ($operator instanceof BlendMode)) {
+            $canvas->operate(
+                new ExactCanvas($part ?? Pixels::clear($band->width * $band->height)),
+                $operator,
+                $layer->opacity,
+            );
         } elseif ($part !== null) {
             $canvas->paint($part, $operator, $layer->opacity);
         }
@@ -111,8 +115,11 @@ final class OpenRasterRenderer
         return match ($node->operator) {
             'src-over' => BlendMode::Normal,
             'plus' => BlendMode::PlusLighter,
-            default => BlendMode::tryFrom($node->operator) ?? Operator::tryFrom($node->operator)
-                ?? throw new UnreadableImage("The layer \"$node->name\" is laid by \"$node->operator\", which is not among the operators of the standard."),
+            default => BlendMode::tryFrom($node->operator) ??
+                (Operator::tryFrom($node->operator) ??
+                    throw new UnreadableImage(
+                        "The layer \"$node->name\" is laid by \"$node->operator\", which is not among the operators of the standard.",
+                    )),
         };
     }
 }

@@ -38,14 +38,28 @@ final readonly class PageStack
     /** The same without what lies over the whole page: moods and glows. */
     public function withoutMood(): self
     {
-        return new self($this->flats, $this->planes, $this->ink, [], $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode, $this->soft);
+        return new self(
+            flats: $this->flats,
+            planes: $this->planes,
+            ink: $this->ink,
+            above: [],
+            inkColour: $this->inkColour,
+            showInk: $this->showInk,
+            inkByTone: $this->inkByTone,
+            inkMode: $this->inkMode,
+            soft: $this->soft,
+        );
     }
 
-    /** @return int px that must be composed beside what is asked for, for layers that look at the pixels about each one */
+    /**
+     * @return int px that must be composed beside what is asked for, for layers that look at the pixels about each one
+     */
     public function margin(): int
     {
         $margin = 0;
-        foreach ([...array_map(fn (DepthPlane $plane): array => $plane->behind, $this->planes), $this->above] as $layers) {
+        foreach (
+            [...array_map(fn (DepthPlane $plane): array => $plane->behind, $this->planes), $this->above] as $layers
+        ) {
             foreach ($layers as $layer) {
                 $margin += $layer instanceof NeighbourLayer && $layer->isShown() ? $layer->margin() : 0;
             }
@@ -62,7 +76,10 @@ final readonly class PageStack
             $behind = self::upTo($plane->behind, $last);
             $layers = self::upTo($plane->layers, $last);
             if ($behind !== null || $layers !== null) {
-                $planes[] = $behind === null ? new DepthPlane($plane->figure, $layers, $plane->behind, $plane->spills) : new DepthPlane($plane->figure, behind: $behind);
+                $planes[] =
+                    $behind === null
+                        ? new DepthPlane($plane->figure, $layers, $plane->behind, $plane->spills)
+                        : new DepthPlane($plane->figure, behind: $behind);
 
                 return new self($this->flats, $planes, showInk: false, soft: $this->soft);
             }
@@ -70,7 +87,17 @@ final readonly class PageStack
         }
         $above = self::upTo($this->above, $last) ?? throw new \LogicException('The layer is not in the stack.');
 
-        return new self($this->flats, $this->planes, $this->ink, $above, $this->inkColour, $this->showInk, $this->inkByTone, $this->inkMode, $this->soft);
+        return new self(
+            flats: $this->flats,
+            planes: $this->planes,
+            ink: $this->ink,
+            above: $above,
+            inkColour: $this->inkColour,
+            showInk: $this->showInk,
+            inkByTone: $this->inkByTone,
+            inkMode: $this->inkMode,
+            soft: $this->soft,
+        );
     }
 
     /**

@@ -66,14 +66,25 @@ final readonly class SoftEdges
     {
         $own = $picture->gathered($this->areas);
 
-        return $picture->with($this->areas, new Pixels(
-            $this->areas->count, $this->mix($own->red, $others->red), $this->mix($own->green, $others->green), $this->mix($own->blue, $others->blue), null,
-        ));
+        return $picture->with(
+            $this->areas,
+            new Pixels(
+                $this->areas->count,
+                $this->mix($own->red, $others->red),
+                $this->mix($own->green, $others->green),
+                $this->mix($own->blue, $others->blue),
+                null,
+            ),
+        );
     }
 
     private function mix(string $own, string $other): string
     {
-        for ($i = strspn($this->shares, "\0"), $count = strlen($own); $i < $count; $i += 1 + strspn($this->shares, "\0", $i + 1)) {
+        for (
+            $i = strspn($this->shares, "\0"), $count = strlen($own);
+            $i < $count;
+            $i += 1 + strspn($this->shares, "\0", $i + 1)
+        ) {
             $share = ord($this->shares[$i]);
             $own[$i] = chr((ord($own[$i]) * (self::WHOLE - $share) + ord($other[$i]) * $share + 8) >> 4);
         }
@@ -113,7 +124,13 @@ final readonly class SoftEdges
         $shares = str_repeat("\0", $rect->width * $rect->height);
         for ($at = strspn($edges, "\0"), $end = strlen($edges); $at < $end; $at += strspn($edges, "\0", $at)) {
             $i = $at >> 1;
-            $found = self::neighbour($around, $figures, $stride * (intdiv($i, $rect->width) + 1) + $i % $rect->width + 1, $stride, $soft);
+            $found = self::neighbour(
+                $around,
+                $figures,
+                $stride * (intdiv($i, $rect->width) + 1) + ($i % $rect->width) + 1,
+                $stride,
+                $soft,
+            );
             if ($found !== null) {
                 [$labels[2 * $i], $labels[2 * $i + 1]] = [chr($found[0] >> 8), chr($found[0] & 255)];
                 $shares[$i] = chr($found[1]);
@@ -148,7 +165,18 @@ final readonly class SoftEdges
     {
         $own = self::number($figures, $at);
         $weights = $byLabel = [];
-        foreach ([[-$stride, 2], [-1, 2], [1, 2], [$stride, 2], [-$stride - 1, 1], [-$stride + 1, 1], [$stride - 1, 1], [$stride + 1, 1]] as [$away, $weight]) {
+        foreach (
+            [
+                [-$stride, 2],
+                [-1, 2],
+                [1, 2],
+                [$stride, 2],
+                [-$stride - 1, 1],
+                [-$stride + 1, 1],
+                [$stride - 1, 1],
+                [$stride + 1, 1],
+            ] as [$away, $weight]
+        ) {
             $figure = self::number($figures, $at + $away);
             if ($figure !== $own && (isset($soft[$own]) || isset($soft[$figure]))) {
                 $label = self::number($around, $at + $away);
@@ -174,6 +202,6 @@ final readonly class SoftEdges
 
     private static function number(string $plane, int $at): int
     {
-        return ord($plane[2 * $at]) << 8 | ord($plane[2 * $at + 1]);
+        return (ord($plane[2 * $at]) << 8) | ord($plane[2 * $at + 1]);
     }
 }

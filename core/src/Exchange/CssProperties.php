@@ -26,11 +26,21 @@ final class CssProperties implements PaletteFormat
         foreach ($book->figures as $figure) {
             foreach ($figure->materials as $material) {
                 $name = self::name($figure->name, $material->name, $taken);
-                $lines[] = sprintf('  %s: %s / %s;', $name, self::quoted($figure->name), self::quoted($material->name));
+                $lines[] = sprintf(
+                    '  %s: %s / %s;',
+                    $name,
+                    self::quoted($figure->name),
+                    self::quoted($material->name),
+                );
                 foreach ($material->tones as $tone => $colour) {
                     $lines[] = sprintf('  %s--%s: %s;', $name, $tone, $colour->hex());
                     if (isset($material->more[$tone])) {
-                        $lines[] = sprintf('  %s--%s--called: %s;', $name, $tone, self::quoted($material->more[$tone]));
+                        $lines[] = sprintf(
+                            '  %s--%s--called: %s;',
+                            $name,
+                            $tone,
+                            self::quoted($material->more[$tone]),
+                        );
                     }
                 }
                 if ($material->derived !== []) {
@@ -61,7 +71,14 @@ final class CssProperties implements PaletteFormat
             $colour = self::colour($property, $value, $line);
             if ($colour !== null) {
                 $called = $properties["$property--called"][0] ?? '';
-                $rows[] = self::row($property, $colour, $names, $derived, $line, str_starts_with($called, '"') ? self::unquoted($called) : '');
+                $rows[] = self::row(
+                    $property,
+                    $colour,
+                    $names,
+                    $derived,
+                    $line,
+                    str_starts_with($called, '"') ? self::unquoted($called) : '',
+                );
             }
         }
 
@@ -96,11 +113,21 @@ final class CssProperties implements PaletteFormat
         if (preg_match('/^#([0-9a-f])([0-9a-f])([0-9a-f])$/iD', $value, $match) === 1) {
             return Rgb::fromHex($match[1].$match[1].$match[2].$match[2].$match[3].$match[3]);
         }
-        if (preg_match('/^rgb\(\s*(\d{1,3})(?:\s*,\s*|\s+)(\d{1,3})(?:\s*,\s*|\s+)(\d{1,3})\s*\)$/iD', $value, $match) === 1 && max((int) $match[1], (int) $match[2], (int) $match[3]) <= 255) {
+        if (
+            preg_match(
+                '/^rgb\(\s*(\d{1,3})(?:\s*,\s*|\s+)(\d{1,3})(?:\s*,\s*|\s+)(\d{1,3})\s*\)$/iD',
+                $value,
+                $match,
+            ) === 1 &&
+            max((int) $match[1], (int) $match[2], (int) $match[3]) <= 255
+        ) {
             return new Rgb((int) $match[1], (int) $match[2], (int) $match[3]);
         }
         if (preg_match('/^(#|(rgb|hsl|hwb|lab|lch|oklab|oklch|color)a?\()/i', $value) === 1) {
-            throw BrokenPalette::at($line, "the colour of $property, '$value', cannot be read. Write it as six hexadecimal digits, like #c98d6b.");
+            throw BrokenPalette::at(
+                $line,
+                "the colour of $property, '$value', cannot be read. Write it as six hexadecimal digits, like #c98d6b.",
+            );
         }
 
         return null;
@@ -110,23 +137,50 @@ final class CssProperties implements PaletteFormat
      * @param  array<string, array{string, string}>  $names
      * @param  array<string, list<string>|false>  $derived
      */
-    private static function row(string $property, Rgb $colour, array $names, array $derived, int $line, string $called): PaletteRow
-    {
+    private static function row(
+        string $property,
+        Rgb $colour,
+        array $names,
+        array $derived,
+        int $line,
+        string $called,
+    ): PaletteRow {
         $at = (int) strrpos($property, '--');
         [$owner, $tone] = [substr($property, 0, $at), Tone::tryFrom(substr($property, $at + 2))];
         if ($tone === null || $at < 3) {
-            return new PaletteRow('', PaletteRow::name(substr($property, 2), $line), Tone::Base, $colour, false, $line);
+            return new PaletteRow(
+                '',
+                PaletteRow::name(substr($property, 2), $line),
+                Tone::Base,
+                $colour,
+                false,
+                $line,
+            );
         }
         [$figure, $material] = $names[$owner] ?? ['', substr($owner, 2)];
 
-        return new PaletteRow(PaletteRow::name($figure, $line), PaletteRow::name($material, $line), $tone, $colour, in_array($tone->value, ($derived[$owner] ?? false) ?: [], true), $line, PaletteRow::name($called, $line));
+        return new PaletteRow(
+            figure: PaletteRow::name($figure, $line),
+            material: PaletteRow::name($material, $line),
+            tone: $tone,
+            colour: $colour,
+            isDerived: in_array($tone->value, $derived[$owner] ?? false ?: [], true),
+            line: $line,
+            called: PaletteRow::name($called, $line),
+        );
     }
 
     /** @param  array<string, bool>  $taken */
     private static function name(string $figure, string $material, array &$taken): string
     {
-        $word = fn (string $text): string => trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower($text)), '-');
-        $name = implode('--', array_filter([$word($figure), $word($material)], fn (string $part): bool => $part !== ''));
+        $word = fn (string $text): string => trim(
+            (string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower($text)),
+            '-',
+        );
+        $name = implode(
+            '--',
+            array_filter([$word($figure), $word($material)], fn (string $part): bool => $part !== ''),
+        );
         $name = '--'.($name === '' ? 'colour' : $name);
         for ($free = $name, $n = 2; isset($taken[$free]); $n++) {
             $free = "$name-$n";
@@ -138,11 +192,21 @@ final class CssProperties implements PaletteFormat
 
     private static function quoted(string $text): string
     {
-        return '"'.preg_replace_callback('/["\\\\<\n\r\f]/', fn (array $match): string => sprintf('\\%x ', ord($match[0])), $text).'"';
+        return '"'.
+            preg_replace_callback(
+                '/["\\\\<\n\r\f]/',
+                fn (array $match): string => sprintf('\\%x ', ord($match[0])),
+                $text,
+            ).
+            '"';
     }
 
     private static function unquoted(string $text): string
     {
-        return (string) preg_replace_callback('/\\\\(?:([0-9a-f]{1,6})\s?|(.))/isu', fn (array $match): string => $match[1] !== '' ? (string) mb_chr((int) hexdec($match[1])) : $match[2], substr($text, 1, -1));
+        return (string) preg_replace_callback(
+            '/\\\\(?:([0-9a-f]{1,6})\s?|(.))/isu',
+            fn (array $match): string => $match[1] !== '' ? (string) mb_chr((int) hexdec($match[1])) : $match[2],
+            substr($text, 1, -1),
+        );
     }
 }

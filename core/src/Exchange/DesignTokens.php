@@ -35,7 +35,11 @@ final class DesignTokens implements PaletteFormat
                 $materials[$name] = self::called($name, $material->name);
                 foreach ($material->tones as $tone => $colour) {
                     $called = isset($material->more[$tone]) ? ['$description' => $material->more[$tone]] : [];
-                    $materials[$name][$tone] = $called + ['$value' => $material->isDerived($tone) ? sprintf('{%s.%s.%s.%s}', self::DERIVED, $group, $name, $tone) : self::value($colour)];
+                    $materials[$name][$tone] = $called + [
+                        '$value' => $material->isDerived($tone)
+                            ? sprintf('{%s.%s.%s.%s}', self::DERIVED, $group, $name, $tone)
+                            : self::value($colour),
+                    ];
                     if ($material->isDerived($tone)) {
                         $derived[$name][$tone] = ['$value' => self::value($colour)];
                     }
@@ -47,7 +51,14 @@ final class DesignTokens implements PaletteFormat
             }
         }
 
-        return json_encode($root + (count($values) > 1 ? [self::DERIVED => $values] : []), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            $root + (count($values) > 1 ? [self::DERIVED => $values] : []),
+            JSON_PRETTY_PRINT |
+                JSON_UNESCAPED_UNICODE |
+                JSON_UNESCAPED_SLASHES |
+                JSON_PRESERVE_ZERO_FRACTION |
+                JSON_THROW_ON_ERROR,
+        )."\n";
     }
 
     public function read(string $text): PaletteBook
@@ -67,8 +78,14 @@ final class DesignTokens implements PaletteFormat
      * @param  list<string>  $names  as they are meant
      * @return \Generator<PaletteRow>
      */
-    private function rows(array $root, array $group, JsonText $json, array $path, array $names, ?string $type): \Generator
-    {
+    private function rows(
+        array $root,
+        array $group,
+        JsonText $json,
+        array $path,
+        array $names,
+        ?string $type,
+    ): \Generator {
         $type = is_string($group['$type'] ?? null) ? $group['$type'] : $type;
         foreach ($group as $key => $member) {
             $here = [...$path, (string) $key];
@@ -78,9 +95,15 @@ final class DesignTokens implements PaletteFormat
             $named = [...$names, self::meant($member, (string) $key)];
             if (! array_key_exists('$value', $member)) {
                 yield from $this->rows($root, $member, $json, $here, $named, $type);
-            } elseif (($member['$type'] ?? $type ?? 'color') === 'color') {
+            } elseif (($member['$type'] ?? ($type ?? 'color')) === 'color') {
                 $value = $member['$value'];
-                yield PaletteRow::at($named, $this->colour($root, $value, $json, $here), is_string($value) && str_starts_with($value, '{'.self::DERIVED.'.'), $json->line($here), is_string($member['$description'] ?? null) ? $member['$description'] : '');
+                yield PaletteRow::at(
+                    $named,
+                    $this->colour($root, $value, $json, $here),
+                    is_string($value) && str_starts_with($value, '{'.self::DERIVED.'.'),
+                    $json->line($here),
+                    is_string($member['$description'] ?? null) ? $member['$description'] : '',
+                );
             }
         }
     }
@@ -101,17 +124,40 @@ final class DesignTokens implements PaletteFormat
     private function colour(array $root, mixed $value, JsonText $json, array $path): Rgb
     {
         $title = implode('.', $path);
-        for ($followed = []; is_string($value) && preg_match('/^\{(.+)\}$/sD', $value, $match) === 1; $followed[$match[1]] = true) {
+        for (
+            $followed = [];
+            is_string($value) && preg_match('/^\{(.+)\}$/sD', $value, $match) === 1;
+            $followed[$match[1]] = true
+        ) {
             if (isset($followed[$match[1]])) {
-                throw BrokenPalette::at($json->line($path), "'$title' refers to itself in a circle. Give one of the tokens a colour.");
+                throw BrokenPalette::at(
+                    $json->line($path),
+                    "'$title' refers to itself in a circle. Give one of the tokens a colour.",
+                );
             }
             if (count($followed) >= self::MOST_ALIASES) {
-                throw BrokenPalette::at($json->line($path), sprintf("'%s' refers to a colour by way of more than %d other tokens. Give it a colour of its own.", $title, self::MOST_ALIASES));
+                throw BrokenPalette::at(
+                    $json->line($path),
+                    sprintf(
+                        "'%s' refers to a colour by way of more than %d other tokens. Give it a colour of its own.",
+                        $title,
+                        self::MOST_ALIASES,
+                    ),
+                );
             }
-            $value = self::token($root, explode('.', $match[1])) ?? throw BrokenPalette::at($json->line($path), "'$title' refers to '$match[1]', and there is no such token.");
+            $value =
+                self::token($root, explode('.', $match[1])) ??
+                throw BrokenPalette::at(
+                    $json->line($path),
+                    "'$title' refers to '$match[1]', and there is no such token.",
+                );
         }
 
-        return self::srgb($value) ?? throw BrokenPalette::at($json->line($path), "the colour of '$title' cannot be read. Write it in sRGB, with three components of 0 to 1, or as six hexadecimal digits.");
+        return self::srgb($value) ??
+            throw BrokenPalette::at(
+                $json->line($path),
+                "the colour of '$title' cannot be read. Write it in sRGB, with three components of 0 to 1, or as six hexadecimal digits.",
+            );
     }
 
     /**
@@ -135,12 +181,17 @@ final class DesignTokens implements PaletteFormat
         if (is_string($value)) {
             return preg_match('/^#[0-9a-f]{6}(ff)?$/iD', $value) === 1 ? Rgb::fromHex(substr($value, 0, 7)) : null;
         }
-        if (! is_array($value) || ($value['colorSpace'] ?? null) !== 'srgb' || ! is_array($value['components'] ?? null) || ($value['alpha'] ?? 1) != 1) {
+        if (
+            ! is_array($value) ||
+            ($value['colorSpace'] ?? null) !== 'srgb' ||
+            ! is_array($value['components'] ?? null) ||
+            ($value['alpha'] ?? 1) != 1
+        ) {
             return null;
         }
         $parts = array_values($value['components']);
         foreach ($parts as $part) {
-            if (! is_int($part) && ! is_float($part) || ! ($part >= 0 && $part <= 1)) {
+            if ((! is_int($part) && ! is_float($part)) || ! ($part >= 0 && $part <= 1)) {
                 return null;
             }
         }
@@ -153,7 +204,11 @@ final class DesignTokens implements PaletteFormat
     {
         [$red, $green, $blue] = $colour->unit();
 
-        return ['colorSpace' => 'srgb', 'components' => [round($red, 5), round($green, 5), round($blue, 5)], 'hex' => $colour->hex()];
+        return [
+            'colorSpace' => 'srgb',
+            'components' => [round($red, 5), round($green, 5), round($blue, 5)],
+            'hex' => $colour->hex(),
+        ];
     }
 
     /**

@@ -33,7 +33,10 @@ final class ImageColours
     public static function tones(PaletteBook $book): array
     {
         $areas = array_filter($book->rows(), fn (PaletteRow $row): bool => $row->tone !== Tone::Line) ?: $book->rows();
-        $named = array_map(fn (PaletteRow $row): NamedColour => new NamedColour($row->title(), $row->colour), array_values($areas));
+        $named = array_map(
+            fn (PaletteRow $row): NamedColour => new NamedColour($row->title(), $row->colour),
+            array_values($areas),
+        );
 
         return $named !== [] ? $named : throw new BrokenPalette('There is no colour in this palette.');
     }

@@ -50,7 +50,10 @@ final class JsonText
     private function value(string $token, array $path): void
     {
         if (count($path) > self::DEEPEST) {
-            throw BrokenPalette::at($this->lineHere(), 'groups lie too deep in each other. A palette has figures, materials and tones.');
+            throw BrokenPalette::at(
+                $this->lineHere(),
+                'groups lie too deep in each other. A palette has figures, materials and tones.',
+            );
         }
         match (true) {
             $token === '{' => $this->members($path),
@@ -117,7 +120,12 @@ final class JsonText
     {
         $here = (string) preg_replace('/[^\x20-\x7e]+/', ' ', substr($this->text, $this->at, 24));
 
-        return BrokenPalette::at($this->lineHere(), 'this is not JSON'.(trim($here) === '' ? '; the file ends too early.' : ", at or before '".trim($here)."'.").' Export it again.');
+        return BrokenPalette::at(
+            $this->lineHere(),
+            'this is not JSON'.
+                (trim($here) === '' ? '; the file ends too early.' : ", at or before '".trim($here)."'.").
+                ' Export it again.',
+        );
     }
 
     private function lineHere(): int

@@ -29,7 +29,10 @@ final readonly class PaletteBook
         foreach ($rows as $row) {
             $tone = $row->tone->value;
             if (isset($tones[$row->figure][$row->material][$tone])) {
-                throw BrokenPalette::at($row->line, sprintf('%s comes a second time. Give each tone one colour.', $row->title()));
+                throw BrokenPalette::at(
+                    $row->line,
+                    sprintf('%s comes a second time. Give each tone one colour.', $row->title()),
+                );
             }
             $tones[$row->figure][$row->material][$tone] = $row->colour;
             if ($row->tone->isMore()) {
@@ -43,12 +46,19 @@ final readonly class PaletteBook
         foreach ($tones as $figure => $materials) {
             $list = [];
             foreach ($materials as $material => $colours) {
-                $list[] = new PaletteMaterial((string) $material, $colours, $derived[$figure][$material] ?? [], $more[$figure][$material] ?? []);
+                $list[] = new PaletteMaterial(
+                    (string) $material,
+                    $colours,
+                    $derived[$figure][$material] ?? [],
+                    $more[$figure][$material] ?? [],
+                );
             }
             $figures[] = new PaletteFigure((string) $figure, $list);
         }
 
-        return $figures !== [] ? new self($figures) : throw new BrokenPalette('There is no colour in this palette. A line is enough, like: skin,#c98d6b');
+        return $figures !== []
+            ? new self($figures)
+            : throw new BrokenPalette('There is no colour in this palette. A line is enough, like: skin,#c98d6b');
     }
 
     /** @return list<PaletteRow> */
@@ -58,7 +68,14 @@ final readonly class PaletteBook
         foreach ($this->figures as $figure) {
             foreach ($figure->materials as $material) {
                 foreach ($material->tones as $tone => $colour) {
-                    $rows[] = new PaletteRow($figure->name, $material->name, Tone::from($tone), $colour, $material->isDerived($tone), called: $material->more[$tone] ?? '');
+                    $rows[] = new PaletteRow(
+                        $figure->name,
+                        $material->name,
+                        Tone::from($tone),
+                        $colour,
+                        $material->isDerived($tone),
+                        called: $material->more[$tone] ?? '',
+                    );
                 }
             }
         }
@@ -84,11 +101,24 @@ final readonly class PaletteBook
      */
     public function derived(ToneRule $rule): self
     {
-        return new self(array_map(fn (PaletteFigure $figure): PaletteFigure => new PaletteFigure($figure->name, array_map(function (PaletteMaterial $material) use ($rule): PaletteMaterial {
-            $pinned = $material->pinned() + [Tone::Base->value => $material->base()];
-            $all = $rule->complete($pinned);
+        return new self(
+            array_map(
+                fn (PaletteFigure $figure): PaletteFigure => new PaletteFigure(
+                    $figure->name,
+                    array_map(function (PaletteMaterial $material) use ($rule): PaletteMaterial {
+                        $pinned = $material->pinned() + [Tone::Base->value => $material->base()];
+                        $all = $rule->complete($pinned);
 
-            return new PaletteMaterial($material->name, $all, array_values(array_diff(array_keys($all), array_keys($pinned))), $material->more);
-        }, $figure->materials)), $this->figures));
+                        return new PaletteMaterial(
+                            $material->name,
+                            $all,
+                            array_values(array_diff(array_keys($all), array_keys($pinned))),
+                            $material->more,
+                        );
+                    }, $figure->materials),
+                ),
+                $this->figures,
+            ),
+        );
     }
 }

@@ -35,10 +35,17 @@ final class PaletteCsv implements PaletteFormat
     {
         $rows = $book->rows();
         $isCalled = array_filter($rows, fn (PaletteRow $row): bool => $row->called !== '') !== [];
-        $lines = [self::line([...self::COLUMNS, ...($isCalled ? [self::CALLED] : [])])];
+        $lines = [self::line([...self::COLUMNS, ...$isCalled ? [self::CALLED] : []])];
         foreach ($rows as $row) {
             $called = $isCalled ? [self::harmless($row->called)] : [];
-            $lines[] = self::line([self::harmless($row->figure), self::harmless($row->material), $row->tone->value, $row->colour->hex(), $row->isDerived ? self::DERIVED : 'pinned', ...$called]);
+            $lines[] = self::line([
+                self::harmless($row->figure),
+                self::harmless($row->material),
+                $row->tone->value,
+                $row->colour->hex(),
+                $row->isDerived ? self::DERIVED : 'pinned',
+                ...$called,
+            ]);
         }
 
         return implode('', $lines);
@@ -54,7 +61,10 @@ final class PaletteCsv implements PaletteFormat
     {
         $columns = null;
         foreach (self::records($text) as $line => $fields) {
-            if ($line === 1 && (($columns = self::header($fields)) !== null || array_filter($fields, self::isColour(...)) === [])) {
+            if (
+                $line === 1 &&
+                (($columns = self::header($fields)) !== null || array_filter($fields, self::isColour(...)) === [])
+            ) {
                 continue;
             }
             yield $columns === null ? self::plain($fields, $line) : self::columned($fields, $columns, $line);
@@ -64,7 +74,9 @@ final class PaletteCsv implements PaletteFormat
     /** @return \Generator<int, list<string>> by the line they begin in; empty ones are left out */
     private static function records(string $text): \Generator
     {
-        $file = fopen('php://memory', 'w+') ?: throw new \RuntimeException('There is no memory left to read the palette in.');
+        $file =
+            fopen('php://memory', 'w+') ?:
+            throw new \RuntimeException('There is no memory left to read the palette in.');
         fwrite($file, $text);
         rewind($file);
         for ($line = 1, $from = 0; ($fields = fgetcsv($file, escape: '')) !== false; $from = $to) {
@@ -104,10 +116,28 @@ final class PaletteCsv implements PaletteFormat
         if (! self::isColour($hex)) {
             throw BrokenPalette::at($line, "'$hex' is not a colour. Write it as six hexadecimal digits, like #c98d6b.");
         }
-        $tone = $field('tone') === '' ? Tone::Base : Tone::tryFrom(strtolower($field('tone')))
-            ?? throw BrokenPalette::at($line, sprintf("there is no tone '%s'. Tones are %s.", $field('tone'), implode(', ', array_column(Tone::cases(), 'value'))));
+        $tone =
+            $field('tone') === ''
+                ? Tone::Base
+                : Tone::tryFrom(strtolower($field('tone'))) ??
+                    throw BrokenPalette::at(
+                        $line,
+                        sprintf(
+                            "there is no tone '%s'. Tones are %s.",
+                            $field('tone'),
+                            implode(', ', array_column(Tone::cases(), 'value')),
+                        ),
+                    );
 
-        return new PaletteRow(self::named($field('figure'), $line), self::materialNamed($field('material'), $line), $tone, Rgb::fromHex($hex), strtolower($field('kind')) === self::DERIVED, $line, $tone->isMore() ? self::named($field(self::CALLED), $line) : '');
+        return new PaletteRow(
+            figure: self::named($field('figure'), $line),
+            material: self::materialNamed($field('material'), $line),
+            tone: $tone,
+            colour: Rgb::fromHex($hex),
+            isDerived: strtolower($field('kind')) === self::DERIVED,
+            line: $line,
+            called: $tone->isMore() ? self::named($field(self::CALLED), $line) : '',
+        );
     }
 
     /** @param  list<string>  $fields */
@@ -115,10 +145,20 @@ final class PaletteCsv implements PaletteFormat
     {
         $colours = array_keys(array_filter($fields, self::isColour(...)));
         if ($colours === []) {
-            throw BrokenPalette::at($line, sprintf("there is no colour in '%s'. Write a name and six hexadecimal digits, like: skin,#c98d6b", mb_substr(implode(',', $fields), 0, 60)));
+            throw BrokenPalette::at(
+                $line,
+                sprintf(
+                    "there is no colour in '%s'. Write a name and six hexadecimal digits, like: skin,#c98d6b",
+                    mb_substr(implode(',', $fields), 0, 60),
+                ),
+            );
         }
         $at = $colours[count($colours) - 1];
-        $names = array_slice(array_values(array_filter(array_slice($fields, 0, $at), fn (string $field): bool => $field !== '')), 0, 3);
+        $names = array_slice(
+            array_values(array_filter(array_slice($fields, 0, $at), fn (string $field): bool => $field !== '')),
+            0,
+            3,
+        );
         $names = array_map(fn (string $name): string => self::named($name, $line), $names);
 
         return PaletteRow::at($names === [] ? [$fields[$at]] : $names, Rgb::fromHex($fields[$at]), false, $line);
@@ -138,7 +178,10 @@ final class PaletteCsv implements PaletteFormat
 
     private static function named(string $field, int $line): string
     {
-        return PaletteRow::name(preg_match("/^'".substr(self::FORMULA, 2), $field) === 1 ? substr($field, 1) : $field, $line);
+        return PaletteRow::name(
+            preg_match("/^'".substr(self::FORMULA, 2), $field) === 1 ? substr($field, 1) : $field,
+            $line,
+        );
     }
 
     private static function harmless(string $name): string
@@ -149,6 +192,14 @@ final class PaletteCsv implements PaletteFormat
     /** @param  list<string>  $fields */
     private static function line(array $fields): string
     {
-        return implode(',', array_map(fn (string $field): string => strpbrk($field, ",\"\r\n") === false ? $field : '"'.str_replace('"', '""', $field).'"', $fields))."\r\n";
+        return implode(
+            ',',
+            array_map(
+                fn (string $field): string => strpbrk($field, ",\"\r\n") === false
+                    ? $field
+                    : '"'.str_replace('"', '""', $field).'"',
+                $fields,
+            ),
+        )."\r\n";
     }
 }

@@ -22,12 +22,24 @@ final class PaletteFiles
     public static function read(string $extension, string $bytes): PaletteBook
     {
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw new BrokenPalette(sprintf('This file has %d megabytes; a palette has less than %d. Look whether it is the right one.', intdiv(strlen($bytes), 1_000_000), intdiv(self::MOST_BYTES, 1_000_000)));
+            throw new BrokenPalette(
+                sprintf(
+                    'This file has %d megabytes; a palette has less than %d. Look whether it is the right one.',
+                    intdiv(strlen($bytes), 1_000_000),
+                    intdiv(self::MOST_BYTES, 1_000_000),
+                ),
+            );
         }
         $text = str_starts_with($bytes, "\xef\xbb\xbf") ? substr($bytes, 3) : $bytes;
         $book = self::format($extension)->read($text);
         if (count($book->bases()) > self::MOST_MATERIALS) {
-            throw new BrokenPalette(sprintf('This palette has %d materials; Awning reads up to %d. Split it.', count($book->bases()), self::MOST_MATERIALS));
+            throw new BrokenPalette(
+                sprintf(
+                    'This palette has %d materials; Awning reads up to %d. Split it.',
+                    count($book->bases()),
+                    self::MOST_MATERIALS,
+                ),
+            );
         }
 
         return $book;
@@ -44,7 +56,9 @@ final class PaletteFiles
             'csv' => new PaletteCsv,
             'json' => new DesignTokens,
             'css' => new CssProperties,
-            default => throw new BrokenPalette("A palette is not read from '.$extension'. Give a .csv, .json or .css file."),
+            default => throw new BrokenPalette(
+                "A palette is not read from '.$extension'. Give a .csv, .json or .css file.",
+            ),
         };
     }
 }

@@ -39,7 +39,15 @@ final readonly class PaletteRow
         }
         $material = (string) array_pop($path);
 
-        return new self(self::name(implode(' / ', $path), $line), self::name($material, $line), $tone ?? Tone::Base, $colour, $isDerived, $line, $tone?->isMore() === true ? self::name($called, $line) : '');
+        return new self(
+            figure: self::name(implode(' / ', $path), $line),
+            material: self::name($material, $line),
+            tone: $tone ?? Tone::Base,
+            colour: $colour,
+            isDerived: $isDerived,
+            line: $line,
+            called: $tone?->isMore() === true ? self::name($called, $line) : '',
+        );
     }
 
     /** @throws BrokenPalette when it is no name */
@@ -50,7 +58,14 @@ final readonly class PaletteRow
         }
         $name = trim((string) preg_replace(['/\s+/u', Bounds::NOT_IN_NAMES], ' ', $name));
         if (mb_strlen($name) > PaletteMaterial::LONGEST_NAME) {
-            throw BrokenPalette::at($line, sprintf("a name has more than %d characters: '%s…'. Shorten it.", PaletteMaterial::LONGEST_NAME, mb_substr($name, 0, 24)));
+            throw BrokenPalette::at(
+                $line,
+                sprintf(
+                    "a name has more than %d characters: '%s…'. Shorten it.",
+                    PaletteMaterial::LONGEST_NAME,
+                    mb_substr($name, 0, 24),
+                ),
+            );
         }
 
         return $name;
@@ -60,6 +75,11 @@ final readonly class PaletteRow
     {
         $parts = array_filter([$this->figure, $this->material], fn (string $part): bool => $part !== '');
 
-        return implode(' / ', $this->figure === '' && $this->tone === Tone::Base ? $parts : [...$parts, $this->called !== '' ? $this->called : $this->tone->value]);
+        return implode(
+            ' / ',
+            $this->figure === '' && $this->tone === Tone::Base
+                ? $parts
+                : [...$parts, $this->called !== '' ? $this->called : $this->tone->value],
+        );
     }
 }

@@ -21,7 +21,10 @@ final class SetupFile
 
     public static function write(string $name, Setup $setup): string
     {
-        return json_encode(['kind' => self::KIND, 'version' => self::VERSION, 'name' => $name, 'passes' => $setup->toList()], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+        return json_encode(
+            ['kind' => self::KIND, 'version' => self::VERSION, 'name' => $name, 'passes' => $setup->toList()],
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+        );
     }
 
     /**
@@ -33,14 +36,18 @@ final class SetupFile
     {
         $data = json_decode($json, true, self::DEEPEST);
         if (! is_array($data) || ($data['kind'] ?? null) !== self::KIND) {
-            throw new \InvalidArgumentException('This is no setup. Save one as a file from the list of setups, and take that.');
+            throw new \InvalidArgumentException(
+                'This is no setup. Save one as a file from the list of setups, and take that.',
+            );
         }
         if (! in_array($data['version'] ?? null, [1, self::VERSION], true)) {
             throw new \InvalidArgumentException('This setup was saved by a newer version. Save it again for this one.');
         }
         $name = is_string($data['name'] ?? null) ? trim($data['name']) : '';
         if ($name === '' || mb_strlen($name) > self::LONGEST_NAME || preg_match(Bounds::NOT_IN_NAMES, $name) !== 0) {
-            throw new \InvalidArgumentException('The setup needs a name of 1 to '.self::LONGEST_NAME.' characters.');
+            throw new \InvalidArgumentException(
+                'The setup needs a name of 1 to '.self::LONGEST_NAME.' characters.',
+            );
         }
         $passes = $data['passes'] ?? null;
 

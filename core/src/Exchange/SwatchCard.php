@@ -48,7 +48,11 @@ final class SwatchCard
         $parts = $this->parts();
         $height = array_sum(array_column($parts, 0));
 
-        return $this->sheet(array_column($parts, 1), array_column($parts, 0), (int) max(200, $height + self::TITLE + 2 * self::MARGIN));
+        return $this->sheet(
+            array_column($parts, 1),
+            array_column($parts, 0),
+            (int) max(200, $height + self::TITLE + 2 * self::MARGIN),
+        );
     }
 
     /** @return non-empty-list<string> */
@@ -88,16 +92,29 @@ final class SwatchCard
 
     private function row(PaletteMaterial $material): string
     {
-        $name = mb_strlen($material->name) > self::GLYPHS_IN_NAME ? mb_substr($material->name, 0, self::GLYPHS_IN_NAME - 1).'…' : $material->name;
+        $name =
+            mb_strlen($material->name) > self::GLYPHS_IN_NAME
+                ? mb_substr($material->name, 0, self::GLYPHS_IN_NAME - 1).'…'
+                : $material->name;
         $row = self::text(0, 17, 11, $name);
         $more = '';
         foreach ($material->tones as $tone => $colour) {
             $place = array_search($tone, array_column(Tone::six(), 'value'), true);
             if ($place === false) {
                 $at = (int) array_search($tone, array_keys($material->more), true);
-                $more .= $this->swatch(self::NAME_WIDTH + self::SWATCH_WIDTH * $at, mb_substr($material->more[$tone] ?? $tone, 0, self::GLYPHS_IN_TONE), $colour, false);
+                $more .= $this->swatch(
+                    self::NAME_WIDTH + self::SWATCH_WIDTH * $at,
+                    mb_substr($material->more[$tone] ?? $tone, 0, self::GLYPHS_IN_TONE),
+                    $colour,
+                    false,
+                );
             } else {
-                $row .= $this->swatch(self::NAME_WIDTH + self::SWATCH_WIDTH * $place, $tone, $colour, $material->isDerived($tone));
+                $row .= $this->swatch(
+                    self::NAME_WIDTH + self::SWATCH_WIDTH * $place,
+                    $tone,
+                    $colour,
+                    $material->isDerived($tone),
+                );
             }
         }
 
@@ -111,11 +128,35 @@ final class SwatchCard
         $grey = (new Lab($lab->l, 0, 0))->toRgb();
         $under = self::SWATCH_HEIGHT + self::GREY_HEIGHT;
 
-        return sprintf('<rect x="%d" width="%d" height="%d" fill="%s"/>', $x, $width, self::SWATCH_HEIGHT, $colour->hex())
-            .sprintf('<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>', $x, self::SWATCH_HEIGHT, $width, self::GREY_HEIGHT, $grey->hex())
-            .sprintf('<circle cx="%d" cy="%d" r="2.5" fill="%s" stroke="#000"/>', $x + 3, $under + 8, $isDerived ? 'none' : '#000')
-            .self::text($x + 11, $under + 11, 8, "$tone  {$colour->hex()}")
-            .self::text($x, $under + 21, 8, sprintf('%.1f  %.1f  %.1f', $lab->l, self::signed($lab->a), self::signed($lab->b)), 'fill="#555"');
+        return sprintf(
+            '<rect x="%d" width="%d" height="%d" fill="%s"/>',
+            $x,
+            $width,
+            self::SWATCH_HEIGHT,
+            $colour->hex(),
+        ).
+            sprintf(
+                '<rect x="%d" y="%d" width="%d" height="%d" fill="%s"/>',
+                $x,
+                self::SWATCH_HEIGHT,
+                $width,
+                self::GREY_HEIGHT,
+                $grey->hex(),
+            ).
+            sprintf(
+                '<circle cx="%d" cy="%d" r="2.5" fill="%s" stroke="#000"/>',
+                $x + 3,
+                $under + 8,
+                $isDerived ? 'none' : '#000',
+            ).
+            self::text($x + 11, $under + 11, 8, "$tone  {$colour->hex()}").
+            self::text(
+                $x,
+                $under + 21,
+                8,
+                sprintf('%.1f  %.1f  %.1f', $lab->l, self::signed($lab->a), self::signed($lab->b)),
+                'fill="#555"',
+            );
     }
 
     /** Never "-0.0". */
@@ -137,14 +178,43 @@ final class SwatchCard
             $y += $heights[$i];
         }
 
-        return sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="sans-serif">', self::WIDTH, $height)."\n"
-            .'<rect width="100%" height="100%" fill="#fff"/>'."\n"
-            .sprintf('<g transform="translate(%d %d)">%s</g>', self::MARGIN, self::MARGIN - 6, self::text(0, 14, 18, $this->title, 'font-weight="600"').self::text(self::NAME_WIDTH, 14, 8, 'Under each colour the grey of its lightness, its name and hex, and L* a* b* (D50). Full dots are pinned, rings derived.', 'fill="#555"'))."\n"
-            .$body."</svg>\n";
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" '
+                .'font-family="sans-serif">',
+            self::WIDTH,
+            $height,
+        ).
+            "\n".
+            '<rect width="100%" height="100%" fill="#fff"/>'.
+            "\n".
+            sprintf(
+                '<g transform="translate(%d %d)">%s</g>',
+                self::MARGIN,
+                self::MARGIN - 6,
+                self::text(0, 14, 18, $this->title, 'font-weight="600"').
+                    self::text(
+                        self::NAME_WIDTH,
+                        14,
+                        8,
+                        'Under each colour the grey of its lightness, its name and hex, and L* a* b* (D50). Full '
+                            .'dots are pinned, rings derived.',
+                        'fill="#555"',
+                    ),
+            ).
+            "\n".
+            $body.
+            "</svg>\n";
     }
 
     private static function text(int $x, int $y, int $size, string $text, string $more = ''): string
     {
-        return sprintf('<text x="%d" y="%d" font-size="%d" xml:space="preserve"%s>%s</text>', $x, $y, $size, $more === '' ? '' : " $more", htmlspecialchars($text, ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'));
+        return sprintf(
+            '<text x="%d" y="%d" font-size="%d" xml:space="preserve"%s>%s</text>',
+            $x,
+            $y,
+            $size,
+            $more === '' ? '' : " $more",
+            htmlspecialchars($text, ENT_XML1 | ENT_QUOTES | ENT_SUBSTITUTE, 'UTF-8'),
+        );
     }
 }

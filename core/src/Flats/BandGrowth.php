@@ -22,8 +22,11 @@ final readonly class BandGrowth
     /** Pixels of a page that is worth it. */
     private const LARGE = 4_000_000;
 
-    public function __construct(private Workers $workers = new OneWorker, private int $large = self::LARGE, private int $reach = self::REACH)
-    {
+    public function __construct(
+        private Workers $workers = new OneWorker,
+        private int $large = self::LARGE,
+        private int $reach = self::REACH,
+    ) {
     }
 
     /**
@@ -37,7 +40,10 @@ final readonly class BandGrowth
             return self::whole($labels, $open, $width, $height);
         }
         $tops = array_map(fn (int $band): int => intdiv($band * $height, self::BANDS), range(0, self::BANDS));
-        $grown = $this->workers->each(range(0, self::BANDS - 1), fn (int $band): string => $this->band($labels, $open, $width, $height, $tops[$band], $tops[$band + 1]));
+        $grown = $this->workers->each(
+            range(0, self::BANDS - 1),
+            fn (int $band): string => $this->band($labels, $open, $width, $height, $tops[$band], $tops[$band + 1]),
+        );
 
         return in_array('', $grown, true) ? self::whole($labels, $open, $width, $height) : implode('', $grown);
     }

@@ -15,7 +15,12 @@ final readonly class BridgeCandidate
      * @param  float  $score  how sure it is, 0..1
      * @param  list<float>  $features  what the score was made of
      */
-    public function __construct(public Bridge $bridge, public int $from, public ?int $to, public float $score, public array $features)
-    {
+    public function __construct(
+        public Bridge $bridge,
+        public int $from,
+        public ?int $to,
+        public float $score,
+        public array $features,
+    ) {
     }
 }

@@ -76,7 +76,10 @@ final readonly class BridgeCandidates
             $rays[] = [cos($turn), sin($turn)];
         }
         $this->rays = $rays;
-        $of = fn (EndKind $kind): Nearby => self::nearby(array_filter($ends, fn (LineEnd $end): bool => $end->is($kind)), $gap);
+        $of = fn (EndKind $kind): Nearby => self::nearby(
+            array_filter($ends, fn (LineEnd $end): bool => $end->is($kind)),
+            $gap,
+        );
         [$this->tips, $this->corners] = [$of(EndKind::Tip), $of(EndKind::Corner)];
     }
 
@@ -133,12 +136,16 @@ final readonly class BridgeCandidates
         $turnOut = atan2($a->dx * $dy - $a->dy * $dx, $a->dx * $dx + $a->dy * $dy);
         $turnIn = atan2($b->dy * $dx - $b->dx * $dy, -$b->dx * $dx - $b->dy * $dy);
         $features = [
-            $length / $this->gap, 1 - min($out, $in), 1 - max($out, $in), self::KINDS[$a->kind->name] + self::KINDS[$b->kind->name],
+            $length / $this->gap,
+            1 - min($out, $in),
+            1 - max($out, $in),
+            self::KINDS[$a->kind->name] + self::KINDS[$b->kind->name],
             // A line that goes on as an arc turns as much into the gap as out of it.
             $length <= self::TOUCHING || $fromDot || $toDot ? 0.0 : abs(self::halfTurn($turnOut + $turnIn)),
             $this->tips->count(($a->x + $b->x) / 2, ($a->y + $b->y) / 2),
             $this->corners->count(($a->x + $b->x) / 2, ($a->y + $b->y) / 2),
-            max($a->bend, $b->bend), max($a->farBend, $b->farBend),
+            max($a->bend, $b->bend),
+            max($a->farBend, $b->farBend),
         ];
 
         return new BridgeCandidate($bridge, $i, $j, BridgeScore::pair($features), $features);
@@ -169,13 +176,33 @@ final readonly class BridgeCandidates
                 continue;
             }
             [$x, $y] = [$end->x + $dx * $distance, $end->y + $dy * $distance];
-            $own ??= $this->map->around((int) $end->x, (int) $end->y, (int) (self::OWN_REACH * self::SHOT_REACH * $this->gap));
+            $own ??= $this->map->around(
+                (int) $end->x,
+                (int) $end->y,
+                (int) (self::OWN_REACH * self::SHOT_REACH * $this->gap),
+            );
             if (($own[$this->map->at((int) $x, (int) $y)] ?? INF) <= self::OWN_REACH * $distance + self::OWN) {
                 continue;
             }
-            $beside = [$this->beside($end, $dx, $dy, $distance, -1) / $this->gap, $this->beside($end, $dx, $dy, $distance, 1) / $this->gap];
-            $features = [$distance / $this->gap, 1 - $cos, min(1.0, $free->distance($x, $y, $from) / $this->gap), min($beside), max($beside), $crowd];
-            $shots[] = new BridgeCandidate($end->bridgeTo($x, $y), $from, null, BridgeScore::shot($features), $features);
+            $beside = [
+                $this->beside($end, $dx, $dy, $distance, -1) / $this->gap,
+                $this->beside($end, $dx, $dy, $distance, 1) / $this->gap,
+            ];
+            $features = [
+                $distance / $this->gap,
+                1 - $cos,
+                min(1.0, $free->distance($x, $y, $from) / $this->gap),
+                min($beside),
+                max($beside),
+                $crowd,
+            ];
+            $shots[] = new BridgeCandidate(
+                $end->bridgeTo($x, $y),
+                $from,
+                null,
+                BridgeScore::shot($features),
+                $features,
+            );
         }
 
         return $shots;

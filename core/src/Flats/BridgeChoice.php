@@ -69,7 +69,12 @@ final class BridgeChoice
     /** @return list<BridgeCandidate> those that were not sure enough, nor made later */
     public function doubtful(): array
     {
-        return array_values(array_filter($this->unsure, fn (BridgeCandidate $candidate): bool => ! isset($this->joined[self::ends($candidate)])));
+        return array_values(
+            array_filter(
+                $this->unsure,
+                fn (BridgeCandidate $candidate): bool => ! isset($this->joined[self::ends($candidate)]),
+            ),
+        );
     }
 
     public function isUsed(int $end): bool
@@ -82,7 +87,8 @@ final class BridgeChoice
     {
         $used = array_filter([$pair->from, (int) $pair->to], $this->isUsed(...));
 
-        return count($used) === 2 || array_filter($used, fn (int $end): bool => $this->ends[$end]->is(EndKind::Dot)) !== [];
+        return count($used) === 2 ||
+            array_filter($used, fn (int $end): bool => $this->ends[$end]->is(EndKind::Dot)) !== [];
     }
 
     /** Whether neither of its ends has a bridge. */
@@ -106,6 +112,9 @@ final class BridgeChoice
     /** @return array<int, LineEnd> tips and corners that have no bridge: what points anywhere */
     public function pointing(): array
     {
-        return array_diff_key(array_filter($this->ends, fn (LineEnd $end): bool => ! $end->is(EndKind::Dot)), $this->used);
+        return array_diff_key(
+            array_filter($this->ends, fn (LineEnd $end): bool => ! $end->is(EndKind::Dot)),
+            $this->used,
+        );
     }
 }

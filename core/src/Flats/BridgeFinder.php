@@ -80,7 +80,8 @@ final readonly class BridgeFinder
         for ($round = 0; $pairs !== [] && $round <= self::DOTS; $round++) {
             $known = count($choice->ends);
             $this->choosePairs($pairs, $choice, $map);
-            $pairs = count($choice->ends) > $known ? $this->candidates($map, $choice->ends, $lineWidth)->pairs($known) : [];
+            $pairs =
+                count($choice->ends) > $known ? $this->candidates($map, $choice->ends, $lineWidth)->pairs($known) : [];
             array_push($choice->pairs, ...$pairs);
         }
         $this->chooseShots($this->candidates($map, $choice->ends, $lineWidth), $choice, $map);
@@ -117,7 +118,9 @@ final readonly class BridgeFinder
     {
         $free = BridgeCandidates::nearby($choice->free(), $this->gap);
         $best = fn (int $end): ?BridgeCandidate => $this->surestFirst($candidates->shots($end, $free))[0] ?? null;
-        foreach ($this->surestFirst(array_values(array_filter(array_map($best, array_keys($choice->tips()))))) as $shot) {
+        foreach (
+            $this->surestFirst(array_values(array_filter(array_map($best, array_keys($choice->tips()))))) as $shot
+        ) {
             // Looked for anew where an earlier bridge came to stand in between.
             $shot = $map->isClear($shot->bridge) ? $shot : $best($shot->from);
             if ($shot === null) {
@@ -148,7 +151,12 @@ final readonly class BridgeFinder
      */
     private function surestFirst(array $candidates, float $least = self::DOUBT): array
     {
-        $worth = array_values(array_filter($candidates, fn (BridgeCandidate $candidate): bool => $candidate->score >= $least && ! $this->isRefused($candidate)));
+        $worth = array_values(
+            array_filter(
+                $candidates,
+                fn (BridgeCandidate $candidate): bool => $candidate->score >= $least && ! $this->isRefused($candidate),
+            ),
+        );
         usort($worth, fn (BridgeCandidate $a, BridgeCandidate $b): int => $b->score <=> $a->score);
 
         return $worth;

@@ -36,7 +36,9 @@ final readonly class ColourRegions
             $runs = Runs::of($flats->index, $flats->width, $flats->height, chr($colour + 1));
             $components = Components::of($runs);
             if ($next + count($components->area) > Labels::MOST) {
-                throw new \RangeException('There are more areas of colour than can be regions. Is this a flat picture, without shading?');
+                throw new \RangeException(
+                    'There are more areas of colour than can be regions. Is this a flat picture, without shading?',
+                );
             }
             foreach ($components->of as $run => $component) {
                 [$from, $to] = [$runs->from[$run], $runs->to[$run]];
@@ -44,7 +46,7 @@ final readonly class ColourRegions
                 $spans[$from] = [$to, $label];
                 $free = substr_count($bounds, "\0", $from, $to - $from);
                 $known = $regions[$label] ?? null;
-                $middle = $from + $to >> 1;
+                $middle = ($from + $to) >> 1;
                 if ($known === null || $free > $known[1]) {
                     $regions[$label] = [($known[0] ?? 0) + $free, $free, $middle];
                 } else {
@@ -62,7 +64,16 @@ final readonly class ColourRegions
 
         return new self(
             new Labels($flats->width, $flats->height, $labels),
-            array_map(fn (array $region): Region => new Region(0, 0, $region[0], $region[2] % $flats->width, intdiv($region[2], $flats->width)), $regions),
+            array_map(
+                fn (array $region): Region => new Region(
+                    0,
+                    0,
+                    $region[0],
+                    $region[2] % $flats->width,
+                    intdiv($region[2], $flats->width),
+                ),
+                $regions,
+            ),
             $colours,
         );
     }

@@ -73,7 +73,10 @@ final readonly class ColourTaker
         $keys = '';
         [$red, $green, $blue] = [$theirs->red, $theirs->green, $theirs->blue];
         for ($at = 0, $count = strlen($red); $at < $count; $at++) {
-            $key = (ord($red[$at]) >> self::SHIFT) << 10 | (ord($green[$at]) >> self::SHIFT) << 5 | ord($blue[$at]) >> self::SHIFT;
+            $key =
+                ((ord($red[$at]) >> self::SHIFT) << 10) |
+                ((ord($green[$at]) >> self::SHIFT) << 5) |
+                (ord($blue[$at]) >> self::SHIFT);
             $keys .= chr($key >> 8).chr($key & 255);
         }
 
@@ -81,7 +84,8 @@ final readonly class ColourTaker
     }
 
     /**
-     * @return array<int, array{int, int, int, int}> of the flat pixels of each cube: how many, and the sums of their channels
+     * @return array<int, array{int, int, int, int}> of the flat pixels of each cube: how many, and the sums of their
+     *     channels
      */
     private function counted(Paint $theirs, string $keys): array
     {
@@ -90,12 +94,21 @@ final readonly class ColourTaker
         $far = self::AROUND;
         for ($y = $far; $y < $theirs->height - $far; $y++) {
             for ($at = $y * $width + $far, $end = ($y + 1) * $width - $far; $at < $end; $at++) {
-                if (! self::isFlat($theirs->green, $at, $width) || ! self::isFlat($theirs->red, $at, $width) || ! self::isFlat($theirs->blue, $at, $width)) {
+                if (
+                    ! self::isFlat($theirs->green, $at, $width) ||
+                    ! self::isFlat($theirs->red, $at, $width) ||
+                    ! self::isFlat($theirs->blue, $at, $width)
+                ) {
                     continue;
                 }
-                $key = ord($keys[2 * $at]) << 8 | ord($keys[2 * $at + 1]);
+                $key = (ord($keys[2 * $at]) << 8) | ord($keys[2 * $at + 1]);
                 $count = $counts[$key] ?? [0, 0, 0, 0];
-                $counts[$key] = [$count[0] + 1, $count[1] + ord($theirs->red[$at]), $count[2] + ord($theirs->green[$at]), $count[3] + ord($theirs->blue[$at])];
+                $counts[$key] = [
+                    $count[0] + 1,
+                    $count[1] + ord($theirs->red[$at]),
+                    $count[2] + ord($theirs->green[$at]),
+                    $count[3] + ord($theirs->blue[$at]),
+                ];
             }
         }
 
@@ -106,8 +119,10 @@ final readonly class ColourTaker
     {
         $value = ord($plane[$at]);
 
-        return abs($value - ord($plane[$at - self::AROUND])) <= self::FLAT && abs($value - ord($plane[$at + self::AROUND])) <= self::FLAT
-            && abs($value - ord($plane[$at - self::AROUND * $width])) <= self::FLAT && abs($value - ord($plane[$at + self::AROUND * $width])) <= self::FLAT;
+        return abs($value - ord($plane[$at - self::AROUND])) <= self::FLAT &&
+            abs($value - ord($plane[$at + self::AROUND])) <= self::FLAT &&
+            abs($value - ord($plane[$at - self::AROUND * $width])) <= self::FLAT &&
+            abs($value - ord($plane[$at + self::AROUND * $width])) <= self::FLAT;
     }
 
     /**
@@ -144,7 +159,11 @@ final readonly class ColourTaker
     /** @param  array{int, int, int, int}  $count */
     private static function mean(array $count): Rgb
     {
-        return new Rgb((int) round($count[1] / $count[0]), (int) round($count[2] / $count[0]), (int) round($count[3] / $count[0]));
+        return new Rgb(
+            (int) round($count[1] / $count[0]),
+            (int) round($count[2] / $count[0]),
+            (int) round($count[3] / $count[0]),
+        );
     }
 
     /**
@@ -158,7 +177,7 @@ final readonly class ColourTaker
         $index = '';
         for ($at = 0, $end = strlen($keys); $at < $end; $at += 2) {
             $key = $keys[$at].$keys[$at + 1];
-            $index .= $of[$key] ??= chr($this->nearest(self::middle(ord($key[0]) << 8 | ord($key[1])), $labs));
+            $index .= $of[$key] ??= chr($this->nearest(self::middle((ord($key[0]) << 8) | ord($key[1])), $labs));
         }
 
         return $index;
@@ -168,7 +187,13 @@ final readonly class ColourTaker
     {
         $half = 1 << (self::SHIFT - 1);
 
-        return Lab::of(new Rgb((($key >> 10) << self::SHIFT) + $half, (($key >> 5 & 31) << self::SHIFT) + $half, (($key & 31) << self::SHIFT) + $half));
+        return Lab::of(
+            new Rgb(
+                (($key >> 10) << self::SHIFT) + $half,
+                ((($key >> 5) & 31) << self::SHIFT) + $half,
+                (($key & 31) << self::SHIFT) + $half,
+            ),
+        );
     }
 
     /** @param  non-empty-list<Lab>  $labs */
@@ -234,6 +259,11 @@ final readonly class ColourTaker
             }
         }
 
-        return new TakenColour($theirs, $best !== null && Verdict::of($least) !== Verdict::Unknown ? $best : $theirs, $best === null ? null : $least, $share);
+        return new TakenColour(
+            $theirs,
+            $best !== null && Verdict::of($least) !== Verdict::Unknown ? $best : $theirs,
+            $best === null ? null : $least,
+            $share,
+        );
     }
 }

@@ -57,8 +57,15 @@ final readonly class FlatsAlignment
         for ($y = 1; $y < $theirs->height; $y++) {
             $row = substr($theirs->index, $y * $width, $width);
             // Upright borders show along every row, level ones between two.
-            foreach ([substr($row, 1) ^ $row, $row ^ substr($theirs->index, ($y - 1) * $width, $width)] as $isLevel => $change) {
-                for ($x = strspn($change, "\0") + ($isLevel === 1 ? $y % 7 : 0), $end = strlen($change) - 1; $x < $end; $x += ($isLevel === 1 ? 7 : 1)) {
+            foreach ([
+                substr($row, 1) ^ $row,
+                $row ^ substr($theirs->index, ($y - 1) * $width, $width),
+            ] as $isLevel => $change) {
+                for (
+                    $x = strspn($change, "\0") + ($isLevel === 1 ? $y % 7 : 0), $end = strlen($change) - 1;
+                    $x < $end;
+                    $x += $isLevel === 1 ? 7 : 1
+                ) {
                     if ($change[$x] === "\0") {
                         $x += strspn($change, "\0", $x);
                     }
@@ -102,9 +109,15 @@ final readonly class FlatsAlignment
         }
         // A line is as good a place all across it: the middle of the best places is meant.
         $least = 0.995 * $most;
-        $best = array_map(fn (string $at): array => array_map(intval(...), explode(' ', $at)), array_keys(array_filter($under, fn (float $share): bool => $share >= $least)));
+        $best = array_map(
+            fn (string $at): array => array_map(intval(...), explode(' ', $at)),
+            array_keys(array_filter($under, fn (float $share): bool => $share >= $least)),
+        );
 
-        return [(int) round(array_sum(array_column($best, 0)) / count($best)), (int) round(array_sum(array_column($best, 1)) / count($best))];
+        return [
+            (int) round(array_sum(array_column($best, 0)) / count($best)),
+            (int) round(array_sum(array_column($best, 1)) / count($best)),
+        ];
     }
 
     /** @param  list<array{int, int}>  $places */

@@ -29,8 +29,11 @@ final readonly class FlatsFinder
      * @param  int  $crumb  free areas of fewer pixels go to a neighbour
      * @param  float  $thin  and so do those that are thinner, px
      */
-    public function __construct(private int $gap = self::GAP_AT_300_DPI, private int $crumb = 12, private float $thin = 1.5)
-    {
+    public function __construct(
+        private int $gap = self::GAP_AT_300_DPI,
+        private int $crumb = 12,
+        private float $thin = 1.5,
+    ) {
     }
 
     /** The usual gap and crumb at a resolution; a page without one is taken as 300 dpi. */
@@ -38,7 +41,11 @@ final readonly class FlatsFinder
     {
         $scale = $dpi > 0 ? $dpi / 300 : 1;
 
-        return new self((int) max(4, round(self::GAP_AT_300_DPI * $scale)), (int) max(6, round(12 * $scale * $scale)), max(1.2, 1.5 * $scale));
+        return new self(
+            (int) max(4, round(self::GAP_AT_300_DPI * $scale)),
+            (int) max(6, round(12 * $scale * $scale)),
+            max(1.2, 1.5 * $scale),
+        );
     }
 
     /**
@@ -59,7 +66,9 @@ final readonly class FlatsFinder
                 $map->draw($bridge->moved(1, 1));
             }
         }
-        $refused = array_values(array_filter($decided, fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Refused));
+        $refused = array_values(
+            array_filter($decided, fn (Bridge $bridge): bool => $bridge->kind === BridgeKind::Refused),
+        );
         $lineWidth = $map->lineWidth();
         $bridges = (new BridgeFinder($this->gap, $refused))->find($map, $lineWidth);
         $bounds = $map->bounds();
@@ -128,7 +137,14 @@ final readonly class FlatsFinder
     {
         $region = new Region(0, 0, $width * $height, intdiv($width, 2), intdiv($height, 2));
 
-        return new FlatsResult(new Labels($width, $height, str_repeat("\0\1", $width * $height)), [1 => $region], [], [], [], true);
+        return new FlatsResult(
+            new Labels($width, $height, str_repeat("\0\1", $width * $height)),
+            [1 => $region],
+            [],
+            [],
+            [],
+            true,
+        );
     }
 
     /**
@@ -137,7 +153,10 @@ final readonly class FlatsFinder
      */
     private function joined(Labels $labels, array $regions, Hatching $hatching): array
     {
-        $joins = $hatching->joins(array_map(fn (Region $region): int => $region->area, $regions), RegionGraph::of($labels));
+        $joins = $hatching->joins(
+            array_map(fn (Region $region): int => $region->area, $regions),
+            RegionGraph::of($labels),
+        );
         if ($joins === []) {
             return [$labels, $regions];
         }
@@ -148,7 +167,13 @@ final readonly class FlatsFinder
             $label = $number[$joins[$old] ?? $old];
             $largest = $after[$label] ?? $region;
             $place = $largest->area >= $region->area ? $largest : $region;
-            $after[$label] = new Region(0, 0, isset($after[$label]) ? $largest->area + $region->area : $region->area, $place->x, $place->y);
+            $after[$label] = new Region(
+                0,
+                0,
+                isset($after[$label]) ? $largest->area + $region->area : $region->area,
+                $place->x,
+                $place->y,
+            );
         }
         ksort($after);
         $data = '';
@@ -174,11 +199,17 @@ final readonly class FlatsFinder
         return strtr($ink->data, Bytes::identity(), Bytes::threshold(self::BOUND));
     }
 
-    /** @return list<int> of each component, 0 for crumbs and, where there are more than can be named, for the smallest */
+    /**
+     * @return list<int> of each component, 0 for crumbs and, where there are more than can be named, for the smallest
+     */
     private function labelsOf(Runs $runs, Components $components): array
     {
         $thin = $this->thin($runs, $components);
-        $kept = array_filter($components->area, fn (int $area, int $component): bool => $area >= $this->crumb && ! isset($thin[$component]), ARRAY_FILTER_USE_BOTH);
+        $kept = array_filter(
+            $components->area,
+            fn (int $area, int $component): bool => $area >= $this->crumb && ! isset($thin[$component]),
+            ARRAY_FILTER_USE_BOTH,
+        );
         if (count($kept) > Labels::MOST) {
             arsort($kept);
             $kept = array_slice($kept, 0, Labels::MOST, true);
@@ -212,7 +243,10 @@ final readonly class FlatsFinder
         }
         $thin = [];
         foreach ($components->area as $component => $area) {
-            if ($area < $this->thin * $count[$component] || ($last[$component] ?? 0) - ($first[$component] ?? 0) + 1 < $this->thin) {
+            if (
+                $area < $this->thin * $count[$component] ||
+                ($last[$component] ?? 0) - ($first[$component] ?? 0) + 1 < $this->thin
+            ) {
                 $thin[$component] = true;
             }
         }
@@ -253,7 +287,13 @@ final readonly class FlatsFinder
         $list = [];
         foreach ($labelOf as $component => $label) {
             if ($label > 0) {
-                $list[$label] = new Region(0, 0, $components->area[$component], $middle[$label] % $runs->width, intdiv($middle[$label], $runs->width));
+                $list[$label] = new Region(
+                    0,
+                    0,
+                    $components->area[$component],
+                    $middle[$label] % $runs->width,
+                    intdiv($middle[$label], $runs->width),
+                );
             }
         }
 

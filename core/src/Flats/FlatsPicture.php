@@ -12,8 +12,22 @@ final readonly class FlatsPicture
 {
     /** Quiet colours that stay apart from one another; our own choice. */
     public const COLOURS = [
-        [214, 124, 92], [118, 160, 154], [226, 188, 98], [124, 118, 164], [176, 202, 132], [196, 104, 126], [104, 146, 190], [232, 204, 172],
-        [146, 110, 82], [164, 196, 212], [206, 150, 190], [92, 128, 98], [242, 222, 130], [130, 86, 104], [182, 178, 160], [90, 110, 140],
+        [214, 124, 92],
+        [118, 160, 154],
+        [226, 188, 98],
+        [124, 118, 164],
+        [176, 202, 132],
+        [196, 104, 126],
+        [104, 146, 190],
+        [232, 204, 172],
+        [146, 110, 82],
+        [164, 196, 212],
+        [206, 150, 190],
+        [92, 128, 98],
+        [242, 222, 130],
+        [130, 86, 104],
+        [182, 178, 160],
+        [90, 110, 140],
     ];
 
     /** @param  list<array{int, int, int}>  $colours */
@@ -29,9 +43,18 @@ final readonly class FlatsPicture
     public function png(Labels $labels, float $dpi = 0): string
     {
         $graph = RegionGraph::of($labels);
-        $regions = array_values(array_unique([...$graph->regions(), ...array_map(fn (array $span): int => $span[2], array_slice(Labels::spans($labels->data), 0, 1))]));
+        $regions = array_values(
+            array_unique([
+                ...$graph->regions(),
+                ...array_map(fn (array $span): int => $span[2], array_slice(Labels::spans($labels->data), 0, 1)),
+            ]),
+        );
 
-        return $this->coloured($labels, (new RegionColours(min(255, count($this->colours))))->of($graph, $regions), $dpi);
+        return $this->coloured(
+            $labels,
+            (new RegionColours(min(255, count($this->colours))))->of($graph, $regions),
+            $dpi,
+        );
     }
 
     /**
@@ -50,6 +73,13 @@ final readonly class FlatsPicture
             $indices .= str_repeat(chr(isset($colourOf[$label]) ? 1 + $colourOf[$label] : 0), $to - $from);
         }
 
-        return (new PngWriter)->indexed($labels->width, $labels->height, $indices, $palette, $dpi, $seeThrough ? "\0" : '');
+        return (new PngWriter)->indexed(
+            $labels->width,
+            $labels->height,
+            $indices,
+            $palette,
+            $dpi,
+            $seeThrough ? "\0" : '',
+        );
     }
 }

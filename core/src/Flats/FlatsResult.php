@@ -17,7 +17,13 @@ final readonly class FlatsResult
      * @param  list<Bridge>  $doubtful  bridges that were not made, and are worth a look
      * @param  bool  $isNoise  whether the page has no lines that could bound anything; then it is one region
      */
-    public function __construct(public Labels $labels, public array $regions, public array $bridges, public array $milliseconds, public array $doubtful = [], public bool $isNoise = false)
-    {
+    public function __construct(
+        public Labels $labels,
+        public array $regions,
+        public array $bridges,
+        public array $milliseconds,
+        public array $doubtful = [],
+        public bool $isNoise = false,
+    ) {
     }
 }

@@ -52,7 +52,11 @@ final readonly class Hatching
         $stretches = array_count_values($components->of);
         $narrow = 0;
         foreach ($components->area as $component => $area) {
-            $narrow += min($stretches[$component], $area / $stretches[$component]) <= self::LIKELY * (self::NARROW_SLIT * $this->lineWidth + self::AND_PIXELS) ? 1 : 0;
+            $narrow +=
+                min($stretches[$component], $area / $stretches[$component]) <=
+                self::LIKELY * (self::NARROW_SLIT * $this->lineWidth + self::AND_PIXELS)
+                    ? 1
+                    : 0;
         }
 
         return $narrow >= self::MANY_LIKELY;
@@ -69,7 +73,7 @@ final readonly class Hatching
             $perimeter = $graph->perimeter($region);
             // Regions reach to the middle of the lines round them; the free part ends half a line before.
             $free = max(1.0, $perimeter - 4 * $this->lineWidth);
-            $width = 2 * $area / $free;
+            $width = (2 * $area) / $free;
             $isLong = $free ** 2 >= self::LONG * $area;
             if ($width <= ($isLong ? self::NARROW_SLIT : self::NARROW_CELL) * $this->lineWidth + self::AND_PIXELS) {
                 $perimeters[$region] = $perimeter;
@@ -121,13 +125,20 @@ final readonly class Hatching
             $crowd = [$first];
             for ($i = 0; $i < count($crowd); $i++) {
                 foreach ($graph->neighbours($crowd[$i]) as $other => $border) {
-                    if (isset($perimeters[$other]) && ! isset($seen[$other]) && $border >= self::BESIDE * min($perimeters[$crowd[$i]], $perimeters[$other])) {
+                    if (
+                        isset($perimeters[$other]) &&
+                        ! isset($seen[$other]) &&
+                        $border >= self::BESIDE * min($perimeters[$crowd[$i]], $perimeters[$other])
+                    ) {
                         $seen[$other] = true;
                         $crowd[] = $other;
                     }
                 }
             }
-            if (count($crowd) >= self::MANY || count(array_intersect_key($long, array_flip($crowd))) >= self::MANY_SLITS) {
+            if (
+                count($crowd) >= self::MANY ||
+                count(array_intersect_key($long, array_flip($crowd))) >= self::MANY_SLITS
+            ) {
                 $crowds[] = $crowd;
             }
         }

@@ -44,7 +44,11 @@ final class InkMap
         $stride = $width + 2;
         $margin = str_repeat("\0", $stride);
 
-        return new self($margin."\0".implode("\0\0", str_split($bounds, max(1, $width)))."\0".$margin, $stride, $height + 2);
+        return new self(
+            $margin."\0".implode("\0\0", str_split($bounds, max(1, $width)))."\0".$margin,
+            $stride,
+            $height + 2,
+        );
     }
 
     public function runs(): Runs
@@ -58,15 +62,19 @@ final class InkMap
         $changes = 0;
         for ($at = 0, $rows = 0; $at < strlen($this->ink); $at += self::NOISE_ROWS * $this->stride, $rows++) {
             $row = substr($this->ink, $at, $this->stride);
-            $changes += substr_count($row ^ "\0".substr($row, 0, -1), self::INK);
+            $changes += substr_count($row ^ ("\0".substr($row, 0, -1)), self::INK);
         }
 
-        return $changes > $rows * $this->stride / self::NOISE * 2;
+        return $changes > (($rows * $this->stride) / self::NOISE) * 2;
     }
 
     public function isInk(float $x, float $y): bool
     {
-        return $x >= 0 && $y >= 0 && $x < $this->stride && $y < $this->height && $this->ink[(int) $y * $this->stride + (int) $x] === self::INK;
+        return $x >= 0 &&
+            $y >= 0 &&
+            $x < $this->stride &&
+            $y < $this->height &&
+            $this->ink[(int) $y * $this->stride + (int) $x] === self::INK;
     }
 
     /** The number of a pixel. */
@@ -89,7 +97,18 @@ final class InkMap
         for ($step = 1; $step <= $most && $front !== []; $step++) {
             $next = [];
             foreach ($front as $at) {
-                foreach ([$at - $stride - 1, $at - $stride, $at - $stride + 1, $at - 1, $at + 1, $at + $stride - 1, $at + $stride, $at + $stride + 1] as $beside) {
+                foreach (
+                    [
+                        $at - $stride - 1,
+                        $at - $stride,
+                        $at - $stride + 1,
+                        $at - 1,
+                        $at + 1,
+                        $at + $stride - 1,
+                        $at + $stride,
+                        $at + $stride + 1,
+                    ] as $beside
+                ) {
                     if (! isset($steps[$beside]) && ($this->ink[$beside] ?? '') === self::INK) {
                         $steps[$beside] = $step;
                         $next[] = $beside;
@@ -139,19 +158,34 @@ final class InkMap
         $lengths = [...$this->across(), ...$this->down()];
         sort($lengths);
 
-        return $lengths === [] ? 1.0 : max(1.0, $lengths[(int) (self::CROSSED * (count($lengths) - 1))] * self::SLANTED);
+        return $lengths === []
+            ? 1.0
+            : max(1.0, $lengths[(int) (self::CROSSED * (count($lengths) - 1))] * self::SLANTED);
     }
 
     /** @return list<int> rows, or columns, that are looked at, of so many */
     private static function sampled(int $of): array
     {
-        return array_values(array_unique(array_map(fn (int $sample): int => (int) (($sample + 0.5) / self::SAMPLES * $of), range(0, self::SAMPLES - 1))));
+        return array_values(
+            array_unique(
+                array_map(
+                    fn (int $sample): int => (int) ((($sample + 0.5) / self::SAMPLES) * $of),
+                    range(0, self::SAMPLES - 1),
+                ),
+            ),
+        );
     }
 
     /** @return list<int> how long each stretch of ink is, in rows */
     private function across(): array
     {
-        $rows = implode('', array_map(fn (int $y): string => substr($this->ink, $y * $this->stride, $this->stride), self::sampled($this->height)));
+        $rows = implode(
+            '',
+            array_map(
+                fn (int $y): string => substr($this->ink, $y * $this->stride, $this->stride),
+                self::sampled($this->height),
+            ),
+        );
         $runs = Runs::ofMarks($rows, $this->stride, intdiv(strlen($rows), $this->stride), self::INK);
 
         return array_map(fn (int $from, int $to): int => $to - $from, $runs->from, $runs->to);

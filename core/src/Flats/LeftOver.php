@@ -52,7 +52,13 @@ final readonly class LeftOver
             $to = (int) $pair->to;
             $around = [$this->others($pair->from, $to), $this->others($to, $pair->from)];
             $features = [...$pair->features, array_sum($around), max($around), $this->rival([$pair->from, $to], $pair)];
-            $judged[] = new BridgeCandidate($pair->bridge, $pair->from, $to, BridgeScore::leftPair($features), $features);
+            $judged[] = new BridgeCandidate(
+                $pair->bridge,
+                $pair->from,
+                $to,
+                BridgeScore::leftPair($features),
+                $features,
+            );
         }
 
         return $judged;
@@ -65,7 +71,14 @@ final readonly class LeftOver
         foreach ($this->choice->pointing() as $end => $pointing) {
             $around = $candidates->cornersAround($pointing);
             foreach ($candidates->shots($end, $this->nearby) as $shot) {
-                $features = [...$shot->features, $this->rival([$end]), (int) $pointing->is(EndKind::Corner), $around, $pointing->bend, $pointing->farBend];
+                $features = [
+                    ...$shot->features,
+                    $this->rival([$end]),
+                    (int) $pointing->is(EndKind::Corner),
+                    $around,
+                    $pointing->bend,
+                    $pointing->farBend,
+                ];
                 $judged[] = new BridgeCandidate($shot->bridge, $end, null, BridgeScore::leftShot($features), $features);
             }
         }

@@ -15,13 +15,18 @@ final readonly class LineEnd
 {
     /**
      * @param  float  $x  px, from the left edge of the first pixel
-     * @param  float  $bend  of a corner, how close the edge before and after it comes: in parts of the way over it, 1 along a
-     *                       straight edge
+     * @param  float  $bend  of a corner, how close the edge before and after it comes: in parts of the way over it, 1
+     *     along a straight edge
      * @param  float  $farBend  the same twice as far from it: a round edge bends more there, a corner does not
      */
     public function __construct(
-        public float $x, public float $y, public float $dx, public float $dy, public EndKind $kind = EndKind::Tip,
-        public float $bend = 0.0, public float $farBend = 0.0,
+        public float $x,
+        public float $y,
+        public float $dx,
+        public float $dy,
+        public EndKind $kind = EndKind::Tip,
+        public float $bend = 0.0,
+        public float $farBend = 0.0,
     ) {
     }
 

@@ -70,14 +70,18 @@ final class LineEnds
     /**
      * @param  Runs  $runs  the runs of ink of the same plane
      * @param  float  $lineWidth  the usual width of a line, in pixels
-     * @param  bool  $ofPatterns  whether corners and dots of patterns are told, too, as what learns where lines were cut is
+     * @param  bool  $ofPatterns  whether corners and dots of patterns are told, too, as what learns where lines were
+     *     cut is
      * @return list<LineEnd>
      */
     public function find(Runs $runs, float $lineWidth, bool $ofPatterns = false): array
     {
         $visited = str_repeat("\0", strlen($this->ink));
         $ends = [];
-        $reaches = array_map(fn (array $reach): int => max($reach[2], (int) round($reach[0] * $lineWidth + $reach[1])), self::REACHES);
+        $reaches = array_map(
+            fn (array $reach): int => max($reach[2], (int) round($reach[0] * $lineWidth + $reach[1])),
+            self::REACHES,
+        );
         foreach ($runs->from as $start) {
             if ($visited[$start] === "\0") {
                 [$xs, $ys] = $this->walk($start, $visited);
@@ -102,7 +106,14 @@ final class LineEnds
         foreach ([EndKind::Dot, EndKind::Corner] as $kind) {
             $alike = array_filter($ends, fn (LineEnd $end): bool => $end->is($kind));
             $nearby = new Nearby($alike, (int) ceil(self::PATTERN_REACH * $lineWidth));
-            $ends = array_values(array_filter($ends, fn (LineEnd $end, int $i): bool => ! isset($alike[$i]) || $nearby->count($end->x, $end->y, $i) < self::PATTERN, ARRAY_FILTER_USE_BOTH));
+            $ends = array_values(
+                array_filter(
+                    $ends,
+                    fn (LineEnd $end, int $i): bool => ! isset($alike[$i]) ||
+                        $nearby->count($end->x, $end->y, $i) < self::PATTERN,
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            );
         }
 
         return $ends;
@@ -149,8 +160,10 @@ final class LineEnds
     /** @param  list<LineEnd>  $ends  of one edge */
     private static function isStroke(array $ends): bool
     {
-        return count($ends) === 2 && $ends[0]->is(EndKind::Tip) && $ends[1]->is(EndKind::Tip)
-            && $ends[0]->dx * $ends[1]->dx + $ends[0]->dy * $ends[1]->dy < self::AWAY;
+        return count($ends) === 2 &&
+            $ends[0]->is(EndKind::Tip) &&
+            $ends[1]->is(EndKind::Tip) &&
+            $ends[0]->dx * $ends[1]->dx + $ends[0]->dy * $ends[1]->dy < self::AWAY;
     }
 
     /**
@@ -183,12 +196,16 @@ final class LineEnds
     {
         $count = count($xs);
         $ends = $taken = [];
-        $kinds = [...array_map(fn (int $reach): array => [$reach, EndKind::Tip], $reaches), [$reaches[0], EndKind::Corner]];
+        $kinds = [
+            ...array_map(fn (int $reach): array => [$reach, EndKind::Tip], $reaches),
+            [$reaches[0], EndKind::Corner],
+        ];
         foreach ($kinds as [$reach, $kind]) {
             if ($count < 2 * $reach + 4) {
                 continue;
             }
-            foreach ($kind === EndKind::Tip ? $this->tips($xs, $ys, $reach) : $this->corners($xs, $ys, $reach) as [$first, $last]) {
+            $runs = $kind === EndKind::Tip ? $this->tips($xs, $ys, $reach) : $this->corners($xs, $ys, $reach);
+            foreach ($runs as [$first, $last]) {
                 $middle = ($first + $last) / 2;
                 foreach ($taken as $other) {
                     $apart = abs($middle - $other);
@@ -349,11 +366,15 @@ final class LineEnds
         $count = count($xs);
         // The middle of an even number of places lies between two of them.
         [$low, $high] = [intdiv($first + $last, 2), intdiv($first + $last + 1, 2)];
-        $at = fn (int $i): int => ($i % $count + $count) % $count;
+        $at = fn (int $i): int => (($i % $count) + $count) % $count;
         $tipX = ($xs[$at($low)] + $xs[$at($high)]) / 2;
         $tipY = ($ys[$at($low)] + $ys[$at($high)]) / 2;
-        $backX = ($xs[$at($low - $reach)] + $xs[$at($low + $reach)] + $xs[$at($high - $reach)] + $xs[$at($high + $reach)]) / 4;
-        $backY = ($ys[$at($low - $reach)] + $ys[$at($low + $reach)] + $ys[$at($high - $reach)] + $ys[$at($high + $reach)]) / 4;
+        $backX =
+            ($xs[$at($low - $reach)] + $xs[$at($low + $reach)] + $xs[$at($high - $reach)] + $xs[$at($high + $reach)]) /
+            4;
+        $backY =
+            ($ys[$at($low - $reach)] + $ys[$at($low + $reach)] + $ys[$at($high - $reach)] + $ys[$at($high + $reach)]) /
+            4;
         $dx = $tipX - $backX;
         $dy = $tipY - $backY;
         $length = hypot($dx, $dy);
@@ -367,14 +388,33 @@ final class LineEnds
         }
 
         // In the pixel of ink at the tip: a little back from the corner, toward the stroke.
-        [$x, $y, $dx, $dy] = [$tipX - self::INTO_PIXEL * $dx / $length, $tipY - self::INTO_PIXEL * $dy / $length, $dx / $length, $dy / $length];
+        [$x, $y, $dx, $dy] = [
+            $tipX - (self::INTO_PIXEL * $dx) / $length,
+            $tipY - (self::INTO_PIXEL * $dy) / $length,
+            $dx / $length,
+            $dy / $length,
+        ];
         if ($kind !== EndKind::Corner) {
             return new LineEnd($x, $y, $dx, $dy);
         }
         // Both middles count, that a mirrored edge bends as much.
-        $around = fn (int $middle, int $far): float => self::bend($xs, $ys, $at($middle - $far), $at($middle), $at($middle + $far));
+        $around = fn (int $middle, int $far): float => self::bend(
+            $xs,
+            $ys,
+            $at($middle - $far),
+            $at($middle),
+            $at($middle + $far),
+        );
         $bend = fn (int $far): float => ($around($low, $far) + $around($high, $far)) / 2;
 
-        return new LineEnd($x, $y, $dx, $dy, $kind, $bend($reach), $bend(2 * $reach));
+        return new LineEnd(
+            x: $x,
+            y: $y,
+            dx: $dx,
+            dy: $dy,
+            kind: $kind,
+            bend: $bend($reach),
+            farBend: $bend(2 * $reach),
+        );
     }
 }

@@ -18,7 +18,8 @@ final readonly class RegionColours
 
     /**
      * @param  list<int>  $regions
-     * @return array<int, int> colour of each region, from 0; neighbours only share one when there are fewer than are needed
+     * @return array<int, int> colour of each region, from 0; neighbours only share one when there are fewer than are
+     *     needed
      */
     public function of(RegionGraph $graph, array $regions): array
     {

@@ -16,7 +16,10 @@ final readonly class RegionGraph
     /** A pixel of border counts once in the lower half of a number, its ink in the upper. */
     private const INK = 1 << 32;
 
-    /** @param  array<int, array<int, array{int, float}>>  $borders  pixels and mean ink (0..1), by region and neighbour, both ways round */
+    /**
+     * @param  array<int, array<int, array{int, float}>>  $borders  pixels and mean ink (0..1), by region and neighbour,
+     *     both ways round
+     */
     public function __construct(public array $borders)
     {
     }
@@ -45,7 +48,18 @@ final readonly class RegionGraph
             $sums[$b][$a] = ($sums[$b][$a] ?? 0) + $sum;
         }
 
-        return new self(array_map(fn (array $of): array => array_map(fn (int $sum): array => [$sum & (self::INK - 1), intdiv($sum, self::INK) / 255 / ($sum & (self::INK - 1))], $of), $sums));
+        return new self(
+            array_map(
+                fn (array $of): array => array_map(
+                    fn (int $sum): array => [
+                        $sum & (self::INK - 1),
+                        intdiv($sum, self::INK) / 255 / ($sum & (self::INK - 1)),
+                    ],
+                    $of,
+                ),
+                $sums,
+            ),
+        );
     }
 
     /**
@@ -80,7 +94,7 @@ final readonly class RegionGraph
     {
         [$ends, $labels] = $row;
         for ($i = 1, $count = count($labels); $i < $count; $i++) {
-            $pair = $labels[$i - 1] << 16 | $labels[$i];
+            $pair = ($labels[$i - 1] << 16) | $labels[$i];
             $pairs[$pair] = ($pairs[$pair] ?? 0) + 1 + self::INK * self::inkIn($ink, $ends[$i - 1], $ends[$i - 1]);
         }
     }
@@ -104,8 +118,9 @@ final readonly class RegionGraph
             while ($from <= $end) {
                 $to = $endsBelow[$j] < $end ? $endsBelow[$j] : $end;
                 if ($label !== $labelsBelow[$j]) {
-                    $pair = $label << 16 | $labelsBelow[$j];
-                    $pairs[$pair] = ($pairs[$pair] ?? 0) + ($to - $from + 1) + self::INK * self::inkIn($ink, $from, $to);
+                    $pair = ($label << 16) | $labelsBelow[$j];
+                    $pairs[$pair] =
+                        ($pairs[$pair] ?? 0) + ($to - $from + 1) + self::INK * self::inkIn($ink, $from, $to);
                 }
                 if ($endsBelow[$j] === $to) {
                     $j++;

@@ -16,8 +16,13 @@ final readonly class RegionShape
      * @param  float  $wide  standard deviation of its columns, in parts of the page's width
      * @param  float  $high  standard deviation of its rows, in parts of the page's height
      */
-    private function __construct(public float $share, public float $x, public float $y, public float $wide, public float $high)
-    {
+    private function __construct(
+        public float $share,
+        public float $x,
+        public float $y,
+        public float $wide,
+        public float $high,
+    ) {
     }
 
     /** @return array<int, self> by label */
@@ -31,8 +36,11 @@ final readonly class RegionShape
                 $middle = ($from + $to) / 2;
                 $sum = $sums[$label] ?? [0, 0.0, 0.0, 0.0, 0.0];
                 $sums[$label] = [
-                    $sum[0] + $count, $sum[1] + $count * $middle, $sum[2] + $count * ($y + 0.5),
-                    $sum[3] + $count * ($middle * $middle + ($count * $count - 1) / 12), $sum[4] + $count * ($y + 0.5) ** 2,
+                    $sum[0] + $count,
+                    $sum[1] + $count * $middle,
+                    $sum[2] + $count * ($y + 0.5),
+                    $sum[3] + $count * ($middle * $middle + ($count * $count - 1) / 12),
+                    $sum[4] + $count * ($y + 0.5) ** 2,
                 ];
             }
         }
@@ -42,7 +50,13 @@ final readonly class RegionShape
             [$count, $xs, $ys, $xx, $yy] = $sum;
             $spread = fn (float $squares, float $mean): float => sqrt(max(1 / 12, $squares / $count - $mean * $mean));
 
-            return new self($count / ($width * $height), $xs / $count / $width, $ys / $count / $height, $spread($xx, $xs / $count) / $width, $spread($yy, $ys / $count) / $height);
+            return new self(
+                $count / ($width * $height),
+                $xs / $count / $width,
+                $ys / $count / $height,
+                $spread($xx, $xs / $count) / $width,
+                $spread($yy, $ys / $count) / $height,
+            );
         }, $sums);
     }
 
@@ -51,7 +65,8 @@ final readonly class RegionShape
     {
         $times = fn (float $a, float $b): float => abs(log($a / $b));
 
-        return 2 * hypot($this->x - $other->x, $this->y - $other->y)
-            + 0.2 * $times($this->share, $other->share) + 0.3 * abs(log($this->wide / $this->high) - log($other->wide / $other->high));
+        return 2 * hypot($this->x - $other->x, $this->y - $other->y) +
+            0.2 * $times($this->share, $other->share) +
+            0.3 * abs(log($this->wide / $this->high) - log($other->wide / $other->high));
     }
 }

@@ -26,7 +26,8 @@ final readonly class Silhouette
         $at = 0;
         foreach ($components->of as $run => $component) {
             [$from, $to] = [$runs->from[$run], $runs->to[$run]];
-            $data .= str_repeat("\xff", $from - $at).str_repeat(isset($outside[$component]) ? "\0" : "\xff", $to - $from);
+            $data .=
+                str_repeat("\xff", $from - $at).str_repeat(isset($outside[$component]) ? "\0" : "\xff", $to - $from);
             $at = $to;
         }
 

@@ -34,7 +34,8 @@ final readonly class SolidInk
 
     /**
      * @param  string  $bounds  255 where there is ink, one byte a pixel
-     * @return list<array{list<array{int, int}>, int}> of each area its runs, as first pixel and pixel after the last, and its pixels
+     * @return list<array{list<array{int, int}>, int}> of each area its runs, as first pixel and pixel after the last,
+     *     and its pixels
      */
     public function areas(string $bounds, int $width, int $height): array
     {
@@ -60,7 +61,10 @@ final readonly class SolidInk
         return $areas;
     }
 
-    /** @return list<array{int, int}> rows that follow each other and have runs as wide as the square, at least as many as it is high */
+    /**
+     * @return list<array{int, int}> rows that follow each other and have runs as wide as the square, at least as many
+     *     as it is high
+     */
     private function stretches(string $bounds, int $width, int $height): array
     {
         $run = str_repeat("\xff", $this->side);
@@ -68,7 +72,7 @@ final readonly class SolidInk
         $top = $last = null;
         for ($at = strpos($bounds, $run); $at !== false; $at = strpos($bounds, $run, min($next, strlen($bounds)))) {
             $y = intdiv($at, $width);
-            if ($at % $width + $this->side > $width) {
+            if (($at % $width) + $this->side > $width) {
                 // Over the end of a row: not a run of it.
                 $next = ($y + 1) * $width;
 
@@ -112,7 +116,14 @@ final readonly class SolidInk
             return null;
         }
         $rim = str_repeat("\0", self::RIM * $width);
-        $tall = strrev(self::rowsBelow(strrev($rim.substr($corners, 0, -strlen($rim))), $width, $this->side - 2 * self::RIM, fn (string $a, string $b): string => $a | $b));
+        $tall = strrev(
+            self::rowsBelow(
+                strrev($rim.substr($corners, 0, -strlen($rim))),
+                $width,
+                $this->side - 2 * self::RIM,
+                fn (string $a, string $b): string => $a | $b,
+            ),
+        );
         $opened = '';
         foreach (str_split($tall, max(1, $width)) as $row) {
             $line = '';

@@ -25,8 +25,16 @@ final readonly class TakenFlats
         $index = '';
         for ($y = 0; $y < $height; $y++) {
             $row = substr($this->index, max(0, min($this->height - 1, $y - $down)) * $this->width, $this->width);
-            $index .= $right >= 0 ? substr(str_repeat($row[0], $right).$row.str_repeat($row[-1], max(0, $width - $this->width - $right)), 0, $width)
-                : substr(str_pad(substr($row, min(-$right, $this->width - 1)), $width, $row[-1]), 0, $width);
+            $index .=
+                $right >= 0
+                    ? substr(
+                        str_repeat($row[0], $right).
+                            $row.
+                            str_repeat($row[-1], max(0, $width - $this->width - $right)),
+                        0,
+                        $width,
+                    )
+                    : substr(str_pad(substr($row, min(-$right, $this->width - 1)), $width, $row[-1]), 0, $width);
         }
 
         return new self($width, $height, $index, $this->colours);
@@ -35,6 +43,11 @@ final readonly class TakenFlats
     /** At another size, each pixel that of the nearest place. */
     public function scaled(int $width, int $height): self
     {
-        return new self($width, $height, (new Plane($this->width, $this->height, $this->index))->nearest($width, $height)->data, $this->colours);
+        return new self(
+            $width,
+            $height,
+            (new Plane($this->width, $this->height, $this->index))->nearest($width, $height)->data,
+            $this->colours,
+        );
     }
 }

@@ -13,7 +13,8 @@ final class TrapGrowth
 {
     /**
      * @param  string  $labels  two bytes a pixel, changed in place; 0 is none
-     * @param  string  $open  255 where a pixel still needs a label, 0 where one grows from, else neither; one byte a pixel
+     * @param  string  $open  255 where a pixel still needs a label, 0 where one grows from, else neither; one byte a
+     *     pixel
      * @param  int  $rounds  how far it grows at the most, px
      * @return int how far it grew, px; 0 when there was nothing to grow from, or over
      */
@@ -33,7 +34,7 @@ final class TrapGrowth
                     $x = $near - ($y + 1) * $stride - 1;
                     if ($x >= 0 && $x < $width && $y >= 0 && $y < $height) {
                         $from = 2 * ($y * $width + $x);
-                        $to = 2 * ((intdiv($at, $stride) - 1) * $width + $at % $stride - 1);
+                        $to = 2 * ((intdiv($at, $stride) - 1) * $width + ($at % $stride) - 1);
                         $labels[$to] = $labels[$from];
                         $labels[$to + 1] = $labels[$from + 1];
                         $front[] = $at;
@@ -47,7 +48,13 @@ final class TrapGrowth
             $open[$at] = "\0";
         }
         $steps4 = [[1, 2], [-1, -2], [$stride, 2 * $width], [-$stride, -2 * $width]];
-        $steps8 = [...$steps4, [$stride + 1, 2 * $width + 2], [$stride - 1, 2 * $width - 2], [1 - $stride, 2 - 2 * $width], [-1 - $stride, -2 - 2 * $width]];
+        $steps8 = [
+            ...$steps4,
+            [$stride + 1, 2 * $width + 2],
+            [$stride - 1, 2 * $width - 2],
+            [1 - $stride, 2 - 2 * $width],
+            [-1 - $stride, -2 - 2 * $width],
+        ];
         for ($round = 0; $front !== [] && ++$round < $rounds;) {
             $next = $nextBack = [];
             $steps = $round % 2 === 1 ? $steps8 : $steps4;

@@ -46,7 +46,10 @@ final readonly class EdgePoints
         return new self($along, $off, $this->every * $every);
     }
 
-    /** @return array{int, int} how much they fall into rows at an angle: the squares of how many lie in each, added up; and how many lie in the fullest */
+    /**
+     * @return array{int, int} how much they fall into rows at an angle: the squares of how many lie in each, added up;
+     *     and how many lie in the fullest
+     */
     public function inRows(float $degrees): array
     {
         $sin = sin(deg2rad($degrees));

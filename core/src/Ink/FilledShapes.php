@@ -40,7 +40,7 @@ final readonly class FilledShapes
         }
         $dark = $alike = '';
         foreach ($closed->around(0.95) as $at => $paper) {
-            $darkness = 255 - 255 * ord($closed->levels[$at]) / max(1, $paper);
+            $darkness = 255 - (255 * ord($closed->levels[$at])) / max(1, $paper);
             $dark .= $darkness > $lines / 2 ? "\xff" : "\0";
             $alike .= abs($darkness - $lines) < self::ALIKE * $lines ? "\xff" : "\0";
         }
@@ -80,7 +80,12 @@ final readonly class FilledShapes
         }
         foreach ($asDark as $area => $cells) {
             $size = $areas->area[$area];
-            if (! isset($off[$area]) && $size < self::SHADOW * strlen($alike) && $cells > self::MOSTLY * $size && $lit[$area] > self::ALL_ROUND) {
+            if (
+                ! isset($off[$area]) &&
+                $size < self::SHADOW * strlen($alike) &&
+                $cells > self::MOSTLY * $size &&
+                $lit[$area] > self::ALL_ROUND
+            ) {
                 $drawn[$area] = true;
             }
         }
@@ -113,7 +118,12 @@ final readonly class FilledShapes
     private static function beyond(int $from, int $to, int $columns, int $count): array
     {
         $middle = intdiv($from + $to, 2);
-        $cells = [$from - self::BEYOND, $to + self::BEYOND - 1, $middle - self::BEYOND * $columns, $middle + self::BEYOND * $columns];
+        $cells = [
+            $from - self::BEYOND,
+            $to + self::BEYOND - 1,
+            $middle - self::BEYOND * $columns,
+            $middle + self::BEYOND * $columns,
+        ];
 
         return array_values(array_filter($cells, fn (int $cell): bool => $cell >= 0 && $cell < $count));
     }

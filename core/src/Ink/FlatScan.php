@@ -10,7 +10,10 @@ use Awning\Core\Raster\Plane;
 final readonly class FlatScan
 {
     /** @param  Plane  $darkness  0 is paper, 255 black */
-    public function __construct(public Plane $darkness, public ?PaperEdge $edge, public InkColours $colours = new InkColours)
-    {
+    public function __construct(
+        public Plane $darkness,
+        public ?PaperEdge $edge,
+        public InkColours $colours = new InkColours,
+    ) {
     }
 }

@@ -50,11 +50,17 @@ final readonly class InkColours
      * @param  list<string>  $kept  kinds of colour that are ink
      * @param  list<string>  $dropped  kinds that are an underdrawing
      * @param  int  $black  how dark the lines of no colour are, 0..255
-     * @param  ?int  $clear  the channel (0 to 2) in which what is dropped hardly shows: that one says all; null: there is none
+     * @param  ?int  $clear  the channel (0 to 2) in which what is dropped hardly shows: that one says all; null: there
+     *     is none
      * @param  bool  $areTold  whether a person says what is dropped: it goes then, however dark
      */
-    public function __construct(public array $kept = [], public array $dropped = [], private int $black = 255, private ?int $clear = null, private bool $areTold = false)
-    {
+    public function __construct(
+        public array $kept = [],
+        public array $dropped = [],
+        private int $black = 255,
+        private ?int $clear = null,
+        private bool $areTold = false,
+    ) {
     }
 
     /** The same kinds, kept or dropped as a person wants. */
@@ -87,21 +93,31 @@ final readonly class InkColours
     {
         $seen = self::seen($scan, $light);
         $all = $seen->count();
-        $counting = array_filter($seen->coloured, fn (array $histogram): bool => array_sum($histogram) > self::COUNTS * $all);
+        $counting = array_filter(
+            $seen->coloured,
+            fn (array $histogram): bool => array_sum($histogram) > self::COUNTS * $all,
+        );
         if ($counting === []) {
             return new self;
         }
         $black = InkTally::usual($seen->neutral);
         $isBlackThere = array_sum($seen->neutral) > self::BLACK_COUNTS * $all;
         $enough = $isBlackThere ? self::AS_DARK * $black : self::DARK;
-        $kept = array_keys(array_filter($counting, fn (array $histogram): bool => InkTally::usual($histogram) >= $enough));
+        $kept = array_keys(
+            array_filter($counting, fn (array $histogram): bool => InkTally::usual($histogram) >= $enough),
+        );
         if ($kept === [] && ! $isBlackThere) {
             // Nothing else is there: a drawing in pencil of one colour.
             $kept = array_keys($counting);
         }
         $isClear = $kept === [] && InkTally::usual($seen->lightest) <= self::CLEAR * $black;
 
-        return new self($kept, array_values(array_diff(array_keys($counting), $kept)), $black, $isClear ? $seen->clearest() : null);
+        return new self(
+            $kept,
+            array_values(array_diff(array_keys($counting), $kept)),
+            $black,
+            $isClear ? $seen->clearest() : null,
+        );
     }
 
     /**
@@ -187,8 +203,10 @@ final readonly class InkColours
         $mask = strtr($second->data, Bytes::identity(), $dark) & strtr($third->data, Bytes::identity(), $dark);
         // "Can be ink" reaches two pixels further than what is dark, so that soft edges are kept whole.
         foreach ([1, 1] as $ignored) {
-            $mask |= substr($mask, 1)."\0" | "\0".substr($mask, 0, -1);
-            $mask |= substr($mask, $width).str_repeat("\0", $width) | str_repeat("\0", $width).substr($mask, 0, -$width);
+            $mask |= (substr($mask, 1)."\0") | ("\0".substr($mask, 0, -1));
+            $mask |=
+                (substr($mask, $width).str_repeat("\0", $width)) |
+                (str_repeat("\0", $width).substr($mask, 0, -$width));
         }
 
         return new Plane($width, $base->height, $base->data & $mask);

@@ -15,8 +15,12 @@ final readonly class InkTally
      * @param  array<int, int>  $lightest  of those with a colour, how many are how dark in their lightest channel
      * @param  array{int, int, int}  $sums  the darkness of red, green and blue of all that have a colour
      */
-    public function __construct(public array $neutral, public array $coloured, public array $lightest, public array $sums)
-    {
+    public function __construct(
+        public array $neutral,
+        public array $coloured,
+        public array $lightest,
+        public array $sums,
+    ) {
     }
 
     public function count(): int

@@ -70,7 +70,10 @@ final readonly class LevelGrid
         return $this->ofNumbers($this->along($this->along($this->numbers(), $reach, true), $reach, false));
     }
 
-    /** @return array<int, int> the level of each cell, from 0: where all are looked at several times, a list is quicker than bytes */
+    /**
+     * @return array<int, int> the level of each cell, from 0: where all are looked at several times, a list is quicker
+     *     than bytes
+     */
     private function numbers(): array
     {
         /** @var array<int, int> $levels */
@@ -116,7 +119,7 @@ final readonly class LevelGrid
         $of = [];
         for ($row = 0; $row < $this->rows; $row++) {
             for ($column = 0; $column < $this->columns; $column++) {
-                $key = intdiv($row, $side) << 16 | intdiv($column, $side);
+                $key = (intdiv($row, $side) << 16) | intdiv($column, $side);
                 $of[] = $levels[$key] ??= $this->part($column, $row, $side)->quantile($share);
             }
         }

@@ -23,16 +23,24 @@ final readonly class LineWeight
         if ($pixels === 0) {
             return $ink;
         }
-        $columns = strtr($ink->data, Bytes::identity(), Bytes::table(fn (int $value): int => (1 << (int) round($value * self::STEPS / 255)) - 1));
+        $columns = strtr(
+            $ink->data,
+            Bytes::identity(),
+            Bytes::table(fn (int $value): int => (1 << (int) round(($value * self::STEPS) / 255)) - 1),
+        );
         for ($i = 0; $i < abs($pixels); $i++) {
             $columns = $this->once($columns, $ink->width, $pixels > 0, $i % 2 === 1);
         }
         $steps = [];
         for ($i = 0; $i <= self::STEPS; $i++) {
-            $steps[(1 << $i) - 1] = (int) round(255 * $i / self::STEPS);
+            $steps[(1 << $i) - 1] = (int) round((255 * $i) / self::STEPS);
         }
 
-        return new Plane($ink->width, $ink->height, strtr($columns, Bytes::identity(), Bytes::table(fn (int $value): int => $steps[$value] ?? 0)));
+        return new Plane(
+            $ink->width,
+            $ink->height,
+            strtr($columns, Bytes::identity(), Bytes::table(fn (int $value): int => $steps[$value] ?? 0)),
+        );
     }
 
     /** A pixel further up, down and sideways; every second time to the corners, too. */

@@ -74,7 +74,10 @@ final readonly class PaperEdge
             return null;
         }
         sort($around);
-        $inside = array_map(fn (array $corner): array => [$corner[0] * $grid->cell, $corner[1] * $grid->cell], self::inset($corners));
+        $inside = array_map(
+            fn (array $corner): array => [$corner[0] * $grid->cell, $corner[1] * $grid->cell],
+            self::inset($corners),
+        );
 
         return new self(self::ordered($inside), $around[intdiv(count($around), 2)] > self::DARK_AS_INK * $paper);
     }
@@ -88,8 +91,16 @@ final readonly class PaperEdge
     private static function sheetIn(LevelGrid $grid, int $paper): ?array
     {
         $open = $grid->lowest(self::SPECK)->highest(self::SPECK);
-        $sheets = array_values(array_filter(array_map(fn (float $part): ?array => self::brighterThan((int) ($part * $paper), $open), self::BRIGHT)));
-        $largest = array_reduce($sheets, fn (float $most, array $sheet): float => max($most, self::areaOf($sheet[0])), 0.0);
+        $sheets = array_values(
+            array_filter(
+                array_map(fn (float $part): ?array => self::brighterThan((int) ($part * $paper), $open), self::BRIGHT),
+            ),
+        );
+        $largest = array_reduce(
+            $sheets,
+            fn (float $most, array $sheet): float => max($most, self::areaOf($sheet[0])),
+            0.0,
+        );
         $best = null;
         foreach ($sheets as $sheet) {
             if (self::areaOf($sheet[0]) >= self::AS_LARGE * $largest && ($best === null || $sheet[1] > $best[1])) {
@@ -111,8 +122,14 @@ final readonly class PaperEdge
         }
         $hull = self::hull($points);
         $corners = self::fourCorners($hull);
-        $isSheet = $corners !== null && $area >= self::FILLED * self::areaOf($hull) && self::areaOf($hull) >= self::FILLED * self::areaOf($corners);
-        if (! $isSheet || count(array_filter($corners, fn (array $corner): bool => self::liesWithin($corner, $grid))) < self::CORNERS) {
+        $isSheet =
+            $corners !== null &&
+            $area >= self::FILLED * self::areaOf($hull) &&
+            self::areaOf($hull) >= self::FILLED * self::areaOf($corners);
+        if (
+            ! $isSheet ||
+            count(array_filter($corners, fn (array $corner): bool => self::liesWithin($corner, $grid))) < self::CORNERS
+        ) {
             return null;
         }
 
@@ -180,7 +197,10 @@ final readonly class PaperEdge
         $slope = $products / max(1e-6, $squares);
         [$ux, $uy] = [$dx / $length, $dy / $length];
 
-        return [[$a[0] + $middle * $ux + $shift * $uy, $a[1] + $middle * $uy - $shift * $ux], [$ux + $slope * $uy, $uy - $slope * $ux]];
+        return [
+            [$a[0] + $middle * $ux + $shift * $uy, $a[1] + $middle * $uy - $shift * $ux],
+            [$ux + $slope * $uy, $uy - $slope * $ux],
+        ];
     }
 
     /** @param  array{float, float}  $corner */
@@ -188,7 +208,10 @@ final readonly class PaperEdge
     {
         $margin = max(1.0, 0.005 * max($grid->columns, $grid->rows));
 
-        return $corner[0] > $margin && $corner[1] > $margin && $corner[0] < $grid->columns - $margin && $corner[1] < $grid->rows - $margin;
+        return $corner[0] > $margin &&
+            $corner[1] > $margin &&
+            $corner[0] < $grid->columns - $margin &&
+            $corner[1] < $grid->rows - $margin;
     }
 
     /** @return Plane the same, with nothing outside the sheet */
@@ -210,8 +233,17 @@ final readonly class PaperEdge
         foreach ($areas->of as $run => $area) {
             if ($area === $most) {
                 $row = intdiv($runs->from[$run], $grid->columns);
-                [$left, $right] = [(float) ($runs->from[$run] % $grid->columns), (float) ($runs->to[$run] - $row * $grid->columns)];
-                array_push($points, [$left, (float) $row], [$right, (float) $row], [$left, $row + 1.0], [$right, $row + 1.0]);
+                [$left, $right] = [
+                    (float) ($runs->from[$run] % $grid->columns),
+                    (float) ($runs->to[$run] - $row * $grid->columns),
+                ];
+                array_push(
+                    $points,
+                    [$left, (float) $row],
+                    [$right, (float) $row],
+                    [$left, $row + 1.0],
+                    [$right, $row + 1.0],
+                );
             }
         }
 
@@ -328,9 +360,13 @@ final readonly class PaperEdge
     {
         [$mx, $my] = [array_sum(array_column($corners, 0)) / 4, array_sum(array_column($corners, 1)) / 4];
 
-        return array_map(fn (array $corner): array => [
-            $corner[0] + self::MARGIN * ($mx <=> $corner[0]), $corner[1] + self::MARGIN * ($my <=> $corner[1]),
-        ], $corners);
+        return array_map(
+            fn (array $corner): array => [
+                $corner[0] + self::MARGIN * ($mx <=> $corner[0]),
+                $corner[1] + self::MARGIN * ($my <=> $corner[1]),
+            ],
+            $corners,
+        );
     }
 
     /**
@@ -340,7 +376,10 @@ final readonly class PaperEdge
     private static function ordered(array $corners): array
     {
         [$mx, $my] = [array_sum(array_column($corners, 0)) / 4, array_sum(array_column($corners, 1)) / 4];
-        usort($corners, fn (array $a, array $b): int => atan2($a[1] - $my, $a[0] - $mx) <=> atan2($b[1] - $my, $b[0] - $mx));
+        usort(
+            $corners,
+            fn (array $a, array $b): int => atan2($a[1] - $my, $a[0] - $mx) <=> atan2($b[1] - $my, $b[0] - $mx),
+        );
 
         return $corners;
     }

@@ -27,9 +27,15 @@ final readonly class PaperFlattener
         $edge = PaperEdge::of($onGreen);
         $colours = InkColours::of($channels, $light)->asWanted($drop);
         $steady = fn (int $channel): PaperLight => $channel === 1 ? $onGreen : $light[$channel]->steady();
-        $darkness = fn (int $channel): Plane => $steady($channel)->even(1 - $strength)->darkness($channels[$channel]);
+        $darkness = fn (int $channel): Plane => $steady($channel)
+            ->even(1 - $strength)
+            ->darkness($channels[$channel]);
         $one = $colours->channel();
 
-        return new FlatScan($one !== null ? $darkness($one) : $colours->merged([$darkness(0), $darkness(1), $darkness(2)]), $edge, $colours);
+        return new FlatScan(
+            $one !== null ? $darkness($one) : $colours->merged([$darkness(0), $darkness(1), $darkness(2)]),
+            $edge,
+            $colours,
+        );
     }
 }

@@ -85,7 +85,11 @@ final readonly class PaperLight
         $brightest = $this->grid->brightestLevel();
         $table = Bytes::table(fn (int $level): float => $level + ($brightest - $level) * $part);
 
-        return new self($this->grid->with(strtr($this->grid->levels, Bytes::identity(), $table)), $this->closed, $this->known);
+        return new self(
+            $this->grid->with(strtr($this->grid->levels, Bytes::identity(), $table)),
+            $this->closed,
+            $this->known,
+        );
     }
 
     /** The light where all is known but what is 0. */
@@ -93,7 +97,11 @@ final readonly class PaperLight
     {
         $mask = "\0".str_repeat("\xff", 255);
 
-        return new self(self::spread(self::steadied(self::steadied($known))), $closed, strtr($known->levels, Bytes::identity(), $mask));
+        return new self(
+            self::spread(self::steadied(self::steadied($known))),
+            $closed,
+            strtr($known->levels, Bytes::identity(), $mask),
+        );
     }
 
     /** How dark the lines are, 0..255; 0 when there are next to none. */
@@ -132,7 +140,11 @@ final readonly class PaperLight
             $left = $column > 0 ? -1 : 0;
             $right = $column + 1 < $columns ? 1 : 0;
             [$sum, $number, $least, $most] = [0, 0, 255, 0];
-            for ($line = max($at % $columns, $at - $columns), $last = $at + $columns; $line <= $last && $line < $count; $line += $columns) {
+            for (
+                $line = max($at % $columns, $at - $columns), $last = $at + $columns;
+                $line <= $last && $line < $count;
+                $line += $columns
+            ) {
                 for ($i = $line + $left; $i <= $line + $right; $i++) {
                     $level = ord($levels[$i]);
                     if ($level > 0) {
@@ -143,7 +155,9 @@ final readonly class PaperLight
                     }
                 }
             }
-            $out[$at] = chr($most - $least <= self::STEADY * $most ? intdiv($sum + ($number >> 1), max(1, $number)) : $least);
+            $out[$at] = chr(
+                $most - $least <= self::STEADY * $most ? intdiv($sum + ($number >> 1), max(1, $number)) : $least,
+            );
         }
 
         return $grid->with($out);
@@ -174,7 +188,14 @@ final readonly class PaperLight
                 $levels[$at] = $level;
             }
             foreach (array_keys($found) as $at) {
-                foreach ([$at % $columns > 0 ? $at - 1 : $at, $at % $columns + 1 < $columns ? $at + 1 : $at, $at - $columns, $at + $columns] as $next) {
+                foreach (
+                    [
+                        $at % $columns > 0 ? $at - 1 : $at,
+                        ($at % $columns) + 1 < $columns ? $at + 1 : $at,
+                        $at - $columns,
+                        $at + $columns,
+                    ] as $next
+                ) {
                     if ($next >= 0 && $next < $count && $levels[$next] === "\0") {
                         $front[] = $next;
                     }
@@ -189,7 +210,14 @@ final readonly class PaperLight
     private static function beside(string $levels, int $at, int $columns, int $count): int
     {
         $sum = $number = 0;
-        foreach ([$at % $columns > 0 ? $at - 1 : $at, $at % $columns + 1 < $columns ? $at + 1 : $at, max($at % $columns, $at - $columns), $at + $columns < $count ? $at + $columns : $at] as $beside) {
+        foreach (
+            [
+                $at % $columns > 0 ? $at - 1 : $at,
+                ($at % $columns) + 1 < $columns ? $at + 1 : $at,
+                max($at % $columns, $at - $columns),
+                $at + $columns < $count ? $at + $columns : $at,
+            ] as $beside
+        ) {
             $level = ord($levels[$beside]);
             if ($level > 0) {
                 $sum += $level;
@@ -222,7 +250,7 @@ final readonly class PaperLight
             }
             $at = $y * $width;
             foreach ($stretches as [$length, $level]) {
-                $tables[$level] ??= Bytes::table(fn (int $value): float => 255 - $value * 255 / $level);
+                $tables[$level] ??= Bytes::table(fn (int $value): float => 255 - ($value * 255) / $level);
                 $data .= strtr(substr($scan->data, $at, $length), $from, $tables[$level]);
                 $at += $length;
             }
@@ -231,7 +259,9 @@ final readonly class PaperLight
         return $data;
     }
 
-    /** @return list<array{int, int}> pixels and level, along one row of cells; smaller steps are not worth a new stretch */
+    /**
+     * @return list<array{int, int}> pixels and level, along one row of cells; smaller steps are not worth a new stretch
+     */
     private function stretches(int $row, int $width): array
     {
         [$cell, $columns, $levels] = [$this->grid->cell, $this->grid->columns, $this->grid->levels];

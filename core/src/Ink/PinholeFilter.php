@@ -30,7 +30,10 @@ final readonly class PinholeFilter
         $holes = Components::of($gaps);
         $open = [];
         foreach ($holes->of as $run => $hole) {
-            if ($holes->area[$hole] <= $this->area && ! $this->isWithinBlack($isInk, $gaps->from[$run], $gaps->to[$run], $ink->width)) {
+            if (
+                $holes->area[$hole] <= $this->area &&
+                ! $this->isWithinBlack($isInk, $gaps->from[$run], $gaps->to[$run], $ink->width)
+            ) {
                 $open[$hole] = true;
             }
         }
@@ -52,8 +55,9 @@ final readonly class PinholeFilter
     {
         $x = $from % $width;
 
-        return $x >= self::SOLID && $x + $to - $from + self::SOLID <= $width
-            && strspn($isInk, "\xff", $from - self::SOLID, self::SOLID) === self::SOLID
-            && strspn($isInk, "\xff", $to, self::SOLID) === self::SOLID;
+        return $x >= self::SOLID &&
+            $x + $to - $from + self::SOLID <= $width &&
+            strspn($isInk, "\xff", $from - self::SOLID, self::SOLID) === self::SOLID &&
+            strspn($isInk, "\xff", $to, self::SOLID) === self::SOLID;
     }
 }

@@ -25,8 +25,12 @@ final readonly class PlacedDrawing
      * @param  Plane  $darkness  before levels, as large as the page
      * @param  Plane  $lines  coverage, as large as the page
      */
-    private function __construct(public Drawing $drawing, public PageSize $size, public Plane $darkness, public Plane $lines)
-    {
+    private function __construct(
+        public Drawing $drawing,
+        public PageSize $size,
+        public Plane $darkness,
+        public Plane $lines,
+    ) {
     }
 
     /**
@@ -34,15 +38,34 @@ final readonly class PlacedDrawing
      * @param  ?Drawing  $before  what the page knows of it so far: its role and where it lies stay
      * @param  int  $order  of a drawing that is new to the page
      */
-    public static function of(CleanScan $scan, CleanSettings $settings, DrawingSource $source, ?PageSize $page = null, ?Placement $place = null, ?Drawing $before = null, int $order = 0): self
-    {
+    public static function of(
+        CleanScan $scan,
+        CleanSettings $settings,
+        DrawingSource $source,
+        ?PageSize $page = null,
+        ?Placement $place = null,
+        ?Drawing $before = null,
+        int $order = 0,
+    ): self {
         [$width, $height] = [$scan->ink->width, $scan->ink->height];
         $page ??= new PageSize($width, $height, $source->dpi);
         $place ??= $before->place ?? Placement::middleOf($page);
         $drawing = new Drawing(
-            $source->original, mb_substr($source->name, 0, Drawing::NAME), $width, $height, $settings, $place,
-            $before->role ?? DrawingRole::Ink, $before->tint ?? Drawing::TINT, $before->strength ?? Drawing::STRENGTH, $before->visible ?? true,
-            self::found($scan), $before->above ?? false, $before->order ?? $order, $source->picture, $source->pictures,
+            original: $source->original,
+            name: mb_substr($source->name, 0, Drawing::NAME),
+            width: $width,
+            height: $height,
+            clean: $settings,
+            place: $place,
+            role: $before->role ?? DrawingRole::Ink,
+            tint: $before->tint ?? Drawing::TINT,
+            strength: $before->strength ?? Drawing::STRENGTH,
+            visible: $before->visible ?? true,
+            found: self::found($scan),
+            above: $before->above ?? false,
+            order: $before->order ?? $order,
+            picture: $source->picture,
+            pictures: $source->pictures,
         );
         $isPlain = $place->isPlain($width, $height, $page);
         $there = $isPlain ? null : $place->projection($width, $height);
@@ -58,7 +81,8 @@ final readonly class PlacedDrawing
             : $part->keep(Warp::plane($plane, $there, $page->width, $page->height));
 
         return new self(
-            $drawing, $page,
+            $drawing,
+            $page,
             $darkness === null ? $scan->darkness : $lay($scan->darkness->mapped(self::withoutPaper()), $darkness),
             $there === null ? $scan->ink : $lay($scan->ink, $there),
         );
@@ -69,12 +93,21 @@ final readonly class PlacedDrawing
         return Bytes::table(fn (int $value): int => $value < self::FAINT ? 0 : $value);
     }
 
-    /** @return array{paper: int, ink: int, askew: ?float, turned: float, specks: int, share: float, dropped: list<string>, sheet: ?list<array{float, float}>} */
+    /**
+     * @return array{paper: int, ink: int, askew: ?float, turned: float, specks: int, share: float,
+     *     dropped: list<string>, sheet: ?list<array{float, float}>}
+     */
     private static function found(CleanScan $scan): array
     {
         return [
-            'paper' => $scan->levels->paper, 'ink' => $scan->levels->ink, 'askew' => $scan->askew, 'turned' => $scan->turned, 'specks' => $scan->specks,
-            'share' => round($scan->share(), 6), 'dropped' => $scan->colours->dropped, 'sheet' => $scan->edge?->corners,
+            'paper' => $scan->levels->paper,
+            'ink' => $scan->levels->ink,
+            'askew' => $scan->askew,
+            'turned' => $scan->turned,
+            'specks' => $scan->specks,
+            'share' => round($scan->share(), 6),
+            'dropped' => $scan->colours->dropped,
+            'sheet' => $scan->edge?->corners,
         ];
     }
 }

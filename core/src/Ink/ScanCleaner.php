@@ -28,7 +28,10 @@ final readonly class ScanCleaner
         $flat = $this->flattener->flatten($channels, $settings->colours, $settings->flatten);
         $edge = $flat->edge;
         $darkness = $settings->crop && $edge?->isSure === true ? $edge->keep($flat->darkness) : $flat->darkness;
-        $levels = $settings->paper === null || $settings->ink === null ? Levels::measure($darkness) : new Levels($settings->paper, $settings->ink);
+        $levels =
+            $settings->paper === null || $settings->ink === null
+                ? Levels::measure($darkness)
+                : new Levels($settings->paper, $settings->ink);
         $ink = self::inked($darkness, $levels, $settings, $dropped);
         $askew = Skew::of($ink);
         $turn = $settings->turn ?? ($askew === null || abs($askew) < self::STRAIGHT ? 0.0 : -$askew);
@@ -37,7 +40,16 @@ final readonly class ScanCleaner
             $ink = Warp::plane($ink, $about, $ink->width, $ink->height);
         }
 
-        return new CleanScan($darkness, $levels, self::finished($ink, $settings), $askew, $turn, $dropped, $edge, $flat->colours);
+        return new CleanScan(
+            darkness: $darkness,
+            levels: $levels,
+            ink: self::finished($ink, $settings),
+            askew: $askew,
+            turned: $turn,
+            specks: $dropped,
+            edge: $edge,
+            colours: $flat->colours,
+        );
     }
 
     /**

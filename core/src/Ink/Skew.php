@@ -40,7 +40,8 @@ final readonly class Skew
         $best = 0.0;
         $range = self::MOST;
         foreach (self::STEPS as $round => $step) {
-            [$a, $b] = $round === 0 ? [$across->thinned(self::ROUGHLY), $down->thinned(self::ROUGHLY)] : [$across, $down];
+            [$a, $b] =
+                $round === 0 ? [$across->thinned(self::ROUGHLY), $down->thinned(self::ROUGHLY)] : [$across, $down];
             $scores = [];
             $most = 0;
             for ($i = (int) -round($range / $step); $i <= (int) round($range / $step); $i++) {
@@ -50,12 +51,16 @@ final readonly class Skew
                 $most = max($most, $score);
             }
             // On a small page many angles fall into the same rows of pixels: the middle of the best.
-            $good = array_map(floatval(...), array_keys(array_filter($scores, fn (int $score): bool => $score >= self::AS_GOOD * $most)));
+            $good = array_map(
+                floatval(...),
+                array_keys(array_filter($scores, fn (int $score): bool => $score >= self::AS_GOOD * $most)),
+            );
             $best = array_sum($good) / count($good);
             $range = 2 * $step;
         }
-        $isLong = $across->inRows($best)[1] * $across->every * self::APART > self::BORDER * $ink->width
-            || $down->inRows($best)[1] * $down->every * self::APART > self::BORDER * $ink->height;
+        $isLong =
+            $across->inRows($best)[1] * $across->every * self::APART > self::BORDER * $ink->width ||
+            $down->inRows($best)[1] * $down->every * self::APART > self::BORDER * $ink->height;
 
         return $isLong ? round($best, 2) : null;
     }
@@ -66,7 +71,11 @@ final readonly class Skew
      */
     private static function upperEdges(Plane $ink): EdgePoints
     {
-        $columns = substr(str_repeat("\xff".str_repeat("\0", self::APART - 1), intdiv($ink->width, self::APART) + 1), 0, $ink->width);
+        $columns = substr(
+            str_repeat("\xff".str_repeat("\0", self::APART - 1), intdiv($ink->width, self::APART) + 1),
+            0,
+            $ink->width,
+        );
         $above = str_repeat("\0", $ink->width);
         $xs = $ys = [];
         for ($y = 0; $y < $ink->height; $y++) {

@@ -40,8 +40,11 @@ final readonly class FirstLight
      * @param  int  $figure  of the page
      * @param  Workers  $workers  who shares the work on a figure in several pieces
      */
-    public function __construct(private LightPage $page, private int $figure, private Workers $workers = new OneWorker)
-    {
+    public function __construct(
+        private LightPage $page,
+        private int $figure,
+        private Workers $workers = new OneWorker,
+    ) {
     }
 
     /**
@@ -69,18 +72,38 @@ final readonly class FirstLight
      * @param  int  $panel  the light plan of the regions that are lit; 0: the page's
      * @param  ?callable(float): void  $done
      */
-    private function under(LightPlan $plan, int $panel, string $name, int $work, int $finer, ?callable $done = null): PanelLight
-    {
+    private function under(
+        LightPlan $plan,
+        int $panel,
+        string $name,
+        int $work,
+        int $finer,
+        ?callable $done = null,
+    ): PanelLight {
         $mine = $this->mine($panel);
         $pieces = Pieces::of($mine);
         $works = Pieces::works($pieces, $work);
         $scenes = $this->scenes($plan, $panel, $pieces);
         $bodies = array_map($mine->crop(...), $pieces);
-        $worked = $this->workers->each(array_keys($pieces), fn (int $i): SmallLight => SmallLight::of($bodies[$i], $plan->key, $plan->dials, $scenes[$i], $works[$i], $finer), $done);
+        $worked = $this->workers->each(
+            array_keys($pieces),
+            fn (int $i): SmallLight => SmallLight::of(
+                $bodies[$i],
+                $plan->key,
+                $plan->dials,
+                $scenes[$i],
+                $works[$i],
+                $finer,
+            ),
+            $done,
+        );
         $lit = [];
         foreach ($worked as $i => $small) {
             foreach ($small->cells($bodies[$i]) as $cell) {
-                $lit[] = [$cell->moved($pieces[$i]->x, $pieces[$i]->y), RoughIn::inside($cell, $bodies[$i], $small, $plan->dials, $scenes[$i])];
+                $lit[] = [
+                    $cell->moved($pieces[$i]->x, $pieces[$i]->y),
+                    RoughIn::inside($cell, $bodies[$i], $small, $plan->dials, $scenes[$i]),
+                ];
             }
         }
 
@@ -102,13 +125,30 @@ final readonly class FirstLight
         $unseen = $this->page->unseen;
         $casters = $this->casters($plan->dials, $panel);
 
-        return array_map(fn (Rect $where): Scene => new Scene(
-            $bodies, $solids,
-            $casters === null ? null : fn (Rect $part): ?Plane => $casters->on($part->moved($where->x, $where->y), $plan->key, $plan->dials->cast, $plan->dials->castSoft),
-            array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
-            $plan->back?->key(), array_map(fn (FlowLines $flow): DirectionField => DirectionField::on($flow, $whole, $where), $flows),
-            $unseen === null ? null : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
-        ), $pieces);
+        return array_map(
+            fn (Rect $where): Scene => new Scene(
+                bodies: $bodies,
+                solids: $solids,
+                cast: $casters === null
+                    ? null
+                    : fn (Rect $part): ?Plane => $casters->on(
+                        $part->moved($where->x, $where->y),
+                        $plan->key,
+                        $plan->dials->cast,
+                        $plan->dials->castSoft,
+                    ),
+                lamps: array_map(fn (Lamp $lamp): NearLight => $lamp->near($whole, $where), $plan->lamps),
+                back: $plan->back?->key(),
+                flows: array_map(
+                    fn (FlowLines $flow): DirectionField => DirectionField::on($flow, $whole, $where),
+                    $flows,
+                ),
+                unseen: $unseen === null
+                    ? null
+                    : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
+            ),
+            $pieces,
+        );
     }
 
     /** @return ?ShadowCasters null: nothing casts a shadow */
@@ -117,9 +157,18 @@ final readonly class FirstLight
         if ($dials->cast < 1 && $dials->ground < 1) {
             return null;
         }
-        $where = fn (callable $does): Plane => $this->page->where(fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region));
+        $where = fn (callable $does): Plane => $this->page->where(
+            fn (Region $region): bool => $this->page->planOf($region) === $panel && $does($region),
+        );
         $nearer = $where($this->isNearer(...));
-        $ground = $dials->ground < 1 ? null : GroundShadow::of($nearer, $where(fn (Region $region): bool => $this->isMine($region, $panel)), $dials->ground);
+        $ground =
+            $dials->ground < 1
+                ? null
+                : GroundShadow::of(
+                    $nearer,
+                    $where(fn (Region $region): bool => $this->isMine($region, $panel)),
+                    $dials->ground,
+                );
 
         return new ShadowCasters($nearer, $where($this->isBefore(...)), $ground);
     }
@@ -134,14 +183,18 @@ final readonly class FirstLight
         uasort($shining, fn (Region $a, Region $b): int => $b->area <=> $a->area);
         $colour = $this->page->base(reset($shining));
 
-        return $colour === null ? null : Glow::around($this->page->where($this->shines(...)), $plan->dials->glow, $plan->dials->glowFall, $colour);
+        return $colour === null
+            ? null
+            : Glow::around($this->page->where($this->shines(...)), $plan->dials->glow, $plan->dials->glowFall, $colour);
     }
 
     /** The colour of what lies beside the figure, where it turns from the light. */
     private function bounced(LightPlan $plan, int $panel): ?Rgb
     {
         $mine = $this->page->told(fn (Region $region): ?bool => $this->isMine($region, $panel) ? true : null);
-        $others = $this->page->told(fn (Region $region): ?Rgb => $region->figure === $this->figure ? null : $this->page->base($region));
+        $others = $this->page->told(
+            fn (Region $region): ?Rgb => $region->figure === $this->figure ? null : $this->page->base($region),
+        );
 
         return BesideColour::of($this->page->labels, $mine, $others, $plan->key);
     }
@@ -155,7 +208,10 @@ final readonly class FirstLight
     private function mine(int $panel): Labels
     {
         $labels = $this->page->labels;
-        $isBody = array_map(fn (Region $region): bool => $this->isMine($region, $panel) && ! $this->shines($region), $this->page->regions);
+        $isBody = array_map(
+            fn (Region $region): bool => $this->isMine($region, $panel) && ! $this->shines($region),
+            $this->page->regions,
+        );
         $data = '';
         $done = 0;
         foreach ($this->page->spans as [$from, $to, $label]) {

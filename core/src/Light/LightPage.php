@@ -26,7 +26,8 @@ final readonly class LightPage
      * @param  array<array-key, Region>  $regions  by label
      * @param  array<int, int>  $depths  by figure; a higher one is nearer to the reader
      * @param  \Closure(Region): ?Rgb  $base  the base colour of a region; null where it has none
-     * @param  array<int, array{LightPlan, string}>  $plans  light plans that regions may stand under instead of the page's, with their names, by id
+     * @param  array<int, array{LightPlan, string}>  $plans  light plans that regions may stand under instead of the
+     *     page's, with their names, by id
      * @param  ?UnseenLines  $unseen  what stands in the place of the page's lines; null: they show
      * @param  int  $smaller  so many times the labels are smaller than the page
      */
@@ -65,9 +66,16 @@ final readonly class LightPage
     private function allRound(): array
     {
         [$width, $height] = [$this->labels->width, $this->labels->height];
-        $edge = fn (int $x, int $y, int $right, int $down, int $count): array => array_flip(array_map(fn (int $i): int => $this->labels->at($x + $i * $right, $y + $i * $down), range(0, $count - 1)));
+        $edge = fn (int $x, int $y, int $right, int $down, int $count): array => array_flip(
+            array_map(fn (int $i): int => $this->labels->at($x + $i * $right, $y + $i * $down), range(0, $count - 1)),
+        );
 
-        return array_intersect_key($edge(0, 0, 1, 0, $width), $edge(0, $height - 1, 1, 0, $width), $edge(0, 0, 0, 1, $height), $edge($width - 1, 0, 0, 1, $height));
+        return array_intersect_key(
+            $edge(0, 0, 1, 0, $width),
+            $edge(0, $height - 1, 1, 0, $width),
+            $edge(0, 0, 0, 1, $height),
+            $edge($width - 1, 0, 0, 1, $height),
+        );
     }
 
     /** Whether a region is of a figure that is nearer to the reader than another one. */
@@ -85,7 +93,10 @@ final readonly class LightPage
     /** @return array<int, array{LightPlan, string}> by id, those under which a figure stands in places */
     public function panelsOf(int $figure): array
     {
-        $stands = array_map($this->planOf(...), array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure));
+        $stands = array_map(
+            $this->planOf(...),
+            array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure),
+        );
 
         return array_intersect_key($this->plans, array_flip($stands));
     }

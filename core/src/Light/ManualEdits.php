@@ -24,10 +24,14 @@ final readonly class ManualEdits
     public function on(string $computed): string
     {
         $touched = $this->added | $this->gone;
-        for ($at = strspn($touched, "\0"), $count = strlen($touched); $at < $count; $at += 1 + strspn($touched, "\0", $at + 1)) {
+        for (
+            $at = strspn($touched, "\0"), $count = strlen($touched);
+            $at < $count;
+            $at += 1 + strspn($touched, "\0", $at + 1)
+        ) {
             $value = ord($computed[$at]);
-            $value += (255 - $value) * ord($this->added[$at]) / 255;
-            $computed[$at] = chr((int) round($value * (255 - ord($this->gone[$at])) / 255));
+            $value += ((255 - $value) * ord($this->added[$at])) / 255;
+            $computed[$at] = chr((int) round(($value * (255 - ord($this->gone[$at]))) / 255));
         }
 
         return $computed;
@@ -43,7 +47,11 @@ final readonly class ManualEdits
     {
         [$added, $gone] = [$this->added, $this->gone];
         $touched = $stood ^ $now;
-        for ($at = strspn($touched, "\0"), $count = strlen($touched); $at < $count; $at += 1 + strspn($touched, "\0", $at + 1)) {
+        for (
+            $at = strspn($touched, "\0"), $count = strlen($touched);
+            $at < $count;
+            $at += 1 + strspn($touched, "\0", $at + 1)
+        ) {
             $before = ord($stood[$at]);
             $by = ord($now[$at]) - $before;
             $share = $by > 0 ? $by / (255 - $before) : -$by / $before;

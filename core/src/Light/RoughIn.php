@@ -45,8 +45,17 @@ final readonly class RoughIn
      * @param  Plane  $unseen  where lines were that are not shown
      */
     private function __construct(
-        public Plane $shade, public Plane $deep, public Plane $light, public Plane $glint, public Plane $occlusion,
-        public Plane $bounce, public Plane $cast, public Plane $rim, public array $lamps, public Plane $lines, public Plane $unseen,
+        public Plane $shade,
+        public Plane $deep,
+        public Plane $light,
+        public Plane $glint,
+        public Plane $occlusion,
+        public Plane $bounce,
+        public Plane $cast,
+        public Plane $rim,
+        public array $lamps,
+        public Plane $lines,
+        public Plane $unseen,
     ) {
     }
 
@@ -54,14 +63,23 @@ final readonly class RoughIn
      * @param  Labels  $labels  0 is nothing: no body, but no neighbour that darkens, either
      * @param  int  $work  pixels of bodies that are worked out
      */
-    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = SmallLight::WORK): self
-    {
+    public static function of(
+        Labels $labels,
+        KeyLight $key,
+        RoughDials $dials = new RoughDials,
+        Scene $scene = new Scene,
+        int $work = SmallLight::WORK,
+    ): self {
         return self::from(SmallLight::of($labels, $key, $dials, $scene, $work), $labels, $dials, $scene);
     }
 
     /** The same, of what has been worked out of those labels by those dials already. */
-    public static function from(SmallLight $worked, Labels $labels, RoughDials $dials = new RoughDials, Scene $scene = new Scene): self
-    {
+    public static function from(
+        SmallLight $worked,
+        Labels $labels,
+        RoughDials $dials = new RoughDials,
+        Scene $scene = new Scene,
+    ): self {
         return self::inside(new Rect(0, 0, $labels->width, $labels->height), $labels, $worked, $dials, $scene);
     }
 
@@ -70,16 +88,34 @@ final readonly class RoughIn
      *
      * @param  Rect  $where  one of the cells in which there are bodies, say
      */
-    public static function inside(Rect $where, Labels $labels, SmallLight $worked, RoughDials $dials, Scene $scene): self
-    {
+    public static function inside(
+        Rect $where,
+        Labels $labels,
+        SmallLight $worked,
+        RoughDials $dials,
+        Scene $scene,
+    ): self {
         $bodies = LitSurface::inside($labels->crop($where));
-        $averaged = fn (string $data): string => $worked->finer === 1 ? $data : Thumbnail::shrink($data, $where->width * $worked->finer, $where->height * $worked->finer, $where->width, $where->height);
+        $averaged = fn (string $data): string => $worked->finer === 1
+            ? $data
+            : Thumbnail::shrink(
+                $data,
+                $where->width * $worked->finer,
+                $where->height * $worked->finer,
+                $where->width,
+                $where->height,
+            );
         $inBodies = fn (string $data): Plane => new Plane($where->width, $where->height, $data & $bodies);
         $plane = fn (string $data): Plane => $inBodies($averaged($data));
         $thrown = $scene->cast === null ? null : ($scene->cast)($where);
         $cast = $inBodies($thrown->data ?? str_repeat("\0", strlen($bodies)));
         // Some at a time: those of a whole page are large.
-        [$lambert, $shine, $occlusion] = $worked->enlarged($where, $worked->lambert, $worked->shine, $worked->occlusion);
+        [$lambert, $shine, $occlusion] = $worked->enlarged(
+            $where,
+            $worked->lambert,
+            $worked->shine,
+            $worked->occlusion,
+        );
         $glint = $plane(self::spot($shine, $dials->glint, $dials->glintSoft));
         unset($shine);
         $edge = $dials->reach;
@@ -89,14 +125,32 @@ final readonly class RoughIn
         $light = $plane(self::spot($lambert, $dials->lit, $dials->litSoft));
         $bounced = $edge - $dials->bounceFrom;
         $bounce = $plane(self::stepped($lambert, $bounced, $bounced - $dials->bounceOver));
-        $over = self::stepped($lambert, $dials->linesFrom, $dials->linesFrom + self::OVER_LINES * (1 - $dials->linesFrom));
-        $lines = $plane(strtr($over, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)));
+        $over = self::stepped(
+            $lambert,
+            $dials->linesFrom,
+            $dials->linesFrom + self::OVER_LINES * (1 - $dials->linesFrom),
+        );
+        $lines = $plane(
+            strtr($over, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)),
+        );
         unset($lambert);
         $shining = array_map($plane, $worked->enlarged($where, $worked->lit->rim, ...$worked->lit->lamps));
 
         $unseen = $scene->unseen === null ? null : ($scene->unseen)($where);
 
-        return new self($shade, $deep, $light, $glint, $plane($occlusion), $bounce, $cast, $shining[0], array_slice($shining, 1), $lines, $inBodies($unseen->data ?? str_repeat("\0", strlen($bodies))));
+        return new self(
+            shade: $shade,
+            deep: $deep,
+            light: $light,
+            glint: $glint,
+            occlusion: $plane($occlusion),
+            bounce: $bounce,
+            cast: $cast,
+            rim: $shining[0],
+            lamps: array_slice($shining, 1),
+            lines: $lines,
+            unseen: $inBodies($unseen->data ?? str_repeat("\0", strlen($bodies))),
+        );
     }
 
     /** What turns further from the light than a cosine, with an edge so soft. */
@@ -112,13 +166,19 @@ final readonly class RoughIn
     {
         $soft = max(0.001, $softness * $size);
 
-        return $size > 0 ? self::stepped($cosine, 1 - $size - $soft, 1 - $size + $soft) : str_repeat("\0", strlen($cosine));
+        return $size > 0
+            ? self::stepped($cosine, 1 - $size - $soft, 1 - $size + $soft)
+            : str_repeat("\0", strlen($cosine));
     }
 
     /** Coverage from nothing at one cosine to all at another. */
     private static function stepped(string $lambert, float $from, float $to): string
     {
-        return strtr($lambert, Bytes::identity(), Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from))));
+        return strtr(
+            $lambert,
+            Bytes::identity(),
+            Bytes::table(fn (int $value): float => 255 * self::smooth(($value / 127.5 - 1 - $from) / ($to - $from))),
+        );
     }
 
     /** 0 below 0, 1 above 1, and the usual cubic between. */

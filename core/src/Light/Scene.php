@@ -24,10 +24,16 @@ final readonly class Scene
      * @param  list<NearLight>  $lamps
      * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
      * @param  array<int, DirectionField>  $flows  which way labels run
-     * @param  ?\Closure(Rect): ?Plane  $unseen  the dark in a part of it where lines were that are not shown; null: they are shown
+     * @param  ?\Closure(Rect): ?Plane  $unseen  the dark in a part of it where lines were that are not shown; null:
+     *     they are shown
      */
     public function __construct(
-        public array $bodies = [], public array $solids = [], public ?\Closure $cast = null, public array $lamps = [], public ?KeyLight $back = null, public array $flows = [],
+        public array $bodies = [],
+        public array $solids = [],
+        public ?\Closure $cast = null,
+        public array $lamps = [],
+        public ?KeyLight $back = null,
+        public array $flows = [],
         public ?\Closure $unseen = null,
     ) {
     }

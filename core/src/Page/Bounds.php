@@ -31,7 +31,9 @@ final class Bounds
     /** @throws \InvalidArgumentException when the value is out of bounds, infinite or not a number */
     public static function number(string $name, float $value, float $least, float $most): float
     {
-        return is_finite($value) && $value >= $least && $value <= $most ? $value : throw self::notNumber($name, $least, $most);
+        return is_finite($value) && $value >= $least && $value <= $most
+            ? $value
+            : throw self::notNumber($name, $least, $most);
     }
 
     public static function notNumber(string $name, float $least, float $most): \InvalidArgumentException
@@ -47,7 +49,8 @@ final class Bounds
     public static function id(mixed $value): string
     {
         return is_string($value) && preg_match('/^[a-z0-9]{6,24}$/D', $value) === 1
-            ? $value : throw new \InvalidArgumentException('A pass is named by 6 to 24 small letters and digits.');
+            ? $value
+            : throw new \InvalidArgumentException('A pass is named by 6 to 24 small letters and digits.');
     }
 
     /**
@@ -57,7 +60,12 @@ final class Bounds
      */
     public static function name(string $text, string $what): string
     {
-        if (trim($text) !== $text || $text === '' || mb_strlen($text) > Data::NAME || preg_match(self::NOT_IN_NAMES, $text) !== 0) {
+        if (
+            trim($text) !== $text ||
+            $text === '' ||
+            mb_strlen($text) > Data::NAME ||
+            preg_match(self::NOT_IN_NAMES, $text) !== 0
+        ) {
             throw new \InvalidArgumentException("$what needs a name of 1 to ".Data::NAME.' characters.');
         }
 
@@ -85,6 +93,8 @@ final class Bounds
     /** @throws \InvalidArgumentException when the text is not #rrggbb in small letters */
     public static function colour(string $text): string
     {
-        return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1 ? $text : throw new \InvalidArgumentException('A colour is written like #4a8fe0.');
+        return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1
+            ? $text
+            : throw new \InvalidArgumentException('A colour is written like #4a8fe0.');
     }
 }

@@ -35,14 +35,18 @@ final readonly class Data
     {
         $value = $this->values[$name] ?? $default;
 
-        return is_int($value) ? Bounds::whole($name, $value, $least, $most) : throw Bounds::notWhole($name, $least, $most);
+        return is_int($value)
+            ? Bounds::whole($name, $value, $least, $most)
+            : throw Bounds::notWhole($name, $least, $most);
     }
 
     public function number(string $name, float $least, float $most, ?float $default = null): float
     {
         $value = $this->values[$name] ?? $default;
 
-        return is_int($value) || is_float($value) ? Bounds::number($name, (float) $value, $least, $most) : throw Bounds::notNumber($name, $least, $most);
+        return is_int($value) || is_float($value)
+            ? Bounds::number($name, (float) $value, $least, $most)
+            : throw Bounds::notNumber($name, $least, $most);
     }
 
     public function flag(string $name, bool $default): bool
@@ -91,7 +95,9 @@ final readonly class Data
     /** @return list<int> numbers of regions */
     public function labels(string $name, int $most): array
     {
-        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST ? $value : throw new \InvalidArgumentException('A region is named by its number.');
+        $label = fn (mixed $value): int => is_int($value) && $value > 0 && $value <= Labels::MOST
+            ? $value
+            : throw new \InvalidArgumentException('A region is named by its number.');
 
         return array_map($label, $this->list($name, $most));
     }
@@ -117,7 +123,9 @@ final readonly class Data
     {
         $value = $this->values[$name] ?? null;
 
-        return is_array($value) ? new self($value) : throw new \InvalidArgumentException('The change is incomplete. Reload the page and try again.');
+        return is_array($value)
+            ? new self($value)
+            : throw new \InvalidArgumentException('The change is incomplete. Reload the page and try again.');
     }
 
     /**

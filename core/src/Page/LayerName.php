@@ -83,7 +83,8 @@ final readonly class LayerName
     {
         return match (true) {
             $value === 'flats' => self::flats(),
-            $value === 'ink', preg_match('/^(scan|drawing|cover|pass|made|added|gone):[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
+            $value === 'ink',
+            preg_match('/^(scan|drawing|cover|pass|made|added|gone):[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Coverage),
             preg_match('/^paint:[a-z0-9]{1,40}$/D', $value) === 1 => new self($value, LayerKind::Paint),
             default => throw new \InvalidArgumentException('There is no layer of this name.'),
         };

@@ -30,8 +30,13 @@ final readonly class PageSize implements Record
      * @param  float  $dpi  0 when it is not known
      * @param  bool  $behind  lines have changed since the regions were found
      */
-    public function __construct(public int $width, public int $height, public float $dpi = 0.0, public bool $behind = false, public LineColouring $lines = new LineColouring)
-    {
+    public function __construct(
+        public int $width,
+        public int $height,
+        public float $dpi = 0.0,
+        public bool $behind = false,
+        public LineColouring $lines = new LineColouring,
+    ) {
         if ($width < 1 || $height < 1 || $width > self::MOST || $height > self::MOST) {
             throw new \InvalidArgumentException('A page is 1 to '.self::MOST.' px wide and high.');
         }
@@ -46,15 +51,24 @@ final readonly class PageSize implements Record
     public static function fromData(Data $data): self
     {
         return new self(
-            $data->int('width', 1, self::MOST), $data->int('height', 1, self::MOST), $data->number('dpi', 0, self::FINEST, 0),
-            $data->flag('behind', false), $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
+            $data->int('width', 1, self::MOST),
+            $data->int('height', 1, self::MOST),
+            $data->number('dpi', 0, self::FINEST, 0),
+            $data->flag('behind', false),
+            $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
         );
     }
 
     /** @return SizeData */
     public function toData(): array
     {
-        return ['width' => $this->width, 'height' => $this->height, 'dpi' => $this->dpi, 'behind' => $this->behind, 'lines' => $this->lines->toData()];
+        return [
+            'width' => $this->width,
+            'height' => $this->height,
+            'dpi' => $this->dpi,
+            'behind' => $this->behind,
+            'lines' => $this->lines->toData(),
+        ];
     }
 
     public function with(bool $behind): self
@@ -70,7 +84,13 @@ final readonly class PageSize implements Record
     /** The page at half (1), a quarter (2) … of its size. */
     public function reduced(int $level): self
     {
-        return new self(max(1, $this->width >> $level), max(1, $this->height >> $level), $this->dpi, $this->behind, $this->lines);
+        return new self(
+            max(1, $this->width >> $level),
+            max(1, $this->height >> $level),
+            $this->dpi,
+            $this->behind,
+            $this->lines,
+        );
     }
 
     /**
@@ -79,7 +99,7 @@ final readonly class PageSize implements Record
      */
     public function isInProportion(int $width, int $height): bool
     {
-        return abs($width * $this->height / ($height * $this->width) - 1) <= self::PROPORTION;
+        return abs(($width * $this->height) / ($height * $this->width) - 1) <= self::PROPORTION;
     }
 
     public function fits(self $other): bool

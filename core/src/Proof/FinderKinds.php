@@ -18,13 +18,20 @@ use Awning\Core\Proof\Finders\UnfilledRegions;
  * @phpstan-import-type FindingData from Finding
  * @phpstan-import-type MendData from Mend
  *
- * @phpstan-type FindingsData array{kind: string, title: string, stage: value-of<FinderStage>, count: int, findings: list<FindingData>, mend: ?MendData}
+ * @phpstan-type FindingsData array{kind: string, title: string, stage: value-of<FinderStage>, count: int,
+ *     findings: list<FindingData>, mend: ?MendData}
  */
 final class FinderKinds
 {
     /** @var list<class-string<Finder>> */
     public const ALL = [
-        UnfilledRegions::class, AlikeNeighbours::class, IsolatedRegions::class, FlatsBeyondLines::class, StrayPieces::class, SmallRegions::class, HiddenPasses::class,
+        UnfilledRegions::class,
+        AlikeNeighbours::class,
+        IsolatedRegions::class,
+        FlatsBeyondLines::class,
+        StrayPieces::class,
+        SmallRegions::class,
+        HiddenPasses::class,
     ];
 
     /** Of one kind no more than this is told one by one: the worst. */
@@ -45,9 +52,14 @@ final class FinderKinds
             $findings = $find === null ? $finder->find($page) : $find($finder, $page);
             if ($findings !== []) {
                 $found[] = [
-                    'kind' => $finder::kind(), 'title' => $finder::title(), 'stage' => $finder::stage()->value,
+                    'kind' => $finder::kind(),
+                    'title' => $finder::title(),
+                    'stage' => $finder::stage()->value,
                     'count' => count($findings),
-                    'findings' => array_map(fn (Finding $finding): array => $finding->toData(), array_slice($findings, 0, self::TOLD)),
+                    'findings' => array_map(
+                        fn (Finding $finding): array => $finding->toData(),
+                        array_slice($findings, 0, self::TOLD),
+                    ),
                     'mend' => $finder->mend(array_slice($findings, 0, self::MOST))?->toData(),
                 ];
             }

@@ -21,8 +21,14 @@ final readonly class Finding
      * @param  float  $amount  how much, for the order: pixels, or a difference of colours
      * @param  ?Mend  $mend  what does away with this one
      */
-    public function __construct(public string $words, public array $labels, public ?int $x, public ?int $y, public float $amount, public ?Mend $mend = null)
-    {
+    public function __construct(
+        public string $words,
+        public array $labels,
+        public ?int $x,
+        public ?int $y,
+        public float $amount,
+        public ?Mend $mend = null,
+    ) {
     }
 
     /**
@@ -39,6 +45,12 @@ final readonly class Finding
     /** @return FindingData */
     public function toData(): array
     {
-        return ['words' => $this->words, 'labels' => $this->labels, 'x' => $this->x, 'y' => $this->y, 'mend' => $this->mend?->toData()];
+        return [
+            'words' => $this->words,
+            'labels' => $this->labels,
+            'x' => $this->x,
+            'y' => $this->y,
+            'mend' => $this->mend?->toData(),
+        ];
     }
 }

@@ -30,8 +30,13 @@ final readonly class FlatBlocks
      * @param  array{string, string, string}  $means  a byte a block for each channel
      * @param  string  $flat  a byte a block: 255 where it is flat
      */
-    private function __construct(public int $side, public int $columns, public int $rows, public array $means, public string $flat)
-    {
+    private function __construct(
+        public int $side,
+        public int $columns,
+        public int $rows,
+        public array $means,
+        public string $flat,
+    ) {
     }
 
     public static function of(Paint $picture): self
@@ -47,7 +52,9 @@ final readonly class FlatBlocks
         }
         foreach ($means as $plane) {
             [$across, $along] = self::slopes($plane, $columns, $rows);
-            $flat &= self::upTo($across, self::SLOPE, self::TIMES_SLOPE) & self::upTo($along, self::SLOPE, self::TIMES_SLOPE);
+            $flat &=
+                self::upTo($across, self::SLOPE, self::TIMES_SLOPE) &
+                self::upTo($along, self::SLOPE, self::TIMES_SLOPE);
         }
 
         return new self($side, $columns, $rows, $means, $flat);
@@ -58,7 +65,11 @@ final readonly class FlatBlocks
     {
         $median = Histogram::quantile((array) count_chars($bytes), 0.5);
 
-        return strtr($bytes, Bytes::identity(), Bytes::table(fn (int $byte): int => $byte <= max($limit, $times * $median) ? 255 : 0));
+        return strtr(
+            $bytes,
+            Bytes::identity(),
+            Bytes::table(fn (int $byte): int => $byte <= max($limit, $times * $median) ? 255 : 0),
+        );
     }
 
     /** Pixels across: small pictures are looked at closely. */
@@ -102,7 +113,9 @@ final readonly class FlatBlocks
             $up = $row > 0 ? $columns : 0;
             $down = $row < $rows - 1 ? $columns : 0;
             for ($column = 0; $column < $columns; $column++, $at++) {
-                $across .= chr(abs(ord($plane[$at - ($column > 0 ? 1 : 0)]) - ord($plane[$at + ($column < $columns - 1 ? 1 : 0)])));
+                $across .= chr(
+                    abs(ord($plane[$at - ($column > 0 ? 1 : 0)]) - ord($plane[$at + ($column < $columns - 1 ? 1 : 0)])),
+                );
                 $along .= chr(abs(ord($plane[$at - $up]) - ord($plane[$at + $down])));
             }
         }

@@ -64,11 +64,14 @@ final readonly class FlatColours
         $of = self::joined($of, self::means($of, $blocks));
         $colours = self::means($of, $blocks);
         if ($colours === []) {
-            return new self(array_values(self::means(array_fill(0, count($of), 1), $blocks)), str_repeat("\0\1", count($of)));
+            return new self(
+                array_values(self::means(array_fill(0, count($of), 1), $blocks)),
+                str_repeat("\0\1", count($of)),
+            );
         }
         $place = [0 => "\0\0"];
         foreach (array_keys($colours) as $i => $one) {
-            $place[$one] = chr($i + 1 >> 8).chr($i + 1 & 255);
+            $place[$one] = chr(($i + 1) >> 8).chr(($i + 1) & 255);
         }
         $labels = $open = '';
         foreach ($of as $one) {
@@ -97,10 +100,18 @@ final readonly class FlatColours
             foreach ([-1, 1, -$columns, $columns] as $step) {
                 $beside = $at + $step;
                 if ($beside >= 0 && $beside <= $last && $blocks->flat[$beside] === "\xff") {
-                    [$n, $r, $g, $b] = [$n + 1, $r + ord($red[$beside]), $g + ord($green[$beside]), $b + ord($blue[$beside])];
+                    [$n, $r, $g, $b] = [
+                        $n + 1,
+                        $r + ord($red[$beside]),
+                        $g + ord($green[$beside]),
+                        $b + ord($blue[$beside]),
+                    ];
                 }
             }
-            $keys[] = (int) ($r / $n + 0.5) >> self::SHIFT << 16 | (int) ($g / $n + 0.5) >> self::SHIFT << 8 | (int) ($b / $n + 0.5) >> self::SHIFT;
+            $keys[] =
+                (((int) ($r / $n + 0.5) >> self::SHIFT) << 16) |
+                (((int) ($g / $n + 0.5) >> self::SHIFT) << 8) |
+                ((int) ($b / $n + 0.5) >> self::SHIFT);
         }
 
         return $keys;
@@ -108,7 +119,8 @@ final readonly class FlatColours
 
     /**
      * @param  list<?int>  $keys
-     * @return array{array<int, int>, array<int, Lab>} number of the colour that each cube belongs to, from 1, and the colours
+     * @return array{array<int, int>, array<int, Lab>} number of the colour that each cube belongs to, from 1, and the
+     *     colours
      */
     private static function numbered(array $keys): array
     {
@@ -118,10 +130,15 @@ final readonly class FlatColours
         /** @var array<int, Lab> $meant by number */
         $meant = [];
         foreach (array_keys($counts) as $key) {
-            $lab = Lab::of(new Rgb(($key >> 16) << self::SHIFT, ($key >> 8 & 255) << self::SHIFT, ($key & 255) << self::SHIFT));
+            $lab = Lab::of(
+                new Rgb(($key >> 16) << self::SHIFT, (($key >> 8) & 255) << self::SHIFT, ($key & 255) << self::SHIFT),
+            );
             [$nearest, $least] = [0, self::SAME];
             foreach ($meant as $i => $other) {
-                if (abs($lab->l - $other->l) < self::APART && ($difference = Difference::ciede2000($lab, $other)) < $least) {
+                if (
+                    abs($lab->l - $other->l) < self::APART &&
+                    ($difference = Difference::ciede2000($lab, $other)) < $least
+                ) {
                     [$nearest, $least] = [$i, $difference];
                 }
             }
@@ -148,9 +165,19 @@ final readonly class FlatColours
         $into = [];
         asort($counts);
         foreach ($counts as $one => $count) {
-            $near = array_filter($beside[$one] ?? [], fn (int $other): bool => self::difference($labs[$one], $labs[$other]) < self::MIXED, ARRAY_FILTER_USE_KEY);
+            $near = array_filter(
+                $beside[$one] ?? [],
+                fn (int $other): bool => self::difference($labs[$one], $labs[$other]) < self::MIXED,
+                ARRAY_FILTER_USE_KEY,
+            );
             arsort($near);
-            $most = array_key_first(array_filter($near, fn (int $other): bool => $counts[$other] > $count || $counts[$other] === $count && $other < $one, ARRAY_FILTER_USE_KEY));
+            $most = array_key_first(
+                array_filter(
+                    $near,
+                    fn (int $other): bool => $counts[$other] > $count || ($counts[$other] === $count && $other < $one),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            );
             $into[$one] = $most !== null && array_sum($near) >= self::SIDES * 4 * $count ? $most : $one;
         }
 
@@ -228,8 +255,12 @@ final readonly class FlatColours
             for ($column = 0; $column < $columns; $column++, $at++) {
                 $one = $of[$at];
                 $counts[$one] = ($counts[$one] ?? 0) + 1;
-                if (($column === 0 || $of[$at - 1] === $one) && ($column === $columns - 1 || $of[$at + 1] === $one)
-                    && ($row === 0 || $of[$at - $columns] === $one) && ($row === $blocks->rows - 1 || $of[$at + $columns] === $one)) {
+                if (
+                    ($column === 0 || $of[$at - 1] === $one) &&
+                    ($column === $columns - 1 || $of[$at + 1] === $one) &&
+                    ($row === 0 || $of[$at - $columns] === $one) &&
+                    ($row === $blocks->rows - 1 || $of[$at + $columns] === $one)
+                ) {
                     $inside[$one] = ($inside[$one] ?? 0) + 1;
                 }
             }
@@ -253,7 +284,12 @@ final readonly class FlatColours
         foreach ($of as $at => $one) {
             if ($one > 0) {
                 $sum = $sums[$one] ?? [0, 0, 0, 0];
-                $sums[$one] = [$sum[0] + 1, $sum[1] + ord($red[$at]), $sum[2] + ord($green[$at]), $sum[3] + ord($blue[$at])];
+                $sums[$one] = [
+                    $sum[0] + 1,
+                    $sum[1] + ord($red[$at]),
+                    $sum[2] + ord($green[$at]),
+                    $sum[3] + ord($blue[$at]),
+                ];
             }
         }
         ksort($sums);

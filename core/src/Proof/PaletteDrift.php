@@ -74,7 +74,9 @@ final readonly class PaletteDrift
     {
         $grey = '';
         for ($at = $y * $picture->width, $end = $at + $picture->width; $at < $end; $at++) {
-            $grey .= chr(77 * ord($picture->red[$at]) + 150 * ord($picture->green[$at]) + 29 * ord($picture->blue[$at]) >> 8);
+            $grey .= chr(
+                (77 * ord($picture->red[$at]) + 150 * ord($picture->green[$at]) + 29 * ord($picture->blue[$at])) >> 8,
+            );
         }
 
         return $grey;
@@ -83,9 +85,12 @@ final readonly class PaletteDrift
     /** @return array{string, string, string} grey to each channel, 256 bytes each */
     private static function tables(MatchedColour $colour): array
     {
-        $strength = $colour->verdict() === Verdict::Exact ? 0.0 : self::FAINT + (self::STRONG - self::FAINT) * min(1.0, $colour->difference / self::FULL);
+        $strength =
+            $colour->verdict() === Verdict::Exact
+                ? 0.0
+                : self::FAINT + (self::STRONG - self::FAINT) * min(1.0, $colour->difference / self::FULL);
         $table = fn (int $glow): string => Bytes::table(function (int $grey) use ($strength, $glow): float {
-            $behind = self::DARKEST + (self::LIGHTEST - self::DARKEST) * $grey / 255;
+            $behind = self::DARKEST + ((self::LIGHTEST - self::DARKEST) * $grey) / 255;
 
             return $behind + $strength * ($glow - $behind);
         });

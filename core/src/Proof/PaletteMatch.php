@@ -33,7 +33,12 @@ final readonly class PaletteMatch
         $colours = [];
         foreach ($flats->colours as $i => $parts) {
             [$count, $column, $row] = $places[$i + 1] ?? [0, 0, 0];
-            $colours[] = $this->matched($parts, $count / ($blocks->columns * $blocks->rows), min($picture->width - 1, $column * $blocks->side), min($picture->height - 1, $row * $blocks->side));
+            $colours[] = $this->matched(
+                $parts,
+                $count / ($blocks->columns * $blocks->rows),
+                min($picture->width - 1, $column * $blocks->side),
+                min($picture->height - 1, $row * $blocks->side),
+            );
         }
 
         return new PaletteDrift($blocks->side, $blocks->columns, $flats->of, $colours);
@@ -46,12 +51,20 @@ final readonly class PaletteMatch
         $differences = array_map(fn (Lab $tone): float => Difference::ciede2000($lab, $tone), $this->labs);
         $least = min($differences);
 
-        return new MatchedColour(Rgb::fromUnit($parts[0] / 255, $parts[1] / 255, $parts[2] / 255), $share, $this->tones[(int) array_search($least, $differences, true)], $least, $x, $y);
+        return new MatchedColour(
+            Rgb::fromUnit($parts[0] / 255, $parts[1] / 255, $parts[2] / 255),
+            $share,
+            $this->tones[(int) array_search($least, $differences, true)],
+            $least,
+            $x,
+            $y,
+        );
     }
 
     /**
      * @param  string  $of  two bytes a block
-     * @return array<int, array{int, int, int}> of each number how many blocks there are, and the middle of the longest run in a row
+     * @return array<int, array{int, int, int}> of each number how many blocks there are, and the middle of the longest
+     *     run in a row
      */
     private static function places(string $of, int $columns): array
     {
@@ -60,7 +73,7 @@ final readonly class PaletteMatch
             $counts[$one] = ($counts[$one] ?? 0) + $to - $from;
             $length = min($to, ($row = intdiv($from, $columns)) * $columns + $columns) - $from;
             if ($length > ($longest[$one][0] ?? 0)) {
-                $longest[$one] = [$length, $from % $columns + intdiv($length, 2), $row];
+                $longest[$one] = [$length, ($from % $columns) + intdiv($length, 2), $row];
             }
         }
         $places = [];

@@ -42,10 +42,16 @@ final class PaletteSnap
     /** Pixels to either side in which the end of an edge towards a thin line is looked for. */
     private const REACH = 3;
 
-    /** @var array<int, array{array{int, int, int}, array{int, int, int}}> of each number the colour there, and what it becomes */
+    /**
+     * @var array<int, array{array{int, int, int}, array{int, int, int}}> of each number the colour there, and what it
+     *     becomes
+     */
     private array $moves = [];
 
-    /** @var array<int, ?array{string, string, string}> of each number, per channel, which values are flat; null: it stays as it is */
+    /**
+     * @var array<int, ?array{string, string, string}> of each number, per channel, which values are flat; null: it
+     *     stays as it is
+     */
     private array $flat = [];
 
     /** @var array<int, list<int>> of each block the numbers in and around it */
@@ -59,7 +65,14 @@ final class PaletteSnap
             $from = $colour->colour->parts();
             $stays = $colour->verdict() === Verdict::Unknown;
             $this->moves[$i + 1] = [$from, $stays ? $from : $colour->tone->colour->parts()];
-            $this->flat[$i + 1] = $stays ? null : array_map(fn (int $part): string => Bytes::table(fn (int $value): int => abs($value - $part) <= $off ? 255 : 0), $from);
+            $this->flat[$i + 1] = $stays
+                ? null
+                : array_map(
+                    fn (int $part): string => Bytes::table(
+                        fn (int $value): int => abs($value - $part) <= $off ? 255 : 0,
+                    ),
+                    $from,
+                );
         }
     }
 
@@ -69,21 +82,39 @@ final class PaletteSnap
         $off = [];
         [$columns, $side, $of] = [$this->drift->columns, $this->drift->side, $this->drift->of];
         $blocks = intdiv(strlen($of), 2);
-        for ($block = $columns + 1, $step = 1 + intdiv($blocks, self::LOOKS); $block < $blocks - $columns - 1; $block += $step) {
+        for (
+            $block = $columns + 1, $step = 1 + intdiv($blocks, self::LOOKS);
+            $block < $blocks - $columns - 1;
+            $block += $step
+        ) {
             $here = substr($of, 2 * $block, 2);
-            if ($here !== substr($of, 2 * $block - 2, 2) || $here !== substr($of, 2 * $block + 2, 2) || $here !== substr($of, 2 * ($block - $columns), 2) || $here !== substr($of, 2 * ($block + $columns), 2)) {
+            if (
+                $here !== substr($of, 2 * $block - 2, 2) ||
+                $here !== substr($of, 2 * $block + 2, 2) ||
+                $here !== substr($of, 2 * ($block - $columns), 2) ||
+                $here !== substr($of, 2 * ($block + $columns), 2)
+            ) {
                 continue;
             }
-            $number = ord($here[0]) << 8 | ord($here[1]);
-            $at = min($this->picture->height - 1, intdiv($block, $columns) * $side) * $this->picture->width + min($this->picture->width - 1, $block % $columns * $side);
+            $number = (ord($here[0]) << 8) | ord($here[1]);
+            $at =
+                min($this->picture->height - 1, intdiv($block, $columns) * $side) * $this->picture->width +
+                min($this->picture->width - 1, ($block % $columns) * $side);
             $parts = $this->drift->colours[$number - 1]->colour->parts();
-            $off[$number][] = max(abs(ord($this->picture->red[$at]) - $parts[0]), abs(ord($this->picture->green[$at]) - $parts[1]), abs(ord($this->picture->blue[$at]) - $parts[2]));
+            $off[$number][] = max(
+                abs(ord($this->picture->red[$at]) - $parts[0]),
+                abs(ord($this->picture->green[$at]) - $parts[1]),
+                abs(ord($this->picture->blue[$at]) - $parts[2]),
+            );
         }
 
         return array_map(function (array $steps): int {
             sort($steps);
 
-            return (int) max(self::CLEAN, min(self::NOISE, round(self::TIMES * $steps[(int) (self::MOST_OF_THEM * (count($steps) - 1))])));
+            return (int) max(
+                self::CLEAN,
+                min(self::NOISE, round(self::TIMES * $steps[(int) (self::MOST_OF_THEM * (count($steps) - 1))])),
+            );
         }, $off);
     }
 
@@ -105,7 +136,11 @@ final class PaletteSnap
             if ($y % self::ROWS === 0) {
                 $goOn($y / $height);
             }
-            $row = [substr($this->picture->red, $y * $width, $width), substr($this->picture->green, $y * $width, $width), substr($this->picture->blue, $y * $width, $width)];
+            $row = [
+                substr($this->picture->red, $y * $width, $width),
+                substr($this->picture->green, $y * $width, $width),
+                substr($this->picture->blue, $y * $width, $width),
+            ];
             foreach ($this->row($row, intdiv($y, $this->drift->side)) as $i => $plane) {
                 $planes[$i] .= $plane;
             }
@@ -167,7 +202,10 @@ final class PaletteSnap
     private function unmixed(array $row, int $x, int $blockRow, int $number): array
     {
         $pixel = [ord($row[0][$x]), ord($row[1][$x]), ord($row[2][$x])];
-        $known = array_map(fn (int $one): array => $this->moves[$one], $this->around($blockRow, intdiv($x, $this->drift->side)));
+        $known = array_map(
+            fn (int $one): array => $this->moves[$one],
+            $this->around($blockRow, intdiv($x, $this->drift->side)),
+        );
         $best = $this->between($pixel, $known);
         if ($best === null) {
             $end = $this->end($row, $x, $this->moves[$number][0]);
@@ -198,7 +236,16 @@ final class PaletteSnap
                 if ($length === 0) {
                     continue;
                 }
-                $share = max(0.0, min(1.0, (($pixel[0] - $a[0]) * ($b[0] - $a[0]) + ($pixel[1] - $a[1]) * ($b[1] - $a[1]) + ($pixel[2] - $a[2]) * ($b[2] - $a[2])) / $length));
+                $share = max(
+                    0.0,
+                    min(
+                        1.0,
+                        (($pixel[0] - $a[0]) * ($b[0] - $a[0]) +
+                            ($pixel[1] - $a[1]) * ($b[1] - $a[1]) +
+                            ($pixel[2] - $a[2]) * ($b[2] - $a[2])) /
+                            $length,
+                    ),
+                );
                 $off = self::squared($pixel, self::mixed($a, $b, $share));
                 if ($off < $least) {
                     $least = $off;
@@ -221,7 +268,11 @@ final class PaletteSnap
     {
         $most = -1;
         $end = $flat;
-        for ($at = max(0, $x - self::REACH), $last = min(strlen($row[0]) - 1, $x + self::REACH); $at <= $last; $at++) {
+        for (
+            $at = max(0, $x - self::REACH), $last = min(strlen($row[0]) - 1, $x + self::REACH);
+            $at <= $last;
+            $at++
+        ) {
             $pixel = [ord($row[0][$at]), ord($row[1][$at]), ord($row[2][$at])];
             $off = self::squared($pixel, $flat);
             if ($off > $most) {
@@ -244,7 +295,7 @@ final class PaletteSnap
             for ($y = max(0, $row - 1); $y <= min($rows - 1, $row + 1); $y++) {
                 for ($x = max(0, $column - 1); $x <= min($this->drift->columns - 1, $column + 1); $x++) {
                     $at = 2 * ($y * $this->drift->columns + $x);
-                    $numbers[ord($this->drift->of[$at]) << 8 | ord($this->drift->of[$at + 1])] = true;
+                    $numbers[(ord($this->drift->of[$at]) << 8) | ord($this->drift->of[$at + 1])] = true;
                 }
             }
             $this->around[$block] = array_keys($numbers);

@@ -73,7 +73,11 @@ final class RampAdvice
             $over = Lab::of($darker)->l - Lab::of($lighter)->l;
             if ($over > 0) {
                 // The base is what was chosen first: the other one gives way.
-                $found[] = new Advice(AdviceKind::Order, self::RAMP[$i] === Tone::Base ? self::RAMP[$i - 1] : self::RAMP[$i], $over);
+                $found[] = new Advice(
+                    AdviceKind::Order,
+                    self::RAMP[$i] === Tone::Base ? self::RAMP[$i - 1] : self::RAMP[$i],
+                    $over,
+                );
             }
         }
 
@@ -88,7 +92,8 @@ final class RampAdvice
     {
         $found = $steps = [];
         for ($i = 1; $i < count(self::RAMP); $i++) {
-            $outer = self::RAMP[$i] === Tone::Base || self::RAMP[$i] === Tone::Shade ? self::RAMP[$i - 1] : self::RAMP[$i];
+            $outer =
+                self::RAMP[$i] === Tone::Base || self::RAMP[$i] === Tone::Shade ? self::RAMP[$i - 1] : self::RAMP[$i];
             $step = self::difference($tones[self::RAMP[$i - 1]->value], $tones[self::RAMP[$i]->value]);
             if ($step < self::STEP) {
                 $found[] = new Advice(AdviceKind::Step, $outer, $step);
@@ -116,7 +121,7 @@ final class RampAdvice
         foreach ([Tone::Deep, Tone::Shade] as $tone) {
             $shade = $tones[$tone->value];
             $chroma = Oklch::of($shade)->c;
-            if ($shade->number() === 0 || $isColoured && $chroma < self::GREY) {
+            if ($shade->number() === 0 || ($isColoured && $chroma < self::GREY)) {
                 $found[] = new Advice(AdviceKind::Grey, $tone, $chroma);
             }
         }
@@ -131,12 +136,22 @@ final class RampAdvice
         $lab = Lab::of($base);
         $lch = Oklch::of($base);
         if ($lab->l > self::BRIGHTEST) {
-            $found[] = new Advice(AdviceKind::Bright, Tone::Base, $lab->l, mend: self::atLightness($lch, self::BRIGHTEST));
+            $found[] = new Advice(
+                AdviceKind::Bright,
+                Tone::Base,
+                $lab->l,
+                mend: self::atLightness($lch, self::BRIGHTEST),
+            );
         } elseif ($lab->l < self::DARKEST) {
             $found[] = new Advice(AdviceKind::Dark, Tone::Base, $lab->l, mend: self::atLightness($lch, self::DARKEST));
         }
         if ($lch->c > self::STRONGEST) {
-            $found[] = new Advice(AdviceKind::Strong, Tone::Base, $lch->c, mend: (new Oklch($lch->l, self::STRONGEST - self::NUDGE, $lch->h))->toRgb());
+            $found[] = new Advice(
+                AdviceKind::Strong,
+                Tone::Base,
+                $lch->c,
+                mend: (new Oklch($lch->l, self::STRONGEST - self::NUDGE, $lch->h))->toRgb(),
+            );
         }
 
         return $found;
@@ -162,7 +177,10 @@ final class RampAdvice
     {
         $seen = [];
         foreach ($bases as $id => $base) {
-            $seen[$id] = [Lab::of($base), ...array_map(fn (ColourSight $sight): Lab => Lab::of($sight->of($base)), ColourSight::cases())];
+            $seen[$id] = [
+                Lab::of($base),
+                ...array_map(fn (ColourSight $sight): Lab => Lab::of($sight->of($base)), ColourSight::cases()),
+            ];
         }
         $found = [];
         $before = [];
@@ -171,7 +189,14 @@ final class RampAdvice
                 $near = self::near($others, $labs);
                 if ($near !== null && count($found[$id] ?? []) < self::MOST) {
                     [$sight, $difference] = $near;
-                    $found[$id][] = new Advice($sight === null ? AdviceKind::Alike : AdviceKind::Sight, Tone::Base, $difference, $other, $sight, self::apart($bases[$other], $bases[$id]));
+                    $found[$id][] = new Advice(
+                        $sight === null ? AdviceKind::Alike : AdviceKind::Sight,
+                        Tone::Base,
+                        $difference,
+                        $other,
+                        $sight,
+                        self::apart($bases[$other], $bases[$id]),
+                    );
                 }
             }
             $before[$id] = $labs;

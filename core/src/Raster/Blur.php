@@ -18,12 +18,18 @@ final readonly class Blur
     /** @param  float  $sigma  of the bell, px; under about 0.4 nothing happens */
     public function __construct(float $sigma)
     {
-        $ideal = sqrt(12 * $sigma * $sigma / self::BOXES + 1);
+        $ideal = sqrt((12 * $sigma * $sigma) / self::BOXES + 1);
         $narrow = (int) floor($ideal);
-        $narrow -= 1 - $narrow % 2;
+        $narrow -= 1 - ($narrow % 2);
         $wide = $narrow + 2;
-        $narrower = (int) round((12 * $sigma * $sigma - self::BOXES * $narrow * $narrow - 4 * self::BOXES * $narrow - 3 * self::BOXES) / (-4 * $narrow - 4));
-        $this->reaches = array_map(fn (int $box): int => intdiv(($box < $narrower ? $narrow : $wide) - 1, 2), range(0, self::BOXES - 1));
+        $narrower = (int) round(
+            (12 * $sigma * $sigma - self::BOXES * $narrow * $narrow - 4 * self::BOXES * $narrow - 3 * self::BOXES) /
+                (-4 * $narrow - 4),
+        );
+        $this->reaches = array_map(
+            fn (int $box): int => intdiv(($box < $narrower ? $narrow : $wide) - 1, 2),
+            range(0, self::BOXES - 1),
+        );
     }
 
     /** @return int px beside a pixel that count for it, at the most */

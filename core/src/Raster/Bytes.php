@@ -95,12 +95,18 @@ final class Bytes
             $right = str_repeat("\0", ($rect->right() - $inside->right()) * $size);
             $rows = '';
             $length = $inside->width * $size;
-            for ($y = $inside->y, $at = ($y * $width + $inside->x) * $size; $y < $inside->bottom(); $y++, $at += $width * $size) {
+            for (
+                $y = $inside->y, $at = ($y * $width + $inside->x) * $size;
+                $y < $inside->bottom();
+                $y++, $at += $width * $size
+            ) {
                 $rows .= $left.substr($data, $at, $length).$right;
             }
         }
         $row = $rect->width * $size;
 
-        return str_repeat("\0", ($inside->y - $rect->y) * $row).$rows.str_repeat("\0", ($rect->bottom() - $inside->bottom()) * $row);
+        return str_repeat("\0", ($inside->y - $rect->y) * $row).
+            $rows.
+            str_repeat("\0", ($rect->bottom() - $inside->bottom()) * $row);
     }
 }

@@ -22,7 +22,9 @@ final readonly class Labels
     public function __construct(public int $width, public int $height, public string $data)
     {
         if (strlen($data) !== 2 * $width * $height) {
-            throw new \LengthException(sprintf('%d x %d labels need %d bytes, not %d.', $width, $height, 2 * $width * $height, strlen($data)));
+            throw new \LengthException(
+                sprintf('%d x %d labels need %d bytes, not %d.', $width, $height, 2 * $width * $height, strlen($data)),
+            );
         }
     }
 
@@ -49,7 +51,7 @@ final readonly class Labels
     {
         $index = 2 * ($y * $this->width + $x);
 
-        return ord($this->data[$index]) << 8 | ord($this->data[$index + 1]);
+        return (ord($this->data[$index]) << 8) | ord($this->data[$index + 1]);
     }
 
     public function crop(Rect $rect): self
@@ -89,7 +91,7 @@ final readonly class Labels
             // A pixel that equals the one before it turns to two zero bytes, so that a whole run is one strspn.
             $changes = substr($part, 2) ^ $part;
             for ($at = 0; $at < $end; $at += 2 + (strspn($changes, "\0", $at) & ~1)) {
-                $label = ord($part[$at]) << 8 | ord($part[$at + 1]);
+                $label = (ord($part[$at]) << 8) | ord($part[$at + 1]);
                 if ($label !== $last) {
                     if ($last >= 0) {
                         $spans[] = [$begun, ($from + $at) >> 1, $last];

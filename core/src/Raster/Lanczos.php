@@ -43,7 +43,7 @@ final readonly class Lanczos
     {
         $starts = $weights = [];
         for ($i = 0; $i < $to; $i++) {
-            $at = ($i + 0.5) * $from / $to - 0.5;
+            $at = (($i + 0.5) * $from) / $to - 0.5;
             $first = (int) floor($at) - self::LOBES + 1;
             $row = [];
             for ($tap = 0; $tap < self::TAPS; $tap++) {
@@ -63,7 +63,9 @@ final readonly class Lanczos
             return 1.0;
         }
 
-        return abs($x) >= self::LOBES ? 0.0 : self::LOBES * sin(M_PI * $x) * sin(M_PI * $x / self::LOBES) / (M_PI * M_PI * $x * $x);
+        return abs($x) >= self::LOBES
+            ? 0.0
+            : (self::LOBES * sin(M_PI * $x) * sin((M_PI * $x) / self::LOBES)) / (M_PI * M_PI * $x * $x);
     }
 
     /**
@@ -88,7 +90,13 @@ final readonly class Lanczos
                 continue;
             }
             [$a, $b, $c, $d, $e, $f] = $weights[$x];
-            $value = $a * ord($first) + $b * ord($padded[$at + 1]) + $c * ord($padded[$at + 2]) + $d * ord($padded[$at + 3]) + $e * ord($padded[$at + 4]) + $f * ord($padded[$at + 5]);
+            $value =
+                $a * ord($first) +
+                $b * ord($padded[$at + 1]) +
+                $c * ord($padded[$at + 2]) +
+                $d * ord($padded[$at + 3]) +
+                $e * ord($padded[$at + 4]) +
+                $f * ord($padded[$at + 5]);
             $out[$x] = chr($value <= 0 ? 0 : ($value >= 255 ? 255 : (int) ($value + 0.5)));
         }
 
@@ -112,7 +120,13 @@ final readonly class Lanczos
         $differ = ($r ^ $s) | ($s ^ $t) | ($t ^ $u) | ($u ^ $v) | ($v ^ $w);
         for ($x = strspn($differ, "\0"); $x < $width; $x += strspn($differ, "\0", $x)) {
             for (; $x < $width && $differ[$x] !== "\0"; $x++) {
-                $value = $a * ord($r[$x]) + $b * ord($s[$x]) + $c * ord($t[$x]) + $d * ord($u[$x]) + $e * ord($v[$x]) + $f * ord($w[$x]);
+                $value =
+                    $a * ord($r[$x]) +
+                    $b * ord($s[$x]) +
+                    $c * ord($t[$x]) +
+                    $d * ord($u[$x]) +
+                    $e * ord($v[$x]) +
+                    $f * ord($w[$x]);
                 $out[$x] = chr($value <= 0 ? 0 : ($value >= 255 ? 255 : (int) ($value + 0.5)));
             }
         }

@@ -17,7 +17,15 @@ final readonly class Paint
     ) {
         foreach ([$red, $green, $blue, $alpha] as $plane) {
             if (strlen($plane) !== $width * $height) {
-                throw new \LengthException(sprintf('A %d x %d paint layer needs %d bytes a plane, not %d.', $width, $height, $width * $height, strlen($plane)));
+                throw new \LengthException(
+                    sprintf(
+                        'A %d x %d paint layer needs %d bytes a plane, not %d.',
+                        $width,
+                        $height,
+                        $width * $height,
+                        strlen($plane),
+                    ),
+                );
             }
         }
     }
@@ -34,7 +42,11 @@ final readonly class Paint
     {
         $pixels = $width * $height;
 
-        return new self($width, $height, ...array_map(fn (int $value): string => str_repeat(chr($value), $pixels), [...$rgb, $alpha]));
+        return new self(
+            $width,
+            $height,
+            ...array_map(fn (int $value): string => str_repeat(chr($value), $pixels), [...$rgb, $alpha]),
+        );
     }
 
     public function isOpaque(): bool
@@ -46,7 +58,14 @@ final readonly class Paint
     {
         $cut = fn (string $plane): string => Bytes::crop($plane, $this->width, $this->height, $rect, 1);
 
-        return new self($rect->width, $rect->height, $cut($this->red), $cut($this->green), $cut($this->blue), $cut($this->alpha));
+        return new self(
+            $rect->width,
+            $rect->height,
+            $cut($this->red),
+            $cut($this->green),
+            $cut($this->blue),
+            $cut($this->alpha),
+        );
     }
 
     /** @return array{int, int, int, int} */
@@ -54,6 +73,11 @@ final readonly class Paint
     {
         $index = $y * $this->width + $x;
 
-        return [ord($this->red[$index]), ord($this->green[$index]), ord($this->blue[$index]), ord($this->alpha[$index])];
+        return [
+            ord($this->red[$index]),
+            ord($this->green[$index]),
+            ord($this->blue[$index]),
+            ord($this->alpha[$index]),
+        ];
     }
 }

@@ -20,7 +20,9 @@ final readonly class Plane
     public function __construct(public int $width, public int $height, public string $data)
     {
         if (strlen($data) !== $width * $height) {
-            throw new \LengthException(sprintf('A %d x %d plane needs %d bytes, not %d.', $width, $height, $width * $height, strlen($data)));
+            throw new \LengthException(
+                sprintf('A %d x %d plane needs %d bytes, not %d.', $width, $height, $width * $height, strlen($data)),
+            );
         }
     }
 
@@ -37,11 +39,11 @@ final readonly class Plane
     /** At another size, each pixel that of the nearest place: no values are mixed. */
     public function nearest(int $width, int $height): self
     {
-        $columns = array_map(fn (int $x): int => (int) (($x + 0.5) * $this->width / $width), range(0, $width - 1));
+        $columns = array_map(fn (int $x): int => (int) ((($x + 0.5) * $this->width) / $width), range(0, $width - 1));
         $data = $row = '';
         $last = -1;
         for ($y = 0; $y < $height; $y++) {
-            $from = (int) (($y + 0.5) * $this->height / $height);
+            $from = (int) ((($y + 0.5) * $this->height) / $height);
             if ($from !== $last) {
                 $last = $from;
                 $line = substr($this->data, $from * $this->width, $this->width);

@@ -13,9 +13,14 @@ namespace Awning\Core\Raster;
 final readonly class Projection
 {
     private function __construct(
-        public float $a, public float $b, public float $c,
-        public float $d, public float $e, public float $f,
-        public float $g = 0.0, public float $h = 0.0,
+        public float $a,
+        public float $b,
+        public float $c,
+        public float $d,
+        public float $e,
+        public float $f,
+        public float $g = 0.0,
+        public float $h = 0.0,
     ) {
     }
 
@@ -24,7 +29,14 @@ final readonly class Projection
     {
         [$sin, $cos] = [sin(deg2rad($degrees)), cos(deg2rad($degrees))];
 
-        return new self($cos, -$sin, $aboutX - $cos * $aboutX + $sin * $aboutY, $sin, $cos, $aboutY - $sin * $aboutX - $cos * $aboutY);
+        return new self(
+            $cos,
+            -$sin,
+            $aboutX - $cos * $aboutX + $sin * $aboutY,
+            $sin,
+            $cos,
+            $aboutY - $sin * $aboutX - $cos * $aboutY,
+        );
     }
 
     /** As SVG writes one (SVG 1.1, section 7.4): (x, y) goes to (ax + cy + e, bx + dy + f). */
@@ -57,11 +69,22 @@ final readonly class Projection
         [$sx, $sy] = [$x0 - $x1 + $x2 - $x3, $y0 - $y1 + $y2 - $y3];
         $cross = $dx1 * $dy2 - $dx2 * $dy1;
         if (abs($cross) < 1e-6) {
-            throw new \InvalidArgumentException('Three of the four corners lie in a line. Put them at the corners of the sheet.');
+            throw new \InvalidArgumentException(
+                'Three of the four corners lie in a line. Put them at the corners of the sheet.',
+            );
         }
         $g = ($sx * $dy2 - $dx2 * $sy) / $cross;
         $h = ($dx1 * $sy - $sx * $dy1) / $cross;
-        $unit = new self($x1 - $x0 + $g * $x1, $x3 - $x0 + $h * $x3, $x0, $y1 - $y0 + $g * $y1, $y3 - $y0 + $h * $y3, $y0, $g, $h);
+        $unit = new self(
+            a: $x1 - $x0 + $g * $x1,
+            b: $x3 - $x0 + $h * $x3,
+            c: $x0,
+            d: $y1 - $y0 + $g * $y1,
+            e: $y3 - $y0 + $h * $y3,
+            f: $y0,
+            g: $g,
+            h: $h,
+        );
 
         return self::scale(1 / $width, 1 / $height)->then($unit);
     }
@@ -70,27 +93,63 @@ final readonly class Projection
     public function then(self $next): self
     {
         return self::normed(
-            $next->a * $this->a + $next->b * $this->d + $next->c * $this->g, $next->a * $this->b + $next->b * $this->e + $next->c * $this->h, $next->a * $this->c + $next->b * $this->f + $next->c,
-            $next->d * $this->a + $next->e * $this->d + $next->f * $this->g, $next->d * $this->b + $next->e * $this->e + $next->f * $this->h, $next->d * $this->c + $next->e * $this->f + $next->f,
-            $next->g * $this->a + $next->h * $this->d + $this->g, $next->g * $this->b + $next->h * $this->e + $this->h, $next->g * $this->c + $next->h * $this->f + 1,
+            $next->a * $this->a + $next->b * $this->d + $next->c * $this->g,
+            $next->a * $this->b + $next->b * $this->e + $next->c * $this->h,
+            $next->a * $this->c + $next->b * $this->f + $next->c,
+            $next->d * $this->a + $next->e * $this->d + $next->f * $this->g,
+            $next->d * $this->b + $next->e * $this->e + $next->f * $this->h,
+            $next->d * $this->c + $next->e * $this->f + $next->f,
+            $next->g * $this->a + $next->h * $this->d + $this->g,
+            $next->g * $this->b + $next->h * $this->e + $this->h,
+            $next->g * $this->c + $next->h * $this->f + 1,
         );
     }
 
     /** @throws \InvalidArgumentException when it flattens the plane to a line */
     public function inverse(): self
     {
-        [$a, $b, $c, $d, $e, $f, $g, $h] = [$this->a, $this->b, $this->c, $this->d, $this->e, $this->f, $this->g, $this->h];
+        [$a, $b, $c, $d, $e, $f, $g, $h] = [
+            $this->a,
+            $this->b,
+            $this->c,
+            $this->d,
+            $this->e,
+            $this->f,
+            $this->g,
+            $this->h,
+        ];
 
-        return self::normed($e - $f * $h, $c * $h - $b, $b * $f - $c * $e, $f * $g - $d, $a - $c * $g, $c * $d - $a * $f, $d * $h - $e * $g, $b * $g - $a * $h, $a * $e - $b * $d);
+        return self::normed(
+            $e - $f * $h,
+            $c * $h - $b,
+            $b * $f - $c * $e,
+            $f * $g - $d,
+            $a - $c * $g,
+            $c * $d - $a * $f,
+            $d * $h - $e * $g,
+            $b * $g - $a * $h,
+            $a * $e - $b * $d,
+        );
     }
 
-    private static function normed(float $a, float $b, float $c, float $d, float $e, float $f, float $g, float $h, float $i): self
-    {
+    private static function normed(
+        float $a,
+        float $b,
+        float $c,
+        float $d,
+        float $e,
+        float $f,
+        float $g,
+        float $h,
+        float $i,
+    ): self {
         if (abs($i) < 1e-12) {
-            throw new \InvalidArgumentException('A drawing cannot be turned so far out of view. Set its corners again.');
+            throw new \InvalidArgumentException(
+                'A drawing cannot be turned so far out of view. Set its corners again.',
+            );
         }
 
-        return new self($a / $i, $b / $i, $c / $i, $d / $i, $e / $i, $f / $i, $g / $i, $h / $i);
+        return new self(a: $a / $i, b: $b / $i, c: $c / $i, d: $d / $i, e: $e / $i, f: $f / $i, g: $g / $i, h: $h / $i);
     }
 
     /** @return array{float, float} */

@@ -27,10 +27,14 @@ final readonly class Rect
     {
         $parts = array_filter($parts, fn (self $part): bool => ! $part->isEmpty());
 
-        return $parts === [] ? new self(0, 0, 0, 0) : self::bounds(
-            min(array_map(fn (self $part): int => $part->x, $parts)), min(array_map(fn (self $part): int => $part->y, $parts)),
-            max(array_map(fn (self $part): int => $part->right(), $parts)), max(array_map(fn (self $part): int => $part->bottom(), $parts)),
-        );
+        return $parts === []
+            ? new self(0, 0, 0, 0)
+            : self::bounds(
+                min(array_map(fn (self $part): int => $part->x, $parts)),
+                min(array_map(fn (self $part): int => $part->y, $parts)),
+                max(array_map(fn (self $part): int => $part->right(), $parts)),
+                max(array_map(fn (self $part): int => $part->bottom(), $parts)),
+            );
     }
 
     public function right(): int

@@ -15,14 +15,24 @@ final readonly class Runs
      * @param  list<int>  $to  pixel after the last of each run
      * @param  list<int>  $row  number of the first run of each row, and of one row more
      */
-    private function __construct(public int $width, public int $height, public array $from, public array $to, public array $row)
-    {
+    private function __construct(
+        public int $width,
+        public int $height,
+        public array $from,
+        public array $to,
+        public array $row,
+    ) {
     }
 
     /** @param  string  $value  one byte */
     public static function of(string $data, int $width, int $height, string $value): self
     {
-        return self::ofMarks(strtr($data, Bytes::identity(), substr_replace(str_repeat("\0", 256), "\xff", ord($value), 1)), $width, $height, "\xff");
+        return self::ofMarks(
+            strtr($data, Bytes::identity(), substr_replace(str_repeat("\0", 256), "\xff", ord($value), 1)),
+            $width,
+            $height,
+            "\xff",
+        );
     }
 
     /**

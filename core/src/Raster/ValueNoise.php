@@ -50,7 +50,10 @@ final readonly class ValueNoise
         return $upper + (Chance::at($this->seed, $corner + self::ROW) - $upper) * $part;
     }
 
-    /** @return array{list<int>, list<float>} for each pixel the corner before its middle, and how far it is on the way to the next */
+    /**
+     * @return array{list<int>, list<float>} for each pixel the corner before its middle, and how far it is on the way
+     *     to the next
+     */
     private function corners(int $from, int $count): array
     {
         $corners = $parts = [];

@@ -57,7 +57,11 @@ final readonly class Warp
     {
         [$fromX, $fromY, $stepX, $stepY] = self::along($back, $left, $y, $count);
         [$endX, $endY] = [$fromX + $stepX * ($count - 1), $fromY + $stepY * ($count - 1)];
-        $isInside = min($fromX, $endX) >= 0 && min($fromY, $endY) >= 0 && max($fromX, $endX) < $plane->width - 1 && max($fromY, $endY) < $plane->height - 1;
+        $isInside =
+            min($fromX, $endX) >= 0 &&
+            min($fromY, $endY) >= 0 &&
+            max($fromX, $endX) < $plane->width - 1 &&
+            max($fromY, $endY) < $plane->height - 1;
 
         return $isInside
             ? self::inside($plane->data, $plane->width, $fromX, $fromY, $stepX, $stepY, $count)
@@ -80,8 +84,15 @@ final readonly class Warp
         return [$x0 - 0.5, $y0 - 0.5, ($x1 - $x0) / $steps, ($y1 - $y0) / $steps];
     }
 
-    private static function inside(string $data, int $width, float $x, float $y, float $stepX, float $stepY, int $count): string
-    {
+    private static function inside(
+        string $data,
+        int $width,
+        float $x,
+        float $y,
+        float $stepX,
+        float $stepY,
+        int $count,
+    ): string {
         $out = str_repeat("\0", $count);
         for ($i = 0; $i < $count; $i++, $x += $stepX, $y += $stepY) {
             $ix = (int) $x;
@@ -112,8 +123,13 @@ final readonly class Warp
             $at = $iy * $width + $ix;
             $isLeft = $ix >= 0;
             $isRight = $ix + 1 < $width;
-            $above = $iy >= 0 ? ($isLeft ? ord($data[$at]) * (1 - $fx) : 0) + ($isRight ? ord($data[$at + 1]) * $fx : 0) : 0;
-            $below = $iy + 1 < $height ? ($isLeft ? ord($data[$at + $width]) * (1 - $fx) : 0) + ($isRight ? ord($data[$at + $width + 1]) * $fx : 0) : 0;
+            $above =
+                $iy >= 0 ? ($isLeft ? ord($data[$at]) * (1 - $fx) : 0) + ($isRight ? ord($data[$at + 1]) * $fx : 0) : 0;
+            $below =
+                $iy + 1 < $height
+                    ? ($isLeft ? ord($data[$at + $width]) * (1 - $fx) : 0) +
+                        ($isRight ? ord($data[$at + $width + 1]) * $fx : 0)
+                    : 0;
             $out[$i] = chr((int) ($above + ($below - $above) * ($y - $iy) + 0.5));
         }
 
@@ -121,8 +137,14 @@ final readonly class Warp
     }
 
     /** @param  string  $occupied  a byte a square, with an empty one all round */
-    private static function isEmpty(Projection $back, int $left, int $top, string $occupied, int $columns, Plane $plane): bool
-    {
+    private static function isEmpty(
+        Projection $back,
+        int $left,
+        int $top,
+        string $occupied,
+        int $columns,
+        Plane $plane,
+    ): bool {
         $rows = intdiv(strlen($occupied), $columns);
         [$leastX, $leastY, $mostX, $mostY] = [INF, INF, -INF, -INF];
         foreach ([[0, 0], [self::CELL, 0], [0, self::CELL], [self::CELL, self::CELL]] as [$right, $down]) {
@@ -134,7 +156,12 @@ final readonly class Warp
         }
         $from = max(0, (int) floor(($leastX - 1) / self::CELL) + 1);
         $to = min($columns - 1, (int) floor(($mostX + 1) / self::CELL) + 1);
-        for ($row = max(0, (int) floor(($leastY - 1) / self::CELL) + 1), $last = min($rows - 1, (int) floor(($mostY + 1) / self::CELL) + 1); $row <= $last; $row++) {
+        for (
+            $row = max(0, (int) floor(($leastY - 1) / self::CELL) + 1),
+            $last = min($rows - 1, (int) floor(($mostY + 1) / self::CELL) + 1);
+            $row <= $last;
+            $row++
+        ) {
             if ($from <= $to && strspn($occupied, "\0", $row * $columns + $from, $to - $from + 1) < $to - $from + 1) {
                 return false;
             }
@@ -175,7 +202,14 @@ final readonly class Warp
         $out = str_repeat("\0", $columns * $rows);
         for ($y = 0, $to = 0; $y < $rows; $y++) {
             for ($x = 0, $at = 2 * $y * $width; $x < $columns; $x++, $at += 2, $to++) {
-                $out[$to] = chr((ord($data[$at]) + ord($data[$at + $right]) + ord($data[$at + $down]) + ord($data[$at + $right + $down]) + 2) >> 2);
+                $out[$to] = chr(
+                    (ord($data[$at]) +
+                        ord($data[$at + $right]) +
+                        ord($data[$at + $down]) +
+                        ord($data[$at + $right + $down]) +
+                        2) >>
+                        2,
+                );
             }
         }
 

@@ -34,14 +34,25 @@ final readonly class Ramp implements Coverage
         [$x, $y] = $this->from;
         $reach = $this->length();
 
-        return Rect::bounds((int) floor($x - $reach), (int) floor($y - $reach), (int) ceil($x + $reach), (int) ceil($y + $reach))->intersect($this->page);
+        return Rect::bounds(
+            (int) floor($x - $reach),
+            (int) floor($y - $reach),
+            (int) ceil($x + $reach),
+            (int) ceil($y + $reach),
+        )->intersect($this->page);
     }
 
     public function cut(Rect $rect): ?string
     {
         $here = $rect->intersect($this->page);
 
-        return PaddedRows::of($rect, $here, fn (int $y): string => $this->form === RampForm::Straight ? $this->straight($y + 0.5, $here->x, $here->width) : $this->round($y + 0.5, $here->x, $here->width));
+        return PaddedRows::of(
+            $rect,
+            $here,
+            fn (int $y): string => $this->form === RampForm::Straight
+                ? $this->straight($y + 0.5, $here->x, $here->width)
+                : $this->round($y + 0.5, $here->x, $here->width),
+        );
     }
 
     private function length(): float
@@ -54,8 +65,8 @@ final readonly class Ramp implements Coverage
         [$x0, $y0] = $this->from;
         [$dx, $dy] = [$this->to[0] - $x0, $this->to[1] - $y0];
         $squared = $dx * $dx + $dy * $dy;
-        $step = 255 * $dx / $squared;
-        $value = 255 - 255 * (($left + 0.5 - $x0) * $dx + ($y - $y0) * $dy) / $squared;
+        $step = (255 * $dx) / $squared;
+        $value = 255 - (255 * (($left + 0.5 - $x0) * $dx + ($y - $y0) * $dy)) / $squared;
         $row = '';
         for ($x = 0; $x < $width; $x++) {
             $row .= chr((int) (max(0.0, min(255.0, $value - $x * $step)) + 0.5));

@@ -21,7 +21,8 @@ final readonly class SmoothShape implements Coverage
     private Rect $bounds;
 
     /**
-     * @param  non-empty-list<array{float, float}>  $corners  one after the other round the shape, either way; px, pixel middles lie at halves
+     * @param  non-empty-list<array{float, float}>  $corners  one after the other round the shape, either way; px, pixel
+     *     middles lie at halves
      * @param  Rect  $page  nothing is covered outside of it
      */
     public function __construct(private array $corners, Rect $page)
@@ -42,7 +43,10 @@ final readonly class SmoothShape implements Coverage
         return PaddedRows::of($rect, $here, fn (int $y): string => self::row($edges, $y, $here->x, $here->width));
     }
 
-    /** @return list<array{float, float, float, float}> the edges that come between two rows, each from its upper end to its lower one */
+    /**
+     * @return list<array{float, float, float, float}> the edges that come between two rows, each from its upper end to
+     *     its lower one
+     */
     private function edgesBetween(int $top, int $bottom): array
     {
         $edges = [];
@@ -76,7 +80,7 @@ final readonly class SmoothShape implements Coverage
         $covered = 0.0;
         foreach ($steps as $pixel => $more) {
             $until = min($pixel, $width);
-            $row .= str_repeat(chr((int) round(255 * $covered / self::LINES)), max(0, $until - strlen($row)));
+            $row .= str_repeat(chr((int) round((255 * $covered) / self::LINES)), max(0, $until - strlen($row)));
             $covered = max(0.0, min((float) self::LINES, $covered + $more));
         }
 
@@ -92,7 +96,7 @@ final readonly class SmoothShape implements Coverage
         $crossings = [];
         foreach ($edges as [$x0, $y0, $x1, $y1]) {
             if ($y0 <= $y && $y < $y1) {
-                $crossings[] = $x0 + ($y - $y0) / ($y1 - $y0) * ($x1 - $x0);
+                $crossings[] = $x0 + (($y - $y0) / ($y1 - $y0)) * ($x1 - $x0);
             }
         }
         sort($crossings);

@@ -41,13 +41,26 @@ final readonly class InkLayers
         foreach ($pieces as [$column, $row, $piece]) {
             $ink = null;
             foreach ($drawings as [$id, $drawing]) {
-                $ink = self::uncovered($ink, $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null);
+                $ink = self::uncovered(
+                    $ink,
+                    $drawing->place->covers ? $this->cut(LayerName::cover($id), $column, $row, $piece) : null,
+                );
                 $ink = self::sum($ink, $this->cut(LayerName::drawing($id), $column, $row, $piece));
             }
             foreach ($strokes as [$stroke, $bounds]) {
                 $ink = self::withStroke($ink, $stroke, $bounds, $piece);
             }
-            $this->sheet->setTile(LayerName::ink(), $column, $row, self::pasted($this->sheet->tile(LayerName::ink(), $column, $row), $ink, TileGrid::rect($column, $row), $piece));
+            $this->sheet->setTile(
+                LayerName::ink(),
+                $column,
+                $row,
+                self::pasted(
+                    $this->sheet->tile(LayerName::ink(), $column, $row),
+                    $ink,
+                    TileGrid::rect($column, $row),
+                    $piece,
+                ),
+            );
         }
     }
 
@@ -56,7 +69,15 @@ final readonly class InkLayers
         $bytes = $this->sheet->tile($layer, $column, $row);
         $tile = TileGrid::rect($column, $row);
 
-        return $bytes === null ? null : Bytes::crop($bytes, $tile->width, $tile->height, new Rect($piece->x - $tile->x, $piece->y - $tile->y, $piece->width, $piece->height), 1);
+        return $bytes === null
+            ? null
+            : Bytes::crop(
+                $bytes,
+                $tile->width,
+                $tile->height,
+                new Rect($piece->x - $tile->x, $piece->y - $tile->y, $piece->width, $piece->height),
+                1,
+            );
     }
 
     /** The tile with a piece of it replaced. */
@@ -68,7 +89,12 @@ final readonly class InkLayers
         $bytes ??= str_repeat("\0", TileGrid::PIXELS);
         $ink ??= str_repeat("\0", $piece->width * $piece->height);
         for ($y = 0; $y < $piece->height; $y++) {
-            $bytes = substr_replace($bytes, substr($ink, $y * $piece->width, $piece->width), ($piece->y - $tile->y + $y) * $tile->width + $piece->x - $tile->x, $piece->width);
+            $bytes = substr_replace(
+                $bytes,
+                substr($ink, $y * $piece->width, $piece->width),
+                ($piece->y - $tile->y + $y) * $tile->width + $piece->x - $tile->x,
+                $piece->width,
+            );
         }
 
         return Bytes::isNothing($bytes) ? null : $bytes;
@@ -96,7 +122,10 @@ final readonly class InkLayers
     {
         $this->sheet->setLayer(LayerName::drawing($id), $placed->lines->data);
         if ($placed->drawing->place->covers) {
-            $this->sheet->setLayer(LayerName::cover($id), (new Silhouette)->of($placed->lines, $placed->size->dpi)->data);
+            $this->sheet->setLayer(
+                LayerName::cover($id),
+                (new Silhouette)->of($placed->lines, $placed->size->dpi)->data,
+            );
         } else {
             $this->sheet->clearLayer(LayerName::cover($id));
         }
@@ -126,7 +155,10 @@ final readonly class InkLayers
     {
         $mask = self::mask($stroke, $this->sheet->rect());
         foreach ($this->sheet->grid()->touching($mask->bounds) as [$column, $row]) {
-            $tile = self::sum($this->sheet->tile(LayerName::ink(), $column, $row), $mask->cut(TileGrid::rect($column, $row)));
+            $tile = self::sum(
+                $this->sheet->tile(LayerName::ink(), $column, $row),
+                $mask->cut(TileGrid::rect($column, $row)),
+            );
             $this->sheet->setTile(LayerName::ink(), $column, $row, $tile);
         }
     }
@@ -153,8 +185,17 @@ final readonly class InkLayers
         for ($i = 0; $i === 0 || $i < count($course) - 1; $i += self::STRETCH) {
             /** @var non-empty-list<array{float, float, float}> $places */
             $places = array_slice($course, $i, self::STRETCH + 1);
-            [$xs, $ys, $reach] = [array_column($places, 0), array_column($places, 1), 1 + max(array_column($places, 2))];
-            $parts[] = Rect::bounds((int) floor(min($xs) - $reach), (int) floor(min($ys) - $reach), (int) ceil(max($xs) + $reach), (int) ceil(max($ys) + $reach));
+            [$xs, $ys, $reach] = [
+                array_column($places, 0),
+                array_column($places, 1),
+                1 + max(array_column($places, 2)),
+            ];
+            $parts[] = Rect::bounds(
+                (int) floor(min($xs) - $reach),
+                (int) floor(min($ys) - $reach),
+                (int) ceil(max($xs) + $reach),
+                (int) ceil(max($ys) + $reach),
+            );
         }
 
         return $parts;
@@ -179,8 +220,8 @@ final readonly class InkLayers
 
     /**
      * @param  list<Rect>  $parts
-     * @return array<string, array{int, int, Rect}> column and row of the tiles that the parts reach, and what of each, as
-     *                                              one rectangle
+     * @return array<string, array{int, int, Rect}> column and row of the tiles that the parts reach, and what of each,
+     *     as one rectangle
      */
     private function piecesOf(array $parts): array
     {
@@ -188,7 +229,11 @@ final readonly class InkLayers
         foreach ($parts as $part) {
             foreach ($this->sheet->grid()->touching($part) as [$column, $row]) {
                 $inside = $part->intersect(TileGrid::rect($column, $row));
-                $pieces["$column,$row"] = [$column, $row, Rect::around([$pieces["$column,$row"][2] ?? $inside, $inside])];
+                $pieces["$column,$row"] = [
+                    $column,
+                    $row,
+                    Rect::around([$pieces["$column,$row"][2] ?? $inside, $inside]),
+                ];
             }
         }
 

@@ -30,7 +30,9 @@ final class Sheet
     /** @var array<string, ?string> by "layer column row" */
     private array $tiles = [];
 
-    /** @var array<string, array<array-key, ?Record>> by kind and key, as far as they were asked for one by one or set */
+    /**
+     * @var array<string, array<array-key, ?Record>> by kind and key, as far as they were asked for one by one or set
+     */
     private array $records = [];
 
     /** @var array<string, true> kinds of which every record is in */
@@ -54,7 +56,8 @@ final class Sheet
     /** @throws OpRefused when nothing has been imported yet */
     public function size(): PageSize
     {
-        return $this->find(PageSize::class, PageSize::KEY) ?? throw new OpRefused('The page has no line art yet. Import a scan first.');
+        return $this->find(PageSize::class, PageSize::KEY) ??
+            throw new OpRefused('The page has no line art yet. Import a scan first.');
     }
 
     /** @throws OpRefused when nothing has been imported yet */
@@ -85,7 +88,8 @@ final class Sheet
     /** The bytes of a tile, zeros where it is empty. */
     public function bytes(LayerName $layer, int $column, int $row): string
     {
-        return $this->tile($layer, $column, $row) ?? str_repeat("\0", TileGrid::PIXELS * $layer->kind->bytesPerPixel());
+        return $this->tile($layer, $column, $row) ??
+            str_repeat("\0", TileGrid::PIXELS * $layer->kind->bytesPerPixel());
     }
 
     /** @param  ?string  $bytes  all zeros counts as empty */
@@ -127,7 +131,10 @@ final class Sheet
      */
     public function planes(LayerName $layer): array
     {
-        $plane = fn (int $number): string => $this->grid()->join(function (int $column, int $row) use ($layer, $number): ?string {
+        $plane = fn (int $number): string => $this->grid()->join(function (int $column, int $row) use (
+            $layer,
+            $number,
+        ): ?string {
             $tile = $this->tile($layer, $column, $row);
 
             return $tile === null ? null : substr($tile, $number * TileGrid::PIXELS, TileGrid::PIXELS);
@@ -143,7 +150,12 @@ final class Sheet
         $cut = array_map(fn (string $plane): array => $grid->cut($plane), $planes);
         $empty = str_repeat("\0", TileGrid::PIXELS);
         foreach ($grid->all() as [$column, $row]) {
-            $this->setTile($layer, $column, $row, implode('', array_map(fn (array $tiles): string => $tiles["$column,$row"] ?? $empty, $cut)));
+            $this->setTile(
+                $layer,
+                $column,
+                $row,
+                implode('', array_map(fn (array $tiles): string => $tiles["$column,$row"] ?? $empty, $cut)),
+            );
         }
     }
 
@@ -157,7 +169,10 @@ final class Sheet
     /** The whole layer as one string; for whole-page work. */
     public function layer(LayerName $layer): string
     {
-        return $this->grid()->join(fn (int $column, int $row): ?string => $this->tile($layer, $column, $row), $layer->kind->bytesPerPixel());
+        return $this->grid()->join(
+            fn (int $column, int $row): ?string => $this->tile($layer, $column, $row),
+            $layer->kind->bytesPerPixel(),
+        );
     }
 
     /** The flats of the whole page. */
@@ -202,9 +217,9 @@ final class Sheet
             return 0;
         }
         $tile = $this->tile(LayerName::flats(), intdiv($x, TileGrid::SIZE), intdiv($y, TileGrid::SIZE));
-        $at = 2 * (($y % TileGrid::SIZE) * TileGrid::SIZE + $x % TileGrid::SIZE);
+        $at = 2 * (($y % TileGrid::SIZE) * TileGrid::SIZE + ($x % TileGrid::SIZE));
 
-        return $tile === null ? 0 : ord($tile[$at]) << 8 | ord($tile[$at + 1]);
+        return $tile === null ? 0 : (ord($tile[$at]) << 8) | ord($tile[$at + 1]);
     }
 
     /**
@@ -219,7 +234,9 @@ final class Sheet
     {
         $regions = array_intersect_key($this->all(Region::class), array_flip($labels));
 
-        return $regions === [] ? throw new OpRefused('These regions are gone. Reload the page and pick them again.') : $regions;
+        return $regions === []
+            ? throw new OpRefused('These regions are gone. Reload the page and pick them again.')
+            : $regions;
     }
 
     /**
@@ -239,7 +256,10 @@ final class Sheet
                 return $label;
             }
         }
-        throw new OpRefused('There are as many regions on this page as can be. Join some, or find the regions anew, before more are made.');
+        throw new OpRefused(
+            'There are as many regions on this page as can be. Join some, or find the regions anew, before more are '.
+                'made.',
+        );
     }
 
     /**
@@ -326,7 +346,8 @@ final class Sheet
     /** @throws OpRefused when paint was laid in a pass that holds none */
     private function checkPainted(): void
     {
-        foreach (array_unique(array_map(fn (TileChange $change): string => $change->layer->value, $this->tileChanges)) as $layer) {
+        $layers = array_map(fn (TileChange $change): string => $change->layer->value, $this->tileChanges);
+        foreach (array_unique($layers) as $layer) {
             $pass = $this->find(PassSpec::class, substr((string) strstr($layer, ':'), 1));
             if ($pass !== null && ! $pass->content->kind()->isPainted()) {
                 throw new OpRefused("{$pass->name} fills all it reaches; nothing is painted in it. Paint its mask.");

@@ -1,4 +1,4 @@
-"""Learns which gaps in lines are damage, from drawings that are cut on purpose, and writes core/src/Flats/BridgeTrees.php.
+"""Learns which gaps in lines are damage, from drawings that are cut on purpose, and writes core/src/Flats/bridge_trees.json.
 
     bridges.py OPENMOJI FOLDER [KIND]…
                                     makes sheets in FOLDER, asks bridge_candidates.php what can be measured of every bridge
@@ -11,7 +11,7 @@ is grown on a part of the rows, drawn by lot: Friedman, "Stochastic gradient boo
 """
 import io
 import os
-import re
+import json
 import subprocess
 import sys
 from concurrent.futures import ThreadPoolExecutor
@@ -24,7 +24,7 @@ import flats_sheets
 HERE = Path(__file__).resolve().parent
 GROUPS = ("animals-nature", "people-body", "objects", "smileys-emotion", "symbols", "extras-openmoji", "extras-unicode", "patterns")
 SEEDS, SEEDS_LEFT = range(101, 115), range(131, 161)
-TREES_FILE = HERE.parents[2] / "core/src/Flats/BridgeTrees.php"
+TREES_FILE = HERE.parents[2] / "core/src/Flats/bridge_trees.json"
 # From this share of it on a bridge lies where a line was.
 SURE = 0.6
 TREES, DEPTH, RATE, PART, LEAST, RIDGE = 60, 4, 0.12, 0.5, 15, 1.0
@@ -124,13 +124,17 @@ def report(kind, data, y):
 
 
 def written(name: str, model) -> None:
-    """Puts one table in the place of the one that stands there, or after the others."""
+    """Puts one forest in the place of the one that stands there, or beside the others."""
     bias, trees = model
-    table = f"    public const {name}_BIAS = {bias:.4f};\n\n    public const {name} = [\n"
-    table += "".join(f"        [{', '.join(f'{n:g}' for n in flat(tree))}],\n" for tree in trees) + "    ];\n"
-    text = TREES_FILE.read_text()
-    there = re.compile(rf"    public const {name}_BIAS = .*?\n    \];\n", re.DOTALL)
-    TREES_FILE.write_text(there.sub(lambda _: table, text) if there.search(text) else text.rstrip().removesuffix("}") + f"\n{table}}}\n")
+    forests = json.loads(TREES_FILE.read_text())
+    forests[name] = {"bias": round(bias, 4), "trees": [[float(f"{n:g}") for n in flat(tree)] for tree in trees]}
+    TREES_FILE.write_text("{\n" + ",\n".join(asText(name, forest) for name, forest in forests.items()) + "\n}\n")
+
+
+def asText(name: str, forest: dict) -> str:
+    """A tree a line, so that a change can be read."""
+    trees = ",\n".join("[" + ", ".join(f"{n:g}" for n in tree) + "]" for tree in forest["trees"])
+    return f'"{name}": {{"bias": {forest["bias"]:g}, "trees": [\n{trees}\n]}}'
 
 
 def main():
@@ -138,7 +142,7 @@ def main():
     folder.mkdir(parents=True, exist_ok=True)
     # In this order: what is left depends on what the first have chosen.
     first, left = (GROUPS, SEEDS, ("across", "any")), (GROUPS, SEEDS_LEFT, ("any",))
-    kinds = {"pairs": ("PAIR", first), "shots": ("SHOT", first), "left-pairs": ("LEFT_PAIR", left), "left-shots": ("LEFT_SHOT", left)}
+    kinds = {"pairs": ("pair", first), "shots": ("shot", first), "left-pairs": ("leftPair", left), "left-shots": ("leftShot", left)}
     for kind in [kind for kind in kinds if kind in sys.argv[3:] or not sys.argv[3:]]:
         name, which = kinds[kind]
         data = candidates(kind, sheets(openmoji, folder, *which))

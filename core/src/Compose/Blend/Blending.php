@@ -50,11 +50,21 @@ final class Blending
     public static function blend(BlendMode $mode, array $b, array $s): array
     {
         return match ($mode) {
-            BlendMode::Hue => NonSeparable::setLum(NonSeparable::setSat($s, NonSeparable::sat($b)), NonSeparable::lum($b)),
-            BlendMode::Saturation => NonSeparable::setLum(NonSeparable::setSat($b, NonSeparable::sat($s)), NonSeparable::lum($b)),
+            BlendMode::Hue => NonSeparable::setLum(
+                NonSeparable::setSat($s, NonSeparable::sat($b)),
+                NonSeparable::lum($b),
+            ),
+            BlendMode::Saturation => NonSeparable::setLum(
+                NonSeparable::setSat($b, NonSeparable::sat($s)),
+                NonSeparable::lum($b),
+            ),
             BlendMode::Color => NonSeparable::setLum($s, NonSeparable::lum($b)),
             BlendMode::Luminosity => NonSeparable::setLum($b, NonSeparable::lum($s)),
-            default => [self::channel($mode, $b[0], $s[0]), self::channel($mode, $b[1], $s[1]), self::channel($mode, $b[2], $s[2])],
+            default => [
+                self::channel($mode, $b[0], $s[0]),
+                self::channel($mode, $b[1], $s[1]),
+                self::channel($mode, $b[2], $s[2]),
+            ],
         };
     }
 

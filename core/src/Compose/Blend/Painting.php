@@ -28,16 +28,18 @@ final class Painting
                 continue;
             }
             $full = $opacity >= 1.0 && $alpha[$at] === "\xff";
-            $end = $at + ($full ? strspn($alpha, "\xff", $at) : strcspn($alpha, $opacity >= 1.0 ? "\0\xff" : "\0", $at));
+            $end =
+                $at + ($full ? strspn($alpha, "\xff", $at) : strcspn($alpha, $opacity >= 1.0 ? "\0\xff" : "\0", $at));
             if ($full && $mode === BlendMode::Normal) {
                 $this->copy($out, $from, $at, $end - $at);
 
                 continue;
             }
             for ($channel = 0; $channel < 3; $channel++) {
-                $out[$channel] .= $mode === BlendMode::PlusLighter
-                    ? $this->added($in[$channel], $from[$channel], $alpha, $at, $end, $opacity)
-                    : $this->mixed($in[$channel], $from[$channel], $alpha, $at, $end, $this->pair($mode), $opacity);
+                $out[$channel] .=
+                    $mode === BlendMode::PlusLighter
+                        ? $this->added($in[$channel], $from[$channel], $alpha, $at, $end, $opacity)
+                        : $this->mixed($in[$channel], $from[$channel], $alpha, $at, $end, $this->pair($mode), $opacity);
             }
         }
 
@@ -56,13 +58,20 @@ final class Painting
     }
 
     /** @param  list<float>  $pair */
-    private function mixed(string $plane, string $source, string $alpha, int $from, int $to, array $pair, float $opacity): string
-    {
+    private function mixed(
+        string $plane,
+        string $source,
+        string $alpha,
+        int $from,
+        int $to,
+        array $pair,
+        float $opacity,
+    ): string {
         $scale = $opacity / 255;
         $part = substr($plane, $from, $to - $from);
         for ($i = $from, $k = 0; $i < $to; $i++, $k++) {
             $b = ord($plane[$i]);
-            $part[$k] = chr((int) ($b + ($pair[ord($source[$i]) << 8 | $b] - $b) * ord($alpha[$i]) * $scale + 0.5));
+            $part[$k] = chr((int) ($b + ($pair[(ord($source[$i]) << 8) | $b] - $b) * ord($alpha[$i]) * $scale + 0.5));
         }
 
         return $part;

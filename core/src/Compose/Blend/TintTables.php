@@ -34,7 +34,10 @@ final class TintTables
     public function __construct(BlendMode $mode, int $source, private readonly float $opacity)
     {
         for ($b = 0; $b < 256; $b++) {
-            $this->blended[] = $mode === BlendMode::PlusLighter ? (float) ($b + $source) : 255 * Blending::channel($mode, $b / 255, $source / 255);
+            $this->blended[] =
+                $mode === BlendMode::PlusLighter
+                    ? (float) ($b + $source)
+                    : 255 * Blending::channel($mode, $b / 255, $source / 255);
         }
     }
 
@@ -66,8 +69,8 @@ final class TintTables
         $this->all ??= self::numbers(implode('', array_map($this->over(...), range(0, 255))));
         $eights = strlen($backdrops) & ~7;
 
-        return self::lookedUp($this->all, substr($backdrops, 0, $eights), $coverage)
-            .$this->computed(substr($backdrops, $eights), substr($coverage, $eights));
+        return self::lookedUp($this->all, substr($backdrops, 0, $eights), $coverage).
+            $this->computed(substr($backdrops, $eights), substr($coverage, $eights));
     }
 
     private function computed(string $backdrops, string $coverage): string
@@ -110,14 +113,15 @@ final class TintTables
         $out = [];
         foreach ($bs as $i => $b) {
             $c = $cs[$i];
-            $out[] = $all[($b >> 48) & 0xFF00 | ($c >> 56) & 255] << 56
-                | $all[($b >> 40) & 0xFF00 | ($c >> 48) & 255] << 48
-                | $all[($b >> 32) & 0xFF00 | ($c >> 40) & 255] << 40
-                | $all[($b >> 24) & 0xFF00 | ($c >> 32) & 255] << 32
-                | $all[($b >> 16) & 0xFF00 | ($c >> 24) & 255] << 24
-                | $all[($b >> 8) & 0xFF00 | ($c >> 16) & 255] << 16
-                | $all[$b & 0xFF00 | ($c >> 8) & 255] << 8
-                | $all[($b << 8) & 0xFF00 | $c & 255];
+            $out[] =
+                ($all[(($b >> 48) & 0xFF00) | (($c >> 56) & 255)] << 56) |
+                ($all[(($b >> 40) & 0xFF00) | (($c >> 48) & 255)] << 48) |
+                ($all[(($b >> 32) & 0xFF00) | (($c >> 40) & 255)] << 40) |
+                ($all[(($b >> 24) & 0xFF00) | (($c >> 32) & 255)] << 32) |
+                ($all[(($b >> 16) & 0xFF00) | (($c >> 24) & 255)] << 24) |
+                ($all[(($b >> 8) & 0xFF00) | (($c >> 16) & 255)] << 16) |
+                ($all[($b & 0xFF00) | (($c >> 8) & 255)] << 8) |
+                $all[(($b << 8) & 0xFF00) | ($c & 255)];
         }
 
         return pack('J*', ...$out);

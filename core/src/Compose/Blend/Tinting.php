@@ -29,7 +29,8 @@ final class Tinting
     private array $tables = [];
 
     /**
-     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, colour as 0xRRGGBB; in order, apart
+     * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, colour as 0xRRGGBB; in order,
+     *     apart
      *
      * @throws \LogicException for a mode that is not separable
      */
@@ -40,8 +41,8 @@ final class Tinting
         $done = 0;
         foreach ($spans as [$from, $to, $colour]) {
             $tables = [
-                $this->table($mode, $colour >> 16 & 255, $opacity),
-                $this->table($mode, $colour >> 8 & 255, $opacity),
+                $this->table($mode, ($colour >> 16) & 255, $opacity),
+                $this->table($mode, ($colour >> 8) & 255, $opacity),
                 $this->table($mode, $colour & 255, $opacity),
             ];
             for ($at = $from; $at < $to; $at = $end) {
@@ -58,7 +59,11 @@ final class Tinting
                 }
                 if ($value === "\xff" || $end - $at >= self::WORTHWHILE) {
                     foreach ($planes as $i => $plane) {
-                        $out[$i] .= strtr(substr($plane, $at, $end - $at), Bytes::identity(), $tables[$i]->at(ord($value)));
+                        $out[$i] .= strtr(
+                            substr($plane, $at, $end - $at),
+                            Bytes::identity(),
+                            $tables[$i]->at(ord($value)),
+                        );
                     }
                 } else {
                     $end = $at + strcspn($coverage, "\0\xff", $at, $to - $at);
@@ -89,7 +94,9 @@ final class Tinting
             $out = '';
             $done = 0;
             foreach ($spans as [$from, $to, $colour]) {
-                $out .= ($from > $done ? substr($plane, $done, $from - $done) : '').str_repeat(chr($colour >> $shift & 255), $to - $from);
+                $out .=
+                    ($from > $done ? substr($plane, $done, $from - $done) : '').
+                    str_repeat(chr(($colour >> $shift) & 255), $to - $from);
                 $done = $to;
             }
             $planes[$i] = $out.substr($plane, $done);

@@ -72,7 +72,9 @@ final readonly class Areas
      */
     public function pick(array $values): array
     {
-        return array_merge(...array_map(fn (array $span): array => array_slice($values, $span[0], $span[1] - $span[0]), $this->spans));
+        return array_merge(
+            ...array_map(fn (array $span): array => array_slice($values, $span[0], $span[1] - $span[0]), $this->spans),
+        );
     }
 
     /** @param  int  $size  bytes a pixel */

@@ -35,7 +35,13 @@ final class ExactCanvas implements Canvas
     {
         [$red, $green, $blue] = array_map(FloatPlanes::bytes(...), $this->colours->planes);
 
-        return (new Pixels($this->count, $red, $green, $blue, $this->alpha === null ? null : FloatPlanes::bytes($this->alpha)))->normalised();
+        return (new Pixels(
+            $this->count,
+            $red,
+            $green,
+            $blue,
+            $this->alpha === null ? null : FloatPlanes::bytes($this->alpha),
+        ))->normalised();
     }
 
     /** Some pixels of it. */
@@ -53,7 +59,10 @@ final class ExactCanvas implements Canvas
     public function blurred(BoxBlur $blur, int $width, int $height): self
     {
         $soft = clone $this;
-        $soft->colours->planes = array_map(fn (array $plane): array => $blur->of($plane, $width, $height), $this->colours->planes);
+        $soft->colours->planes = array_map(
+            fn (array $plane): array => $blur->of($plane, $width, $height),
+            $this->colours->planes,
+        );
 
         return $soft;
     }
@@ -118,12 +127,17 @@ final class ExactCanvas implements Canvas
                 $altered = $alteration->of($was);
                 $blended = match (true) {
                     $mode === BlendMode::Normal => $altered,
-                    $mode === BlendMode::PlusLighter => array_map(fn (float $b, float $s): float => min(1.0, $b + $s), $was, $altered),
+                    $mode === BlendMode::PlusLighter => array_map(
+                        fn (float $b, float $s): float => min(1.0, $b + $s),
+                        $was,
+                        $altered,
+                    ),
                     default => Blending::blend($mode, $was, $altered),
                 };
-                $share = ord($coverage[$i]) * $opacity / 255;
+                $share = (ord($coverage[$i]) * $opacity) / 255;
                 foreach ($blended as $channel => $value) {
-                    $planes[$channel][$i] = $share >= 1.0 ? $value : $was[$channel] + ($value - $was[$channel]) * $share;
+                    $planes[$channel][$i] =
+                        $share >= 1.0 ? $value : $was[$channel] + ($value - $was[$channel]) * $share;
                 }
             }
         }
@@ -183,7 +197,8 @@ final class ExactCanvas implements Canvas
                 Operator::DestinationIn, Operator::DestinationOut => 1.0,
             };
             foreach ($source->colours->planes as $channel => $plane) {
-                $this->colours->planes[$channel][$i] = $this->colours->planes[$channel][$i] * $keep + $plane[$i] * (1 - $keep);
+                $this->colours->planes[$channel][$i] =
+                    $this->colours->planes[$channel][$i] * $keep + $plane[$i] * (1 - $keep);
             }
             $under[$i] = match ($operator) {
                 Operator::SourceAtop => $b,
@@ -223,7 +238,9 @@ final class ExactCanvas implements Canvas
         foreach ($stretches as [$from, $to]) {
             for ($at = $from; ($at += strspn($coverage, "\0", $at, $to - $at)) < $to; $at = $end) {
                 $full = $tellFull && $coverage[$at] === "\xff";
-                $end = $at + ($full ? strspn($coverage, "\xff", $at, $to - $at) : strcspn($coverage, $ends, $at, $to - $at));
+                $end =
+                    $at +
+                    ($full ? strspn($coverage, "\xff", $at, $to - $at) : strcspn($coverage, $ends, $at, $to - $at));
                 $touched[$full ? 0 : 1][] = [$at, $end];
             }
         }
@@ -266,7 +283,14 @@ final class ExactCanvas implements Canvas
     {
         foreach ($stretches as [$from, $to]) {
             for ($i = $from; $i < $to; $i++) {
-                $this->mix($i, ord($source->red[$i]) / 255, ord($source->green[$i]) / 255, ord($source->blue[$i]) / 255, ord($alphas[$i]) * $scale, $mode);
+                $this->mix(
+                    $i,
+                    ord($source->red[$i]) / 255,
+                    ord($source->green[$i]) / 255,
+                    ord($source->blue[$i]) / 255,
+                    ord($alphas[$i]) * $scale,
+                    $mode,
+                );
             }
         }
     }
@@ -289,7 +313,11 @@ final class ExactCanvas implements Canvas
                 if ($mode === BlendMode::Multiply) {
                     [$br, $bg, $bl] = [$r * $rb, $g * $gb, $b * $bb];
                 } elseif ($mode->isSeparable()) {
-                    [$br, $bg, $bl] = [Blending::channel($mode, $rb, $r), Blending::channel($mode, $gb, $g), Blending::channel($mode, $bb, $b)];
+                    [$br, $bg, $bl] = [
+                        Blending::channel($mode, $rb, $r),
+                        Blending::channel($mode, $gb, $g),
+                        Blending::channel($mode, $bb, $b),
+                    ];
                 } else {
                     [$br, $bg, $bl] = Blending::blend($mode, [$rb, $gb, $bb], [$r, $g, $b]);
                 }
@@ -320,7 +348,8 @@ final class ExactCanvas implements Canvas
             $sum = $a + $b;
             if ($sum > 0) {
                 foreach ($before->colours->planes as $channel => $plane) {
-                    $this->colours->planes[$channel][$i] = ($plane[$i] * $a + $this->colours->planes[$channel][$i] * $b) / $sum;
+                    $this->colours->planes[$channel][$i] =
+                        ($plane[$i] * $a + $this->colours->planes[$channel][$i] * $b) / $sum;
                 }
             }
             if ($this->alpha !== null) {
@@ -332,6 +361,6 @@ final class ExactCanvas implements Canvas
     /** @return array{float, float, float} */
     private static function parts(int $colour): array
     {
-        return [($colour >> 16 & 255) / 255, ($colour >> 8 & 255) / 255, ($colour & 255) / 255];
+        return [(($colour >> 16) & 255) / 255, (($colour >> 8) & 255) / 255, ($colour & 255) / 255];
     }
 }

@@ -17,8 +17,11 @@ use Awning\Core\Raster\Bytes;
  */
 final class FastCanvas implements Canvas
 {
-    public function __construct(private Pixels $pixels, private readonly Tinting $tinting = new Tinting, private readonly Painting $painting = new Painting)
-    {
+    public function __construct(
+        private Pixels $pixels,
+        private readonly Tinting $tinting = new Tinting,
+        private readonly Painting $painting = new Painting,
+    ) {
     }
 
     public function pixels(): Pixels
@@ -53,7 +56,8 @@ final class FastCanvas implements Canvas
         }
         [$red, $green, $blue] = array_map(
             fn (string $plane, string $table): string => strtr($plane, Bytes::identity(), $table),
-            [$this->pixels->red, $this->pixels->green, $this->pixels->blue], $tables,
+            [$this->pixels->red, $this->pixels->green, $this->pixels->blue],
+            $tables,
         );
         $this->paint(new Pixels($this->pixels->count, $red, $green, $blue, $coverage), $mode, $opacity);
     }

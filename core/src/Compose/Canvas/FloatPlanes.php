@@ -53,7 +53,11 @@ final class FloatPlanes
      */
     public function lay(array $stretches, string $coverage, float $scale, BlendMode $mode, array $colour): bool
     {
-        [$r, $g, $b] = [BlendLine::of($mode, $colour[0]), BlendLine::of($mode, $colour[1]), BlendLine::of($mode, $colour[2])];
+        [$r, $g, $b] = [
+            BlendLine::of($mode, $colour[0]),
+            BlendLine::of($mode, $colour[1]),
+            BlendLine::of($mode, $colour[2]),
+        ];
         if ($r !== null && $g !== null && $b !== null) {
             $this->layLines($stretches, $coverage, $scale, $r, $g, $b);
         } elseif ($mode === BlendMode::Overlay) {
@@ -68,9 +72,22 @@ final class FloatPlanes
     }
 
     /** @param  list<array{int, int}>  $stretches */
-    private function layLines(array $stretches, string $coverage, float $scale, BlendLine $r, BlendLine $g, BlendLine $b): void
-    {
-        [$redSlope, $redRise, $greenSlope, $greenRise, $blueSlope, $blueRise] = [$r->slope, $r->rise, $g->slope, $g->rise, $b->slope, $b->rise];
+    private function layLines(
+        array $stretches,
+        string $coverage,
+        float $scale,
+        BlendLine $r,
+        BlendLine $g,
+        BlendLine $b,
+    ): void {
+        [$redSlope, $redRise, $greenSlope, $greenRise, $blueSlope, $blueRise] = [
+            $r->slope,
+            $r->rise,
+            $g->slope,
+            $g->rise,
+            $b->slope,
+            $b->rise,
+        ];
         [$red, $green, $blue] = $this->take();
         foreach ($stretches as [$from, $to]) {
             for ($i = $from; $i < $to; $i++) {
@@ -119,13 +136,28 @@ final class FloatPlanes
             for ($i = $from; $i < $to; $i++) {
                 $alpha = ord($coverage[$i]) * $scale;
                 $under = $red[$i];
-                $end = $r < 0 ? 2 * $under - $under * $under : ($under <= 0.25 ? ((16 * $under - 12) * $under + 4) * $under : sqrt($under));
+                $end =
+                    $r < 0
+                        ? 2 * $under - $under * $under
+                        : ($under <= 0.25
+                            ? ((16 * $under - 12) * $under + 4) * $under
+                            : sqrt($under));
                 $red[$i] = $under + $alpha * $r * ($end - $under);
                 $under = $green[$i];
-                $end = $g < 0 ? 2 * $under - $under * $under : ($under <= 0.25 ? ((16 * $under - 12) * $under + 4) * $under : sqrt($under));
+                $end =
+                    $g < 0
+                        ? 2 * $under - $under * $under
+                        : ($under <= 0.25
+                            ? ((16 * $under - 12) * $under + 4) * $under
+                            : sqrt($under));
                 $green[$i] = $under + $alpha * $g * ($end - $under);
                 $under = $blue[$i];
-                $end = $b < 0 ? 2 * $under - $under * $under : ($under <= 0.25 ? ((16 * $under - 12) * $under + 4) * $under : sqrt($under));
+                $end =
+                    $b < 0
+                        ? 2 * $under - $under * $under
+                        : ($under <= 0.25
+                            ? ((16 * $under - 12) * $under + 4) * $under
+                            : sqrt($under));
                 $blue[$i] = $under + $alpha * $b * ($end - $under);
             }
         }
@@ -175,13 +207,13 @@ final class FloatPlanes
         /** @var array<int, int> $words */
         $words = unpack('J*', $plane.str_repeat("\0", 7));
         foreach ($words as $word) {
-            $values[] = $parts[$word >> 56 & 255];
-            $values[] = $parts[$word >> 48 & 255];
-            $values[] = $parts[$word >> 40 & 255];
-            $values[] = $parts[$word >> 32 & 255];
-            $values[] = $parts[$word >> 24 & 255];
-            $values[] = $parts[$word >> 16 & 255];
-            $values[] = $parts[$word >> 8 & 255];
+            $values[] = $parts[($word >> 56) & 255];
+            $values[] = $parts[($word >> 48) & 255];
+            $values[] = $parts[($word >> 40) & 255];
+            $values[] = $parts[($word >> 32) & 255];
+            $values[] = $parts[($word >> 24) & 255];
+            $values[] = $parts[($word >> 16) & 255];
+            $values[] = $parts[($word >> 8) & 255];
             $values[] = $parts[$word & 255];
         }
         array_splice($values, $count);
@@ -203,14 +235,15 @@ final class FloatPlanes
         // Eight at a time: one call that packs whole words is far quicker than one for each byte.
         $words = [];
         for ($i = 0; $i < $count; $i += 8) {
-            $words[] = (int) (255 * $values[$i] + 0.5) << 56
-                | (int) (255 * $values[$i + 1] + 0.5) << 48
-                | (int) (255 * $values[$i + 2] + 0.5) << 40
-                | (int) (255 * $values[$i + 3] + 0.5) << 32
-                | (int) (255 * $values[$i + 4] + 0.5) << 24
-                | (int) (255 * $values[$i + 5] + 0.5) << 16
-                | (int) (255 * $values[$i + 6] + 0.5) << 8
-                | (int) (255 * $values[$i + 7] + 0.5);
+            $words[] =
+                ((int) (255 * $values[$i] + 0.5) << 56) |
+                ((int) (255 * $values[$i + 1] + 0.5) << 48) |
+                ((int) (255 * $values[$i + 2] + 0.5) << 40) |
+                ((int) (255 * $values[$i + 3] + 0.5) << 32) |
+                ((int) (255 * $values[$i + 4] + 0.5) << 24) |
+                ((int) (255 * $values[$i + 5] + 0.5) << 16) |
+                ((int) (255 * $values[$i + 6] + 0.5) << 8) |
+                (int) (255 * $values[$i + 7] + 0.5);
         }
 
         return substr(pack('J*', ...$words), 0, $count);

@@ -14,8 +14,13 @@ use Awning\Core\Raster\Rect;
 final readonly class Pixels
 {
     /** @param  ?string  $alpha  null when every pixel is opaque */
-    public function __construct(public int $count, public string $red, public string $green, public string $blue, public ?string $alpha)
-    {
+    public function __construct(
+        public int $count,
+        public string $red,
+        public string $green,
+        public string $blue,
+        public ?string $alpha,
+    ) {
     }
 
     public static function paper(int $count): self
@@ -55,10 +60,10 @@ final readonly class Pixels
         $known = [];
         $alphas = $this->alphas();
         for ($i = strspn($alphas, "\0"); $i < $this->count; $i += 1 + strspn($alphas, "\0", $i + 1)) {
-            $from = ord($red[$i]) << 16 | ord($green[$i]) << 8 | ord($blue[$i]);
+            $from = (ord($red[$i]) << 16) | (ord($green[$i]) << 8) | ord($blue[$i]);
             $to = $known[$from] ??= $colour($from);
             $red[$i] = chr($to >> 16);
-            $green[$i] = chr($to >> 8 & 255);
+            $green[$i] = chr(($to >> 8) & 255);
             $blue[$i] = chr($to & 255);
         }
 
@@ -75,16 +80,26 @@ final readonly class Pixels
         }
         $window = $to->moved(-$from->x, -$from->y);
         $on = $from->intersect($to);
-        $plane = fn (string $bytes): string => $on == $to ? Bytes::crop($bytes, $from->width, $from->height, $window, 1)
+        $plane = fn (string $bytes): string => $on == $to
+            ? Bytes::crop($bytes, $from->width, $from->height, $window, 1)
             : ~Bytes::crop(~$bytes, $from->width, $from->height, $window, 1);
 
-        return new self($to->width * $to->height, $plane($this->red), $plane($this->green), $plane($this->blue), $this->alpha === null ? null : $plane($this->alpha));
+        return new self(
+            $to->width * $to->height,
+            $plane($this->red),
+            $plane($this->green),
+            $plane($this->blue),
+            $this->alpha === null ? null : $plane($this->alpha),
+        );
     }
 
     public function gathered(Areas $areas): self
     {
         return new self(
-            $areas->count, $areas->cut($this->red), $areas->cut($this->green), $areas->cut($this->blue),
+            $areas->count,
+            $areas->cut($this->red),
+            $areas->cut($this->green),
+            $areas->cut($this->blue),
             $this->alpha === null ? null : $areas->cut($this->alpha),
         );
     }
@@ -93,7 +108,10 @@ final readonly class Pixels
     public function with(Areas $areas, self $part): self
     {
         return new self(
-            $this->count, $areas->put($this->red, $part->red), $areas->put($this->green, $part->green), $areas->put($this->blue, $part->blue),
+            $this->count,
+            $areas->put($this->red, $part->red),
+            $areas->put($this->green, $part->green),
+            $areas->put($this->blue, $part->blue),
             $this->alpha === null && $part->alpha === null ? null : $areas->put($this->alphas(), $part->alphas()),
         );
     }
@@ -111,8 +129,8 @@ final readonly class Pixels
         foreach ($spans as [$from, $to, $colour]) {
             $none = str_repeat("\0", $from - $at);
             $length = $to - $from;
-            $red .= $none.str_repeat(chr($colour >> 16 & 255), $length);
-            $green .= $none.str_repeat(chr($colour >> 8 & 255), $length);
+            $red .= $none.str_repeat(chr(($colour >> 16) & 255), $length);
+            $green .= $none.str_repeat(chr(($colour >> 8) & 255), $length);
             $blue .= $none.str_repeat(chr($colour & 255), $length);
             $at = $to;
         }
@@ -132,7 +150,9 @@ final readonly class Pixels
         $inside = '';
         $at = 0;
         foreach ($spans as [$from, $to]) {
-            $inside .= str_repeat("\0", $from - $at).($coverage === null ? str_repeat("\xff", $to - $from) : substr($coverage, $from, $to - $from));
+            $inside .=
+                str_repeat("\0", $from - $at).
+                ($coverage === null ? str_repeat("\xff", $to - $from) : substr($coverage, $from, $to - $from));
             $at = $to;
         }
 
@@ -142,7 +162,13 @@ final readonly class Pixels
     /** One opaque colour, 0xRRGGBB. */
     public static function solid(int $count, int $colour): self
     {
-        return new self($count, str_repeat(chr($colour >> 16 & 255), $count), str_repeat(chr($colour >> 8 & 255), $count), str_repeat(chr($colour & 255), $count), null);
+        return new self(
+            $count,
+            str_repeat(chr(($colour >> 16) & 255), $count),
+            str_repeat(chr(($colour >> 8) & 255), $count),
+            str_repeat(chr($colour & 255), $count),
+            null,
+        );
     }
 
     public function alphas(): string

@@ -66,7 +66,10 @@ final class Roundings
      */
     public function mix(self $other, string $coverage, bool $replacing): void
     {
-        $this->step(self::events($coverage, self::ROUNDED, $replacing ? self::REPLACED : self::ROUNDED) | $other->shifted(), false);
+        $this->step(
+            self::events($coverage, self::ROUNDED, $replacing ? self::REPLACED : self::ROUNDED) | $other->shifted(),
+            false,
+        );
     }
 
     /** Faded toward what was there before. */
@@ -88,7 +91,11 @@ final class Roundings
     /** @return string what happens to each pixel, at bits 2-3 */
     private static function events(string $coverage, int $soft, int $full): string
     {
-        return strtr($coverage, Bytes::identity(), chr(self::NOTHING).str_repeat(chr($soft << 2), 254).chr($full << 2));
+        return strtr(
+            $coverage,
+            Bytes::identity(),
+            chr(self::NOTHING).str_repeat(chr($soft << 2), 254).chr($full << 2),
+        );
     }
 
     /** @return string 256 bytes: level, event and the other's level to the level afterwards */
@@ -98,7 +105,7 @@ final class Roundings
         static $tables = [];
 
         return $tables[(int) $enlarging] ??= Bytes::table(static function (int $state) use ($enlarging): int {
-            [$level, $event, $other] = [$state & 3, $state >> 2 & 3, $state >> 4 & 3];
+            [$level, $event, $other] = [$state & 3, ($state >> 2) & 3, ($state >> 4) & 3];
             $worse = max($level, $other);
 
             return match ($event) {

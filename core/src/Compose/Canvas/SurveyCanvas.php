@@ -58,7 +58,12 @@ final class SurveyCanvas implements Canvas
 
             return;
         }
-        $this->note($coverage, $mode, $opacity, max(BlendGain::ofAny($mode, $opacity), ...array_map(self::steepest(...), $tables)));
+        $this->note(
+            $coverage,
+            $mode,
+            $opacity,
+            max(BlendGain::ofAny($mode, $opacity), ...array_map(self::steepest(...), $tables)),
+        );
         if ($mode !== BlendMode::Normal || $opacity < 1) {
             // Rounded by the table, and once more where its values are mixed with what they come from.
             $this->note($coverage, $mode, $opacity, 1.0);
@@ -83,7 +88,9 @@ final class SurveyCanvas implements Canvas
         if ($isolated || $opacity < 1) {
             $footprint = new FootprintCanvas($this->count);
             $layers($footprint);
-            $isolated ? $this->roundings->giveUp($footprint->touched()) : $this->roundings->fade($before, $footprint->touched());
+            $isolated
+                ? $this->roundings->giveUp($footprint->touched())
+                : $this->roundings->fade($before, $footprint->touched());
         }
     }
 

@@ -19,15 +19,18 @@ final class FlatSpans
      * @param  list<array{int, int, int}>  $spans  first pixel, pixel after the last, label
      * @param  array<int, Flat>  $flats  by label
      */
-    public function __construct(private readonly array $spans, private readonly array $flats, private readonly int $count)
-    {
+    public function __construct(
+        private readonly array $spans,
+        private readonly array $flats,
+        private readonly int $count,
+    ) {
     }
 
     /**
      * The spans inside a scope with the colour a pass has there; neighbours of one colour are joined.
      *
-     * @param  Tone|TintContent|int  $colour  a tone, taken from each material; a tint, taken from each region's light where it
-     *                                        follows that; or 0xRRGGBB
+     * @param  Tone|TintContent|int  $colour  a tone, taken from each material; a tint, taken from each region's light
+     *     where it follows that; or 0xRRGGBB
      * @return list<array{int, int, int}>
      */
     public function inside(Scope $scope, Tone|TintContent|int $colour): array
@@ -36,11 +39,15 @@ final class FlatSpans
         if (is_int($colour) && $scope->kind->isWhole()) {
             return [[0, $this->count, $colour]];
         }
-        $key = $scope->kind->value.$scope->id.' '.match (true) {
-            is_int($colour) => $colour,
-            $colour instanceof Tone => $colour->value,
-            default => $colour->follows?->value.$colour->colour->number(),
-        };
+        $key =
+            $scope->kind->value.
+            $scope->id.
+            ' '.
+            match (true) {
+                is_int($colour) => $colour,
+                $colour instanceof Tone => $colour->value,
+                default => $colour->follows?->value.$colour->colour->number(),
+            };
 
         return $this->known[$key] ??= $this->find($scope, $colour);
     }
@@ -62,7 +69,10 @@ final class FlatSpans
         $last = -1;
         foreach ($this->spans as [$from, $to, $label]) {
             $flat = $this->flats[$label] ?? null;
-            if (! $scope->holds($flat->figure ?? 0, $flat->material ?? 0) || ($flat === null && $colour instanceof Tone)) {
+            if (
+                ! $scope->holds($flat->figure ?? 0, $flat->material ?? 0) ||
+                ($flat === null && $colour instanceof Tone)
+            ) {
                 continue;
             }
             $value = match (true) {

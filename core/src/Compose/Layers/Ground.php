@@ -22,7 +22,11 @@ final readonly class Ground
     {
         $this->count = $block->size();
         $labels = $block->labels();
-        $this->flats = new FlatSpans($labels === null ? [[0, $this->count, 0]] : Labels::spans($labels), $flats, $this->count);
+        $this->flats = new FlatSpans(
+            $labels === null ? [[0, $this->count, 0]] : Labels::spans($labels),
+            $flats,
+            $this->count,
+        );
     }
 
     /** Where on the page this is. */

@@ -18,7 +18,12 @@ final readonly class GroupLayer implements Layer
     public function lay(Canvas $canvas, Ground $ground): void
     {
         if ($this->group->opacity > 0) {
-            $canvas->group(fn (Canvas $inner) => $this->layMembers($inner, $ground), $this->group->isolated, $this->group->mode, $this->group->opacity);
+            $canvas->group(
+                fn (Canvas $inner) => $this->layMembers($inner, $ground),
+                $this->group->isolated,
+                $this->group->mode,
+                $this->group->opacity,
+            );
         }
     }
 

@@ -16,7 +16,12 @@ final readonly class LevelsLayer extends PassLayer
         $content = $this->spec->content;
         $coverage = $this->filled($ground);
         if ($coverage !== null && $content instanceof LevelsContent) {
-            $canvas->alter($coverage, new LevelsCurve($content->black, $content->white, $content->middle), $this->spec->mode, $this->spec->opacity);
+            $canvas->alter(
+                $coverage,
+                new LevelsCurve($content->black, $content->white, $content->middle),
+                $this->spec->mode,
+                $this->spec->opacity,
+            );
         }
     }
 }

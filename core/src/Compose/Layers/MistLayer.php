@@ -20,11 +20,16 @@ final readonly class MistLayer extends PassLayer
     {
         $content = $this->spec->content;
         $filled = $this->filled($ground);
-        if ($filled === null || ! $content instanceof MistContent) {
+        if ($filled === null || ! ($content instanceof MistContent)) {
             return;
         }
         $patches = $ground->generated(fn (Rect $rect): string => self::patches($content, $rect));
-        $canvas->tint($this->turned([[0, $ground->count, $content->colour->number()]]), Bytes::product($filled, $patches), $this->spec->mode, $this->spec->opacity);
+        $canvas->tint(
+            $this->turned([[0, $ground->count, $content->colour->number()]]),
+            Bytes::product($filled, $patches),
+            $this->spec->mode,
+            $this->spec->opacity,
+        );
     }
 
     /** @return string one byte a pixel */
@@ -32,7 +37,7 @@ final readonly class MistLayer extends PassLayer
     {
         $large = (new ValueNoise($content->seed, $content->size))->in($rect);
         $fine = (new ValueNoise($content->seed + 1, $content->size / 2))->in($rect);
-        $scale = 255 * $content->density / (1 + self::FINER);
+        $scale = (255 * $content->density) / (1 + self::FINER);
         $bytes = '';
         foreach ($large as $i => $value) {
             $bytes .= chr((int) ($scale * ($value + self::FINER * $fine[$i]) + 0.5));

@@ -14,7 +14,11 @@ final readonly class PaintLayer extends PassLayer
     {
         $paint = $ground->paint($this->layer);
         if ($paint !== null) {
-            $canvas->paint($this->turnedPaint($this->maskedPaint($ground->flats->clip($paint, $this->spec->scope), $ground)), $this->spec->mode, $this->spec->opacity);
+            $canvas->paint(
+                $this->turnedPaint($this->maskedPaint($ground->flats->clip($paint, $this->spec->scope), $ground)),
+                $this->spec->mode,
+                $this->spec->opacity,
+            );
         }
     }
 

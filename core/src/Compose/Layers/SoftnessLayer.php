@@ -27,7 +27,12 @@ final readonly class SoftnessLayer extends PassLayer implements NeighbourLayer
         $coverage = $this->filled($ground);
         if ($coverage !== null) {
             $rect = $ground->rect();
-            $canvas->lay($canvas->blurred($this->blur(), $rect->width, $rect->height), $coverage, $this->spec->mode, $this->spec->opacity);
+            $canvas->lay(
+                $canvas->blurred($this->blur(), $rect->width, $rect->height),
+                $coverage,
+                $this->spec->mode,
+                $this->spec->opacity,
+            );
         }
     }
 
@@ -39,6 +44,10 @@ final readonly class SoftnessLayer extends PassLayer implements NeighbourLayer
 
     private function blur(): BoxBlur
     {
-        return new BoxBlur($this->spec->content instanceof SoftnessContent ? $this->spec->content->reach : throw new \LogicException('Another kind of pass.'));
+        return new BoxBlur(
+            $this->spec->content instanceof SoftnessContent
+                ? $this->spec->content->reach
+                : throw new \LogicException('Another kind of pass.'),
+        );
     }
 }

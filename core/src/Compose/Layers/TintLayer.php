@@ -14,7 +14,12 @@ final readonly class TintLayer extends PassLayer
     {
         $coverage = $ground->coverage($this->layer);
         if ($coverage !== null && $this->spec->content instanceof TintContent) {
-            $canvas->tint($this->turned($ground->flats->inside($this->spec->scope, $this->spec->content)), $this->masked($coverage, $ground), $this->spec->mode, $this->spec->opacity);
+            $canvas->tint(
+                $this->turned($ground->flats->inside($this->spec->scope, $this->spec->content)),
+                $this->masked($coverage, $ground),
+                $this->spec->mode,
+                $this->spec->opacity,
+            );
         }
     }
 }

@@ -14,7 +14,12 @@ final readonly class ToneLayer extends PassLayer
     {
         $coverage = $ground->coverage($this->layer);
         if ($coverage !== null && $this->spec->content instanceof ToneContent) {
-            $canvas->tint($this->turned($ground->flats->inside($this->spec->scope, $this->spec->content->tone)), $this->masked($coverage, $ground), $this->spec->mode, $this->spec->opacity);
+            $canvas->tint(
+                $this->turned($ground->flats->inside($this->spec->scope, $this->spec->content->tone)),
+                $this->masked($coverage, $ground),
+                $this->spec->mode,
+                $this->spec->opacity,
+            );
         }
     }
 }

@@ -28,7 +28,7 @@ final class BesideColour
      */
     public static function of(Labels $labels, array $mine, array $colours, KeyLight $key): ?Rgb
     {
-        $small = $labels->thinned((int) max(1, ceil(sqrt($labels->width * $labels->height / self::WORK))));
+        $small = $labels->thinned((int) max(1, ceil(sqrt(($labels->width * $labels->height) / self::WORK))));
         [$right, $down] = self::awayFrom($key);
         $sum = [0.0, 0.0, 0.0];
         $count = 0;
@@ -51,7 +51,9 @@ final class BesideColour
         [$x, $y] = $key->direction;
         $length = hypot($x, $y);
 
-        return $length < 1e-3 ? [0, self::AWAY] : [(int) round(-$x / $length * self::AWAY), (int) round($y / $length * self::AWAY)];
+        return $length < 1e-3
+            ? [0, self::AWAY]
+            : [(int) round((-$x / $length) * self::AWAY), (int) round(($y / $length) * self::AWAY)];
     }
 
     /**
@@ -63,7 +65,7 @@ final class BesideColour
         $met = [];
         foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
             for ($at = isset($mine[$label]) ? $from : $to; $at < $to; $at++) {
-                [$x, $y] = [$at % $labels->width + $right, intdiv($at, $labels->width) + $down];
+                [$x, $y] = [($at % $labels->width) + $right, intdiv($at, $labels->width) + $down];
                 $other = $x < 0 || $y < 0 || $x >= $labels->width || $y >= $labels->height ? 0 : $labels->at($x, $y);
                 if ($other !== 0 && ! isset($mine[$other])) {
                     $met[$other] = ($met[$other] ?? 0) + 1;

@@ -39,7 +39,7 @@ final readonly class Glow
             return null;
         }
         $where = $lit->grown((int) ceil($reach))->intersect(new Rect(0, 0, $shining->width, $shining->height));
-        $by = (int) max(1, ceil(sqrt($where->width * $where->height / self::WORK)));
+        $by = (int) max(1, ceil(sqrt(($where->width * $where->height) / self::WORK)));
         // How far each pixel of all that does not shine is from its border is how far it is from the light.
         $small = Labels::ofShape(new Plane($where->width, $where->height, ~$shining->crop($where)->data))->thinned($by);
         $reach = max(1.0, $reach / $by);
@@ -48,6 +48,14 @@ final readonly class Glow
             $coverage .= chr((int) round(255 * max(0.0, 1 - sqrt($squared) / $reach) ** $fall));
         }
 
-        return new self($where, new Plane($where->width, $where->height, Resized::plane($coverage, $small->width, $small->height, $where->width, $where->height)), $colour);
+        return new self(
+            $where,
+            new Plane(
+                $where->width,
+                $where->height,
+                Resized::plane($coverage, $small->width, $small->height, $where->width, $where->height),
+            ),
+            $colour,
+        );
     }
 }

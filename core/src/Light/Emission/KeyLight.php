@@ -22,6 +22,10 @@ final readonly class KeyLight
             throw new \RangeException('A light has an azimuth in degrees and an elevation from -90 to 90.');
         }
         $across = cos(deg2rad($elevation));
-        $this->direction = [$across * cos(deg2rad($azimuth)), $across * sin(deg2rad($azimuth)), sin(deg2rad($elevation))];
+        $this->direction = [
+            $across * cos(deg2rad($azimuth)),
+            $across * sin(deg2rad($azimuth)),
+            sin(deg2rad($elevation)),
+        ];
     }
 }

@@ -27,7 +27,12 @@ final readonly class Lamp
     /** @throws \InvalidArgumentException|\RangeException */
     public static function fromData(Data $data): self
     {
-        return new self($data->number('x', -0.5, 1.5), $data->number('y', -0.5, 1.5), $data->number('reach', 0.02, 2), Rgb::fromHex($data->text('colour', '#ffd08a')));
+        return new self(
+            $data->number('x', -0.5, 1.5),
+            $data->number('y', -0.5, 1.5),
+            $data->number('reach', 0.02, 2),
+            Rgb::fromHex($data->text('colour', '#ffd08a')),
+        );
     }
 
     /** @return LampData */
@@ -39,6 +44,10 @@ final readonly class Lamp
     /** As it shines on one place of a page. */
     public function near(Rect $page, Rect $where): NearLight
     {
-        return new NearLight($this->x * $page->width - $where->x, $this->y * $page->height - $where->y, $this->reach * $page->width);
+        return new NearLight(
+            $this->x * $page->width - $where->x,
+            $this->y * $page->height - $where->y,
+            $this->reach * $page->width,
+        );
     }
 }

@@ -40,9 +40,17 @@ final readonly class NearLight
         $height = intdiv(strlen($inside), max(1, $width));
         $light = str_repeat("\0", strlen($inside));
         $stands = self::BEFORE * $this->reach;
-        for ($y = (int) max(0, floor($this->y - $this->reach)), $end = min($height, ceil($this->y + $this->reach)); $y < $end; $y++) {
+        for (
+            $y = (int) max(0, floor($this->y - $this->reach)), $end = min($height, ceil($this->y + $this->reach));
+            $y < $end;
+            $y++
+        ) {
             $up = $y + 0.5 - $this->y;
-            for ($x = (int) max(0, floor($this->x - $this->reach)), $last = min($width, ceil($this->x + $this->reach)); $x < $last; $x++) {
+            for (
+                $x = (int) max(0, floor($this->x - $this->reach)), $last = min($width, ceil($this->x + $this->reach));
+                $x < $last;
+                $x++
+            ) {
                 $at = $y * $width + $x;
                 $right = $this->x - $x - 0.5;
                 $part = ($right * $right + $up * $up) / ($this->reach * $this->reach);
@@ -51,7 +59,9 @@ final readonly class NearLight
                 }
                 [$nx, $ny] = [$facing->x[$at], $facing->y[$at]];
                 $near = sqrt(max(0.0, 1 - $nx * $nx - $ny * $ny));
-                $cosine = ($nx * $right + $ny * $up + $near * $stands) / sqrt($right * $right + $up * $up + $stands * $stands);
+                $cosine =
+                    ($nx * $right + $ny * $up + $near * $stands) /
+                    sqrt($right * $right + $up * $up + $stands * $stands);
                 $light[$at] = chr((int) (255 * max(0.0, $cosine) * (1 - $part) ** 2 + 0.5));
             }
         }

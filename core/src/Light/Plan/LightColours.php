@@ -56,13 +56,21 @@ final readonly class LightColours
     /** @return array{light: Rgb, around: Rgb, opposite: Rgb} */
     private function all(): array
     {
-        return [LightPart::Light->value => $this->light, LightPart::Around->value => $this->around, LightPart::Opposite->value => $this->opposite()];
+        return [
+            LightPart::Light->value => $this->light,
+            LightPart::Around->value => $this->around,
+            LightPart::Opposite->value => $this->opposite(),
+        ];
     }
 
     private function opposite(): Rgb
     {
         $light = Oklch::of($this->light);
 
-        return (new Oklch(self::SHADE_LIGHTNESS, max(self::LEAST_CHROMA, $light->c), fmod($light->h + 180, 360)))->toRgb();
+        return (new Oklch(
+            self::SHADE_LIGHTNESS,
+            max(self::LEAST_CHROMA, $light->c),
+            fmod($light->h + 180, 360),
+        ))->toRgb();
     }
 }

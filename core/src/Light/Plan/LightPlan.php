@@ -17,7 +17,8 @@ use Awning\Core\Page\Data;
  * @phpstan-import-type LampData from Lamp
  * @phpstan-import-type BackLightData from BackLight
  *
- * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string, dials: RoughDialsData, lamps: list<LampData>, back: ?BackLightData, beside: bool}
+ * @phpstan-type LightPlanData array{azimuth: float, elevation: float, colour: string, ambient: string,
+ *     dials: RoughDialsData, lamps: list<LampData>, back: ?BackLightData, beside: bool}
  */
 final readonly class LightPlan
 {
@@ -35,27 +36,44 @@ final readonly class LightPlan
      * @param  bool  $beside  bounced light has the colour of what lies beside a figure instead
      */
     public function __construct(
-        public KeyLight $key, public Rgb $colour, public Rgb $ambient, public RoughDials $dials = new RoughDials, public array $lamps = [],
-        public ?BackLight $back = null, public bool $beside = false,
+        public KeyLight $key,
+        public Rgb $colour,
+        public Rgb $ambient,
+        public RoughDials $dials = new RoughDials,
+        public array $lamps = [],
+        public ?BackLight $back = null,
+        public bool $beside = false,
     ) {
     }
 
     /** The same on a page so many times smaller; lamps are told in parts of it. */
     public function smaller(int $by): self
     {
-        return new self($this->key, $this->colour, $this->ambient, $this->dials->smaller($by), $this->lamps, $this->back, $this->beside);
+        return new self(
+            key: $this->key,
+            colour: $this->colour,
+            ambient: $this->ambient,
+            dials: $this->dials->smaller($by),
+            lamps: $this->lamps,
+            back: $this->back,
+            beside: $this->beside,
+        );
     }
 
     /** @throws \InvalidArgumentException|\RangeException */
     public static function fromData(Data $data): self
     {
         return new self(
-            new KeyLight($data->number('azimuth', 0, 360), $data->number('elevation', -90, 90)),
-            Rgb::fromHex($data->text('colour', '#fff1d6')), Rgb::fromHex($data->text('ambient', self::SKY)),
-            $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
-            array_map(fn (mixed $lamp): Lamp => Lamp::fromData(new Data(is_array($lamp) ? $lamp : [])), $data->list('lamps', self::MOST_LAMPS)),
-            $data->has('back') ? BackLight::fromData($data->map('back')) : null,
-            $data->flag('beside', false),
+            key: new KeyLight($data->number('azimuth', 0, 360), $data->number('elevation', -90, 90)),
+            colour: Rgb::fromHex($data->text('colour', '#fff1d6')),
+            ambient: Rgb::fromHex($data->text('ambient', self::SKY)),
+            dials: $data->has('dials') ? RoughDials::fromData($data->map('dials')) : new RoughDials,
+            lamps: array_map(
+                fn (mixed $lamp): Lamp => Lamp::fromData(new Data(is_array($lamp) ? $lamp : [])),
+                $data->list('lamps', self::MOST_LAMPS),
+            ),
+            back: $data->has('back') ? BackLight::fromData($data->map('back')) : null,
+            beside: $data->flag('beside', false),
         );
     }
 
@@ -63,8 +81,14 @@ final readonly class LightPlan
     public function toData(): array
     {
         return [
-            'azimuth' => $this->key->azimuth, 'elevation' => $this->key->elevation, 'colour' => $this->colour->hex(), 'ambient' => $this->ambient->hex(),
-            'dials' => $this->dials->toData(), 'lamps' => array_map(fn (Lamp $lamp): array => $lamp->toData(), $this->lamps), 'back' => $this->back?->toData(), 'beside' => $this->beside,
+            'azimuth' => $this->key->azimuth,
+            'elevation' => $this->key->elevation,
+            'colour' => $this->colour->hex(),
+            'ambient' => $this->ambient->hex(),
+            'dials' => $this->dials->toData(),
+            'lamps' => array_map(fn (Lamp $lamp): array => $lamp->toData(), $this->lamps),
+            'back' => $this->back?->toData(),
+            'beside' => $this->beside,
         ];
     }
 }

@@ -10,17 +10,37 @@ use Awning\Core\Page\Data;
  * What can be set of a rough light: two or three dials of each pass. Cosines are those between the surface and the
  * light.
  *
- * @phpstan-type RoughDialsData array{folds: float, soft: float, reach: float, cast: float, rim: float, lines: float, glow: float, deepFrom: float, deepSoft: float, corners: float, cornersDark: float, castSoft: float, ground: float, bounceFrom: float, bounceOver: float, lit: float, litSoft: float, glint: float, glintSoft: float, rimInside: float, linesFrom: float, glowFall: float}
+ * @phpstan-type RoughDialsData array{folds: float, soft: float, reach: float, cast: float, rim: float, lines: float,
+ *     glow: float, deepFrom: float, deepSoft: float, corners: float, cornersDark: float, castSoft: float,
+ *     ground: float, bounceFrom: float, bounceOver: float, lit: float, litSoft: float, glint: float, glintSoft: float,
+ *     rimInside: float, linesFrom: float, glowFall: float}
  */
 final readonly class RoughDials
 {
     /** Least, most and usual of each. */
     public const RANGES = [
-        'folds' => [0.0, 1.0, 1.0], 'soft' => [0.0, 1.0, 0.12], 'reach' => [-0.8, 0.8, 0.0], 'cast' => [0.0, 600.0, 0.0], 'rim' => [0.0, 60.0, 6.0],
-        'lines' => [0.0, 1.0, 0.0], 'glow' => [0.0, 800.0, 160.0], 'deepFrom' => [0.0, 1.5, 0.45], 'deepSoft' => [0.0, 1.0, 0.12], 'corners' => [0.02, 1.0, 0.22],
-        'cornersDark' => [0.0, 1.0, 0.85], 'castSoft' => [0.0, 60.0, 0.0], 'ground' => [0.0, 300.0, 0.0], 'bounceFrom' => [0.0, 1.5, 0.2], 'bounceOver' => [0.05, 1.5, 0.6],
-        'lit' => [0.0, 1.0, 0.14], 'litSoft' => [0.0, 1.0, 0.36], 'glint' => [0.0, 0.3, 0.015], 'glintSoft' => [0.0, 1.0, 0.53], 'rimInside' => [0.0, 1.0, 0.0],
-        'linesFrom' => [-0.5, 0.9, 0.3], 'glowFall' => [1.0, 6.0, 3.0],
+        'folds' => [0.0, 1.0, 1.0],
+        'soft' => [0.0, 1.0, 0.12],
+        'reach' => [-0.8, 0.8, 0.0],
+        'cast' => [0.0, 600.0, 0.0],
+        'rim' => [0.0, 60.0, 6.0],
+        'lines' => [0.0, 1.0, 0.0],
+        'glow' => [0.0, 800.0, 160.0],
+        'deepFrom' => [0.0, 1.5, 0.45],
+        'deepSoft' => [0.0, 1.0, 0.12],
+        'corners' => [0.02, 1.0, 0.22],
+        'cornersDark' => [0.0, 1.0, 0.85],
+        'castSoft' => [0.0, 60.0, 0.0],
+        'ground' => [0.0, 300.0, 0.0],
+        'bounceFrom' => [0.0, 1.5, 0.2],
+        'bounceOver' => [0.05, 1.5, 0.6],
+        'lit' => [0.0, 1.0, 0.14],
+        'litSoft' => [0.0, 1.0, 0.36],
+        'glint' => [0.0, 0.3, 0.015],
+        'glintSoft' => [0.0, 1.0, 0.53],
+        'rimInside' => [0.0, 1.0, 0.0],
+        'linesFrom' => [-0.5, 0.9, 0.3],
+        'glowFall' => [1.0, 6.0, 3.0],
     ];
 
     /** Those that are px of the page. */
@@ -53,15 +73,28 @@ final readonly class RoughDials
      * @throws \RangeException
      */
     public function __construct(
-        public float $folds = self::RANGES['folds'][2], public float $soft = self::RANGES['soft'][2], public float $reach = self::RANGES['reach'][2],
-        public float $cast = self::RANGES['cast'][2], public float $rim = self::RANGES['rim'][2], public float $lines = self::RANGES['lines'][2], public float $glow = self::RANGES['glow'][2],
-        public float $deepFrom = self::RANGES['deepFrom'][2], public float $deepSoft = self::RANGES['deepSoft'][2],
-        public float $corners = self::RANGES['corners'][2], public float $cornersDark = self::RANGES['cornersDark'][2],
-        public float $castSoft = self::RANGES['castSoft'][2], public float $ground = self::RANGES['ground'][2],
-        public float $bounceFrom = self::RANGES['bounceFrom'][2], public float $bounceOver = self::RANGES['bounceOver'][2],
-        public float $lit = self::RANGES['lit'][2], public float $litSoft = self::RANGES['litSoft'][2],
-        public float $glint = self::RANGES['glint'][2], public float $glintSoft = self::RANGES['glintSoft'][2],
-        public float $rimInside = self::RANGES['rimInside'][2], public float $linesFrom = self::RANGES['linesFrom'][2], public float $glowFall = self::RANGES['glowFall'][2],
+        public float $folds = self::RANGES['folds'][2],
+        public float $soft = self::RANGES['soft'][2],
+        public float $reach = self::RANGES['reach'][2],
+        public float $cast = self::RANGES['cast'][2],
+        public float $rim = self::RANGES['rim'][2],
+        public float $lines = self::RANGES['lines'][2],
+        public float $glow = self::RANGES['glow'][2],
+        public float $deepFrom = self::RANGES['deepFrom'][2],
+        public float $deepSoft = self::RANGES['deepSoft'][2],
+        public float $corners = self::RANGES['corners'][2],
+        public float $cornersDark = self::RANGES['cornersDark'][2],
+        public float $castSoft = self::RANGES['castSoft'][2],
+        public float $ground = self::RANGES['ground'][2],
+        public float $bounceFrom = self::RANGES['bounceFrom'][2],
+        public float $bounceOver = self::RANGES['bounceOver'][2],
+        public float $lit = self::RANGES['lit'][2],
+        public float $litSoft = self::RANGES['litSoft'][2],
+        public float $glint = self::RANGES['glint'][2],
+        public float $glintSoft = self::RANGES['glintSoft'][2],
+        public float $rimInside = self::RANGES['rimInside'][2],
+        public float $linesFrom = self::RANGES['linesFrom'][2],
+        public float $glowFall = self::RANGES['glowFall'][2],
     ) {
         foreach (self::RANGES as $name => [$least, $most]) {
             if (! ($this->{$name} >= $least && $this->{$name} <= $most)) {
@@ -97,11 +130,28 @@ final readonly class RoughDials
     public function toData(): array
     {
         return [
-            'folds' => $this->folds, 'soft' => $this->soft, 'reach' => $this->reach, 'cast' => $this->cast, 'rim' => $this->rim, 'lines' => $this->lines, 'glow' => $this->glow,
-            'deepFrom' => $this->deepFrom, 'deepSoft' => $this->deepSoft, 'corners' => $this->corners, 'cornersDark' => $this->cornersDark,
-            'castSoft' => $this->castSoft, 'ground' => $this->ground, 'bounceFrom' => $this->bounceFrom, 'bounceOver' => $this->bounceOver,
-            'lit' => $this->lit, 'litSoft' => $this->litSoft, 'glint' => $this->glint, 'glintSoft' => $this->glintSoft,
-            'rimInside' => $this->rimInside, 'linesFrom' => $this->linesFrom, 'glowFall' => $this->glowFall,
+            'folds' => $this->folds,
+            'soft' => $this->soft,
+            'reach' => $this->reach,
+            'cast' => $this->cast,
+            'rim' => $this->rim,
+            'lines' => $this->lines,
+            'glow' => $this->glow,
+            'deepFrom' => $this->deepFrom,
+            'deepSoft' => $this->deepSoft,
+            'corners' => $this->corners,
+            'cornersDark' => $this->cornersDark,
+            'castSoft' => $this->castSoft,
+            'ground' => $this->ground,
+            'bounceFrom' => $this->bounceFrom,
+            'bounceOver' => $this->bounceOver,
+            'lit' => $this->lit,
+            'litSoft' => $this->litSoft,
+            'glint' => $this->glint,
+            'glintSoft' => $this->glintSoft,
+            'rimInside' => $this->rimInside,
+            'linesFrom' => $this->linesFrom,
+            'glowFall' => $this->glowFall,
         ];
     }
 }

@@ -18,7 +18,8 @@ final readonly class CastShadow
      * @param  Plane  $throwers  255 where something stands before
      * @param  float  $length  px
      * @param  float  $soft  px over which it fades toward its outline; under 1: not at all
-     * @return Plane coverage where its shadow falls, smooth at its edges, itself left out; nothing when the light comes from the reader
+     * @return Plane coverage where its shadow falls, smooth at its edges, itself left out; nothing when the light comes
+     *     from the reader
      */
     public static function of(Plane $throwers, KeyLight $key, float $length, float $soft = 0.0): Plane
     {
@@ -28,14 +29,24 @@ final readonly class CastShadow
         if ($across > 1e-6) {
             // Twice as far each time: all places on the way are covered.
             for ($done = 0.0, $step = 1.0; $done < $length; $done += $step, $step = min(2 * $step, $length - $done)) {
-                $shadow |= self::shifted($shadow, $throwers->width, $throwers->height, (int) round(-$right / $across * $step), (int) round($up / $across * $step));
+                $shadow |= self::shifted(
+                    $shadow,
+                    $throwers->width,
+                    $throwers->height,
+                    (int) round((-$right / $across) * $step),
+                    (int) round(($up / $across) * $step),
+                );
                 if ($length - $done - $step < 0.5) {
                     break;
                 }
             }
         }
         if ($soft < 1) {
-            return new Plane($throwers->width, $throwers->height, self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height));
+            return new Plane(
+                $throwers->width,
+                $throwers->height,
+                self::smooth($shadow & ~$throwers->data, $throwers->width, $throwers->height),
+            );
         }
         // Up to what throws it a soft one is full: it fades together with that.
         $faded = FadedEdge::of(new Plane($throwers->width, $throwers->height, $shadow), $soft);
@@ -53,13 +64,23 @@ final readonly class CastShadow
     {
         $only = fn (string $plane, int $bits): string => $plane & str_repeat(chr($bits), strlen($plane));
         $mapped = fn (string $plane, callable $to): string => strtr($plane, Bytes::identity(), Bytes::table($to));
-        $row = $only($shadow, 1) | $only(self::shifted($shadow, $width, $height, 1, 0), 2) | $only(self::shifted($shadow, $width, $height, -1, 0), 4);
-        $row = $mapped($row, fn (int $bits): int => ($bits & 1) + ($bits >> 1 & 1) + ($bits >> 2 & 1));
-        $rows = $row | $only($shadow, 64)
-            | $mapped(self::shifted($row, $width, $height, 0, 1), fn (int $count): int => ($count & 3) << 2)
-            | $mapped(self::shifted($row, $width, $height, 0, -1), fn (int $count): int => ($count & 3) << 4);
+        $row =
+            $only($shadow, 1) |
+            $only(self::shifted($shadow, $width, $height, 1, 0), 2) |
+            $only(self::shifted($shadow, $width, $height, -1, 0), 4);
+        $row = $mapped($row, fn (int $bits): int => ($bits & 1) + (($bits >> 1) & 1) + (($bits >> 2) & 1));
+        $rows =
+            $row |
+            $only($shadow, 64) |
+            $mapped(self::shifted($row, $width, $height, 0, 1), fn (int $count): int => ($count & 3) << 2) |
+            $mapped(self::shifted($row, $width, $height, 0, -1), fn (int $count): int => ($count & 3) << 4);
 
-        return $mapped($rows, fn (int $counts): float => 255 * (($counts & 3) + ($counts >> 2 & 3) + ($counts >> 4 & 3) - ($counts >> 6 & 1)) / 8);
+        return $mapped(
+            $rows,
+            fn (int $counts): float => (255 *
+                (($counts & 3) + (($counts >> 2) & 3) + (($counts >> 4) & 3) - (($counts >> 6) & 1))) /
+                8,
+        );
     }
 
     /** Moved to the right and down, by no more than the plane; what comes in is nothing. */
@@ -78,6 +99,8 @@ final readonly class CastShadow
         }
         $rows = str_repeat("\0", abs($down) * $width);
 
-        return $down >= 0 ? $rows.substr($moved, 0, strlen($moved) - strlen($rows)) : substr($moved, strlen($rows)).$rows;
+        return $down >= 0
+            ? $rows.substr($moved, 0, strlen($moved) - strlen($rows))
+            : substr($moved, strlen($rows)).$rows;
     }
 }

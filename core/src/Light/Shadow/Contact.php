@@ -22,8 +22,12 @@ final readonly class Contact
      * @param  array<int, float>  $distance  px, of each two by two pixels, row after row
      * @param  array<int, float>  $radius  px
      */
-    private function __construct(private int $width, private int $columns, private array $distance, private array $radius)
-    {
+    private function __construct(
+        private int $width,
+        private int $columns,
+        private array $distance,
+        private array $radius,
+    ) {
     }
 
     public static function of(Labels $labels, SurfaceNormals $facing): self
@@ -40,10 +44,24 @@ final readonly class Contact
         $nearest = self::nearest($radius, $columns, $rows);
         $distance = [];
         foreach ($nearest as $cell => $touch) {
-            $distance[] = $touch === $cell ? 0.5 : ($touch < 0 ? (float) self::FAR : 2 * hypot($cell % $columns - $touch % $columns, intdiv($cell, $columns) - intdiv($touch, $columns)));
+            $distance[] =
+                $touch === $cell
+                    ? 0.5
+                    : ($touch < 0
+                        ? (float) self::FAR
+                        : 2 *
+                            hypot(
+                                ($cell % $columns) - ($touch % $columns),
+                                intdiv($cell, $columns) - intdiv($touch, $columns),
+                            ));
         }
 
-        return new self($width, $columns, $distance, array_map(fn (int $touch): float => $touch < 0 ? 1.0 : max(1.0, $radius[$touch]), $nearest));
+        return new self(
+            $width,
+            $columns,
+            $distance,
+            array_map(fn (int $touch): float => $touch < 0 ? 1.0 : max(1.0, $radius[$touch]), $nearest),
+        );
     }
 
     /** @return array{float, float} of a pixel: how far the next touch is, and how wide the narrower body there, px */
@@ -75,7 +93,9 @@ final readonly class Contact
         foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
             for ($at = $label === 0 ? $to : $from; $at < $to; $at++) {
                 $x = $at % $width;
-                foreach ([$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width] as $beside) {
+                foreach (
+                    [$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width] as $beside
+                ) {
                     $other = $beside < 0 || $beside >= $width * $height ? 0 : $of[$beside + 1];
                     if ($other !== 0 && $other !== $label) {
                         $touches[$at] = [$label, $other];
@@ -121,12 +141,19 @@ final readonly class Contact
             $start = $along > 0 ? 0 : $columns - 1;
             for ($i = 0, $x = $start; $i < $columns; $i++, $x += $along) {
                 $best = $nearest[$row + $x];
-                $least = $best < 0 ? PHP_INT_MAX : ($x - $best % $columns) ** 2 + ($y - intdiv($best, $columns)) ** 2;
-                $asked = $before < 0 ? [] : [$nearest[$other + $x], $x > 0 ? $nearest[$other + $x - 1] : -1, $x < $columns - 1 ? $nearest[$other + $x + 1] : -1];
+                $least = $best < 0 ? PHP_INT_MAX : ($x - ($best % $columns)) ** 2 + ($y - intdiv($best, $columns)) ** 2;
+                $asked =
+                    $before < 0
+                        ? []
+                        : [
+                            $nearest[$other + $x],
+                            $x > 0 ? $nearest[$other + $x - 1] : -1,
+                            $x < $columns - 1 ? $nearest[$other + $x + 1] : -1,
+                        ];
                 $asked[] = $i > 0 ? $nearest[$row + $x - $along] : -1;
                 foreach ($asked as $touch) {
                     if ($touch >= 0 && $touch !== $best) {
-                        $far = ($x - $touch % $columns) ** 2 + ($y - intdiv($touch, $columns)) ** 2;
+                        $far = ($x - ($touch % $columns)) ** 2 + ($y - intdiv($touch, $columns)) ** 2;
                         if ($far < $least) {
                             [$best, $least] = [$touch, $far];
                         }

@@ -29,10 +29,14 @@ final class FadedEdge
         $small = Labels::ofShape($shape)->thinned($by);
         $coverage = '';
         foreach (BorderDistance::squared($small, true) as $squared) {
-            $part = min(1.0, max(0.0, sqrt($squared) - 0.5) * $by / $over);
+            $part = min(1.0, (max(0.0, sqrt($squared) - 0.5) * $by) / $over);
             $coverage .= chr((int) round(255 * $part * $part * (3 - 2 * $part)));
         }
-        $drawn = (new CoarseGrid($by))->drawn([$coverage], new Rect(0, 0, $small->width, $small->height), new Rect(0, 0, $shape->width, $shape->height));
+        $drawn = (new CoarseGrid($by))->drawn(
+            [$coverage],
+            new Rect(0, 0, $small->width, $small->height),
+            new Rect(0, 0, $shape->width, $shape->height),
+        );
 
         return new Plane($shape->width, $shape->height, $drawn[0] & $shape->data);
     }

@@ -64,8 +64,13 @@ final readonly class GroundShadow
         $around = $coarse->around($where);
         $small = $this->worked($around, $by);
 
-        return $small === null ? null
-            : new Plane($where->width, $where->height, $coarse->drawn([$small], $around, $where)[0] & ~$this->standing->crop($where)->data);
+        return $small === null
+            ? null
+            : new Plane(
+                $where->width,
+                $where->height,
+                $coarse->drawn([$small], $around, $where)[0] & ~$this->standing->crop($where)->data,
+            );
     }
 
     /**
@@ -77,7 +82,12 @@ final readonly class GroundShadow
         $darkest = [];
         $high = $this->reach / self::FLAT;
         foreach ($this->soles as [$from, $to, $row]) {
-            $box = Rect::bounds((int) floor(($from - $this->reach) / $by), (int) floor(($row - $high) / $by), (int) ceil(($to + $this->reach) / $by), (int) ceil(($row + $high) / $by) + 1)->intersect($around);
+            $box = Rect::bounds(
+                (int) floor(($from - $this->reach) / $by),
+                (int) floor(($row - $high) / $by),
+                (int) ceil(($to + $this->reach) / $by),
+                (int) ceil(($row + $high) / $by) + 1,
+            )->intersect($around);
             for ($y = $box->y; $y < $box->bottom(); $y++) {
                 $down = ((($y + 0.5) * $by - $row - 1) / $high) ** 2;
                 for ($x = $box->x; $x < $box->right(); $x++) {

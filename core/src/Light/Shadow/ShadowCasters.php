@@ -32,10 +32,17 @@ final readonly class ShadowCasters
     public function on(Rect $where, KeyLight $key, float $length, float $soft = 0.0): ?Plane
     {
         $shadows = array_filter([
-            self::shadow($this->nearer, $where, $key, $length, $soft), self::shadow($this->before, $where, $key, self::CLOSE * $length, self::CLOSE * $soft), $this->ground?->on($where),
+            self::shadow($this->nearer, $where, $key, $length, $soft),
+            self::shadow($this->before, $where, $key, self::CLOSE * $length, self::CLOSE * $soft),
+            $this->ground?->on($where),
         ]);
 
-        return array_reduce($shadows, fn (?Plane $all, Plane $one): Plane => $all === null ? $one : new Plane($where->width, $where->height, Bytes::most($all->data, $one->data)));
+        return array_reduce(
+            $shadows,
+            fn (?Plane $all, Plane $one): Plane => $all === null
+                ? $one
+                : new Plane($where->width, $where->height, Bytes::most($all->data, $one->data)),
+        );
     }
 
     /** Whatever throws into the place from around it is looked at, too. */
@@ -46,10 +53,15 @@ final readonly class ShadowCasters
         }
         // And one more: the edge of a shadow is smoothed by its neighbours.
         $far = (int) ceil($length) + 1;
-        $around = ($soft < 1 ? $where->grown($far) : FadedEdge::around($where->grown($far), $soft))->intersect(new Rect(0, 0, $throwers->width, $throwers->height));
+        $around = ($soft < 1 ? $where->grown($far) : FadedEdge::around($where->grown($far), $soft))->intersect(
+            new Rect(0, 0, $throwers->width, $throwers->height),
+        );
         $here = $throwers->crop($around);
 
-        return Bytes::isNothing($here->data) ? null
-            : CastShadow::of($here, $key, $length, $soft)->crop(new Rect($where->x - $around->x, $where->y - $around->y, $where->width, $where->height));
+        return Bytes::isNothing($here->data)
+            ? null
+            : CastShadow::of($here, $key, $length, $soft)->crop(
+                new Rect($where->x - $around->x, $where->y - $around->y, $where->width, $where->height),
+            );
     }
 }

@@ -35,7 +35,7 @@ final readonly class UnseenLines
      */
     public function __construct(private Plane $ink, float $dpi)
     {
-        $this->sigma = self::SIGMA * ($dpi > 0 ? $dpi : 300) / 300;
+        $this->sigma = (self::SIGMA * ($dpi > 0 ? $dpi : 300)) / 300;
         $this->by = max(1, (int) ($this->sigma / 2));
     }
 
@@ -49,7 +49,10 @@ final readonly class UnseenLines
         if (Bytes::isNothing($ink->data)) {
             return null;
         }
-        $small = $this->by === 1 ? $ink->data : Thumbnail::shrink($ink->data, $ink->width, $ink->height, $around->width, $around->height);
+        $small =
+            $this->by === 1
+                ? $ink->data
+                : Thumbnail::shrink($ink->data, $ink->width, $ink->height, $around->width, $around->height);
         $soft = $blur->ofBytes($small, $around->width, $around->height, self::STRONGER);
 
         return new Plane($where->width, $where->height, $coarse->drawn([$soft], $around, $where)[0]);

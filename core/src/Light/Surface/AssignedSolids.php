@@ -108,7 +108,10 @@ final readonly class AssignedSolids
         $places = array_map(fn (int $at): array => $this->along($axis, $at), array_combine($pixels, $pixels));
         $reach = max(array_map(fn (array $place): float => abs($place[0]), $places)) + 0.5;
 
-        return array_map(fn (array $place): array => [-$place[3] * $place[0] / $reach, -$place[2] * $place[0] / $reach], $places);
+        return array_map(
+            fn (array $place): array => [(-$place[3] * $place[0]) / $reach, (-$place[2] * $place[0]) / $reach],
+            $places,
+        );
     }
 
     /**
@@ -148,13 +151,16 @@ final readonly class AssignedSolids
             $places[$at] = [$way, hypot($along, $across), $angle];
         }
 
-        return array_map(fn (array $place): array => $lie->back(...Gem::facing($place[1] / $rim[$place[0]], $place[2])), $places);
+        return array_map(
+            fn (array $place): array => $lie->back(...Gem::facing($place[1] / $rim[$place[0]], $place[2])),
+            $places,
+        );
     }
 
     /** @return array{float, float, float, float} */
     private function along(DirectionField $line, int $at): array
     {
-        return $line->at($at % $this->labels->width + 0.5, intdiv($at, $this->labels->width) + 0.5);
+        return $line->at(($at % $this->labels->width) + 0.5, intdiv($at, $this->labels->width) + 0.5);
     }
 
     /** @return array{float, float} */

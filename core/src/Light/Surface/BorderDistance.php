@@ -21,7 +21,8 @@ final readonly class BorderDistance
 
     /**
      * @param  bool  $isNothing  whether label 0 is nothing, of which no distance is asked: it is left at 0
-     * @return array<int, int> squared distance in px of each pixel to the nearest of another region, in reading order; FAR² at the most
+     * @return array<int, int> squared distance in px of each pixel to the nearest of another region, in reading order;
+     *     FAR² at the most
      */
     public static function squared(Labels $labels, bool $isNothing = false): array
     {
@@ -39,7 +40,9 @@ final readonly class BorderDistance
     {
         $along = [];
         for ($y = 0; $y < $labels->height; $y++) {
-            foreach (Labels::spans(substr($labels->data, 2 * $y * $labels->width, 2 * $labels->width)) as [$from, $to]) {
+            foreach (
+                Labels::spans(substr($labels->data, 2 * $y * $labels->width, 2 * $labels->width)) as [$from, $to]
+            ) {
                 $left = $from === 0 ? self::FAR : $from - 1;
                 for ($x = $from; $x < $to; $x++) {
                     $before = $from === 0 ? self::FAR : $x - $left;
@@ -64,7 +67,11 @@ final readonly class BorderDistance
             $at = 2 * ($from * $width + $x);
             $label = $data[$at].$data[$at + 1];
             if ($isNothing && $label === "\0\0") {
-                for ($to = $from + 1; $to < $labels->height && $data[$at += 2 * $width] === "\0" && $data[$at + 1] === "\0"; $to++) {
+                for (
+                    $to = $from + 1;
+                    $to < $labels->height && $data[($at += 2 * $width)] === "\0" && $data[$at + 1] === "\0";
+                    $to++
+                ) {
                 }
 
                 continue;
@@ -98,7 +105,9 @@ final readonly class BorderDistance
         foreach ($heights as [$place, $base]) {
             $start = -INF;
             while ($top >= 0) {
-                $start = ($base - $bases[$top] + $place * $place - $places[$top] * $places[$top]) / (2 * ($place - $places[$top]));
+                $start =
+                    ($base - $bases[$top] + $place * $place - $places[$top] * $places[$top]) /
+                    (2 * ($place - $places[$top]));
                 if ($start > $starts[$top]) {
                     break;
                 }

@@ -36,7 +36,12 @@ final readonly class CoarseGrid
     /** @return Rect px that places cover */
     public function pixels(Rect $places): Rect
     {
-        return new Rect($places->x * $this->by, $places->y * $this->by, $places->width * $this->by, $places->height * $this->by);
+        return new Rect(
+            $places->x * $this->by,
+            $places->y * $this->by,
+            $places->width * $this->by,
+            $places->height * $this->by,
+        );
     }
 
     /**

@@ -26,23 +26,39 @@ final readonly class DirectionField
     /** A direction of the page, as it lies on one place of it. */
     public static function on(FlowLines $flow, Rect $page, Rect $where): self
     {
-        return new self(...array_map(
-            fn (FlowLine $line): array => array_map(fn (array $point): array => [$point[0] * $page->width - $where->x, $point[1] * $page->height - $where->y], $line->points),
-            $flow->lines,
-        ));
+        return new self(
+            ...array_map(
+                fn (FlowLine $line): array => array_map(
+                    fn (array $point): array => [
+                        $point[0] * $page->width - $where->x,
+                        $point[1] * $page->height - $where->y,
+                    ],
+                    $line->points,
+                ),
+                $flow->lines,
+            ),
+        );
     }
 
     /** The same on a plane so many times smaller. */
     public function smaller(float $by): self
     {
-        return new self(...array_map(fn (array $line): array => array_map(fn (array $point): array => [$point[0] / $by, $point[1] / $by], $line), $this->lines));
+        return new self(
+            ...array_map(
+                fn (array $line): array => array_map(
+                    fn (array $point): array => [$point[0] / $by, $point[1] / $by],
+                    $line,
+                ),
+                $this->lines,
+            ),
+        );
     }
 
     /**
      * @param  float  $x  px from the left; the middle of a pixel lies at a half
      * @param  float  $y  px from the top
-     * @return array{float, float, float, float} how far it lies to the right of the nearest line as one follows it, px; how far it
-     *                                           has come along; and where lines run there: to the right, and down
+     * @return array{float, float, float, float} how far it lies to the right of the nearest line as one follows it, px;
+     *     how far it has come along; and where lines run there: to the right, and down
      */
     public function at(float $x, float $y): array
     {

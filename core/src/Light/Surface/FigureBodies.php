@@ -50,6 +50,10 @@ final class FigureBodies
         arsort($border);
         $around = array_key_first($border);
 
-        return $around !== null && $border[$around] >= self::AROUND * $graph->perimeter($label) && $mine[$label]->area <= self::SMALL * $mine[$around]->area ? $around : null;
+        return $around !== null &&
+            $border[$around] >= self::AROUND * $graph->perimeter($label) &&
+            $mine[$label]->area <= self::SMALL * $mine[$around]->area
+            ? $around
+            : null;
     }
 }

@@ -11,7 +11,7 @@ use Awning\Core\Raster\Labels;
  *
  * Where a pixel is d from the border and the region there is as wide as a circle of radius R, the surface leans by
  *
- *     sin(lean) = 1 - d / R          away from the border: a quarter turn at the border, facing the reader in the middle
+ * sin(lean) = 1 - d / R          away from the border: a quarter turn at the border, facing the reader in the middle
  *
  * which is exact for a sphere (a disc) and for a cylinder (a bar). R is the distance of the medial axis (Blum's
  * skeleton) one comes to by walking uphill from the pixel, smoothed along the region, so that a narrow arm is round in
@@ -25,8 +25,14 @@ final readonly class Inflation
      * @param  array<int, float>  $depth  d / R, 0 at the border, 1 on the axis
      * @param  array<int, float>  $border  distance from the border, px
      */
-    private function __construct(public int $width, public int $height, public array $x, public array $y, public array $depth, public array $border)
-    {
+    private function __construct(
+        public int $width,
+        public int $height,
+        public array $x,
+        public array $y,
+        public array $depth,
+        public array $border,
+    ) {
     }
 
     /**
@@ -81,7 +87,14 @@ final readonly class Inflation
             }
         }
 
-        return new self($width, $height, $means->of($xs, self::SMOOTH_SURFACE), $means->of($ys, self::SMOOTH_SURFACE), $depth, $border);
+        return new self(
+            $width,
+            $height,
+            $means->of($xs, self::SMOOTH_SURFACE),
+            $means->of($ys, self::SMOOTH_SURFACE),
+            $depth,
+            $border,
+        );
     }
 
     /** @return list<array{int, int}> stretches of pixels that are of a body, none across the end of a row */
@@ -116,8 +129,14 @@ final readonly class Inflation
                 $here = $border[$at];
                 $west = $x === 0 ? $here : ($of[$at - 1] === $label ? $border[$at - 1] : -$border[$at - 1]);
                 $east = $x === $width - 1 ? $here : ($of[$at + 1] === $label ? $border[$at + 1] : -$border[$at + 1]);
-                $north = $y === 0 ? $here : ($of[$at - $width] === $label ? $border[$at - $width] : -$border[$at - $width]);
-                $south = $y === $height - 1 ? $here : ($of[$at + $width] === $label ? $border[$at + $width] : -$border[$at + $width]);
+                $north =
+                    $y === 0 ? $here : ($of[$at - $width] === $label ? $border[$at - $width] : -$border[$at - $width]);
+                $south =
+                    $y === $height - 1
+                        ? $here
+                        : ($of[$at + $width] === $label
+                            ? $border[$at + $width]
+                            : -$border[$at + $width]);
                 $right[$at] = ($east - $west) / 2;
                 $down[$at] = ($south - $north) / 2;
             }
@@ -134,8 +153,14 @@ final readonly class Inflation
      * @param  array<int, float>  $slopeY
      * @return array<int, float> how far the axis one comes to is from the border
      */
-    private static function radii(array $of, array $spans, int $width, array $border, array $slopeX, array $slopeY): array
-    {
+    private static function radii(
+        array $of,
+        array $spans,
+        int $width,
+        array $border,
+        array $slopeX,
+        array $slopeY,
+    ): array {
         $radius = $border;
         foreach (self::fromInside($spans, $border) as $ring) {
             foreach ($ring as $at) {

@@ -23,15 +23,23 @@ final readonly class LitSurface
      * One byte a pixel each, row after row.
      *
      * @param  string  $inside  255 where there is a body
-     * @param  array{string, string, string}  $facing  to the right, up, toward the reader; 0..255 for -1..1, what is no body faces the reader
+     * @param  array{string, string, string}  $facing  to the right, up, toward the reader; 0..255 for -1..1, what is no
+     *     body faces the reader
      * @param  string  $lambert  the cosine between the surface and the light; 0..255 for -1..1
      * @param  string  $shine  that between the surface and the way half-way between light and reader
      * @param  string  $occlusion  coverage
      * @param  string  $rim  coverage
      * @param  list<string>  $lamps  coverage of each
      */
-    private function __construct(public string $inside, public array $facing, public string $lambert, public string $shine, public string $occlusion, public string $rim, public array $lamps)
-    {
+    private function __construct(
+        public string $inside,
+        public array $facing,
+        public string $lambert,
+        public string $shine,
+        public string $occlusion,
+        public string $rim,
+        public array $lamps,
+    ) {
     }
 
     /**
@@ -39,8 +47,14 @@ final readonly class LitSurface
      * @param  ?KeyLight  $back  what a rim comes from; null: from opposite the key
      * @param  list<NearLight>  $lamps
      */
-    public static function of(Labels $labels, SurfaceNormals $facing, KeyLight $key, RoughDials $dials, ?KeyLight $back = null, array $lamps = []): self
-    {
+    public static function of(
+        Labels $labels,
+        SurfaceNormals $facing,
+        KeyLight $key,
+        RoughDials $dials,
+        ?KeyLight $back = null,
+        array $lamps = [],
+    ): self {
         $contact = Contact::of($labels, $facing);
         $behind = $back->direction ?? [-$key->direction[0], -$key->direction[1]];
         $behind = [$behind[0], $behind[1], hypot($behind[0], $behind[1])];
@@ -75,12 +89,36 @@ final readonly class LitSurface
             $shine .= self::byte($half < 1e-6 ? 0.0 : ($cosine + $near) / $half);
             $radius = $facing->radius($at);
             // Dark where they touch, a third of it so far from there.
-            $occlusion .= chr((int) round(255 * $dials->cornersDark * exp(-(($far / max(1.0, $dials->corners * min($radius, $narrow))) ** 2))));
+            $occlusion .= chr(
+                (int) round(
+                    255 * $dials->cornersDark * exp(-(($far / max(1.0, $dials->corners * min($radius, $narrow))) ** 2)),
+                ),
+            );
             $isOpen = $far > $facing->border[$at] + 2;
-            $rim .= chr((int) round(255 * ($isOpen ? 1.0 : $dials->rimInside) * self::rim($right, $up, $facing->border[$at], min($dials->rim, self::RIM_PART * $radius), $behind)));
+            $rim .= chr(
+                (int) round(
+                    255 *
+                        ($isOpen ? 1.0 : $dials->rimInside) *
+                        self::rim(
+                            $right,
+                            $up,
+                            $facing->border[$at],
+                            min($dials->rim, self::RIM_PART * $radius),
+                            $behind,
+                        ),
+                ),
+            );
         }
 
-        return new self($inside, [$x, $y, $z], $lambert, $shine, $occlusion, $rim, array_map(fn (NearLight $lamp): string => $lamp->on($facing, $inside, $labels->width), $lamps));
+        return new self(
+            inside: $inside,
+            facing: [$x, $y, $z],
+            lambert: $lambert,
+            shine: $shine,
+            occlusion: $occlusion,
+            rim: $rim,
+            lamps: array_map(fn (NearLight $lamp): string => $lamp->on($facing, $inside, $labels->width), $lamps),
+        );
     }
 
     /** @return string 255 where there is a body */

@@ -45,7 +45,10 @@ final readonly class Pieces
     public static function works(array $pieces, int $work): array
     {
         $sides = array_map(fn (Rect $piece): float => sqrt($piece->width * $piece->height), $pieces);
-        $shares = array_map(fn (float $side): float => max(self::LEAST_SHARE, self::TOGETHER * $side / array_sum($sides)), $sides);
+        $shares = array_map(
+            fn (float $side): float => max(self::LEAST_SHARE, (self::TOGETHER * $side) / array_sum($sides)),
+            $sides,
+        );
 
         return array_map(fn (float $share): int => (int) (min(1.0, $share) * $work), $shares);
     }
@@ -58,14 +61,20 @@ final readonly class Pieces
     private static function cut(Labels $labels, Rect $within, bool $across, bool $isWhole): array
     {
         $parts = self::stretches($across ? self::columns($labels, $within) : self::rows($labels, $within));
-        $rects = array_map(fn (array $part): Rect => $across ? new Rect($within->x + $part[0], $within->y, $part[1] - $part[0], $within->height)
-            : new Rect($within->x, $within->y + $part[0], $within->width, $part[1] - $part[0]), $parts);
+        $rects = array_map(
+            fn (array $part): Rect => $across
+                ? new Rect($within->x + $part[0], $within->y, $part[1] - $part[0], $within->height)
+                : new Rect($within->x, $within->y + $part[0], $within->width, $part[1] - $part[0]),
+            $parts,
+        );
         $isSame = count($rects) === 1 && $rects[0] == $within;
         if ($isSame && $isWhole) {
             return $rects;
         }
 
-        return array_merge(...array_map(fn (Rect $rect): array => self::cut($labels, $rect, ! $across, $isSame), $rects));
+        return array_merge(
+            ...array_map(fn (Rect $rect): array => self::cut($labels, $rect, ! $across, $isSame), $rects),
+        );
     }
 
     /** @return string of each row whether there is something: 1, else 0 */
@@ -74,7 +83,10 @@ final readonly class Pieces
         $nothing = str_repeat("\0", 2 * $within->width);
         $rows = '';
         for ($y = $within->y; $y < $within->bottom(); $y++) {
-            $rows .= substr($labels->data, 2 * ($y * $labels->width + $within->x), 2 * $within->width) === $nothing ? '0' : '1';
+            $rows .=
+                substr($labels->data, 2 * ($y * $labels->width + $within->x), 2 * $within->width) === $nothing
+                    ? '0'
+                    : '1';
         }
 
         return $rows;

@@ -12,8 +12,13 @@ final readonly class PrincipalAxis
      * @param  float  $y  from the top
      * @param  float  $right  of the axis
      */
-    private function __construct(private float $x, private float $y, private float $right, private float $up, private int $width)
-    {
+    private function __construct(
+        private float $x,
+        private float $y,
+        private float $right,
+        private float $up,
+        private int $width,
+    ) {
     }
 
     /**
@@ -41,7 +46,7 @@ final readonly class PrincipalAxis
     /** @return array{float, float} how far a pixel lies from the middle, to the right and up */
     public function from(int $at): array
     {
-        return [$at % $this->width + 0.5 - $this->x, $this->y - intdiv($at, $this->width) - 0.5];
+        return [($at % $this->width) + 0.5 - $this->x, $this->y - intdiv($at, $this->width) - 0.5];
     }
 
     /** @return array{float, float} along the axis, and across it */
@@ -66,6 +71,9 @@ final readonly class PrincipalAxis
     {
         $down = $this->up > 0 ? -1 : 1;
 
-        return new DirectionField([[$this->x, $this->y], [$this->x + $down * $this->right, $this->y - $down * $this->up]]);
+        return new DirectionField([
+            [$this->x, $this->y],
+            [$this->x + $down * $this->right, $this->y - $down * $this->up],
+        ]);
     }
 }

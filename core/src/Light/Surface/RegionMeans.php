@@ -15,7 +15,10 @@ final readonly class RegionMeans
     /** Shorter stretches have no middle to smooth. */
     private const SHORTEST = 3;
 
-    /** @param  list<array{int, int, int}>  $lines  first pixel, step, how many: rows before columns, each within one region */
+    /**
+     * @param  list<array{int, int, int}>  $lines  first pixel, step, how many: rows before columns, each within one
+     *     region
+     */
     private function __construct(private array $lines)
     {
     }
@@ -61,7 +64,7 @@ final readonly class RegionMeans
     {
         foreach ([$this->lines, $this->lines] as $lines) {
             foreach ($lines as [$from, $step, $length]) {
-                $sums = [$sum = 0.0];
+                $sums = [($sum = 0.0)];
                 for ($i = 0, $at = $from; $i < $length; $i++, $at += $step) {
                     $sums[] = $sum += $values[$at];
                 }

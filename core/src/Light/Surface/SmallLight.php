@@ -44,8 +44,16 @@ final readonly class SmallLight
      * @param  string  $shine  as well
      * @param  string  $occlusion  the surface's, softened by as much as places of it are larger than the plane's
      */
-    private function __construct(private int $by, public int $finer, private Rect $whole, private Labels $small, public LitSurface $lit, public string $lambert, public string $shine, public string $occlusion)
-    {
+    private function __construct(
+        private int $by,
+        public int $finer,
+        private Rect $whole,
+        private Labels $small,
+        public LitSurface $lit,
+        public string $lambert,
+        public string $shine,
+        public string $occlusion,
+    ) {
     }
 
     /**
@@ -53,17 +61,42 @@ final readonly class SmallLight
      * @param  int  $work  pixels of bodies that are worked out
      * @param  int  $finer  how many times larger than the plane it is to be drawn
      */
-    public static function of(Labels $labels, KeyLight $key, RoughDials $dials = new RoughDials, Scene $scene = new Scene, int $work = self::WORK, int $finer = 1): self
-    {
+    public static function of(
+        Labels $labels,
+        KeyLight $key,
+        RoughDials $dials = new RoughDials,
+        Scene $scene = new Scene,
+        int $work = self::WORK,
+        int $finer = 1,
+    ): self {
         $by = (int) max(1, ceil(sqrt(self::bodyPixels($labels) / $work)));
         $small = $by === 1 ? $labels : $labels->thinned($by);
         $flows = array_map(fn (DirectionField $flow): DirectionField => $flow->smaller($by), $scene->flows);
         $lamps = array_map(fn (NearLight $lamp): NearLight => $lamp->smaller($by), $scene->lamps);
-        $lit = LitSurface::of($small, SurfaceNormals::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows), $key, $dials->smaller($by), $scene->back, $lamps);
+        $lit = LitSurface::of(
+            $small,
+            SurfaceNormals::of($small, $scene->bodies, $dials->folds, $scene->solids, $flows),
+            $key,
+            $dials->smaller($by),
+            $scene->back,
+            $lamps,
+        );
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
-        [$lambert, $shine] = $by * $finer === 1 ? [$lit->lambert, $lit->shine] : self::spread([$lit->lambert, $lit->shine], $lit->inside, $small->width);
+        [$lambert, $shine] =
+            $by * $finer === 1
+                ? [$lit->lambert, $lit->shine]
+                : self::spread([$lit->lambert, $lit->shine], $lit->inside, $small->width);
 
-        return new self($by, $finer, new Rect(0, 0, $labels->width, $labels->height), $small, $lit, $lambert, $shine, $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark));
+        return new self(
+            by: $by,
+            finer: $finer,
+            whole: new Rect(0, 0, $labels->width, $labels->height),
+            small: $small,
+            lit: $lit,
+            lambert: $lambert,
+            shine: $shine,
+            occlusion: $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark),
+        );
     }
 
     /**
@@ -76,11 +109,24 @@ final readonly class SmallLight
         $planes = array_values($planes);
         $by = $this->by * $this->finer;
         if ($by === 1) {
-            return array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $where, 1), $planes);
+            return array_map(
+                fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $where, 1),
+                $planes,
+            );
         }
-        $around = (new CoarseGrid($this->by))->around($where)->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
-        $cut = array_map(fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $around, 1), $planes);
-        $finely = new Rect($where->x * $this->finer, $where->y * $this->finer, $where->width * $this->finer, $where->height * $this->finer);
+        $around = (new CoarseGrid($this->by))
+            ->around($where)
+            ->intersect(new Rect(0, 0, $this->small->width, $this->small->height));
+        $cut = array_map(
+            fn (string $plane): string => Bytes::crop($plane, $this->small->width, $this->small->height, $around, 1),
+            $planes,
+        );
+        $finely = new Rect(
+            $where->x * $this->finer,
+            $where->y * $this->finer,
+            $where->width * $this->finer,
+            $where->height * $this->finer,
+        );
 
         return (new CoarseGrid($by))->drawn($cut, $around, $finely);
     }
@@ -108,18 +154,28 @@ final readonly class SmallLight
         return $cells;
     }
 
-    /** @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What is no body faces the reader */
+    /**
+     * @return array{Plane, Plane, Plane} where each pixel faces: right, up, toward the reader; 0..255 for -1..1. What
+     *     is no body faces the reader
+     */
     public function normals(): array
     {
         [$right, $up, $near] = $this->enlarged($this->whole, ...$this->lit->facing);
 
-        return array_map(fn (string $plane): Plane => new Plane($this->whole->width, $this->whole->height, $plane), [$right, $up, $near]);
+        return array_map(fn (string $plane): Plane => new Plane($this->whole->width, $this->whole->height, $plane), [
+            $right,
+            $up,
+            $near,
+        ]);
     }
 
     private static function holdsBody(Labels $labels, Rect $cell): bool
     {
         for ($y = $cell->y; $y < $cell->bottom(); $y++) {
-            if (strspn($labels->data, "\0", 2 * ($y * $labels->width + $cell->x), 2 * $cell->width) < 2 * $cell->width) {
+            if (
+                strspn($labels->data, "\0", 2 * ($y * $labels->width + $cell->x), 2 * $cell->width) <
+                2 * $cell->width
+            ) {
                 return true;
             }
         }
@@ -133,7 +189,13 @@ final readonly class SmallLight
      */
     private static function softened(string $occlusion, Labels $small, float $darkest): string
     {
-        return (new Blur(self::SOFTENED))->ofBytes($occlusion, $small->width, $small->height, self::STRONGER, 255 * $darkest);
+        return (new Blur(self::SOFTENED))->ofBytes(
+            $occlusion,
+            $small->width,
+            $small->height,
+            self::STRONGER,
+            255 * $darkest,
+        );
     }
 
     /**
@@ -171,7 +233,12 @@ final readonly class SmallLight
     private static function edge(string $inside, int $width): array
     {
         $beyond = str_repeat("\0", $width);
-        $covered = $inside & ("\0".substr($inside, 0, -1)) & (substr($inside, 1)."\0") & ($beyond.substr($inside, 0, -$width)) & (substr($inside, $width).$beyond);
+        $covered =
+            $inside &
+            ("\0".substr($inside, 0, -1)) &
+            (substr($inside, 1)."\0") &
+            ($beyond.substr($inside, 0, -$width)) &
+            (substr($inside, $width).$beyond);
         $open = $inside & ~$covered;
         $edge = [];
         for ($at = strpos($open, "\xff"); $at !== false; $at = strpos($open, "\xff", $at + 1)) {
@@ -186,7 +253,17 @@ final readonly class SmallLight
     {
         $x = $at % $width;
 
-        return array_values(array_filter([$x > 0 ? $at - 1 : -1, $x < $width - 1 ? $at + 1 : -1, $at - $width, $at + $width < $count ? $at + $width : -1], fn (int $beside): bool => $beside >= 0));
+        return array_values(
+            array_filter(
+                [
+                    $x > 0 ? $at - 1 : -1,
+                    $x < $width - 1 ? $at + 1 : -1,
+                    $at - $width,
+                    $at + $width < $count ? $at + $width : -1,
+                ],
+                fn (int $beside): bool => $beside >= 0,
+            ),
+        );
     }
 
     private static function bodyPixels(Labels $labels): int

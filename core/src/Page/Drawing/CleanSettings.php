@@ -10,7 +10,8 @@ use Awning\Core\Page\Data;
 /**
  * How a drawing is cleaned. All of it is kept beside the original and may be changed at any time.
  *
- * @phpstan-type CleanData array{flatten: float, paper: ?int, ink: ?int, weight: int, specks: int, pinholes: int, colours: value-of<LineColour>, turn: ?float, hard: bool, crop: bool}
+ * @phpstan-type CleanData array{flatten: float, paper: ?int, ink: ?int, weight: int, specks: int, pinholes: int,
+ *     colours: value-of<LineColour>, turn: ?float, hard: bool, crop: bool}
  */
 final readonly class CleanSettings
 {
@@ -68,13 +69,21 @@ final readonly class CleanSettings
         $isMeasured = ! $data->has('paper') && ! $data->has('ink');
 
         return new self(
-            $data->number('flatten', 0, 1, 1),
-            $isMeasured ? null : $data->int('paper', 0, 254), $isMeasured ? null : $data->int('ink', 1, 255),
-            $data->int('weight', -self::HEAVIEST, self::HEAVIEST, 0), $data->int('specks', 0, self::LARGEST_SPECK, self::SPECKS),
-            $data->int('pinholes', 0, self::LARGEST_SPECK, self::PINHOLES),
-            $data->choice('colours', LineColour::class, 'Coloured lines are kept, or dropped where they are blue, red, or any colour.', LineColour::Auto),
-            $data->has('turn') ? $data->number('turn', -self::STEEPEST, self::STEEPEST) : null,
-            $data->flag('hard', false), $data->flag('crop', true),
+            flatten: $data->number('flatten', 0, 1, 1),
+            paper: $isMeasured ? null : $data->int('paper', 0, 254),
+            ink: $isMeasured ? null : $data->int('ink', 1, 255),
+            weight: $data->int('weight', -self::HEAVIEST, self::HEAVIEST, 0),
+            specks: $data->int('specks', 0, self::LARGEST_SPECK, self::SPECKS),
+            pinholes: $data->int('pinholes', 0, self::LARGEST_SPECK, self::PINHOLES),
+            colours: $data->choice(
+                'colours',
+                LineColour::class,
+                'Coloured lines are kept, or dropped where they are blue, red, or any colour.',
+                LineColour::Auto,
+            ),
+            turn: $data->has('turn') ? $data->number('turn', -self::STEEPEST, self::STEEPEST) : null,
+            hard: $data->flag('hard', false),
+            crop: $data->flag('crop', true),
         );
     }
 
@@ -82,8 +91,16 @@ final readonly class CleanSettings
     public function toData(): array
     {
         return [
-            'flatten' => $this->flatten, 'paper' => $this->paper, 'ink' => $this->ink, 'weight' => $this->weight, 'specks' => $this->specks,
-            'pinholes' => $this->pinholes, 'colours' => $this->colours->value, 'turn' => $this->turn, 'hard' => $this->hard, 'crop' => $this->crop,
+            'flatten' => $this->flatten,
+            'paper' => $this->paper,
+            'ink' => $this->ink,
+            'weight' => $this->weight,
+            'specks' => $this->specks,
+            'pinholes' => $this->pinholes,
+            'colours' => $this->colours->value,
+            'turn' => $this->turn,
+            'hard' => $this->hard,
+            'crop' => $this->crop,
         ];
     }
 
@@ -92,12 +109,34 @@ final readonly class CleanSettings
     {
         $area = fn (int $pixels): int => (int) round($pixels / $factor / $factor);
 
-        return new self($this->flatten, $this->paper, $this->ink, (int) round($this->weight / $factor), $area($this->specks), $area($this->pinholes), $this->colours, $this->turn, $this->hard, $this->crop);
+        return new self(
+            flatten: $this->flatten,
+            paper: $this->paper,
+            ink: $this->ink,
+            weight: (int) round($this->weight / $factor),
+            specks: $area($this->specks),
+            pinholes: $area($this->pinholes),
+            colours: $this->colours,
+            turn: $this->turn,
+            hard: $this->hard,
+            crop: $this->crop,
+        );
     }
 
     /** The same, left as it lies: a sheet that is straightened by its corners is not turned before. */
     public function unturned(): self
     {
-        return new self($this->flatten, $this->paper, $this->ink, $this->weight, $this->specks, $this->pinholes, $this->colours, 0.0, $this->hard, $this->crop);
+        return new self(
+            flatten: $this->flatten,
+            paper: $this->paper,
+            ink: $this->ink,
+            weight: $this->weight,
+            specks: $this->specks,
+            pinholes: $this->pinholes,
+            colours: $this->colours,
+            turn: 0.0,
+            hard: $this->hard,
+            crop: $this->crop,
+        );
     }
 }

@@ -17,8 +17,11 @@ use Awning\Core\Page\RecordKind;
  * @phpstan-import-type CleanData from CleanSettings
  * @phpstan-import-type PlacementData from Placement
  *
- * @phpstan-type FoundData array{paper: int, ink: int, askew: ?float, turned: float, specks: int, share: float, dropped: list<string>, sheet: ?list<array{float, float}>}
- * @phpstan-type DrawingData array{original: int, name: string, width: int, height: int, clean: CleanData, place: PlacementData, role: value-of<DrawingRole>, tint: string, strength: float, above: bool, visible: bool, order: int, picture: int, pictures: int, found: FoundData}
+ * @phpstan-type FoundData array{paper: int, ink: int, askew: ?float, turned: float, specks: int, share: float,
+ *     dropped: list<string>, sheet: ?list<array{float, float}>}
+ * @phpstan-type DrawingData array{original: int, name: string, width: int, height: int, clean: CleanData,
+ *     place: PlacementData, role: value-of<DrawingRole>, tint: string, strength: float, above: bool, visible: bool,
+ *     order: int, picture: int, pictures: int, found: FoundData}
  */
 final readonly class Drawing implements Record
 {
@@ -49,11 +52,21 @@ final readonly class Drawing implements Record
      * @param  FoundData  $found  what cleaning it found
      */
     public function __construct(
-        public int $original, public string $name, public int $width, public int $height,
-        public CleanSettings $clean, public Placement $place,
-        public DrawingRole $role, public string $tint, public float $strength, public bool $visible,
+        public int $original,
+        public string $name,
+        public int $width,
+        public int $height,
+        public CleanSettings $clean,
+        public Placement $place,
+        public DrawingRole $role,
+        public string $tint,
+        public float $strength,
+        public bool $visible,
         public array $found,
-        public bool $above = false, public int $order = 0, public int $picture = 1, public int $pictures = 1,
+        public bool $above = false,
+        public int $order = 0,
+        public int $picture = 1,
+        public int $pictures = 1,
     ) {
         Bounds::whole('original', $original, 0);
         if (mb_strlen($name) > self::NAME) {
@@ -79,13 +92,22 @@ final readonly class Drawing implements Record
         $found = $data->map('found')->all();
 
         return new self(
-            $data->int('original', 0, PHP_INT_MAX), $data->text('name'), $data->int('width', 1, PageSize::MOST), $data->int('height', 1, PageSize::MOST),
-            CleanSettings::fromData($data->map('clean')), Placement::fromData($data->map('place')),
-            $data->choice('role', DrawingRole::class, 'A drawing is ink or an underdrawing.', DrawingRole::Ink), $data->text('tint', self::TINT),
-            $data->number('strength', 0, 1, self::STRENGTH), $data->flag('visible', true), $found,
-            $data->flag('above', false), $data->int('order', -self::FRONT, self::FRONT, 0), $data->int('picture', 1, self::MOST_PICTURES, 1),
+            original: $data->int('original', 0, PHP_INT_MAX),
+            name: $data->text('name'),
+            width: $data->int('width', 1, PageSize::MOST),
+            height: $data->int('height', 1, PageSize::MOST),
+            clean: CleanSettings::fromData($data->map('clean')),
+            place: Placement::fromData($data->map('place')),
+            role: $data->choice('role', DrawingRole::class, 'A drawing is ink or an underdrawing.', DrawingRole::Ink),
+            tint: $data->text('tint', self::TINT),
+            strength: $data->number('strength', 0, 1, self::STRENGTH),
+            visible: $data->flag('visible', true),
+            found: $found,
+            above: $data->flag('above', false),
+            order: $data->int('order', -self::FRONT, self::FRONT, 0),
+            picture: $data->int('picture', 1, self::MOST_PICTURES, 1),
             // Pages were kept with the count of every picture in their file, however many: those must open.
-            min(self::MOST_PICTURES, $data->int('pictures', 1, PHP_INT_MAX, 1)),
+            pictures: min(self::MOST_PICTURES, $data->int('pictures', 1, PHP_INT_MAX, 1)),
         );
     }
 
@@ -98,9 +120,18 @@ final readonly class Drawing implements Record
      */
     public static function changesOf(Data $values): array
     {
-        $sample = ['original' => 0, 'width' => 1, 'height' => 1, 'clean' => [], 'place' => ['x' => 0, 'y' => 0], 'found' => []];
+        $sample = [
+            'original' => 0,
+            'width' => 1,
+            'height' => 1,
+            'clean' => [],
+            'place' => ['x' => 0, 'y' => 0],
+            'found' => [],
+        ];
         if (array_diff($values->names(), self::CHANGEABLE) !== []) {
-            throw new \InvalidArgumentException('Of a drawing its role, tint, strength and order change here, and whether it shows.');
+            throw new \InvalidArgumentException(
+                'Of a drawing its role, tint, strength and order change here, and whether it shows.',
+            );
         }
 
         return array_intersect_key(self::fromData($values->over(new Data($sample)))->toData(), $values->all());
@@ -110,16 +141,43 @@ final readonly class Drawing implements Record
     public function toData(): array
     {
         return [
-            'original' => $this->original, 'name' => $this->name, 'width' => $this->width, 'height' => $this->height,
-            'clean' => $this->clean->toData(), 'place' => $this->place->toData(),
-            'role' => $this->role->value, 'tint' => $this->tint, 'strength' => $this->strength, 'above' => $this->above, 'visible' => $this->visible,
-            'order' => $this->order, 'picture' => $this->picture, 'pictures' => $this->pictures, 'found' => $this->found,
+            'original' => $this->original,
+            'name' => $this->name,
+            'width' => $this->width,
+            'height' => $this->height,
+            'clean' => $this->clean->toData(),
+            'place' => $this->place->toData(),
+            'role' => $this->role->value,
+            'tint' => $this->tint,
+            'strength' => $this->strength,
+            'above' => $this->above,
+            'visible' => $this->visible,
+            'order' => $this->order,
+            'picture' => $this->picture,
+            'pictures' => $this->pictures,
+            'found' => $this->found,
         ];
     }
 
     public function placed(Placement $place): self
     {
-        return new self($this->original, $this->name, $this->width, $this->height, $this->clean, $place, $this->role, $this->tint, $this->strength, $this->visible, $this->found, $this->above, $this->order, $this->picture, $this->pictures);
+        return new self(
+            original: $this->original,
+            name: $this->name,
+            width: $this->width,
+            height: $this->height,
+            clean: $this->clean,
+            place: $place,
+            role: $this->role,
+            tint: $this->tint,
+            strength: $this->strength,
+            visible: $this->visible,
+            found: $this->found,
+            above: $this->above,
+            order: $this->order,
+            picture: $this->picture,
+            pictures: $this->pictures,
+        );
     }
 
     /** Whether its lines are among the page's ink. */

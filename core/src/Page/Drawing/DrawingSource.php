@@ -13,7 +13,12 @@ final readonly class DrawingSource
      * @param  int  $picture  from 1
      * @param  int  $pictures  how many the file holds
      */
-    public function __construct(public int $original, public string $name, public float $dpi = 0.0, public int $picture = 1, public int $pictures = 1)
-    {
+    public function __construct(
+        public int $original,
+        public string $name,
+        public float $dpi = 0.0,
+        public int $picture = 1,
+        public int $pictures = 1,
+    ) {
     }
 }

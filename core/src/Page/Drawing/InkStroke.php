@@ -13,7 +13,8 @@ use Awning\Core\Page\RecordKind;
  * A line drawn here: points with pressure, and a weight. It stays a line: what is laid on the page is drawn from it.
  *
  * @phpstan-type InkPointData array{float, float, float}
- * @phpstan-type InkStrokeData array{points: list<InkPointData>, weight: float, taper: float, steady: float, grain: float}
+ * @phpstan-type InkStrokeData array{points: list<InkPointData>, weight: float, taper: float, steady: float,
+ *     grain: float}
  */
 final readonly class InkStroke implements Record
 {
@@ -31,14 +32,23 @@ final readonly class InkStroke implements Record
      * @param  float  $steady  how much the line is drawn after the hand, 0..0.95
      * @param  float  $grain  how much the paper's tooth breaks it up, 0: a hard edge, 1: very dry
      */
-    public function __construct(public array $points, public float $weight, public float $taper = 0.0, public float $steady = 0.0, public float $grain = 0.0)
-    {
+    public function __construct(
+        public array $points,
+        public float $weight,
+        public float $taper = 0.0,
+        public float $steady = 0.0,
+        public float $grain = 0.0,
+    ) {
         if (count($points) > self::MOST_POINTS) {
-            throw new \InvalidArgumentException('A line has at most '.self::MOST_POINTS.' points. Draw it in parts.');
+            throw new \InvalidArgumentException(
+                'A line has at most '.self::MOST_POINTS.' points. Draw it in parts.',
+            );
         }
         foreach ($points as [$x, $y, $pressure]) {
             if (! (abs($x) <= self::FARTHEST && abs($y) <= self::FARTHEST && $pressure >= 0 && $pressure <= 1)) {
-                throw new \InvalidArgumentException('A line lies too far off the page, or its pressure is not of 0 to 1. Draw it again.');
+                throw new \InvalidArgumentException(
+                    'A line lies too far off the page, or its pressure is not of 0 to 1. Draw it again.',
+                );
             }
         }
         Bounds::number('weight', $weight, 1, self::HEAVIEST);
@@ -59,7 +69,13 @@ final readonly class InkStroke implements Record
             throw new \InvalidArgumentException('A line has at least one point. Draw it again.');
         }
 
-        return new self($points, $data->number('weight', 1, self::HEAVIEST), $data->number('taper', 0, 0.5, 0), $data->number('steady', 0, 0.95, 0), $data->number('grain', 0, 1, 0));
+        return new self(
+            $points,
+            $data->number('weight', 1, self::HEAVIEST),
+            $data->number('taper', 0, 0.5, 0),
+            $data->number('steady', 0, 0.95, 0),
+            $data->number('grain', 0, 1, 0),
+        );
     }
 
     /**
@@ -75,13 +91,23 @@ final readonly class InkStroke implements Record
         $at = new Data(['x' => $point[0], 'y' => $point[1]]);
         $pressure = is_int($point[2]) || is_float($point[2]) ? (float) $point[2] : 1.0;
 
-        return [$at->number('x', -self::FARTHEST, self::FARTHEST), $at->number('y', -self::FARTHEST, self::FARTHEST), $pressure > 0 ? min(1.0, $pressure) : 0.0];
+        return [
+            $at->number('x', -self::FARTHEST, self::FARTHEST),
+            $at->number('y', -self::FARTHEST, self::FARTHEST),
+            $pressure > 0 ? min(1.0, $pressure) : 0.0,
+        ];
     }
 
     /** @return InkStrokeData */
     public function toData(): array
     {
-        return ['points' => $this->points, 'weight' => $this->weight, 'taper' => $this->taper, 'steady' => $this->steady, 'grain' => $this->grain];
+        return [
+            'points' => $this->points,
+            'weight' => $this->weight,
+            'taper' => $this->taper,
+            'steady' => $this->steady,
+            'grain' => $this->grain,
+        ];
     }
 
     /**

@@ -24,8 +24,11 @@ final readonly class LineColouring
      * @param  string  $colour  #rrggbb, for the rule of one colour, and what colours beneath are multiplied by
      * @param  bool  $shown  false: lineless work
      */
-    public function __construct(public LineRule $rule = LineRule::Black, public string $colour = self::BLACK, public bool $shown = true)
-    {
+    public function __construct(
+        public LineRule $rule = LineRule::Black,
+        public string $colour = self::BLACK,
+        public bool $shown = true,
+    ) {
         Bounds::colour($colour);
     }
 
@@ -35,8 +38,14 @@ final readonly class LineColouring
         $colour = $data->text('colour', self::BLACK);
 
         return new self(
-            $data->choice('rule', LineRule::class, 'Lines are black, of one colour, of their material\'s line tone, or darker than what lies beneath.', LineRule::Black),
-            Rgb::fromHex($colour)->hex(), $data->flag('shown', true),
+            $data->choice(
+                'rule',
+                LineRule::class,
+                'Lines are black, of one colour, of their material\'s line tone, or darker than what lies beneath.',
+                LineRule::Black,
+            ),
+            Rgb::fromHex($colour)->hex(),
+            $data->flag('shown', true),
         );
     }
 
@@ -48,11 +57,13 @@ final readonly class LineColouring
     /** What the ink begins with, before holds colour it. */
     public function ink(): Rgb
     {
-        return Rgb::fromHex(match ($this->rule) {
-            LineRule::Colour => $this->colour,
-            LineRule::Beneath => $this->colour === self::BLACK ? self::OVER : $this->colour,
-            LineRule::Black, LineRule::Tone => self::BLACK,
-        });
+        return Rgb::fromHex(
+            match ($this->rule) {
+                LineRule::Colour => $this->colour,
+                LineRule::Beneath => $this->colour === self::BLACK ? self::OVER : $this->colour,
+                LineRule::Black, LineRule::Tone => self::BLACK,
+            },
+        );
     }
 
     /** @return LinesData */

@@ -26,7 +26,11 @@ final readonly class MirrorAxis
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self
     {
-        return new self($data->number('x', -PageSize::MOST, 2 * PageSize::MOST), $data->number('y', -PageSize::MOST, 2 * PageSize::MOST), $data->number('turn', -M_PI, M_PI, 0));
+        return new self(
+            $data->number('x', -PageSize::MOST, 2 * PageSize::MOST),
+            $data->number('y', -PageSize::MOST, 2 * PageSize::MOST),
+            $data->number('turn', -M_PI, M_PI, 0),
+        );
     }
 
     /**
@@ -68,6 +72,13 @@ final readonly class MirrorAxis
         [$right, $down] = [sin($this->turn), cos($this->turn)];
         [$x, $y] = $this->mirrored(0, 0);
 
-        return Projection::matrix(2 * $right ** 2 - 1, 2 * $right * $down, 2 * $right * $down, 2 * $down ** 2 - 1, $x, $y);
+        return Projection::matrix(
+            2 * $right ** 2 - 1,
+            2 * $right * $down,
+            2 * $right * $down,
+            2 * $down ** 2 - 1,
+            $x,
+            $y,
+        );
     }
 }

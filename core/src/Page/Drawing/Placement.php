@@ -16,7 +16,8 @@ use Awning\Core\Raster\Projection;
  *
  * @phpstan-type CornerData array{float, float}
  * @phpstan-type CropData array{float, float, float, float}
- * @phpstan-type PlacementData array{x: float, y: float, scale: float, turn: float, mirror: bool, corners: ?list<CornerData>, crop: ?CropData, covers: bool}
+ * @phpstan-type PlacementData array{x: float, y: float, scale: float, turn: float, mirror: bool,
+ *     corners: ?list<CornerData>, crop: ?CropData, covers: bool}
  */
 final readonly class Placement
 {
@@ -30,16 +31,21 @@ final readonly class Placement
     /**
      * @param  float  $x  px of the page
      * @param  float  $turn  degrees clockwise
-     * @param  ?list<CornerData>  $corners  of a sheet seen from aside, px of the drawing, clockwise from the upper left: it
-     *                                      is set straight and what lies round it is left out
-     * @param  ?CropData  $crop  left, top, right and bottom of the part that is laid, px of the drawing or of the sheet set
-     *                           straight; null: all of it
+     * @param  ?list<CornerData>  $corners  of a sheet seen from aside, px of the drawing, clockwise from the upper
+     *     left: it is set straight and what lies round it is left out
+     * @param  ?CropData  $crop  left, top, right and bottom of the part that is laid, px of the drawing or of the sheet
+     *     set straight; null: all of it
      * @param  bool  $covers  whether it hides the lines of drawings that lie behind it
      */
     public function __construct(
-        public float $x, public float $y,
-        public float $scale = 1.0, public float $turn = 0.0, public bool $mirror = false, public ?array $corners = null,
-        public ?array $crop = null, public bool $covers = false,
+        public float $x,
+        public float $y,
+        public float $scale = 1.0,
+        public float $turn = 0.0,
+        public bool $mirror = false,
+        public ?array $corners = null,
+        public ?array $crop = null,
+        public bool $covers = false,
     ) {
         Bounds::number('x', $x, -self::FARTHEST, self::FARTHEST);
         Bounds::number('y', $y, -self::FARTHEST, self::FARTHEST);
@@ -56,15 +62,26 @@ final readonly class Placement
     public static function fromData(Data $data): self
     {
         $place = fn (string $name): float => $data->number($name, -self::FARTHEST, self::FARTHEST);
-        $corner = fn (mixed $pair): array => Data::place($pair, -self::FARTHEST, self::FARTHEST, 'A corner is a pair of numbers.');
+        $corner = fn (mixed $pair): array => Data::place(
+            $pair,
+            -self::FARTHEST,
+            self::FARTHEST,
+            'A corner is a pair of numbers.',
+        );
         $corners = $data->has('corners') ? array_map($corner, $data->list('corners', 4)) : null;
         if ($corners !== null && count($corners) !== 4) {
             throw new \InvalidArgumentException('A sheet has four corners.');
         }
 
         return new self(
-            $place('x'), $place('y'), $data->number('scale', self::SMALLEST, self::LARGEST, 1), $data->number('turn', -360, 360, 0),
-            $data->flag('mirror', false), $corners, $data->has('crop') ? self::cropOf($data->list('crop', 4)) : null, $data->flag('covers', false),
+            x: $place('x'),
+            y: $place('y'),
+            scale: $data->number('scale', self::SMALLEST, self::LARGEST, 1),
+            turn: $data->number('turn', -360, 360, 0),
+            mirror: $data->flag('mirror', false),
+            corners: $corners,
+            crop: $data->has('crop') ? self::cropOf($data->list('crop', 4)) : null,
+            covers: $data->flag('covers', false),
         );
     }
 
@@ -78,9 +95,14 @@ final readonly class Placement
             throw new \InvalidArgumentException('A part of a drawing has a left, a top, a right and a bottom.');
         }
         $at = new Data(['left' => $sides[0], 'top' => $sides[1], 'right' => $sides[2], 'bottom' => $sides[3]]);
-        [$left, $top, $right, $bottom] = array_map(fn (string $side): float => $at->number($side, -self::FARTHEST, self::FARTHEST), $at->names());
+        [$left, $top, $right, $bottom] = array_map(
+            fn (string $side): float => $at->number($side, -self::FARTHEST, self::FARTHEST),
+            $at->names(),
+        );
         if ($right - $left < 1 || $bottom - $top < 1) {
-            throw new \InvalidArgumentException('The part that is laid is at least a pixel wide and high. Pull its sides apart.');
+            throw new \InvalidArgumentException(
+                'The part that is laid is at least a pixel wide and high. Pull its sides apart.',
+            );
         }
 
         return [$left, $top, $right, $bottom];
@@ -89,7 +111,16 @@ final readonly class Placement
     /** @return PlacementData */
     public function toData(): array
     {
-        return ['x' => $this->x, 'y' => $this->y, 'scale' => $this->scale, 'turn' => $this->turn, 'mirror' => $this->mirror, 'corners' => $this->corners, 'crop' => $this->crop, 'covers' => $this->covers];
+        return [
+            'x' => $this->x,
+            'y' => $this->y,
+            'scale' => $this->scale,
+            'turn' => $this->turn,
+            'mirror' => $this->mirror,
+            'corners' => $this->corners,
+            'crop' => $this->crop,
+            'covers' => $this->covers,
+        ];
     }
 
     /**
@@ -124,13 +155,31 @@ final readonly class Placement
     /** The same in the middle of a page, in its own size. */
     public function filling(PageSize $page): self
     {
-        return new self($page->width / 2, $page->height / 2, 1.0, $this->turn, $this->mirror, $this->corners, $this->crop, $this->covers);
+        return new self(
+            x: $page->width / 2,
+            y: $page->height / 2,
+            scale: 1.0,
+            turn: $this->turn,
+            mirror: $this->mirror,
+            corners: $this->corners,
+            crop: $this->crop,
+            covers: $this->covers,
+        );
     }
 
     /** The same on a page that is made larger. */
     public function enlarged(float $factor): self
     {
-        return new self($this->x * $factor, $this->y * $factor, $this->scale * $factor, $this->turn, $this->mirror, $this->corners, $this->crop, $this->covers);
+        return new self(
+            x: $this->x * $factor,
+            y: $this->y * $factor,
+            scale: $this->scale * $factor,
+            turn: $this->turn,
+            mirror: $this->mirror,
+            corners: $this->corners,
+            crop: $this->crop,
+            covers: $this->covers,
+        );
     }
 
     /** @return ?Outline what of the page it may lie on; null: wherever it reaches */
@@ -143,14 +192,26 @@ final readonly class Placement
         [$left, $top, $right, $bottom] = $this->crop ?? [0.0, 0.0, $across, $down];
         $there = $this->laid($across, $down);
 
-        return new Outline([$there->at($left, $top), $there->at($right, $top), $there->at($right, $bottom), $there->at($left, $bottom)]);
+        return new Outline([
+            $there->at($left, $top),
+            $there->at($right, $top),
+            $there->at($right, $bottom),
+            $there->at($left, $bottom),
+        ]);
     }
 
     /** Whether it lies pixel on pixel on a page of its own size. */
     public function isPlain(int $width, int $height, PageSize $page): bool
     {
-        return $this->corners === null && $this->crop === null && ! $this->mirror && $this->scale === 1.0 && fmod($this->turn, 360) === 0.0
-            && $page->width === $width && $page->height === $height && 2 * $this->x === (float) $width && 2 * $this->y === (float) $height;
+        return $this->corners === null &&
+            $this->crop === null &&
+            ! $this->mirror &&
+            $this->scale === 1.0 &&
+            fmod($this->turn, 360) === 0.0 &&
+            $page->width === $width &&
+            $page->height === $height &&
+            2 * $this->x === (float) $width &&
+            2 * $this->y === (float) $height;
     }
 
     /** @return array{Projection, float, float} to a rectangle as large as the sheet's sides are long, and its sides */

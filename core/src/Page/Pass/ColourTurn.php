@@ -30,7 +30,11 @@ final readonly class ColourTurn
 
     public static function fromData(Data $data): self
     {
-        return new self($data->number('lightness', -0.5, 0.5, 0), $data->number('chroma', 0, 2, 1), $data->number('hue', -180, 180, 0));
+        return new self(
+            $data->number('lightness', -0.5, 0.5, 0),
+            $data->number('chroma', 0, 2, 1),
+            $data->number('hue', -180, 180, 0),
+        );
     }
 
     /** @return TurnData */

@@ -35,7 +35,11 @@ final readonly class LevelsContent implements PassContent
 
     public static function fromData(Data $data): self
     {
-        return new self($data->number('black', 0, 1, 0.0), $data->number('white', 0, 1, 1.0), $data->number('middle', 0.1, 10, 1.0));
+        return new self(
+            $data->number('black', 0, 1, 0.0),
+            $data->number('white', 0, 1, 1.0),
+            $data->number('middle', 0.1, 10, 1.0),
+        );
     }
 
     /** @return LevelsData */

@@ -22,8 +22,12 @@ final readonly class MistContent implements PassContent
      * @param  float  $density  0..1: how much of what lies beneath the densest patch hides
      * @param  int  $seed  0..65535
      */
-    public function __construct(public Rgb $colour, public float $size = 400.0, public float $density = 0.8, public int $seed = 1)
-    {
+    public function __construct(
+        public Rgb $colour,
+        public float $size = 400.0,
+        public float $density = 0.8,
+        public int $seed = 1,
+    ) {
         Bounds::number('size', $size, 8, 4000);
         Bounds::number('density', $density, 0, 1);
         Bounds::whole('seed', $seed, 0, 65535);
@@ -32,14 +36,23 @@ final readonly class MistContent implements PassContent
     public static function fromData(Data $data): self
     {
         return new self(
-            Rgb::fromHex($data->text('colour')), $data->number('size', 8, 4000, 400.0), $data->number('density', 0, 1, 0.8), $data->int('seed', 0, 65535, 1),
+            Rgb::fromHex($data->text('colour')),
+            $data->number('size', 8, 4000, 400.0),
+            $data->number('density', 0, 1, 0.8),
+            $data->int('seed', 0, 65535, 1),
         );
     }
 
     /** @return MistData */
     public function toData(): array
     {
-        return ['kind' => 'mist', 'colour' => $this->colour->hex(), 'size' => $this->size, 'density' => $this->density, 'seed' => $this->seed];
+        return [
+            'kind' => 'mist',
+            'colour' => $this->colour->hex(),
+            'size' => $this->size,
+            'density' => $this->density,
+            'seed' => $this->seed,
+        ];
     }
 
     public function kind(): PassKind

@@ -22,10 +22,15 @@ final readonly class PassGroup implements Record
      *
      * @throws \InvalidArgumentException when it has a blend mode and is not isolated, or its opacity is out of bounds
      */
-    public function __construct(public bool $isolated = true, public BlendMode $mode = BlendMode::Normal, public float $opacity = 1.0)
-    {
+    public function __construct(
+        public bool $isolated = true,
+        public BlendMode $mode = BlendMode::Normal,
+        public float $opacity = 1.0,
+    ) {
         if (! $isolated && $mode !== BlendMode::Normal) {
-            throw new \InvalidArgumentException("A group can be laid by {$mode->value} only as one picture. Isolate the group, or choose normal.");
+            throw new \InvalidArgumentException(
+                "A group can be laid by {$mode->value} only as one picture. Isolate the group, or choose normal.",
+            );
         }
         Bounds::number('opacity', $opacity, 0, 1);
     }

@@ -16,7 +16,13 @@ final class PassOrder
      */
     public static function sorted(array $passes): array
     {
-        uksort($passes, fn (int|string $a, int|string $b): int => [$passes[$a]->order, (string) $a] <=> [$passes[$b]->order, (string) $b]);
+        uksort(
+            $passes,
+            fn (int|string $a, int|string $b): int => [$passes[$a]->order, (string) $a] <=> [
+                $passes[$b]->order,
+                (string) $b,
+            ],
+        );
 
         return $passes;
     }

@@ -15,7 +15,8 @@ use Awning\Core\Page\Data;
  * @phpstan-import-type ContentData from PassContent
  *
  * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
- * @phpstan-type HangablePass array{title: string, scopes: list<value-of<ScopeKind>>, pass: array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type HangablePass array{title: string, scopes: list<value-of<ScopeKind>>, pass: array{name: string,
+ *     content: ContentData, mode: value-of<BlendMode>, opacity: float}}
  * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
  */
 final class PassRules
@@ -29,11 +30,16 @@ final class PassRules
      */
     public static function forTone(Tone $tone, int $figure, int $material): PassSpec
     {
-        return new PassSpec(self::toneName($tone), $figure, new ToneContent($tone), match (true) {
-            $tone === Tone::Line => Scope::ink(),
-            $tone->isMore() => Scope::material($material),
-            default => Scope::figure($figure),
-        });
+        return new PassSpec(
+            self::toneName($tone),
+            $figure,
+            new ToneContent($tone),
+            match (true) {
+                $tone === Tone::Line => Scope::ink(),
+                $tone->isMore() => Scope::material($material),
+                default => Scope::figure($figure),
+            },
+        );
     }
 
     public static function toneName(Tone $tone): string
@@ -55,7 +61,14 @@ final class PassRules
         return [
             self::tint('Occlusion (multiply tint)', 'Occlusion', '#4b4668', BlendMode::Multiply, 0.5),
             self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
-            self::tint('Shade in the opposite of the light (multiply)', 'Opposite shade', '#5a6a9c', BlendMode::Multiply, 0.35, LightPart::Opposite),
+            self::tint(
+                'Shade in the opposite of the light (multiply)',
+                'Opposite shade',
+                '#5a6a9c',
+                BlendMode::Multiply,
+                0.35,
+                LightPart::Opposite,
+            ),
             self::tint('Bounced light (screen, 35 %)', 'Bounce', '#8fa8c8', BlendMode::Screen, 0.35),
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
@@ -63,7 +76,16 @@ final class PassRules
             self::filling('Levels of what lies beneath', 'Levels', new LevelsContent(0.0, 1.0, 1.0)),
             self::filling('Mist in patches', 'Mist', new MistContent(Rgb::fromHex('#dfe6ee'))),
             self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
-            ['title' => 'Free paint', 'scopes' => self::SCOPES, 'pass' => ['name' => 'Paint', 'content' => (new PaintContent)->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]],
+            [
+                'title' => 'Free paint',
+                'scopes' => self::SCOPES,
+                'pass' => [
+                    'name' => 'Paint',
+                    'content' => (new PaintContent)->toData(),
+                    'mode' => BlendMode::Normal->value,
+                    'opacity' => 1.0,
+                ],
+            ],
         ];
     }
 
@@ -72,7 +94,9 @@ final class PassRules
     {
         $pass = array_column(array_column(self::hangable(), 'pass'), null, 'name')[$offered];
 
-        return PassSpec::fromData(new Data(['name' => $name, 'figure' => $figure, 'scope' => Scope::figure($figure)->toData()] + $pass));
+        return PassSpec::fromData(
+            new Data(['name' => $name, 'figure' => $figure, 'scope' => Scope::figure($figure)->toData()] + $pass),
+        );
     }
 
     /**
@@ -84,22 +108,51 @@ final class PassRules
     {
         $scopes = $content->kind()->looksAround() ? [ScopeKind::Behind->value, ScopeKind::Page->value] : self::SCOPES;
 
-        return ['title' => $title, 'scopes' => $scopes, 'pass' => ['name' => $name, 'content' => $content->toData(), 'mode' => BlendMode::Normal->value, 'opacity' => 1.0]];
+        return [
+            'title' => $title,
+            'scopes' => $scopes,
+            'pass' => [
+                'name' => $name,
+                'content' => $content->toData(),
+                'mode' => BlendMode::Normal->value,
+                'opacity' => 1.0,
+            ],
+        ];
     }
 
     /** @return HangablePass */
-    private static function tint(string $title, string $name, string $colour, BlendMode $mode, float $opacity, ?LightPart $follows = null): array
-    {
-        return ['title' => $title, 'scopes' => self::SCOPES, 'pass' => ['name' => $name, 'content' => (new TintContent(Rgb::fromHex($colour), $follows))->toData(), 'mode' => $mode->value, 'opacity' => $opacity]];
+    private static function tint(
+        string $title,
+        string $name,
+        string $colour,
+        BlendMode $mode,
+        float $opacity,
+        ?LightPart $follows = null,
+    ): array {
+        return [
+            'title' => $title,
+            'scopes' => self::SCOPES,
+            'pass' => [
+                'name' => $name,
+                'content' => (new TintContent(Rgb::fromHex($colour), $follows))->toData(),
+                'mode' => $mode->value,
+                'opacity' => $opacity,
+            ],
+        ];
     }
 
     /** @return PassRulesData */
     public static function toData(): array
     {
         return [
-            'tones' => array_map(fn (Tone $tone): array => [
-                'tone' => $tone->value, 'name' => self::toneName($tone), 'scope' => self::forTone($tone, 1, 1)->scope->kind->value,
-            ], Tone::cases()),
+            'tones' => array_map(
+                fn (Tone $tone): array => [
+                    'tone' => $tone->value,
+                    'name' => self::toneName($tone),
+                    'scope' => self::forTone($tone, 1, 1)->scope->kind->value,
+                ],
+                Tone::cases(),
+            ),
             'hangable' => self::hangable(),
             'orderStep' => PassOrder::STEP,
         ];

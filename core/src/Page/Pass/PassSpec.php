@@ -22,7 +22,9 @@ use Awning\Core\Page\Setup\SetupPlace;
  * @phpstan-import-type TurnData from ColourTurn
  * @phpstan-import-type SetupPlaceData from SetupPlace
  *
- * @phpstan-type PassData array{name: string, figure: int, content: ContentData, scope: ScopeData, mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData, turn: ?TurnData, setup: ?SetupPlaceData}
+ * @phpstan-type PassData array{name: string, figure: int, content: ContentData, scope: ScopeData,
+ *     mode: value-of<BlendMode>, opacity: float, visible: bool, order: float, group: ?string, mask: ?MaskData,
+ *     turn: ?TurnData, setup: ?SetupPlaceData}
  */
 final readonly class PassSpec implements Record
 {
@@ -32,7 +34,18 @@ final readonly class PassSpec implements Record
     public const FARTHEST = 1e6;
 
     /** What a person may alter of a pass that is there. */
-    public const CHANGEABLE = ['name', 'content', 'mode', 'opacity', 'visible', 'scope', 'order', 'group', 'mask', 'turn'];
+    public const CHANGEABLE = [
+        'name',
+        'content',
+        'mode',
+        'opacity',
+        'visible',
+        'scope',
+        'order',
+        'group',
+        'mask',
+        'turn',
+    ];
 
     /** What changes of content were called before it had a place of its own: journals and browsers may hold some. */
     private const CONTENT_BESIDE = ['tone', 'colour', 'follows'];
@@ -65,8 +78,13 @@ final readonly class PassSpec implements Record
         Bounds::number('opacity', $opacity, 0, 1);
         Bounds::number('order', $order, -self::FARTHEST, self::FARTHEST);
         $group === null || Bounds::id($group);
-        if ($content->kind()->looksAround() && ! in_array(PassPlace::of($scope), [PassPlace::Above, PassPlace::Behind], true)) {
-            throw new \InvalidArgumentException('What makes the picture soft lies over the whole page or behind a figure.');
+        if (
+            $content->kind()->looksAround() &&
+            ! in_array(PassPlace::of($scope), [PassPlace::Above, PassPlace::Behind], true)
+        ) {
+            throw new \InvalidArgumentException(
+                'What makes the picture soft lies over the whole page or behind a figure.',
+            );
         }
     }
 
@@ -78,22 +96,24 @@ final readonly class PassSpec implements Record
     public static function fromData(Data $data): self
     {
         return new self(
-            $data->name('name', 'A pass'),
-            $data->int('figure', 0, PHP_INT_MAX, 0),
-            self::contentOf($data),
-            Scope::fromData($data->has('scope') ? $data->map('scope') : new Data([])),
-            $data->choice('mode', BlendMode::class, 'This blend mode is not known.', BlendMode::Normal),
-            $data->number('opacity', 0, 1, 1.0),
-            $data->flag('visible', true),
-            $data->number('order', -self::FARTHEST, self::FARTHEST, 0.0),
-            $data->has('group') ? $data->id('group') : null,
-            $data->has('mask') ? PassMask::fromData($data->map('mask')) : null,
-            $data->has('turn') ? ColourTurn::fromData($data->map('turn')) : null,
-            $data->has('setup') ? SetupPlace::fromData($data->map('setup')) : null,
+            name: $data->name('name', 'A pass'),
+            figure: $data->int('figure', 0, PHP_INT_MAX, 0),
+            content: self::contentOf($data),
+            scope: Scope::fromData($data->has('scope') ? $data->map('scope') : new Data([])),
+            mode: $data->choice('mode', BlendMode::class, 'This blend mode is not known.', BlendMode::Normal),
+            opacity: $data->number('opacity', 0, 1, 1.0),
+            visible: $data->flag('visible', true),
+            order: $data->number('order', -self::FARTHEST, self::FARTHEST, 0.0),
+            group: $data->has('group') ? $data->id('group') : null,
+            mask: $data->has('mask') ? PassMask::fromData($data->map('mask')) : null,
+            turn: $data->has('turn') ? ColourTurn::fromData($data->map('turn')) : null,
+            setup: $data->has('setup') ? SetupPlace::fromData($data->map('setup')) : null,
         );
     }
 
-    /** @return array<array-key, mixed> what a change that was written before content had a place of its own says of it */
+    /**
+     * @return array<array-key, mixed> what a change that was written before content had a place of its own says of it
+     */
     private static function contentBeside(Data $values): array
     {
         return array_intersect_key($values->all(), array_flip(self::CONTENT_BESIDE));
@@ -133,9 +153,21 @@ final readonly class PassSpec implements Record
      */
     public static function checkChanges(Data $values): void
     {
-        self::fromData($values->over(new Data(['name' => 'Pass', 'content' => ['kind' => PassKind::Paint->value], 'scope' => Scope::page()->toData()])));
+        self::fromData(
+            $values->over(
+                new Data([
+                    'name' => 'Pass',
+                    'content' => ['kind' => PassKind::Paint->value],
+                    'scope' => Scope::page()->toData(),
+                ]),
+            ),
+        );
         foreach ([ToneContent::class, TintContent::class] as $content) {
-            $content::fromData((new Data(self::contentBeside($values)))->over(new Data(['tone' => Tone::Base->value, 'colour' => '#000000'])));
+            $content::fromData(
+                (new Data(self::contentBeside($values)))->over(
+                    new Data(['tone' => Tone::Base->value, 'colour' => '#000000']),
+                ),
+            );
         }
         if (array_diff($values->names(), self::CHANGEABLE, self::CONTENT_BESIDE) !== []) {
             throw new \InvalidArgumentException('This of a pass cannot be changed.');
@@ -177,8 +209,15 @@ final readonly class PassSpec implements Record
      */
     public function like(self $other): self
     {
-        return $other->content->kind() !== $this->content->kind() ? $this
-            : $this->but(['name' => $other->name, 'content' => $other->content, 'mode' => $other->mode, 'opacity' => $other->opacity, 'turn' => $other->turn]);
+        return $other->content->kind() !== $this->content->kind()
+            ? $this
+            : $this->but([
+                'name' => $other->name,
+                'content' => $other->content,
+                'mode' => $other->mode,
+                'opacity' => $other->opacity,
+                'turn' => $other->turn,
+            ]);
     }
 
     public function partOf(SetupPlace $setup): self

@@ -57,7 +57,11 @@ final readonly class Scope
     public static function fromData(Data $data): self
     {
         return self::of(
-            $data->choice('kind', ScopeKind::class, 'A pass stays inside the page, the ink, a figure, a material, or behind a figure; say which.'),
+            $data->choice(
+                'kind',
+                ScopeKind::class,
+                'A pass stays inside the page, the ink, a figure, a material, or behind a figure; say which.',
+            ),
             $data->int('id', 0, PHP_INT_MAX, 0),
         );
     }

@@ -24,7 +24,17 @@ final readonly class TintContent implements PassContent
 
     public static function fromData(Data $data): self
     {
-        return new self(Rgb::fromHex($data->text('colour')), $data->has('follows') ? $data->choice('follows', LightPart::class, 'A tint follows the light, what is around, the opposite of the light, or what a first light gave it.') : null);
+        return new self(
+            Rgb::fromHex($data->text('colour')),
+            $data->has('follows')
+                ? $data->choice(
+                    'follows',
+                    LightPart::class,
+                    'A tint follows the light, what is around, the opposite of the light, or what a first light '
+                        .'gave it.',
+                )
+                : null,
+        );
     }
 
     /** @return TintData */

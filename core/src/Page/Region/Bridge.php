@@ -19,8 +19,12 @@ final readonly class Bridge implements Record
 {
     /** @param  float  $score  how sure it is that the drawing wants it, 0..1 */
     public function __construct(
-        public int $x1, public int $y1, public int $x2, public int $y2,
-        public BridgeKind $kind = BridgeKind::Found, public float $score = 1.0,
+        public int $x1,
+        public int $y1,
+        public int $x2,
+        public int $y2,
+        public BridgeKind $kind = BridgeKind::Found,
+        public float $score = 1.0,
     ) {
         foreach (['x1' => $x1, 'y1' => $y1, 'x2' => $x2, 'y2' => $y2] as $name => $end) {
             Bounds::whole($name, $end, 0, PageSize::MOST);
@@ -38,20 +42,43 @@ final readonly class Bridge implements Record
         $end = fn (string $name): int => $data->int($name, 0, PageSize::MOST);
 
         return new self(
-            $end('x1'), $end('y1'), $end('x2'), $end('y2'),
-            $data->choice('kind', BridgeKind::class, 'A bridge is found, kept, doubtful or refused.', BridgeKind::Found), $data->number('score', 0, 1, 1),
+            $end('x1'),
+            $end('y1'),
+            $end('x2'),
+            $end('y2'),
+            $data->choice(
+                'kind',
+                BridgeKind::class,
+                'A bridge is found, kept, doubtful or refused.',
+                BridgeKind::Found,
+            ),
+            $data->number('score', 0, 1, 1),
         );
     }
 
     /** @return BridgeData */
     public function toData(): array
     {
-        return ['x1' => $this->x1, 'y1' => $this->y1, 'x2' => $this->x2, 'y2' => $this->y2, 'kind' => $this->kind->value, 'score' => $this->score];
+        return [
+            'x1' => $this->x1,
+            'y1' => $this->y1,
+            'x2' => $this->x2,
+            'y2' => $this->y2,
+            'kind' => $this->kind->value,
+            'score' => $this->score,
+        ];
     }
 
     public function moved(int $right, int $down): self
     {
-        return new self($this->x1 + $right, $this->y1 + $down, $this->x2 + $right, $this->y2 + $down, $this->kind, $this->score);
+        return new self(
+            $this->x1 + $right,
+            $this->y1 + $down,
+            $this->x2 + $right,
+            $this->y2 + $down,
+            $this->kind,
+            $this->score,
+        );
     }
 
     public function as(BridgeKind $kind, ?float $score = null): self
@@ -64,8 +91,14 @@ final readonly class Bridge implements Record
     {
         $apart = fn (int $ax, int $ay, int $bx, int $by): float => hypot($ax - $bx, $ay - $by);
 
-        return max($apart($this->x1, $this->y1, $other->x1, $other->y1), $apart($this->x2, $this->y2, $other->x2, $other->y2)) <= $within
-            || max($apart($this->x1, $this->y1, $other->x2, $other->y2), $apart($this->x2, $this->y2, $other->x1, $other->y1)) <= $within;
+        return max(
+            $apart($this->x1, $this->y1, $other->x1, $other->y1),
+            $apart($this->x2, $this->y2, $other->x2, $other->y2),
+        ) <= $within ||
+            max(
+                $apart($this->x1, $this->y1, $other->x2, $other->y2),
+                $apart($this->x2, $this->y2, $other->x1, $other->y1),
+            ) <= $within;
     }
 
     public function length(): float

@@ -15,7 +15,10 @@ final readonly class FlowLine
 {
     public const MOST = 24;
 
-    /** @param  non-empty-list<FlowPoint>  $points  two at least; from the left and the top, in parts of the page's width and height */
+    /**
+     * @param  non-empty-list<FlowPoint>  $points  two at least; from the left and the top, in parts of the page's width
+     *     and height
+     */
     private function __construct(public array $points)
     {
     }

@@ -29,8 +29,11 @@ final readonly class FlowLines
     /** @throws \InvalidArgumentException when there are as many as there may be */
     public function with(FlowLine $line): self
     {
-        return count($this->lines) < self::MOST ? new self([...$this->lines, $line])
-            : throw new \InvalidArgumentException('A region has up to '.self::MOST.' directions. Forget them, and draw those that count.');
+        return count($this->lines) < self::MOST
+            ? new self([...$this->lines, $line])
+            : throw new \InvalidArgumentException(
+                'A region has up to '.self::MOST.' directions. Forget them, and draw those that count.',
+            );
     }
 
     /**

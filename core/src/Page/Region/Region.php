@@ -16,7 +16,8 @@ use Awning\Core\Page\RecordKind;
  *
  * @phpstan-import-type FlowData from FlowLines
  *
- * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string, wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?FlowData, stands: ?int}
+ * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string,
+ *     wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?FlowData, stands: ?int}
  */
 final readonly class Region implements Record
 {
@@ -31,14 +32,24 @@ final readonly class Region implements Record
      * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
      * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
-     * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is roughed in
+     * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is
+     *     roughed in
      * @param  ?FlowLines  $flow  which way its strands or folds run, for the same; null: that is not told
      * @param  ?int  $stands  under which light plan, as a panel of its own; null: as the whole page does
      */
     public function __construct(
-        public int $figure, public int $material, public int $area, public int $x, public int $y,
-        public bool $locked = false, public ?string $shift = null, public ?int $wears = null,
-        public ?Solid $solid = null, public bool $before = false, public ?FlowLines $flow = null, public ?int $stands = null,
+        public int $figure,
+        public int $material,
+        public int $area,
+        public int $x,
+        public int $y,
+        public bool $locked = false,
+        public ?string $shift = null,
+        public ?int $wears = null,
+        public ?Solid $solid = null,
+        public bool $before = false,
+        public ?FlowLines $flow = null,
+        public ?int $stands = null,
     ) {
         Bounds::whole('figure', $figure, 0);
         Bounds::whole('material', $material, 0);
@@ -58,26 +69,48 @@ final readonly class Region implements Record
     public static function fromData(Data $data): self
     {
         return new self(
-            $data->int('figure', 0, PHP_INT_MAX), $data->int('material', 0, PHP_INT_MAX), $data->int('area', 0, PageSize::MOST ** 2),
-            $data->int('x', 0, PageSize::MOST), $data->int('y', 0, PageSize::MOST),
-            $data->flag('locked', false), $data->has('shift') ? $data->id('shift') : null,
-            $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
-            $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
-            $data->flag('before', false), $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
-            $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
+            figure: $data->int('figure', 0, PHP_INT_MAX),
+            material: $data->int('material', 0, PHP_INT_MAX),
+            area: $data->int('area', 0, PageSize::MOST ** 2),
+            x: $data->int('x', 0, PageSize::MOST),
+            y: $data->int('y', 0, PageSize::MOST),
+            locked: $data->flag('locked', false),
+            shift: $data->has('shift') ? $data->id('shift') : null,
+            wears: $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
+            solid: $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
+            before: $data->flag('before', false),
+            flow: $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
+            stands: $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
         );
     }
 
     /** @return RegionData */
     public function toData(): array
     {
-        return ['figure' => $this->figure, 'material' => $this->material, 'area' => $this->area, 'x' => $this->x, 'y' => $this->y, 'locked' => $this->locked, 'shift' => $this->shift, 'wears' => $this->wears, 'solid' => $this->solid?->value, 'before' => $this->before, 'flow' => $this->flow?->toList(), 'stands' => $this->stands];
+        return [
+            'figure' => $this->figure,
+            'material' => $this->material,
+            'area' => $this->area,
+            'x' => $this->x,
+            'y' => $this->y,
+            'locked' => $this->locked,
+            'shift' => $this->shift,
+            'wears' => $this->wears,
+            'solid' => $this->solid?->value,
+            'before' => $this->before,
+            'flow' => $this->flow?->toList(),
+            'stands' => $this->stands,
+        ];
     }
 
     /** The same area of another material, or with 0 of none. A shift is of one material's colours and goes with it. */
     public function filled(int $figure, int $material): self
     {
-        return $this->but(['figure' => $material === 0 ? 0 : $figure, 'material' => $material, 'shift' => $material === $this->material ? $this->shift : null]);
+        return $this->but([
+            'figure' => $material === 0 ? 0 : $figure,
+            'material' => $material,
+            'shift' => $material === $this->material ? $this->shift : null,
+        ]);
     }
 
     /** The same thing where the flats have changed: so many free pixels, and a pixel that is inside it now. */

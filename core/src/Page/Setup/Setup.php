@@ -18,7 +18,8 @@ use Awning\Core\Page\Pass\Scope;
  * @phpstan-import-type ContentData from PassContent
  * @phpstan-import-type TurnData from ColourTurn
  *
- * @phpstan-type SetupPass array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float, turn: ?TurnData, marks: ?string, rough: ?value-of<RoughKind>}
+ * @phpstan-type SetupPass array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float,
+ *     turn: ?TurnData, marks: ?string, rough: ?value-of<RoughKind>}
  */
 final readonly class Setup
 {
@@ -42,10 +43,24 @@ final readonly class Setup
     {
         $specs = $marks = $roughs = [];
         foreach ($passes as $pass) {
-            $data = new Data(is_array($pass) ? $pass : throw new \InvalidArgumentException('A setup is a list of passes.'));
-            $specs[] = PassSpec::fromData((new Data(['figure' => 0, 'scope' => Scope::page()->toData(), 'order' => 0.0, 'group' => null, 'visible' => true, 'mask' => null, 'setup' => null]))->over($data));
+            $data = new Data(
+                is_array($pass) ? $pass : throw new \InvalidArgumentException('A setup is a list of passes.'),
+            );
+            $specs[] = PassSpec::fromData(
+                (new Data([
+                    'figure' => 0,
+                    'scope' => Scope::page()->toData(),
+                    'order' => 0.0,
+                    'group' => null,
+                    'visible' => true,
+                    'mask' => null,
+                    'setup' => null,
+                ]))->over($data),
+            );
             $marks[] = $data->has('marks') ? SetupMarks::fromText($data->text('marks')) : null;
-            $roughs[] = $data->has('rough') ? $data->choice('rough', RoughKind::class, 'This kind of first light is not known.') : null;
+            $roughs[] = $data->has('rough')
+                ? $data->choice('rough', RoughKind::class, 'This kind of first light is not known.')
+                : null;
         }
         if ($specs === [] || count($specs) > self::MOST) {
             throw new \InvalidArgumentException('A setup has 1 to '.self::MOST.' passes.');
@@ -53,7 +68,9 @@ final readonly class Setup
 
         foreach (array_filter($roughs) as $i => $rough) {
             if ($marks[$i] !== null || $specs[$i]->isPaint()) {
-                throw new \InvalidArgumentException("The pass {$specs[$i]->name} is filled by a first light: it is a tone or a tint, and holds no marks.");
+                throw new \InvalidArgumentException(
+                    "The pass {$specs[$i]->name} is filled by a first light: it is a tone or a tint, and holds no marks.",
+                );
             }
         }
 
@@ -66,7 +83,16 @@ final readonly class Setup
      */
     public function on(int $figure, Scope $scope, int $id): array
     {
-        $hung = fn (PassSpec $pass, int $place): PassSpec => new PassSpec($pass->name, $figure, $pass->content, $this->roughs[$place]?->scope($figure) ?? $scope, $pass->mode, $pass->opacity, turn: $pass->turn, setup: $id === 0 ? null : new SetupPlace($id, $place));
+        $hung = fn (PassSpec $pass, int $place): PassSpec => new PassSpec(
+            name: $pass->name,
+            figure: $figure,
+            content: $pass->content,
+            scope: $this->roughs[$place]?->scope($figure) ?? $scope,
+            mode: $pass->mode,
+            opacity: $pass->opacity,
+            turn: $pass->turn,
+            setup: $id === 0 ? null : new SetupPlace($id, $place),
+        );
 
         return array_map($hung, $this->passes, array_keys($this->passes));
     }
@@ -74,10 +100,29 @@ final readonly class Setup
     /** @return non-empty-list<SetupPass> */
     public function toList(): array
     {
-        return array_map(function (PassSpec $pass, ?SetupMarks $marks, ?RoughKind $rough): array {
-            ['name' => $name, 'content' => $content, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn] = $pass->toData();
+        return array_map(
+            function (PassSpec $pass, ?SetupMarks $marks, ?RoughKind $rough): array {
+                [
+                    'name' => $name,
+                    'content' => $content,
+                    'mode' => $mode,
+                    'opacity' => $opacity,
+                    'turn' => $turn,
+                ] = $pass->toData();
 
-            return ['name' => $name, 'content' => $content, 'mode' => $mode, 'opacity' => $opacity, 'turn' => $turn, 'marks' => $marks?->toText(), 'rough' => $rough?->value];
-        }, $this->passes, $this->marks, $this->roughs);
+                return [
+                    'name' => $name,
+                    'content' => $content,
+                    'mode' => $mode,
+                    'opacity' => $opacity,
+                    'turn' => $turn,
+                    'marks' => $marks?->toText(),
+                    'rough' => $rough?->value,
+                ];
+            },
+            $this->passes,
+            $this->marks,
+            $this->roughs,
+        );
     }
 }

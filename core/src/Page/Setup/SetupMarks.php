@@ -23,7 +23,9 @@ final readonly class SetupMarks
     {
         $this->side = (int) sqrt(strlen($coverage));
         if (strlen($coverage) !== $this->side ** 2 || ! in_array($this->side, self::SIDES, true)) {
-            throw new \InvalidArgumentException('The marks of a setup are '.implode(' or ', self::SIDES).' pixels wide and high.');
+            throw new \InvalidArgumentException(
+                'The marks of a setup are '.implode(' or ', self::SIDES).' pixels wide and high.',
+            );
         }
     }
 

@@ -27,14 +27,20 @@ final readonly class SetupPlace
         Bounds::whole('setup', $setup, 1);
         Bounds::whole('place', $place, 0, Setup::MOST - 1);
         if (count($marked) > self::MOST) {
-            throw new \InvalidArgumentException('A setup is painted in at most '.self::MOST.' regions at once. Pick fewer.');
+            throw new \InvalidArgumentException(
+                'A setup is painted in at most '.self::MOST.' regions at once. Pick fewer.',
+            );
         }
     }
 
     /** @throws \InvalidArgumentException */
     public static function fromData(Data $data): self
     {
-        return new self($data->int('setup', 1, PHP_INT_MAX), $data->int('place', 0, Setup::MOST - 1), $data->labels('marked', self::MOST));
+        return new self(
+            $data->int('setup', 1, PHP_INT_MAX),
+            $data->int('place', 0, Setup::MOST - 1),
+            $data->labels('marked', self::MOST),
+        );
     }
 
     /** @param  list<int>  $marked */

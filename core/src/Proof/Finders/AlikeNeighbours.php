@@ -45,7 +45,13 @@ final readonly class AlikeNeighbours implements Finder
             $between = self::difference(($page->colour)($label), ($page->colour)($other));
             $smaller = $page->regions[$page->regions[$label]->area < $page->regions[$other]->area ? $label : $other];
             if ($between < self::ALIKE) {
-                $found[] = new Finding(sprintf('ΔE %.1f between them', $between), [$label, $other], $smaller->x, $smaller->y, $between);
+                $found[] = new Finding(
+                    sprintf('ΔE %.1f between them', $between),
+                    [$label, $other],
+                    $smaller->x,
+                    $smaller->y,
+                    $between,
+                );
             }
         }
         usort($found, fn (Finding $a, Finding $b): int => $a->amount <=> $b->amount);
@@ -60,7 +66,14 @@ final readonly class AlikeNeighbours implements Finder
         foreach ($page->regions as $label => $region) {
             foreach ($page->graph()->neighbours($label) as $other => $border) {
                 $beside = $page->regions[$other] ?? null;
-                if ($other > $label && $border >= RegionGraph::TOUCH && $beside !== null && $region->isFilled() && $beside->isFilled() && $region->material !== $beside->material) {
+                if (
+                    $other > $label &&
+                    $border >= RegionGraph::TOUCH &&
+                    $beside !== null &&
+                    $region->isFilled() &&
+                    $beside->isFilled() &&
+                    $region->material !== $beside->material
+                ) {
                     $pair = min($region->material, $beside->material).' '.max($region->material, $beside->material);
                     if ($border > ($pairs[$pair][2] ?? 0)) {
                         $pairs[$pair] = [$label, $other, $border];
@@ -74,7 +87,9 @@ final readonly class AlikeNeighbours implements Finder
 
     private static function difference(?int $a, ?int $b): float
     {
-        return $a === null || $b === null ? INF : Difference::ciede2000(Lab::of(Rgb::fromNumber($a)), Lab::of(Rgb::fromNumber($b)));
+        return $a === null || $b === null
+            ? INF
+            : Difference::ciede2000(Lab::of(Rgb::fromNumber($a)), Lab::of(Rgb::fromNumber($b)));
     }
 
     public function mend(array $findings): ?Mend

@@ -60,7 +60,12 @@ final readonly class FlatsBeyondLines implements FromPixels
         $found = [];
         foreach ($pieces as $piece) {
             $here = $rooms[$piece->room];
-            if ($piece->label > 0 && $piece->area >= self::LEAST && $largest[$piece->label]->room !== $piece->room && 2 * $here[$piece->label] < array_sum($here)) {
+            if (
+                $piece->label > 0 &&
+                $piece->area >= self::LEAST &&
+                $largest[$piece->label]->room !== $piece->room &&
+                2 * $here[$piece->label] < array_sum($here)
+            ) {
                 $found[] = $piece->finding("$piece->area px in another's room", $labels->width);
             }
         }

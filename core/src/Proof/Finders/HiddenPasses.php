@@ -31,11 +31,24 @@ final readonly class HiddenPasses implements Finder
 
     public function find(ProofPage $page): array
     {
-        $masks = array_fill_keys(array_filter(array_map(fn (PassSpec $pass): ?string => $pass->mask?->pass, $page->passes)), true);
+        $masks = array_fill_keys(
+            array_filter(array_map(fn (PassSpec $pass): ?string => $pass->mask?->pass, $page->passes)),
+            true,
+        );
         $found = [];
         foreach ($page->passes as $id => $pass) {
             if (! $pass->visible && ! isset($masks[$id])) {
-                $found[] = new Finding($pass->name, [], null, null, 0.0, new Mend('Let down', 'The pass is seen again', 'pass.change', ['id' => (string) $id, 'values' => ['visible' => true]]));
+                $found[] = new Finding(
+                    $pass->name,
+                    [],
+                    null,
+                    null,
+                    0.0,
+                    new Mend('Let down', 'The pass is seen again', 'pass.change', [
+                        'id' => (string) $id,
+                        'values' => ['visible' => true],
+                    ]),
+                );
             }
         }
 

@@ -36,7 +36,13 @@ final readonly class IsolatedRegions implements Finder
         $found = [];
         foreach ($page->regions as $label => $region) {
             if ($region->isFilled() && $of[$region->figure] > 1 && ! self::touchesItsFigure($page, $label, $region)) {
-                $found[] = new Finding(number_format($region->area).' px', [$label], $region->x, $region->y, $region->area);
+                $found[] = new Finding(
+                    number_format($region->area).' px',
+                    [$label],
+                    $region->x,
+                    $region->y,
+                    $region->area,
+                );
             }
         }
 

@@ -35,14 +35,29 @@ final readonly class SmallRegions implements Finder
     public function find(ProofPage $page): array
     {
         $scale = $page->dpi > 0 ? $page->dpi / 300 : 1;
-        $small = array_filter($page->regions, fn (Region $region): bool => ! $region->locked && $region->area < self::SMALL * $scale * $scale);
+        $small = array_filter(
+            $page->regions,
+            fn (Region $region): bool => ! $region->locked && $region->area < self::SMALL * $scale * $scale,
+        );
         uasort($small, fn (Region $a, Region $b): int => $a->area <=> $b->area);
 
-        return array_map(fn (int $label, Region $region): Finding => new Finding("$region->area px", [$label], $region->x, $region->y, $region->area), array_keys($small), array_values($small));
+        return array_map(
+            fn (int $label, Region $region): Finding => new Finding(
+                "$region->area px",
+                [$label],
+                $region->x,
+                $region->y,
+                $region->area,
+            ),
+            array_keys($small),
+            array_values($small),
+        );
     }
 
     public function mend(array $findings): Mend
     {
-        return new Mend('Join all', 'Each joins the neighbour from which the least ink separates it', 'flats.absorb', ['labels' => array_merge(...array_map(fn (Finding $finding): array => $finding->labels, $findings))]);
+        return new Mend('Join all', 'Each joins the neighbour from which the least ink separates it', 'flats.absorb', [
+            'labels' => array_merge(...array_map(fn (Finding $finding): array => $finding->labels, $findings)),
+        ]);
     }
 }

@@ -35,7 +35,9 @@ final readonly class FlatsExport
         $this->flats = $stack->flats;
     }
 
-    /** @return string the bytes of a PNG: with a palette, or of full colour where there are more colours than fit in one */
+    /**
+     * @return string the bytes of a PNG: with a palette, or of full colour where there are more colours than fit in one
+     */
     public function png(): string
     {
         $dpi = $this->sheet->size()->dpi;
@@ -43,9 +45,14 @@ final readonly class FlatsExport
         $used = array_values(array_unique($colours));
         if (count($used) < self::MOST) {
             $index = array_flip($used);
-            $parts = array_map(fn (int $colour): array => [$colour >> 16, $colour >> 8 & 255, $colour & 255], $used);
+            $parts = array_map(fn (int $colour): array => [$colour >> 16, ($colour >> 8) & 255, $colour & 255], $used);
 
-            return (new FlatsPicture($parts))->coloured($this->labels, array_map(fn (int $colour): int => $index[$colour], $colours), $dpi, true);
+            return (new FlatsPicture($parts))->coloured(
+                $this->labels,
+                array_map(fn (int $colour): int => $index[$colour], $colours),
+                $dpi,
+                true,
+            );
         }
 
         return (new PngWriter)->paint($this->paint(fn (): bool => true), $dpi);
@@ -90,7 +97,10 @@ final readonly class FlatsExport
         $layers = [];
         foreach ($keys as $key) {
             if (isset($present[$key])) {
-                $layers[] = $writer->layer($this->paint(fn (Flat $flat): bool => $keyOf($flat) === $key), $names[$key] ?? "Flats $key");
+                $layers[] = $writer->layer(
+                    $this->paint(fn (Flat $flat): bool => $keyOf($flat) === $key),
+                    $names[$key] ?? "Flats $key",
+                );
             }
         }
         $writer->finish(new OraStack($layers), $this->paint(fn (): bool => true), $this->sheet->size()->dpi);
@@ -104,7 +114,7 @@ final readonly class FlatsExport
             $flat = $this->flats[$label] ?? null;
             $isHere = $flat !== null && $isMeant($flat);
             $colour = $isHere ? $flat->tones[Tone::Base->value] : 0;
-            foreach ([$colour >> 16, $colour >> 8 & 255, $colour & 255, $isHere ? 255 : 0] as $i => $value) {
+            foreach ([$colour >> 16, ($colour >> 8) & 255, $colour & 255, $isHere ? 255 : 0] as $i => $value) {
                 $planes[$i] .= str_repeat(chr($value), $to - $from);
             }
         }

@@ -41,12 +41,21 @@ final readonly class LayeredExport
         foreach ($this->stack->planes as $plane) {
             array_push($children, ...$this->nodes($writer, $plane->behind));
             if (isset($inUse[$plane->figure])) {
-                $children[] = $writer->layer($this->flats($plane), ($this->figures[$plane->figure] ?? "Figure $plane->figure").' flats');
+                $children[] = $writer->layer(
+                    $this->flats($plane),
+                    ($this->figures[$plane->figure] ?? "Figure $plane->figure").' flats',
+                );
             }
             array_push($children, ...$this->nodes($writer, $plane->layers));
         }
         if ($this->stack->showInk) {
-            $children[] = $writer->layer($this->drawn(fn (Canvas $canvas, Ground $ground) => (new Compositor)->layInk($canvas, $this->stack, $ground)), 'Ink', operator: $this->operator($this->stack->inkMode));
+            $children[] = $writer->layer(
+                $this->drawn(
+                    fn (Canvas $canvas, Ground $ground) => (new Compositor)->layInk($canvas, $this->stack, $ground),
+                ),
+                'Ink',
+                operator: $this->operator($this->stack->inkMode),
+            );
         }
         array_push($children, ...$this->nodes($writer, $this->stack->above));
         $writer->finish(new OraStack($children), $merged, $dpi);
@@ -64,10 +73,22 @@ final readonly class LayeredExport
                 array_push($out, ...$this->asItLooks($writer, $layer));
             } elseif ($layer instanceof GroupLayer) {
                 $group = $layer->group;
-                $out[] = new OraStack($this->nodes($writer, $layer->members), 'Group', $group->isolated, opacity: $group->opacity, operator: $this->operator($group->mode));
+                $out[] = new OraStack(
+                    $this->nodes($writer, $layer->members),
+                    'Group',
+                    $group->isolated,
+                    opacity: $group->opacity,
+                    operator: $this->operator($group->mode),
+                );
             } elseif ($layer instanceof PassLayer) {
                 $pass = $layer->spec;
-                $out[] = $writer->layer($this->drawn($layer->source(...)), $pass->name, $pass->opacity, $pass->visible, $this->operator($pass->mode));
+                $out[] = $writer->layer(
+                    $this->drawn($layer->source(...)),
+                    $pass->name,
+                    $pass->opacity,
+                    $pass->visible,
+                    $this->operator($pass->mode),
+                );
             }
         }
 
@@ -86,7 +107,12 @@ final readonly class LayeredExport
             return [];
         }
 
-        return [$writer->layer((new SheetPicture)->compose($this->sheet, $this->stack->through($layer)), $layer instanceof PassLayer ? $layer->spec->name : 'Group')];
+        return [
+            $writer->layer(
+                (new SheetPicture)->compose($this->sheet, $this->stack->through($layer)),
+                $layer instanceof PassLayer ? $layer->spec->name : 'Group',
+            ),
+        ];
     }
 
     private static function alters(Layer $layer): bool
@@ -133,7 +159,12 @@ final readonly class LayeredExport
                 }
             }
         }
-        $joined = array_map(fn (array $tiles): string => $grid->join(fn (int $column, int $row): ?string => $tiles["$column,$row"] ?? null), $planes);
+        $joined = array_map(
+            fn (array $tiles): string => $grid->join(
+                fn (int $column, int $row): ?string => $tiles["$column,$row"] ?? null,
+            ),
+            $planes,
+        );
 
         return new Paint($grid->width, $grid->height, ...$joined);
     }

@@ -52,7 +52,10 @@ final readonly class SheetPart implements Block
     public function paint(LayerName $layer): ?Pixels
     {
         /** @var array{string, string, string, string} $planes */
-        $planes = array_map(fn (LayerWindow $plane): string => $plane->read($this->rect), LayerWindow::planes($this->sheet, $layer));
+        $planes = array_map(
+            fn (LayerWindow $plane): string => $plane->read($this->rect),
+            LayerWindow::planes($this->sheet, $layer),
+        );
 
         return Bytes::isNothing($planes[3]) ? null : new Pixels($this->size(), ...$planes);
     }

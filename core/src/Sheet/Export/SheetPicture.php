@@ -15,8 +15,10 @@ use Awning\Core\Sheet\Sheet;
 /** Composes a whole page, tile by tile. */
 final readonly class SheetPicture
 {
-    public function __construct(private Compositor $compositor = new Compositor, private Workers $workers = new OneWorker)
-    {
+    public function __construct(
+        private Compositor $compositor = new Compositor,
+        private Workers $workers = new OneWorker,
+    ) {
     }
 
     /** @param  ?callable(float): void  $progress  told the share done, 0..1 */
@@ -24,16 +26,31 @@ final readonly class SheetPicture
     {
         $grid = $sheet->grid();
         $places = $grid->all();
-        $tiles = $this->workers->each($places, function (array $place) use ($sheet, $stack): string {
-            $pixels = $this->compositor->compose($stack, new SheetBlock($sheet, $place[0], $place[1]));
+        $tiles = $this->workers->each(
+            $places,
+            function (array $place) use ($sheet, $stack): string {
+                $pixels = $this->compositor->compose($stack, new SheetBlock($sheet, $place[0], $place[1]));
 
-            return $pixels->red.$pixels->green.$pixels->blue;
-        }, $progress);
+                return $pixels->red.$pixels->green.$pixels->blue;
+            },
+            $progress,
+        );
         $at = array_flip(array_map(fn (array $place): string => "$place[0],$place[1]", $places));
         $join = fn (int $plane): string => $grid->join(
-            fn (int $column, int $row): string => substr($tiles[$at["$column,$row"]], $plane * TileGrid::PIXELS, TileGrid::PIXELS),
+            fn (int $column, int $row): string => substr(
+                $tiles[$at["$column,$row"]],
+                $plane * TileGrid::PIXELS,
+                TileGrid::PIXELS,
+            ),
         );
 
-        return new Paint($grid->width, $grid->height, $join(0), $join(1), $join(2), str_repeat("\xff", $grid->width * $grid->height));
+        return new Paint(
+            $grid->width,
+            $grid->height,
+            $join(0),
+            $join(1),
+            $join(2),
+            str_repeat("\xff", $grid->width * $grid->height),
+        );
     }
 }

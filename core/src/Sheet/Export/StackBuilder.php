@@ -53,12 +53,22 @@ final readonly class StackBuilder
         $lines = $sheet->find(PageSize::class, PageSize::KEY)->lines ?? new LineColouring;
 
         return new PageStack(
-            $flats,
-            array_map(
-                fn (int $figure): DepthPlane => new DepthPlane($figure, $planes[$figure] ?? [], $behind[$figure] ?? [], $spills[$figure] ?? false),
-                $this->farToNear($palette, [...array_keys($planes), ...array_keys($behind), ...array_map(fn (Flat $flat): int => $flat->figure, $flats)]),
+            flats: $flats,
+            planes: array_map(
+                fn (int $figure): DepthPlane => new DepthPlane(
+                    $figure,
+                    $planes[$figure] ?? [],
+                    $behind[$figure] ?? [],
+                    $spills[$figure] ?? false,
+                ),
+                $this->farToNear($palette, [
+                    ...array_keys($planes),
+                    ...array_keys($behind),
+                    ...array_map(fn (Flat $flat): int => $flat->figure, $flats),
+                ]),
             ),
-            $places['ink'], $places['above'],
+            ink: $places['ink'],
+            above: $places['above'],
             inkColour: $lines->ink()->number(),
             showInk: $showInk && $lines->shown,
             inkByTone: $lines->rule === LineRule::Tone,
@@ -83,7 +93,12 @@ final readonly class StackBuilder
             if ($shift !== null && $shift->material === $region->material) {
                 $tones = $shifted["$region->shift $region->wears $region->stands"] ??= $shift->tones($tones);
             }
-            $flats[(int) $label] = new Flat($region->figure, $region->material, $tones, $lights[$region->stands ?? 0] ?? []);
+            $flats[(int) $label] = new Flat(
+                $region->figure,
+                $region->material,
+                $tones,
+                $lights[$region->stands ?? 0] ?? [],
+            );
         }
 
         return $flats;
@@ -96,9 +111,16 @@ final readonly class StackBuilder
      */
     private function layers(Sheet $sheet, Palette $palette): array
     {
-        $passes = array_map(fn (PassSpec $pass): PassSpec => self::lit($pass, $palette), PassOrder::sorted($sheet->all(PassSpec::class)));
+        $passes = array_map(
+            fn (PassSpec $pass): PassSpec => self::lit($pass, $palette),
+            PassOrder::sorted($sheet->all(PassSpec::class)),
+        );
         $groups = $sheet->all(PassGroup::class);
-        $layer = fn (string $id, PassSpec $pass): PassLayer => LayerKinds::layer($id, $pass, self::mask($passes, $id, $pass));
+        $layer = fn (string $id, PassSpec $pass): PassLayer => LayerKinds::layer(
+            $id,
+            $pass,
+            self::mask($passes, $id, $pass),
+        );
         $layers = $members = [];
         foreach ($passes as $id => $pass) {
             if ($pass->group !== null && isset($groups[$pass->group])) {
@@ -136,7 +158,9 @@ final readonly class StackBuilder
     {
         $by = $pass->mask?->pass;
 
-        return $by === null || $by === $id || ! isset($passes[$by]) ? null : new Mask($by, $passes[$by], $pass->mask->outside);
+        return $by === null || $by === $id || ! isset($passes[$by])
+            ? null
+            : new Mask($by, $passes[$by], $pass->mask->outside);
     }
 
     /** Whose plane a pass lies in: its figure's; a page's own pass in that of what it is clipped to. */

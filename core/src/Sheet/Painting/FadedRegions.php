@@ -35,7 +35,13 @@ final readonly class FadedRegions implements Coverage
             return null;
         }
         $faded = FadedEdge::of(new Plane($around->width, $around->height, $shape), $this->over);
-        $cut = Bytes::crop($faded->data, $around->width, $around->height, new Rect($rect->x - $around->x, $rect->y - $around->y, $rect->width, $rect->height), 1);
+        $cut = Bytes::crop(
+            $faded->data,
+            $around->width,
+            $around->height,
+            new Rect($rect->x - $around->x, $rect->y - $around->y, $rect->width, $rect->height),
+            1,
+        );
 
         return Bytes::isNothing($cut) ? null : $cut;
     }

@@ -63,7 +63,8 @@ final class FreePixels
         $at = $x & 255;
         $from = $at - strspn(strrev(substr($row, 0, $at)), self::FREE);
         $to = $at + strspn($row, self::FREE, $at);
-        $this->tiles[($x >> 8).','.($y >> 8)][$y & 255] = substr($row, 0, $from).str_repeat(chr($flood), $to - $from).substr($row, $to);
+        $this->tiles[($x >> 8).','.($y >> 8)][$y & 255] =
+            substr($row, 0, $from).str_repeat(chr($flood), $to - $from).substr($row, $to);
         $left = $x & ~255;
 
         return [$left + $from, $left + $to];

@@ -29,7 +29,10 @@ final readonly class LayerWindow
     /** @return non-empty-list<self> one for each plane of a layer */
     public static function planes(Sheet $sheet, LayerName $layer): array
     {
-        return array_map(fn (int $plane): self => new self($sheet, $layer, $plane), $layer->kind === LayerKind::Paint ? [0, 1, 2, 3] : [0]);
+        return array_map(
+            fn (int $plane): self => new self($sheet, $layer, $plane),
+            $layer->kind === LayerKind::Paint ? [0, 1, 2, 3] : [0],
+        );
     }
 
     /** @return string row after row; zeros beside the page */
@@ -38,7 +41,13 @@ final readonly class LayerWindow
         $page = $this->sheet->rect();
         $on = $window->intersect($page);
         if ($on != $window && ! $on->isEmpty()) {
-            return Bytes::crop($this->read($on), $on->width, $on->height, new Rect($window->x - $on->x, $window->y - $on->y, $window->width, $window->height), $this->size);
+            return Bytes::crop(
+                $this->read($on),
+                $on->width,
+                $on->height,
+                new Rect($window->x - $on->x, $window->y - $on->y, $window->width, $window->height),
+                $this->size,
+            );
         }
         if ($on->isEmpty()) {
             return str_repeat("\0", $this->size * $window->width * $window->height);
@@ -48,7 +57,13 @@ final readonly class LayerWindow
         foreach ($this->pieces($window) as [$column, $row, $piece]) {
             $tile = $this->sheet->bytes($this->layer, $column, $row);
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
-                $lines[$y - $window->y] .= substr($tile, $this->from + $this->size * (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE), $this->size * $piece->width);
+                $lines[$y - $window->y] .= substr(
+                    $tile,
+                    $this->from +
+                        $this->size *
+                            (($y - $row * TileGrid::SIZE) * TileGrid::SIZE + $piece->x - $column * TileGrid::SIZE),
+                    $this->size * $piece->width,
+                );
             }
         }
 
@@ -64,11 +79,15 @@ final readonly class LayerWindow
         }
         [$left, $right] = [$on->x - $window->x, $window->right() - $on->right()];
         $rows = array_map(
-            fn (string $row): string => str_repeat(substr($row, 0, $this->size), $left).$row.str_repeat(substr($row, -$this->size), $right),
+            fn (string $row): string => str_repeat(substr($row, 0, $this->size), $left).
+                $row.
+                str_repeat(substr($row, -$this->size), $right),
             str_split($this->read($on), max(1, $this->size * $on->width)),
         );
 
-        return str_repeat($rows[0], $on->y - $window->y).implode('', $rows).str_repeat($rows[$on->height - 1], $window->bottom() - $on->bottom());
+        return str_repeat($rows[0], $on->y - $window->y).
+            implode('', $rows).
+            str_repeat($rows[$on->height - 1], $window->bottom() - $on->bottom());
     }
 
     public function write(Rect $window, string $bytes): void
@@ -76,9 +95,18 @@ final readonly class LayerWindow
         foreach ($this->pieces($window) as [$column, $row, $piece]) {
             $lines = str_split($this->sheet->bytes($this->layer, $column, $row), max(1, $this->size * TileGrid::SIZE));
             for ($y = $piece->y; $y < $piece->bottom(); $y++) {
-                $line = substr($bytes, $this->size * (($y - $window->y) * $window->width + $piece->x - $window->x), $this->size * $piece->width);
+                $line = substr(
+                    $bytes,
+                    $this->size * (($y - $window->y) * $window->width + $piece->x - $window->x),
+                    $this->size * $piece->width,
+                );
                 $at = intdiv($this->from, $this->size * TileGrid::SIZE) + $y - $row * TileGrid::SIZE;
-                $lines[$at] = substr_replace($lines[$at], $line, $this->size * ($piece->x - $column * TileGrid::SIZE), $this->size * $piece->width);
+                $lines[$at] = substr_replace(
+                    $lines[$at],
+                    $line,
+                    $this->size * ($piece->x - $column * TileGrid::SIZE),
+                    $this->size * $piece->width,
+                );
             }
             $this->sheet->setTile($this->layer, $column, $row, implode('', $lines));
         }
@@ -87,6 +115,9 @@ final readonly class LayerWindow
     /** @return list<array{int, int, Rect}> tiles of a window, and what of it lies in each */
     private function pieces(Rect $window): array
     {
-        return array_map(fn (array $at): array => [$at[0], $at[1], TileGrid::rect(...$at)->intersect($window)], $this->sheet->grid()->touching($window));
+        return array_map(
+            fn (array $at): array => [$at[0], $at[1], TileGrid::rect(...$at)->intersect($window)],
+            $this->sheet->grid()->touching($window),
+        );
     }
 }

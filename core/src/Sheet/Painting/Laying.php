@@ -23,7 +23,8 @@ use Awning\Core\Sheet\State\References;
  *
  * @phpstan-import-type PassData from PassSpec
  *
- * @phpstan-type LayingInput array{pass: string, make: ?PassData, erase: bool, colour: ?string, opacity: float, inside: list<int>}
+ * @phpstan-type LayingInput array{pass: string, make: ?PassData, erase: bool, colour: ?string, opacity: float,
+ *     inside: list<int>}
  */
 final readonly class Laying
 {
@@ -37,7 +38,11 @@ final readonly class Laying
      * @param  list<int>  $inside  regions it stays inside of, beside the clip of the pass; none: wherever that lets it
      */
     public function __construct(
-        public string $pass, public ?PassSpec $make = null, public bool $erase = false, public ?Rgb $colour = null, public float $opacity = 1.0,
+        public string $pass,
+        public ?PassSpec $make = null,
+        public bool $erase = false,
+        public ?Rgb $colour = null,
+        public float $opacity = 1.0,
         public array $inside = [],
     ) {
     }
@@ -64,7 +69,11 @@ final readonly class Laying
     public function toInput(): array
     {
         return [
-            'pass' => $this->pass, 'make' => $this->make?->toData(), 'erase' => $this->erase, 'colour' => $this->colour?->hex(), 'opacity' => $this->opacity,
+            'pass' => $this->pass,
+            'make' => $this->make?->toData(),
+            'erase' => $this->erase,
+            'colour' => $this->colour?->hex(),
+            'opacity' => $this->opacity,
             'inside' => $this->inside,
         ];
     }
@@ -78,7 +87,9 @@ final readonly class Laying
     public function lay(Sheet $sheet, Coverage $coverage): void
     {
         $there = $sheet->find(PassSpec::class, $this->pass);
-        $pass = $there ?? $this->make ?? throw new OpRefused('The pass is gone. Pick a tone or another pass and paint again.');
+        $pass =
+            $there ??
+            ($this->make ?? throw new OpRefused('The pass is gone. Pick a tone or another pass and paint again.'));
         if ($pass->isPaint() && ! $this->erase && $this->colour === null) {
             throw new OpRefused('Pick a colour to paint with.');
         }
@@ -88,7 +99,12 @@ final readonly class Laying
         if ($there === null) {
             (new AddPass($this->pass, $pass))->apply($sheet);
         }
-        $this->into($sheet, $pass->layer($this->pass), $pass->isPaint(), $this->inside === [] ? $coverage : new RegionCoverage($sheet, $this->inside, $coverage));
+        $this->into(
+            $sheet,
+            $pass->layer($this->pass),
+            $pass->isPaint(),
+            $this->inside === [] ? $coverage : new RegionCoverage($sheet, $this->inside, $coverage),
+        );
     }
 
     private function into(Sheet $sheet, LayerName $layer, bool $isPaint, Coverage $coverage): void
@@ -100,11 +116,16 @@ final readonly class Laying
                 continue;
             }
             $tile = $sheet->bytes($layer, $column, $row);
-            $sheet->setTile($layer, $column, $row, match (true) {
-                $isPaint => $this->onPaint($laying, $tile, $covered),
-                $this->erase => $laying->remove($tile, $covered, $this->opacity),
-                default => $laying->add($tile, $covered, $this->opacity),
-            });
+            $sheet->setTile(
+                $layer,
+                $column,
+                $row,
+                match (true) {
+                    $isPaint => $this->onPaint($laying, $tile, $covered),
+                    $this->erase => $laying->remove($tile, $covered, $this->opacity),
+                    default => $laying->add($tile, $covered, $this->opacity),
+                },
+            );
         }
     }
 
@@ -114,7 +135,12 @@ final readonly class Laying
         if ($this->erase) {
             return $red.$green.$blue.$laying->remove($alpha, $covered, $this->opacity);
         }
-        $pixels = $laying->paint(new Pixels(TileGrid::PIXELS, $red, $green, $blue, $alpha), $covered, $this->colour ?? new Rgb(0, 0, 0), $this->opacity);
+        $pixels = $laying->paint(
+            new Pixels(TileGrid::PIXELS, $red, $green, $blue, $alpha),
+            $covered,
+            $this->colour ?? new Rgb(0, 0, 0),
+            $this->opacity,
+        );
 
         return $pixels->red.$pixels->green.$pixels->blue.$pixels->alphas();
     }

@@ -39,7 +39,10 @@ final readonly class LiftedPaint
         $planes = array_map(fn (LayerWindow $window): string => $window->read($where), $windows);
         $last = count($planes) - 1;
         if ($shape !== null) {
-            $planes[$last] = Bytes::product($shape->cut($where) ?? str_repeat("\0", strlen($planes[$last])), $planes[$last]);
+            $planes[$last] = Bytes::product(
+                $shape->cut($where) ?? str_repeat("\0", strlen($planes[$last])),
+                $planes[$last],
+            );
         }
 
         return Bytes::isNothing($planes[$last]) ? null : new self($where, array_values($planes));
@@ -54,11 +57,17 @@ final readonly class LiftedPaint
      */
     public static function from(Sheet $sheet, string $pass, array $outline): self
     {
-        $there = $sheet->find(PassSpec::class, $pass) ?? throw new OpRefused('The pass this was taken from is gone. Take something else along.');
+        $there =
+            $sheet->find(PassSpec::class, $pass) ??
+            throw new OpRefused('The pass this was taken from is gone. Take something else along.');
         $shape = new SmoothShape($outline, $sheet->rect());
 
-        return ($shape->bounds()->isEmpty() ? null : self::of(LayerWindow::planes($sheet, $there->layer($pass)), $shape, $shape->bounds()))
-            ?? throw new OpRefused('There is no paint of that pass inside the outline any more. Take something else along.');
+        return ($shape->bounds()->isEmpty()
+            ? null
+            : self::of(LayerWindow::planes($sheet, $there->layer($pass)), $shape, $shape->bounds())) ??
+            throw new OpRefused(
+                'There is no paint of that pass inside the outline any more. Take something else along.',
+            );
     }
 
     /** Whether it has colours of its own. */
@@ -71,11 +80,21 @@ final readonly class LiftedPaint
     public function reaches(Projection $there): Rect
     {
         $where = $this->where;
-        $corners = array_map(fn (array $at): array => $there->at(...$at), [[$where->x, $where->y], [$where->right(), $where->y], [$where->x, $where->bottom()], [$where->right(), $where->bottom()]]);
+        $corners = array_map(fn (array $at): array => $there->at(...$at), [
+            [$where->x, $where->y],
+            [$where->right(), $where->y],
+            [$where->x, $where->bottom()],
+            [$where->right(), $where->bottom()],
+        ]);
         $xs = array_column($corners, 0);
         $ys = array_column($corners, 1);
 
-        return Rect::bounds((int) floor(min($xs)) - 1, (int) floor(min($ys)) - 1, (int) ceil(max($xs)) + 1, (int) ceil(max($ys)) + 1);
+        return Rect::bounds(
+            (int) floor(min($xs)) - 1,
+            (int) floor(min($ys)) - 1,
+            (int) ceil(max($xs)) + 1,
+            (int) ceil(max($ys)) + 1,
+        );
     }
 
     /**
@@ -89,10 +108,18 @@ final readonly class LiftedPaint
         $where = $this->where;
         $to = $this->reaches($there)->intersect($page);
         $there = Projection::move($where->x, $where->y)->then($there)->then(Projection::move(-$to->x, -$to->y));
-        $warped = fn (string $plane): string => Warp::plane(new Plane($where->width, $where->height, $plane), $there, $to->width, $to->height)->data;
+        $warped = fn (string $plane): string => Warp::plane(
+            new Plane($where->width, $where->height, $plane),
+            $there,
+            $to->width,
+            $to->height,
+        )->data;
         $weights = $this->planes[count($this->planes) - 1];
         // Colours are warped with their weight, so that nothing is mixed in from where there is no paint.
-        $colours = array_map(fn (string $plane): string => $warped(Bytes::product($weights, $plane)), array_slice($this->planes, 0, -1));
+        $colours = array_map(
+            fn (string $plane): string => $warped(Bytes::product($weights, $plane)),
+            array_slice($this->planes, 0, -1),
+        );
         self::over($windows, $colours, $warped($weights), $to);
     }
 
@@ -104,12 +131,18 @@ final readonly class LiftedPaint
     {
         $last = count($windows) - 1;
         $planes = array_map(fn (LayerWindow $window): string => $window->read($to), $windows);
-        for ($at = strspn($alpha, "\0"), $count = strlen($alpha); $at < $count; $at += 1 + strspn($alpha, "\0", $at + 1)) {
+        for (
+            $at = strspn($alpha, "\0"), $count = strlen($alpha);
+            $at < $count;
+            $at += 1 + strspn($alpha, "\0", $at + 1)
+        ) {
             $over = ord($alpha[$at]) / 255;
-            $under = ord($planes[$last][$at]) / 255 * (1 - $over);
+            $under = (ord($planes[$last][$at]) / 255) * (1 - $over);
             $sum = $over + $under;
             foreach ($colours as $i => $colour) {
-                $planes[$i][$at] = chr((int) min(255.0, (ord($colour[$at]) + ord($planes[$i][$at]) * $under) / $sum + 0.5));
+                $planes[$i][$at] = chr(
+                    (int) min(255.0, (ord($colour[$at]) + ord($planes[$i][$at]) * $under) / $sum + 0.5),
+                );
             }
             $planes[$last][$at] = chr((int) (255 * $sum + 0.5));
         }

@@ -27,7 +27,9 @@ final readonly class MarkedRegions
      */
     public function __construct(private Sheet $sheet, private array $labels)
     {
-        $this->box = self::box($sheet->labels(), array_flip($labels)) ?? throw new OpRefused('The picked regions are gone. Pick some that are there.');
+        $this->box =
+            self::box($sheet->labels(), array_flip($labels)) ??
+            throw new OpRefused('The picked regions are gone. Pick some that are there.');
     }
 
     /** @return ?SetupMarks what of a pass lies in them; null: nothing, or a pass with colours of its own */
@@ -43,7 +45,10 @@ final readonly class MarkedRegions
     /** Paints what a setup holds in a pass that is there, scaled into their box, and nowhere beside them. */
     public function paint(string $pass, SetupMarks $marks): void
     {
-        (new Laying($pass, inside: $this->labels))->lay($this->sheet, new StrokeMask($this->box, $this->enlarged($marks)));
+        (new Laying($pass, inside: $this->labels))->lay(
+            $this->sheet,
+            new StrokeMask($this->box, $this->enlarged($marks)),
+        );
     }
 
     /**
@@ -69,7 +74,8 @@ final readonly class MarkedRegions
     /** @return string 255 where the regions lie in their box */
     private function inside(): string
     {
-        return (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ?? str_repeat("\0", $this->box->width * $this->box->height);
+        return (new RegionCoverage($this->sheet, $this->labels))->cut($this->box) ??
+            str_repeat("\0", $this->box->width * $this->box->height);
     }
 
     /**
@@ -80,7 +86,9 @@ final readonly class MarkedRegions
     {
         $side ??= SetupMarks::sideFor($this->box);
 
-        return Bytes::isNothing($coverage) ? null : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, $side, $side));
+        return Bytes::isNothing($coverage)
+            ? null
+            : new SetupMarks(Resized::plane($coverage, $this->box->width, $this->box->height, $side, $side));
     }
 
     private function enlarged(SetupMarks $marks): string

@@ -26,8 +26,14 @@ final readonly class PassReach
     public function __construct(Sheet $sheet, PassSpec $pass, array $inside)
     {
         $clip = match ($pass->scope->kind) {
-            ScopeKind::Figure => self::labels($sheet, fn (Region $region): bool => $region->figure === $pass->scope->id),
-            ScopeKind::Material => self::labels($sheet, fn (Region $region): bool => $region->material === $pass->scope->id),
+            ScopeKind::Figure => self::labels(
+                $sheet,
+                fn (Region $region): bool => $region->figure === $pass->scope->id,
+            ),
+            ScopeKind::Material => self::labels(
+                $sheet,
+                fn (Region $region): bool => $region->material === $pass->scope->id,
+            ),
             default => null,
         };
         $labels = match (true) {
@@ -53,7 +59,13 @@ final readonly class PassReach
         // Beside the page there is nothing.
         $on = $rect->intersect($this->page);
 
-        return Bytes::crop(str_repeat("\xff", $on->width * $on->height), $on->width, $on->height, new Rect($rect->x - $on->x, $rect->y - $on->y, $rect->width, $rect->height), 1);
+        return Bytes::crop(
+            str_repeat("\xff", $on->width * $on->height),
+            $on->width,
+            $on->height,
+            new Rect($rect->x - $on->x, $rect->y - $on->y, $rect->width, $rect->height),
+            1,
+        );
     }
 
     /**

@@ -38,7 +38,9 @@ final readonly class RegionCoverage implements Coverage
             return null;
         }
         $mask = '';
-        foreach (Labels::spans((new LayerWindow($this->sheet, LayerName::flats()))->read($rect)) as [$from, $to, $label]) {
+        foreach (
+            Labels::spans((new LayerWindow($this->sheet, LayerName::flats()))->read($rect)) as [$from, $to, $label]
+        ) {
             $mask .= str_repeat(isset($this->labels[$label]) ? "\xff" : "\0", $to - $from);
         }
         $mask = $within === null ? $mask : $mask & $within;

@@ -21,7 +21,16 @@ final readonly class Enlargement
 
     public static function by(PageSize $from, float $factor): self
     {
-        return new self($from, new PageSize((int) round($from->width * $factor), (int) round($from->height * $factor), round($from->dpi * $factor, 2), $from->behind, $from->lines));
+        return new self(
+            $from,
+            new PageSize(
+                (int) round($from->width * $factor),
+                (int) round($from->height * $factor),
+                round($from->dpi * $factor, 2),
+                $from->behind,
+                $from->lines,
+            ),
+        );
     }
 
     public function size(): PageSize
@@ -37,7 +46,11 @@ final readonly class Enlargement
     /** @param  string  $data  a byte a pixel of the page as it was */
     public function coverage(string $data): string
     {
-        return Lanczos::enlarged(new Plane($this->from->width, $this->from->height, $data), $this->to->width, $this->to->height)->data;
+        return Lanczos::enlarged(
+            new Plane($this->from->width, $this->from->height, $data),
+            $this->to->width,
+            $this->to->height,
+        )->data;
     }
 
     /**
@@ -53,12 +66,12 @@ final readonly class Enlargement
         $colours = [];
         foreach ([$red, $green, $blue] as $plane) {
             for ($i = 0, $count = strlen($plane); $i < $count; $i++) {
-                $plane[$i] = chr((int) (ord($plane[$i]) * ord($alpha[$i]) / 255 + 0.5));
+                $plane[$i] = chr((int) ((ord($plane[$i]) * ord($alpha[$i])) / 255 + 0.5));
             }
             $plane = $this->coverage($plane);
             for ($i = 0, $count = strlen($plane); $i < $count; $i++) {
                 $cover = ord($after[$i]);
-                $plane[$i] = chr($cover === 0 ? 0 : min(255, (int) (255 * ord($plane[$i]) / $cover + 0.5)));
+                $plane[$i] = chr($cover === 0 ? 0 : min(255, (int) ((255 * ord($plane[$i])) / $cover + 0.5)));
             }
             $colours[] = $plane;
         }
@@ -71,16 +84,19 @@ final readonly class Enlargement
     {
         $columns = [];
         for ($x = 0; $x < $this->to->width; $x++) {
-            $columns[] = 2 * (int) (($x + 0.5) * $this->from->width / $this->to->width);
+            $columns[] = 2 * (int) ((($x + 0.5) * $this->from->width) / $this->to->width);
         }
         $out = '';
         $last = -1;
         $row = '';
         for ($y = 0; $y < $this->to->height; $y++) {
-            $source = (int) (($y + 0.5) * $this->from->height / $this->to->height);
+            $source = (int) ((($y + 0.5) * $this->from->height) / $this->to->height);
             if ($source !== $last) {
                 $last = $source;
-                $row = $this->labelRow(substr($data, 2 * $source * $this->from->width, 2 * $this->from->width), $columns);
+                $row = $this->labelRow(
+                    substr($data, 2 * $source * $this->from->width, 2 * $this->from->width),
+                    $columns,
+                );
             }
             $out .= $row;
         }
@@ -106,12 +122,23 @@ final readonly class Enlargement
     {
         $factor = $this->factor();
 
-        return $region->reaching((int) round($region->area * $factor * $factor), $this->column($region->x), $this->row($region->y));
+        return $region->reaching(
+            (int) round($region->area * $factor * $factor),
+            $this->column($region->x),
+            $this->row($region->y),
+        );
     }
 
     public function bridge(Bridge $bridge): Bridge
     {
-        return new Bridge($this->column($bridge->x1), $this->row($bridge->y1), $this->column($bridge->x2), $this->row($bridge->y2), $bridge->kind, $bridge->score);
+        return new Bridge(
+            $this->column($bridge->x1),
+            $this->row($bridge->y1),
+            $this->column($bridge->x2),
+            $this->row($bridge->y2),
+            $bridge->kind,
+            $bridge->score,
+        );
     }
 
     /** Where a pixel's middle comes to lie. */
@@ -122,7 +149,7 @@ final readonly class Enlargement
 
     private function row(int $y): int
     {
-        return min($this->to->height - 1, (int) (($y + 0.5) * $this->to->height / $this->from->height));
+        return min($this->to->height - 1, (int) ((($y + 0.5) * $this->to->height) / $this->from->height));
     }
 
     public function stroke(InkStroke $stroke): InkStroke
@@ -130,8 +157,14 @@ final readonly class Enlargement
         $factor = $this->factor();
 
         return new InkStroke(
-            array_map(fn (array $point): array => [round($point[0] * $factor, 2), round($point[1] * $factor, 2), $point[2]], $stroke->points),
-            min(InkStroke::HEAVIEST, $stroke->weight * $factor), $stroke->taper, $stroke->steady, $stroke->grain,
+            array_map(
+                fn (array $point): array => [round($point[0] * $factor, 2), round($point[1] * $factor, 2), $point[2]],
+                $stroke->points,
+            ),
+            min(InkStroke::HEAVIEST, $stroke->weight * $factor),
+            $stroke->taper,
+            $stroke->steady,
+            $stroke->grain,
         );
     }
 

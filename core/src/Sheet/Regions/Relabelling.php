@@ -56,7 +56,9 @@ final class Relabelling
             $length = strspn($wanted, "\xff", $at);
             $after .= substr($before, 2 * $done, 2 * ($at - $done));
             foreach (Labels::spans(substr($before, 2 * $at, 2 * $length)) as [$from, $until, $label]) {
-                $after .= ($may[$label] ??= $mayLose($label)) ? str_repeat($word, $until - $from) : str_repeat(pack('n', $label), $until - $from);
+                $after .= ($may[$label] ??= $mayLose($label))
+                    ? str_repeat($word, $until - $from)
+                    : str_repeat(pack('n', $label), $until - $from);
             }
             $at += $length;
             $done = $at;
@@ -76,7 +78,11 @@ final class Relabelling
         $free = strtr($this->ink->read($window), Bytes::identity(), Bytes::threshold(FlatsFinder::BOUND));
         foreach (Labels::spans($before ^ $after) as [$from, $to, $difference]) {
             if ($difference !== 0) {
-                $this->count(substr($before, 2 * $from, 2 * ($to - $from)), substr($after, 2 * $from, 2 * ($to - $from)), substr($free, $from, $to - $from));
+                $this->count(
+                    substr($before, 2 * $from, 2 * ($to - $from)),
+                    substr($after, 2 * $from, 2 * ($to - $from)),
+                    substr($free, $from, $to - $from),
+                );
                 $this->moved += $to - $from;
             }
         }
@@ -87,7 +93,8 @@ final class Relabelling
     {
         foreach (Labels::spans($before) as [$from, $to, $old]) {
             foreach (Labels::spans(substr($after, 2 * $from, 2 * ($to - $from))) as [$start, $end, $new]) {
-                $this->went[$old][$new] = ($this->went[$old][$new] ?? 0) + substr_count($free, "\0", $from + $start, $end - $start);
+                $this->went[$old][$new] =
+                    ($this->went[$old][$new] ?? 0) + substr_count($free, "\0", $from + $start, $end - $start);
             }
         }
     }
@@ -148,7 +155,10 @@ final class Relabelling
     /** The part of the page a region lies in, to whole tiles. */
     public function window(int $label): Rect
     {
-        $tiles = array_map(fn (array $tile): Rect => TileGrid::rect($tile[0], $tile[1]), array_values([...$this->tilesWith($label)]));
+        $tiles = array_map(
+            fn (array $tile): Rect => TileGrid::rect($tile[0], $tile[1]),
+            array_values([...$this->tilesWith($label)]),
+        );
 
         return Rect::around($tiles)->intersect($this->sheet->rect());
     }
@@ -168,13 +178,17 @@ final class Relabelling
         return $found;
     }
 
-    /** @return ?array{int, int} the middle of its longest run in the tile nearest to where it was that has one; null when it has no pixel left */
+    /**
+     * @return ?array{int, int} the middle of its longest run in the tile nearest to where it was that has one; null
+     *     when it has no pixel left
+     */
     private function place(int $label, Region $was): ?array
     {
         $word = pack('n', $label);
         $none = str_repeat("\0", TileGrid::PIXELS);
         $places = $this->sheet->grid()->all();
-        $away = fn (int $column, int $row): int => abs($column * TileGrid::SIZE + 128 - $was->x) + abs($row * TileGrid::SIZE + 128 - $was->y);
+        $away = fn (int $column, int $row): int => abs($column * TileGrid::SIZE + 128 - $was->x) +
+            abs($row * TileGrid::SIZE + 128 - $was->y);
         usort($places, fn (array $a, array $b): int => $away(...$a) <=> $away(...$b));
         // Solid black has no pixel that is free.
         foreach ([true, false] as $isFree) {
@@ -183,7 +197,13 @@ final class Relabelling
                 if ($tile === null || ! str_contains($tile, $word)) {
                     continue;
                 }
-                $bounds = $isFree ? strtr($this->sheet->bytes(LayerName::ink(), $column, $row), Bytes::identity(), Bytes::threshold(FlatsFinder::BOUND)) : $none;
+                $bounds = $isFree
+                    ? strtr(
+                        $this->sheet->bytes(LayerName::ink(), $column, $row),
+                        Bytes::identity(),
+                        Bytes::threshold(FlatsFinder::BOUND),
+                    )
+                    : $none;
                 $place = self::longestRun($tile, $bounds, $label);
                 if ($place !== null) {
                     return [$column * TileGrid::SIZE + $place[0], $row * TileGrid::SIZE + $place[1]];

@@ -73,7 +73,12 @@ final readonly class Repartition
                 $region = $this->cutOff($label, $region, $flood);
             }
         }
-        if ($ended !== [] && $rest !== null && $pixels->at($region->x, $region->y) >= FreePixels::FIRST && ! $this->isAmong($region, $rest)) {
+        if (
+            $ended !== [] &&
+            $rest !== null &&
+            $pixels->at($region->x, $region->y) >= FreePixels::FIRST &&
+            ! $this->isAmong($region, $rest)
+        ) {
             [$x, $y] = $rest->place();
             $region = $region->reaching($region->area, $x, $y);
         }
@@ -93,8 +98,8 @@ final readonly class Repartition
 
     /**
      * @param  non-empty-list<array{int, int}>  $places
-     * @return array{list<Flood>, ?Flood} those that came to an end by themselves, and one of what is left; the first are none
-     *                                    when all met
+     * @return array{list<Flood>, ?Flood} those that came to an end by themselves, and one of what is left; the first
+     *     are none when all met
      */
     private function flood(FreePixels $pixels, array $places): array
     {
@@ -209,7 +214,12 @@ final readonly class Repartition
         }
         $word = pack('n', $new);
         foreach ($part->stretches as [$y, $from, $to]) {
-            $lines[$y - $window->y] = substr_replace($lines[$y - $window->y], str_repeat($word, $to - $from), 2 * ($from - $window->x), 2 * ($to - $from));
+            $lines[$y - $window->y] = substr_replace(
+                $lines[$y - $window->y],
+                str_repeat($word, $to - $from),
+                2 * ($from - $window->x),
+                2 * ($to - $from),
+            );
         }
         $labels = implode('', $lines);
         (new TrapGrowth)->grow($labels, $open, $window->width, $window->height);
@@ -223,7 +233,12 @@ final readonly class Repartition
             [$left, $top, $right, $bottom] = [min($left, $from), min($top, $y), max($right, $to), max($bottom, $y + 1)];
         }
 
-        return Rect::bounds($left - self::LINES, $top - self::LINES, $right + self::LINES, $bottom + self::LINES)->intersect($this->sheet->rect());
+        return Rect::bounds(
+            $left - self::LINES,
+            $top - self::LINES,
+            $right + self::LINES,
+            $bottom + self::LINES,
+        )->intersect($this->sheet->rect());
     }
 
     /** A bridge that is no longer made joins what it parted: the largest region takes the others in. */
@@ -240,7 +255,12 @@ final readonly class Repartition
                 }
             }
         }
-        $regions = array_filter(array_map(fn (int $label): ?Region => $this->sheet->find(Region::class, $label), array_combine(array_keys($beside), array_keys($beside))));
+        $regions = array_filter(
+            array_map(
+                fn (int $label): ?Region => $this->sheet->find(Region::class, $label),
+                array_combine(array_keys($beside), array_keys($beside)),
+            ),
+        );
         if (count($regions) < 2) {
             return;
         }
@@ -256,7 +276,11 @@ final readonly class Repartition
                     $flood->step();
                 }
                 // What hatching joined lies in pieces: then all of the page is gone through.
-                $this->takeIn($label, $into, $region->area - $flood->area > self::CRUMB ? $this->sheet->rect() : $this->window($flood));
+                $this->takeIn(
+                    $label,
+                    $into,
+                    $region->area - $flood->area > self::CRUMB ? $this->sheet->rect() : $this->window($flood),
+                );
                 $this->sheet->remove(Region::class, $label);
             }
         }
@@ -271,7 +295,8 @@ final readonly class Repartition
         $word = pack('n', $into);
         $before = $this->labels->read($window);
         foreach (Labels::spans($before) as [$from, $to, $here]) {
-            $labels .= $here === $label ? str_repeat($word, $to - $from) : substr($before, 2 * $from, 2 * ($to - $from));
+            $labels .=
+                $here === $label ? str_repeat($word, $to - $from) : substr($before, 2 * $from, 2 * ($to - $from));
         }
         $this->labels->write($window, $labels);
     }

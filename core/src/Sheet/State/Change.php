@@ -23,8 +23,14 @@ final readonly class Change
     public function inverted(): self
     {
         return new self(
-            array_map(fn (TileChange $c): TileChange => new TileChange($c->layer, $c->column, $c->row, $c->after, $c->before), $this->tiles),
-            array_map(fn (RecordChange $c): RecordChange => new RecordChange($c->kind, $c->key, $c->after, $c->before), $this->records),
+            array_map(
+                fn (TileChange $c): TileChange => new TileChange($c->layer, $c->column, $c->row, $c->after, $c->before),
+                $this->tiles,
+            ),
+            array_map(
+                fn (RecordChange $c): RecordChange => new RecordChange($c->kind, $c->key, $c->after, $c->before),
+                $this->records,
+            ),
         );
     }
 }

@@ -43,13 +43,28 @@ final class Groups
     private static function checkTogether(array $passes): void
     {
         if (array_filter($passes, fn (PassSpec $pass): bool => $pass->content->kind()->looksAround()) !== []) {
-            throw new OpRefused('What makes the picture soft lies over everything beneath it and cannot be in a group.');
+            throw new OpRefused(
+                'What makes the picture soft lies over everything beneath it and cannot be in a group.',
+            );
         }
         if (count(array_unique(array_map(fn (PassSpec $pass): int => $pass->figure, $passes))) > 1) {
             throw new OpRefused('Only passes of one figure go together in a group.');
         }
-        if (count(array_unique(array_map(fn (PassSpec $pass): string => PassPlace::of($pass->scope)->value.($pass->scope->kind === ScopeKind::Behind ? $pass->scope->id : ''), $passes))) > 1) {
-            throw new OpRefused('Passes inside a figure, in the ink and over the page lie in different places and cannot be one group. Part the group first.');
+        if (
+            count(
+                array_unique(
+                    array_map(
+                        fn (PassSpec $pass): string => PassPlace::of($pass->scope)->value.
+                            ($pass->scope->kind === ScopeKind::Behind ? $pass->scope->id : ''),
+                        $passes,
+                    ),
+                ),
+            ) > 1
+        ) {
+            throw new OpRefused(
+                'Passes inside a figure, in the ink and over the page lie in different places and cannot be one '
+                    .'group. Part the group first.',
+            );
         }
     }
 }

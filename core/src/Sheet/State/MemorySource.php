@@ -67,7 +67,12 @@ final class MemorySource implements SheetSource
         foreach ($tiles as &$layer) {
             ksort($layer);
         }
-        $records = array_filter(array_map(fn (array $kind): array => array_map(fn (Record $record): array => $record->toData(), $kind), $this->records));
+        $records = array_filter(
+            array_map(
+                fn (array $kind): array => array_map(fn (Record $record): array => $record->toData(), $kind),
+                $this->records,
+            ),
+        );
         ksort($records);
         foreach ($records as &$kind) {
             ksort($kind);

@@ -16,15 +16,24 @@ final readonly class Palette
      * @param  array<int, array<string, int>>  $materials  material id => tone name => 0xRRGGBB
      * @param  array<int, int>  $figureOf  material id => figure id
      * @param  list<int>  $depths  figure ids, farthest first
-     * @param  array<int, array<int, array<string, int>>>  $variants  variant id => material id => tones, only where they differ; under 0
-     *                                                                  the palette's own, where the page wears a variant
+     * @param  array<int, array<int, array<string, int>>>  $variants  variant id => material id => tones, only where
+     *     they differ; under 0 the palette's own, where the page wears a variant
      * @param  array<int, true>  $soft  figures whose outer edge is softened by a pixel
      * @param  ?LightColours  $light  what tints may follow; null: they show their own colours
      * @param  array<int, LightColours>  $lights  light plan id => what tints may follow in regions that stand under it
-     * @param  array<int, self>  $under  light plan id => the palette for regions that stand under it, where that derives other tones
+     * @param  array<int, self>  $under  light plan id => the palette for regions that stand under it, where that
+     *     derives other tones
      */
-    public function __construct(public array $materials, public array $figureOf = [], public array $depths = [], public array $variants = [], public array $soft = [], public ?LightColours $light = null, public array $lights = [], public array $under = [])
-    {
+    public function __construct(
+        public array $materials,
+        public array $figureOf = [],
+        public array $depths = [],
+        public array $variants = [],
+        public array $soft = [],
+        public ?LightColours $light = null,
+        public array $lights = [],
+        public array $under = [],
+    ) {
     }
 
     /**
@@ -39,6 +48,7 @@ final readonly class Palette
             return $under->tones($material, $variant);
         }
 
-        return ($variant === null ? null : $this->variants[$variant][$material] ?? null) ?? $this->materials[$material] ?? null;
+        return ($variant === null ? null : $this->variants[$variant][$material] ?? null) ??
+            ($this->materials[$material] ?? null);
     }
 }

@@ -10,8 +10,12 @@ use Awning\Core\Page\RecordKind;
 /** One record before and after; null is no such record. */
 final readonly class RecordChange
 {
-    public function __construct(public RecordKind $kind, public string $key, public ?Record $before, public ?Record $after)
-    {
+    public function __construct(
+        public RecordKind $kind,
+        public string $key,
+        public ?Record $before,
+        public ?Record $after,
+    ) {
     }
 
     public function isNone(): bool

@@ -19,8 +19,14 @@ final readonly class References
      * @param  list<int>  $lights
      * @param  list<int>  $setups
      */
-    public function __construct(public array $figures = [], public array $materials = [], public array $materialsOf = [], public array $variants = [], public array $lights = [], public array $setups = [])
-    {
+    public function __construct(
+        public array $figures = [],
+        public array $materials = [],
+        public array $materialsOf = [],
+        public array $variants = [],
+        public array $lights = [],
+        public array $setups = [],
+    ) {
     }
 
     /**
@@ -31,7 +37,12 @@ final readonly class References
     public static function ofPass(int $figure, Scope $scope, ?int $setup = null): self
     {
         return new self(
-            array_values(array_filter([$figure, $scope->kind === ScopeKind::Figure || $scope->kind === ScopeKind::Behind ? $scope->id : 0])),
+            array_values(
+                array_filter([
+                    $figure,
+                    $scope->kind === ScopeKind::Figure || $scope->kind === ScopeKind::Behind ? $scope->id : 0,
+                ]),
+            ),
             $scope->kind === ScopeKind::Material ? [$scope->id] : [],
             setups: array_values(array_filter([$setup ?? 0])),
         );
@@ -40,6 +51,13 @@ final readonly class References
     /** These and those. */
     public function and(self $those): self
     {
-        return new self([...$this->figures, ...$those->figures], [...$this->materials, ...$those->materials], $this->materialsOf + $those->materialsOf, [...$this->variants, ...$those->variants], [...$this->lights, ...$those->lights], [...$this->setups, ...$those->setups]);
+        return new self(
+            [...$this->figures, ...$those->figures],
+            [...$this->materials, ...$those->materials],
+            $this->materialsOf + $those->materialsOf,
+            [...$this->variants, ...$those->variants],
+            [...$this->lights, ...$those->lights],
+            [...$this->setups, ...$those->setups],
+        );
     }
 }

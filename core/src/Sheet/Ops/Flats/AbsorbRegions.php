@@ -58,7 +58,9 @@ final readonly class AbsorbRegions implements ClientOp
 
     public function title(): string
     {
-        return count($this->labels) === 1 ? 'Give a crumb to its neighbour' : sprintf('Give %d crumbs to their neighbours', count($this->labels));
+        return count($this->labels) === 1
+            ? 'Give a crumb to its neighbour'
+            : sprintf('Give %d crumbs to their neighbours', count($this->labels));
     }
 
     public function right(): Right
@@ -73,7 +75,10 @@ final readonly class AbsorbRegions implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $regions = array_filter(array_intersect_key($sheet->all(Region::class), array_flip($this->labels)), fn (Region $region): bool => ! $region->locked);
+        $regions = array_filter(
+            array_intersect_key($sheet->all(Region::class), array_flip($this->labels)),
+            fn (Region $region): bool => ! $region->locked,
+        );
         // Of equals the one with the smaller label first, in whatever order they came.
         ksort($regions);
         uasort($regions, fn (Region $a, Region $b): int => $a->area <=> $b->area);

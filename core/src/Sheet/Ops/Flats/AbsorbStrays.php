@@ -62,7 +62,9 @@ final readonly class AbsorbStrays implements ClientOp
     /** @return StraysInput */
     public function toInput(): array
     {
-        return ['places' => array_map(fn (array $place): array => [(float) $place[0], (float) $place[1]], $this->places)];
+        return [
+            'places' => array_map(fn (array $place): array => [(float) $place[0], (float) $place[1]], $this->places),
+        ];
     }
 
     public function title(): string
@@ -87,7 +89,12 @@ final readonly class AbsorbStrays implements ClientOp
             $label = $sheet->labelAt($x, $y);
             $region = $sheet->find(Region::class, $label);
             if ($region !== null && ! $region->locked) {
-                $window = Rect::bounds($x - self::AROUND, $y - self::AROUND, $x + self::AROUND, $y + self::AROUND)->intersect($sheet->rect());
+                $window = Rect::bounds(
+                    $x - self::AROUND,
+                    $y - self::AROUND,
+                    $x + self::AROUND,
+                    $y + self::AROUND,
+                )->intersect($sheet->rect());
                 $before = $flats->read($window);
                 $flats->write($window, $before, self::without($before, $window, $label, $x, $y));
             }
@@ -117,7 +124,12 @@ final readonly class AbsorbStrays implements ClientOp
         $open = str_repeat("\0", $window->width * $window->height);
         foreach ($components->of as $run => $component) {
             if ($component === $piece) {
-                $open = substr_replace($open, str_repeat("\xff", $runs->to[$run] - $runs->from[$run]), $runs->from[$run], $runs->to[$run] - $runs->from[$run]);
+                $open = substr_replace(
+                    $open,
+                    str_repeat("\xff", $runs->to[$run] - $runs->from[$run]),
+                    $runs->from[$run],
+                    $runs->to[$run] - $runs->from[$run],
+                );
             }
         }
         (new TrapGrowth)->grow($labels, $open, $window->width, $window->height);

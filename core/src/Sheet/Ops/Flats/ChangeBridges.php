@@ -52,9 +52,19 @@ final readonly class ChangeBridges implements ClientOp
             if (count($ends) !== 4) {
                 throw new \InvalidArgumentException('A bridge goes from one place to another.');
             }
-            $bridge = Bridge::fromData(new Data(['x1' => $ends[0], 'y1' => $ends[1], 'x2' => $ends[2], 'y2' => $ends[3], 'kind' => BridgeKind::Kept->value]));
+            $bridge = Bridge::fromData(
+                new Data([
+                    'x1' => $ends[0],
+                    'y1' => $ends[1],
+                    'x2' => $ends[2],
+                    'y2' => $ends[3],
+                    'kind' => BridgeKind::Kept->value,
+                ]),
+            );
             if ($bridge->length() < 1 || $bridge->length() > self::LONGEST) {
-                throw new \InvalidArgumentException(sprintf('A bridge is up to %d px long. Draw a line in the Ink stage for more.', self::LONGEST));
+                throw new \InvalidArgumentException(
+                    sprintf('A bridge is up to %d px long. Draw a line in the Ink stage for more.', self::LONGEST),
+                );
             }
 
             return new self($bridge, null, null);
@@ -62,7 +72,9 @@ final readonly class ChangeBridges implements ClientOp
         $kind = $input->choice('as', BridgeKind::class, 'A bridge is kept or refused.');
         assert($kind instanceof BridgeKind);
 
-        return $kind->isDecided() ? new self(null, $input->int('bridge', 1, PHP_INT_MAX), $kind) : throw new \InvalidArgumentException('A bridge is kept or refused.');
+        return $kind->isDecided()
+            ? new self(null, $input->int('bridge', 1, PHP_INT_MAX), $kind)
+            : throw new \InvalidArgumentException('A bridge is kept or refused.');
     }
 
     /** @return BridgesInput */
@@ -70,7 +82,11 @@ final readonly class ChangeBridges implements ClientOp
     {
         $draw = $this->draw;
 
-        return ['draw' => $draw === null ? null : [$draw->x1, $draw->y1, $draw->x2, $draw->y2], 'bridge' => $this->number, 'as' => $this->kind?->value];
+        return [
+            'draw' => $draw === null ? null : [$draw->x1, $draw->y1, $draw->x2, $draw->y2],
+            'bridge' => $this->number,
+            'as' => $this->kind?->value,
+        ];
     }
 
     public function title(): string
@@ -96,7 +112,10 @@ final readonly class ChangeBridges implements ClientOp
     {
         $regions = new Repartition($sheet);
         if ($this->draw !== null) {
-            if (max($this->draw->x1, $this->draw->x2) >= $sheet->size()->width || max($this->draw->y1, $this->draw->y2) >= $sheet->size()->height) {
+            if (
+                max($this->draw->x1, $this->draw->x2) >= $sheet->size()->width ||
+                max($this->draw->y1, $this->draw->y2) >= $sheet->size()->height
+            ) {
                 throw new OpRefused('A bridge lies on the page. Draw it again.');
             }
             $sheet->put(1 + max([0, ...array_keys($sheet->all(Bridge::class))]), $this->draw);
@@ -104,7 +123,9 @@ final readonly class ChangeBridges implements ClientOp
 
             return;
         }
-        $before = $sheet->find(Bridge::class, (int) $this->number) ?? throw new OpRefused('This bridge is gone already. Reload the page.');
+        $before =
+            $sheet->find(Bridge::class, (int) $this->number) ??
+            throw new OpRefused('This bridge is gone already. Reload the page.');
         assert($this->kind !== null);
         $after = $before->as($this->kind);
         $sheet->put((int) $this->number, $after);

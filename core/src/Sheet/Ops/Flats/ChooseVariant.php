@@ -40,7 +40,10 @@ final readonly class ChooseVariant implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('variant') ? $input->int('variant', 0, PHP_INT_MAX) : null);
+        return new self(
+            JoinRegions::labels($input, Labels::MOST),
+            $input->has('variant') ? $input->int('variant', 0, PHP_INT_MAX) : null,
+        );
     }
 
     /** @return WearInput */
@@ -66,7 +69,10 @@ final readonly class ChooseVariant implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $regions = array_filter(array_intersect_key($sheet->all(Region::class), array_flip($this->labels)), fn (Region $region): bool => ! $region->locked);
+        $regions = array_filter(
+            array_intersect_key($sheet->all(Region::class), array_flip($this->labels)),
+            fn (Region $region): bool => ! $region->locked,
+        );
         if ($regions === []) {
             throw new OpRefused('These regions are gone or locked. Pick them again.');
         }

@@ -33,8 +33,12 @@ final readonly class FillInside implements ClientOp
      * @param  int  $material  0: they are unfilled
      * @param  bool  $unfilled  whether what is filled already stays as it is
      */
-    private function __construct(private array $outline, private int $figure, private int $material, private bool $unfilled)
-    {
+    private function __construct(
+        private array $outline,
+        private int $figure,
+        private int $material,
+        private bool $unfilled,
+    ) {
     }
 
     public static function kind(): string
@@ -49,7 +53,12 @@ final readonly class FillInside implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(self::outline($input), $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0), $input->flag('unfilled', false));
+        return new self(
+            self::outline($input),
+            $input->int('figure', 0, PHP_INT_MAX, 0),
+            $input->int('material', 0, PHP_INT_MAX, 0),
+            $input->flag('unfilled', false),
+        );
     }
 
     /**
@@ -59,16 +68,28 @@ final readonly class FillInside implements ClientOp
      */
     public static function outline(Data $input): array
     {
-        $place = fn (mixed $pair): array => Data::place($pair, -PageSize::MOST, 2 * PageSize::MOST, 'A loop is a list of places.');
+        $place = fn (mixed $pair): array => Data::place(
+            $pair,
+            -PageSize::MOST,
+            2 * PageSize::MOST,
+            'A loop is a list of places.',
+        );
         $outline = array_map($place, $input->list('outline', self::MOST_PLACES));
 
-        return count($outline) < 3 ? throw new \InvalidArgumentException('Draw the loop round what you mean.') : $outline;
+        return count($outline) < 3
+            ? throw new \InvalidArgumentException('Draw the loop round what you mean.')
+            : $outline;
     }
 
     /** @return FillInsideInput */
     public function toInput(): array
     {
-        return ['outline' => $this->outline, 'figure' => $this->figure, 'material' => $this->material, 'unfilled' => $this->unfilled];
+        return [
+            'outline' => $this->outline,
+            'figure' => $this->figure,
+            'material' => $this->material,
+            'unfilled' => $this->unfilled,
+        ];
     }
 
     public function title(): string
@@ -83,13 +104,18 @@ final readonly class FillInside implements ClientOp
 
     public function refersTo(): References
     {
-        return $this->material === 0 ? new References : new References(materialsOf: [$this->material => $this->figure]);
+        return $this->material === 0
+            ? new References
+            : new References(materialsOf: [$this->material => $this->figure]);
     }
 
     public function apply(Sheet $sheet): void
     {
         $regions = $sheet->all(Region::class);
-        $inside = array_filter(array_intersect_key($regions, $this->inside($sheet)), fn (Region $region): bool => ! $region->locked && (! $this->unfilled || ! $region->isFilled()));
+        $inside = array_filter(
+            array_intersect_key($regions, $this->inside($sheet)),
+            fn (Region $region): bool => ! $region->locked && (! $this->unfilled || ! $region->isFilled()),
+        );
         if ($inside === []) {
             throw new OpRefused('No region lies wholly inside the loop. Draw it wider, or click the regions.');
         }
@@ -104,7 +130,12 @@ final readonly class FillInside implements ClientOp
         $xs = array_column($this->outline, 0);
         $ys = array_column($this->outline, 1);
         // A pixel more all round: what goes on there goes on outside.
-        $window = Rect::bounds((int) floor(min($xs)) - 1, (int) floor(min($ys)) - 1, (int) ceil(max($xs)) + 1, (int) ceil(max($ys)) + 1)->intersect($sheet->rect());
+        $window = Rect::bounds(
+            (int) floor(min($xs)) - 1,
+            (int) floor(min($ys)) - 1,
+            (int) ceil(max($xs)) + 1,
+            (int) ceil(max($ys)) + 1,
+        )->intersect($sheet->rect());
         if ($window->isEmpty()) {
             return [];
         }

@@ -66,7 +66,9 @@ final readonly class FillRegions implements ClientOp
 
     public function refersTo(): References
     {
-        return $this->material === 0 ? new References : new References(materialsOf: [$this->material => $this->figure]);
+        return $this->material === 0
+            ? new References
+            : new References(materialsOf: [$this->material => $this->figure]);
     }
 
     public function apply(Sheet $sheet): void
@@ -75,12 +77,17 @@ final readonly class FillRegions implements ClientOp
         $known = count($this->labels) > 8 ? $sheet->all(Region::class) : null;
         $regions = [];
         foreach ($this->labels as $label) {
-            $regions[$label] = ($known === null ? $sheet->find(Region::class, $label) : $known[$label] ?? null)
-                ?? throw new OpRefused('There is no region there. Reload the page and click inside the lines.');
+            $regions[$label] =
+                ($known === null ? $sheet->find(Region::class, $label) : $known[$label] ?? null) ??
+                throw new OpRefused('There is no region there. Reload the page and click inside the lines.');
         }
         $open = array_filter($regions, fn (Region $region): bool => ! $region->locked);
         if ($open === []) {
-            throw new OpRefused(count($regions) === 1 ? 'This region is locked. Unlock it before you fill it.' : 'These regions are locked. Unlock them before you fill them.');
+            throw new OpRefused(
+                count($regions) === 1
+                    ? 'This region is locked. Unlock it before you fill it.'
+                    : 'These regions are locked. Unlock them before you fill them.',
+            );
         }
         foreach ($open as $label => $region) {
             $sheet->put($label, $region->filled($this->figure, $this->material));

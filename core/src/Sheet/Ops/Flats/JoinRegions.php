@@ -48,7 +48,14 @@ final readonly class JoinRegions implements ClientOp
      */
     public static function labels(Data $input, int $most): array
     {
-        $labels = array_values(array_unique(array_filter($input->list('labels', $most), fn (mixed $label): bool => is_int($label) && $label > 0 && $label <= Labels::MOST)));
+        $labels = array_values(
+            array_unique(
+                array_filter(
+                    $input->list('labels', $most),
+                    fn (mixed $label): bool => is_int($label) && $label > 0 && $label <= Labels::MOST,
+                ),
+            ),
+        );
 
         return $labels === [] ? throw new OpRefused('Pick regions first.') : $labels;
     }
@@ -76,7 +83,10 @@ final readonly class JoinRegions implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $regions = array_filter(array_intersect_key($sheet->all(Region::class), array_flip($this->labels)), fn (Region $region): bool => ! $region->locked);
+        $regions = array_filter(
+            array_intersect_key($sheet->all(Region::class), array_flip($this->labels)),
+            fn (Region $region): bool => ! $region->locked,
+        );
         if (count($regions) < 2) {
             throw new OpRefused('Pick two regions or more that are not locked.');
         }
@@ -89,6 +99,13 @@ final readonly class JoinRegions implements ClientOp
             $flats->join((int) $label, $into);
         }
         $kept = $regions[$into];
-        $sheet->put($into, $kept->reaching(array_sum(array_map(fn (Region $region): int => $region->area, $regions)), $kept->x, $kept->y));
+        $sheet->put(
+            $into,
+            $kept->reaching(
+                array_sum(array_map(fn (Region $region): int => $region->area, $regions)),
+                $kept->x,
+                $kept->y,
+            ),
+        );
     }
 }

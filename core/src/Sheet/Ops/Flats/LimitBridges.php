@@ -67,12 +67,18 @@ final readonly class LimitBridges implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $changed = array_filter($sheet->all(Bridge::class), fn (Bridge $bridge): bool => $bridge->kind === ($bridge->length() > $this->longest ? BridgeKind::Found : BridgeKind::Doubtful));
+        $changed = array_filter(
+            $sheet->all(Bridge::class),
+            fn (Bridge $bridge): bool => $bridge->kind ===
+                ($bridge->length() > $this->longest ? BridgeKind::Found : BridgeKind::Doubtful),
+        );
         if ($changed === []) {
             throw new OpRefused('No bridge comes or goes at this length.');
         }
         if (count($changed) > self::MOST) {
-            throw new OpRefused(sprintf('%d bridges would come or go at once. Move the limit in smaller steps.', count($changed)));
+            throw new OpRefused(
+                sprintf('%d bridges would come or go at once. Move the limit in smaller steps.', count($changed)),
+            );
         }
         // In their order, in whatever order they came: parts are numbered as they are made.
         ksort($changed);

@@ -50,7 +50,10 @@ final readonly class ResizeRegions implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, self::MOST_REGIONS), $input->int('by', -self::FARTHEST, self::FARTHEST));
+        return new self(
+            JoinRegions::labels($input, self::MOST_REGIONS),
+            $input->int('by', -self::FARTHEST, self::FARTHEST),
+        );
     }
 
     /** @return ResizeInput */
@@ -88,15 +91,28 @@ final readonly class ResizeRegions implements ClientOp
             if ($region === null || $region->locked) {
                 continue;
             }
-            $window = $flats->window($label)->grown(abs($this->by) + 1)->intersect($sheet->rect());
+            $window = $flats
+                ->window($label)
+                ->grown(abs($this->by) + 1)
+                ->intersect($sheet->rect());
             $before = $flats->read($window);
             $isLocked = fn (int $other): bool => $regions[$other]->locked ?? false;
-            $flats->write($window, $before, $this->by === 0 ? $this->filled($before, $label, $window, $isLocked) : $this->spread($before, $label, $window, $isLocked));
+            $flats->write(
+                $window,
+                $before,
+                $this->by === 0
+                    ? $this->filled($before, $label, $window, $isLocked)
+                    : $this->spread($before, $label, $window, $isLocked),
+            );
             $moved += $flats->moved();
             $flats->settle();
         }
         if ($moved === 0) {
-            throw new OpRefused($this->by === 0 ? 'There are no holes to fill.' : 'Nothing can change there: what is beside is locked, or the page ends.');
+            throw new OpRefused(
+                $this->by === 0
+                    ? 'There are no holes to fill.'
+                    : 'Nothing can change there: what is beside is locked, or the page ends.',
+            );
         }
     }
 

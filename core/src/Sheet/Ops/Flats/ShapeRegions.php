@@ -32,7 +32,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type PointData from Stroke
  *
  * @phpstan-type FlatPenData array{points: list<PointData>, width: float}
- * @phpstan-type ShapeInput array{use: value-of<ShapeUse>, outline: ?list<PlaceData>, pen: ?FlatPenData, figure: int, material: int, into: ?int}
+ * @phpstan-type ShapeInput array{use: value-of<ShapeUse>, outline: ?list<PlaceData>, pen: ?FlatPenData, figure: int,
+ *     material: int, into: ?int}
  */
 final readonly class ShapeRegions implements ClientOp, Prepares
 {
@@ -48,7 +49,12 @@ final readonly class ShapeRegions implements ClientOp, Prepares
      * @param  ?int  $into  the region that grows, whatever it is filled with: its border is pushed
      */
     public function __construct(
-        private ShapeUse $use, private ?array $outline, private ?Path $path, private float $width, private int $figure, private int $material,
+        private ShapeUse $use,
+        private ?array $outline,
+        private ?Path $path,
+        private float $width,
+        private int $figure,
+        private int $material,
         private ?int $into = null,
     ) {
         if ($use !== ShapeUse::Take && $material === 0 && $into === null) {
@@ -74,12 +80,13 @@ final readonly class ShapeRegions implements ClientOp, Prepares
         assert($use instanceof ShapeUse);
 
         return new self(
-            $use,
-            $pen === null ? FillInside::outline($input) : null,
-            $pen === null ? null : Path::fromPoints($pen->list('points', Path::MOST_POINTS)),
-            $pen === null ? 0 : $pen->number('width', 1, self::WIDEST_PEN),
-            $input->int('figure', 0, PHP_INT_MAX, 0), $input->int('material', 0, PHP_INT_MAX, 0),
-            $input->has('into') ? $input->int('into', 1, Labels::MOST) : null,
+            use: $use,
+            outline: $pen === null ? FillInside::outline($input) : null,
+            path: $pen === null ? null : Path::fromPoints($pen->list('points', Path::MOST_POINTS)),
+            width: $pen === null ? 0 : $pen->number('width', 1, self::WIDEST_PEN),
+            figure: $input->int('figure', 0, PHP_INT_MAX, 0),
+            material: $input->int('material', 0, PHP_INT_MAX, 0),
+            into: $input->has('into') ? $input->int('into', 1, Labels::MOST) : null,
         );
     }
 
@@ -87,9 +94,12 @@ final readonly class ShapeRegions implements ClientOp, Prepares
     public function toInput(): array
     {
         return [
-            'use' => $this->use->value, 'outline' => $this->outline,
+            'use' => $this->use->value,
+            'outline' => $this->outline,
             'pen' => $this->path === null ? null : ['points' => $this->path->points, 'width' => $this->width],
-            'figure' => $this->figure, 'material' => $this->material, 'into' => $this->into,
+            'figure' => $this->figure,
+            'material' => $this->material,
+            'into' => $this->into,
         ];
     }
 
@@ -110,7 +120,9 @@ final readonly class ShapeRegions implements ClientOp, Prepares
 
     public function refersTo(): References
     {
-        return $this->material === 0 ? new References : new References(materialsOf: [$this->material => $this->figure]);
+        return $this->material === 0
+            ? new References
+            : new References(materialsOf: [$this->material => $this->figure]);
     }
 
     public function prepare(Sheet $sheet): void
@@ -123,7 +135,8 @@ final readonly class ShapeRegions implements ClientOp, Prepares
     public function apply(Sheet $sheet): void
     {
         $this->prepare($sheet);
-        [$window, $inside] = $this->use === ShapeUse::Keep ? $this->outside($sheet->rect()) : $this->inside($sheet->rect());
+        [$window, $inside] =
+            $this->use === ShapeUse::Keep ? $this->outside($sheet->rect()) : $this->inside($sheet->rect());
         if ($window->isEmpty()) {
             throw new OpRefused('The shape lies off the page. Draw it on the page.');
         }
@@ -134,7 +147,12 @@ final readonly class ShapeRegions implements ClientOp, Prepares
             $this->use === ShapeUse::Add => $this->addedTo($sheet, $flats->read($window), $inside, $regions),
             default => self::begun($sheet, 0, 0),
         };
-        $flats->give($window, $inside, $to, fn (int $label): bool => $label !== $to && $this->mayLose($regions[$label] ?? null));
+        $flats->give(
+            $window,
+            $inside,
+            $to,
+            fn (int $label): bool => $label !== $to && $this->mayLose($regions[$label] ?? null),
+        );
         if ($flats->moved() === 0) {
             throw new OpRefused('Nothing changes there: it is as you want it already, or locked.');
         }
@@ -144,9 +162,13 @@ final readonly class ShapeRegions implements ClientOp, Prepares
     /** @param  array<array-key, Region>  $regions */
     private function pushed(array $regions): int
     {
-        $region = $regions[(int) $this->into] ?? throw new OpRefused('This region is gone. Reload the page and push its border again.');
+        $region =
+            $regions[(int) $this->into] ??
+            throw new OpRefused('This region is gone. Reload the page and push its border again.');
 
-        return $region->locked ? throw new OpRefused('This region is locked. Unlock it before you push its border.') : (int) $this->into;
+        return $region->locked
+            ? throw new OpRefused('This region is locked. Unlock it before you push its border.')
+            : (int) $this->into;
     }
 
     private function mayLose(?Region $region): bool
@@ -155,7 +177,9 @@ final readonly class ShapeRegions implements ClientOp, Prepares
             return $region === null || ! $region->locked;
         }
 
-        return ! $region->locked && $region->isFilled() && ($this->material === 0 || $region->material === $this->material);
+        return ! $region->locked &&
+            $region->isFilled() &&
+            ($this->material === 0 || $region->material === $this->material);
     }
 
     /** A region without a pixel yet. */
@@ -177,7 +201,12 @@ final readonly class ShapeRegions implements ClientOp, Prepares
         $covered = [];
         foreach (Labels::spans($labels) as [$from, $to, $label]) {
             $region = $regions[$label] ?? null;
-            if ($region !== null && ! $region->locked && $region->figure === $this->figure && $region->material === $this->material) {
+            if (
+                $region !== null &&
+                ! $region->locked &&
+                $region->figure === $this->figure &&
+                $region->material === $this->material
+            ) {
                 $covered[$label] = ($covered[$label] ?? 0) + substr_count($inside, "\xff", $from, $to - $from);
             }
         }

@@ -73,7 +73,11 @@ final readonly class ShiftColours implements ClientOp
         if ($before !== null && $before->material !== $this->shift->material) {
             throw new OpRefused('This shift is of another material. Reload the page and try again.');
         }
-        $meant = array_filter($sheet->all(Region::class), fn (Region $region, int|string $label): bool => $this->means($region, (int) $label), ARRAY_FILTER_USE_BOTH);
+        $meant = array_filter(
+            $sheet->all(Region::class),
+            fn (Region $region, int|string $label): bool => $this->means($region, (int) $label),
+            ARRAY_FILTER_USE_BOTH,
+        );
         if ($meant === []) {
             throw new OpRefused('No region of this material is there to shift.');
         }
@@ -89,8 +93,11 @@ final readonly class ShiftColours implements ClientOp
 
     private function means(Region $region, int $label): bool
     {
-        return $region->material === $this->shift->material && ! $region->locked
-            && ($this->labels === [] ? $region->shift === null || $region->shift === $this->id : in_array($label, $this->labels, true));
+        return $region->material === $this->shift->material &&
+            ! $region->locked &&
+            ($this->labels === []
+                ? $region->shift === null || $region->shift === $this->id
+                : in_array($label, $this->labels, true));
     }
 
     private static function forget(Sheet $sheet): void

@@ -18,7 +18,8 @@ use Awning\Core\Sheet\State\Right;
  * What a drawing is and how it shows: ink or underdrawing, tint, strength, above or below, hidden or not, and which
  * others it lies in front of.
  *
- * @phpstan-type DrawingValues array{role?: value-of<DrawingRole>, tint?: string, strength?: float, above?: bool, visible?: bool, order?: int}
+ * @phpstan-type DrawingValues array{role?: value-of<DrawingRole>, tint?: string, strength?: float, above?: bool,
+ *     visible?: bool, order?: int}
  * @phpstan-type ChangeDrawingInput array{id: string, values: DrawingValues}
  */
 final readonly class ChangeDrawing implements ClientOp
@@ -73,10 +74,14 @@ final readonly class ChangeDrawing implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $before = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
+        $before =
+            $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
         $after = Drawing::fromData(new Data($this->values + $before->toData()));
         $sheet->put($this->id, $after);
-        if ($before->isInked() !== $after->isInked() || ($after->isInked() && $before->order !== $after->order && $this->isAnyCovering($sheet))) {
+        if (
+            $before->isInked() !== $after->isInked() ||
+            ($after->isInked() && $before->order !== $after->order && $this->isAnyCovering($sheet))
+        ) {
             $ink = new InkLayers($sheet);
             $ink->make();
             $ink->fallBehind();
@@ -86,6 +91,9 @@ final readonly class ChangeDrawing implements ClientOp
     /** Whether it matters which of the drawings lies in front. */
     private function isAnyCovering(Sheet $sheet): bool
     {
-        return array_filter($sheet->all(Drawing::class), fn (Drawing $drawing): bool => $drawing->isInked() && $drawing->place->covers) !== [];
+        return array_filter(
+            $sheet->all(Drawing::class),
+            fn (Drawing $drawing): bool => $drawing->isInked() && $drawing->place->covers,
+        ) !== [];
     }
 }

@@ -30,7 +30,10 @@ final readonly class DrawInk implements ClientOp
     /** @param  non-empty-array<string, ?InkStroke>  $strokes  by id; null takes one away */
     public function __construct(private array $strokes)
     {
-        if (array_sum(array_map(fn (?InkStroke $stroke): int => count($stroke->points ?? []), $strokes)) > self::MOST_POINTS) {
+        if (
+            array_sum(array_map(fn (?InkStroke $stroke): int => count($stroke->points ?? []), $strokes)) >
+            self::MOST_POINTS
+        ) {
             throw new \RangeException('These are too many lines at once. Pick fewer.');
         }
     }
@@ -53,13 +56,20 @@ final readonly class DrawInk implements ClientOp
             $strokes[$drawn->id('id')] = $drawn->has('stroke') ? InkStroke::fromData($drawn->map('stroke')) : null;
         }
 
-        return new self($strokes === [] ? throw new \InvalidArgumentException('There is no line in it. Draw again.') : $strokes);
+        return new self(
+            $strokes === [] ? throw new \InvalidArgumentException('There is no line in it. Draw again.') : $strokes,
+        );
     }
 
     /** @return DrawInkInput */
     public function toInput(): array
     {
-        return ['strokes' => array_map(fn (string $id): array => ['id' => $id, 'stroke' => $this->strokes[$id]?->toData()], array_map(strval(...), array_keys($this->strokes)))];
+        return [
+            'strokes' => array_map(
+                fn (string $id): array => ['id' => $id, 'stroke' => $this->strokes[$id]?->toData()],
+                array_map(strval(...), array_keys($this->strokes)),
+            ),
+        ];
     }
 
     public function title(): string
@@ -104,7 +114,10 @@ final readonly class DrawInk implements ClientOp
             }
         }
         if ($before !== []) {
-            $changed = array_filter([...array_values($before), ...array_values(array_intersect_key($this->strokes, $before))]);
+            $changed = array_filter([
+                ...array_values($before),
+                ...array_values(array_intersect_key($this->strokes, $before)),
+            ]);
             $ink->make(...array_merge(...array_map(InkLayers::reachOf(...), array_values($changed))));
         }
         $ink->fallBehind();

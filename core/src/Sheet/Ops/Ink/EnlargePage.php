@@ -63,7 +63,15 @@ final readonly class EnlargePage implements Op
         $from = $sheet->size();
         [$width, $height] = [$from->width * $this->factor, $from->height * $this->factor];
         if (! ImageReader::opens($width, $height)) {
-            throw new OpRefused(sprintf('The page would be %d x %d px; the most is %d million pixels and %d px a side. Enlarge it less.', $width, $height, ImageReader::MOST_PIXELS / 1_000_000, ImageReader::LONGEST_SIDE));
+            throw new OpRefused(
+                sprintf(
+                    'The page would be %d x %d px; the most is %d million pixels and %d px a side. Enlarge it less.',
+                    $width,
+                    $height,
+                    ImageReader::MOST_PIXELS / 1_000_000,
+                    ImageReader::LONGEST_SIDE,
+                ),
+            );
         }
         $enlargement = Enlargement::by($from, $this->factor);
         $size = $enlargement->size();
@@ -74,7 +82,9 @@ final readonly class EnlargePage implements Op
         }
         $sheet->put(PageSize::KEY, $size);
         foreach ($enlarged as [$layer, $planes]) {
-            $layer->kind === LayerKind::Paint ? $sheet->setPlanes($layer, $planes) : $sheet->setLayer($layer, $planes[0]);
+            $layer->kind === LayerKind::Paint
+                ? $sheet->setPlanes($layer, $planes)
+                : $sheet->setLayer($layer, $planes[0]);
         }
         $this->records($sheet, $enlargement);
         $sheet->clearLayer(LayerName::ink());

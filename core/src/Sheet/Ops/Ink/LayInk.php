@@ -36,8 +36,12 @@ final readonly class LayInk implements Op
      * @param  FlatsResult  $flats  of the ink as it is with this drawing
      * @param  string  $id  of the drawing
      */
-    public function __construct(private string $title, private ?PlacedDrawing $placed, private FlatsResult $flats, private string $id = self::FIRST)
-    {
+    public function __construct(
+        private string $title,
+        private ?PlacedDrawing $placed,
+        private FlatsResult $flats,
+        private string $id = self::FIRST,
+    ) {
     }
 
     public static function kind(): string
@@ -68,12 +72,16 @@ final readonly class LayInk implements Op
     public function apply(Sheet $sheet): void
     {
         $old = $sheet->find(PageSize::class, PageSize::KEY);
-        $size = $this->placed->size ?? $old ?? throw new OpRefused('The page has no line art yet. Import a scan first.');
+        $size =
+            $this->placed->size ?? ($old ?? throw new OpRefused('The page has no line art yet. Import a scan first.'));
         $regions = $this->withFills($sheet);
         if ($old !== null && ! $old->fits($size)) {
             $this->grow($sheet, $old, $size);
         }
-        $sheet->put(PageSize::KEY, new PageSize($size->width, $size->height, $size->dpi, false, $old->lines ?? new LineColouring));
+        $sheet->put(
+            PageSize::KEY,
+            new PageSize($size->width, $size->height, $size->dpi, false, $old->lines ?? new LineColouring),
+        );
         if ($this->placed !== null) {
             $sheet->put($this->id, $this->placed->drawing);
             $sheet->setLayer(LayerName::scan($this->id), $this->placed->darkness->data);
@@ -91,10 +99,16 @@ final readonly class LayInk implements Op
     {
         $others = array_diff_key($sheet->all(Drawing::class), [$this->id => true]);
         if ($sheet->all(PassSpec::class) !== [] || $sheet->all(InkStroke::class) !== [] || $others !== []) {
-            throw new OpRefused(sprintf(
-                'This scan is %d x %d px; the page is %d x %d px and has other work on it. Import it into a new page, or scan it at the same size.',
-                $size->width, $size->height, $old->width, $old->height,
-            ));
+            throw new OpRefused(
+                sprintf(
+                    'This scan is %d x %d px; the page is %d x %d px and has other work on it. Import it into a new '
+                        .'page, or scan it at the same size.',
+                    $size->width,
+                    $size->height,
+                    $old->width,
+                    $old->height,
+                ),
+            );
         }
         foreach ([...LayerName::allOf($this->id), LayerName::ink(), LayerName::flats()] as $layer) {
             $sheet->clearLayer($layer);
@@ -140,14 +154,32 @@ final readonly class LayInk implements Op
         $isFilled = fn (int $label): bool => isset($before[$label]) && $before[$label]->isFilled();
         $split = array_filter($match->split(), $isFilled, ARRAY_FILTER_USE_KEY);
         $merged = array_filter($match->merged(), function (array $labels) use ($before, $isFilled): bool {
-            $materials = array_map(fn (int $label): int => $before[$label]->material ?? 0, array_filter($labels, $isFilled));
+            $materials = array_map(
+                fn (int $label): int => $before[$label]->material ?? 0,
+                array_filter($labels, $isFilled),
+            );
 
             return count(array_unique($materials)) > 1;
         });
-        $say = fn (int $count, string $one, string $many): string => $count === 0 ? '' : ($count === 1 ? $one : sprintf($many, $count));
+        $say = fn (int $count, string $one, string $many): string => $count === 0
+            ? ''
+            : ($count === 1
+                ? $one
+                : sprintf($many, $count));
 
-        return trim($say(count($split), 'One filled region lies in parts now; each has its fill.', '%d filled regions lie in parts now; each part has the fill.')
-            .' '.$say(count($merged), 'Regions of different materials flow together in one place; the larger one’s fill is kept.', 'Regions of different materials flow together in %d places; the larger one’s fill is kept.'));
+        return trim(
+            $say(
+                count($split),
+                'One filled region lies in parts now; each has its fill.',
+                '%d filled regions lie in parts now; each part has the fill.',
+            ).
+                ' '.
+                $say(
+                    count($merged),
+                    'Regions of different materials flow together in one place; the larger one’s fill is kept.',
+                    'Regions of different materials flow together in %d places; the larger one’s fill is kept.',
+                ),
+        );
     }
 
     /** @return array<int, Region> the regions found, each filled as the one it overlaps most was */

@@ -63,7 +63,8 @@ final readonly class RemoveDrawing implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $drawing = $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
+        $drawing =
+            $sheet->find(Drawing::class, $this->id) ?? throw new OpRefused('This drawing is no longer on the page.');
         $sheet->remove(Drawing::class, $this->id);
         array_map($sheet->clearLayer(...), LayerName::allOf($this->id));
         if ($drawing->isInked()) {

@@ -25,7 +25,9 @@ final readonly class StartPage implements ClientOp
     public function __construct(private int $width, private int $height, private float $dpi)
     {
         if ($width * $height > ImageReader::MOST_PIXELS) {
-            throw new \RangeException(sprintf('A page has at most %d million pixels. Make it smaller.', ImageReader::MOST_PIXELS / 1_000_000));
+            throw new \RangeException(
+                sprintf('A page has at most %d million pixels. Make it smaller.', ImageReader::MOST_PIXELS / 1_000_000),
+            );
         }
     }
 
@@ -41,7 +43,11 @@ final readonly class StartPage implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self($input->int('width', 16, ImageReader::LONGEST_SIDE), $input->int('height', 16, ImageReader::LONGEST_SIDE), $input->number('dpi', 0, 5000, 0));
+        return new self(
+            $input->int('width', 16, ImageReader::LONGEST_SIDE),
+            $input->int('height', 16, ImageReader::LONGEST_SIDE),
+            $input->number('dpi', 0, 5000, 0),
+        );
     }
 
     /** @return StartPageInput */

@@ -63,8 +63,15 @@ final readonly class LayRoughIn implements Op
      * @param  array<int, PanelLight>  $panels  by light plan; what has a colour of theirs hangs in passes of its own
      * @param  list<RoughKind>  $kinds  what is laid of it; none: all
      */
-    public function __construct(private int $figure, private string $name, private PanelLight $light, private array $only = [], private ?Glow $glow = null, private array $panels = [], private array $kinds = [])
-    {
+    public function __construct(
+        private int $figure,
+        private string $name,
+        private PanelLight $light,
+        private array $only = [],
+        private ?Glow $glow = null,
+        private array $panels = [],
+        private array $kinds = [],
+    ) {
     }
 
     public static function kind(): string
@@ -116,7 +123,13 @@ final readonly class LayRoughIn implements Op
         $layers = [];
         foreach ($this->passes() as $kind => [$pass]) {
             $id = $this->id($kind);
-            array_push($layers, $pass->layer($id), LayerName::computed($id), LayerName::added($id), LayerName::gone($id));
+            array_push(
+                $layers,
+                $pass->layer($id),
+                LayerName::computed($id),
+                LayerName::added($id),
+                LayerName::gone($id),
+            );
         }
 
         return $layers;
@@ -135,12 +148,19 @@ final readonly class LayRoughIn implements Op
             $id = $this->id($kind);
             $laid[$id] = true;
             $there = $hung[$id] ?? null;
-            if ($there === null && array_filter($planes, fn (array $plane): bool => ! Bytes::isNothing($plane[1]->data)) === []) {
+            if (
+                $there === null &&
+                array_filter($planes, fn (array $plane): bool => ! Bytes::isNothing($plane[1]->data)) === []
+            ) {
                 continue;
             }
             if ($there === null) {
                 (new AddPass($id, $pass))->apply($sheet);
-            } elseif ($there->content instanceof TintContent && $there->content->follows === LightPart::Given && $pass->content instanceof TintContent) {
+            } elseif (
+                $there->content instanceof TintContent &&
+                $there->content->follows === LightPart::Given &&
+                $pass->content instanceof TintContent
+            ) {
                 $sheet->put($id, $there->showing($pass->content));
             }
             $this->lay($sheet, $pass->layer($id), $id, $planes, $kind !== RoughKind::Glow->value);
@@ -167,34 +187,83 @@ final readonly class LayRoughIn implements Op
     /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> as they lie over each other, bottom up */
     private function passes(): array
     {
-        $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec($name, $this->figure, new ToneContent($tone), Scope::figure($this->figure));
+        $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec(
+            $name,
+            $this->figure,
+            new ToneContent($tone),
+            Scope::figure($this->figure),
+        );
         $everywhere = fn (callable $coverage): array => self::planes($this->pieces(), $coverage);
         $bounced = $shining = [];
-        foreach (['' => $this->light] + array_combine(array_map(fn (int $plan): string => "under$plan", array_keys($this->panels)), $this->panels) as $mark => $light) {
+        foreach (
+            ['' => $this->light] +
+                array_combine(
+                    array_map(fn (int $plan): string => "under$plan", array_keys($this->panels)),
+                    $this->panels,
+                ) as $mark => $light
+        ) {
             $bounced[RoughKind::Bounce->value.$mark] = $this->bounced($light);
             $shining += $this->shining($light, $mark);
         }
 
         return [
-            RoughKind::Shade->value => [$tone('Shade, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->shade)],
-            RoughKind::Cast->value => [$tone('Cast, rough', Tone::Shade), $everywhere(fn (RoughIn $rough): Plane => $rough->cast)],
-            RoughKind::Deep->value => [$tone('Deep, rough', Tone::Deep), $everywhere(fn (RoughIn $rough): Plane => $rough->deep)],
-            RoughKind::Occlusion->value => [$this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])), $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion)],
-        ] + $bounced + [
-            RoughKind::Light->value => [$tone('Light, rough', Tone::Light), $everywhere(fn (RoughIn $rough): Plane => $rough->light)],
-            RoughKind::Glint->value => [$tone('Glint, rough', Tone::Glint), $everywhere(fn (RoughIn $rough): Plane => $rough->glint)],
-            RoughKind::Lines->value => [$tone('Lines in the light, rough', Tone::Light)->clippedTo(RoughKind::Lines->scope($this->figure))->changed(new Data(['opacity' => self::LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->lines)],
-        ] + $shining + [
-            // Over all light, as lines are.
-            RoughKind::Unseen->value => [$this->tint('Occlusion', 'Instead of lines, rough')->changed(new Data(['opacity' => self::INSTEAD_OF_LINES])), $everywhere(fn (RoughIn $rough): Plane => $rough->unseen)],
-            RoughKind::Glow->value => [$this->tint('Glow', 'Glow, rough', $this->glow?->colour)->clippedTo(RoughKind::Glow->scope($this->figure))->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])), $this->glowing()],
-        ];
+            RoughKind::Shade->value => [
+                $tone('Shade, rough', Tone::Shade),
+                $everywhere(fn (RoughIn $rough): Plane => $rough->shade),
+            ],
+            RoughKind::Cast->value => [
+                $tone('Cast, rough', Tone::Shade),
+                $everywhere(fn (RoughIn $rough): Plane => $rough->cast),
+            ],
+            RoughKind::Deep->value => [
+                $tone('Deep, rough', Tone::Deep),
+                $everywhere(fn (RoughIn $rough): Plane => $rough->deep),
+            ],
+            RoughKind::Occlusion->value => [
+                $this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])),
+                $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion),
+            ],
+        ] +
+            $bounced + [
+                RoughKind::Light->value => [
+                    $tone('Light, rough', Tone::Light),
+                    $everywhere(fn (RoughIn $rough): Plane => $rough->light),
+                ],
+                RoughKind::Glint->value => [
+                    $tone('Glint, rough', Tone::Glint),
+                    $everywhere(fn (RoughIn $rough): Plane => $rough->glint),
+                ],
+                RoughKind::Lines->value => [
+                    $tone('Lines in the light, rough', Tone::Light)
+                        ->clippedTo(RoughKind::Lines->scope($this->figure))
+                        ->changed(new Data(['opacity' => self::LINES])),
+                    $everywhere(fn (RoughIn $rough): Plane => $rough->lines),
+                ],
+            ] +
+            $shining + [
+                // Over all light, as lines are.
+                RoughKind::Unseen->value => [
+                    $this->tint('Occlusion', 'Instead of lines, rough')->changed(
+                        new Data(['opacity' => self::INSTEAD_OF_LINES]),
+                    ),
+                    $everywhere(fn (RoughIn $rough): Plane => $rough->unseen),
+                ],
+                RoughKind::Glow->value => [
+                    $this->tint('Glow', 'Glow, rough', $this->glow?->colour)
+                        ->clippedTo(RoughKind::Glow->scope($this->figure))
+                        ->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])),
+                    $this->glowing(),
+                ],
+            ];
     }
 
     /** @return array{PassSpec, list<array{Rect, Plane}>} */
     private function bounced(PanelLight $light): array
     {
-        return [$this->tint('Bounce', $light->named('Bounce, rough'), $light->bounce ?? $light->plan->ambient), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce)];
+        return [
+            $this->tint('Bounce', $light->named('Bounce, rough'), $light->bounce ?? $light->plan->ambient),
+            self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce),
+        ];
     }
 
     /**
@@ -206,12 +275,18 @@ final readonly class LayRoughIn implements Op
     private function shining(PanelLight $light, string $mark): array
     {
         $passes = [
-            RoughKind::Rim->value.$mark => [$this->tint('Rim', $light->named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim)],
+            RoughKind::Rim->value.$mark => [
+                $this->tint('Rim', $light->named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour),
+                self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim),
+            ],
         ];
         foreach ($light->plan->lamps as $i => $lamp) {
             $number = $i + 1;
             $name = count($light->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
-            $passes["lamp$number$mark"] = [$this->tint('Rim', $light->named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])), self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i])];
+            $passes["lamp$number$mark"] = [
+                $this->tint('Rim', $light->named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])),
+                self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i]),
+            ];
         }
 
         return $passes;
@@ -227,7 +302,10 @@ final readonly class LayRoughIn implements Op
     /** @return list<array{Rect, RoughIn}> under whatever plan */
     private function pieces(): array
     {
-        return array_merge($this->light->pieces, ...array_values(array_map(fn (PanelLight $panel): array => $panel->pieces, $this->panels)));
+        return array_merge(
+            $this->light->pieces,
+            ...array_values(array_map(fn (PanelLight $panel): array => $panel->pieces, $this->panels)),
+        );
     }
 
     /**
@@ -248,7 +326,8 @@ final readonly class LayRoughIn implements Op
 
     /**
      * @param  list<array{Rect, Plane}>  $planes
-     * @param  bool  $keepsIn  whether it is laid in the chosen regions alone; what glows reaches beyond those it comes from
+     * @param  bool  $keepsIn  whether it is laid in the chosen regions alone; what glows reaches beyond those it comes
+     *     from
      */
     private function lay(Sheet $sheet, LayerName $layer, string $id, array $planes, bool $keepsIn = true): void
     {
@@ -265,7 +344,10 @@ final readonly class LayRoughIn implements Op
             $now = $sheet->tile($layer, $column, $row);
             $before = $sheet->tile($computed, $column, $row);
             // No hand has gone over what was computed, as is the rule.
-            $isUntouched = $now === $before && $sheet->tile($added, $column, $row) === null && $sheet->tile($gone, $column, $row) === null;
+            $isUntouched =
+                $now === $before &&
+                $sheet->tile($added, $column, $row) === null &&
+                $sheet->tile($gone, $column, $row) === null;
             $anew = self::onTile($pieces, $tile);
             if ($only !== null) {
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
@@ -278,7 +360,10 @@ final readonly class LayRoughIn implements Op
                 continue;
             }
             $hand = new ManualEdits($sheet->bytes($added, $column, $row), $sheet->bytes($gone, $column, $row));
-            $hand = $hand->goneOn($hand->on($sheet->bytes($computed, $column, $row)), $sheet->bytes($layer, $column, $row));
+            $hand = $hand->goneOn(
+                $hand->on($sheet->bytes($computed, $column, $row)),
+                $sheet->bytes($layer, $column, $row),
+            );
             $sheet->setTile($layer, $column, $row, $hand->on($anew));
             $sheet->setTile($computed, $column, $row, $anew);
             $sheet->setTile($added, $column, $row, $hand->added);
@@ -296,7 +381,11 @@ final readonly class LayRoughIn implements Op
         foreach ($planes as $plane) {
             $where = $plane[0];
             for ($row = intdiv($where->y, TileGrid::SIZE); $row * TileGrid::SIZE < $where->bottom(); $row++) {
-                for ($column = intdiv($where->x, TileGrid::SIZE); $column * TileGrid::SIZE < $where->right(); $column++) {
+                for (
+                    $column = intdiv($where->x, TileGrid::SIZE);
+                    $column * TileGrid::SIZE < $where->right();
+                    $column++
+                ) {
                     $byTile["$column,$row"][] = $plane;
                 }
             }
@@ -310,7 +399,13 @@ final readonly class LayRoughIn implements Op
     {
         $data = str_repeat("\0", TileGrid::PIXELS);
         foreach ($planes as [$where, $plane]) {
-            $data |= Bytes::crop($plane->data, $plane->width, $plane->height, new Rect($tile->x - $where->x, $tile->y - $where->y, $tile->width, $tile->height), 1);
+            $data |= Bytes::crop(
+                $plane->data,
+                $plane->width,
+                $plane->height,
+                new Rect($tile->x - $where->x, $tile->y - $where->y, $tile->width, $tile->height),
+                1,
+            );
         }
 
         return $data;

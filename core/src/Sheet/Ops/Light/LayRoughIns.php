@@ -11,7 +11,10 @@ use Awning\Core\Sheet\State\Right;
 /** Lays a computed light on several figures, as one step. */
 final readonly class LayRoughIns implements Op
 {
-    /** @param  non-empty-list<\Closure(): LayRoughIn>  $lights  each is asked for when its turn has come: all together are as large as many pages */
+    /**
+     * @param  non-empty-list<\Closure(): LayRoughIn>  $lights  each is asked for when its turn has come: all together
+     *     are as large as many pages
+     */
     public function __construct(private array $lights)
     {
     }

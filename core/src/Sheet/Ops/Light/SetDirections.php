@@ -46,7 +46,11 @@ final readonly class SetDirections implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('line') ? FlowLine::fromList($input->list('line', FlowLine::MOST)) : null, $input->flag('more', false));
+        return new self(
+            JoinRegions::labels($input, Labels::MOST),
+            $input->has('line') ? FlowLine::fromList($input->list('line', FlowLine::MOST)) : null,
+            $input->flag('more', false),
+        );
     }
 
     /** @return FlowInput */
@@ -66,7 +70,9 @@ final readonly class SetDirections implements ClientOp
             return $region->running(null);
         }
         try {
-            return $region->running($this->more && $region->flow !== null ? $region->flow->with($this->line) : FlowLines::of($this->line));
+            return $region->running(
+                $this->more && $region->flow !== null ? $region->flow->with($this->line) : FlowLines::of($this->line),
+            );
         } catch (\InvalidArgumentException $tooMany) {
             throw new OpRefused($tooMany->getMessage());
         }

@@ -41,7 +41,10 @@ final readonly class SetLightPlan implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, Labels::MOST), $input->has('plan') ? $input->int('plan', 1, PHP_INT_MAX) : null);
+        return new self(
+            JoinRegions::labels($input, Labels::MOST),
+            $input->has('plan') ? $input->int('plan', 1, PHP_INT_MAX) : null,
+        );
     }
 
     /** @return StandUnderInput */

@@ -27,7 +27,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type PointData from Stroke
  * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type DragPaintInput array{pass: string, brush: BrushData, points: list<PointData>, inside: list<int>, mirror: ?AxisData}
+ * @phpstan-type DragPaintInput array{pass: string, brush: BrushData, points: list<PointData>, inside: list<int>,
+ *     mirror: ?AxisData}
  */
 final readonly class DragPaint implements ClientOp
 {
@@ -37,8 +38,13 @@ final readonly class DragPaint implements ClientOp
     public const LARGEST = 400;
 
     /** @param  list<int>  $inside  regions it stays inside of; none: wherever the pass's clip lets it */
-    public function __construct(private string $pass, private Path $path, private Brush $brush, private array $inside = [], private ?MirrorAxis $mirror = null)
-    {
+    public function __construct(
+        private string $pass,
+        private Path $path,
+        private Brush $brush,
+        private array $inside = [],
+        private ?MirrorAxis $mirror = null,
+    ) {
         if ($brush->size > self::LARGEST) {
             throw new \RangeException('Paint is dragged with a brush of '.self::LARGEST.' px at the most.');
         }
@@ -56,13 +62,25 @@ final readonly class DragPaint implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self($input->id('pass'), Path::fromPoints($input->list('points', Path::MOST_POINTS)), Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'), MirrorAxis::ofInput($input));
+        return new self(
+            $input->id('pass'),
+            Path::fromPoints($input->list('points', Path::MOST_POINTS)),
+            Stroke::brush($input->map('brush')),
+            Laying::labels($input, 'inside'),
+            MirrorAxis::ofInput($input),
+        );
     }
 
     /** @return DragPaintInput */
     public function toInput(): array
     {
-        return ['pass' => $this->pass, 'brush' => Stroke::brushData($this->brush), 'points' => $this->path->points, 'inside' => $this->inside, 'mirror' => $this->mirror?->toData()];
+        return [
+            'pass' => $this->pass,
+            'brush' => Stroke::brushData($this->brush),
+            'points' => $this->path->points,
+            'inside' => $this->inside,
+            'mirror' => $this->mirror?->toData(),
+        ];
     }
 
     public function title(): string
@@ -82,7 +100,9 @@ final readonly class DragPaint implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and drag there.');
+        $pass =
+            $sheet->find(PassSpec::class, $this->pass) ??
+            throw new OpRefused('The pass is gone. Pick another one and drag there.');
         $ways = $this->mirror === null ? [$this->path] : [$this->path, $this->path->mirrored($this->mirror)];
         $isPulled = array_map(fn (Path $way): bool => $this->pulls($way, $sheet, $pass), $ways);
         if (! in_array(true, $isPulled, true)) {
@@ -103,7 +123,13 @@ final readonly class DragPaint implements ClientOp
         $planes = array_map(fn (LayerWindow $window): string => $window->read($where), $windows);
         $puller = new Puller($this->brush->size, $this->brush->hardness, $this->brush->opacity);
         $here = array_map(fn (array $point): array => [$point[0] - $where->x, $point[1] - $where->y, $point[2]], $path);
-        $pulled = $puller->pull($planes, (new PassReach($sheet, $pass, $this->inside))->in($where), $where->width, $where->height, $here);
+        $pulled = $puller->pull(
+            $planes,
+            (new PassReach($sheet, $pass, $this->inside))->in($where),
+            $where->width,
+            $where->height,
+            $here,
+        );
         if ($pulled === $planes) {
             return false;
         }

@@ -66,7 +66,9 @@ final readonly class LayPicture implements Op
     {
         foreach ($grid->all() as [$column, $row]) {
             $tile = '';
-            foreach ([$this->picture->red, $this->picture->green, $this->picture->blue, $this->picture->alpha] as $plane) {
+            foreach (
+                [$this->picture->red, $this->picture->green, $this->picture->blue, $this->picture->alpha] as $plane
+            ) {
                 $tile .= Bytes::crop($plane, $grid->width, $grid->height, TileGrid::rect($column, $row), 1);
             }
             if (strspn($tile, "\0", 3 * TileGrid::PIXELS) !== TileGrid::PIXELS) {

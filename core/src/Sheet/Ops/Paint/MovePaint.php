@@ -30,7 +30,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type PlaceData from FillInside
  * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type MovePaintInput array{pass: string, outline: ?list<PlaceData>, by: PlaceData, turn: float, scale: PlaceData, copy: bool, into: ?string, mirror: ?AxisData}
+ * @phpstan-type MovePaintInput array{pass: string, outline: ?list<PlaceData>, by: PlaceData, turn: float,
+ *     scale: PlaceData, copy: bool, into: ?string, mirror: ?AxisData}
  */
 final readonly class MovePaint implements ClientOp
 {
@@ -44,8 +45,14 @@ final readonly class MovePaint implements ClientOp
      * @param  ?string  $into  another pass; null: the same
      */
     public function __construct(
-        private string $pass, private ?array $outline, private array $by, private float $turn = 0.0, private array $scale = [1.0, 1.0], private bool $copy = false,
-        private ?string $into = null, private ?MirrorAxis $mirror = null,
+        private string $pass,
+        private ?array $outline,
+        private array $by,
+        private float $turn = 0.0,
+        private array $scale = [1.0, 1.0],
+        private bool $copy = false,
+        private ?string $into = null,
+        private ?MirrorAxis $mirror = null,
     ) {
         if (min(abs($scale[0]), abs($scale[1])) < 1 / self::MOST_SCALE) {
             throw new \RangeException('Paint is scaled to a twentieth or to twenty times at the most.');
@@ -65,18 +72,37 @@ final readonly class MovePaint implements ClientOp
     public static function fromInput(Data $input): self
     {
         return new self(
-            $input->id('pass'), $input->has('outline') ? FillInside::outline($input) : null,
-            Data::place($input->list('by', 2), -2 * PageSize::MOST, 2 * PageSize::MOST, 'Say how far to move it.'),
-            $input->number('turn', -360, 360, 0.0),
-            $input->has('scale') ? Data::place($input->list('scale', 2), -self::MOST_SCALE, self::MOST_SCALE, 'Say how large it becomes.') : [1.0, 1.0],
-            $input->flag('copy', false), $input->has('into') ? $input->id('into') : null, MirrorAxis::ofInput($input),
+            pass: $input->id('pass'),
+            outline: $input->has('outline') ? FillInside::outline($input) : null,
+            by: Data::place($input->list('by', 2), -2 * PageSize::MOST, 2 * PageSize::MOST, 'Say how far to move it.'),
+            turn: $input->number('turn', -360, 360, 0.0),
+            scale: $input->has('scale')
+                ? Data::place(
+                    $input->list('scale', 2),
+                    -self::MOST_SCALE,
+                    self::MOST_SCALE,
+                    'Say how large it becomes.',
+                )
+                : [1.0, 1.0],
+            copy: $input->flag('copy', false),
+            into: $input->has('into') ? $input->id('into') : null,
+            mirror: MirrorAxis::ofInput($input),
         );
     }
 
     /** @return MovePaintInput */
     public function toInput(): array
     {
-        return ['pass' => $this->pass, 'outline' => $this->outline, 'by' => $this->by, 'turn' => $this->turn, 'scale' => $this->scale, 'copy' => $this->copy, 'into' => $this->into, 'mirror' => $this->mirror?->toData()];
+        return [
+            'pass' => $this->pass,
+            'outline' => $this->outline,
+            'by' => $this->by,
+            'turn' => $this->turn,
+            'scale' => $this->scale,
+            'copy' => $this->copy,
+            'into' => $this->into,
+            'mirror' => $this->mirror?->toData(),
+        ];
     }
 
     public function title(): string
@@ -115,7 +141,10 @@ final readonly class MovePaint implements ClientOp
             throw new OpRefused('There is no paint of this pass inside the outline.');
         }
         // What would be lost beyond the page stays where it is.
-        $parts = array_filter($parts, fn (array $part): bool => ! $part[1]->reaches($part[2])->intersect($page)->isEmpty());
+        $parts = array_filter(
+            $parts,
+            fn (array $part): bool => ! $part[1]->reaches($part[2])->intersect($page)->isEmpty(),
+        );
         if ($parts === []) {
             throw new OpRefused('It would lie off the page.');
         }
@@ -128,7 +157,10 @@ final readonly class MovePaint implements ClientOp
         }
     }
 
-    /** @return list<array{?Coverage, Rect, Projection}> what is moved, where it lies, and where it goes; with a mirror, its twin */
+    /**
+     * @return list<array{?Coverage, Rect, Projection}> what is moved, where it lies, and where it goes; with a mirror,
+     *     its twin
+     */
     private function outlines(Rect $page): array
     {
         if ($this->outline === null) {
@@ -147,7 +179,8 @@ final readonly class MovePaint implements ClientOp
 
     private function find(Sheet $sheet, string $id): PassSpec
     {
-        return $sheet->find(PassSpec::class, $id) ?? throw new OpRefused('The pass is gone. Pick another one and move what is there.');
+        return $sheet->find(PassSpec::class, $id) ??
+            throw new OpRefused('The pass is gone. Pick another one and move what is there.');
     }
 
     /** @param  list<LayerWindow>  $windows */
@@ -163,6 +196,8 @@ final readonly class MovePaint implements ClientOp
     {
         [$x, $y] = [$where->x + $where->width / 2, $where->y + $where->height / 2];
 
-        return Projection::scale($this->scale[0], $this->scale[1], $x, $y)->then(Projection::turn($this->turn, $x, $y))->then(Projection::move($this->by[0], $this->by[1]));
+        return Projection::scale($this->scale[0], $this->scale[1], $x, $y)
+            ->then(Projection::turn($this->turn, $x, $y))
+            ->then(Projection::move($this->by[0], $this->by[1]));
     }
 }

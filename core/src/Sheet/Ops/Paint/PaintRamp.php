@@ -28,7 +28,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type AxisData from MirrorAxis
  *
  * @phpstan-type RampOverData array{laying: LayingInput, part: float}
- * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>, over: list<RampOverData>, mirror: ?AxisData}
+ * @phpstan-type PaintRampInput array{laying: LayingInput, from: PlaceData, to: PlaceData, form: value-of<RampForm>,
+ *     over: list<RampOverData>, mirror: ?AxisData}
  */
 final readonly class PaintRamp implements ClientOp
 {
@@ -39,8 +40,14 @@ final readonly class PaintRamp implements ClientOp
      * @param  PlaceData  $to
      * @param  list<array{Laying, float}>  $over  what else is laid, and at which part of the way it ends
      */
-    public function __construct(private Laying $laying, private array $from, private array $to, private RampForm $form, private array $over = [], private ?MirrorAxis $mirror = null)
-    {
+    public function __construct(
+        private Laying $laying,
+        private array $from,
+        private array $to,
+        private RampForm $form,
+        private array $over = [],
+        private ?MirrorAxis $mirror = null,
+    ) {
     }
 
     public static function kind(): string
@@ -55,11 +62,23 @@ final readonly class PaintRamp implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        $place = fn (string $name): array => Data::place($input->list($name, 2), -PageSize::MOST, 2 * PageSize::MOST, 'A ramp goes from one place to another.');
+        $place = fn (string $name): array => Data::place(
+            $input->list($name, 2),
+            -PageSize::MOST,
+            2 * PageSize::MOST,
+            'A ramp goes from one place to another.',
+        );
         $form = $input->choice('form', RampForm::class, 'A ramp is straight or round.', RampForm::Straight);
         assert($form instanceof RampForm);
 
-        return new self(Laying::fromInput($input->map('laying')), $place('from'), $place('to'), $form, array_map(self::over(...), $input->list('over', self::MOST_OVER)), MirrorAxis::ofInput($input));
+        return new self(
+            Laying::fromInput($input->map('laying')),
+            $place('from'),
+            $place('to'),
+            $form,
+            array_map(self::over(...), $input->list('over', self::MOST_OVER)),
+            MirrorAxis::ofInput($input),
+        );
     }
 
     /** @return array{Laying, float} */
@@ -73,8 +92,17 @@ final readonly class PaintRamp implements ClientOp
     /** @return PaintRampInput */
     public function toInput(): array
     {
-        return ['laying' => $this->laying->toInput(), 'from' => $this->from, 'to' => $this->to, 'form' => $this->form->value,
-            'over' => array_map(fn (array $over): array => ['laying' => $over[0]->toInput(), 'part' => $over[1]], $this->over), 'mirror' => $this->mirror?->toData()];
+        return [
+            'laying' => $this->laying->toInput(),
+            'from' => $this->from,
+            'to' => $this->to,
+            'form' => $this->form->value,
+            'over' => array_map(
+                fn (array $over): array => ['laying' => $over[0]->toInput(), 'part' => $over[1]],
+                $this->over,
+            ),
+            'mirror' => $this->mirror?->toData(),
+        ];
     }
 
     public function title(): string
@@ -117,7 +145,15 @@ final readonly class PaintRamp implements ClientOp
     private function ramp(array $to, Sheet $sheet): Coverage
     {
         $page = $sheet->rect();
-        $twin = $this->mirror === null ? null : new Ramp($this->mirror->mirrored(...$this->from), $this->mirror->mirrored(...$to), $this->form, $page);
+        $twin =
+            $this->mirror === null
+                ? null
+                : new Ramp(
+                    $this->mirror->mirrored(...$this->from),
+                    $this->mirror->mirrored(...$to),
+                    $this->form,
+                    $page,
+                );
 
         return TwinCoverage::of(new Ramp($this->from, $to, $this->form, $page), $twin);
     }
@@ -125,6 +161,9 @@ final readonly class PaintRamp implements ClientOp
     /** @return PlaceData */
     private function at(float $part): array
     {
-        return [$this->from[0] + $part * ($this->to[0] - $this->from[0]), $this->from[1] + $part * ($this->to[1] - $this->from[1])];
+        return [
+            $this->from[0] + $part * ($this->to[0] - $this->from[0]),
+            $this->from[1] + $part * ($this->to[1] - $this->from[1]),
+        ];
     }
 }

@@ -44,13 +44,21 @@ final readonly class PaintShape implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(Laying::fromInput($input->map('laying')), FillInside::outline($input), MirrorAxis::ofInput($input));
+        return new self(
+            Laying::fromInput($input->map('laying')),
+            FillInside::outline($input),
+            MirrorAxis::ofInput($input),
+        );
     }
 
     /** @return PaintShapeInput */
     public function toInput(): array
     {
-        return ['laying' => $this->laying->toInput(), 'outline' => $this->outline, 'mirror' => $this->mirror?->toData()];
+        return [
+            'laying' => $this->laying->toInput(),
+            'outline' => $this->outline,
+            'mirror' => $this->mirror?->toData(),
+        ];
     }
 
     public function title(): string

@@ -25,7 +25,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type PlaceData from FillInside
  * @phpstan-import-type PassData from PassSpec
  *
- * @phpstan-type PlacePaintInput array{pass: string, make: ?PassData, page: int, from: string, outline: list<PlaceData>, by: PlaceData}
+ * @phpstan-type PlacePaintInput array{pass: string, make: ?PassData, page: int, from: string, outline: list<PlaceData>,
+ *     by: PlaceData}
  */
 final readonly class PlacePaint implements ClientOp
 {
@@ -37,7 +38,13 @@ final readonly class PlacePaint implements ClientOp
      * @param  PlaceData  $by  px to the right and down from where it lay
      */
     public function __construct(
-        private string $pass, private ?PassSpec $make, public int $page, public string $from, public array $outline, private array $by, private ?LiftedPaint $paint = null,
+        private string $pass,
+        private ?PassSpec $make,
+        public int $page,
+        public string $from,
+        public array $outline,
+        private array $by,
+        private ?LiftedPaint $paint = null,
     ) {
     }
 
@@ -54,20 +61,39 @@ final readonly class PlacePaint implements ClientOp
     public static function fromInput(Data $input): self
     {
         return new self(
-            $input->id('pass'), $input->has('make') ? PassSpec::fromData($input->map('make')) : null, $input->int('page', 1, PHP_INT_MAX), $input->id('from'), FillInside::outline($input),
+            $input->id('pass'),
+            $input->has('make') ? PassSpec::fromData($input->map('make')) : null,
+            $input->int('page', 1, PHP_INT_MAX),
+            $input->id('from'),
+            FillInside::outline($input),
             Data::place($input->list('by', 2), -2 * PageSize::MOST, 2 * PageSize::MOST, 'Say where to put it.'),
         );
     }
 
     public function carrying(LiftedPaint $paint): self
     {
-        return new self($this->pass, $this->make, $this->page, $this->from, $this->outline, $this->by, $paint);
+        return new self(
+            pass: $this->pass,
+            make: $this->make,
+            page: $this->page,
+            from: $this->from,
+            outline: $this->outline,
+            by: $this->by,
+            paint: $paint,
+        );
     }
 
     /** @return PlacePaintInput */
     public function toInput(): array
     {
-        return ['pass' => $this->pass, 'make' => $this->make?->toData(), 'page' => $this->page, 'from' => $this->from, 'outline' => $this->outline, 'by' => $this->by];
+        return [
+            'pass' => $this->pass,
+            'make' => $this->make?->toData(),
+            'page' => $this->page,
+            'from' => $this->from,
+            'outline' => $this->outline,
+            'by' => $this->by,
+        ];
     }
 
     public function title(): string
@@ -87,9 +113,12 @@ final readonly class PlacePaint implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $paint = $this->paint ?? throw new OpRefused('Nothing was taken along. Draw round paint, and take it along first.');
+        $paint =
+            $this->paint ?? throw new OpRefused('Nothing was taken along. Draw round paint, and take it along first.');
         $there = $sheet->find(PassSpec::class, $this->pass);
-        $pass = $there ?? $this->make ?? throw new OpRefused('The pass is gone. Pick a tone or another pass, and put it there.');
+        $pass =
+            $there ??
+            ($this->make ?? throw new OpRefused('The pass is gone. Pick a tone or another pass, and put it there.'));
         if ($pass->isPaint() !== $paint->isPaint()) {
             throw new OpRefused('Free paint goes into free paint, and a tone or tint into a tone or tint.');
         }

@@ -47,7 +47,11 @@ final readonly class PourPaint implements ClientOp
     {
         $labels = Laying::labels($input, 'labels');
 
-        return new self(Laying::fromInput($input->map('laying')), $labels === [] ? throw new \InvalidArgumentException('Click a region to pour into.') : $labels, $input->number('fade', 0, self::MOST_FADE, 0));
+        return new self(
+            Laying::fromInput($input->map('laying')),
+            $labels === [] ? throw new \InvalidArgumentException('Click a region to pour into.') : $labels,
+            $input->number('fade', 0, self::MOST_FADE, 0),
+        );
     }
 
     /** @return PourPaintInput */

@@ -39,7 +39,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type PointData from Stroke
  * @phpstan-import-type AxisData from MirrorAxis
  *
- * @phpstan-type SoftenPassInput array{pass: string, by: float, brush: ?BrushData, points: list<PointData>, inside: list<int>, mirror: ?AxisData, apart: bool}
+ * @phpstan-type SoftenPassInput array{pass: string, by: float, brush: ?BrushData, points: list<PointData>,
+ *     inside: list<int>, mirror: ?AxisData, apart: bool}
  */
 final readonly class SoftenPass implements ClientOp, Prepares
 {
@@ -56,11 +57,19 @@ final readonly class SoftenPass implements ClientOp, Prepares
      * @param  bool  $apart  whether each region is softened for itself
      */
     public function __construct(
-        private string $pass, private float $by, private ?Path $path = null, private ?Brush $brush = null, private array $inside = [], private ?MirrorAxis $mirror = null,
+        private string $pass,
+        private float $by,
+        private ?Path $path = null,
+        private ?Brush $brush = null,
+        private array $inside = [],
+        private ?MirrorAxis $mirror = null,
         private bool $apart = false,
     ) {
         $this->drawing = $path === null || $brush === null ? null : new StrokeDrawing($path, $brush);
-        $this->twin = $path === null || $brush === null || $mirror === null ? null : new StrokeDrawing($path->mirrored($mirror), $brush);
+        $this->twin =
+            $path === null || $brush === null || $mirror === null
+                ? null
+                : new StrokeDrawing($path->mirrored($mirror), $brush);
     }
 
     public static function kind(): string
@@ -78,8 +87,13 @@ final readonly class SoftenPass implements ClientOp, Prepares
         $isWhole = ! $input->has('brush');
 
         return new self(
-            $input->id('pass'), $input->number('by', 0.5, self::MOST), $isWhole ? null : Path::fromPoints($input->list('points', Path::MOST_POINTS)),
-            $isWhole ? null : Stroke::brush($input->map('brush')), Laying::labels($input, 'inside'), MirrorAxis::ofInput($input), $input->flag('apart', false),
+            pass: $input->id('pass'),
+            by: $input->number('by', 0.5, self::MOST),
+            path: $isWhole ? null : Path::fromPoints($input->list('points', Path::MOST_POINTS)),
+            brush: $isWhole ? null : Stroke::brush($input->map('brush')),
+            inside: Laying::labels($input, 'inside'),
+            mirror: MirrorAxis::ofInput($input),
+            apart: $input->flag('apart', false),
         );
     }
 
@@ -87,8 +101,13 @@ final readonly class SoftenPass implements ClientOp, Prepares
     public function toInput(): array
     {
         return [
-            'pass' => $this->pass, 'by' => $this->by, 'brush' => $this->brush === null ? null : Stroke::brushData($this->brush), 'points' => $this->path->points ?? [],
-            'inside' => $this->inside, 'mirror' => $this->mirror?->toData(), 'apart' => $this->apart,
+            'pass' => $this->pass,
+            'by' => $this->by,
+            'brush' => $this->brush === null ? null : Stroke::brushData($this->brush),
+            'points' => $this->path->points ?? [],
+            'inside' => $this->inside,
+            'mirror' => $this->mirror?->toData(),
+            'apart' => $this->apart,
         ];
     }
 
@@ -115,7 +134,9 @@ final readonly class SoftenPass implements ClientOp, Prepares
     public function apply(Sheet $sheet): void
     {
         $this->prepare($sheet);
-        $pass = $sheet->find(PassSpec::class, $this->pass) ?? throw new OpRefused('The pass is gone. Pick another one and soften that.');
+        $pass =
+            $sheet->find(PassSpec::class, $this->pass) ??
+            throw new OpRefused('The pass is gone. Pick another one and soften that.');
         $windows = LayerWindow::planes($sheet, $pass->layer($this->pass));
         $softener = new Softener($this->by);
         $shapes = $this->apart ? $this->regions($sheet, $pass) : $this->clip($sheet, $pass);
@@ -140,10 +161,18 @@ final readonly class SoftenPass implements ClientOp, Prepares
     /** Where the brush went; null: it is the whole pass. */
     private function brushed(Sheet $sheet): ?Coverage
     {
-        return $this->drawing === null ? null : TwinCoverage::of(StrokeOnSheet::mask($this->drawing, $sheet), $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet));
+        return $this->drawing === null
+            ? null
+            : TwinCoverage::of(
+                StrokeOnSheet::mask($this->drawing, $sheet),
+                $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet),
+            );
     }
 
-    /** @return iterable<array{Rect, ?string}> pieces of tiles, and how strongly each pixel is softened, 0 to 255; null: all of it fully */
+    /**
+     * @return iterable<array{Rect, ?string}> pieces of tiles, and how strongly each pixel is softened, 0 to 255; null:
+     *     all of it fully
+     */
     private function places(Sheet $sheet): iterable
     {
         $mask = $this->brushed($sheet);
@@ -157,7 +186,9 @@ final readonly class SoftenPass implements ClientOp, Prepares
         }
     }
 
-    /** @return \Closure(Rect): list<PassReach> what of a place is softened without looking beyond it: all of the clip */
+    /**
+     * @return \Closure(Rect): list<PassReach> what of a place is softened without looking beyond it: all of the clip
+     */
     private function clip(Sheet $sheet, PassSpec $pass): \Closure
     {
         $clip = new PassReach($sheet, $pass, $this->inside);
@@ -205,7 +236,16 @@ final readonly class SoftenPass implements ClientOp, Prepares
             $isSoftened = true;
             $mask = $shape->in($place);
             $soft = $softener->soften($planes, $inside, $place);
-            $mixed = array_map(fn (string $before, string $after): string => self::mixed($before, $after, $strength === null ? $mask : $mask & $strength, $opacity), $mixed, $soft);
+            $mixed = array_map(
+                fn (string $before, string $after): string => self::mixed(
+                    $before,
+                    $after,
+                    $strength === null ? $mask : $mask & $strength,
+                    $opacity,
+                ),
+                $mixed,
+                $soft,
+            );
         }
 
         return $isSoftened ? $mixed : null;
@@ -229,7 +269,7 @@ final readonly class SoftenPass implements ClientOp, Prepares
         $mixed = $before;
         for ($at = strspn($mask, "\0"), $count = strlen($mask); $at < $count; $at += 1 + strspn($mask, "\0", $at + 1)) {
             $was = ord($before[$at]);
-            $mixed[$at] = chr((int) ($was + (ord($after[$at]) - $was) * ord($mask[$at]) / 255 * $opacity + 0.5));
+            $mixed[$at] = chr((int) ($was + (((ord($after[$at]) - $was) * ord($mask[$at])) / 255) * $opacity + 0.5));
         }
 
         return $mixed;

@@ -31,7 +31,8 @@ use Awning\Core\Sheet\State\Right;
  *
  * @phpstan-type BrushData array{size: float, hardness: float, opacity: float, smoothing: float, tip?: TipData}
  * @phpstan-type PointData array{float, float, float}
- * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool, colour: ?string, make: ?PassData, inside: list<int>, mirror: ?AxisData}
+ * @phpstan-type StrokeInput array{pass: string, points: list<PointData>, brush: BrushData, erase: bool,
+ *     colour: ?string, make: ?PassData, inside: list<int>, mirror: ?AxisData}
  */
 final readonly class Stroke implements ClientOp, Prepares
 {
@@ -47,7 +48,13 @@ final readonly class Stroke implements ClientOp, Prepares
      * @param  list<int>  $inside  regions it stays inside of; none: wherever the pass's clip lets it
      */
     public function __construct(
-        string $pass, private Path $path, private Brush $brush, bool $erase = false, ?Rgb $colour = null, ?PassSpec $make = null, array $inside = [],
+        string $pass,
+        private Path $path,
+        private Brush $brush,
+        bool $erase = false,
+        ?Rgb $colour = null,
+        ?PassSpec $make = null,
+        array $inside = [],
         private ?MirrorAxis $mirror = null,
     ) {
         $this->laying = new Laying($pass, $make, $erase, $colour, $brush->opacity, $inside);
@@ -70,28 +77,60 @@ final readonly class Stroke implements ClientOp, Prepares
         $laying = Laying::fromInput($input);
 
         return new self(
-            $laying->pass, Path::fromPoints($input->list('points', Path::MOST_POINTS)), self::brush($input->map('brush')),
-            $laying->erase, $laying->colour, $laying->make, $laying->inside, MirrorAxis::ofInput($input),
+            pass: $laying->pass,
+            path: Path::fromPoints($input->list('points', Path::MOST_POINTS)),
+            brush: self::brush($input->map('brush')),
+            erase: $laying->erase,
+            colour: $laying->colour,
+            make: $laying->make,
+            inside: $laying->inside,
+            mirror: MirrorAxis::ofInput($input),
         );
     }
 
     public static function brush(Data $brush): Brush
     {
-        return new Brush($brush->number('size', 1, Brush::LARGEST, 20), $brush->number('hardness', 0, 1, 1), $brush->number('opacity', 0, 1, 1), $brush->number('smoothing', 0, 0.95, 0), $brush->has('tip') ? Tip::fromData($brush->map('tip')) : null);
+        return new Brush(
+            $brush->number('size', 1, Brush::LARGEST, 20),
+            $brush->number('hardness', 0, 1, 1),
+            $brush->number('opacity', 0, 1, 1),
+            $brush->number('smoothing', 0, 0.95, 0),
+            $brush->has('tip') ? Tip::fromData($brush->map('tip')) : null,
+        );
     }
 
     /** @return StrokeInput */
     public function toInput(): array
     {
-        ['pass' => $pass, 'erase' => $erase, 'colour' => $colour, 'make' => $make, 'inside' => $inside] = $this->laying->toInput();
+        [
+            'pass' => $pass,
+            'erase' => $erase,
+            'colour' => $colour,
+            'make' => $make,
+            'inside' => $inside,
+        ] = $this->laying->toInput();
 
-        return ['pass' => $pass, 'points' => $this->path->points, 'brush' => self::brushData($this->brush), 'erase' => $erase, 'colour' => $colour, 'make' => $make, 'inside' => $inside, 'mirror' => $this->mirror?->toData()];
+        return [
+            'pass' => $pass,
+            'points' => $this->path->points,
+            'brush' => self::brushData($this->brush),
+            'erase' => $erase,
+            'colour' => $colour,
+            'make' => $make,
+            'inside' => $inside,
+            'mirror' => $this->mirror?->toData(),
+        ];
     }
 
     /** @return BrushData */
     public static function brushData(Brush $brush): array
     {
-        $round = ['size' => $brush->size, 'hardness' => $brush->hardness, 'opacity' => $brush->opacity, 'smoothing' => $brush->smoothing];
+        $round = [
+            'size' => $brush->size,
+            'hardness' => $brush->hardness,
+            'opacity' => $brush->opacity,
+            'smoothing' => $brush->smoothing,
+        ];
 
         return $brush->tip === null ? $round : [...$round, 'tip' => $brush->tip->toData()];
     }
@@ -123,6 +162,9 @@ final readonly class Stroke implements ClientOp, Prepares
 
     private function coverage(Sheet $sheet): Coverage
     {
-        return TwinCoverage::of(StrokeOnSheet::mask($this->drawing, $sheet), $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet));
+        return TwinCoverage::of(
+            StrokeOnSheet::mask($this->drawing, $sheet),
+            $this->twin === null ? null : StrokeOnSheet::mask($this->twin, $sheet),
+        );
     }
 }

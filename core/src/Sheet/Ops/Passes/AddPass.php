@@ -74,6 +74,9 @@ final readonly class AddPass implements ClientOp
         if (count($passes) >= self::MOST) {
             throw new OpRefused('A page holds at most '.self::MOST.' passes. Remove one first.');
         }
-        $sheet->put($this->id, $this->pass->order === 0.0 ? $this->pass->at(PassOrder::onTop($passes, $this->pass->figure)) : $this->pass);
+        $sheet->put(
+            $this->id,
+            $this->pass->order === 0.0 ? $this->pass->at(PassOrder::onTop($passes, $this->pass->figure)) : $this->pass,
+        );
     }
 }

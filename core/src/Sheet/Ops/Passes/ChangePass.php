@@ -64,7 +64,9 @@ final readonly class ChangePass implements ClientOp
 
     public function refersTo(): References
     {
-        return $this->values->has('scope') ? References::ofPass(0, Scope::fromData($this->values->map('scope'))) : new References;
+        return $this->values->has('scope')
+            ? References::ofPass(0, Scope::fromData($this->values->map('scope')))
+            : new References;
     }
 
     public function apply(Sheet $sheet): void

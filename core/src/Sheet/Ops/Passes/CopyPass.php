@@ -65,12 +65,25 @@ final readonly class CopyPass implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $pass = $sheet->find(PassSpec::class, $this->from) ?? throw new OpRefused('The pass is gone. Pick another one to duplicate.');
+        $pass =
+            $sheet->find(PassSpec::class, $this->from) ??
+            throw new OpRefused('The pass is gone. Pick another one to duplicate.');
         $onTop = PassOrder::onTop($sheet->all(PassSpec::class), $pass->figure);
-        $copy = PassSpec::fromData((new Data(['name' => mb_substr("$pass->name, copy", 0, self::LONGEST_NAME), 'group' => null, 'setup' => null]))->over(new Data($pass->toData())))->at($onTop);
+        $copy = PassSpec::fromData(
+            (new Data([
+                'name' => mb_substr("$pass->name, copy", 0, self::LONGEST_NAME),
+                'group' => null,
+                'setup' => null,
+            ]))->over(new Data($pass->toData())),
+        )->at($onTop);
         (new AddPass($this->id, $copy))->apply($sheet);
         foreach ($sheet->grid()->all() as [$column, $row]) {
-            $sheet->setTile($copy->layer($this->id), $column, $row, $sheet->tile($pass->layer($this->from), $column, $row));
+            $sheet->setTile(
+                $copy->layer($this->id),
+                $column,
+                $row,
+                $sheet->tile($pass->layer($this->from), $column, $row),
+            );
         }
     }
 }

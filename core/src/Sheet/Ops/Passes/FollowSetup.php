@@ -26,10 +26,16 @@ final readonly class FollowSetup implements Op
     /**
      * @param  int  $id  of the setup
      * @param  int  $known  how many passes it had before it was changed
-     * @param  ?Setup  $before  what it was, so that what it painted can be told from what a hand did; null: nothing is painted anew
+     * @param  ?Setup  $before  what it was, so that what it painted can be told from what a hand did; null: nothing is
+     *     painted anew
      */
-    public function __construct(private int $id, private string $name, private Setup $setup, private int $known, private ?Setup $before = null)
-    {
+    public function __construct(
+        private int $id,
+        private string $name,
+        private Setup $setup,
+        private int $known,
+        private ?Setup $before = null,
+    ) {
     }
 
     public static function kind(): string
@@ -44,7 +50,13 @@ final readonly class FollowSetup implements Op
 
     public function toInput(): array
     {
-        return ['setup' => $this->id, 'name' => $this->name, 'passes' => $this->setup->toList(), 'known' => $this->known, 'before' => $this->before?->toList()];
+        return [
+            'setup' => $this->id,
+            'name' => $this->name,
+            'passes' => $this->setup->toList(),
+            'known' => $this->known,
+            'before' => $this->before?->toList(),
+        ];
     }
 
     public function title(): string
@@ -59,7 +71,10 @@ final readonly class FollowSetup implements Op
 
     public function apply(Sheet $sheet): void
     {
-        $hung = array_filter($sheet->all(PassSpec::class), fn (PassSpec $pass): bool => $pass->setup?->setup === $this->id);
+        $hung = array_filter(
+            $sheet->all(PassSpec::class),
+            fn (PassSpec $pass): bool => $pass->setup?->setup === $this->id,
+        );
         /** @var array<string, array{int, Scope, list<int>}> $wheres what it is hung on and painted in, each once */
         $wheres = $there = [];
         foreach ($hung as $id => $pass) {
@@ -69,7 +84,10 @@ final readonly class FollowSetup implements Op
             $there[$where][$id] = $pass;
         }
         foreach ($wheres as $where => [$figure, $scope, $regions]) {
-            $painted = [...$this->become($sheet, $there[$where]), ...$this->hang($sheet, $where, $figure, $scope, $regions, $there[$where])];
+            $painted = [
+                ...$this->become($sheet, $there[$where]),
+                ...$this->hang($sheet, $where, $figure, $scope, $regions, $there[$where]),
+            ];
             // Looked for once: to find regions takes the whole page's flats.
             $marked = $regions === [] || $painted === [] ? null : new MarkedRegions($sheet, $regions);
             foreach ($painted as [$id, $pass, $before, $now]) {
@@ -80,7 +98,8 @@ final readonly class FollowSetup implements Op
 
     /**
      * @param  array<array-key, PassSpec>  $there  hung on the same, by id
-     * @return list<array{string, PassSpec, ?SetupMarks, ?SetupMarks}> those in which the setup painted something else than it does now
+     * @return list<array{string, PassSpec, ?SetupMarks, ?SetupMarks}> those in which the setup painted something else
+     *     than it does now
      */
     private function become(Sheet $sheet, array $there): array
     {
@@ -115,7 +134,8 @@ final readonly class FollowSetup implements Op
         $places = array_flip(array_map(fn (PassSpec $pass): int => $pass->setup->place ?? 0, $there));
         $new = array_slice($this->setup->on($figure, $scope, $this->id), $this->known, null, true);
         foreach (array_diff_key($new, $places) as $place => $pass) {
-            $id = $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12);
+            $id =
+                $this->setup->roughs[$place]?->id($figure) ?? substr(hash('sha256', "$this->id $where $place"), 0, 12);
             if ($sheet->find(PassSpec::class, $id) !== null) {
                 continue;
             }
@@ -128,9 +148,17 @@ final readonly class FollowSetup implements Op
         return $painted;
     }
 
-    /** @return list<int> of those it was painted in the ones that are there still, and of its figure: flats may have been parted and joined since */
+    /**
+     * @return list<int> of those it was painted in the ones that are there still, and of its figure: flats may have
+     *     been parted and joined since
+     */
     private function regions(Sheet $sheet, PassSpec $pass): array
     {
-        return array_values(array_filter($pass->setup->marked ?? [], fn (int $label): bool => $sheet->find(Region::class, $label)?->figure === $pass->figure));
+        return array_values(
+            array_filter(
+                $pass->setup->marked ?? [],
+                fn (int $label): bool => $sheet->find(Region::class, $label)?->figure === $pass->figure,
+            ),
+        );
     }
 }

@@ -42,7 +42,11 @@ final readonly class GroupPasses implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self($input->id('id'), $input->ids('passes', AddPass::MOST), $input->has('how') ? PassGroup::fromData($input->map('how')) : null);
+        return new self(
+            $input->id('id'),
+            $input->ids('passes', AddPass::MOST),
+            $input->has('how') ? PassGroup::fromData($input->map('how')) : null,
+        );
     }
 
     /** @return GroupInput */

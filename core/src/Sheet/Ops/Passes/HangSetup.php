@@ -23,7 +23,8 @@ use Awning\Core\Sheet\State\Right;
  * @phpstan-import-type ScopeData from Scope
  * @phpstan-import-type SetupPass from Setup
  *
- * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>, passes: list<SetupPass>, labels: list<int>, setup: int}
+ * @phpstan-type HangSetupInput array{name: string, figure: int, scope: ScopeData, ids: list<string>,
+ *     passes: list<SetupPass>, labels: list<int>, setup: int}
  */
 final readonly class HangSetup implements ClientOp
 {
@@ -32,8 +33,15 @@ final readonly class HangSetup implements ClientOp
      * @param  list<int>  $labels  regions that are marked, as one thing; none: the passes stay empty
      * @param  int  $of  the setup of the series whose passes they are; 0: it is none of a series
      */
-    private function __construct(private string $name, private int $figure, private Scope $scope, private array $ids, private Setup $setup, private array $labels, private int $of)
-    {
+    private function __construct(
+        private string $name,
+        private int $figure,
+        private Scope $scope,
+        private array $ids,
+        private Setup $setup,
+        private array $labels,
+        private int $of,
+    ) {
     }
 
     public static function kind(): string
@@ -51,14 +59,31 @@ final readonly class HangSetup implements ClientOp
         $setup = Setup::fromList($input->list('passes', Setup::MOST));
         $ids = $input->ids('ids', Setup::MOST);
 
-        return count($ids) !== count($setup->passes) ? throw new \InvalidArgumentException('Each pass of a setup needs an id.')
-            : new self($input->name('name', 'A setup'), $input->int('figure', 1, PHP_INT_MAX), Scope::fromData($input->map('scope')), $ids, $setup, Laying::labels($input, 'labels'), $input->int('setup', 0, PHP_INT_MAX, 0));
+        return count($ids) !== count($setup->passes)
+            ? throw new \InvalidArgumentException('Each pass of a setup needs an id.')
+            : new self(
+                name: $input->name('name', 'A setup'),
+                figure: $input->int('figure', 1, PHP_INT_MAX),
+                scope: Scope::fromData($input->map('scope')),
+                ids: $ids,
+                setup: $setup,
+                labels: Laying::labels($input, 'labels'),
+                of: $input->int('setup', 0, PHP_INT_MAX, 0),
+            );
     }
 
     /** @return HangSetupInput */
     public function toInput(): array
     {
-        return ['name' => $this->name, 'figure' => $this->figure, 'scope' => $this->scope->toData(), 'ids' => $this->ids, 'passes' => $this->setup->toList(), 'labels' => $this->labels, 'setup' => $this->of];
+        return [
+            'name' => $this->name,
+            'figure' => $this->figure,
+            'scope' => $this->scope->toData(),
+            'ids' => $this->ids,
+            'passes' => $this->setup->toList(),
+            'labels' => $this->labels,
+            'setup' => $this->of,
+        ];
     }
 
     public function title(): string
@@ -86,7 +111,10 @@ final readonly class HangSetup implements ClientOp
             $pass = $pass->setup === null ? $pass : $pass->partOf($pass->setup->in($this->labels));
             $there === null ? (new AddPass($id, $pass))->apply($sheet) : $sheet->put($id, $there->like($pass));
         }
-        $regions = $this->labels === [] || array_filter($this->setup->marks) === [] ? null : new MarkedRegions($sheet, $this->labels);
+        $regions =
+            $this->labels === [] || array_filter($this->setup->marks) === []
+                ? null
+                : new MarkedRegions($sheet, $this->labels);
         foreach ($this->setup->marks as $i => $marks) {
             $marks !== null && $regions?->paint($this->ids[$i], $marks);
         }

@@ -28,8 +28,12 @@ final readonly class JoinSetup implements ClientOp
      * @param  int  $first  the place of the lowest of them in the setup
      * @param  list<int>  $marked  regions that the setup is painted in here; none: it is not
      */
-    private function __construct(private array $passes, private int $setup, private int $first, private array $marked)
-    {
+    private function __construct(
+        private array $passes,
+        private int $setup,
+        private int $first,
+        private array $marked,
+    ) {
     }
 
     public static function kind(): string
@@ -47,7 +51,8 @@ final readonly class JoinSetup implements ClientOp
         $passes = $input->ids('passes', Setup::MOST);
         $first = $input->int('first', 0, Setup::MOST);
 
-        return $passes === [] || $first + count($passes) > Setup::MOST ? throw new \InvalidArgumentException('A setup has 1 to '.Setup::MOST.' passes.')
+        return $passes === [] || $first + count($passes) > Setup::MOST
+            ? throw new \InvalidArgumentException('A setup has 1 to '.Setup::MOST.' passes.')
             : new self($passes, $input->int('setup', 1, PHP_INT_MAX), $first, Laying::labels($input, 'marked'));
     }
 
@@ -75,7 +80,9 @@ final readonly class JoinSetup implements ClientOp
     public function apply(Sheet $sheet): void
     {
         foreach ($this->passes as $i => $id) {
-            $pass = $sheet->find(PassSpec::class, $id) ?? throw new OpRefused('One of the passes is gone. Reload the page.');
+            $pass =
+                $sheet->find(PassSpec::class, $id) ??
+                throw new OpRefused('One of the passes is gone. Reload the page.');
             $sheet->put($id, $pass->partOf(new SetupPlace($this->setup, $this->first + $i, $this->marked)));
         }
     }

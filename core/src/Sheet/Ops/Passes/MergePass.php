@@ -82,7 +82,9 @@ final readonly class MergePass implements ClientOp
             throw new OpRefused("{$lower->name} does not lie right below {$upper->name}. Move it there first.");
         }
         if (! $upper->content->kind()->isPainted()) {
-            throw new OpRefused("{$upper->name} fills all it reaches; there is nothing painted in it that could be merged.");
+            throw new OpRefused(
+                "{$upper->name} fills all it reaches; there is nothing painted in it that could be merged.",
+            );
         }
         self::refuseUnlike($upper, $lower);
         $merged = $lower->changed(new Data(['opacity' => 1.0]));
@@ -110,7 +112,9 @@ final readonly class MergePass implements ClientOp
         if ($over !== null || ($under !== null && $lower->opacity < 1)) {
             $bytes = $sheet->bytes($lower->layer($this->into), $column, $row);
             $over ??= $sheet->bytes($upper->layer($this->id), $column, $row);
-            $under = $lower->isPaint() ? self::paint($bytes, $lower->opacity, $over, $upper->opacity) : self::coverage($bytes, $lower->opacity, $over, $upper->opacity);
+            $under = $lower->isPaint()
+                ? self::paint($bytes, $lower->opacity, $over, $upper->opacity)
+                : self::coverage($bytes, $lower->opacity, $over, $upper->opacity);
         }
         $sheet->setTile($lower->layer($this->copy ?? $this->into), $column, $row, $under);
     }
@@ -139,7 +143,13 @@ final readonly class MergePass implements ClientOp
 
     private static function paint(string $under, float $underOpacity, string $over, float $overOpacity): string
     {
-        $pixels = fn (string $tile, float $opacity): Pixels => (fn (array $planes): Pixels => new Pixels(TileGrid::PIXELS, $planes[0], $planes[1], $planes[2], self::faded($planes[3], $opacity)))(str_split($tile, TileGrid::PIXELS));
+        $pixels = fn (string $tile, float $opacity): Pixels => (fn (array $planes): Pixels => new Pixels(
+            TileGrid::PIXELS,
+            $planes[0],
+            $planes[1],
+            $planes[2],
+            self::faded($planes[3], $opacity),
+        ))(str_split($tile, TileGrid::PIXELS));
         $canvas = new ExactCanvas($pixels($under, $underOpacity));
         $canvas->paint($pixels($over, 1.0), BlendMode::Normal, $overOpacity);
         $merged = $canvas->pixels();
@@ -149,6 +159,8 @@ final readonly class MergePass implements ClientOp
 
     private static function faded(string $alpha, float $opacity): string
     {
-        return $opacity >= 1 ? $alpha : strtr($alpha, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $opacity));
+        return $opacity >= 1
+            ? $alpha
+            : strtr($alpha, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $opacity));
     }
 }

@@ -20,7 +20,10 @@ use Awning\Core\Sheet\State\Right;
  */
 final readonly class OrderPasses implements ClientOp
 {
-    /** @param  non-empty-array<string, float>  $orders  by id of the pass: its place, bottom up among those of its figure */
+    /**
+     * @param  non-empty-array<string, float>  $orders  by id of the pass: its place, bottom up among those of its
+     *     figure
+     */
     private function __construct(private array $orders)
     {
     }
@@ -43,13 +46,21 @@ final readonly class OrderPasses implements ClientOp
             $orders[$place->id('id')] = $place->number('order', -PassSpec::FARTHEST, PassSpec::FARTHEST);
         }
 
-        return new self($orders === [] ? throw new \InvalidArgumentException('Say which passes are to hang elsewhere.') : $orders);
+        return new self(
+            $orders === [] ? throw new \InvalidArgumentException('Say which passes are to hang elsewhere.') : $orders,
+        );
     }
 
     /** @return OrderPassesInput */
     public function toInput(): array
     {
-        return ['passes' => array_map(fn (string $id, float $order): array => ['id' => $id, 'order' => $order], array_map(strval(...), array_keys($this->orders)), array_values($this->orders))];
+        return [
+            'passes' => array_map(
+                fn (string $id, float $order): array => ['id' => $id, 'order' => $order],
+                array_map(strval(...), array_keys($this->orders)),
+                array_values($this->orders),
+            ),
+        ];
     }
 
     public function title(): string
@@ -71,7 +82,9 @@ final readonly class OrderPasses implements ClientOp
     {
         $moved = [];
         foreach ($this->orders as $id => $order) {
-            $moved[$id] = ($sheet->find(PassSpec::class, $id) ?? throw new OpRefused('One of the passes is gone. Reload the page.'))->at($order);
+            $moved[$id] = (
+                $sheet->find(PassSpec::class, $id) ?? throw new OpRefused('One of the passes is gone. Reload the page.')
+            )->at($order);
         }
         foreach ($moved as $id => $pass) {
             $sheet->put($id, $pass);

@@ -48,7 +48,11 @@ final readonly class ReplaceTone implements Op
     public function apply(Sheet $sheet): void
     {
         foreach ($sheet->all(PassSpec::class) as $id => $pass) {
-            if ($pass->figure === $this->figure && $pass->content instanceof ToneContent && $pass->content->tone === $this->from) {
+            if (
+                $pass->figure === $this->figure &&
+                $pass->content instanceof ToneContent &&
+                $pass->content->tone === $this->from
+            ) {
                 $sheet->put((string) $id, $pass->showing(new ToneContent($this->to)));
             }
         }

@@ -78,8 +78,16 @@ final readonly class SoftenMask implements ClientOp
         if ($by->visible) {
             (new CopyPass($this->mask, $mask->pass))->apply($sheet);
             $copy = $sheet->find(PassSpec::class, $this->mask) ?? throw new \LogicException('The copy is not there.');
-            $sheet->put($this->mask, $copy->changed(new Data(['visible' => false, 'name' => mb_substr("Mask of {$pass->name}", 0, Data::NAME)])));
-            $sheet->put($this->id, $pass->changed(new Data(['mask' => (new PassMask($this->mask, $mask->outside))->toData()])));
+            $sheet->put(
+                $this->mask,
+                $copy->changed(
+                    new Data(['visible' => false, 'name' => mb_substr("Mask of {$pass->name}", 0, Data::NAME)]),
+                ),
+            );
+            $sheet->put(
+                $this->id,
+                $pass->changed(new Data(['mask' => (new PassMask($this->mask, $mask->outside))->toData()])),
+            );
         }
         (new SoftenPass($by->visible ? $this->mask : $mask->pass, $this->by))->apply($sheet);
     }
