@@ -8,8 +8,6 @@ namespace App\Demo;
  * The vector drawings of a page: figures set into panels. Drawn in two ways, as lines on white and as a key in which
  * the grey of a pixel numbers its material. A panel has a box (x, y, width, height) and what is set into it (figure, x,
  * y, scale, mirrored).
- *
- * @phpstan-type Panel array{box: array{int, int, int, int}, set: list<array{string, float, float, float, 4?: bool}>}
  */
 final readonly class PageArt
 {
@@ -17,9 +15,10 @@ final readonly class PageArt
 
     public const HEIGHT = 3508;
 
-    /** @param  list<Panel>  $panels */
-    private function __construct(private array $panels)
-    {
+    private function __construct(
+        /** @var list<array{box: array{int, int, int, int}, set: list<array{string, float, float, float, 4?: bool}>}> */
+        private array $panels,
+    ) {
     }
 
     /** @return array<int, self> by page number */
