@@ -124,7 +124,7 @@ final readonly class DemoLight
             }
             $before = $this->labelsOf($page, self::BEFORE, $figure);
             if ($before !== []) {
-                $this->apply($page, OpKinds::read('light.before', ['labels' => $before, 'before' => true]));
+                $this->apply($page, OpKinds::read('light.before', ['labels' => $before, 'inFront' => true]));
             }
             $this->rough($page, $figure, $light);
         }

@@ -52,8 +52,8 @@ final class FindRegions extends LongTask implements ClientTask
         );
         $this->step($task, 80, 'Laying them on the page');
         $op = new LayInk('Find the regions', null, $flats);
-        $told = $op->told($sheet);
+        $report = $op->report($sheet);
         (new PageDesk)->land($task, $op);
-        $task->say($told);
+        $task->say($report);
     }
 }

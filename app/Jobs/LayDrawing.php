@@ -79,7 +79,7 @@ abstract class LayDrawing extends LongTask
         $this->step($task, 80, 'Laying them on the page');
         $isAgain = $before !== null && $before->original === $original->id;
         $op = new LayInk($isAgain ? "Clean {$original->name}" : "Import {$original->name}", $placed, $flats, $id);
-        $told = $op->told(new Sheet(new PageStore($task->onPage())));
+        $report = $op->report(new Sheet(new PageStore($task->onPage())));
         (new PageDesk)->land($task, $op);
         $task->say(
             implode(
@@ -88,7 +88,7 @@ abstract class LayDrawing extends LongTask
                     $source->pictures > 1 && ! $isAgain
                         ? "Picture $number of {$source->pictures} in the file was taken; Place takes another."
                         : '',
-                    $told,
+                    $report,
                     $flats->isNoise
                         ? 'The page has no lines that could bound anything: it is one region. Drop larger specks, '
                             .'or raise "Paper ends at".'

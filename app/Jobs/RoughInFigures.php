@@ -96,20 +96,20 @@ final class RoughInFigures extends LongTask implements ClientTask
         $this->step($task, 5, 'Looking at the shapes');
         $shapes = FigureLight::pageOf(new Sheet(new PageStore($page)), $page, isLineless: $isLineless);
         $figures = Figure::query()->where('series_id', $page->series_id);
-        $told = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
+        $progress = fn (float $done) => $this->step($task, 15 + (int) (60 * $done), 'Working out the light');
         $all = fn (RoughKind ...$kinds): LayRoughIns => $this->all(
             self::largestFirst($figures->get()->all(), $shapes),
             $shapes,
             $plan,
             array_values($kinds),
-            $told,
+            $progress,
         );
         $op = match (true) {
             isset($input['figure']) => (new FigureLight(
                 $shapes,
                 $figures->findOrFail($input['figure']),
                 new WorkerProcesses(2),
-            ))->by($plan, $input['only'] ?? [], $told),
+            ))->by($plan, $input['only'] ?? [], $progress),
             $isLineless => new OccludeLines($all(RoughKind::Occlusion, RoughKind::Unseen)),
             default => $all(),
         };
@@ -122,17 +122,22 @@ final class RoughInFigures extends LongTask implements ClientTask
      *
      * @param  list<Figure>  $figures
      * @param  list<RoughKind>  $kinds  what is laid; none: all
-     * @param  callable(float): void  $told
+     * @param  callable(float): void  $progress
      *
      * @throws OpRefused when nothing is filled
      */
-    private function all(array $figures, LightPage $shapes, LightPlan $plan, array $kinds, callable $told): LayRoughIns
-    {
+    private function all(
+        array $figures,
+        LightPage $shapes,
+        LightPlan $plan,
+        array $kinds,
+        callable $progress,
+    ): LayRoughIns {
         $packed = array_filter(
             (new WorkerProcesses(2))->each(
                 $figures,
                 fn (Figure $figure): string => self::packed($shapes, $figure, $plan, $kinds),
-                $told,
+                $progress,
             ),
         );
 

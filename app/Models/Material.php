@@ -81,8 +81,8 @@ final class Material extends Model
         $own = $this->dials === null ? $rule : $rule->by($rule->dials()->with($this->dials));
 
         // A variant may still say something of a tone that is gone.
-        $gone = array_diff_key(array_flip(array_column(Tone::more(), 'value')), $this->more ?? []);
+        $unnamed = array_diff_key(array_flip(array_column(Tone::more(), 'value')), $this->more ?? []);
 
-        return $own->complete(array_map(Rgb::fromHex(...), array_diff_key($others + $this->pinned, $gone)));
+        return $own->complete(array_map(Rgb::fromHex(...), array_diff_key($others + $this->pinned, $unnamed)));
     }
 }

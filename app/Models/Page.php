@@ -24,7 +24,7 @@ use Illuminate\Support\Carbon;
  * @property ?list<int> $follows materials that follow all the same
  * @property ?int $variant_id the variant of the palette it has
  * @property ?PaletteVersion $held
- * @property ?PaletteVariant $worn
+ * @property ?PaletteVariant $variant
  * @property ?int $plan_id the light plan it stands under
  * @property ?SeriesLight $light
  * @property ?int $holder_id
@@ -58,7 +58,7 @@ final class Page extends Model
     }
 
     /** @return BelongsTo<PaletteVariant, $this> one that is not retired */
-    public function worn(): BelongsTo
+    public function variant(): BelongsTo
     {
         $variant = $this->belongsTo(PaletteVariant::class, 'variant_id');
         $variant->where('retired', false);

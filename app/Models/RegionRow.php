@@ -17,11 +17,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $material_id
  * @property bool $locked
  * @property ?string $shift
- * @property ?int $wears
+ * @property ?int $variant
  * @property ?string $solid
- * @property bool $before
+ * @property bool $in_front
  * @property ?string $flow a list of lines; of places, where it was kept when there was one line alone
- * @property ?int $stands
+ * @property ?int $plan
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -46,11 +46,11 @@ final class RegionRow extends Model implements KeepsRecord
             'y' => $record->y,
             'locked' => $record->locked,
             'shift' => $record->shift,
-            'wears' => $record->wears,
+            'variant' => $record->variant,
             'solid' => $record->solid?->value,
-            'before' => $record->before,
+            'in_front' => $record->inFront,
             'flow' => $record->flow === null ? null : json_encode($record->flow->toList(), JSON_THROW_ON_ERROR),
-            'stands' => $record->stands,
+            'plan' => $record->plan,
         ];
     }
 
@@ -64,11 +64,11 @@ final class RegionRow extends Model implements KeepsRecord
             y: $row->y,
             locked: (bool) $row->locked,
             shift: $row->shift,
-            wears: $row->wears,
+            variant: $row->variant,
             solid: $row->solid === null ? null : Solid::from($row->solid),
-            before: (bool) $row->before,
+            inFront: (bool) $row->in_front,
             flow: $row->flow === null ? null : FlowLines::fromList((array) json_decode($row->flow, true)),
-            stands: $row->stands,
+            plan: $row->plan,
         );
     }
 }

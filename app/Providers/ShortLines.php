@@ -28,17 +28,17 @@ final class ShortLines
         $context = $record->context;
         $error = $context['exception'] ?? null;
         if ($error instanceof Throwable) {
-            $context['exception'] = self::told($error);
+            $context['exception'] = self::described($error);
         }
 
         return $record->with(
-            message: self::short($error instanceof QueryException ? self::told($error) : $record->message),
+            message: self::short($error instanceof QueryException ? self::described($error) : $record->message),
             context: $context,
         );
     }
 
     /** An error with its place, without what was bound to a query. */
-    private static function told(Throwable $error): string
+    private static function described(Throwable $error): string
     {
         $says =
             $error instanceof QueryException

@@ -27,7 +27,7 @@ final readonly class JournalRule
     /** @return array{steps: int, tiles: int, bytes: int} what forgetting would free, tiles as they are stored */
     public function wouldFree(): array
     {
-        $gone = array_flip($this->forgettable());
+        $removed = array_flip($this->forgettable());
         $live = $freed = [];
         foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
             $live[$hash] = true;
@@ -40,7 +40,7 @@ final readonly class JournalRule
         ) {
             foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
                 foreach (array_filter([$before, $after]) as $hash) {
-                    isset($gone[$entry->id]) ? ($freed[$hash] = true) : ($live[$hash] = true);
+                    isset($removed[$entry->id]) ? ($freed[$hash] = true) : ($live[$hash] = true);
                 }
             }
         }
@@ -50,7 +50,7 @@ final readonly class JournalRule
             $bytes += (int) Tile::query()->toBase()->whereIn('hash', $chunk)->sum(DB::raw('LENGTH(bytes)'));
         }
 
-        return ['steps' => count($gone), 'tiles' => count($hashes), 'bytes' => $bytes];
+        return ['steps' => count($removed), 'tiles' => count($hashes), 'bytes' => $bytes];
     }
 
     /** @return int how many steps were forgotten; their tiles go with the next sweep */

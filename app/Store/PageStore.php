@@ -227,10 +227,10 @@ final class PageStore implements SheetSource
     /** @param  list<array{string, int, int, ?string}>  $rows layer, column, row, hash */
     private function placeTiles(array $rows): void
     {
-        $set = $gone = [];
+        $set = $removed = [];
         foreach ($rows as [$layer, $column, $row, $hash]) {
             if ($hash === null) {
-                $gone[$layer][$column][] = $row;
+                $removed[$layer][$column][] = $row;
             } else {
                 $set[] = [
                     'page_id' => $this->page->id,
@@ -241,7 +241,7 @@ final class PageStore implements SheetSource
                 ];
             }
         }
-        foreach ($gone as $layer => $columns) {
+        foreach ($removed as $layer => $columns) {
             foreach ($columns as $column => $downs) {
                 LayerTile::query()
                     ->toBase()
@@ -260,18 +260,18 @@ final class PageStore implements SheetSource
     /** @param  list<array{RecordKind, string, ?Record}>  $changes */
     private function placeRecords(array $changes): void
     {
-        $set = $gone = $kinds = [];
+        $set = $removed = $kinds = [];
         foreach ($changes as [$kind, $key, $record]) {
             $kinds[$kind->value] = $kind;
             if ($record === null) {
-                $gone[$kind->value][] = $key;
+                $removed[$kind->value][] = $key;
             } else {
                 $set[$kind->value][$key] = $record;
             }
         }
         foreach ($kinds as $name => $kind) {
             $keeper = RecordKeepers::of($kind);
-            $keeper->remove($this->page->id, $gone[$name] ?? []);
+            $keeper->remove($this->page->id, $removed[$name] ?? []);
             $keeper->put($this->page->id, $set[$name] ?? []);
             $this->readBack($kind, $set[$name] ?? []);
         }

@@ -117,7 +117,7 @@ final class FirstLightTest extends TestCase
     {
         $dark = LightPlan::fromData(new Data(['azimuth' => 330, 'elevation' => 10]));
         $page = $this->page(
-            [2 => ['stands' => 31], 3 => ['stands' => 31], 4 => ['stands' => 77]],
+            [2 => ['plan' => 31], 3 => ['plan' => 31], 4 => ['plan' => 77]],
             plans: [31 => [$dark, 'The kitchen']],
         );
         $lit = (new FirstLight($page, 5))->by($this->plan()) ?? self::fail('no light');

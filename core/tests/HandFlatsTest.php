@@ -728,17 +728,17 @@ final class HandFlatsTest extends TestCase
         self::assertSame(
             [5, 0, 5, null],
             [
-                $this->at(310, 70)->wears,
-                $this->at(410, 70)->wears,
-                $this->at(310, 210)->wears,
-                $this->at(410, 210)->wears,
+                $this->at(310, 70)->variant,
+                $this->at(410, 70)->variant,
+                $this->at(310, 210)->variant,
+                $this->at(410, 210)->variant,
             ],
         );
         self::assertSame(0xC02020, $base($three));
         $this->ask('variant.wear', ['labels' => [$three], 'variant' => 77]);
         self::assertSame(0xE0A93A, $base($three));
         $this->ask('variant.wear', ['labels' => [$three], 'variant' => null]);
-        self::assertNull($this->at(310, 210)->wears);
+        self::assertNull($this->at(310, 210)->variant);
         // A locked region keeps what it wears.
         $this->ask('flats.lock', ['labels' => [$one], 'locked' => true]);
         $this->expectException(OpRefused::class);

@@ -15,12 +15,26 @@ use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
+use Awning\Core\Sheet\OpKinds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** The record types: what is left out, where the bounds lie, and what the board is told. */
 final class PageTest extends TestCase
 {
+    public function test_what_earlier_journals_call_by_other_names_is_read(): void
+    {
+        $data = ['figure' => 1, 'material' => 2, 'area' => 9, 'x' => 3, 'y' => 4];
+        $old = Region::fromData(new Data($data + ['wears' => 7, 'before' => true, 'stands' => 5]));
+        self::assertSame([7, true, 5], [$old->variant, $old->inFront, $old->plan]);
+        // The palette itself, which is variant 0; and what is under both names is what the present one says.
+        $both = Region::fromData(new Data($data + ['wears' => 0, 'before' => true, 'inFront' => false]));
+        self::assertSame([0, false, null], [$both->variant, $both->inFront, $both->plan]);
+        self::assertEquals($old, Region::fromData(new Data($old->toData())));
+        $op = OpKinds::read('light.before', ['labels' => [3], 'before' => false]);
+        self::assertSame(['labels' => [3], 'inFront' => false], $op->toInput());
+    }
+
     public function test_what_is_left_out_has_one_meaning(): void
     {
         self::assertSame(
@@ -181,11 +195,11 @@ final class PageTest extends TestCase
                 'y' => 13,
                 'locked' => true,
                 'shift' => 'shift00009',
-                'wears' => null,
+                'variant' => null,
                 'solid' => null,
-                'before' => false,
+                'inFront' => false,
                 'flow' => null,
-                'stands' => null,
+                'plan' => null,
             ],
             $region->toData(),
         );

@@ -646,11 +646,11 @@ final class PaintTest extends TestCase
                     x: 10,
                     y: 10,
                     solid: Solid::Tube,
-                    before: true,
+                    inFront: true,
                 ),
                 false,
             ],
-            [$regions[7], $regions[9]->before],
+            [$regions[7], $regions[9]->inFront],
         );
         self::assertEquals($regions[7], Region::fromData(new Data($regions[7]->toData())));
     }
@@ -660,7 +660,7 @@ final class PaintTest extends TestCase
         $this->op('light.stand', ['labels' => [7, 9], 'plan' => 12]);
         $this->op('light.stand', ['labels' => [9], 'plan' => null]);
         $regions = (new Sheet($this->source))->all(Region::class);
-        self::assertSame([12, null], [$regions[7]->stands, $regions[9]->stands]);
+        self::assertSame([12, null], [$regions[7]->plan, $regions[9]->plan]);
         self::assertSame(
             [[12], []],
             array_map(

@@ -351,7 +351,7 @@ final class PictureTest extends TestCase
             RecordKind::Region,
             (string) $label,
             null,
-            new Region(1, $material, 9, 1, 1, stands: $stands),
+            new Region(1, $material, 9, 1, 1, plan: $stands),
         );
         $source = new MemorySource;
         $source->store(new Change([], [$region(1, 4, null), $region(2, 4, 31), $region(3, 5, 31), $region(4, 4, 32)]));

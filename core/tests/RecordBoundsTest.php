@@ -114,7 +114,7 @@ final class RecordBoundsTest extends TestCase
         yield 'a group that is less than nothing' => [fn (): PassGroup => new PassGroup(true, BlendMode::Normal, -0.1)];
         yield 'a region beyond the page' => [fn (): Region => new Region(1, 1, 5, PageSize::MOST + 1, 0)];
         yield 'a region of less than nothing' => [fn (): Region => new Region(1, 1, -1, 0, 0)];
-        yield 'a region under plan 0' => [fn (): Region => new Region(1, 1, 1, 0, 0, stands: 0)];
+        yield 'a region under plan 0' => [fn (): Region => new Region(1, 1, 1, 0, 0, plan: 0)];
         yield 'a bridge that begins off the page' => [fn (): Bridge => new Bridge(-1, 0, 5, 5)];
         yield 'a bridge that is more than sure' => [fn (): Bridge => new Bridge(0, 0, 5, 5, score: 1.5)];
         yield 'a heavy line' => [fn (): InkStroke => new InkStroke([[0.0, 0.0, 1.0]], InkStroke::HEAVIEST + 1)];
@@ -177,8 +177,8 @@ final class RecordBoundsTest extends TestCase
                     area: PageSize::MOST ** 2,
                     x: PageSize::MOST,
                     y: PageSize::MOST,
-                    wears: 0,
-                    stands: 1,
+                    variant: 0,
+                    plan: 1,
                 ),
                 new InkStroke([[-100_000.0, 100_000.0, 0.0]], InkStroke::HEAVIEST, 0.5, 0.95, 1.0),
                 new PageSize(PageSize::MOST, 1, 100_000.0),

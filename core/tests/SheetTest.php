@@ -516,11 +516,11 @@ final class SheetTest extends TestCase
                     'y' => 5,
                     'locked' => true,
                     'shift' => 'shift00007',
-                    'wears' => 12,
+                    'variant' => 12,
                     'solid' => 'tube',
-                    'before' => false,
+                    'inFront' => false,
                     'flow' => [[[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], [[0.0, 1.0], [0.5, 0.5]]],
-                    'stands' => 31,
+                    'plan' => 31,
                 ],
                 RecordKind::Shift->value => ['material' => 7, 'lightness' => -0.25, 'chroma' => 1.5, 'hue' => 120.0],
                 RecordKind::Bridge->value => [
@@ -1046,11 +1046,11 @@ final class SheetTest extends TestCase
             $this->apply(new FillRegions([$label], 3, 7 + $i));
         }
         $same = (new FlatsFinder)->find(new Plane(520, 301, (new Sheet($this->source))->layer(LayerName::ink())));
-        self::assertSame('', (new LayInk('Again', null, $same))->told(new Sheet($this->source)));
+        self::assertSame('', (new LayInk('Again', null, $same))->report(new Sheet($this->source)));
         $none = (new FlatsFinder)->find(Plane::filled(520, 301, 0));
         self::assertStringContainsString(
             'flow together in one place',
-            (new LayInk('Empty', null, $none))->told(new Sheet($this->source)),
+            (new LayInk('Empty', null, $none))->report(new Sheet($this->source)),
         );
         $this->apply(new LayInk('Again', null, $same));
         self::assertSame(

@@ -181,8 +181,8 @@ function page(
                 x: 1,
                 y: 1,
                 shift: isset($shifts[$label]) ? "shift0$label" : null,
-                wears: $wearing[$label] ?? null,
-                stands: $standing[$label] ?? null,
+                variant: $wearing[$label] ?? null,
+                plan: $standing[$label] ?? null,
             ),
         );
     }

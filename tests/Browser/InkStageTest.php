@@ -105,7 +105,7 @@ final class InkStageTest extends BrowserTestCase
 
         $browser->press('Pick');
         $this->drag($browser, [[300, 30], [300, 30]]);
-        self::assertCount(1, $browser->run('return window.awning.bench.view.picked'));
+        self::assertCount(1, $browser->run('return window.awning.bench.view.pickedLines'));
         $this->drag($browser, [[300, 30], [300, 40], [300, 50]]);
         $this->saved($browser);
         self::assertSame([0, 255], [$this->inkAt(300, 30), $this->inkAt(300, 50)], 'moved');
@@ -248,7 +248,7 @@ final class InkStageTest extends BrowserTestCase
         $this->saved($browser);
         $browser->press('Pick');
         $this->drag($browser, [[235, 8], [365, 8], [365, 55], [235, 55]]);
-        self::assertCount(2, $browser->run('return window.awning.bench.view.picked'), 'a loop round both');
+        self::assertCount(2, $browser->run('return window.awning.bench.view.pickedLines'), 'a loop round both');
         $browser->press('Larger');
         $this->saved($browser);
         self::assertSame(
@@ -454,11 +454,11 @@ final class InkStageTest extends BrowserTestCase
             [45.0],
             array_map(
                 fn (string $id): float => round($this->sheet()->find(InkStroke::class, $id)->points[0][1] ?? 0),
-                $browser->run('return window.awning.bench.view.picked'),
+                $browser->run('return window.awning.bench.view.pickedLines'),
             ),
             'the copy is picked',
         );
-        $browser->run('window.awning.bench.set({ picked: [] })');
+        $browser->run('window.awning.bench.set({ pickedLines: [] })');
 
         $browser->press('Place', 'aside button');
         $this->drag($browser, [[0, 0], [40, 30], [75, 50]]);

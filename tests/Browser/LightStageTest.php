@@ -167,7 +167,7 @@ final class LightStageTest extends BrowserTestCase
         );
         $bare = $seen();
         $this->drag($browser, 'Move', [60, 90], [145, 90], [145, 190], [60, 190]);
-        $browser->until('window.awning.bench.view.lifted !== null', 'what is drawn round');
+        $browser->until('window.awning.bench.view.movedOutline !== null', 'what is drawn round');
         $this->comes(fn (): bool => $seen() !== $bare, 'what is drawn round is told from the rest');
         $browser->stroke($this->way($browser, [100, 140], [110, 200], [110, 260]));
         $this->saved($browser);
@@ -322,7 +322,7 @@ final class LightStageTest extends BrowserTestCase
         );
         $this->saved($browser);
         $this->shows($browser, self::BASE, 480, 300);
-        $browser->run("window.awning.bench.set({ chosen: [$left] })");
+        $browser->run("window.awning.bench.set({ pickedRegions: [$left] })");
         $this->keepSetup($browser, 'Half a box');
 
         return [$left, $right];
@@ -333,7 +333,7 @@ final class LightStageTest extends BrowserTestCase
         $browser = $this->painting();
         $shade = $this->tone('shade');
         [, $right] = $this->keepHalfABox($browser);
-        $browser->run("window.awning.bench.set({ chosen: [$right] })");
+        $browser->run("window.awning.bench.set({ pickedRegions: [$right] })");
         $browser->press('Paint it in the picked region');
         $this->saved($browser);
         $this->shows($browser, $shade, 480, 300);
@@ -342,7 +342,7 @@ final class LightStageTest extends BrowserTestCase
         $this->shows($browser, self::BASE, 480, 300);
         // Hung and altered, the setup becomes what hangs, and what was hung elsewhere follows.
         $hung = 'Object.values(window.awning.session.view.records.pass).filter(({ setup }) => setup !== null)';
-        $browser->run('window.awning.bench.set({ chosen: [] })');
+        $browser->run('window.awning.bench.set({ pickedRegions: [] })');
         $browser->press('Hang it on oilskin');
         $browser->press('on all of Oda Brack');
         $this->saved($browser);
@@ -389,7 +389,7 @@ final class LightStageTest extends BrowserTestCase
         );
         $this->saved($browser);
         foreach ([$right, $left] as $region) {
-            $browser->run("window.awning.bench.set({ chosen: [$region] })");
+            $browser->run("window.awning.bench.set({ pickedRegions: [$region] })");
             $browser->press('Paint it in the picked region');
             $this->saved($browser);
         }
@@ -399,7 +399,7 @@ final class LightStageTest extends BrowserTestCase
         }
         // The right one is painted further up; the setup becomes that, and the left one follows.
         $browser->run(
-            "const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ chosen: [], target: { ...bench.target, tone: 'shade', pass: id } })",
+            "const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ pickedRegions: [], target: { ...bench.target, tone: 'shade', pass: id } })",
         );
         $this->drag($browser, 'Block', [370, 60], [590, 60], [590, 220], [370, 220]);
         $this->saved($browser);
@@ -509,7 +509,7 @@ final class LightStageTest extends BrowserTestCase
         self::assertSame(['Shade', 'Light', 'Glint'], $browser->run($names), 'both go back in one step');
 
         $region = $this->labelAt($this->page, 120, 300);
-        $browser->run("window.awning.bench.set({ tool: 'choose', chosen: [$region] })");
+        $browser->run("window.awning.bench.set({ tool: 'choose', pickedRegions: [$region] })");
         $browser->press('First light on Oda Brack', 'summary');
         $browser->press('Draw its direction');
         $browser->stroke($this->way($browser, [60, 100], [60, 300]));
@@ -575,7 +575,7 @@ final class LightStageTest extends BrowserTestCase
         $this->drag($browser, 'Block', [80, 100], [150, 100], [150, 170], [80, 170]);
         $this->shows($browser, $shade, 115, 130);
         $label = $this->labelAt($this->page, 115, 130);
-        $browser->run("window.awning.bench.set({ tool: 'choose', chosen: [$label] })");
+        $browser->run("window.awning.bench.set({ tool: 'choose', pickedRegions: [$label] })");
         $browser->press('First light on Oda Brack', 'summary');
         $choice = 'select[aria-label="Light plan of the picked regions"]';
         $browser->until("document.querySelector('$choice')", 'the choice');

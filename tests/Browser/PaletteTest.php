@@ -351,7 +351,7 @@ final class PaletteTest extends BrowserTestCase
         $browser->until('document.querySelector("section[aria-label=\\"The worst\\"] a")', 'the drift again', 60);
         $browser->run('document.querySelector("section[aria-label=\\"The worst\\"] a").click()');
         $browser->until(
-            'window.awning?.renderer?.view && document.body.innerText.includes("wears the variant")',
+            'window.awning?.renderer?.view && document.body.innerText.includes("uses the variant")',
             'the place on the bench',
         );
         [$x, $y] = $browser->run('return [window.awning.renderer.view.x, window.awning.renderer.view.y]');
@@ -379,18 +379,18 @@ final class PaletteTest extends BrowserTestCase
             [$x, $y],
         );
         $browser->until(
-            '[...document.querySelectorAll("label")].some((one) => one.innerText.startsWith("Wears"))',
+            '[...document.querySelectorAll("label")].some((one) => one.innerText.startsWith("Variant"))',
             'what it wears',
         );
         $browser->run(
             '[...document.querySelectorAll("label")].find((one) => '
-                .'one.innerText.startsWith("Wears")).querySelector("select").id = "wears"',
+                .'one.innerText.startsWith("Variant")).querySelector("select").id = "wears"',
         );
         (new WebDriverSelect($browser->driver->findElement(WebDriverBy::id('wears'))))->selectByVisibleText(
             'The palette',
         );
         $browser->until('window.awning.session.outbox.saving === "saved"', 'it is saved');
-        self::assertSame(1, RegionRow::query()->where('wears', 0)->count());
+        self::assertSame(1, RegionRow::query()->where('variant', 0)->count());
         self::assertSame(hexdec(substr($this->oilskin()->pinned['base'], 1)), $base());
     }
 

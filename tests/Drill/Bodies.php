@@ -184,7 +184,7 @@ final class Bodies
             ],
             'mask.soften' => ['id' => 'drillpass1', 'mask' => 'drillmask1', 'by' => 3],
             'light.solid' => ['labels' => [2], 'solid' => 'ball'],
-            'light.before' => ['labels' => [2], 'before' => true],
+            'light.before' => ['labels' => [2], 'inFront' => true],
             'light.flow' => ['labels' => [2], 'line' => [[0.1, 0.1], [0.4, 0.5]], 'more' => true],
             'light.stand' => ['labels' => [2], 'plan' => $this->parameters['light']],
             'paint.drag' => ['pass' => 'drillpass1', 'points' => $points, 'brush' => $brush],

@@ -185,11 +185,11 @@ final class MigrationTest extends TestCase
             $filled + [
                 'locked' => false,
                 'shift' => null,
-                'wears' => null,
+                'variant' => null,
                 'solid' => null,
-                'before' => false,
+                'inFront' => false,
                 'flow' => null,
-                'stands' => null,
+                'plan' => null,
             ],
             $sheet()->find(Region::class, 1)?->toData(),
         );
@@ -241,11 +241,11 @@ final class MigrationTest extends TestCase
             $region + [
                 'locked' => false,
                 'shift' => null,
-                'wears' => null,
+                'variant' => null,
                 'solid' => null,
-                'before' => false,
+                'inFront' => false,
                 'flow' => null,
-                'stands' => null,
+                'plan' => null,
             ],
             $sheet()->find(Region::class, 1)?->toData(),
         );

@@ -1006,7 +1006,7 @@ final class PaletteTest extends TestCase
         )->dot();
         self::assertSame(
             [$id, '#ff9030', '#203040'],
-            [$stands->get('stands'), $stands->get('lightColours.light'), $stands->get('lightColours.around')],
+            [$stands->get('plan'), $stands->get('lightColours.light'), $stands->get('lightColours.around')],
         );
         self::assertSame(
             [$this->series->light, '#8fa8c8'],
@@ -1045,7 +1045,7 @@ final class PaletteTest extends TestCase
             'area' => 9,
             'x' => 1,
             'y' => 1,
-            'stands' => $id,
+            'plan' => $id,
         ]);
         $palette = SeriesPalette::of($other)->core();
         self::assertSame(
@@ -1146,7 +1146,7 @@ final class PaletteTest extends TestCase
                 $tones()[$this->oilskin->id]['base'],
             ],
         );
-        self::assertSame('Wet', $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'));
+        self::assertSame('Wet', $this->getJson("/api/pages/{$this->page->id}")->json('palette.variant'));
         self::assertSame('#a87050', $this->colours()->json("materials.{$this->skin->id}.seen"));
         // A version that is held is worn with it.
         $book = $this->change('POST', 'versions', ['name' => 'Book 1'], 201)['id'];
@@ -1167,7 +1167,7 @@ final class PaletteTest extends TestCase
             ['#c98d6b', null, []],
             [
                 $tones()[$this->skin->id]['base'],
-                $this->getJson("/api/pages/{$this->page->id}")->json('palette.worn'),
+                $this->getJson("/api/pages/{$this->page->id}")->json('palette.variant'),
                 $this->change('GET', 'variants')['variants'],
             ],
         );
@@ -1691,7 +1691,7 @@ final class PaletteTest extends TestCase
         ]);
         $wear([$left], $made['Night'])
             ->assertOk()
-            ->assertJsonPath('records.0.2.wears', $made['Night']);
+            ->assertJsonPath('records.0.2.variant', $made['Night']);
         $wear([$middle], 0)->assertOk();
         $bases = function () use ($left, $middle, $right): array {
             $flats = (new StackBuilder)->build(

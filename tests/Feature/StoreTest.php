@@ -85,10 +85,10 @@ final class StoreTest extends TestCase
                     area: 12,
                     x: 7,
                     y: 8,
-                    wears: 4,
+                    variant: 4,
                     solid: Solid::Ball,
-                    before: true,
-                    stands: 19,
+                    inFront: true,
+                    plan: 19,
                 ),
             ],
         ];

@@ -15,8 +15,8 @@ use Awning\Core\Colour\Tone;
  *
  * @phpstan-type VariantMaterial array{own: list<value-of<Tone>>, tones: array<value-of<Tone>, string>}
  * @phpstan-type VariantState array{id: int, name: string, version: int, materials: array<int, VariantMaterial>}
- * @phpstan-type WearingState array{page: int, number: int, title: string, wears: ?int}
- * @phpstan-type PaletteVariantsState array{variants: list<VariantState>, pages: list<WearingState>}
+ * @phpstan-type PageVariantState array{page: int, number: int, title: string, variant: ?int}
+ * @phpstan-type PaletteVariantsState array{variants: list<VariantState>, pages: list<PageVariantState>}
  */
 final readonly class PaletteVariants
 {
@@ -49,7 +49,7 @@ final readonly class PaletteVariants
                             'page' => $page->id,
                             'number' => $page->number,
                             'title' => $page->title,
-                            'wears' => in_array($page->variant_id, $living, true) ? $page->variant_id : null,
+                            'variant' => in_array($page->variant_id, $living, true) ? $page->variant_id : null,
                         ],
                     )
                     ->all(),

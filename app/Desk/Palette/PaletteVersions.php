@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\DB;
  *     deltaE: float}
  * @phpstan-type PaletteVersionState array{id: int, name: string, version: int, who: ?string, when: string,
  *     moved: list<MovedTone>}
- * @phpstan-type HoldingState array{page: int, number: int, title: string, holds: ?int, follows: list<int>}
+ * @phpstan-type HoldingState array{page: int, number: int, title: string, version: ?int, follows: list<int>}
  * @phpstan-type PaletteVersionsState array{versions: list<PaletteVersionState>, pages: list<HoldingState>}
  */
 final readonly class PaletteVersions
@@ -87,7 +87,7 @@ final readonly class PaletteVersions
                             'page' => $page->id,
                             'number' => $page->number,
                             'title' => $page->title,
-                            'holds' => $page->version_id,
+                            'version' => $page->version_id,
                             'follows' => $page->follows ?? [],
                         ],
                     )

@@ -39,13 +39,13 @@ use Awning\Core\Sheet\State\Palette;
  * @phpstan-type FigureState array{id: int, name: string, depth: int, soft: bool, follows: ?string,
  *     materials: list<MaterialState>}
  * @phpstan-type StandInsState array{materials: array<int, int>, figures: array<int, int>}
- * @phpstan-type WornState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
+ * @phpstan-type VariantTonesState array{id: int, name: string, materials: array<int, array<value-of<Tone>, string>>}
  * @phpstan-type UnderState array{plan: int, materials: array<int, array<value-of<Tone>, string>>,
- *     variants: list<WornState>}
+ *     variants: list<VariantTonesState>}
  * @phpstan-type LightState array{id: int, name: string, version: int, plan: LightPlanData, colours: LightColoursData}
  * @phpstan-type PaletteState array{version: int, light: string, dials: DerivationData, figures: list<FigureState>,
- *     standIns: StandInsState, held: ?string, worn: ?string, variants: list<WornState>, under: list<UnderState>,
- *     lights: list<LightState>, stands: ?int, lightColours: LightColoursData}
+ *     standIns: StandInsState, held: ?string, variant: ?string, variants: list<VariantTonesState>,
+ *     under: list<UnderState>, lights: list<LightState>, plan: ?int, lightColours: LightColoursData}
  */
 final readonly class SeriesPalette
 {
@@ -79,7 +79,7 @@ final readonly class SeriesPalette
     /** @return array<string, Rgb> as the page shows them */
     private function tones(Material $material): array
     {
-        return $this->dressed($material, $this->page?->worn->tones[$material->id] ?? []);
+        return $this->dressed($material, $this->page?->variant->tones[$material->id] ?? []);
     }
 
     /**
@@ -188,9 +188,9 @@ final readonly class SeriesPalette
                 ? []
                 : RegionRow::query()
                     ->where('page_id', $this->page->id)
-                    ->whereNotNull('stands')
+                    ->whereNotNull('plan')
                     ->distinct()
-                    ->pluck('stands', 'stands')
+                    ->pluck('plan', 'plan')
                     ->all();
 
         return $named === [] ? [] : array_intersect_key(SeriesLight::of($this->series->id), $named);
@@ -216,7 +216,7 @@ final readonly class SeriesPalette
     }
 
     /**
-     * What regions of the page may wear instead of what it wears as a whole; as number 0 the palette as it is.
+     * What regions of the page may have instead of what the page has as a whole; as number 0 the palette as it is.
      *
      * @return list<array{id: int, name: string, materials: array<int, array<string, Rgb>>}> only the materials that
      *     differ
@@ -228,15 +228,15 @@ final readonly class SeriesPalette
         }
         /** @var list<PaletteVariant> $variants */
         $variants = PaletteVariant::living()->where('series_id', $this->series->id)->orderBy('id')->get()->all();
-        $worn = $this->page->worn->tones ?? [];
+        $ofPage = $this->page->variant->tones ?? [];
         $wardrobe =
-            $worn === [] ? [] : [['id' => 0, 'name' => 'The palette', 'materials' => $this->differing($worn, [])]];
+            $ofPage === [] ? [] : [['id' => 0, 'name' => 'The palette', 'materials' => $this->differing($ofPage, [])]];
         foreach ($variants as $variant) {
             // What the page's own variant says does not hold for regions that wear another.
             $wardrobe[] = [
                 'id' => $variant->id,
                 'name' => $variant->name,
-                'materials' => $this->differing($variant->tones + $worn, $variant->tones),
+                'materials' => $this->differing($variant->tones + $ofPage, $variant->tones),
             ];
         }
 
@@ -307,11 +307,11 @@ final readonly class SeriesPalette
             'figures' => $figures,
             'standIns' => (new StandIns($this->series->id))->toClient(),
             'held' => $this->page?->held?->name,
-            'worn' => $this->page?->worn?->name,
+            'variant' => $this->page?->variant?->name,
             'variants' => $this->wardrobeToClient(),
             'under' => $this->page === null ? [] : $this->underToClient($lights, $figures),
             'lights' => array_values(array_map(self::light(...), $lights)),
-            'stands' => $this->page?->light?->id,
+            'plan' => $this->page?->light?->id,
             'lightColours' => $this->lightColours()->toData(),
         ];
     }
@@ -353,7 +353,7 @@ final readonly class SeriesPalette
         return $under;
     }
 
-    /** @return list<WornState> */
+    /** @return list<VariantTonesState> */
     private function wardrobeToClient(): array
     {
         return array_map(

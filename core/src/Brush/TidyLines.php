@@ -65,12 +65,12 @@ final class TidyLines
         if (Path::lengthOf($points) < (1 + self::KEPT) * $overshoot) {
             return $turned;
         }
-        $gone = 0.0;
-        for ($i = 1; $i < count($turned) && $gone < $overshoot; $i++) {
+        $walked = 0.0;
+        for ($i = 1; $i < count($turned) && $walked < $overshoot; $i++) {
             [$from, $to] = [$turned[$i - 1], $turned[$i]];
             $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
             // Of a long piece only its beginning counts.
-            $near = $length === 0.0 ? 1.0 : min(1.0, ($overshoot - $gone) / $length);
+            $near = $length === 0.0 ? 1.0 : min(1.0, ($overshoot - $walked) / $length);
             $share = $this->crossing($id, $from, $to, $near);
             if ($share !== null) {
                 $cut = [
@@ -81,7 +81,7 @@ final class TidyLines
 
                 return [$cut, ...array_slice($turned, $i)];
             }
-            $gone += $length;
+            $walked += $length;
         }
 
         return $turned;

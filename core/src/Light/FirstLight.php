@@ -120,8 +120,8 @@ final readonly class FirstLight
     {
         $whole = new Rect(0, 0, $this->page->labels->width, $this->page->labels->height);
         $bodies = FigureBodies::of($this->page->regions, $this->page->beside, $this->figure);
-        $solids = $this->page->told(fn (Region $region): ?Solid => $region->solid);
-        $flows = $this->page->told(fn (Region $region): ?FlowLines => $region->flow);
+        $solids = $this->page->byRegion(fn (Region $region): ?Solid => $region->solid);
+        $flows = $this->page->byRegion(fn (Region $region): ?FlowLines => $region->flow);
         $unseen = $this->page->unseen;
         $casters = $this->casters($plan->dials, $panel);
 
@@ -191,8 +191,8 @@ final readonly class FirstLight
     /** The colour of what lies beside the figure, where it turns from the light. */
     private function bounced(LightPlan $plan, int $panel): ?Rgb
     {
-        $mine = $this->page->told(fn (Region $region): ?bool => $this->isMine($region, $panel) ? true : null);
-        $others = $this->page->told(
+        $mine = $this->page->byRegion(fn (Region $region): ?bool => $this->isMine($region, $panel) ? true : null);
+        $others = $this->page->byRegion(
             fn (Region $region): ?Rgb => $region->figure === $this->figure ? null : $this->page->base($region),
         );
 
@@ -231,7 +231,7 @@ final readonly class FirstLight
 
     private function isBefore(Region $region): bool
     {
-        return $region->figure === $this->figure && $region->before;
+        return $region->figure === $this->figure && $region->inFront;
     }
 
     private function shines(Region $region): bool

@@ -87,18 +87,18 @@ final readonly class LightPage
     /** Under which plan other than the page's a region stands; 0: under that. */
     public function planOf(Region $region): int
     {
-        return isset($this->plans[$region->stands ?? 0]) ? (int) $region->stands : 0;
+        return isset($this->plans[$region->plan ?? 0]) ? (int) $region->plan : 0;
     }
 
     /** @return array<int, array{LightPlan, string}> by id, those under which a figure stands in places */
     public function panelsOf(int $figure): array
     {
-        $stands = array_map(
+        $plans = array_map(
             $this->planOf(...),
             array_filter($this->regions, fn (Region $region): bool => $region->figure === $figure),
         );
 
-        return array_intersect_key($this->plans, array_flip($stands));
+        return array_intersect_key($this->plans, array_flip($plans));
     }
 
     public function base(Region $region): ?Rgb
@@ -130,13 +130,13 @@ final readonly class LightPage
      * @param  callable(Region): ?T  $what
      * @return array<int, T> by label, where something is told
      */
-    public function told(callable $what): array
+    public function byRegion(callable $what): array
     {
-        $told = [];
+        $found = [];
         foreach ($this->regions as $label => $region) {
-            $told[(int) $label] = $what($region);
+            $found[(int) $label] = $what($region);
         }
 
-        return array_filter($told, fn (mixed $one): bool => $one !== null);
+        return array_filter($found, fn (mixed $one): bool => $one !== null);
     }
 }

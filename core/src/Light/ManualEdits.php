@@ -14,16 +14,16 @@ final readonly class ManualEdits
 {
     /**
      * @param  string  $added  how much was added, one byte a pixel
-     * @param  string  $gone  how much was erased
+     * @param  string  $erased  how much was erased
      */
-    public function __construct(public string $added, public string $gone)
+    public function __construct(public string $added, public string $erased)
     {
     }
 
     /** What stands when this hand has gone over something computed. */
     public function on(string $computed): string
     {
-        $touched = $this->added | $this->gone;
+        $touched = $this->added | $this->erased;
         for (
             $at = strspn($touched, "\0"), $count = strlen($touched);
             $at < $count;
@@ -31,7 +31,7 @@ final readonly class ManualEdits
         ) {
             $value = ord($computed[$at]);
             $value += ((255 - $value) * ord($this->added[$at])) / 255;
-            $computed[$at] = chr((int) round(($value * (255 - ord($this->gone[$at]))) / 255));
+            $computed[$at] = chr((int) round(($value * (255 - ord($this->erased[$at]))) / 255));
         }
 
         return $computed;
@@ -45,7 +45,7 @@ final readonly class ManualEdits
      */
     public function goneOn(string $stood, string $now): self
     {
-        [$added, $gone] = [$this->added, $this->gone];
+        [$added, $erased] = [$this->added, $this->erased];
         $touched = $stood ^ $now;
         for (
             $at = strspn($touched, "\0"), $count = strlen($touched);
@@ -55,12 +55,12 @@ final readonly class ManualEdits
             $before = ord($stood[$at]);
             $by = ord($now[$at]) - $before;
             $share = $by > 0 ? $by / (255 - $before) : -$by / $before;
-            [$more, $less] = $by > 0 ? [$added[$at], $gone[$at]] : [$gone[$at], $added[$at]];
+            [$more, $less] = $by > 0 ? [$added[$at], $erased[$at]] : [$erased[$at], $added[$at]];
             $more = chr((int) round(ord($more) + (255 - ord($more)) * $share));
             $less = chr((int) round(ord($less) * (1 - $share)));
-            [$added[$at], $gone[$at]] = $by > 0 ? [$more, $less] : [$less, $more];
+            [$added[$at], $erased[$at]] = $by > 0 ? [$more, $less] : [$less, $more];
         }
 
-        return new self($added, $gone);
+        return new self($added, $erased);
     }
 }

@@ -25,6 +25,25 @@ final readonly class Data
         return isset($this->values[$name]);
     }
 
+    /**
+     * The same under the names that values have by now.
+     *
+     * @param  array<string, string>  $names  the present one by the earlier one; of a value under both the present one
+     *     counts
+     */
+    public function renamed(array $names): self
+    {
+        $values = $this->values;
+        foreach ($names as $earlier => $name) {
+            if (array_key_exists($earlier, $values)) {
+                $values += [$name => $values[$earlier]];
+                unset($values[$earlier]);
+            }
+        }
+
+        return new self($values);
+    }
+
     /** @return list<string> the names there are */
     public function names(): array
     {

@@ -67,7 +67,7 @@ final readonly class LayerName
     }
 
     /** What a hand erased of what was computed. */
-    public static function gone(string $pass): self
+    public static function erased(string $pass): self
     {
         return new self("gone:$pass", LayerKind::Coverage);
     }
@@ -75,7 +75,7 @@ final readonly class LayerName
     /** @return list<self> all that is kept of a pass beside what is seen of it */
     public static function besidesPass(string $pass): array
     {
-        return [self::computed($pass), self::added($pass), self::gone($pass)];
+        return [self::computed($pass), self::added($pass), self::erased($pass)];
     }
 
     /** @throws \InvalidArgumentException when no layer can have this name */

@@ -160,9 +160,11 @@ export type HistoryEntryState = { version: number; title: string; who: string | 
 
 export type Holder = { id: number; name: string };
 
-export type HoldingState = { page: number; number: number; title: string; holds: number | null; follows: number[] };
+export type HoldingState = { page: number; number: number; title: string; version: number | null; follows: number[] };
 
 export type ImportRow = { figure: string; material: string; does: 'add' | 'change' | 'leave'; before: Record<string, string> | null; after: Record<string, string> };
+
+export type InFrontInput = { labels: number[]; inFront: boolean };
 
 export type InkPointData = [number, number, number];
 
@@ -238,6 +240,8 @@ export type PageOutcome = { page: number; number: number; done: boolean; why: st
 
 export type PageStateData = { id: number; number: number; title: string; revision: number; series: SeriesHead; role: Role | null; records: RecordsState; tiles: TileNames[]; palette: PaletteState; journal: JournalState; rules: PassRulesData; brushes: BoxedBrush[]; waiting: WaitingScan | null };
 
+export type PageVariantState = { page: number; number: number; title: string; variant: number | null };
+
 export type PagesReport = { outcomes: PageOutcome[] };
 
 export type PaintData = { kind: 'paint' };
@@ -250,9 +254,9 @@ export type PaintedState = { entry: number; title: string; who: string | null; w
 
 export type PaletteOverviewState = { id: number; name: string; mayColour: boolean; palette: PaletteState; uses: Record<string, UseState>; advice: Record<string, AdviceData[]>; undo: string | null; redo: string | null };
 
-export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; worn: string | null; variants: WornState[]; under: UnderState[]; lights: LightState[]; stands: number | null; lightColours: LightColoursData };
+export type PaletteState = { version: number; light: string; dials: DerivationData; figures: FigureState[]; standIns: StandInsState; held: string | null; variant: string | null; variants: VariantTonesState[]; under: UnderState[]; lights: LightState[]; plan: number | null; lightColours: LightColoursData };
 
-export type PaletteVariantsState = { variants: VariantState[]; pages: WearingState[] };
+export type PaletteVariantsState = { variants: VariantState[]; pages: PageVariantState[] };
 
 export type PaletteVersionState = { id: number; name: string; version: number; who: string | null; when: string; moved: MovedTone[] };
 
@@ -286,7 +290,7 @@ export type RecordsState = { page: Record<string, SizeData>; region: Record<stri
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; wears: number | null; solid: Solid | null; before: boolean; flow: FlowData | null; stands: number | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; variant: number | null; solid: Solid | null; inFront: boolean; flow: FlowData | null; plan: number | null };
 
 export type RemoveDrawingInput = { id: string };
 
@@ -332,8 +336,6 @@ export type SoftnessData = { kind: 'softness'; reach: number };
 
 export type SolidsInput = { labels: number[]; solid: Solid };
 
-export type StandInput = { labels: number[]; before: boolean };
-
 export type StandInsState = { materials: Record<string, number>; figures: Record<string, number> };
 
 export type StandUnderInput = { labels: number[]; plan: number | null };
@@ -370,7 +372,7 @@ export type TriedPassState = { spec: PassData; coverage: string };
 
 export type TurnData = { lightness: number; chroma: number; hue: number };
 
-export type UnderState = { plan: number; materials: Record<string, Record<Tone, string>>; variants: WornState[] };
+export type UnderState = { plan: number; materials: Record<string, Record<Tone, string>>; variants: VariantTonesState[] };
 
 export type UseState = { regions: number; pages: number[]; width: number | null; place: { page: number; x: number; y: number } | null };
 
@@ -380,10 +382,8 @@ export type VariantState = { id: number; name: string; version: number; material
 
 export type VariantTones = Record<string, Record<Tone, string>>;
 
+export type VariantTonesState = { id: number; name: string; materials: Record<string, Record<Tone, string>> };
+
 export type WaitingScan = { id: number; name: string };
 
 export type WearInput = { labels: number[]; variant: number | null };
-
-export type WearingState = { page: number; number: number; title: string; wears: number | null };
-
-export type WornState = { id: number; name: string; materials: Record<string, Record<Tone, string>> };

@@ -157,7 +157,9 @@ export const KEYS: KeyBinding[] = [
         is: key('escape'),
         run: (bench) => {
             bench.surface?.cancel();
-            bench.set(bench.view.isDrawingFlow ? { isDrawingFlow: false } : { draft: [], picked: [], chosen: [] });
+            bench.set(
+                bench.view.isDrawingFlow ? { isDrawingFlow: false } : { draft: [], pickedLines: [], pickedRegions: [] },
+            );
         },
     },
     { shown: '?', what: 'this sheet', is: key('?'), run: (bench) => bench.set({ isKeySheetOpen: true }) },

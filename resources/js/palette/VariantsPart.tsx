@@ -71,10 +71,10 @@ export function VariantsPart({ desk }: { desk: PaletteDesk }) {
             )}
             {data.variants.length > 0 && (
                 <Wardrobe
-                    title="Which variant each page wears"
+                    title="Which variant each page uses"
                     what="Variant"
                     none="the palette"
-                    pages={data.pages.map((page) => ({ ...page, worn: page.wears }))}
+                    pages={data.pages.map((page) => ({ ...page, choice: page.variant }))}
                     choices={data.variants}
                     disabled={!may}
                     onChoose={(page, id) => void ask(() => outbox.apply('page.variant', { of: page, variant: id }))}

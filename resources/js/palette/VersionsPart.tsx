@@ -53,11 +53,11 @@ export function VersionsPart({ desk }: { desk: PaletteDesk }) {
             {data.versions.length > 0 && <Compare desk={desk} versions={data.versions} />}
             {data.versions.length > 0 && (
                 <Wardrobe
-                    title="Which palette each page wears"
+                    title="Which palette each page uses"
                     what="Palette"
                     none="follows the palette"
-                    pages={data.pages.map((page) => ({ ...page, worn: page.holds }))}
-                    choices={data.versions.map(({ id, name }) => ({ id, name: `holds ${name}` }))}
+                    pages={data.pages.map((page) => ({ ...page, choice: page.version }))}
+                    choices={data.versions.map(({ id, name }) => ({ id, name: `stays at ${name}` }))}
                     disabled={!may}
                     onChoose={(page, id) => void hold(page, id, [])}
                     more={({ page }) => (
@@ -114,7 +114,7 @@ interface WaitingProps {
 /** What has moved on since the version that a page holds, to be taken over material by material. */
 function Waiting({ series, state, page, versions, disabled, onTake }: WaitingProps) {
     const [isOpen, setOpen] = useState(false);
-    const held = versions.find(({ id }) => id === page?.holds);
+    const held = versions.find(({ id }) => id === page?.version);
     const waiting = (held?.moved ?? []).filter(({ material }) => page?.follows.includes(material) === false);
     const materials = [
         ...new Map(waiting.map((one) => [one.material, one.name.split(', ').pop() ?? one.name] as const)),
@@ -131,7 +131,7 @@ function Waiting({ series, state, page, versions, disabled, onTake }: WaitingPro
                         key={id}
                         className="act narrow"
                         disabled={disabled}
-                        onClick={() => onTake(page.holds, [...page.follows, id])}
+                        onClick={() => onTake(page.version, [...page.follows, id])}
                     >
                         Take {name} over
                     </button>

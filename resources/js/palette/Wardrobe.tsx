@@ -1,4 +1,4 @@
-/** What each page wears: one of some choices, or none. */
+/** What each page uses: one of some choices, or none. */
 import type { ReactNode } from 'react';
 import { NamedOptions } from '../ui/NamedOptions';
 
@@ -6,7 +6,7 @@ interface Wearer {
     page: number;
     number: number;
     title: string;
-    worn: number | null;
+    choice: number | null;
 }
 
 interface Props {
@@ -37,7 +37,7 @@ export function Wardrobe({ title, what, none, pages, choices, disabled, onChoose
                             <select
                                 className="field"
                                 aria-label={`${what} of page ${page.number}`}
-                                value={page.worn ?? ''}
+                                value={page.choice ?? ''}
                                 disabled={disabled}
                                 onChange={(event) =>
                                     onChoose(page.page, event.target.value === '' ? null : Number(event.target.value))

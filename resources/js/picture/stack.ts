@@ -27,7 +27,7 @@ export interface Flat {
     material: number;
     tones: Record<Tone, Colour>;
     /**
-     * What tints follow that follow the light, where it stands in another than the page; null: they follow the page's.
+     * What tints follow that follow the light, where it plan in another than the page; null: they follow the page's.
      */
     light: Record<LightColour, Colour> | null;
 }
@@ -194,12 +194,11 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
         if (known === undefined) continue;
         const shift = records.shift[region.shift ?? ''] as ShiftData | undefined;
         if (shift !== undefined && shift.material === region.material) {
-            const key = `${region.shift} ${region.wears} ${region.stands}`;
+            const key = `${region.shift} ${region.variant} ${region.plan}`;
             const all = shifts.get(key) ?? shiftedTones(known, shift);
             shifts.set(key, (known = all));
         }
-        const light =
-            region.stands === null || region.stands === palette.stands ? undefined : lights.get(region.stands);
+        const light = region.plan === null || region.plan === palette.plan ? undefined : lights.get(region.plan);
         flats.set(Number(label), {
             figure: region.figure,
             material: region.material,
@@ -210,20 +209,20 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
     return flats;
 }
 
-/** What a region's material looks like: in the variant it wears, under the light plan it stands under. */
+/** What a region's material looks like: in the variant it variant, under the light plan it plan under. */
 function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, Colour> | undefined {
     const ofPage = new Map(
         palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)),
     );
     const under = new Map(palette.under.map((light) => [light.plan, light]));
     const numbers = new Map<string, Record<Tone, Colour>>();
-    return ({ material, wears, stands }) => {
-        const key = `${material} ${wears} ${stands}`;
+    return ({ material, variant, plan }) => {
+        const key = `${material} ${variant} ${plan}`;
         const known = numbers.get(key);
         if (known !== undefined) return known;
-        const light = stands === null ? undefined : under.get(stands);
-        const worn = (light ?? palette).variants.find(({ id }) => id === wears)?.materials[material];
-        const tones = worn ?? light?.materials[material] ?? ofPage.get(material);
+        const light = plan === null ? undefined : under.get(plan);
+        const ofVariant = (light ?? palette).variants.find(({ id }) => id === variant)?.materials[material];
+        const tones = ofVariant ?? light?.materials[material] ?? ofPage.get(material);
         if (tones === undefined) return undefined;
         const made = numbersOf(tones);
         numbers.set(key, made);
@@ -240,7 +239,7 @@ const numbersOf = <Name extends string>(colours: Record<Name, string>): Record<N
 const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Tone, Colour> =>
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
 
-/** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
+/** Passes and groups in their order; a group plan where its lowest member does. With each, that pass. */
 function nodesOf(records: RecordsState, palette: PaletteState): [PassData, StackNode][] {
     const nodes: [PassData, StackNode][] = [];
     const groups = new Map<string, GroupNode>();

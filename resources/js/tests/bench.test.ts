@@ -82,9 +82,9 @@ describe('the bench', () => {
         });
     });
     it('takes the first tool of a stage, and drops what was being tried', () => {
-        open().set({ compare: 0.4, picked: ['line0001'] });
+        open().set({ compare: 0.4, pickedLines: ['line0001'] });
         bench.choose('light');
-        expect(bench.view).toMatchObject({ stage: 'light', tool: 'pen', compare: 0, picked: [], trial: null });
+        expect(bench.view).toMatchObject({ stage: 'light', tool: 'pen', compare: 0, pickedLines: [], trial: null });
     });
     it('holds another tool while a key is down', () => {
         open().choose('light');
@@ -556,9 +556,9 @@ describe('tools', () => {
                 ],
             },
         ]);
-        expect(bench.view.lifted?.[0]).toEqual({ x: 50, y: 15 });
+        expect(bench.view.movedOutline?.[0]).toEqual({ x: 50, y: 15 });
         begin('move', point(20, 20))?.up();
-        expect(bench.view.lifted).toBeNull();
+        expect(bench.view.movedOutline).toBeNull();
     });
     it('take what was drawn round along, and put it into another pass or on another page', () => {
         const kept = new Map<string, string>();
@@ -570,16 +570,16 @@ describe('tools', () => {
         open({ records: { ...pageState().records, pass: { shade1: shade } } }).set({ target });
         bench.paint.carry('shade1');
         expect(bench.view.carried).toBeNull();
-        const lifted = [
+        const movedOutline = [
             { x: 10, y: 20 },
             { x: 51, y: 20 },
             { x: 51, y: 60 },
         ];
-        bench.set({ lifted });
+        bench.set({ movedOutline });
         bench.paint.carry('shade1');
         const name = `Shade of ${target.figureName}`;
-        expect(remembered()).toEqual({ page: bench.session.view.id, pass: 'shade1', name, outline: lifted });
-        bench.set({ lifted: null, target: { ...target, tone: 'light' } });
+        expect(remembered()).toEqual({ page: bench.session.view.id, pass: 'shade1', name, outline: movedOutline });
+        bench.set({ movedOutline: null, target: { ...target, tone: 'light' } });
         bench.paint.placeCarried();
         const [made] = Object.entries(bench.session.view.records.pass).filter(
             ([, { content }]) => content.kind === 'tone' && content.tone === 'light',
@@ -601,9 +601,11 @@ describe('tools', () => {
                 by: [0, 0],
             },
         ]);
-        expect(bench.view.lifted).toEqual(lifted);
+        expect(bench.view.movedOutline).toEqual(movedOutline);
         // On another page it comes into the middle of what is in view, by whole pixels.
-        expect(wayOf({ page: 99, pass: 'shade1', name, outline: lifted }, 4, { x: 200.2, y: 100 })).toEqual([170, 60]);
+        expect(wayOf({ page: 99, pass: 'shade1', name, outline: movedOutline }, 4, { x: 200.2, y: 100 })).toEqual([
+            170, 60,
+        ]);
         bench.paint.keepCarried(null);
         expect([remembered(), bench.view.carried]).toEqual([null, null]);
         kept.set('awning-carried', '{');

@@ -48,9 +48,9 @@ describe('what looks different', () => {
 
     it('is where a panel stands under another light, or that light has another colour', () => {
         const colours = { light: '#ffd080', around: '#304060', opposite: '#203050' };
-        const under = (of: typeof colours, stands: number | null) =>
+        const under = (of: typeof colours, plan: number | null) =>
             buildStack(
-                { ...filled, region: { ...filled.region, 2: { ...region(clogs.id, 9), stands } } },
+                { ...filled, region: { ...filled.region, 2: { ...region(clogs.id, 9), plan } } },
                 { ...palette, lights: [{ id: 7, name: 'Lamp', version: 1, plan: {} as never, colours: of }] },
             );
         expect(changedLabels(under(colours, null), under(colours, 7))).toEqual(new Set([2]));

@@ -122,26 +122,26 @@ describe('picked regions', () => {
     it('are taken by click and sweep, added and let go with Shift', () => {
         open();
         drag('choose', [point(15, 0)], at);
-        expect(bench.view.chosen).toEqual([1]);
+        expect(bench.view.pickedRegions).toEqual([1]);
         drag('choose', [point(25, 0, { shift: true }), point(35, 0)], at);
-        expect(bench.view.chosen).toEqual([1, 2, 3]);
+        expect(bench.view.pickedRegions).toEqual([1, 2, 3]);
         drag('choose', [point(25, 0, { shift: true })], at);
-        expect(bench.view.chosen).toEqual([1, 3]);
+        expect(bench.view.pickedRegions).toEqual([1, 3]);
         drag('choose', [point(25, 0)], at);
-        expect(bench.view.chosen).toEqual([2]);
+        expect(bench.view.pickedRegions).toEqual([2]);
         bench.choose('light');
-        expect(bench.view.chosen).toEqual([]);
+        expect(bench.view.pickedRegions).toEqual([]);
     });
 
     it('are told which way they run by a line over them, in parts of the page', () => {
         open();
         bench.choose('light');
-        bench.set({ chosen: [1, 3] });
+        bench.set({ pickedRegions: [1, 3] });
         const { width, height } = bench.session.view.records.page.page;
         bench.paint.drawFlow(true);
         expect(TOOLS.choose.sentence(bench)).toMatch(/Draw over the picked regions/);
         drag('choose', [point(10, 20), point(12, 20)], at);
-        expect([ops(), bench.view.isDrawingFlow, bench.view.chosen]).toEqual([[], true, [1, 3]]);
+        expect([ops(), bench.view.isDrawingFlow, bench.view.pickedRegions]).toEqual([[], true, [1, 3]]);
         drag('choose', [point(10, 20), point(10, 20), point(30, 20), point(30, 60)], at);
         const [op] = ops();
         expect(op).toMatchObject({ kind: 'light.flow', labels: [1, 3], more: true });
@@ -179,14 +179,14 @@ describe('picked regions', () => {
         expect(bench.clear).toEqual(new Set([2, 3]));
         bench.set({ veil: 'material' });
         expect(bench.clear).toEqual(new Set([2]));
-        bench.set({ chosen: [4] });
+        bench.set({ pickedRegions: [4] });
         expect(bench.clear).toEqual(new Set([4]));
         bench.choose('light');
         expect(bench.clear).toBeNull();
-        bench.set({ chosen: [2] });
+        bench.set({ pickedRegions: [2] });
         expect(bench.clear).toEqual(new Set([2]));
         bench.choose('proof');
-        bench.set({ chosen: [2] });
+        bench.set({ pickedRegions: [2] });
         expect(bench.clear).toBeNull();
     });
 
@@ -195,7 +195,7 @@ describe('picked regions', () => {
             region: { 1: region(9, 90), 2: region(9, 50), 3: { ...region(9, 30), locked: true }, 4: region(8, 20) },
         });
         expect(bench.flats.shiftable()).toEqual([1, 2]);
-        bench.set({ chosen: [2, 4, 99] });
+        bench.set({ pickedRegions: [2, 4, 99] });
         expect(bench.flats.shiftable()).toEqual([2]);
     });
 

@@ -416,7 +416,7 @@ describe('ink tools', () => {
     it('pick by a click or a loop, move what is picked, and copy it with Alt', () => {
         open({ stroke: { flat, steep } });
         begin('pick', point(150, 101))?.up();
-        expect([bench.view.picked, ops()]).toEqual([['flat'], []]);
+        expect([bench.view.pickedLines, ops()]).toEqual([['flat'], []]);
         const gesture = begin('pick', point(150, 101));
         gesture?.move([point(160, 121)]);
         gesture?.up();
@@ -429,12 +429,12 @@ describe('ink tools', () => {
         const loop = begin('pick', point(90, 10));
         loop?.move([point(290, 10), point(290, 160), point(90, 160)]);
         loop?.up();
-        expect(bench.view.picked).toEqual(['flat']);
+        expect(bench.view.pickedLines).toEqual(['flat']);
         bench.ink.removePicked();
         expect(drawn().at(-1)).toEqual({ id: 'flat', stroke: null });
     });
     it('pull a picked line into shape', () => {
-        open({ stroke: { flat } }).set({ picked: ['flat'], isReshaping: true });
+        open({ stroke: { flat } }).set({ pickedLines: ['flat'], isReshaping: true });
         const gesture = begin('pick', point(199, 101));
         gesture?.move([point(199, 121)]);
         gesture?.up();

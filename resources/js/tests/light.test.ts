@@ -25,7 +25,7 @@ describe('the light over the ball', () => {
         }
     });
 
-    it('is turned and lifted by the arrows, and stays above the side', () => {
+    it('is turned and movedOutline by the arrows, and stays above the side', () => {
         expect(turned({ azimuth: 358, elevation: 40 }, 'ArrowLeft', 5)).toEqual({ azimuth: 3, elevation: 40 });
         expect(turned({ azimuth: 2, elevation: 40 }, 'ArrowRight', 5)).toEqual({ azimuth: 357, elevation: 40 });
         expect(turned({ azimuth: 2, elevation: 88 }, 'ArrowUp', 5)).toEqual({ azimuth: 2, elevation: 90 });

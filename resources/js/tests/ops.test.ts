@@ -48,7 +48,7 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
     },
     'variant.wear': { kind: 'variant.wear', labels: [3], variant: 5 },
     'light.solid': { kind: 'light.solid', labels: [1], solid: 'ball' },
-    'light.before': { kind: 'light.before', labels: [1], before: true },
+    'light.before': { kind: 'light.before', labels: [1], inFront: true },
     'light.flow': {
         kind: 'light.flow',
         labels: [2],

@@ -40,9 +40,9 @@ const palette: PaletteState = {
     variants: [],
     under: [],
     held: null,
-    worn: null,
+    variant: null,
     lights: [],
-    stands: null,
+    plan: null,
     figures: [
         { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [material] },
         { id: 4, name: 'Tamsin', depth: 1, soft: false, follows: null, materials: [{ ...material, id: 8, figure: 4 }] },
@@ -56,11 +56,11 @@ const region = {
     y: 0,
     locked: false,
     shift: null,
-    wears: null,
+    variant: null,
     solid: null,
-    before: false,
+    inFront: false,
     flow: null,
-    stands: null,
+    plan: null,
 };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},

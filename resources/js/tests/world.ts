@@ -56,11 +56,11 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     y,
     locked: false,
     shift: null,
-    wears: null,
+    variant: null,
     solid: null,
-    before: false,
+    inFront: false,
     flow: null,
-    stands: null,
+    plan: null,
 });
 
 export const shade: PassData = {
@@ -137,9 +137,9 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             variants: [],
             under: [],
             held: null,
-            worn: null,
+            variant: null,
             lights: [],
-            stands: null,
+            plan: null,
             figures: [
                 { id: 3, name: 'Oda', depth: 2, soft: false, follows: null, materials: [oilskin] },
                 { id: 5, name: 'Nobody', depth: 3, soft: false, follows: null, materials: [] },

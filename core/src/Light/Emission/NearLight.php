@@ -39,7 +39,7 @@ final readonly class NearLight
     {
         $height = intdiv(strlen($inside), max(1, $width));
         $light = str_repeat("\0", strlen($inside));
-        $stands = self::BEFORE * $this->reach;
+        $lampHeight = self::BEFORE * $this->reach;
         for (
             $y = (int) max(0, floor($this->y - $this->reach)), $end = min($height, ceil($this->y + $this->reach));
             $y < $end;
@@ -60,8 +60,8 @@ final readonly class NearLight
                 [$nx, $ny] = [$facing->x[$at], $facing->y[$at]];
                 $near = sqrt(max(0.0, 1 - $nx * $nx - $ny * $ny));
                 $cosine =
-                    ($nx * $right + $ny * $up + $near * $stands) /
-                    sqrt($right * $right + $up * $up + $stands * $stands);
+                    ($nx * $right + $ny * $up + $near * $lampHeight) /
+                    sqrt($right * $right + $up * $up + $lampHeight * $lampHeight);
                 $light[$at] = chr((int) (255 * max(0.0, $cosine) * (1 - $part) ** 2 + 0.5));
             }
         }

@@ -56,10 +56,10 @@ final readonly class AssignedSolids
     /** @return array<int, non-empty-list<int>> of every label that something is told of */
     private function pixels(): array
     {
-        $told = $this->solids + $this->flows;
+        $assigned = $this->solids + $this->flows;
         $pixels = [];
         foreach (Labels::spans($this->labels->data) as [$from, $to, $label]) {
-            for ($at = isset($told[$label]) ? $from : $to; $at < $to; $at++) {
+            for ($at = isset($assigned[$label]) ? $from : $to; $at < $to; $at++) {
                 $pixels[$label][] = $at;
             }
         }

@@ -17,11 +17,14 @@ use Awning\Core\Page\RecordKind;
  * @phpstan-import-type FlowData from FlowLines
  *
  * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string,
- *     wears: ?int, solid: ?value-of<Solid>, before: bool, flow: ?FlowData, stands: ?int}
+ *     variant: ?int, solid: ?value-of<Solid>, inFront: bool, flow: ?FlowData, plan: ?int}
  */
 final readonly class Region implements Record
 {
     use Altered;
+
+    /** What journals that were written before 1 December 2026 call some of it. */
+    private const EARLIER = ['wears' => 'variant', 'before' => 'inFront', 'stands' => 'plan'];
 
     /**
      * @param  int  $figure  0 while it is unfilled
@@ -30,12 +33,12 @@ final readonly class Region implements Record
      * @param  int  $x  a pixel inside it, in the middle of its longest run
      * @param  bool  $locked  whether it stays as it is, whatever is filled or drawn over it
      * @param  ?string  $shift  how its material's colours are shifted here, by id; null: not at all
-     * @param  ?int  $wears  a variant of the palette; 0: the palette as it is; null: what the whole page wears
+     * @param  ?int  $variant  a variant of the palette; 0: the palette as it is; null: what the whole page has
      * @param  ?Solid  $solid  what it is taken for when light is roughed in; null: as round as its outline
-     * @param  bool  $before  whether it stands before the rest of its figure and throws a shadow on it when light is
-     *     roughed in
+     * @param  bool  $inFront  whether it lies in front of the rest of its figure and casts a shadow on it when
+     *     light is roughed in
      * @param  ?FlowLines  $flow  which way its strands or folds run, for the same; null: that is not told
-     * @param  ?int  $stands  under which light plan, as a panel of its own; null: as the whole page does
+     * @param  ?int  $plan  under which light plan, as a panel of its own; null: as the whole page does
      */
     public function __construct(
         public int $figure,
@@ -45,11 +48,11 @@ final readonly class Region implements Record
         public int $y,
         public bool $locked = false,
         public ?string $shift = null,
-        public ?int $wears = null,
+        public ?int $variant = null,
         public ?Solid $solid = null,
-        public bool $before = false,
+        public bool $inFront = false,
         public ?FlowLines $flow = null,
-        public ?int $stands = null,
+        public ?int $plan = null,
     ) {
         Bounds::whole('figure', $figure, 0);
         Bounds::whole('material', $material, 0);
@@ -57,8 +60,8 @@ final readonly class Region implements Record
         Bounds::whole('x', $x, 0, PageSize::MOST);
         Bounds::whole('y', $y, 0, PageSize::MOST);
         $shift === null || Bounds::id($shift);
-        Bounds::whole('wears', $wears ?? 0, 0);
-        Bounds::whole('stands', $stands ?? 1, 1);
+        Bounds::whole('variant', $variant ?? 0, 0);
+        Bounds::whole('plan', $plan ?? 1, 1);
     }
 
     public static function kind(): RecordKind
@@ -68,6 +71,8 @@ final readonly class Region implements Record
 
     public static function fromData(Data $data): self
     {
+        $data = $data->renamed(self::EARLIER);
+
         return new self(
             figure: $data->int('figure', 0, PHP_INT_MAX),
             material: $data->int('material', 0, PHP_INT_MAX),
@@ -76,11 +81,11 @@ final readonly class Region implements Record
             y: $data->int('y', 0, PageSize::MOST),
             locked: $data->flag('locked', false),
             shift: $data->has('shift') ? $data->id('shift') : null,
-            wears: $data->has('wears') ? $data->int('wears', 0, PHP_INT_MAX) : null,
+            variant: $data->has('variant') ? $data->int('variant', 0, PHP_INT_MAX) : null,
             solid: $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
-            before: $data->flag('before', false),
+            inFront: $data->flag('inFront', false),
             flow: $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
-            stands: $data->has('stands') ? $data->int('stands', 1, PHP_INT_MAX) : null,
+            plan: $data->has('plan') ? $data->int('plan', 1, PHP_INT_MAX) : null,
         );
     }
 
@@ -95,11 +100,11 @@ final readonly class Region implements Record
             'y' => $this->y,
             'locked' => $this->locked,
             'shift' => $this->shift,
-            'wears' => $this->wears,
+            'variant' => $this->variant,
             'solid' => $this->solid?->value,
-            'before' => $this->before,
+            'inFront' => $this->inFront,
             'flow' => $this->flow?->toList(),
-            'stands' => $this->stands,
+            'plan' => $this->plan,
         ];
     }
 
@@ -137,7 +142,7 @@ final readonly class Region implements Record
 
     public function wearing(?int $variant): self
     {
-        return $this->but(['wears' => $variant]);
+        return $this->but(['variant' => $variant]);
     }
 
     public function as(?Solid $solid): self
@@ -145,9 +150,9 @@ final readonly class Region implements Record
         return $this->but(['solid' => $solid]);
     }
 
-    public function standing(bool $before): self
+    public function standing(bool $inFront): self
     {
-        return $this->but(['before' => $before]);
+        return $this->but(['inFront' => $inFront]);
     }
 
     public function running(?FlowLines $flow): self
@@ -157,7 +162,7 @@ final readonly class Region implements Record
 
     public function standingUnder(?int $plan): self
     {
-        return $this->but(['stands' => $plan]);
+        return $this->but(['plan' => $plan]);
     }
 
     public function isFilled(): bool

@@ -85,19 +85,19 @@ final readonly class StackBuilder
         $shifted = [];
         $lights = array_map(fn (LightColours $light): array => $light->numbers(), $palette->lights);
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $tones = $palette->tones($region->material, $region->wears, $region->stands);
+            $tones = $palette->tones($region->material, $region->variant, $region->plan);
             if ($tones === null) {
                 continue;
             }
             $shift = $shifts[$region->shift ?? ''] ?? null;
             if ($shift !== null && $shift->material === $region->material) {
-                $tones = $shifted["$region->shift $region->wears $region->stands"] ??= $shift->tones($tones);
+                $tones = $shifted["$region->shift $region->variant $region->plan"] ??= $shift->tones($tones);
             }
             $flats[(int) $label] = new Flat(
                 $region->figure,
                 $region->material,
                 $tones,
-                $lights[$region->stands ?? 0] ?? [],
+                $lights[$region->plan ?? 0] ?? [],
             );
         }
 

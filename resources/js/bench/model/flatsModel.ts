@@ -75,7 +75,8 @@ export class FlatsModel {
     shiftable(): number[] {
         const material = this.bench.target?.material.id;
         const { region } = this.bench.session.view.records;
-        const labels = this.bench.view.chosen.length > 0 ? this.bench.view.chosen : Object.keys(region).map(Number);
+        const labels =
+            this.bench.view.pickedRegions.length > 0 ? this.bench.view.pickedRegions : Object.keys(region).map(Number);
         return labels.filter((label) => region[label]?.material === material && !region[label].locked);
     }
 

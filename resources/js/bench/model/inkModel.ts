@@ -33,7 +33,7 @@ export interface InkView {
     /** The places set so far for what is drawn corner by corner. */
     draft: Spot[];
     /** Lines that are picked, by id. */
-    picked: string[];
+    pickedLines: string[];
     /** Changes to lines that are shown before they are made; null: none are asked for. */
     proposed: DrawnData[] | null;
     /** Whether a picked line is pulled into shape instead of moved. */
@@ -53,7 +53,7 @@ export const inkAtFirst = (): InkView => ({
     grid: 0,
     isSnapping: true,
     draft: [],
-    picked: [],
+    pickedLines: [],
     proposed: null,
     isReshaping: false,
     drawing: null,
@@ -64,7 +64,7 @@ export const inkAtFirst = (): InkView => ({
 /** What another stage begins without. */
 export const inkLeft: Partial<InkView> = {
     draft: [],
-    picked: [],
+    pickedLines: [],
     proposed: null,
     trial: null,
     compare: 0,
@@ -124,7 +124,7 @@ export class InkModel {
     /** The picked lines that are still there. */
     get pickedLines(): [string, InkStrokeData][] {
         const { stroke } = this.bench.session.view.records;
-        return this.bench.view.picked.filter((id) => stroke[id] !== undefined).map((id) => [id, stroke[id]]);
+        return this.bench.view.pickedLines.filter((id) => stroke[id] !== undefined).map((id) => [id, stroke[id]]);
     }
 
     /** Takes the picked lines away. */
@@ -132,6 +132,6 @@ export class InkModel {
         const picked = this.pickedLines;
         if (this.bench.view.stage !== 'ink' || picked.length === 0) return;
         this.bench.session.apply(drawInk({ strokes: picked.map(([id]) => ({ id, stroke: null })) }));
-        this.bench.set({ picked: [] });
+        this.bench.set({ pickedLines: [] });
     }
 }

@@ -21,8 +21,8 @@ export const AT_FIRST: LightPlanData = {
 };
 
 /** The light plan a page stands under; null: under none. */
-export const planOf = ({ lights, stands }: PaletteState): LightState | null =>
-    lights.find(({ id }) => id === stands) ?? null;
+export const planOf = ({ lights, plan }: PaletteState): LightState | null =>
+    lights.find(({ id }) => id === plan) ?? null;
 
 const DEGREES = 180 / Math.PI;
 

@@ -35,7 +35,7 @@ export interface BenchView extends InkView, FlatsView, PaintView, ToolsView {
     /** Where lines are mirrored: a place of the page and the axis's direction in radians. */
     axis: AxisData | null;
     /** Regions that are picked, by label. */
-    chosen: number[];
+    pickedRegions: number[];
     under: Under | null;
     mirror: boolean;
     isKeySheetOpen: boolean;
@@ -91,7 +91,7 @@ export class BenchModel {
             grey: false,
             overlays: true,
             axis: null,
-            chosen: [],
+            pickedRegions: [],
             under: null,
             mirror: false,
             isKeySheetOpen: false,
@@ -127,7 +127,7 @@ export class BenchModel {
 
     choose(stage: StageId): void {
         const { solo } = this.view;
-        const left = { ...inkLeft, ...flatsLeft, ...paintLeft, chosen: [] };
+        const left = { ...inkLeft, ...flatsLeft, ...paintLeft, pickedRegions: [] };
         // The stage one is in keeps the pass that is shown alone.
         const kept = stage === this.view.stage ? { solo } : {};
         this.set({ ...left, ...kept, stage, tool: stageOf(stage).tools[0] });
@@ -157,15 +157,17 @@ export class BenchModel {
     /** The picked regions that are still there. */
     get chosenRegions(): [number, RegionData][] {
         const { region } = this.session.view.records;
-        return this.view.chosen.filter((label) => region[label] !== undefined).map((label) => [label, region[label]]);
+        return this.view.pickedRegions
+            .filter((label) => region[label] !== undefined)
+            .map((label) => [label, region[label]]);
     }
 
     /** The labels a veil leaves clear; null when there is none. */
     get clear(): Set<number> | null {
-        const { veil, chosen, stage } = this.view;
+        const { veil, pickedRegions, stage } = this.view;
         const material = this.target?.material;
         const mayPick = stage === 'flats' || stage === 'light';
-        if (mayPick && chosen.length > 0) return new Set(chosen);
+        if (mayPick && pickedRegions.length > 0) return new Set(pickedRegions);
         if (stage !== 'flats' || veil === 'none' || material === undefined) return null;
         const isMeant = (region: RegionData): boolean =>
             veil === 'figure' ? region.figure === material.figure : region.material === material.id;

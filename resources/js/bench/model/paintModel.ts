@@ -31,7 +31,7 @@ export interface PaintView {
     /** Whether the next drag says which way the picked regions run. */
     isDrawingFlow: boolean;
     /** The outline of paint that is moved. */
-    lifted: Spot[] | null;
+    movedOutline: Spot[] | null;
     /** Paint that was taken along to be put elsewhere. */
     carried: Carried | null;
     /** A light on a figure that is being tried; null: none is. */
@@ -51,7 +51,7 @@ export const paintAtFirst = (): PaintView => ({
     boxed: null,
     isWithin: false,
     isDrawingFlow: false,
-    lifted: null,
+    movedOutline: null,
     carried: remembered(),
     tried: null,
     solo: null,
@@ -62,7 +62,7 @@ export const paintAtFirst = (): PaintView => ({
 /** What another stage begins without. */
 export const paintLeft: Partial<PaintView> = {
     isDrawingFlow: false,
-    lifted: null,
+    movedOutline: null,
     tried: null,
     solo: null,
 };
@@ -88,12 +88,17 @@ export class PaintModel {
 
     /** Remembers what was drawn round of a pass, to put it elsewhere. */
     carry(pass: string): void {
-        const { lifted } = this.bench.view;
+        const { movedOutline } = this.bench.view;
         const { records, palette, id } = this.bench.session.view;
-        if (lifted === null || records.pass[pass] === undefined) return;
+        if (movedOutline === null || records.pass[pass] === undefined) return;
         const { name, figure } = records.pass[pass];
         const of = palette.figures.find((one) => one.id === figure);
-        this.keepCarried({ page: id, pass, name: of === undefined ? name : `${name} of ${of.name}`, outline: lifted });
+        this.keepCarried({
+            page: id,
+            pass,
+            name: of === undefined ? name : `${name} of ${of.name}`,
+            outline: movedOutline,
+        });
     }
 
     keepCarried(carried: Carried | null): void {
@@ -115,13 +120,13 @@ export class PaintModel {
         const { id: pass, make } = passFor(rules, records, target);
         const outline = carried.outline.map(({ x, y }): [number, number] => [x, y]);
         this.bench.session.apply(placePaint({ pass, make, page: carried.page, from: carried.pass, outline, by }));
-        this.bench.set({ lifted: carried.outline.map(({ x, y }) => ({ x: x + by[0], y: y + by[1] })) });
+        this.bench.set({ movedOutline: carried.outline.map(({ x, y }) => ({ x: x + by[0], y: y + by[1] })) });
     }
 
     /** Moves, copies, turns or scales the paint inside the outline, and the outline with it. */
     movePaint(pass: string, how: Partial<Pick<MovePaintInput, 'by' | 'turn' | 'scale' | 'copy'>>): void {
-        const { lifted, axis } = this.bench.view;
-        if (lifted === null) return;
+        const { movedOutline, axis } = this.bench.view;
+        if (movedOutline === null) return;
         const { by, turn, scale, copy } = {
             by: [0, 0] as [number, number],
             turn: 0,
@@ -129,9 +134,9 @@ export class PaintModel {
             copy: false,
             ...how,
         };
-        const outline = lifted.map(({ x, y }): [number, number] => [x, y]);
+        const outline = movedOutline.map(({ x, y }): [number, number] => [x, y]);
         this.bench.session.apply(movePaint({ pass, outline, by, turn, scale, copy, into: null, mirror: axis }));
-        this.bench.set({ lifted: turnedSpots(lifted, by, turn, scale) });
+        this.bench.set({ movedOutline: turnedSpots(movedOutline, by, turn, scale) });
     }
 
     /** The next drag of Pick says which way the picked regions run; or does not, after all. */

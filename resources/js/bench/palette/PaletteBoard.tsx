@@ -19,7 +19,7 @@ export function PaletteBoard() {
     const figures = usePage((view) => view.palette.figures);
     const series = usePage((view) => view.series.id);
     const held = usePage((view) => view.palette.held);
-    const worn = usePage((view) => view.palette.worn);
+    const used = usePage((view) => view.palette.variant);
     const may = usePage(mayColour);
     const target = useTarget();
     const [editing, setEditing] = useState<Editing | null>(null);
@@ -51,7 +51,7 @@ export function PaletteBoard() {
                         This page holds “{held}”: what has changed in the palette since is not on it.
                     </p>
                 )}
-                {worn !== null && <p className="quiet px-3 pb-1 text-[13px]">This page wears the variant “{worn}”.</p>}
+                {used !== null && <p className="quiet px-3 pb-1 text-[13px]">This page uses the variant “{used}”.</p>}
                 {figures.length === 0 && (
                     <p className="px-3">The palette is empty. Open it to add figures and materials.</p>
                 )}
@@ -136,14 +136,14 @@ function Strip({ material, figureName, target, onEdit }: StripProps) {
 }
 
 /**
- * What variants that are worn on this page make of a material; where the whole page wears one, what the palette says.
+ * What variants that are used on this page make of a material; where the whole page wears one, what the palette says.
  */
 function SecondStrips({ material }: { material: MaterialState }) {
     const variants = usePage((view) => view.palette.variants);
     const regions = usePage((view) => view.records.region);
-    const worn = new Set(Object.values(regions).map(({ wears }) => wears));
+    const used = new Set(Object.values(regions).map(({ variant }) => variant));
     const shown = variants.filter(
-        ({ id, materials }) => (id === 0 || worn.has(id)) && materials[material.id] !== undefined,
+        ({ id, materials }) => (id === 0 || used.has(id)) && materials[material.id] !== undefined,
     );
     return shown.map(({ id, name, materials }) => (
         <span

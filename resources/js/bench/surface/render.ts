@@ -350,8 +350,8 @@ export class SurfaceRenderer {
 /** Whether something else stays clear of a veil. */
 const isVeiledOtherwise = (now: BenchView, before: BenchView): boolean =>
     now.veil !== before.veil ||
-    now.chosen !== before.chosen ||
-    (now.stage !== before.stage && (now.veil !== 'none' || before.chosen.length > 0)) ||
+    now.pickedRegions !== before.pickedRegions ||
+    (now.stage !== before.stage && (now.veil !== 'none' || before.pickedRegions.length > 0)) ||
     (now.veil !== 'none' && now.target !== before.target);
 
 /** Whether another turn is tried than the drawing was laid with. */

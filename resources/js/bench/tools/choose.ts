@@ -3,11 +3,13 @@ import { gather } from './regions';
 import type { Tool, ToolHost } from './tool';
 
 const choosing = ({ bench }: ToolHost, labels: number[], isMore: boolean): void => {
-    const { chosen } = bench.view;
-    if (!isMore) return bench.set({ chosen: labels });
-    const isAll = labels.every((label) => chosen.includes(label));
+    const { pickedRegions } = bench.view;
+    if (!isMore) return bench.set({ pickedRegions: labels });
+    const isAll = labels.every((label) => pickedRegions.includes(label));
     bench.set({
-        chosen: isAll ? chosen.filter((label) => !labels.includes(label)) : [...new Set([...chosen, ...labels])],
+        pickedRegions: isAll
+            ? pickedRegions.filter((label) => !labels.includes(label))
+            : [...new Set([...pickedRegions, ...labels])],
     });
 };
 
@@ -18,12 +20,12 @@ export const choose: Tool = {
     what: 'Click or sweep regions to pick them; Shift adds to them. What can be done with them stands at the right. Esc lets go',
     cursor: 'crosshair',
     options: [],
-    sentence: ({ view: { chosen, isDrawingFlow } }) =>
+    sentence: ({ view: { pickedRegions, isDrawingFlow } }) =>
         isDrawingFlow
             ? 'Draw over the picked regions, the way hair or folds run; Esc leaves it'
-            : chosen.length === 0
+            : pickedRegions.length === 0
               ? 'Picking regions: click one, or sweep across several'
-              : `${chosen.length === 1 ? 'One region is' : `${chosen.length} regions are`} picked; Shift-click adds, Esc lets go`,
+              : `${pickedRegions.length === 1 ? 'One region is' : `${pickedRegions.length} regions are`} picked; Shift-click adds, Esc lets go`,
     begin: (host, point) =>
         host.bench.view.isDrawingFlow
             ? drawFlow(host, point)

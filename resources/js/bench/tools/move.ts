@@ -4,7 +4,7 @@ import { passAt, type Aim } from './aim';
 import { OutlineGesture, thinned } from './outline';
 import { strokeSentence } from './strokes';
 import type { Gesture, Tool, ToolHost, ToolPoint } from './tool';
-import { Lifted } from '../options/lifted';
+import { MovedPaint } from '../options/MovedPaint';
 
 export const move: Tool = {
     id: 'move',
@@ -12,22 +12,23 @@ export const move: Tool = {
     key: 'M',
     what: 'Draw round paint, then drag it; Alt-drag copies it',
     cursor: 'crosshair',
-    options: [Lifted],
+    options: [MovedPaint],
     isMirrored: true,
     overlay({ context, toScreen, bench, isBusy }) {
-        const { lifted, overlays } = bench.view;
-        if (overlays && lifted !== null && !isBusy) drawOutline(context, toScreen, lifted);
+        const { movedOutline, overlays } = bench.view;
+        if (overlays && movedOutline !== null && !isBusy) drawOutline(context, toScreen, movedOutline);
     },
     sentence: (bench) =>
-        `${strokeSentence(bench, false).replace('Painting', 'Moving paint of')} · ${bench.view.lifted === null ? 'draw round what you mean' : 'drag it; outside of it draw round something else'}`,
+        `${strokeSentence(bench, false).replace('Painting', 'Moving paint of')} · ${bench.view.movedOutline === null ? 'draw round what you mean' : 'drag it; outside of it draw round something else'}`,
     begin(host, start) {
         const aim = passAt(host, start);
         if (aim === null) return null;
-        const { lifted } = host.bench.view;
-        if (lifted !== null && isInside(lifted, start.x, start.y)) return new CarryGesture(host, aim, lifted, start);
+        const { movedOutline } = host.bench.view;
+        if (movedOutline !== null && isInside(movedOutline, start.x, start.y))
+            return new CarryGesture(host, aim, movedOutline, start);
         return new OutlineGesture(start, (outline) => {
             const corners = thinned(outline).map(([x, y]) => ({ x, y }));
-            host.bench.set({ lifted: corners.length > 2 ? corners : null });
+            host.bench.set({ movedOutline: corners.length > 2 ? corners : null });
         });
     },
 };

@@ -18,14 +18,15 @@ export const pick: Tool = {
     cursor: 'crosshair',
     options: [],
     sentence: ({ view }) =>
-        view.picked.length === 0
+        view.pickedLines.length === 0
             ? 'Picking lines that were drawn here: click one, or draw a loop round several'
-            : `${view.picked.length === 1 ? 'One line is' : `${view.picked.length} lines are`} picked: ${view.isReshaping ? 'pull it into shape' : 'drag to move, Alt-drag to copy'}; more at the right`,
+            : `${view.pickedLines.length === 1 ? 'One line is' : `${view.pickedLines.length} lines are`} picked: ${view.isReshaping ? 'pull it into shape' : 'drag to move, Alt-drag to copy'}; more at the right`,
     begin(host, point) {
         const { session, view } = host.bench;
         const id = lineAt(session.view.records.stroke, point, REACH / host.view.scale);
         if (id === null) return new OutlineGesture(point, (outline) => pickInside(host, outline, point.shift));
-        if (!view.picked.includes(id)) host.bench.set({ picked: point.shift ? [...view.picked, id] : [id] });
+        if (!view.pickedLines.includes(id))
+            host.bench.set({ pickedLines: point.shift ? [...view.pickedLines, id] : [id] });
         if (!may(host, 'colour')) return null;
         return view.isReshaping ? new PullGesture(host, id, point) : new MoveGesture(host, point);
     },
@@ -34,7 +35,7 @@ export const pick: Tool = {
 /** The lines inside a loop; with Shift in addition to those that are picked. */
 function pickInside({ bench }: ToolHost, outline: Spot[], isMore: boolean): void {
     const found = linesInside(bench.session.view.records.stroke, outline);
-    bench.set({ picked: isMore ? [...new Set([...bench.view.picked, ...found])] : found });
+    bench.set({ pickedLines: isMore ? [...new Set([...bench.view.pickedLines, ...found])] : found });
 }
 
 class MoveGesture implements Gesture {
@@ -60,7 +61,7 @@ class MoveGesture implements Gesture {
         if (Math.hypot(this.by.x, this.by.y) * this.host.view.scale < REACH / 2) return;
         const lines = this.lines().map(([id, stroke]) => ({ id: this.isCopy ? randomId(12) : id, stroke }));
         bench.session.apply(drawInk({ strokes: lines }));
-        bench.set({ picked: lines.map(({ id }) => id) });
+        bench.set({ pickedLines: lines.map(({ id }) => id) });
     }
 
     cancel(): void {

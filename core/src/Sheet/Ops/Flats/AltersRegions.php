@@ -15,7 +15,7 @@ use Awning\Core\Sheet\State\Right;
  */
 trait AltersRegions
 {
-    abstract private function told(Region $region): Region;
+    abstract private function changed(Region $region): Region;
 
     public function right(): Right
     {
@@ -30,7 +30,7 @@ trait AltersRegions
     public function apply(Sheet $sheet): void
     {
         foreach ($sheet->picked($this->labels) as $label => $region) {
-            $sheet->put($label, $this->told($region));
+            $sheet->put($label, $this->changed($region));
         }
     }
 }

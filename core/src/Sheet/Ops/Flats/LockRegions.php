@@ -55,7 +55,7 @@ final readonly class LockRegions implements ClientOp
         return Right::Flat;
     }
 
-    private function told(Region $region): Region
+    private function changed(Region $region): Region
     {
         return $region->lockedAs($this->locked);
     }

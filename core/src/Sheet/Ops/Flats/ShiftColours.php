@@ -103,8 +103,8 @@ final readonly class ShiftColours implements ClientOp
     private static function forget(Sheet $sheet): void
     {
         $named = array_filter(array_map(fn (Region $region): ?string => $region->shift, $sheet->all(Region::class)));
-        foreach (array_diff(array_map(strval(...), array_keys($sheet->all(ColourShift::class))), $named) as $gone) {
-            $sheet->remove(ColourShift::class, $gone);
+        foreach (array_diff(array_map(strval(...), array_keys($sheet->all(ColourShift::class))), $named) as $unused) {
+            $sheet->remove(ColourShift::class, $unused);
         }
     }
 }

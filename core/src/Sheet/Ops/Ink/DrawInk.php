@@ -74,11 +74,11 @@ final readonly class DrawInk implements ClientOp
 
     public function title(): string
     {
-        $gone = count(array_filter($this->strokes, fn (?InkStroke $stroke): bool => $stroke === null));
+        $removed = count(array_filter($this->strokes, fn (?InkStroke $stroke): bool => $stroke === null));
 
         return match (true) {
-            $gone === 0 => count($this->strokes) === 1 ? 'Ink a line' : 'Ink lines',
-            $gone === count($this->strokes) => $gone === 1 ? 'Take a line away' : 'Take lines away',
+            $removed === 0 => count($this->strokes) === 1 ? 'Ink a line' : 'Ink lines',
+            $removed === count($this->strokes) => $removed === 1 ? 'Take a line away' : 'Take lines away',
             default => 'Change lines',
         };
     }

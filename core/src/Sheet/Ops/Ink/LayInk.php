@@ -144,7 +144,7 @@ final readonly class LayInk implements Op
      * In words, what became of regions that were filled: how many lie in parts now, and how many with others; empty
      * when none.
      */
-    public function told(Sheet $sheet): string
+    public function report(Sheet $sheet): string
     {
         $before = $sheet->all(Region::class);
         $match = $this->match($sheet);
@@ -216,8 +216,8 @@ final readonly class LayInk implements Op
      */
     private function replace(Sheet $sheet, string $class, array $records): void
     {
-        foreach (array_keys(array_diff_key($sheet->all($class), $records)) as $gone) {
-            $sheet->remove($class, $gone);
+        foreach (array_keys(array_diff_key($sheet->all($class), $records)) as $unused) {
+            $sheet->remove($class, $unused);
         }
         foreach ($records as $key => $record) {
             $sheet->put($key, $record);

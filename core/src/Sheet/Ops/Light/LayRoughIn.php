@@ -128,7 +128,7 @@ final readonly class LayRoughIn implements Op
                 $pass->layer($id),
                 LayerName::computed($id),
                 LayerName::added($id),
-                LayerName::gone($id),
+                LayerName::erased($id),
             );
         }
 
@@ -333,8 +333,8 @@ final readonly class LayRoughIn implements Op
     {
         $only = $keepsIn && $this->only !== [] ? new RegionCoverage($sheet, $this->only) : null;
         $byTile = self::byTile($planes);
-        [$computed, $added, $gone] = [LayerName::computed($id), LayerName::added($id), LayerName::gone($id)];
-        $there = $sheet->tilesOf($layer, $computed, $added, $gone);
+        [$computed, $added, $erased] = [LayerName::computed($id), LayerName::added($id), LayerName::erased($id)];
+        $there = $sheet->tilesOf($layer, $computed, $added, $erased);
         foreach ($sheet->grid()->all() as [$column, $row]) {
             $pieces = $byTile["$column,$row"] ?? [];
             if ($pieces === [] && ! isset($there["$column,$row"])) {
@@ -347,7 +347,7 @@ final readonly class LayRoughIn implements Op
             $isUntouched =
                 $now === $before &&
                 $sheet->tile($added, $column, $row) === null &&
-                $sheet->tile($gone, $column, $row) === null;
+                $sheet->tile($erased, $column, $row) === null;
             $anew = self::onTile($pieces, $tile);
             if ($only !== null) {
                 $mask = $only->cut($tile) ?? str_repeat("\0", strlen($anew));
@@ -359,7 +359,7 @@ final readonly class LayRoughIn implements Op
 
                 continue;
             }
-            $hand = new ManualEdits($sheet->bytes($added, $column, $row), $sheet->bytes($gone, $column, $row));
+            $hand = new ManualEdits($sheet->bytes($added, $column, $row), $sheet->bytes($erased, $column, $row));
             $hand = $hand->goneOn(
                 $hand->on($sheet->bytes($computed, $column, $row)),
                 $sheet->bytes($layer, $column, $row),
@@ -367,7 +367,7 @@ final readonly class LayRoughIn implements Op
             $sheet->setTile($layer, $column, $row, $hand->on($anew));
             $sheet->setTile($computed, $column, $row, $anew);
             $sheet->setTile($added, $column, $row, $hand->added);
-            $sheet->setTile($gone, $column, $row, $hand->gone);
+            $sheet->setTile($erased, $column, $row, $hand->erased);
         }
     }
 

@@ -64,7 +64,7 @@ final readonly class SetDirections implements ClientOp
         return $this->line === null ? 'Forget a direction' : 'Draw a direction';
     }
 
-    private function told(Region $region): Region
+    private function changed(Region $region): Region
     {
         if ($this->line === null) {
             return $region->running(null);

@@ -15,14 +15,14 @@ use Awning\Core\Sheet\Ops\Flats\JoinRegions;
  * Says which regions stand before the rest of their figure: a brim, a plait, an arm. When light is roughed in they
  * throw a shadow on it.
  *
- * @phpstan-type StandInput array{labels: list<int>, before: bool}
+ * @phpstan-type InFrontInput array{labels: list<int>, inFront: bool}
  */
 final readonly class SetInFront implements ClientOp
 {
     use AltersRegions;
 
     /** @param  non-empty-list<int>  $labels */
-    private function __construct(private array $labels, private bool $before)
+    private function __construct(private array $labels, private bool $inFront)
     {
     }
 
@@ -38,22 +38,24 @@ final readonly class SetInFront implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(JoinRegions::labels($input, Labels::MOST), $input->flag('before', true));
+        $input = $input->renamed(['before' => 'inFront']);
+
+        return new self(JoinRegions::labels($input, Labels::MOST), $input->flag('inFront', true));
     }
 
-    /** @return StandInput */
+    /** @return InFrontInput */
     public function toInput(): array
     {
-        return ['labels' => $this->labels, 'before' => $this->before];
+        return ['labels' => $this->labels, 'inFront' => $this->inFront];
     }
 
     public function title(): string
     {
-        return $this->before ? 'Stand regions before the rest' : 'Stand regions with the rest';
+        return $this->inFront ? 'Stand regions before the rest' : 'Stand regions with the rest';
     }
 
-    private function told(Region $region): Region
+    private function changed(Region $region): Region
     {
-        return $region->standing($this->before);
+        return $region->standing($this->inFront);
     }
 }

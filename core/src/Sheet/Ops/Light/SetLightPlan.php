@@ -63,7 +63,7 @@ final readonly class SetLightPlan implements ClientOp
         return new References(lights: $this->plan === null ? [] : [$this->plan]);
     }
 
-    private function told(Region $region): Region
+    private function changed(Region $region): Region
     {
         return $region->standingUnder($this->plan);
     }

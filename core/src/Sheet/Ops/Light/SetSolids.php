@@ -55,7 +55,7 @@ final readonly class SetSolids implements ClientOp
         return "Take regions for {$this->solid->value}";
     }
 
-    private function told(Region $region): Region
+    private function changed(Region $region): Region
     {
         return $region->as($this->solid === Solid::Round ? null : $this->solid);
     }

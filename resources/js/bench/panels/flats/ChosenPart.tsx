@@ -16,16 +16,16 @@ const FARTHEST = 50;
 
 export function ChosenPart() {
     const bench = useBenchModel();
-    const chosen = useBench((view) => view.chosen);
+    const pickedRegions = useBench((view) => view.pickedRegions);
     const regions = usePage((view) => view.records.region);
-    const there = chosen.filter((label) => regions[label] !== undefined);
+    const there = pickedRegions.filter((label) => regions[label] !== undefined);
     if (there.length === 0) return null;
     const area = there.reduce((sum, label) => sum + regions[label].area, 0);
     return (
         <div className="rule-t flex flex-col gap-2 py-2 text-[13px]">
             <h3 className="heading flex items-center justify-between">
                 {there.length === 1 ? 'One region picked' : `${there.length} regions picked`}
-                <button className="act" onClick={() => bench.set({ chosen: [] })}>
+                <button className="act" onClick={() => bench.set({ pickedRegions: [] })}>
                     Let go
                 </button>
             </h3>
@@ -42,7 +42,7 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const isBlocked = usePage((view) => !mayFlat(view));
     const join = (): void => {
         session.apply(joinRegions({ labels }));
-        bench.set({ chosen: [] });
+        bench.set({ pickedRegions: [] });
     };
     return (
         <>
@@ -72,13 +72,13 @@ function Doing({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
             </div>
             <Resize labels={labels} isBlocked={isBlocked || isLocked} />
             <GiveTo labels={labels} isLocked={isLocked} />
-            <Wears labels={labels} isLocked={isLocked} />
+            <VariantChoice labels={labels} isLocked={isLocked} />
         </>
     );
 }
 
 /** A variant of the palette for a panel, or for anything that is picked. */
-function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
+function VariantChoice({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     const session = useSession();
     const variants = usePage((view) => view.palette.variants);
     const regions = usePage((view) => view.records.region);
@@ -86,9 +86,9 @@ function Wears({ labels, isLocked }: { labels: number[]; isLocked: boolean }) {
     if (variants.length === 0) return null;
     return (
         <PickedChoice
-            label="Wears"
+            label="Variant"
             disabled={isBlocked}
-            has={labels.map((label) => regions[label].wears)}
+            has={labels.map((label) => regions[label].variant)}
             options={variants}
             onPick={(variant) => session.apply(chooseVariant({ labels, variant }))}
         />

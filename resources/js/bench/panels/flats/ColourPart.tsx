@@ -41,7 +41,7 @@ function Sliders({ material }: { material: MaterialState }) {
     const bench = useBenchModel();
     const session = useSession();
     const isBlocked = usePage((view) => !mayColour(view));
-    const chosen = useBench((view) => view.chosen);
+    const pickedRegions = useBench((view) => view.pickedRegions);
     const regions = usePage((view) => view.records.region);
     const shifts = usePage((view) => view.records.shift);
     // A shift that is begun keeps its name while it is dragged.
@@ -50,7 +50,7 @@ function Sliders({ material }: { material: MaterialState }) {
     const known =
         meant.map((label) => regions[label].shift).find((shift) => shift !== null && shifts[shift] !== undefined) ??
         null;
-    const isWhole = chosen.length === 0;
+    const isWhole = pickedRegions.length === 0;
     const now: TurnData = known === null ? AS_IT_IS : shifts[known];
     const id = known !== null && (isWhole || isOnlyOf(known, meant, regions)) ? known : fresh;
     const values = (change: Partial<TurnData>): ShiftData => ({

@@ -176,7 +176,7 @@ function FigureSettings({ figure, hasRegions }: { figure: FigureState; hasRegion
         const { region } = session.view.records;
         bench.set({
             tool: 'choose',
-            chosen: Object.keys(region)
+            pickedRegions: Object.keys(region)
                 .map(Number)
                 .filter((label) => region[label].figure === figure.id),
         });

@@ -96,7 +96,7 @@ function Row({ row, figures }: { row: TakenRow; figures: FigureState[] }) {
                 style={{ background: row.colour }}
                 aria-label={`Show what is ${row.colour}`}
                 title={`${row.colour}: show where`}
-                onClick={() => bench.set({ chosen: row.labels })}
+                onClick={() => bench.set({ pickedRegions: row.labels })}
             />
             <span className="flex min-w-0 flex-col">
                 <select

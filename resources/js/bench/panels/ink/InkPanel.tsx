@@ -21,7 +21,7 @@ import { changeDrawing } from '../../../page/ops/ink/changeDrawing';
 
 export function InkPanel() {
     const isEmpty = usePage((view) => sizeOf(view) === null);
-    const isPicking = useBench((view) => view.picked.length > 0);
+    const isPicking = useBench((view) => view.pickedLines.length > 0);
     const hasLines = usePage((view) => Object.keys(view.records.stroke).length > 1);
     if (isEmpty)
         return (
@@ -249,7 +249,7 @@ function LinesIn() {
     const bench = useBenchModel();
     const session = useSession();
     const isBlocked = usePage((view) => !mayColour(view));
-    const draw = async (file: File): Promise<void> => bench.set({ picked: await drawLinesOf(session, file) });
+    const draw = async (file: File): Promise<void> => bench.set({ pickedLines: await drawLinesOf(session, file) });
     return (
         <FilePicker
             label="Lines from SVG"

@@ -17,14 +17,14 @@ const pickedSentence = (count: number): string =>
 export function PickedLines() {
     const bench = useBenchModel();
     const session = useSession();
-    useBench((view) => view.picked);
+    useBench((view) => view.pickedLines);
     usePage((view) => view.records.stroke);
     const isBlocked = usePage((view) => !mayColour(view));
     const lines = bench.ink.pickedLines;
     const strokes = lines.map(([, stroke]) => stroke);
     const put = (changed: InkStrokeData[]): void =>
         session.apply(drawInk({ strokes: lines.map(([id], i) => ({ id, stroke: changed[i] })) }));
-    const copy = (changed: InkStrokeData[]): void => bench.set({ picked: addLines(session, changed) });
+    const copy = (changed: InkStrokeData[]): void => bench.set({ pickedLines: addLines(session, changed) });
     const each = (change: (stroke: InkStrokeData) => Partial<InkStrokeData>): void =>
         put(strokes.map((stroke) => ({ ...stroke, ...change(stroke) })));
     const heavier = (by: number): void =>
@@ -87,7 +87,7 @@ function Handling({ lines, isBlocked }: HandlingProps) {
                 ],
             }),
         );
-        bench.set({ picked: [first] });
+        bench.set({ pickedLines: [first] });
     };
     return (
         <div className="flex flex-wrap gap-2">
@@ -105,7 +105,7 @@ function Handling({ lines, isBlocked }: HandlingProps) {
             <button className="act" disabled={isBlocked} onClick={() => bench.ink.removePicked()}>
                 Take away <kbd className="key">Delete</kbd>
             </button>
-            <button className="bare" onClick={() => bench.set({ picked: [] })}>
+            <button className="bare" onClick={() => bench.set({ pickedLines: [] })}>
                 Pick none
             </button>
         </div>

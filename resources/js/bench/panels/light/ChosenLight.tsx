@@ -9,10 +9,10 @@ export function ChosenLight() {
     const regions = usePage((view) => view.records.region);
     const lights = usePage((view) => view.palette.lights);
     const may = usePage(mayColour);
-    const labels = useBench((view) => view.chosen).filter((label) => regions[label] !== undefined);
+    const labels = useBench((view) => view.pickedRegions).filter((label) => regions[label] !== undefined);
     if (labels.length === 0 || lights.length === 0) return null;
     // Under a plan that is gone they stand as the page does.
-    const has = labels.map((label) => lights.find(({ id }) => id === regions[label].stands)?.id ?? null);
+    const has = labels.map((label) => lights.find(({ id }) => id === regions[label].plan)?.id ?? null);
     return (
         <PickedChoice
             label={`${labels.length} picked`}

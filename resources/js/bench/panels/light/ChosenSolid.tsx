@@ -21,15 +21,15 @@ const NAMES: Record<Solid, string> = {
 export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanData }) {
     const bench = useBenchModel();
     const session = useSession();
-    const chosen = useBench((view) => view.chosen);
+    const pickedRegions = useBench((view) => view.pickedRegions);
     const may = usePage(mayColour);
     const regions = usePage((view) => view.records.region);
-    const mine = chosen.filter((label) => regions[label]?.figure === figure);
+    const mine = pickedRegions.filter((label) => regions[label]?.figure === figure);
     if (mine.length === 0)
         return (
             <p className="quiet text-[13px]">
                 With Pick (K) you can say what regions are (flat, a ball, cloth, a gem, a light), which way their hair
-                or folds run, which stand before the rest, light only these, or put a panel under another light.
+                or folds run, which lie in front of the rest, light only these, or put a panel under another light.
             </p>
         );
     const solid = regions[mine[0]].solid ?? 'round';
@@ -45,19 +45,19 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                 onChange={(one) => session.apply(setSolids({ labels: mine, solid: one }))}
             />
             <Tick
-                checked={regions[mine[0]].before}
+                checked={regions[mine[0]].inFront}
                 disabled={!may}
                 title="A brim, a plait, an arm: its shadow falls on the rest of the figure"
-                onChange={(before) => session.apply(setInFront({ labels: mine, before }))}
+                onChange={(inFront) => session.apply(setInFront({ labels: mine, inFront }))}
             >
-                before the rest: throws a shadow on it
+                In front of the rest: casts a shadow on it
             </Tick>
             <FlowDrawing labels={mine} />
             <div className="flex flex-wrap gap-1">
                 <button className="act" disabled={!may} onClick={() => void session.work.roughIn(figure, plan, mine)}>
                     Light only these
                 </button>
-                <button className="act" onClick={() => bench.set({ chosen: [] })}>
+                <button className="act" onClick={() => bench.set({ pickedRegions: [] })}>
                     Let go
                 </button>
             </div>

@@ -24,25 +24,25 @@ const whole = (degrees: number): number => Math.round(degrees) % 360;
 
 export function RoughPart() {
     const target = useTarget();
-    const stands = usePage(({ palette }) => planOf(palette));
+    const kept = usePage(({ palette }) => planOf(palette));
     if (target === null) return null;
     // Another plan, or somebody's change to it, begins anew.
     return (
         <Fold title={`First light on ${target.figureName}`} help="light#first-light">
             <Rough
-                key={`${stands?.id} ${stands?.version} ${target.material.figure}`}
-                stands={stands}
+                key={`${kept?.id} ${kept?.version} ${target.material.figure}`}
+                kept={kept}
                 figure={target.material.figure}
             />
         </Fold>
     );
 }
 
-function Rough({ stands, figure }: { stands: LightState | null; figure: number }) {
+function Rough({ kept, figure }: { kept: LightState | null; figure: number }) {
     const target = useTarget();
     const bench = useBenchModel();
     const may = usePage(mayColour);
-    const [plan, setPlan] = useState<LightPlanData>(stands?.plan ?? AT_FIRST);
+    const [plan, setPlan] = useState<LightPlanData>(kept?.plan ?? AT_FIRST);
     useEffect(() => () => bench.light.drop(), [bench]);
     if (target === null) return null;
     const set = (change: Partial<LightPlanData>): void => {
@@ -53,7 +53,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
     const says = `from ${whole(plan.azimuth)}°, height ${Math.round(plan.elevation)}°`;
     return (
         <>
-            <PlanChoice stands={stands} />
+            <PlanChoice kept={kept} />
             <ChosenLight />
             <Maquette
                 tones={target.material.tones}
@@ -84,7 +84,7 @@ function Rough({ stands, figure }: { stands: LightState | null; figure: number }
             <Pin />
             <LampsPart plan={plan} onChange={set} />
             <LightDials dials={plan.dials} onChange={(dials) => set({ dials })} />
-            <KeepPlan stands={stands} plan={plan} />
+            <KeepPlan kept={kept} plan={plan} />
             <ChosenSolid figure={figure} plan={plan} />
         </>
     );
@@ -146,7 +146,7 @@ function Pin() {
     );
 }
 
-function PlanChoice({ stands }: { stands: LightState | null }) {
+function PlanChoice({ kept }: { kept: LightState | null }) {
     const session = useSession();
     const may = usePage(mayColour);
     const lights = usePage((view) => view.palette.lights);
@@ -158,7 +158,7 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
                 className="field min-w-0 flex-1"
                 aria-label="Light plan of this page"
                 disabled={!may}
-                value={stands?.id ?? ''}
+                value={kept?.id ?? ''}
                 onChange={(event) =>
                     void session.palette.pickLight(event.target.value === '' ? null : Number(event.target.value))
                 }
@@ -170,11 +170,11 @@ function PlanChoice({ stands }: { stands: LightState | null }) {
     );
 }
 
-function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlanData }) {
+function KeepPlan({ kept, plan }: { kept: LightState | null; plan: LightPlanData }) {
     const session = useSession();
     const may = usePage(mayColour);
     const [name, setName] = useState('');
-    const isChanged = stands !== null && JSON.stringify(stands.plan) !== JSON.stringify(plan);
+    const isChanged = kept !== null && JSON.stringify(kept.plan) !== JSON.stringify(plan);
     const keep = (): void => {
         if (name.trim() === '') return;
         void session.palette.keepLight(name.trim(), plan);
@@ -182,19 +182,19 @@ function KeepPlan({ stands, plan }: { stands: LightState | null; plan: LightPlan
     };
     return (
         <div className="flex flex-wrap gap-1">
-            {stands !== null && (
+            {kept !== null && (
                 <>
                     <button
                         className="act"
                         disabled={!may || !isChanged}
-                        onClick={() => void session.palette.changeLight(stands, { plan })}
+                        onClick={() => void session.palette.changeLight(kept, { plan })}
                     >
                         Change the plan
                     </button>
                     <button
                         className="act"
                         disabled={!may}
-                        onClick={() => void session.palette.changeLight(stands, { retire: true })}
+                        onClick={() => void session.palette.changeLight(kept, { retire: true })}
                     >
                         Delete it
                     </button>

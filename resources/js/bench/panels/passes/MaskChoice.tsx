@@ -25,7 +25,7 @@ export function MaskChoice({ id, pass }: Props) {
     const bench = useBenchModel();
     const session = useSession();
     const may = usePage(mayColour);
-    const chosen = useBench((view) => view.chosen);
+    const labels = useBench((view) => view.pickedRegions);
     const passes = usePage((view) => view.records.pass);
     const others = sortedPasses(passes).filter(
         ([other, { figure }]) => other !== id && (figure === pass.figure || figure === 0),
@@ -53,7 +53,7 @@ export function MaskChoice({ id, pass }: Props) {
                     <Choices label="Only outside" passes={others} outside />
                 </select>
             </label>
-            {(chosen.length > 0 || by !== undefined) && (
+            {(labels.length > 0 || by !== undefined) && (
                 <Slide
                     wide
                     label="Soft edge"
@@ -65,9 +65,9 @@ export function MaskChoice({ id, pass }: Props) {
                     onChange={setSoft}
                 />
             )}
-            {chosen.length > 0 && (
-                <button className="act self-start" disabled={!may} onClick={() => keepTo(session, id, chosen, soft)}>
-                    Only in the {chosen.length === 1 ? 'picked region' : `${chosen.length} picked regions`}
+            {labels.length > 0 && (
+                <button className="act self-start" disabled={!may} onClick={() => keepTo(session, id, labels, soft)}>
+                    Only in the {labels.length === 1 ? 'picked region' : `${labels.length} picked regions`}
                 </button>
             )}
             {by !== undefined && (

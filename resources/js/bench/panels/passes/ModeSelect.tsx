@@ -1,4 +1,4 @@
-/** The blend modes; the page shows the one under the pointer, or the focus, before it is chosen. */
+/** The blend modes; the page shows the one under the pointer, or the focus, before it is picked. */
 import { useState } from 'react';
 import { BLEND_MODES, type BlendMode } from '../../../api/generated';
 

@@ -63,9 +63,9 @@ function litOf({ passes }: SetupState): string {
 
 /** The picked regions of a figure that are there. */
 function useChosenOf(figure: number): number[] {
-    const chosen = useBench((view) => view.chosen);
+    const pickedRegions = useBench((view) => view.pickedRegions);
     const regions = usePage((view) => view.records.region);
-    return chosen.filter((label) => regions[label]?.figure === figure);
+    return pickedRegions.filter((label) => regions[label]?.figure === figure);
 }
 
 function Hang({ setup, target }: { setup: SetupState; target: Target }) {

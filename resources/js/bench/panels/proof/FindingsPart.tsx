@@ -80,7 +80,7 @@ function One({ kind, finding }: { kind: string; finding: FindingData }) {
     const { labels, x, y, words, mend } = finding;
     const show = (left: number, top: number): void => {
         bench.surface?.goTo(left, top);
-        bench.set({ chosen: labels });
+        bench.set({ pickedRegions: labels });
     };
     return (
         <li className="flex items-center gap-2 py-0.5">

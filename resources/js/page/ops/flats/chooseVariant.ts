@@ -6,5 +6,5 @@ import { regionsOf, withRegions } from '../shown';
 export const chooseVariant = opOf<WearInput>()('variant.wear', {
     name: 'The variant',
     touches: regionsOf,
-    show: ({ labels, variant }, view) => withRegions(view, labels, { wears: variant }),
+    show: ({ labels, variant }, view) => withRegions(view, labels, { variant }),
 });

@@ -1,10 +1,10 @@
-import type { StandInput } from '../../../api/generated';
+import type { InFrontInput } from '../../../api/generated';
 import { opOf } from '../op';
 import { regionsOf, withRegions } from '../shown';
 
 /** Whether regions lie in front of the rest of their figure, and cast a shadow on it when light is roughed in. */
-export const setInFront = opOf<StandInput>()('light.before', {
+export const setInFront = opOf<InFrontInput>()('light.before', {
     name: 'What lies in front of the rest',
     touches: regionsOf,
-    show: ({ labels, before }, view) => withRegions(view, labels, { before }),
+    show: ({ labels, inFront }, view) => withRegions(view, labels, { inFront }),
 });

@@ -6,5 +6,5 @@ import { regionsOf, withRegions } from '../shown';
 export const setLightPlan = opOf<StandUnderInput>()('light.stand', {
     name: 'The light of those regions',
     touches: regionsOf,
-    show: ({ labels, plan }, view) => withRegions(view, labels, { stands: plan }),
+    show: ({ labels, plan }, view) => withRegions(view, labels, { plan }),
 });

@@ -3,12 +3,12 @@ import { mayColour } from '../../page/store';
 import { passFor } from '../../page/target';
 import { useBench, useBenchModel, usePage, useTarget } from '../model/context';
 
-export function Lifted() {
+export function MovedPaint() {
     const bench = useBenchModel();
     const target = useTarget();
     const rules = usePage((view) => view.rules);
     const records = usePage((view) => view.records);
-    const isLifted = useBench((view) => view.lifted !== null);
+    const isLifted = useBench((view) => view.movedOutline !== null);
     if (target === null) return <span className="quiet text-[13px]">Pick a pass or a tone: its paint is moved</span>;
     if (!isLifted)
         return (
@@ -42,7 +42,7 @@ export function Lifted() {
             >
                 Take along
             </button>
-            <button className="act narrow" onClick={() => bench.set({ lifted: null })}>
+            <button className="act narrow" onClick={() => bench.set({ movedOutline: null })}>
                 Let go
             </button>
             <Carried />
