@@ -11,6 +11,7 @@ use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\LeaseController;
 use App\Http\Controllers\LightPreviewController;
 use App\Http\Controllers\ManualController;
+use App\Http\Controllers\MoodController;
 use App\Http\Controllers\PageColoursController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PaletteController;
@@ -70,6 +71,9 @@ Route::prefix('api')->group(function (): void {
             Route::post('series/{series}/redo', [SeriesOpController::class, 'redo'])->can('colour', 'series');
             Route::get('series/{series}/variants', [PaletteController::class, 'variants'])->can('view', 'series');
             Route::post('series/{series}/tips', TipController::class)->can('colour', 'series');
+            Route::get('series/{series}/moods', [MoodController::class, 'index'])->can('view', 'series');
+            Route::get('series/{series}/moods/{mood}/file', [MoodController::class, 'file'])->can('view', 'series')->where('mood', '[a-z0-9]{4,20}');
+            Route::get('pages/{page}/moods/{mood}', [MoodController::class, 'picture'])->can('view', 'page')->where('mood', '[a-z0-9]{4,20}');
             Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');
             Route::get('series/{series}/setups/{setup}/file', [SetupController::class, 'file'])->can('view', 'series');
             Route::post('pages/{page}/marks', [SetupController::class, 'marks'])->can('view', 'page');

@@ -30,11 +30,18 @@ final readonly class SizeColumns implements RecordKeeper
         $row = Page::query()
             ->toBase()
             ->where('id', $page)
-            ->first(['width', 'height', 'dpi', 'behind', 'lines']);
+            ->first(['width', 'height', 'dpi', 'behind', 'lines', 'mood']);
 
         return $row === null || $row->width === null
             ? null
-            : new PageSize($row->width, $row->height, (float) $row->dpi, (bool) $row->behind, self::lines($row->lines));
+            : new PageSize(
+                $row->width,
+                $row->height,
+                (float) $row->dpi,
+                (bool) $row->behind,
+                self::lines($row->lines),
+                $row->mood,
+            );
     }
 
     public function put(int $page, array $records): void
@@ -60,7 +67,7 @@ final readonly class SizeColumns implements RecordKeeper
         Page::query()
             ->toBase()
             ->where('id', $page)
-            ->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null]);
+            ->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null, 'mood' => '']);
     }
 
     private static function lines(?string $json): LineColouring

@@ -8,6 +8,7 @@ use App\Desk\Deliveries\DeliveryKinds;
 use App\Models\Role;
 use Awning\Core\Brush\Tip;
 use Awning\Core\Brush\TipKind;
+use Awning\Core\Colour\Channel;
 use Awning\Core\Colour\ColourSight;
 use Awning\Core\Colour\ShadeHue;
 use Awning\Core\Colour\Tone;
@@ -46,6 +47,7 @@ final class TypeScript
         'Tone' => Tone::class,
         'Role' => Role::class,
         'BlendMode' => BlendMode::class,
+        'Channel' => Channel::class,
         'ScopeKind' => ScopeKind::class,
         'PassKind' => PassKind::class,
         'DrawingRole' => DrawingRole::class,

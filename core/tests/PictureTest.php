@@ -403,11 +403,15 @@ final class PictureTest extends TestCase
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(
-            [null, null, 'opposite', ...array_fill(0, 8, null)],
+            [null, null, 'opposite', ...array_fill(0, 13, null)],
             array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
         );
         self::assertSame(
-            ['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', ...array_fill(0, 5, 'normal')],
+            [
+                ...['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'soft-light'],
+                'multiply',
+                ...array_fill(0, 7, 'normal'),
+            ],
             array_column(array_column($rules['hangable'], 'pass'), 'mode'),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);

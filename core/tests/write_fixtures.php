@@ -18,10 +18,13 @@ use Awning\Core\Brush\StrokeDrawing;
 use Awning\Core\Brush\StrokeMask;
 use Awning\Core\Brush\Tip;
 use Awning\Core\Brush\TipKind;
+use Awning\Core\Colour\Channel;
 use Awning\Core\Colour\Difference;
+use Awning\Core\Colour\GradientStop;
 use Awning\Core\Colour\Lab;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\SoftRange;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Blend\StrokeLaying;
 use Awning\Core\Compose\Canvas\Pixels;
@@ -34,8 +37,11 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Pass\BalanceContent;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\ColourTurn;
+use Awning\Core\Page\Pass\CurveContent;
+use Awning\Core\Page\Pass\GradientContent;
 use Awning\Core\Page\Pass\LevelsContent;
 use Awning\Core\Page\Pass\LightPart;
 use Awning\Core\Page\Pass\MistContent;
@@ -44,9 +50,11 @@ use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ShiftContent;
 use Awning\Core\Page\Pass\SoftnessContent;
 use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Pass\ToneContent;
+use Awning\Core\Page\Pass\WashContent;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\ColourShift;
 use Awning\Core\Page\Region\Region;
@@ -298,6 +306,19 @@ function aroundLabels(): string
     return $labels;
 }
 
+/** Kinds that fill all they reach, beside levels and mist. */
+const FILLING = ['wash', 'gradient', 'curve', 'shift', 'balance'];
+
+function chance(): Rgb
+{
+    return new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255));
+}
+
+function channel(): Channel
+{
+    return Channel::cases()[mt_rand(0, 3)];
+}
+
 function spec(
     string $kind,
     Scope $scope,
@@ -313,7 +334,45 @@ function spec(
     $content = match ($kind) {
         'tone' => new ToneContent(Tone::cases()[mt_rand(0, 9)]),
         'tint' => new TintContent(new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255))),
-        'levels' => new LevelsContent(mt_rand(0, 40) / 100, mt_rand(55, 100) / 100, mt_rand(30, 250) / 100),
+        'levels' => new LevelsContent(
+            black: mt_rand(0, 40) / 100,
+            white: mt_rand(55, 100) / 100,
+            middle: mt_rand(30, 250) / 100,
+            low: mt_rand(0, 2) === 0 ? mt_rand(0, 100) / 100 : 0.0,
+            high: mt_rand(0, 2) === 0 ? mt_rand(0, 100) / 100 : 1.0,
+            channel: channel(),
+        ),
+        'wash' => new WashContent(chance()),
+        'gradient' => new GradientContent(
+            isRound: mt_rand(0, 1) === 1,
+            isOklab: mt_rand(0, 1) === 1,
+            from: [mt_rand(-20, 120) / 100, mt_rand(-20, 50) / 100],
+            to: [mt_rand(-20, 120) / 100, mt_rand(51, 130) / 100],
+            stops: array_map(
+                fn (int $i): GradientStop => new GradientStop($i / 4, chance(), mt_rand(0, 4) / 4),
+                mt_rand(0, 1) === 1 ? [0, 4] : [1, 1, 2, 3],
+            ),
+        ),
+        'curve' => new CurveContent(
+            array_map(
+                fn (float $at): array => [$at, mt_rand(0, 100) / 100],
+                [[0.0, 1.0], [0.1, 0.4, 0.9], [0.0, 0.2, 0.25, 0.7, 1.0]][mt_rand(0, 2)],
+            ),
+            channel(),
+        ),
+        'shift' => new ShiftContent(
+            lightness: mt_rand(-40, 40) / 100,
+            chroma: mt_rand(0, 200) / 100,
+            hue: mt_rand(-180, 180),
+            hues: mt_rand(0, 1) === 0 ? null : new SoftRange(mt_rand(0, 360), mt_rand(0, 360), mt_rand(0, 60)),
+            tones: mt_rand(0, 1) === 0 ? null : new SoftRange(mt_rand(0, 40) / 100, mt_rand(41, 100) / 100, 0.2),
+        ),
+        'balance' => new BalanceContent(
+            ...array_map(
+                fn (): array => array_map(fn (): float => mt_rand(-60, 60) / 100, [0, 1, 2]),
+                ['darks' => 0, 'middle' => 0, 'lights' => 0],
+            ),
+        ),
         'mist' => new MistContent(
             new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255)),
             mt_rand(8, 60),
@@ -582,7 +641,7 @@ foreach (BlendMode::cases() as $number => $mode) {
             'behind 3' => Scope::behind(3),
         ] as $where => $scope
     ) {
-        foreach (['levels', 'mist'] as $kind) {
+        foreach (['levels', 'mist', ...FILLING] as $kind) {
             $opacity = [1.0, 0.62, 0.35][($number + strlen($where)) % 3];
             $pages[] = page("$kind, $mode->value, $where, $opacity", [
                 'pass01' => spec('tint', Scope::page(), BlendMode::Multiply, 0.7, 0, 0.5),
@@ -591,7 +650,7 @@ foreach (BlendMode::cases() as $number => $mode) {
         }
     }
 }
-foreach (['tint', 'paint', 'levels', 'mist'] as $kind) {
+foreach (['tint', 'paint', 'levels', 'mist', ...FILLING] as $kind) {
     $pages[] = page("$kind behind a figure", [
         'pass01' => spec($kind, Scope::behind(1), opacity: 0.8),
         'pass02' => spec('tone', Scope::figure(2), figure: 2),
@@ -651,6 +710,15 @@ foreach ([[[], 'hard'], [[1], 'soft']] as [$soft, $edge]) {
         soft: $soft,
     );
 }
+// What whole numbers cannot lay, under adjustments that cover it in full.
+foreach ([['shift', 'curve'], ['shift', 'levels'], ['balance', 'curve']] as [$under, $over]) {
+    $pages[] = page("$over over $under over a hue", [
+        'pass01' => spec('tint', Scope::page(), BlendMode::Hue, figure: 0),
+        'pass02' => spec($under, Scope::page(), figure: 0, order: 2.0),
+        'pass03' => spec('wash', Scope::page(), BlendMode::Multiply, 0.5, 0, 3.0),
+        'pass04' => spec($over, Scope::page(), figure: 0, order: 4.0),
+    ]);
+}
 // Stacks of everything.
 for ($seed = 1; $seed <= 40; $seed++) {
     $passes = [];
@@ -665,9 +733,9 @@ for ($seed = 1; $seed <= 40; $seed++) {
     ];
     for ($i = 0, $most = mt_rand(3, 8); $i < $most; $i++) {
         [$figure, $scope] = $scopes[mt_rand(0, count($scopes) - 1)];
-        $kind = ['tone', 'tint', 'paint', 'levels', 'mist', 'softness'][
-            mt_rand(0, $scope->kind->isWhole() && $scope->kind->value !== 'ink' ? 5 : 4)
-        ];
+        $kinds = ['tone', 'tint', 'paint', 'levels', 'mist', ...FILLING, 'softness'];
+        $last = count($kinds) - 1;
+        $kind = $kinds[mt_rand(0, $scope->kind->isWhole() && $scope->kind->value !== 'ink' ? $last : $last - 1)];
         $passes["pass0$i"] = spec(
             $kind,
             $scope,

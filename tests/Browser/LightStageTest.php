@@ -650,7 +650,7 @@ final class LightStageTest extends BrowserTestCase
         $browser->keys('Noon on deck');
         $browser->press('Keep as new');
         $browser->until(
-            'window.awning.session.view.palette.stands !== null && '
+            'window.awning.session.view.palette.plan !== null && '
                 .'window.awning.session.view.palette.lights[0].name === "Noon on deck"',
             'the page stands under the plan',
         );

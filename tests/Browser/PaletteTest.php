@@ -295,7 +295,7 @@ final class PaletteTest extends BrowserTestCase
             'document.querySelector("select[aria-label=\\"Palette of page 1\\"]")',
             'which page wears which',
         );
-        $this->choose($browser, 'Palette of page 1', 'holds Book 1');
+        $this->choose($browser, 'Palette of page 1', 'stays at Book 1');
         $browser->press('Oda Brack oilskin base, pinned');
         $browser->until('document.querySelector("figure [role=presentation]")', 'the tone');
         $browser->run('const field = [...document.querySelectorAll("section[aria-label=Tone] label")].find((one) => one.innerText.startsWith("Hex")).querySelector("input");

@@ -14,6 +14,7 @@ use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
+use App\Models\SeriesMood;
 use App\Models\SeriesSetup;
 use App\Models\Task;
 use App\Models\User;
@@ -45,7 +46,11 @@ final class Bodies
         [$this->material, $this->other] = $world->materials;
         $this->figure = Figure::query()->findOrFail($this->material->figure_id);
         $mira = User::query()->where('email', 'mira@drill.example')->sole();
-        $light = SeriesLight::query()->create(['series_id' => $series->id, 'name' => 'Noon', 'plan' => $this->plan()]);
+        $light = SeriesLight::query()->create([
+            'series_id' => $series->id,
+            'name' => 'Noon',
+            'plan' => $this->plan(),
+        ]);
         $setup = SeriesSetup::query()->create([
             'series_id' => $series->id,
             'name' => 'Rust',
@@ -94,6 +99,12 @@ final class Bodies
             'pass' => 'drillpass1',
             'any?' => 'series',
             'picture' => 'shelf.png',
+            'mood' => 'ready3',
+            'moodrow' => SeriesMood::query()->create([
+                'series_id' => $series->id,
+                'name' => 'Haze',
+                'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']]],
+            ])->id,
         ];
     }
 
@@ -233,6 +244,18 @@ final class Bodies
                 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5],
             ],
             'pass.order' => ['passes' => [['id' => 'drillpass1', 'order' => 2.5]]],
+            'mood.wear' => [
+                'name' => 'Fog',
+                'layers' => [
+                    [
+                        'name' => 'Air',
+                        'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'],
+                        'mode' => 'screen',
+                        'opacity' => 0.4,
+                    ],
+                ],
+                'ids' => ['mood'.bin2hex(random_bytes(4))],
+            ],
             'setup.hang' => [
                 'name' => 'Rust',
                 'figure' => $this->figure->id,
@@ -327,7 +350,10 @@ final class Bodies
                 'dials' => ['turn' => 0.2],
             ],
             'material.retire' => ['material' => $p['material'], 'version' => 0, 'into' => $this->other->id],
-            'rule.change' => ['light' => '#ffe0b0', 'dials' => ['turn' => 0.3, 'shade' => 0.5, 'toward' => 'opposite']],
+            'rule.change' => [
+                'light' => '#ffe0b0',
+                'dials' => ['turn' => 0.3, 'shade' => 0.5, 'toward' => 'opposite'],
+            ],
             'variant.add' => ['name' => 'Night'],
             'variant.change' => [
                 'variant' => $p['variant'],
@@ -357,6 +383,15 @@ final class Bodies
             'material.duplicate' => ['material' => $p['material']],
             'palette.import' => ['name' => 'palette.csv', 'text' => "Oda Brack,oilskin,base,$colour\n"],
             'version.restore' => ['version' => $p['version']],
+            'mood.keep' => [
+                'name' => 'Fog',
+                'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']]],
+            ],
+            'mood.change' => [
+                'mood' => $p['moodrow'],
+                'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => $colour]]],
+            ],
+            'mood.retire' => ['mood' => $p['moodrow']],
             'setup.retire' => ['setup' => $p['setup']],
             'brush.retire' => ['brush' => $p['brush']],
         ];
@@ -376,7 +411,12 @@ final class Bodies
         $held = ['lease' => $this->world->lease];
 
         return [
-            'import' => $held + ['original' => $p['original'], 'picture' => 1, 'drawing' => 'drawing1', 'cut' => false],
+            'import' => $held + [
+                'original' => $p['original'],
+                'picture' => 1,
+                'drawing' => 'drawing1',
+                'cut' => false,
+            ],
             'clean' => $held + [
                 'drawing' => 'drawing1',
                 'clean' => ['paper' => 40, 'ink' => 200, 'turn' => 0.0, 'specks' => 4],
@@ -473,6 +513,9 @@ final class Bodies
                 'GET api/series/{series}/palette/file/{format}',
                 'GET api/pages/{page}',
                 'GET api/pages/{page}/picture',
+                'GET api/series/{series}/moods',
+                'GET api/series/{series}/moods/{mood}/file',
+                'GET api/pages/{page}/moods/{mood}',
                 'GET api/pages/{page}/lines',
                 'GET api/pages/{page}/colours',
                 'GET api/pages/{page}/findings',
@@ -521,8 +564,8 @@ final class Bodies
             'GET api/pages/{page}/feed' => ['since' => 0, 'palette' => 0, 'wait' => 0],
             'GET api/pages/{page}/originals/{original}' => ['picture' => 1],
             'POST api/pages/{page}/lines' => [
-                'svg' => '<svg xmlns="http://www.w3.org/2000/svg"><path d="M10 10L90 90" stroke="#000" '
-                    .'fill="none"/></svg>',
+                'svg' => '<svg xmlns="http://www.w3.org/2000/svg"><path d="M10 10L90 90" stroke="#000" '.
+                    'fill="none"/></svg>',
             ],
             'POST api/pages/{page}/lines/tidy' => ['overshoot' => 5, 'gap' => 12.5],
             'POST api/pages/{page}/tiles' => ['level' => 0, 'want' => [['ink', 0, 0], ['flats', 1, 1]]],

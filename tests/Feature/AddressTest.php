@@ -19,6 +19,7 @@ use App\Models\Series;
 use App\Models\SeriesBrush;
 use App\Models\SeriesEntry;
 use App\Models\SeriesLight;
+use App\Models\SeriesMood;
 use App\Models\SeriesSetup;
 use App\Models\User;
 use App\Store\Originals;
@@ -69,6 +70,11 @@ final class AddressTest extends TestCase
                     'series_id' => $series->id,
                     'name' => 'Rust',
                     'passes' => [['name' => 'Rust', 'kind' => 'tint', 'colour' => '#803010']],
+                ])->id,
+                'mood' => SeriesMood::query()->create([
+                    'series_id' => $series->id,
+                    'name' => 'Haze',
+                    'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']]],
                 ])->id,
                 'brush' => SeriesBrush::query()->create([
                     'series_id' => $series->id,
@@ -199,6 +205,10 @@ final class AddressTest extends TestCase
             'setup.change' => $of('setup') + ['passes' => $passes],
             'setup.retire' => $of('setup'),
             'brush.retire' => $of('brush'),
+            'mood.change' => $of('mood') + [
+                'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']]],
+            ],
+            'mood.retire' => $of('mood'),
         ];
     }
 
@@ -226,6 +236,7 @@ final class AddressTest extends TestCase
             'rule.change',
             'palette.import',
             'setup.keep',
+            'mood.keep',
             'brush.keep',
         ];
         self::assertEqualsCanonicalizing(array_map(fn (string $op): string => $op::kind(), SeriesOpKinds::ALL), [
@@ -265,7 +276,10 @@ final class AddressTest extends TestCase
     {
         yield 'figure' => ['ops', ['op' => ['kind' => 'figure.add', 'name' => 'Harbour']]];
         yield 'tone' => ['ops', ['op' => ['kind' => 'tones.pin', 'version' => 1, 'tones' => ['base' => '#112233']]]];
-        yield 'rule' => ['ops', ['op' => ['kind' => 'rule.change', 'light' => '#ffe0b0', 'dials' => ['turn' => 0.2]]]];
+        yield 'rule' => [
+            'ops',
+            ['op' => ['kind' => 'rule.change', 'light' => '#ffe0b0', 'dials' => ['turn' => 0.2]]],
+        ];
         yield 'light' => [
             'ops',
             ['op' => ['kind' => 'light.add', 'name' => 'Noon', 'plan' => ['azimuth' => 1, 'elevation' => 2]]],

@@ -158,6 +158,8 @@ final class PeopleTest extends TestCase
                 '{reference}' => $reference->id,
                 '{number}' => 0,
                 '{pass}' => 'firstpass1',
+                '{mood}' => 'ready1',
+                '{kind}' => 'colours',
             ]);
             $method = $route->methods()[0];
             $this->app['auth']->forgetGuards();

@@ -192,14 +192,21 @@ function checks(string $path): array
     if (str_starts_with($path, 'resources/')) {
         return [['npx', 'vitest', 'related', '--run', '--bail=1', '--silent=true', '--passWithNoTests', $path]];
     }
-    $room = roomOf($path);
+    $nearest = array_values(array_filter(NEAREST[roomOf($path)] ?? [], is_file(...)));
+    // What the nearest do not notice, all of the core's may.
+    $tests = str_starts_with($path, 'core/') ? [...$nearest, 'core/tests'] : $nearest;
 
     return array_map(
         fn (string $test): array => [PHP_BINARY, 'vendor/bin/phpunit', '--stop-on-failure', '--no-progress', $test],
-        array_values(array_filter(NEAREST[$room] ?? ['core/tests'], is_file(...))),
+        $tests,
     );
 }
 
+$mostOfRoom = PHP_INT_MAX;
+if (($at = array_search('--room', $arguments, true)) !== false) {
+    $mostOfRoom = (int) ($arguments[$at + 1] ?? $mostOfRoom);
+    array_splice($arguments, $at, 2);
+}
 $rooms = $arguments !== [] ? $arguments : array_keys(NEAREST);
 $files = array_merge(...array_map(fn (string $place): array => is_dir($place) ? sources($place) : [$place], $rooms));
 mt_srand(20261125);
@@ -209,6 +216,18 @@ foreach ($files as $file) {
     $mutants = (new Mutator)->mutants($file, (string) file_get_contents($file));
     shuffle($mutants);
     array_push($queue, ...array_slice($mutants, 0, $each));
+}
+if ($mostOfRoom < PHP_INT_MAX) {
+    shuffle($queue);
+    $seen = [];
+    $queue = array_values(
+        array_filter($queue, function (Mutant $mutant) use (&$seen, $mostOfRoom): bool {
+            $room = roomOf($mutant->path);
+            $seen[$room] = ($seen[$room] ?? 0) + 1;
+
+            return $seen[$room] <= $mostOfRoom;
+        }),
+    );
 }
 fprintf(STDERR, "%d changes in %d files\n", count($queue), count($files));
 exec(PHP_BINARY.' core/tests/write_fixtures.php var/fixtures');
@@ -302,9 +321,10 @@ if ($arguments === []) {
             ? "None.\n"
             : implode("\n", array_map(fn (string $s): string => '- `'.str_replace('`', "'", $s).'`', $survivors)).
                 "\n";
+    $sampled = $mostOfRoom < PHP_INT_MAX ? " --room $mostOfRoom" : '';
     file_put_contents(
         'docs/mutation.md',
-        "# What the tests notice\n\nBy `./awning mutate --each $each`: one operator, constant or call at a time was changed, $each places a file chosen with a fixed seed, and the\nnearest tests were run. ".
+        "# What the tests notice\n\nBy `./awning mutate --each $each$sampled`: one operator, constant or call at a time was changed, at places chosen with a\nfixed seed; the nearest tests were run, and all of the core's where these noticed nothing. ".
             date('j F Y').
             ".\n\n$table\n## Not noticed\n\nSome change nothing that can be seen (a bound that is never met exactly, a cache, a speed-up); the rest is owed a test.\n\n$list",
     );

@@ -482,7 +482,7 @@ np.rint(soft[cut]).clip(0, 255).astype(np.uint8).tofile('$this->folder/soft'); s
     }
 
     /**
-     * SciPy's Gaussian filter, away from the edges: three boxes come close to it.
+     * SciPy's Gaussian filter, away from the edges: four boxes come close to it.
      */
     public function test_the_blur_of_what_lies_beneath_agrees_with_scipy(): void
     {

@@ -11,9 +11,11 @@ use App\Models\PaletteVersion;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Compose\Compositor;
+use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Export\SheetPicture;
 use Awning\Core\Sheet\Export\StackBuilder;
+use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Awning\Core\Sheet\Sheet;
 
 /** The composed page: at full size, or small for the shelf. */
@@ -57,6 +59,21 @@ final readonly class PagePicture
             new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL)),
             SeriesPalette::asIf($page, $version),
         );
+    }
+
+    /**
+     * As small as on the shelf, in a mood.
+     *
+     * @return ?Paint null while the page is empty
+     */
+    public static function inMood(Page $page, string $name, Mood $mood): ?Paint
+    {
+        $sheet = new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL));
+        if (! $sheet->isEmpty()) {
+            WearMood::of($name, $mood)->apply($sheet);
+        }
+
+        return self::composed($sheet, SeriesPalette::of($page));
     }
 
     /** @return ?Paint null while the page is empty */

@@ -11,6 +11,7 @@ use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
+use App\Models\SeriesMood;
 use App\Models\SeriesSetup;
 use App\Store\NotKept;
 use Awning\Core\Brush\BrushBox;
@@ -67,6 +68,7 @@ final class PaletteRecords
                     $row instanceof Series => $row->refresh()->rule(),
                     $row instanceof Material => $row->tones($series->rule()),
                     $row instanceof SeriesLight => $row->plan(),
+                    $row instanceof SeriesMood => $row->mood(),
                     $row instanceof SeriesSetup => Setup::fromList($row->passes),
                     $row instanceof SeriesBrush => BrushBox::own(new Data($row->brush)),
                     default => null,
@@ -86,7 +88,7 @@ final class PaletteRecords
         Series $series,
         string $kind,
         int $id,
-    ): Figure|Material|Page|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesSetup {
+    ): Figure|Material|Page|PaletteVariant|Series|SeriesBrush|SeriesLight|SeriesMood|SeriesSetup {
         return match ($kind) {
             'figure' => Figure::query()->findOrFail($id),
             'material' => Material::query()->findOrFail($id),
@@ -94,6 +96,7 @@ final class PaletteRecords
             'brush' => SeriesBrush::query()->findOrFail($id),
             'setup' => SeriesSetup::query()->findOrFail($id),
             'light' => SeriesLight::query()->findOrFail($id),
+            'mood' => SeriesMood::query()->findOrFail($id),
             'variant' => PaletteVariant::query()->findOrFail($id),
             default => $series,
         };

@@ -15,6 +15,7 @@ enum SeriesPart: string
     case Versions = 'versions';
     case Setups = 'setups';
     case Brushes = 'brushes';
+    case Moods = 'moods';
 
     /**
      * @param  ?Page  $page  the one that shows it, for the palette: it may have a light and a variant of its own
@@ -28,6 +29,7 @@ enum SeriesPart: string
             self::Versions => (new PaletteVersions($series))->toClient(),
             self::Setups => (new SeriesSetups($series))->toClient(),
             self::Brushes => (new SeriesBrushes($series))->toClient(),
+            self::Moods => (new SeriesMoods($series))->toClient(),
         };
     }
 }

@@ -12,6 +12,7 @@ use App\Models\PaletteVersion;
 use App\Models\Series;
 use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
+use App\Models\SeriesMood;
 use App\Models\SeriesSetup;
 use App\Models\User;
 use Awning\Core\Colour\Derivation;
@@ -132,6 +133,11 @@ final readonly class OpInput
     public function setup(int $id): SeriesSetup
     {
         return SeriesSetup::living()->where('series_id', $this->series->id)->findOrFail($id);
+    }
+
+    public function mood(int $id): SeriesMood
+    {
+        return SeriesMood::living()->where('series_id', $this->series->id)->findOrFail($id);
     }
 
     public function brush(int $id): SeriesBrush

@@ -11,7 +11,7 @@ use Awning\Core\Page\Drawing\LineColouring;
  *
  * @phpstan-import-type LinesData from LineColouring
  *
- * @phpstan-type SizeData array{width: int, height: int, dpi: float, behind: bool, lines: LinesData}
+ * @phpstan-type SizeData array{width: int, height: int, dpi: float, behind: bool, lines: LinesData, mood: string}
  */
 final readonly class PageSize implements Record
 {
@@ -29,6 +29,7 @@ final readonly class PageSize implements Record
      * @param  int  $height  px
      * @param  float  $dpi  0 when it is not known
      * @param  bool  $behind  lines have changed since the regions were found
+     * @param  string  $mood  the name of the one it is shown in; empty: none
      */
     public function __construct(
         public int $width,
@@ -36,11 +37,13 @@ final readonly class PageSize implements Record
         public float $dpi = 0.0,
         public bool $behind = false,
         public LineColouring $lines = new LineColouring,
+        public string $mood = '',
     ) {
         if ($width < 1 || $height < 1 || $width > self::MOST || $height > self::MOST) {
             throw new \InvalidArgumentException('A page is 1 to '.self::MOST.' px wide and high.');
         }
         Bounds::number('dpi', $dpi, 0, self::FINEST);
+        $mood === '' || Bounds::name($mood, 'A mood');
     }
 
     public static function kind(): RecordKind
@@ -56,6 +59,7 @@ final readonly class PageSize implements Record
             $data->number('dpi', 0, self::FINEST, 0),
             $data->flag('behind', false),
             $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
+            $data->text('mood'),
         );
     }
 
@@ -68,17 +72,23 @@ final readonly class PageSize implements Record
             'dpi' => $this->dpi,
             'behind' => $this->behind,
             'lines' => $this->lines->toData(),
+            'mood' => $this->mood,
         ];
     }
 
     public function with(bool $behind): self
     {
-        return new self($this->width, $this->height, $this->dpi, $behind, $this->lines);
+        return new self($this->width, $this->height, $this->dpi, $behind, $this->lines, $this->mood);
     }
 
     public function coloured(LineColouring $lines): self
     {
-        return new self($this->width, $this->height, $this->dpi, $this->behind, $lines);
+        return new self($this->width, $this->height, $this->dpi, $this->behind, $lines, $this->mood);
+    }
+
+    public function showing(string $mood): self
+    {
+        return new self($this->width, $this->height, $this->dpi, $this->behind, $this->lines, $mood);
     }
 
     /** The page at half (1), a quarter (2) … of its size. */
@@ -90,6 +100,7 @@ final readonly class PageSize implements Record
             $this->dpi,
             $this->behind,
             $this->lines,
+            $this->mood,
         );
     }
 

@@ -44,6 +44,7 @@ use Awning\Core\Sheet\Ops\Passes\MergePass;
 use Awning\Core\Sheet\Ops\Passes\OrderPasses;
 use Awning\Core\Sheet\Ops\Passes\RemovePass;
 use Awning\Core\Sheet\Ops\Passes\SoftenMask;
+use Awning\Core\Sheet\Ops\Passes\WearMood;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
 final class OpKinds
@@ -83,6 +84,7 @@ final class OpKinds
         GroupPasses::class,
         OrderPasses::class,
         HangSetup::class,
+        WearMood::class,
         JoinSetup::class,
         StartPage::class,
         ChangeDrawing::class,

@@ -17,6 +17,7 @@ import type {
     LeaseState,
     LightPlanData,
     ManualChapter,
+    MoodState,
     MovedTone,
     PageCardState,
     PageColoursState,
@@ -203,6 +204,10 @@ export const api = {
     /** What it would do, worked out small; nothing is changed by asking. */
     tryLight: (id: number, figure: number, plan: LightPlanData, only: number[], fine: boolean) =>
         json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only, fine }),
+    moods: (series: number) => json<MoodState[]>('GET', `/api/series/${series}/moods`),
+    moodFileUrl: (series: number, key: string) => `/api/series/${series}/moods/${key}/file`,
+    /** @param state of what lies beneath: with another one the picture is made anew */
+    moodPictureUrl: (page: number, key: string, state: string) => `/api/pages/${page}/moods/${key}?${state}`,
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     /** The pages a setup hangs on. */
     setupFollowers: (series: number, setup: number) =>

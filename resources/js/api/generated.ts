@@ -21,6 +21,9 @@ export type DrawingRole = (typeof DRAWING_ROLES)[number];
 export const LINE_RULES = ['black', 'tone', 'beneath', 'colour'] as const;
 export type LineRule = (typeof LINE_RULES)[number];
 
+export const CHANNELS = ['all', 'red', 'green', 'blue'] as const;
+export type Channel = (typeof CHANNELS)[number];
+
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
 export type BlendMode = (typeof BLEND_MODES)[number];
 
@@ -70,11 +73,13 @@ export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
 
 /** The kinds of change a page knows. */
-export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
+export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.wear', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
 export type AbsorbInput = { labels: number[] };
 
 export type AddPassInput = { id: string; pass: PassData };
+
+export type AdjustmentData = LevelsData | CurveData | ShiftPassData | BalanceData;
 
 export type AdviceData = { kind: AdviceKind; tone: Tone; amount: number; other: number | null; sight: ColourSight | null; mend: string | null; release: boolean };
 
@@ -83,6 +88,8 @@ export type AppliedState = { revision: number; title: string | null; tiles: Tile
 export type AxisData = { x: number; y: number; turn: number };
 
 export type BackLightData = { azimuth: number; colour: string };
+
+export type BalanceData = { kind: 'balance'; darks: [number, number, number]; middle: [number, number, number]; lights: [number, number, number] };
 
 export type BoxedBrush = { id: number; name: string; what: string; size: number; hardness: number; tip: TipData | null };
 
@@ -100,13 +107,15 @@ export type CleanData = { flatten: number; paper: number | null; ink: number | n
 
 export type ColourLinesInput = { lines: LinesData };
 
-export type ContentData = ToneData | TintData | PaintData | LevelsData | MistData | SoftnessData;
+export type ContentData = ToneData | TintData | PaintData | WashData | GradientData | AdjustmentData | MistData | SoftnessData;
 
 export type CopyPassInput = { id: string; from: string };
 
 export type CornerData = [number, number];
 
 export type CropData = [number, number, number, number];
+
+export type CurveData = { kind: 'curve'; channel: Channel; points: [number, number][] };
 
 export type DeliveryOffer = { format: string; title: string; purpose: string };
 
@@ -148,6 +157,10 @@ export type FlowPoint = [number, number];
 
 export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
+export type GradientData = { kind: 'gradient'; form: 'linear' | 'round'; space: 'srgb' | 'oklab'; from: [number, number]; to: [number, number]; stops: GradientStopData[] };
+
+export type GradientStopData = { at: number; colour: string; alpha: number };
+
 export type GroupData = { isolated: boolean; mode: BlendMode; opacity: number };
 
 export type GroupInput = { id: string; passes: string[]; how: GroupData | null };
@@ -188,7 +201,7 @@ export type LayingInput = { pass: string; make: PassData | null; erase: boolean;
 
 export type LeaseState = { held: boolean; holder: string | null };
 
-export type LevelsData = { kind: 'levels'; black: number; white: number; middle: number };
+export type LevelsData = { kind: 'levels'; channel: Channel; black: number; white: number; middle: number; low: number; high: number };
 
 export type LightColoursData = { light: string; around: string; opposite: string };
 
@@ -223,6 +236,10 @@ export type MendData = { title: string; what: string; op: { kind: string } };
 export type MergePassInput = { id: string; into: string; copy: string | null };
 
 export type MistData = { kind: 'mist'; colour: string; size: number; density: number; seed: number };
+
+export type MoodLayerData = { name: string; content: ContentData; mode: string; opacity: number };
+
+export type MoodState = { key: string; id: number | null; name: string; layers: MoodLayerData[] };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null; mirror: AxisData | null };
 
@@ -284,6 +301,8 @@ export type RampOverData = { laying: LayingInput; part: number };
 
 export type RampsState = { name: string; before: Record<Tone, string> | null; after: Record<Tone, string> | null };
 
+export type RangeData = { from: number; to: number; soft: number };
+
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
 export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData>; shift: Record<string, ShiftData> };
@@ -326,7 +345,9 @@ export type ShiftData = { material: number; lightness: number; chroma: number; h
 
 export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
-export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData };
+export type ShiftPassData = { kind: 'shift'; lightness: number; chroma: number; hue: number; hues: RangeData | null; tones: RangeData | null };
+
+export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData; mood: string };
 
 export type SoftenMaskInput = { id: string; mask: string; by: number };
 
@@ -386,4 +407,8 @@ export type VariantTonesState = { id: number; name: string; materials: Record<st
 
 export type WaitingScan = { id: number; name: string };
 
+export type WashData = { kind: 'wash'; colour: string };
+
 export type WearInput = { labels: number[]; variant: number | null };
+
+export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[] };

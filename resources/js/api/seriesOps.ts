@@ -4,6 +4,8 @@ import type {
     DerivationData,
     DerivationPart,
     LightPlanData,
+    MoodLayerData,
+    MoodState,
     NamedTone,
     PaletteState,
     PaletteVariantsState,
@@ -70,6 +72,10 @@ export interface SeriesOps {
     'setup.keep': Op<{ name: string; passes: SetupPass[] } | { text: string }, SetupState[]>;
     'setup.change': Op<{ setup: number; passes: SetupPass[] }, SetupState[]>;
     'setup.retire': Op<{ setup: number }, SetupState[]>;
+    /** By its name and layers, or by the text of a file that holds both. */
+    'mood.keep': Op<{ name: string; layers: MoodLayerData[] } | { text: string }, MoodState[]>;
+    'mood.change': Op<{ mood: number; layers: MoodLayerData[] }, MoodState[]>;
+    'mood.retire': Op<{ mood: number }, MoodState[]>;
     'brush.keep': Op<{ name: string; brush: OwnBrush }, BoxedBrush[]>;
     'brush.retire': Op<{ brush: number }, BoxedBrush[]>;
 }

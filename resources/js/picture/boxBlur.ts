@@ -1,5 +1,5 @@
-/** A bell-shaped blur of any width by three boxes whose ends count in part, as core/src/Raster/BoxBlur.php does it. */
-const BOXES = 3;
+/** A bell-shaped blur of any width by four boxes whose ends count in part, as core/src/Raster/BoxBlur.php does it. */
+const BOXES = 4;
 
 export class BoxBlur {
     /** Whole pixels to either side of each box. */
@@ -22,25 +22,32 @@ export class BoxBlur {
 
     /** @param values row after row; altered */
     blur(values: Float32Array, width: number, height: number): void {
-        const line = new Float32Array(Math.max(width, height));
-        for (let box = 0; box < BOXES; box++) {
-            for (let y = 0; y < height; y++) this.line(values, line, y * width, 1, width);
-            for (let x = 0; x < width; x++) this.line(values, line, x, width, height);
-        }
+        const room = Math.max(width, height) + 2 * this.reach;
+        const lines: Lines = [new Float32Array(room), new Float32Array(room)];
+        for (let y = 0; y < height; y++) this.line(values, lines, y * width, 1, width);
+        for (let x = 0; x < width; x++) this.line(values, lines, x, width, height);
     }
 
-    private line(values: Float32Array, line: Float32Array, from: number, step: number, count: number): void {
-        const { whole, end } = this;
+    /** Its ends are repeated as far as the blur reaches; each box leaves out what it cannot see both sides of. */
+    private line(values: Float32Array, lines: Lines, from: number, step: number, length: number): void {
+        const { whole, end, reach } = this;
         const part = 1 / (2 * whole + 1 + 2 * end);
-        const last = count - 1;
-        for (let i = 0; i < count; i++) line[i] = values[from + i * step];
-        const at = (i: number): number => line[i < 0 ? 0 : i > last ? last : i];
-        let sum = 0;
-        for (let i = -whole; i <= whole; i++) sum += at(i);
-        for (let i = 0; i < count; i++) {
-            const next = at(i + whole + 1);
-            values[from + i * step] = (sum + end * (at(i - whole - 1) + next)) * part;
-            sum += next - at(i - whole);
+        let [line, next] = lines;
+        for (let i = 0; i < length + 2 * reach; i++)
+            line[i] = values[from + step * Math.max(0, Math.min(length - 1, i - reach))];
+        for (let box = 0, count = length + 2 * reach; box < BOXES; box++) {
+            count -= 2 * (whole + 1);
+            let sum = 0;
+            for (let i = 1; i <= 2 * whole + 1; i++) sum += line[i];
+            for (let i = 0; i < count; i++) {
+                const after = line[i + 2 * whole + 2];
+                next[i] = (sum + end * (line[i] + after)) * part;
+                sum += after - line[i + 1];
+            }
+            [line, next] = [next, line];
         }
+        for (let i = 0; i < length; i++) values[from + step * i] = line[i];
     }
 }
+
+type Lines = [Float32Array, Float32Array];

@@ -16,6 +16,8 @@ export function labelsIn(packed: Uint8Array, at: ArrayLike<number> | null = null
 export class Ground {
     readonly count: number;
     readonly labels: Uint16Array;
+    /** Px; of the whole page, as large as it is. */
+    readonly page: Stack['page'];
     /** By label, of those that are here. */
     readonly flats: (Flat | undefined)[] = [];
 
@@ -24,6 +26,7 @@ export class Ground {
         private readonly block: Block,
     ) {
         this.count = block.count;
+        this.page = stack.page;
         const packed = block.bytes('flats');
         this.labels = packed === null ? new Uint16Array(block.count) : labelsIn(packed);
         for (const label of new Set(this.labels)) this.flats[label] = stack.flats.get(label);
@@ -53,6 +56,17 @@ export class Ground {
         if (!isInside.includes(true)) return null;
         const coverage = this.clipped(new Uint8Array(this.count).fill(255), isInside);
         return mask === null ? coverage : this.masked(coverage, mask);
+    }
+
+    /** The place of each pixel here on the page at its level, and of its middle in px of the whole page. */
+    everywhere(visit: (i: number, x: number, y: number, middleX: number, middleY: number) => void): void {
+        const { x, y, width, places } = this.block;
+        const scale = 2 ** this.level;
+        for (let i = 0; i < this.count; i++) {
+            const at = places?.[i] ?? i;
+            const [px, py] = [x + (at % width), y + Math.floor(at / width)];
+            visit(i, px, py, (px + 0.5) * scale, (py + 0.5) * scale);
+        }
     }
 
     /** @param value of the middle of a pixel, in px of the whole page; 0..255, rounded */

@@ -9,7 +9,7 @@ const STEPS = 16;
 
 /** The colour of the same lightness and hue that sRGB can show. */
 export function fitted([l, a, b]: Three): Colour {
-    const at = (share: number): Three => encoded([l, share * a, share * b]);
+    const at = (share: number): Three => fromOklab([l, share * a, share * b]);
     if (isShown(at(1))) return packed(at(1));
     let [low, high] = [0, 1];
     for (let step = 0; step < STEPS; step++) {
@@ -21,7 +21,7 @@ export function fitted([l, a, b]: Three): Colour {
 }
 
 /** Whether sRGB can show it. */
-export const isInGamut = (lab: Three): boolean => isShown(encoded(lab));
+export const isInGamut = (lab: Three): boolean => isShown(fromOklab(lab));
 
 const isShown = (parts: Three): boolean => parts.every((part) => part >= -SLACK && part <= 1 + SLACK);
 
@@ -53,7 +53,8 @@ export function toOklab(colour: Colour): Three {
     ];
 }
 
-function encoded([light, a, b]: Three): Three {
+/** As sRGB codes it, 0..1; outside of that where sRGB cannot show it. */
+export function fromOklab([light, a, b]: Three): Three {
     const l = (light + 0.3963377774 * a + 0.2158037573 * b) ** 3;
     const m = (light - 0.1055613458 * a - 0.0638541728 * b) ** 3;
     const s = (light - 0.0894841775 * a - 1.291485548 * b) ** 3;

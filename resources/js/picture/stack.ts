@@ -87,6 +87,8 @@ export interface Lines {
 export const BLACK_LINES: Lines = { shown: true, colour: 0x111111, byTone: false, mode: 'normal' };
 
 export interface Stack {
+    /** Px; of the whole page. */
+    page: { width: number; height: number };
     flats: Map<number, Flat>;
     /** Farthest first. */
     planes: DepthPlane[];
@@ -103,6 +105,7 @@ export interface Stack {
 
 /** A page that shows nothing yet. */
 export const EMPTY: Stack = {
+    page: { width: 1, height: 1 },
     flats: new Map(),
     planes: [],
     ink: [],
@@ -130,6 +133,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
         scope.kind === 'material' ? (figureOf.get(scope.id) ?? 0) : scope.id;
     const soft = new Set(palette.figures.filter((figure) => figure.soft).map(({ id }) => id));
     const stack: Stack = {
+        page: records.page.page ?? EMPTY.page,
         flats,
         planes: [],
         ink: [],
@@ -209,7 +213,7 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
     return flats;
 }
 
-/** What a region's material looks like: in the variant it variant, under the light plan it plan under. */
+/** What a region's material looks like: in the variant it has, under the light plan it is told to be under. */
 function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, Colour> | undefined {
     const ofPage = new Map(
         palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)),

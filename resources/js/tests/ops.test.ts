@@ -121,6 +121,13 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         passes: ['shade001'],
         how: { isolated: true, mode: 'multiply', opacity: 0.5 },
     },
+    'mood.wear': {
+        kind: 'mood.wear',
+        name: 'Fog',
+        layers: [{ name: 'Air', content: { kind: 'wash', colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 }],
+        ids: ['mood00new001'],
+        leaving: ['shade001'],
+    },
     'setup.hang': {
         kind: 'setup.hang',
         name: 'Wet cloth',
@@ -195,6 +202,7 @@ const SHOWN: Partial<Record<Op['kind'], string[]>> = {
     'pass.remove': ['pass shade001'],
     'pass.order': ['pass shade001', 'pass shade002'],
     group: ['group group001'],
+    'mood.wear': ['page page', 'pass mood00new001', 'pass shade001'],
     'setup.hang': ['pass new00001'],
     'setup.join': ['pass shade001'],
     'page.start': ['page page'],

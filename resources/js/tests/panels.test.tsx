@@ -150,7 +150,15 @@ describe('the settings of a pass', () => {
         expect(asked).toEqual([{ kind: 'pass.change', id: 'soft0001', values: { scope: { kind: 'page', id: 0 } } }]);
     });
     it('of levels keep black below white, and turn the middle in factors', () => {
-        const content = { kind: 'levels' as const, black: 0.2, white: 0.5, middle: 1 };
+        const content = {
+            kind: 'levels' as const,
+            channel: 'all' as const,
+            low: 0,
+            high: 1,
+            black: 0.2,
+            white: 0.5,
+            middle: 1,
+        };
         show(open(withPasses({ levels01: { ...shade, content } })), <Live own id="levels01" />);
         slide('Black at', 80);
         slide('White at', 10);

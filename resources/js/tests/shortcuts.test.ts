@@ -227,7 +227,15 @@ describe('after any changes to any page', () => {
             content,
         });
         const tint = { kind: 'tint' as const, colour: '#a04020', follows: null };
-        const levels = { kind: 'levels' as const, black: 0.2, white: 0.7, middle: 1.3 };
+        const levels = {
+            kind: 'levels' as const,
+            channel: 'all' as const,
+            low: 0,
+            high: 1,
+            black: 0.2,
+            white: 0.7,
+            middle: 1.3,
+        };
         const hung = { handd1: pass(1, tint), above1: pass(2, tint), above2: pass(3, levels), above3: pass(4, tint) };
         let world: World = {
             records: { ...records, pass: hung, group: {} },

@@ -62,7 +62,7 @@ describe('a page with something soft', () => {
         [{ kind: 'paint' }, page],
         [soft(7), behind],
         [soft(2.5), page],
-        [{ kind: 'levels', black: 0.1, white: 0.9, middle: 0.8 }, page],
+        [{ kind: 'levels', channel: 'all', low: 0, high: 1, black: 0.1, white: 0.9, middle: 0.8 }, page],
     );
 
     it('is composited tile by tile as if there were no tiles', () => {

@@ -108,6 +108,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
                     dpi: 300,
                     behind: false,
                     lines: { rule: 'black', colour: '#111111', shown: true },
+                    mood: '',
                 },
             },
             region: { 1: region(0, 90, 11, 12), 2: region(9, 50), 3: region(0, 400, 31, 32) },

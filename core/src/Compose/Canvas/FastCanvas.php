@@ -51,7 +51,7 @@ final class FastCanvas implements Canvas
     public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
     {
         $tables = $alteration->tables();
-        if ($tables === null || ! $mode->isSeparable()) {
+        if ($tables === null || ! $mode->isSeparable() || $mode === BlendMode::PlusLighter) {
             return;
         }
         [$red, $green, $blue] = array_map(

@@ -53,20 +53,26 @@ final class SurveyCanvas implements Canvas
     public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
     {
         $tables = $alteration->tables();
-        if ($tables === null) {
+        // Light is added up to full and then faded, which laying it faded is not.
+        if ($tables === null || $mode === BlendMode::PlusLighter) {
             $this->roundings->giveUp($coverage);
 
             return;
         }
-        $this->note(
-            $coverage,
-            $mode,
-            $opacity,
-            max(BlendGain::ofAny($mode, $opacity), ...array_map(self::steepest(...), $tables)),
-        );
+        if (Bytes::isNothing($coverage)) {
+            return;
+        }
+        if (! $mode->isSeparable()) {
+            $this->roundings->giveUp($coverage);
+
+            return;
+        }
+        $gain = max(BlendGain::ofAny($mode, $opacity), ...array_map(self::steepest(...), $tables));
+        // It follows from what lies beneath: what is wrong there is wrong in it, too, however fully it covers.
+        $this->roundings->lay($coverage, $gain > 1, false);
         if ($mode !== BlendMode::Normal || $opacity < 1) {
             // Rounded by the table, and once more where its values are mixed with what they come from.
-            $this->note($coverage, $mode, $opacity, 1.0);
+            $this->roundings->lay($coverage, false, false);
         }
     }
 

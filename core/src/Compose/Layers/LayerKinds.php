@@ -4,19 +4,25 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose\Layers;
 
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassKind;
 use Awning\Core\Page\Pass\PassSpec;
 
 /** Which layer lays which kind of pass. A new kind of pass is a line here. */
 final class LayerKinds
 {
-    public static function layer(string $id, PassSpec $pass, ?Mask $mask = null): PassLayer
+    public static function layer(string $id, PassSpec $pass, ?Mask $mask = null, ?PageSize $page = null): PassLayer
     {
         return match ($pass->content->kind()) {
             PassKind::Tone => new ToneLayer($id, $pass, $mask),
             PassKind::Tint => new TintLayer($id, $pass, $mask),
             PassKind::Paint => new PaintLayer($id, $pass, $mask),
-            PassKind::Levels => new LevelsLayer($id, $pass, $mask),
+            PassKind::Wash => new WashLayer($id, $pass, $mask),
+            PassKind::Gradient => new GradientLayer($id, $pass, $mask, $page),
+            PassKind::Levels,
+            PassKind::Curve,
+            PassKind::Shift,
+            PassKind::Balance => new AlteringLayer($id, $pass, $mask),
             PassKind::Mist => new MistLayer($id, $pass, $mask),
             PassKind::Softness => new SoftnessLayer($id, $pass, $mask),
         };

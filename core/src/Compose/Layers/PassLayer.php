@@ -7,6 +7,7 @@ namespace Awning\Core\Compose\Layers;
 use Awning\Core\Compose\Canvas\Canvas;
 use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassSpec;
 
 /** What every pass has: the layer that holds its pixels, its clip, how it is laid. */
@@ -14,8 +15,12 @@ abstract readonly class PassLayer implements Layer
 {
     public LayerName $layer;
 
-    final public function __construct(string $id, public PassSpec $spec, private ?Mask $mask = null)
-    {
+    final public function __construct(
+        string $id,
+        public PassSpec $spec,
+        private ?Mask $mask = null,
+        protected ?PageSize $page = null,
+    ) {
         $this->layer = $spec->layer($id);
     }
 

@@ -11,6 +11,11 @@ use Awning\Core\Page\LayerKind;
  * What makes one kind of pass: where its colour comes from, or what it does to what lies beneath, with its own
  * settings.
  *
+ * @phpstan-import-type BalanceData from BalanceContent
+ * @phpstan-import-type CurveData from CurveContent
+ * @phpstan-import-type GradientData from GradientContent
+ * @phpstan-import-type ShiftPassData from ShiftContent
+ * @phpstan-import-type WashData from WashContent
  * @phpstan-import-type ToneData from ToneContent
  * @phpstan-import-type TintData from TintContent
  * @phpstan-import-type PaintData from PaintContent
@@ -18,7 +23,8 @@ use Awning\Core\Page\LayerKind;
  * @phpstan-import-type MistData from MistContent
  * @phpstan-import-type SoftnessData from SoftnessContent
  *
- * @phpstan-type ContentData ToneData|TintData|PaintData|LevelsData|MistData|SoftnessData
+ * @phpstan-type AdjustmentData LevelsData|CurveData|ShiftPassData|BalanceData
+ * @phpstan-type ContentData ToneData|TintData|PaintData|WashData|GradientData|AdjustmentData|MistData|SoftnessData
  */
 interface PassContent
 {

@@ -14,7 +14,12 @@ enum PassKind: string
     case Tone = 'tone';
     case Tint = 'tint';
     case Paint = 'paint';
+    case Wash = 'wash';
+    case Gradient = 'gradient';
     case Levels = 'levels';
+    case Curve = 'curve';
+    case Shift = 'shift';
+    case Balance = 'balance';
     case Mist = 'mist';
     case Softness = 'softness';
 
@@ -25,7 +30,12 @@ enum PassKind: string
             self::Tone => ToneContent::class,
             self::Tint => TintContent::class,
             self::Paint => PaintContent::class,
+            self::Wash => WashContent::class,
+            self::Gradient => GradientContent::class,
             self::Levels => LevelsContent::class,
+            self::Curve => CurveContent::class,
+            self::Shift => ShiftContent::class,
+            self::Balance => BalanceContent::class,
             self::Mist => MistContent::class,
             self::Softness => SoftnessContent::class,
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page\Pass;
 
+use Awning\Core\Colour\GradientStop;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\Data;
@@ -73,7 +74,12 @@ final class PassRules
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
-            self::filling('Levels of what lies beneath', 'Levels', new LevelsContent(0.0, 1.0, 1.0)),
+            self::filling('Wash of one colour', 'Wash', new WashContent(Rgb::fromHex('#e8a860')), BlendMode::SoftLight),
+            self::filling('Gradient', 'Gradient', self::sky(), BlendMode::Multiply),
+            self::filling('Levels of what lies beneath', 'Levels', new LevelsContent),
+            self::filling('Curve of what lies beneath', 'Curve', new CurveContent([[0.0, 0.0], [1.0, 1.0]])),
+            self::filling('Lightness, chroma and hue of what lies beneath', 'Shift', new ShiftContent),
+            self::filling('Colour balance of what lies beneath', 'Balance', new BalanceContent),
             self::filling('Mist in patches', 'Mist', new MistContent(Rgb::fromHex('#dfe6ee'))),
             self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
             [
@@ -104,8 +110,12 @@ final class PassRules
      *
      * @return HangablePass
      */
-    private static function filling(string $title, string $name, PassContent $content): array
-    {
+    private static function filling(
+        string $title,
+        string $name,
+        PassContent $content,
+        BlendMode $mode = BlendMode::Normal,
+    ): array {
         $scopes = $content->kind()->looksAround() ? [ScopeKind::Behind->value, ScopeKind::Page->value] : self::SCOPES;
 
         return [
@@ -114,10 +124,25 @@ final class PassRules
             'pass' => [
                 'name' => $name,
                 'content' => $content->toData(),
-                'mode' => BlendMode::Normal->value,
+                'mode' => $mode->value,
                 'opacity' => 1.0,
             ],
         ];
+    }
+
+    /** From a dark sky above to nothing below. */
+    private static function sky(): GradientContent
+    {
+        return new GradientContent(
+            isRound: false,
+            isOklab: true,
+            from: [0.5, 0.0],
+            to: [0.5, 1.0],
+            stops: [
+                new GradientStop(0.0, Rgb::fromHex('#3b4a7a')),
+                new GradientStop(1.0, Rgb::fromHex('#f2c9a0'), 0.0),
+            ],
+        );
     }
 
     /** @return HangablePass */

@@ -116,10 +116,12 @@ final readonly class StackBuilder
             PassOrder::sorted($sheet->all(PassSpec::class)),
         );
         $groups = $sheet->all(PassGroup::class);
+        $page = $sheet->find(PageSize::class, PageSize::KEY);
         $layer = fn (string $id, PassSpec $pass): PassLayer => LayerKinds::layer(
             $id,
             $pass,
             self::mask($passes, $id, $pass),
+            $page,
         );
         $layers = $members = [];
         foreach ($passes as $id => $pass) {

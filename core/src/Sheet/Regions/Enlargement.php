@@ -29,6 +29,7 @@ final readonly class Enlargement
                 round($from->dpi * $factor, 2),
                 $from->behind,
                 $from->lines,
+                $from->mood,
             ),
         );
     }

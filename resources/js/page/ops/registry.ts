@@ -20,6 +20,7 @@ import { changePass } from './passes/changePass';
 import { copyPass } from './passes/copyPass';
 import { groupPasses } from './passes/groupPasses';
 import { hangSetup } from './passes/hangSetup';
+import { wearMood } from './passes/wearMood';
 import { joinSetup } from './passes/joinSetup';
 import { mergePass } from './passes/mergePass';
 import { orderPasses } from './passes/orderPasses';
@@ -62,6 +63,7 @@ const KINDS = [
     copyPass,
     groupPasses,
     hangSetup,
+    wearMood,
     joinSetup,
     mergePass,
     orderPasses,

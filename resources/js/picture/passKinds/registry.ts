@@ -1,5 +1,10 @@
 /** The kinds of pass. A new one is a file beside these and a line here, as in the core's PassKind. */
 import type { ContentData } from '../../api/generated';
+import { balance } from './balance';
+import { curve } from './curve';
+import { gradient } from './gradient';
+import { shift } from './shift';
+import { wash } from './wash';
 import { levels } from './levels';
 import { mist } from './mist';
 import { paint } from './paint';
@@ -8,6 +13,18 @@ import { softness } from './softness';
 import { tint } from './tint';
 import { tone } from './tone';
 
-const KINDS: Record<ContentData['kind'], PassKind> = { tone, tint, paint, levels, mist, softness };
+const KINDS: Record<ContentData['kind'], PassKind> = {
+    tone,
+    tint,
+    paint,
+    wash,
+    gradient,
+    levels,
+    curve,
+    shift,
+    balance,
+    mist,
+    softness,
+};
 
 export const passKindOf = ({ kind }: Pick<ContentData, 'kind'>): PassKind => KINDS[kind];

@@ -80,7 +80,14 @@ final readonly class LayInk implements Op
         }
         $sheet->put(
             PageSize::KEY,
-            new PageSize($size->width, $size->height, $size->dpi, false, $old->lines ?? new LineColouring),
+            new PageSize(
+                $size->width,
+                $size->height,
+                $size->dpi,
+                false,
+                $old->lines ?? new LineColouring,
+                $old->mood ?? '',
+            ),
         );
         if ($this->placed !== null) {
             $sheet->put($this->id, $this->placed->drawing);

@@ -1,6 +1,12 @@
-/** The page's own passes: those that reach over all of it. */
+/** The moods of the series, and below them the page's own passes: those that reach over all of it. */
 import { PassList } from '../passes/PassesAwning';
+import { MoodStrip } from './MoodStrip';
 
 export function MoodPanel() {
-    return <PassList figure={0} name="the whole page" />;
+    return (
+        <div className="min-h-0 flex-1 overflow-y-auto">
+            <MoodStrip />
+            <PassList figure={0} name="the whole page" />
+        </div>
+    );
 }

@@ -1,5 +1,6 @@
 import type { LevelsData } from '../../../../api/generated';
 import { Slide } from '../../../../ui/Slide';
+import { ChannelChoice } from './ChannelChoice';
 import type { SettingsProps } from './settings';
 import { useContent } from './useContent';
 
@@ -21,6 +22,7 @@ export function LevelsSettings({ id, content, disabled }: SettingsProps<LevelsDa
     });
     return (
         <>
+            <ChannelChoice value={content.channel} disabled={disabled} onChange={(channel) => apply({ channel })} />
             <Slide
                 label="Black at"
                 most={100}
@@ -45,6 +47,22 @@ export function LevelsSettings({ id, content, disabled }: SettingsProps<LevelsDa
                 shown={`× ${content.middle}`}
                 title="Above 1 what lies between black and white becomes lighter, below darker"
                 {...slide((at) => ({ middle: toMiddle(at) }))}
+            />
+            <Slide
+                label="Black becomes"
+                most={100}
+                value={Math.round(100 * content.low)}
+                shown={`${Math.round(100 * content.low)} %`}
+                title="Raised, the darks become pale, as in haze"
+                {...slide((at) => ({ low: at / 100 }))}
+            />
+            <Slide
+                label="White becomes"
+                most={100}
+                value={Math.round(100 * content.high)}
+                shown={`${Math.round(100 * content.high)} %`}
+                title="Lowered, the lights become dim, as at night"
+                {...slide((at) => ({ high: at / 100 }))}
             />
         </>
     );

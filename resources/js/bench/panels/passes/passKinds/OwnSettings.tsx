@@ -3,6 +3,11 @@
  */
 import type { ComponentType } from 'react';
 import type { ContentData } from '../../../../api/generated';
+import { BalanceSettings } from './BalanceSettings';
+import { CurveSettings } from './CurveSettings';
+import { GradientSettings } from './GradientSettings';
+import { ShiftSettings } from './ShiftSettings';
+import { WashSettings } from './WashSettings';
 import { LevelsSettings } from './LevelsSettings';
 import { MistSettings } from './MistSettings';
 import type { SettingsProps } from './settings';
@@ -12,7 +17,12 @@ import { TintSettings } from './TintSettings';
 const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Extract<ContentData, { kind: Kind }>>> } =
     {
         tint: TintSettings,
+        wash: WashSettings,
+        gradient: GradientSettings,
         levels: LevelsSettings,
+        curve: CurveSettings,
+        shift: ShiftSettings,
+        balance: BalanceSettings,
         mist: MistSettings,
         softness: SoftnessSettings,
     };

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Palette;
+
+use App\Models\Series;
+use App\Models\SeriesMood;
+use Awning\Core\Page\Mood\Mood;
+use Awning\Core\Page\Mood\MoodBox;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+
+/**
+ * The moods of a series: those that lie ready, and its own.
+ *
+ * @phpstan-import-type MoodLayerData from Mood
+ *
+ * @phpstan-type MoodState array{key: string, id: ?int, name: string, layers: list<MoodLayerData>}
+ */
+final readonly class SeriesMoods
+{
+    public function __construct(private Series $series)
+    {
+    }
+
+    /** @return list<MoodState> id null: it lies ready */
+    public function toClient(): array
+    {
+        $states = [];
+        foreach ($this->all() as $key => [$id, $name, $mood]) {
+            $states[] = ['key' => $key, 'id' => $id, 'name' => $name, 'layers' => $mood->toList()];
+        }
+
+        return $states;
+    }
+
+    /**
+     * @param  string  $key  as the window was told it
+     * @return array{?int, string, Mood} id, name and layers
+     *
+     * @throws ModelNotFoundException
+     */
+    public function find(string $key): array
+    {
+        return $this->all()[$key] ?? throw new ModelNotFoundException;
+    }
+
+    /** @return array<string, array{?int, string, Mood}> by key */
+    private function all(): array
+    {
+        $all = [];
+        foreach (MoodBox::all() as $name => $mood) {
+            $all['ready'.count($all)] = [null, $name, $mood];
+        }
+        foreach (SeriesMood::living()->where('series_id', $this->series->id)->orderBy('id')->get() as $row) {
+            assert($row instanceof SeriesMood);
+            $all["own$row->id"] = [$row->id, $row->name, $row->mood()];
+        }
+
+        return $all;
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\SeriesOps;
+
+use App\Desk\Palette\SeriesPart;
+use App\Models\Series;
+use App\Models\SeriesMood;
+use Awning\Core\Page\Mood\Mood;
+
+/** A mood becomes other layers; pages that show it stay as they are until somebody shows it there again. */
+final readonly class ChangeMood implements ClientSeriesOp
+{
+    public function __construct(private SeriesMood $row, private Mood $mood)
+    {
+    }
+
+    public static function fromInput(OpInput $asked): self
+    {
+        $input = $asked->checked(['mood' => 'required|integer', 'layers' => 'required|list|max:'.Mood::MOST]);
+        $layers = $asked->data['layers'] ?? [];
+
+        return new self(
+            $asked->mood($input->integer('mood')),
+            $asked->built('layers', fn (): Mood => Mood::fromList(is_array($layers) ? array_values($layers) : [])),
+        );
+    }
+
+    public static function answers(): SeriesPart
+    {
+        return SeriesPart::Moods;
+    }
+
+    public static function kind(): string
+    {
+        return 'mood.change';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public function title(): string
+    {
+        return "Change the mood {$this->row->name}";
+    }
+
+    public function toInput(): array
+    {
+        return ['mood' => $this->row->id, 'layers' => $this->mood->toList()];
+    }
+
+    public function apply(Series $series): array
+    {
+        $row = SeriesMood::query()->lockForUpdate()->findOrFail($this->row->id);
+        $before = $row->toRecord();
+        $row->layers = $this->mood->toList();
+        $row->save();
+
+        return [['mood', $row->id, $before, $row->toRecord()]];
+    }
+}

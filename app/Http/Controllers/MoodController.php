@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Desk\Page\PagePicture;
+use App\Desk\Palette\SeriesMoods;
+use App\Models\Page;
+use App\Models\Series;
+use Awning\Core\Codec\PngWriter;
+use Awning\Core\Exchange\MoodFile;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+
+/** Moods of a series: told of, saved as files, and seen on a page before it is shown in them. */
+final class MoodController
+{
+    public function index(Series $series): JsonResponse
+    {
+        return new JsonResponse((new SeriesMoods($series))->toClient());
+    }
+
+    public function file(Series $series, string $mood): Response
+    {
+        [, $name, $layers] = (new SeriesMoods($series))->find($mood);
+
+        return new Response(MoodFile::write($name, $layers->layers), 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => 'attachment; filename="mood.json"',
+        ]);
+    }
+
+    /** A small picture of a page in a mood; the address says the state it is of, so that it is kept. */
+    public function picture(Page $page, string $mood): Response
+    {
+        [, $name, $layers] = (new SeriesMoods($page->series))->find($mood);
+        $picture = PagePicture::inMood($page, $name, $layers) ?? abort(404);
+
+        return new Response((new PngWriter)->paint($picture), 200, [
+            'Content-Type' => 'image/png',
+            'Cache-Control' => 'private, max-age=3600',
+        ]);
+    }
+}

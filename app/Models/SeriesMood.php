@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Awning\Core\Page\Mood\Mood;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A mood that a series keeps.
+ *
+ * @phpstan-import-type MoodLayerData from Mood
+ *
+ * @property int $id
+ * @property int $series_id
+ * @property string $name
+ * @property list<MoodLayerData> $layers
+ * @property bool $retired whether it was taken out
+ */
+final class SeriesMood extends Model
+{
+    use CanRetire;
+    use CleanName;
+
+    public $timestamps = false;
+
+    protected $table = 'moods';
+
+    protected $fillable = ['series_id', 'name', 'layers'];
+
+    /** @var array<string, string> */
+    protected $casts = ['layers' => 'array', 'retired' => 'boolean'];
+
+    public function mood(): Mood
+    {
+        return Mood::fromList($this->layers);
+    }
+
+    /** @return array{name: string, layers: list<MoodLayerData>, retired: bool} as the series' journal keeps it */
+    public function toRecord(): array
+    {
+        return ['name' => $this->name, 'layers' => $this->layers, 'retired' => $this->retired];
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Colour;
+
+/** Which parts of a colour, as sRGB codes them, something alters. */
+enum Channel: string
+{
+    case All = 'all';
+    case Red = 'red';
+    case Green = 'green';
+    case Blue = 'blue';
+
+    /**
+     * @param  array{float, float, float}  $colour  0..1
+     * @param  callable(float): float  $value
+     * @return array{float, float, float}
+     */
+    public function of(array $colour, callable $value): array
+    {
+        return match ($this) {
+            self::All => [$value($colour[0]), $value($colour[1]), $value($colour[2])],
+            self::Red => [$value($colour[0]), $colour[1], $colour[2]],
+            self::Green => [$colour[0], $value($colour[1]), $colour[2]],
+            self::Blue => [$colour[0], $colour[1], $value($colour[2])],
+        };
+    }
+
+    /**
+     * The same of every byte.
+     *
+     * @param  callable(float): float  $value  of 0..1, 0..1
+     * @return array{string, string, string} 256 bytes each
+     */
+    public function tables(callable $value): array
+    {
+        $same = $table = '';
+        for ($byte = 0; $byte < 256; $byte++) {
+            $same .= chr($byte);
+            $table .= chr((int) (255 * $value($byte / 255) + 0.5));
+        }
+
+        return match ($this) {
+            self::All => [$table, $table, $table],
+            self::Red => [$table, $same, $same],
+            self::Green => [$same, $table, $same],
+            self::Blue => [$same, $same, $table],
+        };
+    }
+}

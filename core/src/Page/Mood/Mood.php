@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page\Mood;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\Scope;
+
+/**
+ * Layers over a whole page, bottom up: what a series keeps under a name and a page shows.
+ *
+ * @phpstan-import-type ContentData from \Awning\Core\Page\Pass\PassContent
+ *
+ * @phpstan-type MoodLayerData array{name: string, content: ContentData, mode: string, opacity: float}
+ */
+final readonly class Mood
+{
+    public const MOST = 24;
+
+    /** @param  non-empty-list<PassSpec>  $layers  nobody's, over the whole page; none of them is painted */
+    private function __construct(public array $layers)
+    {
+    }
+
+    /**
+     * @param  list<PassSpec>  $layers
+     *
+     * @throws \InvalidArgumentException
+     */
+    public static function of(array $layers): self
+    {
+        if ($layers === [] || count($layers) > self::MOST) {
+            throw new \InvalidArgumentException('A mood has 1 to '.self::MOST.' layers.');
+        }
+        foreach ($layers as $layer) {
+            if ($layer->content->kind()->isPainted()) {
+                throw new \InvalidArgumentException("$layer->name is painted: a mood is made of layers that fill.");
+            }
+        }
+
+        return new self($layers);
+    }
+
+    /**
+     * @param  list<mixed>  $layers
+     *
+     * @throws \InvalidArgumentException|\RangeException
+     */
+    public static function fromList(array $layers): self
+    {
+        $always = [
+            'figure' => 0,
+            'scope' => Scope::page()->toData(),
+            'order' => 0.0,
+            'group' => null,
+            'visible' => true,
+            'mask' => null,
+            'setup' => null,
+        ];
+        $specs = [];
+        foreach ($layers as $layer) {
+            $data = is_array($layer) ? $layer : throw new \InvalidArgumentException('A mood is a list of layers.');
+            $specs[] = PassSpec::fromData((new Data($always))->over(new Data($data)));
+        }
+
+        return self::of($specs);
+    }
+
+    /** @return list<MoodLayerData> */
+    public function toList(): array
+    {
+        return array_map(
+            fn (PassSpec $layer): array => [
+                'name' => $layer->name,
+                'content' => $layer->content->toData(),
+                'mode' => $layer->mode->value,
+                'opacity' => $layer->opacity,
+            ],
+            $this->layers,
+        );
+    }
+}

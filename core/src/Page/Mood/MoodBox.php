@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Page\Mood;
+
+/** The moods that every series begins with. */
+final class MoodBox
+{
+    /** @return array<string, Mood> by name */
+    public static function all(): array
+    {
+        return array_map(fn (array $layers): Mood => Mood::fromList($layers), [
+            'First light of day' => [
+                self::shift('Pale colours', 0.02, 0.8, 0),
+                self::sky('Rising haze', '#8aa0d8', 0.55, '#ffd9b8', 0.45, 'soft-light', 0.9),
+                self::balance('Cool darks, rosy lights', [-0.02, 0.01, 0.07], [0.03, 0.0, 0.01], [0.04, 0.01, -0.02]),
+            ],
+            'Noon' => [
+                self::curve('Clear light', [[0.0, 0.0], [0.3, 0.26], [0.7, 0.76], [1.0, 1.0]]),
+                self::shift('Fresh colours', 0.0, 1.12, 0),
+            ],
+            'Last light' => [
+                self::sky('Evening sky', '#6a3f7a', 0.5, '#ff9a4a', 0.75, 'soft-light', 1.0),
+                self::wash('Warm air', '#ffb066', 'multiply', 0.28),
+                self::balance('Violet darks', [0.04, -0.02, 0.08], [0.02, 0.0, -0.02], [0.05, 0.02, -0.06]),
+            ],
+            'Lamp hour' => [
+                self::wash('Dusk', '#39406e', 'multiply', 0.6),
+                self::round('Lamplight', '#ffc070', 0.85, '#ffc070', 0.0, 'soft-light', 0.9),
+                self::curve('Kept lights', [[0.0, 0.0], [0.4, 0.36], [0.8, 0.88], [1.0, 1.0]]),
+            ],
+            'Deep night' => [
+                self::shift('Little colour', -0.03, 0.5, 0),
+                self::wash('Night', '#1e2c5c', 'multiply', 0.82),
+                self::sky('Moon from above', '#9fb6ff', 0.3, '#9fb6ff', 0.0, 'screen', 0.8),
+                self::levels('Dim lights', 0.0, 0.92, 1.1, 0.02, 0.94),
+            ],
+            'Fog' => [
+                self::shift('Pale colours', 0.0, 0.55, 0),
+                self::levels('Raised darks', 0.0, 1.0, 1.0, 0.2, 0.95),
+                self::mist('Fog', '#dfe5ea', 900, 0.5, 7),
+            ],
+            'Storm' => [
+                self::shift('Leaden colours', -0.04, 0.6, 0),
+                self::wash('Wet air', '#5a6a80', 'multiply', 0.5),
+                self::sky('Dark above', '#1c2434', 0.85, '#8a96a4', 0.1, 'multiply', 0.85),
+                self::curve('Hard light', [[0.0, 0.0], [0.35, 0.26], [0.75, 0.8], [1.0, 1.0]]),
+            ],
+            'Winter' => [
+                self::shift('Cold and clear', 0.03, 0.75, 0),
+                self::balance('Blue shade', [-0.04, 0.0, 0.1], [-0.01, 0.01, 0.04], [0.0, 0.01, 0.02]),
+                self::wash('Snow light', '#dfeaff', 'soft-light', 0.35),
+            ],
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $content
+     * @return array<string, mixed>
+     */
+    private static function layer(string $name, array $content, string $mode = 'normal', float $opacity = 1.0): array
+    {
+        return ['name' => $name, 'content' => $content, 'mode' => $mode, 'opacity' => $opacity];
+    }
+
+    /** @return array<string, mixed> */
+    private static function wash(string $name, string $colour, string $mode, float $opacity): array
+    {
+        return self::layer($name, ['kind' => 'wash', 'colour' => $colour], $mode, $opacity);
+    }
+
+    /** @return array<string, mixed> from the top of the page to its foot */
+    private static function sky(
+        string $name,
+        string $top,
+        float $covers,
+        string $foot,
+        float $coversThere,
+        string $mode,
+        float $opacity,
+    ): array {
+        return self::layer(
+            $name,
+            [
+                'kind' => 'gradient',
+                'form' => 'linear',
+                'space' => 'oklab',
+                'from' => [0.5, 0.0],
+                'to' => [0.5, 1.0],
+                'stops' => [
+                    ['at' => 0.0, 'colour' => $top, 'alpha' => $covers],
+                    ['at' => 1.0, 'colour' => $foot, 'alpha' => $coversThere],
+                ],
+            ],
+            $mode,
+            $opacity,
+        );
+    }
+
+    /** @return array<string, mixed> from the middle of the page outward */
+    private static function round(
+        string $name,
+        string $middle,
+        float $covers,
+        string $rim,
+        float $coversThere,
+        string $mode,
+        float $opacity,
+    ): array {
+        return self::layer(
+            $name,
+            [
+                'kind' => 'gradient',
+                'form' => 'round',
+                'space' => 'oklab',
+                'from' => [0.5, 0.45],
+                'to' => [0.95, 0.8],
+                'stops' => [
+                    ['at' => 0.0, 'colour' => $middle, 'alpha' => $covers],
+                    ['at' => 1.0, 'colour' => $rim, 'alpha' => $coversThere],
+                ],
+            ],
+            $mode,
+            $opacity,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function shift(string $name, float $lightness, float $chroma, float $hue): array
+    {
+        return self::layer($name, ['kind' => 'shift', 'lightness' => $lightness, 'chroma' => $chroma, 'hue' => $hue]);
+    }
+
+    /**
+     * @param  list<array{float, float}>  $points
+     * @return array<string, mixed>
+     */
+    private static function curve(string $name, array $points): array
+    {
+        return self::layer($name, ['kind' => 'curve', 'channel' => 'all', 'points' => $points]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function levels(
+        string $name,
+        float $black,
+        float $white,
+        float $middle,
+        float $low,
+        float $high,
+    ): array {
+        return self::layer($name, [
+            'kind' => 'levels',
+            'channel' => 'all',
+            'black' => $black,
+            'white' => $white,
+            'middle' => $middle,
+            'low' => $low,
+            'high' => $high,
+        ]);
+    }
+
+    /**
+     * @param  array{float, float, float}  $darks
+     * @param  array{float, float, float}  $middle
+     * @param  array{float, float, float}  $lights
+     * @return array<string, mixed>
+     */
+    private static function balance(string $name, array $darks, array $middle, array $lights): array
+    {
+        return self::layer($name, ['kind' => 'balance', 'darks' => $darks, 'middle' => $middle, 'lights' => $lights]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function mist(string $name, string $colour, float $size, float $density, int $seed): array
+    {
+        return self::layer($name, [
+            'kind' => 'mist',
+            'colour' => $colour,
+            'size' => $size,
+            'density' => $density,
+            'seed' => $seed,
+        ]);
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Sheet\Ops\Passes;
+
+use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Mood;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Pass\PassOrder;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\References;
+use Awning\Core\Sheet\State\Right;
+
+/**
+ * Shows the page in another mood: the layers of the last one go, those of the new one come, above all other passes of
+ * the whole page. What was painted or hung there by hand stays.
+ *
+ * @phpstan-import-type MoodLayerData from Mood
+ *
+ * @phpstan-type WearMoodInput array{name: string, layers: list<MoodLayerData>, ids: list<string>}
+ */
+final readonly class WearMood implements ClientOp
+{
+    /** The ids of passes that a mood laid begin with it. */
+    public const PREFIX = 'mood';
+
+    /**
+     * @param  string  $name  of the mood; empty: none
+     * @param  list<string>  $ids  of its layers
+     */
+    private function __construct(private string $name, private ?Mood $mood, private array $ids)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'mood.wear';
+    }
+
+    public static function form(): int
+    {
+        return 1;
+    }
+
+    public static function fromInput(Data $input): self
+    {
+        $layers = $input->list('layers', Mood::MOST);
+        $ids = $input->ids('ids', Mood::MOST);
+        foreach ($ids as $id) {
+            if (! str_starts_with($id, self::PREFIX)) {
+                throw new \InvalidArgumentException('The id of a mood\'s layer begins with '.self::PREFIX.'.');
+            }
+        }
+        if (count($ids) !== count($layers) || count($ids) !== count(array_unique($ids))) {
+            throw new \InvalidArgumentException('Each layer of a mood needs an id.');
+        }
+
+        return $layers === []
+            ? new self('', null, [])
+            : new self($input->name('name', 'A mood'), Mood::fromList($layers), $ids);
+    }
+
+    public static function of(string $name, Mood $mood): self
+    {
+        $ids = array_map(fn (int $i): string => sprintf('%slayer%02d', self::PREFIX, $i), array_keys($mood->layers));
+
+        return new self($name, $mood, $ids);
+    }
+
+    /** @return WearMoodInput */
+    public function toInput(): array
+    {
+        return ['name' => $this->name, 'layers' => $this->mood?->toList() ?? [], 'ids' => $this->ids];
+    }
+
+    public function title(): string
+    {
+        return $this->mood === null ? 'Take the mood off' : "Show the page in the mood $this->name";
+    }
+
+    public function right(): Right
+    {
+        return Right::Colour;
+    }
+
+    public function refersTo(): References
+    {
+        return new References;
+    }
+
+    public function apply(Sheet $sheet): void
+    {
+        $size = $sheet->size();
+        foreach (array_keys($sheet->all(PassSpec::class)) as $id) {
+            if (str_starts_with((string) $id, self::PREFIX)) {
+                (new RemovePass((string) $id))->apply($sheet);
+            }
+        }
+        foreach ($this->mood->layers ?? [] as $i => $layer) {
+            $order = PassOrder::onTop($sheet->all(PassSpec::class), 0);
+            (new AddPass($this->ids[$i], $layer->at($order)))->apply($sheet);
+        }
+        $sheet->put(PageSize::KEY, $size->showing($this->name));
+    }
+}

@@ -1,0 +1,78 @@
+/** The moods of the series as small pictures of this page; pressing one shows the page in it. */
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../../../api/client';
+import type { MoodState } from '../../../api/generated';
+import { inMood } from '../../../page/ops/passes/wearMood';
+import { mayColour } from '../../../page/store';
+import { Panel } from '../../../ui/Panel';
+import { usePage, useSession } from '../../model/context';
+import { OwnMoods } from './OwnMoods';
+
+export function MoodStrip() {
+    const session = useSession();
+    const may = usePage(mayColour);
+    const series = usePage((view) => view.series.id);
+    const page = usePage((view) => view.id);
+    const shown = usePage((view) => view.records.page.page?.mood ?? '');
+    // What lies beneath the moods: when it changes, the small pictures do.
+    const state = usePage((view) => `${view.palette.version}-${Math.floor(view.revision / FRESH)}`);
+    const { data: moods } = useQuery({ queryKey: ['moods', series], queryFn: () => api.moods(series) });
+    const wear = (mood: MoodState | null): void => {
+        const { pass } = session.view.records;
+        session.apply(inMood(mood?.name ?? '', mood?.layers ?? [], pass));
+    };
+    return (
+        <Panel title="Moods" help="mood#moods">
+            <p className="quiet mb-1.5 text-[13px]">
+                {shown === ''
+                    ? 'The page is shown as it is lit. Press a mood to see it in that.'
+                    : `Shown in “${shown}”.`}
+            </p>
+            <ul className="grid grid-cols-3 gap-1.5">
+                {(moods ?? []).map((mood) => (
+                    <li key={mood.key}>
+                        <MoodButton
+                            mood={mood}
+                            picture={api.moodPictureUrl(page, mood.key, state)}
+                            isShown={mood.name === shown}
+                            disabled={!may}
+                            onPress={() => wear(mood)}
+                        />
+                    </li>
+                ))}
+            </ul>
+            <div className="mt-2 flex flex-wrap gap-1">
+                <button className="act" disabled={!may || shown === ''} onClick={() => wear(null)}>
+                    Show it in none
+                </button>
+            </div>
+            {may && <OwnMoods moods={moods ?? []} shown={shown} />}
+        </Panel>
+    );
+}
+
+/** Small pictures are made anew after so many changes of the page. */
+const FRESH = 10;
+
+interface ButtonProps {
+    mood: MoodState;
+    picture: string;
+    isShown: boolean;
+    disabled: boolean;
+    onPress: () => void;
+}
+
+function MoodButton({ mood, picture, isShown, disabled, onPress }: ButtonProps) {
+    return (
+        <button
+            className={`bare flex w-full flex-col gap-0.5 border p-0.5 text-left text-[12px] ${isShown ? 'border-primary' : 'border-base-300'}`}
+            aria-pressed={isShown}
+            disabled={disabled}
+            title={mood.layers.map(({ name }) => name).join(' · ')}
+            onClick={onPress}
+        >
+            <img src={picture} alt="" loading="lazy" className="aspect-[3/4] w-full bg-base-200 object-cover" />
+            <span className="truncate">{mood.name}</span>
+        </button>
+    );
+}

@@ -1,0 +1,103 @@
+/** Keeping the layers there are as a mood of the series, and taking moods in and out. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../../../api/client';
+import type { MoodLayerData, MoodState } from '../../../api/generated';
+import type { SeriesOpInput } from '../../../api/seriesOps';
+import { isOfMood } from '../../../page/ops/passes/wearMood';
+import { seriesOutbox } from '../../../page/seriesOutbox';
+import { sortedPasses } from '../../../picture/stack';
+import { OneLineForm } from '../../../ui/Form';
+import { usePage, useSession } from '../../model/context';
+
+type MoodOp = 'mood.keep' | 'mood.change' | 'mood.retire';
+
+/** How moods of the series are changed; the strip shows what came of it. */
+function useMoods(series: number) {
+    const session = useSession();
+    const client = useQueryClient();
+    return async <Kind extends MoodOp>(kind: Kind, input: SeriesOpInput<Kind>): Promise<void> => {
+        const answer = await session.answer(seriesOutbox(series).apply(kind, input));
+        if (answer !== null) client.setQueryData(['moods', series], answer.shown);
+    };
+}
+
+export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }) {
+    const series = usePage((view) => view.series.id);
+    const passes = usePage((view) => view.records.pass);
+    const change = useMoods(series);
+    const [isOpen, setOpen] = useState(false);
+    const layers: MoodLayerData[] = sortedPasses(passes)
+        .filter(([id]) => isOfMood(id))
+        .map(([, { name, content, mode, opacity }]) => ({ name, content, mode, opacity }));
+    const worn = moods.find((mood) => mood.name === shown);
+    const own = moods.find((mood) => mood.name === shown && mood.id !== null);
+    const isChanged = worn !== undefined && JSON.stringify(worn.layers) !== JSON.stringify(layers);
+    return (
+        <div className="mt-1 flex flex-col gap-1.5">
+            {isChanged && (
+                <p className="text-[13px]">The layers below differ from the series’ mood; this page shows its own.</p>
+            )}
+            {isChanged && own !== undefined && own.id !== null && (
+                <button
+                    className="act self-start"
+                    onClick={() => void change('mood.change', { mood: own.id ?? 0, layers })}
+                >
+                    Make the series’ “{own.name}” what it is here
+                </button>
+            )}
+            <button className="act self-start" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+                Keep, save or take moods
+            </button>
+            {isOpen && <Keeping series={series} worn={worn} own={own} layers={layers} />}
+        </div>
+    );
+}
+
+interface KeepingProps {
+    series: number;
+    worn: MoodState | undefined;
+    own: MoodState | undefined;
+    layers: MoodLayerData[];
+}
+
+function Keeping({ series, worn, own, layers }: KeepingProps) {
+    const change = useMoods(series);
+    const take = async (file: File | undefined): Promise<void> => {
+        if (file !== undefined) await change('mood.keep', { text: await file.text() });
+    };
+    return (
+        <div className="flex flex-col gap-1.5 border border-base-300 p-2">
+            {layers.length > 0 && (
+                <OneLineForm
+                    label="Keep these layers as a mood"
+                    field="name"
+                    button="Keep"
+                    placeholder="Its name"
+                    maxLength={60}
+                    className=""
+                    onAdd={(name) => change('mood.keep', { name, layers })}
+                />
+            )}
+            {worn !== undefined && (
+                <a className="act self-start" href={api.moodFileUrl(series, worn.key)} download={`${worn.name}.json`}>
+                    Save “{worn.name}” as a file
+                </a>
+            )}
+            {own !== undefined && own.id !== null && (
+                <button className="act self-start" onClick={() => void change('mood.retire', { mood: own.id ?? 0 })}>
+                    Delete “{own.name}” from the series
+                </button>
+            )}
+            <label className="act self-start">
+                Take a mood from a file
+                <input
+                    type="file"
+                    accept="application/json,.json"
+                    className="sr-only"
+                    onChange={(event) => void take(event.target.files?.[0])}
+                />
+            </label>
+        </div>
+    );
+}

@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Desk\Palette\SeriesDesk;
+use App\Models\Member;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Series;
+use App\Models\SeriesMood;
+use App\Models\User;
+use App\Store\PageStore;
+use Awning\Core\Codec\ImageReader;
+use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Sheet\OpKinds;
+use Awning\Core\Sheet\Sheet;
+use Awning\Core\Sheet\State\Right;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Tests\TestCase;
+
+/** Moods: those that lie ready, those a series keeps, and pages that are shown in one. */
+final class MoodTest extends TestCase
+{
+    use RefreshDatabase;
+
+    private Series $series;
+
+    private Page $page;
+
+    private User $mira;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->series, $this->page] = $this->series();
+        $this->mira = $this->person('Mira', $this->series);
+        $this->import($this->page, $this->mira);
+    }
+
+    /** @return list<array{key: string, id: ?int, name: string, layers: list<array<string, mixed>>}> */
+    private function moods(): array
+    {
+        return (array) $this->getJson("/api/series/{$this->series->id}/moods")
+            ->assertOk()
+            ->json();
+    }
+
+    /** @return array<string, PassSpec> those of the page now, by id */
+    private function passes(): array
+    {
+        return (new Sheet(new PageStore($this->page->refresh())))->all(PassSpec::class);
+    }
+
+    /** @param  list<array<string, mixed>>  $layers */
+    private function wear(string $name, array $layers, string $ids = 'a'): void
+    {
+        $named = array_map(fn (int $i): string => "moodlayer$ids$i", array_keys($layers));
+        $this->op($this->page, [
+            'kind' => 'mood.wear',
+            'name' => $name,
+            'layers' => $layers,
+            'ids' => $named,
+        ])->assertOk();
+    }
+
+    private function shown(): string
+    {
+        $size = (new Sheet(new PageStore($this->page->refresh())))->find(PageSize::class, PageSize::KEY);
+
+        return $size->mood ?? 'no page';
+    }
+
+    public function test_eight_moods_lie_ready_and_a_page_is_shown_in_one_by_one_step(): void
+    {
+        $moods = $this->moods();
+        self::assertSame(
+            ['First light of day', 'Noon', 'Last light', 'Lamp hour', 'Deep night', 'Fog', 'Storm', 'Winter'],
+            array_column($moods, 'name'),
+        );
+        $own = [
+            'name' => 'By hand',
+            'figure' => 0,
+            'content' => ['kind' => 'wash', 'colour' => '#102030'],
+            'scope' => ['kind' => 'page', 'id' => 0],
+        ];
+        $this->op($this->page, ['kind' => 'pass.add', 'id' => 'byhand0001', 'pass' => $own])->assertOk();
+        [, , , $lamp, $night] = $moods;
+        $this->wear('Lamp hour', $lamp['layers'], 'a');
+        self::assertSame(['By hand', ...array_column($lamp['layers'], 'name')], $this->names());
+        $this->wear('Deep night', $night['layers'], 'b');
+        self::assertSame(
+            ['By hand', ...array_column($night['layers'], 'name')],
+            $this->names(),
+            'instead of the last',
+        );
+        self::assertSame('Deep night', $this->shown());
+        $this->stepBack();
+        self::assertSame(
+            ['Lamp hour', ['By hand', ...array_column($lamp['layers'], 'name')]],
+            [$this->shown(), $this->names()],
+        );
+        $this->wear('', [], 'c');
+        self::assertSame(['', ['By hand']], [$this->shown(), $this->names()], 'what was hung by hand stays');
+        $this->stepBack();
+        self::assertSame('Lamp hour', $this->shown());
+    }
+
+    public function test_what_is_no_mood_is_not_worn(): void
+    {
+        $layer = ['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']];
+        $wear = fn (array $layers, array $ids, string $name = 'Fog') => $this->op($this->page, [
+            'kind' => 'mood.wear',
+            'name' => $name,
+            'layers' => $layers,
+            'ids' => $ids,
+        ]);
+        $wear([$layer], ['other0001'])->assertStatus(422);
+        $wear([$layer], [])->assertStatus(422);
+        $wear([$layer, $layer], ['moodlayer1', 'moodlayer1'])->assertStatus(422);
+        $wear([['content' => ['kind' => 'paint']] + $layer], ['moodlayer1'])->assertStatus(422);
+        $wear([$layer], ['moodlayer1'], '')->assertStatus(422);
+        $wear(array_fill(0, 25, $layer), array_map(fn (int $i): string => "moodlayer$i", range(0, 24)))->assertStatus(
+            422,
+        );
+        self::assertSame(['', []], [$this->shown(), $this->names()]);
+        $wear([$layer], ['moodlayer1'])->assertOk();
+        $off = ['name' => '', 'layers' => [], 'ids' => []];
+        self::assertSame(Right::Colour, OpKinds::read('mood.wear', $off)->right(), 'a flatter may not');
+        self::assertSame('Fog', $this->shown());
+    }
+
+    public function test_a_series_keeps_moods_changes_them_and_takes_them_out(): void
+    {
+        $layers = [
+            [
+                'name' => 'Air',
+                'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'],
+                'mode' => 'screen',
+                'opacity' => 0.4,
+            ],
+        ];
+        $ask = fn (string $kind, array $input, int $status = 200): array => (array) $this->postJson(
+            "/api/series/{$this->series->id}/ops",
+            ['op' => ['kind' => $kind] + $input],
+        )
+            ->assertStatus($status)
+            ->json();
+        $kept = $ask('mood.keep', ['name' => 'Salt haze', 'layers' => $layers]);
+        $last = $kept['shown'][8];
+        self::assertEquals(['own'.$kept['added'], $kept['added'], 'Salt haze', $layers], array_values($last));
+        $file = (string) $this->get("/api/series/{$this->series->id}/moods/{$last['key']}/file")
+            ->assertOk()
+            ->getContent();
+        $taken = $ask('mood.keep', ['text' => $file])['shown'][9];
+        self::assertEquals(['Salt haze', $layers], [$taken['name'], $taken['layers']], 'nothing is lost on the way');
+        self::assertStringContainsString(
+            'Layer 1',
+            $ask('mood.keep', ['text' => strtr($file, ['wash' => 'sepia'])], 422)['message'],
+        );
+        $ask('mood.keep', ['name' => 'Empty', 'layers' => []], 422);
+        $darker = [['opacity' => 0.9] + $layers[0]];
+        $ask('mood.change', ['mood' => $kept['added'], 'layers' => $darker]);
+        self::assertSame(0.9, $this->moods()[8]['layers'][0]['opacity']);
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertSame(0.4, $this->moods()[8]['layers'][0]['opacity']);
+        // A page that shows it stays as it is when it is taken out.
+        $this->wear('Salt haze', $layers);
+        $ask('mood.retire', ['mood' => $kept['added']]);
+        self::assertCount(9, $this->moods());
+        self::assertSame(['Salt haze', ['Air']], [$this->shown(), $this->names()]);
+        $ask('mood.retire', ['mood' => $kept['added']], 404);
+        (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
+        self::assertCount(10, $this->moods());
+    }
+
+    public function test_a_small_picture_shows_the_page_in_a_mood_and_leaves_the_page_as_it_is(): void
+    {
+        $mean = function (string $key): float {
+            $png = (string) $this->get("/api/pages/{$this->page->id}/moods/$key")
+                ->assertOk()
+                ->getContent();
+            $file = (string) tempnam(sys_get_temp_dir(), 'mood');
+            file_put_contents($file, $png);
+            $paint = (new ImageReader)->read($file)->paint;
+            unlink($file);
+
+            return array_sum(count_chars($paint->blue, 1)) === 0
+                ? 0.0
+                : array_sum(array_map(ord(...), str_split($paint->red))) / strlen($paint->red);
+        };
+        $revision = $this->page->refresh()->revision;
+        self::assertGreaterThan($mean('ready4') + 40, $mean('ready1'), 'night is darker than noon');
+        self::assertSame([$revision, []], [$this->page->refresh()->revision, $this->names()]);
+        $this->get("/api/pages/{$this->page->id}/moods/ready99")->assertNotFound();
+        // A mood of another series is none of this page's, though the person may see both.
+        [$other] = $this->series('Another');
+        Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Owner]);
+        $theirs = SeriesMood::query()->create([
+            'series_id' => $other->id,
+            'name' => 'Theirs',
+            'layers' => $this->moods()[0]['layers'],
+        ]);
+        $this->get("/api/pages/{$this->page->id}/moods/own$theirs->id")->assertNotFound();
+        $this->get("/api/series/{$this->series->id}/moods/own$theirs->id/file")->assertNotFound();
+        $this->get("/api/series/$other->id/moods/own$theirs->id/file")->assertOk();
+    }
+
+    public function test_a_page_that_is_made_larger_stays_in_its_mood(): void
+    {
+        $this->wear('Fog', $this->moods()[5]['layers']);
+        $task = $this->postJson("/api/pages/{$this->page->id}/tasks/enlarge", [
+            'lease' => self::LEASE,
+            'factor' => 1.5,
+        ])
+            ->assertStatus(202)
+            ->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        self::assertSame('Fog', $this->shown());
+    }
+
+    /** @return list<string> of the passes over the whole page, bottom up */
+    private function names(): array
+    {
+        $passes = $this->passes();
+        uasort($passes, fn (PassSpec $a, PassSpec $b): int => $a->order <=> $b->order);
+
+        return array_values(array_map(fn (PassSpec $pass): string => $pass->name, $passes));
+    }
+
+    private function stepBack(): void
+    {
+        $this->postJson("/api/pages/{$this->page->id}/undo", [
+            'id' => self::opId(),
+            'base' => $this->page->refresh()->revision,
+            'lease' => self::LEASE,
+        ])->assertOk();
+    }
+}
