@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Op } from '../page/ops/registry';
 import type { PageStateData, TipData } from '../api/generated';
+import type { GradientData } from '../api/generated';
 import { bindingFor, KEYS } from '../bench/keymap';
 import { BenchModel, type SurfaceHandle } from '../bench/model/model';
 import { STAGES, stageOf } from '../bench/stages/stage';
@@ -34,6 +35,11 @@ function open(more: Partial<PageStateData> = {}): BenchModel {
 
 const ops = (): Op[] =>
     bench.session.outbox.waiting.flatMap((entry) => (entry.change.kind === 'op' ? [entry.change.op] : []));
+/** Whether a gradient runs there, as exactly as it is kept. */
+const near = (content: unknown, way: { from: number[]; to: number[] }): boolean => {
+    const { from, to } = content as { from: number[]; to: number[] };
+    return [...from, ...to].every((value, i) => Math.abs(value - [...way.from, ...way.to][i]) < 1e-4);
+};
 const target = { material: oilskin, figureName: 'Oda', tone: 'shade' as const, pass: null };
 
 class Control {
@@ -399,6 +405,51 @@ describe('tools', () => {
         expect(ops()).toMatchObject([
             { kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } },
         ]);
+    });
+    it('draw a gradient anew from where the drag began to where it ended, or hang one', () => {
+        const { width, height } = pageState().records.page.page;
+        const stops = [
+            { at: 0, colour: '#102030', alpha: 1 },
+            { at: 1, colour: '#ffffff', alpha: 0 },
+        ];
+        const content: GradientData = {
+            kind: 'gradient',
+            form: 'linear',
+            space: 'oklab',
+            from: [0, 0],
+            to: [0, 1],
+            stops,
+        };
+        const dusk = { ...shade, figure: 0, scope: { kind: 'page' as const, id: 0 }, content };
+        const hangable = [{ title: 'Gradient', scopes: ['page'], pass: { ...dusk, name: 'Gradient' } }];
+        const rules = { ...pageState().rules, hangable } as unknown as PageStateData['rules'];
+        const way = { from: [40 / width, 40 / height], to: [80 / width, 20 / height] };
+        const draw = (): ReturnType<typeof begin> => {
+            const gesture = begin('gradient', point(40, 40));
+            gesture?.move([point(60, 50), point(80, 20)]);
+            return gesture;
+        };
+        const at = (id: string): unknown => bench.session.view.records.pass[id].content;
+        open({ rules, records: { ...pageState().records, pass: { low00001: dusk, top00001: { ...dusk, order: 9 } } } });
+        bench.choose('mood');
+        begin('gradient', point(40, 40))?.up();
+        expect(ops(), 'a click is no way').toEqual([]);
+        const tried = draw();
+        expect(near(at('top00001'), way), 'shown while it is drawn').toBe(true);
+        tried?.cancel();
+        expect(at('top00001')).toEqual(content);
+        draw()?.up();
+        bench.set({ target: { ...target, pass: 'low00001' } });
+        draw()?.up();
+        expect(ops().map((op) => [op.kind, (op as { id: string }).id])).toEqual([
+            ['pass.change', 'top00001'],
+            ['pass.change', 'low00001'],
+        ]);
+        open({ rules });
+        bench.choose('mood');
+        draw()?.up();
+        const [hung] = ops() as { kind: string; pass: { figure: number; content: unknown } }[];
+        expect([hung.kind, hung.pass.figure, near(hung.pass.content, way)]).toEqual(['pass.add', 0, true]);
     });
     it('paint on both sides of a mirror, no darker where both lie', () => {
         bench.choose('light');

@@ -7,6 +7,7 @@ import { cue } from './cue';
 import { drag, dragAtFirst, type DragView } from './drag';
 import { erase } from './erase';
 import { fill } from './fill';
+import { gradient } from './gradient';
 import { ink } from './ink';
 import { look } from './look';
 import { loop } from './loop';
@@ -38,6 +39,7 @@ export const TOOLS: Record<ToolId, Tool> = {
     area,
     pour,
     ramp,
+    gradient,
     soften,
     drag,
     move,

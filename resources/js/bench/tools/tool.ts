@@ -20,6 +20,7 @@ export type ToolId =
     | 'area'
     | 'pour'
     | 'ramp'
+    | 'gradient'
     | 'soften'
     | 'drag'
     | 'move'
