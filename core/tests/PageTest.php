@@ -49,6 +49,7 @@ final class PageTest extends TestCase
                 'dpi' => 0.0,
                 'behind' => false,
                 'lines' => ['rule' => 'black', 'colour' => '#111111', 'shown' => true],
+                'mood' => '',
             ],
             RecordKind::Page->read(['width' => 7, 'height' => 9])->toData(),
         );

@@ -507,6 +507,7 @@ final class SheetTest extends TestCase
                     'dpi' => 300.0,
                     'behind' => true,
                     'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false],
+                    'mood' => 'Last light',
                 ],
                 RecordKind::Region->value => [
                     'figure' => 4,
