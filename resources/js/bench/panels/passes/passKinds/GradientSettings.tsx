@@ -143,5 +143,5 @@ function oneMore(stops: GradientStopData[]): GradientStopData[] {
     const gaps = stops.slice(1).map((stop, i) => stop.at - stops[i].at);
     const widest = gaps.indexOf(Math.max(...gaps));
     const before = stops[widest];
-    return inOrder([...stops, { ...before, at: before.at + gaps[widest] / 2 }]);
+    return inOrder([...stops, { ...before, at: Math.round(1000 * (before.at + gaps[widest] / 2)) / 1000 }]);
 }

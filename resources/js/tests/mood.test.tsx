@@ -1,0 +1,204 @@
+// @vitest-environment happy-dom
+/** The Mood stage's panels, rendered without a server: what they show, and what they ask for. */
+import 'fake-indexeddb/auto';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { api } from '../api/client';
+import type { ContentData, MoodState, PassData } from '../api/generated';
+import { BenchProvider, usePage } from '../bench/model/context';
+import { BenchModel } from '../bench/model/model';
+import { MoodStrip } from '../bench/panels/mood/MoodStrip';
+import { OwnSettings } from '../bench/panels/passes/passKinds/OwnSettings';
+import type { Op } from '../page/ops/registry';
+import { PageSession } from '../page/session';
+import type { ComposePool } from '../picture/pool';
+import { pageState, shade } from './world';
+
+const nowhere = {
+    claim: async () => true,
+    load: async () => [],
+    add: async () => undefined,
+    remove: async () => undefined,
+};
+
+const asked: Op[] = [];
+
+function open(pass: Record<string, PassData>, mood = ''): BenchModel {
+    const { records } = pageState();
+    const page = { page: { ...records.page.page, mood } };
+    const session = new PageSession(pageState({ records: { ...records, page, pass } }), 1, nowhere);
+    vi.spyOn(session.outbox, 'add').mockImplementation((change) => {
+        if (change.kind === 'op') asked.push(change.op);
+        return { id: 'x', page: 1, user: 1, made: 1, change };
+    });
+    session.store.setState({ held: true });
+    return new BenchModel(session);
+}
+
+function show(bench: BenchModel, panel: ReactNode): void {
+    const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+    render(
+        <QueryClientProvider client={client}>
+            <BenchProvider bench={bench} pool={{} as ComposePool}>
+                {panel}
+            </BenchProvider>
+        </QueryClientProvider>,
+    );
+}
+
+afterEach(() => {
+    cleanup();
+    vi.restoreAllMocks();
+    asked.length = 0;
+});
+
+const air = { name: 'Air', content: { kind: 'wash' as const, colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 };
+const moods: MoodState[] = [
+    { key: 'ready0', id: null, name: 'Fog', layers: [air] },
+    { key: 'own7', id: 7, name: 'Squall', layers: [air, { ...air, name: 'Rain light' }] },
+];
+const overPage = (content: ContentData): PassData => ({
+    ...shade,
+    figure: 0,
+    scope: { kind: 'page', id: 0 },
+    content,
+});
+const laid: PassData = { ...overPage(air.content), name: 'Air', mode: 'screen', opacity: 0.4 };
+
+describe('the strip of moods', () => {
+    const seen = async (pass: Record<string, PassData>, mood = ''): Promise<void> => {
+        vi.spyOn(api, 'moods').mockResolvedValue(moods);
+        show(open(pass, mood), <MoodStrip />);
+        await screen.findByText('Squall');
+    };
+
+    it('shows the page in the one that is pressed, instead of the last one', async () => {
+        const byHand = overPage({ kind: 'wash', colour: '#102030' });
+        await seen({ mood00000001: laid, byhand0001: byHand }, 'Fog');
+        expect(screen.getByText('Shown in “Fog”.')).toBeTruthy();
+        expect(screen.getAllByRole('button', { pressed: true }).map((one) => one.textContent)).toEqual(['Fog']);
+        fireEvent.click(screen.getByText('Squall'));
+        const [op] = asked as { kind: string; name: string; leaving: string[]; ids: string[]; layers: unknown[] }[];
+        expect(op).toMatchObject({
+            kind: 'mood.wear',
+            name: 'Squall',
+            leaving: ['mood00000001'],
+            layers: moods[1].layers,
+        });
+        expect(op.ids).toHaveLength(2);
+        for (const id of op.ids) expect(id).toMatch(/^mood[a-z0-9]{12}$/);
+        expect(screen.getByText('Shown in “Squall”.')).toBeTruthy();
+    });
+    it('takes the mood off, which can be pressed only where there is one', async () => {
+        await seen({ mood00000001: laid }, 'Fog');
+        fireEvent.click(screen.getByText('Show it in none'));
+        expect(asked).toMatchObject([{ kind: 'mood.wear', name: '', layers: [], ids: [], leaving: ['mood00000001'] }]);
+        expect((screen.getByText('Show it in none') as HTMLButtonElement).disabled).toBe(true);
+    });
+    it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
+        await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');
+        expect(screen.getByText(/differ from the series’ mood/)).toBeTruthy();
+        expect(screen.queryByText(/what it is here/), 'one that lies ready is nobody’s to change').toBeNull();
+        cleanup();
+        await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Squall');
+        const change = vi.spyOn(api, 'applyToSeries').mockResolvedValue({} as never);
+        fireEvent.click(screen.getByText(/what it is here/));
+        await vi.waitFor(() => expect(change).toHaveBeenCalled());
+        expect(change.mock.calls[0].slice(1, 3)).toEqual([
+            'mood.change',
+            { mood: 7, layers: [{ ...air, opacity: 0.9 }] },
+        ]);
+    });
+    it('says nothing of that where the layers are the mood’s', async () => {
+        await seen({ mood00000001: laid }, 'Fog');
+        expect(screen.queryByText(/differ from the series/)).toBeNull();
+    });
+});
+
+/** The settings of a pass as it is now. */
+function Live() {
+    const { content } = usePage((view) => view.records.pass.layer001);
+    return <OwnSettings id="layer001" content={content} disabled={false} />;
+}
+const set = (content: ContentData): void => show(open({ layer001: overPage(content) }), <Live />);
+const slide = (name: string, to: number): void => {
+    const slider = screen.getByRole('slider', { name: new RegExp(name) });
+    fireEvent.change(slider, { target: { value: String(to) } });
+    fireEvent.pointerUp(slider);
+};
+const contents = (): unknown[] => asked.map((op) => (op as unknown as { values: { content: unknown } }).values.content);
+
+describe('the settings of a layer', () => {
+    it('of a shift keep its range of lightness in order, and let hues go round', () => {
+        set({ kind: 'shift', lightness: 0, chroma: 1, hue: 0, hues: null, tones: null });
+        slide('Chroma', 40);
+        fireEvent.click(screen.getByText('Only some lightness'));
+        slide('To', 20);
+        fireEvent.click(screen.getByText('Only some lightness'));
+        fireEvent.click(screen.getByText('Only some hues'));
+        slide('From', 300);
+        expect(contents()).toMatchObject([
+            { chroma: 0.4, tones: null },
+            { tones: { from: 0.5, to: 1 } },
+            { tones: { from: 0.2, to: 0.5 } },
+            { tones: null },
+            { hues: { from: 20, to: 80 } },
+            { hues: { from: 300, to: 80 } },
+        ]);
+    });
+    it('of a balance change one part of one of three', () => {
+        set({ kind: 'balance', darks: [0, 0, 0], middle: [0.1, 0, 0], lights: [0, 0, 0] });
+        const [, middleRed] = screen.getAllByRole('slider', { name: /toward red/ });
+        fireEvent.change(middleRed, { target: { value: '-30' } });
+        fireEvent.pointerUp(middleRed);
+        expect(contents()).toMatchObject([{ darks: [0, 0, 0], middle: [-0.3, 0, 0], lights: [0, 0, 0] }]);
+    });
+    it('of a gradient keep its stops in order, and add one in the widest gap', () => {
+        const stop = (at: number, colour: string) => ({ at, colour, alpha: 1 });
+        set({
+            kind: 'gradient',
+            form: 'linear',
+            space: 'oklab',
+            from: [0, 0],
+            to: [0, 1],
+            stops: [stop(0, '#000000'), stop(0.2, '#808080'), stop(1, '#ffffff')],
+        });
+        fireEvent.click(screen.getByText(/One more colour/));
+        const [first] = screen.getAllByRole('slider', { name: /Stands at/ });
+        fireEvent.change(first, { target: { value: '90' } });
+        fireEvent.pointerUp(first);
+        fireEvent.click(screen.getByLabelText('Take colour 1 out'));
+        fireEvent.click(screen.getByText('Left to right'));
+        expect(contents().map((one) => (one as { stops: { at: number }[] }).stops.map(({ at }) => at))).toEqual([
+            [0, 0.2, 0.6, 1],
+            [0.2, 0.6, 0.9, 1],
+            [0.6, 0.9, 1],
+            [0.6, 0.9, 1],
+        ]);
+        expect(contents().at(-1)).toMatchObject({ from: [0, 0.5], to: [1, 0.5] });
+    });
+    it('of a curve are typed between the neighbours of a point', () => {
+        const points: [number, number][] = [
+            [0, 0],
+            [0.5, 0.6],
+            [1, 1],
+        ];
+        set({ kind: 'curve', channel: 'all', points });
+        const type = (label: string, text: string): void => {
+            const field = screen.getByLabelText(new RegExp(`^${label}`));
+            fireEvent.change(field, { target: { value: text } });
+            fireEvent.blur(field);
+        };
+        type('From', '70');
+        type('to', 'much');
+        fireEvent.change(screen.getByRole('combobox'), { target: { value: 'blue' } });
+        fireEvent.click(screen.getByText('Take the point out'));
+        expect(contents()).toMatchObject([
+            { points: [[0.49, 0], points[1], points[2]] },
+            { channel: 'blue' },
+            { points: [points[1], points[2]] },
+        ]);
+    });
+});
