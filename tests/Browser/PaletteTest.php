@@ -375,7 +375,7 @@ final class PaletteTest extends BrowserTestCase
         $browser->press('Flats');
         $browser->run(
             'const regions = Object.entries(window.awning.session.view.records.region); window.awning.bench.set({ '
-                .'chosen: [Number(regions.find(([, one]) => one.x === arguments[0] && one.y === arguments[1])[0])] })',
+                .'pickedRegions: [Number(regions.find(([, one]) => one.x === arguments[0] && one.y === arguments[1])[0])] })',
             [$x, $y],
         );
         $browser->until(

@@ -12,7 +12,7 @@ namespace Awning\Core\Colour;
 final readonly class GradientRamp
 {
     /** Places that are worked out; between them the way is straight. */
-    private const STEPS = 4096;
+    public const STEPS = 4096;
 
     /** @var list<array{float, float, float, float}> red, green, blue and alpha, 0..255 */
     private array $table;
@@ -70,6 +70,23 @@ final readonly class GradientRamp
             $b + ($nextB - $b) * $share,
             $a + ($nextA - $a) * $share,
         ];
+    }
+
+    /**
+     * The same in sixteenths, for places that are looked up by the million: the nearest of 4097.
+     *
+     * @return array{list<int>, list<int>, list<int>, list<int>} red, green, blue and alpha, 0..4080
+     */
+    public function sixteenths(): array
+    {
+        $lists = [[], [], [], []];
+        foreach ($this->table as $colour) {
+            foreach ($colour as $part => $value) {
+                $lists[$part][] = (int) (16 * $value + 0.5);
+            }
+        }
+
+        return $lists;
     }
 
     /** @return array{float, float, float} */

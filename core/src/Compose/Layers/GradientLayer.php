@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose\Layers;
 
+use Awning\Core\Colour\GradientRamp;
 use Awning\Core\Compose\Canvas\Canvas;
 use Awning\Core\Compose\Canvas\Pixels;
 use Awning\Core\Page\Pass\GradientContent;
@@ -50,21 +51,23 @@ final readonly class GradientLayer extends PassLayer
         [$alongX, $alongY] = [$content->to[0] * $width - $fromX, $content->to[1] * $height - $fromY];
         $squared = $alongX * $alongX + $alongY * $alongY;
         $length = sqrt($squared);
-        $ramp = $content->ramp();
+        [$reds, $greens, $blues, $alphas] = $content->ramp()->sixteenths();
+        // Along the way, in steps of the ramp.
+        $scale = GradientRamp::STEPS / ($content->isRound ? $length : $squared);
         $r = $g = $b = $a = '';
         for ($y = $rect->y, $bottom = $rect->y + $rect->height; $y < $bottom; $y++) {
             $down = $y + 0.5 - $fromY;
             for ($x = $rect->x, $right = $rect->x + $rect->width; $x < $right; $x++) {
                 $across = $x + 0.5 - $fromX;
-                $at = $content->isRound
-                    ? sqrt($across * $across + $down * $down) / $length
-                    : ($across * $alongX + $down * $alongY) / $squared;
-                [$red, $green, $blue, $alpha] = $ramp->at($at);
-                $more = (self::THRESHOLDS[(($y & 3) << 2) | ($x & 3)] + 0.5) / 16;
-                $r .= chr((int) ($red + $more));
-                $g .= chr((int) ($green + $more));
-                $b .= chr((int) ($blue + $more));
-                $a .= chr((int) ($alpha + $more));
+                $place = $content->isRound
+                    ? sqrt($across * $across + $down * $down)
+                    : $across * $alongX + $down * $alongY;
+                $at = (int) max(0, min(GradientRamp::STEPS, $scale * $place + 0.5));
+                $more = self::THRESHOLDS[(($y & 3) << 2) | ($x & 3)];
+                $r .= chr(($reds[$at] + $more) >> 4);
+                $g .= chr(($greens[$at] + $more) >> 4);
+                $b .= chr(($blues[$at] + $more) >> 4);
+                $a .= chr(($alphas[$at] + $more) >> 4);
             }
         }
 

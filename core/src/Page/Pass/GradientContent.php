@@ -103,9 +103,16 @@ final readonly class GradientContent implements PassContent
         ];
     }
 
+    /** Worked out once: it is asked for at every tile. */
     public function ramp(): GradientRamp
     {
-        return new GradientRamp($this->stops, $this->isOklab);
+        static $known = null;
+        $known ??= new \WeakMap;
+        /** @var \WeakMap<self, GradientRamp> $known */
+        $made = $known[$this] ?? new GradientRamp($this->stops, $this->isOklab);
+        $known[$this] = $made;
+
+        return $made;
     }
 
     public function kind(): PassKind
