@@ -149,7 +149,11 @@ foreach (['undo', 'undo'] as $verb) {
 $browser->run('window.awning.bench.set({ axis: null, picked: [] })');
 $bench($pages[0]);
 $browser->press('Mood');
+$browser->press('Last light');
+$browser->until('window.awning.session.view.saving === "saved"', 'saved');
 $shot('bench-mood');
+$browser->press('undo');
+$browser->until('window.awning.session.view.saving === "saved"', 'saved');
 $browser->visit($palette);
 $browser->until('document.querySelectorAll(".pin-mark").length > 60', 'the palette');
 $browser->press('Oda Brack oilskin shade, derived');

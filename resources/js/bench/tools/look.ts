@@ -8,6 +8,6 @@ export const look: Tool = {
     what: 'Drag the page about',
     cursor: 'grab',
     options: [],
-    sentence: () => 'Nothing on this stage changes a pixel by touching the page',
+    sentence: () => 'Looking: a drag moves the page and changes nothing',
     begin: () => null,
 };
