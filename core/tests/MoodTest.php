@@ -121,11 +121,13 @@ final class MoodTest extends TestCase
             [new GradientStop(0.25, new Rgb(200, 0, 0), 1.0), new GradientStop(0.75, new Rgb(0, 0, 100), 0.0)],
             false,
         );
-        self::assertEqualsWithDelta([200, 0, 0, 255], $ramp->at(0.0), 1e-3);
-        self::assertEqualsWithDelta([200, 0, 0, 127.5], $ramp->at(0.5), 0.2, 'nothing of the transparent blue');
-        self::assertEqualsWithDelta([0, 0, 100, 0], $ramp->at(1.0), 1e-3);
-        self::assertSame($ramp->at(1.0), $ramp->at(7.0));
-        self::assertSame($ramp->at(0.0), $ramp->at(-7.0));
+        $of = fn (GradientRamp $ramp, float $at): array => array_map(
+            fn (array $part): float => $part[(int) round(GradientRamp::STEPS * $at)] / 16,
+            $ramp->sixteenths(),
+        );
+        self::assertEqualsWithDelta([200, 0, 0, 255], $of($ramp, 0.0), 1e-3);
+        self::assertEqualsWithDelta([200, 0, 0, 127.5], $of($ramp, 0.5), 0.2, 'nothing of the transparent blue');
+        self::assertEqualsWithDelta([0, 0, 100, 0], $of($ramp, 1.0), 1e-3);
         $hard = new GradientRamp(
             [
                 new GradientStop(0.0, new Rgb(10, 10, 10)),
@@ -137,10 +139,35 @@ final class MoodTest extends TestCase
         );
         self::assertEqualsWithDelta(
             [20, 90],
-            [$hard->at(0.4995)[0], $hard->at(0.5005)[0]],
+            [$of($hard, 0.4995)[0], $of($hard, 0.5005)[0]],
             0.1,
             'two stops at one place',
         );
+    }
+
+    public function test_beyond_its_ends_a_gradient_is_as_at_them(): void
+    {
+        foreach (['linear' => [[0.25, 0.5], [0.75, 0.5]], 'round' => [[0.5, 0.5], [0.75, 0.5]]] as $form => $ends) {
+            $mood = [
+                'kind' => 'gradient',
+                'form' => $form,
+                'space' => 'srgb',
+                'from' => $ends[0],
+                'to' => $ends[1],
+                'stops' => [['at' => 0, 'colour' => '#c80000'], ['at' => 1, 'colour' => '#000064']],
+            ];
+            $graded = (new GradedPicture)->of(
+                Paint::solid(40, 40, [255, 255, 255]),
+                MoodFile::read(self::file($mood))[1],
+            );
+            $at = fn (int $x): array => [ord($graded->red[20 * 40 + $x]), ord($graded->blue[20 * 40 + $x])];
+            $first = [200, 0];
+            $last = [0, 100];
+            self::assertSame($form === 'linear' ? $first : $last, $at(0), "$form, far before");
+            self::assertSame($form === 'linear' ? $first : $last, $at(9), "$form, just before");
+            self::assertSame($last, $at(30), "$form, just behind");
+            self::assertSame($last, $at(39), "$form, far behind");
+        }
     }
 
     public function test_a_dark_gradient_has_no_bands(): void

@@ -7,7 +7,9 @@ namespace Awning\Core\Compose\Layers;
 use Awning\Core\Colour\GradientRamp;
 use Awning\Core\Compose\Canvas\Canvas;
 use Awning\Core\Compose\Canvas\Pixels;
+use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\GradientContent;
+use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Rect;
 
@@ -19,18 +21,31 @@ final readonly class GradientLayer extends PassLayer
 {
     private const THRESHOLDS = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5];
 
+    private GradientContent $content;
+
+    /** The same for all tiles: its colours are worked out once. */
+    private GradientRamp $ramp;
+
+    public function __construct(string $id, PassSpec $spec, ?Mask $mask = null, ?PageSize $page = null)
+    {
+        parent::__construct($id, $spec, $mask, $page);
+        $this->content = $spec->content instanceof GradientContent
+            ? $spec->content
+            : throw new \LogicException('Another kind of pass.');
+        $this->ramp = new GradientRamp($this->content->stops, $this->content->isOklab);
+    }
+
     protected function put(Canvas $canvas, Ground $ground): void
     {
-        $content = $this->spec->content;
         $filled = $this->filled($ground);
-        if ($filled === null || ! ($content instanceof GradientContent)) {
+        if ($filled === null) {
             return;
         }
         $made = null;
         $planes = [];
         for ($part = 0; $part < 4; $part++) {
-            $planes[] = $ground->generated(function (Rect $rect) use ($content, $part, &$made): string {
-                $made ??= $this->planes($content, $rect);
+            $planes[] = $ground->generated(function (Rect $rect) use ($part, &$made): string {
+                $made ??= $this->planes($rect);
 
                 return $made[$part];
             });
@@ -44,14 +59,15 @@ final readonly class GradientLayer extends PassLayer
     }
 
     /** @return array{string, string, string, string} red, green, blue and alpha, one byte a pixel */
-    private function planes(GradientContent $content, Rect $rect): array
+    private function planes(Rect $rect): array
     {
+        $content = $this->content;
         [$width, $height] = [$this->page->width ?? 1, $this->page->height ?? 1];
         [$fromX, $fromY] = [$content->from[0] * $width, $content->from[1] * $height];
         [$alongX, $alongY] = [$content->to[0] * $width - $fromX, $content->to[1] * $height - $fromY];
         $squared = $alongX * $alongX + $alongY * $alongY;
         $length = sqrt($squared);
-        [$reds, $greens, $blues, $alphas] = $content->ramp()->sixteenths();
+        [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
         // Along the way, in steps of the ramp.
         $scale = GradientRamp::STEPS / ($content->isRound ? $length : $squared);
         $r = $g = $b = $a = '';

@@ -15,7 +15,7 @@ abstract readonly class PassLayer implements Layer
 {
     public LayerName $layer;
 
-    final public function __construct(
+    public function __construct(
         string $id,
         public PassSpec $spec,
         private ?Mask $mask = null,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page\Pass;
 
-use Awning\Core\Colour\GradientRamp;
 use Awning\Core\Colour\GradientStop;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Page\Bounds;
@@ -101,18 +100,6 @@ final readonly class GradientContent implements PassContent
                 $this->stops,
             ),
         ];
-    }
-
-    /** Worked out once: it is asked for at every tile. */
-    public function ramp(): GradientRamp
-    {
-        static $known = null;
-        $known ??= new \WeakMap;
-        /** @var \WeakMap<self, GradientRamp> $known */
-        $made = $known[$this] ?? new GradientRamp($this->stops, $this->isOklab);
-        $known[$this] = $made;
-
-        return $made;
     }
 
     public function kind(): PassKind

@@ -91,20 +91,13 @@ final readonly class ShiftContent implements AlteringContent, PassContent
         ];
     }
 
-    /** The same at every tile: it knows the colours that were looked up. */
     public function alteration(): Alteration
     {
-        static $known = null;
-        $known ??= new \WeakMap;
-        /** @var \WeakMap<self, RangedShift> $known */
-        $made = $known[$this] ?? new RangedShift(
+        return new RangedShift(
             new Shift($this->lightness, $this->chroma, $this->hue),
             $this->hues,
             $this->tones,
         );
-        $known[$this] = $made;
-
-        return $made;
     }
 
     public function kind(): PassKind
