@@ -1,5 +1,6 @@
 /** The blend modes of W3C Compositing and Blending Level 1 and plus-lighter, as the core computes them; for preview. */
 import type { BlendMode } from '../api/generated';
+import type { Triple } from './colour';
 
 const hardLight = (b: number, s: number): number => (s <= 0.5 ? b * 2 * s : b + (2 * s - 1) - b * (2 * s - 1));
 
@@ -28,7 +29,6 @@ const CHANNEL: Partial<Record<BlendMode, (b: number, s: number) => number>> = {
 /** A colour whose parts differ by less is grey; as in the core. */
 const GREY = 1e-4;
 
-export type Triple = [number, number, number];
 const lum = (c: Triple): number => 0.3 * c[0] + 0.59 * c[1] + 0.11 * c[2];
 const sat = (c: Triple): number => Math.max(...c) - Math.min(...c);
 

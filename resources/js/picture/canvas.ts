@@ -3,8 +3,8 @@
  * from 0 to 1 and are not premultiplied; alpha is null while every pixel is opaque.
  */
 import type { BlendMode } from '../api/generated';
-import { blendColours, channelOf, type Triple } from './blend';
-import type { Colour } from './colour';
+import { blendColours, channelOf } from './blend';
+import type { Colour, Triple } from './colour';
 import type { Ground } from './ground';
 import { shifted } from './shift';
 import type { Flat, PassNode } from './stack';

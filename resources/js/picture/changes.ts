@@ -1,5 +1,6 @@
 /** What looks different when a stack takes the place of another: a tone that is changed concerns only where it is. */
 import { TONES } from '../api/generated';
+import { madeOnce } from './madeOnce';
 import type { Flat, Stack } from './stack';
 
 /** @return the labels that look different, and nothing else does; null: anything may */
@@ -31,18 +32,15 @@ function isSameLight(light: Flat['light'], other: Flat['light']): boolean {
     return light.light === other.light && light.around === other.around && light.opposite === other.opposite;
 }
 
-/** The labels in tiles of flats that were asked about: their bytes are never altered, only replaced. */
-const known = new WeakMap<Uint8Array, ReadonlySet<number>>();
-
 /** @param flats two bytes a pixel, high byte first */
 export function holdsAny(flats: Uint8Array, labels: ReadonlySet<number>): boolean {
-    const here = known.get(flats) ?? labelsOf(flats);
-    known.set(flats, here);
+    const here = labelsOf(flats);
     for (const label of labels) if (here.has(label)) return true;
     return false;
 }
 
-function labelsOf(flats: Uint8Array): ReadonlySet<number> {
+/** The labels in a tile of flats. */
+const labelsOf = madeOnce((flats: Uint8Array): ReadonlySet<number> => {
     const labels = new Set<number>();
     let last = -1;
     for (let at = 0; at < flats.length; at += 2) {
@@ -51,4 +49,4 @@ function labelsOf(flats: Uint8Array): ReadonlySet<number> {
         last = label;
     }
     return labels;
-}
+});

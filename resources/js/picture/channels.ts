@@ -1,7 +1,6 @@
 /** Which parts of a colour, as sRGB codes them, something alters; as core/src/Colour/Channel.php. */
 import type { Channel } from '../api/generated';
-
-type Triple = [number, number, number];
+import type { Triple } from './colour';
 
 export function ofChannel(
     channel: Channel,

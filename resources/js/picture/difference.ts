@@ -1,5 +1,5 @@
 /** CIEDE2000 with unit weights (Sharma, Wu & Dalal 2005), as the core has it; of two L*a*b* colours. */
-import type { Three } from './oklab';
+import type { Triple } from './colour';
 
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
@@ -7,7 +7,7 @@ function hue(a: number, b: number): number {
     return a === 0 && b === 0 ? 0 : ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
 }
 
-export function ciede2000([l1, a1, b1]: Three, [l2, a2, b2]: Three): number {
+export function ciede2000([l1, a1, b1]: Triple, [l2, a2, b2]: Triple): number {
     const c = (Math.hypot(a1, b1) + Math.hypot(a2, b2)) / 2;
     const lift = 0.5 * (1 - Math.sqrt(c ** 7 / (c ** 7 + 25 ** 7)));
     const [x1, x2] = [a1 * (1 + lift), a2 * (1 + lift)];

@@ -1,50 +1,46 @@
 /** The colours of a gradient by their place between its ends, as core/src/Colour/GradientRamp.php works them out. */
-import type { GradientStopData } from '../api/generated';
-import { toColour } from './colour';
-import { fromOklab, toOklab, type Three } from './oklab';
+import type { GradientData, GradientStopData } from '../api/generated';
+import { asShare, toColour, unitOf, type Triple } from './colour';
+import { madeOnce } from './madeOnce';
+import { fromOklab, toOklab } from './oklab';
 
-const STEPS = 4096;
+/** Places along the way that are worked out; a place is looked up at the nearest of these and one more. */
+export const STEPS = 4096;
 
-/** Red, green, blue and alpha, 0..255. */
-export type Coded = [number, number, number, number];
-
-export function gradientRamp(stops: readonly GradientStopData[], isOklab: boolean): (at: number) => Coded {
-    const parts = stops.map(({ colour }) => partsOf(toColour(colour), isOklab));
-    const table = new Float32Array(4 * (STEPS + 1));
-    let i = 0;
-    const last = stops.length - 1;
-    for (let step = 0; step <= STEPS; step++) {
-        const at = step / STEPS;
-        while (i < last && at >= stops[i + 1].at) i++;
-        table.set(i === last || at < stops[0].at ? coded(parts[i], stops[i].alpha, isOklab) : between(i, at), 4 * step);
-    }
-    function between(from: number, at: number): Coded {
-        const [a, b] = [stops[from], stops[from + 1]];
-        const share = (at - a.at) / (b.at - a.at);
-        const alpha = a.alpha + (b.alpha - a.alpha) * share;
-        const mixed = parts[from].map((value, part) => {
-            const other = parts[from + 1][part];
-            const whole = value * a.alpha + (other * b.alpha - value * a.alpha) * share;
-            return alpha > 0 ? whole / alpha : share < 0.5 ? value : other;
-        });
-        return coded(mixed as Three, alpha, isOklab);
-    }
-    return (at) => {
-        const place = STEPS * Math.max(0, Math.min(1, at));
-        const low = Math.min(STEPS - 1, Math.floor(place));
-        const share = place - low;
-        const part = (n: number): number => {
-            const value = table[4 * low + n];
-            return value + (table[4 * low + 4 + n] - value) * share;
-        };
-        return [part(0), part(1), part(2), part(3)];
-    };
+interface Part {
+    colour: Triple;
+    alpha: number;
 }
 
-const partsOf = (colour: number, isOklab: boolean): Three =>
-    isOklab ? toOklab(colour) : [((colour >> 16) & 255) / 255, ((colour >> 8) & 255) / 255, (colour & 255) / 255];
+/** Red, green, blue and alpha of each place, 0..4080: bytes in sixteenths, so that a threshold can be added to them. */
+export const gradientRamp = madeOnce(({ stops, space }: GradientData): Uint16Array => {
+    const isOklab = space === 'oklab';
+    const parts = stops.map(({ colour, alpha }) => ({
+        colour: isOklab ? toOklab(toColour(colour)) : unitOf(toColour(colour)),
+        alpha,
+    }));
+    const table = new Uint16Array(4 * (STEPS + 1));
+    const last = stops.length - 1;
+    for (let step = 0, i = 0; step <= STEPS; step++) {
+        const at = step / STEPS;
+        while (i < last && at >= stops[i + 1].at) i++;
+        const isOutside = i === last || at < stops[0].at;
+        const { colour, alpha } = isOutside ? parts[i] : between(parts[i], parts[i + 1], shareOf(stops, i, at));
+        [...(isOklab ? fromOklab(colour) : colour), alpha].forEach((value, part) => {
+            table[4 * step + part] = Math.floor(16 * 255 * asShare(value) + 0.5);
+        });
+    }
+    return table;
+});
 
-function coded(parts: Three, alpha: number, isOklab: boolean): Coded {
-    const [r, g, b] = (isOklab ? fromOklab(parts) : parts).map((part) => 255 * Math.max(0, Math.min(1, part)));
-    return [r, g, b, 255 * alpha];
+const shareOf = (stops: readonly GradientStopData[], i: number, at: number): number =>
+    (at - stops[i].at) / (stops[i + 1].at - stops[i].at);
+
+/** Mixed premultiplied; where nothing is left of it, its colour is that of the nearer stop. */
+function between(a: Part, b: Part, share: number): Part {
+    const alpha = a.alpha + (b.alpha - a.alpha) * share;
+    if (alpha <= 0) return { colour: share < 0.5 ? a.colour : b.colour, alpha };
+    const mixed = (part: number): number =>
+        (a.colour[part] * a.alpha + (b.colour[part] * b.alpha - a.colour[part] * a.alpha) * share) / alpha;
+    return { colour: [mixed(0), mixed(1), mixed(2)], alpha };
 }

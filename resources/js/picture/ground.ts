@@ -71,14 +71,9 @@ export class Ground {
 
     /** @param value of the middle of a pixel, in px of the whole page; 0..255, rounded */
     generated(value: (x: number, y: number) => number): Uint8Array {
-        const { x, y, width, places } = this.block;
-        const scale = 2 ** this.level;
-        return Uint8Array.from({ length: this.count }, (_, i) => {
-            const at = places?.[i] ?? i;
-            return Math.floor(
-                value((x + (at % width) + 0.5) * scale, (y + Math.floor(at / width) + 0.5) * scale) + 0.5,
-            );
-        });
+        const bytes = new Uint8Array(this.count);
+        this.everywhere((i, _x, _y, middleX, middleY) => (bytes[i] = Math.floor(value(middleX, middleY) + 0.5)));
+        return bytes;
     }
 
     /** What of a pass's coverage its clip and its mask leave; null: nothing is laid here. */

@@ -1,15 +1,13 @@
 /** Oklab (Ottosson 2020) to and from sRGB; what sRGB cannot show loses chroma until it can, as in the core. */
-import type { Colour } from './colour';
-
-export type Three = [number, number, number];
+import { unitOf, type Colour, type Triple } from './colour';
 
 /** Half a step of 8 bits. */
 const SLACK = 0.5 / 255;
 const STEPS = 16;
 
 /** The colour of the same lightness and hue that sRGB can show. */
-export function fitted([l, a, b]: Three): Colour {
-    const at = (share: number): Three => fromOklab([l, share * a, share * b]);
+export function fitted([l, a, b]: Triple): Colour {
+    const at = (share: number): Triple => fromOklab([l, share * a, share * b]);
     if (isShown(at(1))) return packed(at(1));
     let [low, high] = [0, 1];
     for (let step = 0; step < STEPS; step++) {
@@ -21,11 +19,11 @@ export function fitted([l, a, b]: Three): Colour {
 }
 
 /** Whether sRGB can show it. */
-export const isInGamut = (lab: Three): boolean => isShown(fromOklab(lab));
+export const isInGamut = (lab: Triple): boolean => isShown(fromOklab(lab));
 
-const isShown = (parts: Three): boolean => parts.every((part) => part >= -SLACK && part <= 1 + SLACK);
+const isShown = (parts: Triple): boolean => parts.every((part) => part >= -SLACK && part <= 1 + SLACK);
 
-const packed = (parts: Three): Colour =>
+const packed = (parts: Triple): Colour =>
     parts.reduce((colour, part) => colour * 256 + Math.max(0, Math.min(255, Math.round(part * 255))), 0);
 
 export function decode(value: number): number {
@@ -37,11 +35,12 @@ export function encode(value: number): number {
     return Math.sign(value) * (size <= 0.0031308 ? size * 12.92 : 1.055 * size ** (1 / 2.4) - 0.055);
 }
 
-export function toLinear(colour: Colour): Three {
-    return [decode(((colour >> 16) & 255) / 255), decode(((colour >> 8) & 255) / 255), decode((colour & 255) / 255)];
+export function toLinear(colour: Colour): Triple {
+    const [r, g, b] = unitOf(colour);
+    return [decode(r), decode(g), decode(b)];
 }
 
-export function toOklab(colour: Colour): Three {
+export function toOklab(colour: Colour): Triple {
     const [r, g, b] = toLinear(colour);
     const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
     const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
@@ -54,7 +53,7 @@ export function toOklab(colour: Colour): Three {
 }
 
 /** As sRGB codes it, 0..1; outside of that where sRGB cannot show it. */
-export function fromOklab([light, a, b]: Three): Three {
+export function fromOklab([light, a, b]: Triple): Triple {
     const l = (light + 0.3963377774 * a + 0.2158037573 * b) ** 3;
     const m = (light - 0.1055613458 * a - 0.0638541728 * b) ** 3;
     const s = (light - 0.0894841775 * a - 1.291485548 * b) ** 3;

@@ -1,6 +1,6 @@
 /** Colours as a person who mixes them thinks of them: how light, how strong, of which hue. */
-import { fitted, isInGamut, toOklab, type Three } from './oklab';
-import type { Colour } from './colour';
+import { fitted, isInGamut, toOklab } from './oklab';
+import type { Colour, Triple } from './colour';
 
 export interface Oklch {
     /** 0..1 */
@@ -24,7 +24,7 @@ export function toOklch(colour: Colour, hue = 0): Oklch {
     return { l, c, h: c < GREY ? hue : (h + 360) % 360 };
 }
 
-const lab = ({ l, c, h }: Oklch): Three => [l, c * Math.cos((h * Math.PI) / 180), c * Math.sin((h * Math.PI) / 180)];
+const lab = ({ l, c, h }: Oklch): Triple => [l, c * Math.cos((h * Math.PI) / 180), c * Math.sin((h * Math.PI) / 180)];
 
 export const isShown = (colour: Oklch): boolean => isInGamut(lab(colour));
 

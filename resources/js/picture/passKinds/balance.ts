@@ -1,5 +1,6 @@
 /** Adds a colour to darks, middle and lights of what lies beneath, as core/src/Colour/ColourBalance.php does. */
 import type { BalanceData } from '../../api/generated';
+import { asShare } from '../colour';
 import { passKind } from './passKind';
 
 export const balance = passKind<BalanceData>({
@@ -10,7 +11,7 @@ export const balance = passKind<BalanceData>({
         const value = (part: number, was: number): number => {
             const rest = 1 - was;
             const added = darks[part] * rest * rest + middle[part] * 2 * was * rest + lights[part] * was * was;
-            return Math.max(0, Math.min(1, was + added));
+            return asShare(was + added);
         };
         canvas.alter(ground.filled(pass), (r, g, b) => [value(0, r), value(1, g), value(2, b)], pass);
     },

@@ -1,32 +1,33 @@
 /** Colours that run into each other, as core/src/Compose/Layers/GradientLayer.php lays them. */
 import type { GradientData } from '../../api/generated';
-import { gradientRamp } from '../gradientRamp';
+import { gradientRamp, STEPS } from '../gradientRamp';
 import { passKind } from './passKind';
 
 /** Values between two bytes are spread over 4 × 4 pixels, so that there are no bands. */
-const THRESHOLDS = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5].map((one) => (one + 0.5) / 16);
+const THRESHOLDS = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5];
 
 export const gradient = passKind<GradientData>({
     kind: 'gradient',
     holds: null,
-    lay(canvas, ground, pass, { form, space, from, to, stops }) {
+    lay(canvas, ground, pass, content) {
         const filled = ground.filled(pass);
         if (filled === null) return;
         const { width, height } = ground.page;
-        const [fromX, fromY] = [from[0] * width, from[1] * height];
-        const [alongX, alongY] = [to[0] * width - fromX, to[1] * height - fromY];
+        const [fromX, fromY] = [content.from[0] * width, content.from[1] * height];
+        const [alongX, alongY] = [content.to[0] * width - fromX, content.to[1] * height - fromY];
         const squared = alongX * alongX + alongY * alongY;
-        const ramp = gradientRamp(stops, space === 'oklab');
+        const isRound = content.form === 'round';
+        const ramp = gradientRamp(content);
+        // Along the way, in steps of the ramp.
+        const scale = STEPS / (isRound ? Math.sqrt(squared) : squared);
         const { count } = ground;
         const bytes = new Uint8Array(4 * count);
         ground.everywhere((i, x, y, middleX, middleY) => {
             const [across, down] = [middleX - fromX, middleY - fromY];
-            const at =
-                form === 'round'
-                    ? Math.sqrt((across * across + down * down) / squared)
-                    : (across * alongX + down * alongY) / squared;
+            const place = isRound ? Math.sqrt(across * across + down * down) : across * alongX + down * alongY;
+            const at = 4 * Math.max(0, Math.min(STEPS, Math.floor(scale * place + 0.5)));
             const more = THRESHOLDS[((y & 3) << 2) | (x & 3)];
-            ramp(at).forEach((value, part) => (bytes[part * count + i] = Math.floor(value + more)));
+            for (let part = 0; part < 4; part++) bytes[part * count + i] = (ramp[at + part] + more) >> 4;
         });
         const alpha = bytes.subarray(3 * count);
         for (let i = 0; i < count; i++) alpha[i] = Math.round((alpha[i] * filled[i]) / 255);

@@ -1,12 +1,11 @@
 /** Shifts the colours of what lies beneath, as core/src/Colour/RangedShift.php does. */
 import type { ShiftPassData } from '../../api/generated';
-import type { Colour } from '../colour';
+import { asShare, unitOf, type Colour, type Triple } from '../colour';
+import { madeOnce } from '../madeOnce';
 import { toOklab } from '../oklab';
 import { shifted } from '../shift';
 import { within, withinDegrees } from '../softRange';
 import { passKind } from './passKind';
-
-type Triple = [number, number, number];
 
 /** Chroma from which on a colour has a hue. */
 const GREY = 0.02;
@@ -24,8 +23,8 @@ export const shift = passKind<ShiftPassData>({
     words: () => 'a shift of the colours beneath',
 });
 
-/** Of colours as 8 bits hold them: each is looked up once. */
-function shiftOf(content: ShiftPassData): (r: number, g: number, b: number) => Triple {
+/** Of colours as 8 bits hold them: each is looked up once, for all tiles. */
+const shiftOf = madeOnce((content: ShiftPassData): ((r: number, g: number, b: number) => Triple) => {
     const known = new Map<Colour, Triple>();
     const lookedUp = (key: Colour): Triple => {
         const found = known.get(key);
@@ -39,24 +38,16 @@ function shiftOf(content: ShiftPassData): (r: number, g: number, b: number) => T
         const key = (Math.round(255 * r) << 16) | (Math.round(255 * g) << 8) | Math.round(255 * b);
         const [red, green, blue] = lookedUp(key);
         // What 8 bits leave out of a colour is added as it is.
-        const [asR, asG, asB] = unit(key);
-        return [held(red + r - asR), held(green + g - asG), held(blue + b - asB)];
+        const [asR, asG, asB] = unitOf(key);
+        return [asShare(red + r - asR), asShare(green + g - asG), asShare(blue + b - asB)];
     };
-}
-
-const held = (value: number): number => Math.max(0, Math.min(1, value));
-
-const unit = (colour: Colour): Triple => [
-    ((colour >> 16) & 255) / 255,
-    ((colour >> 8) & 255) / 255,
-    (colour & 255) / 255,
-];
+});
 
 function ofColour(content: ShiftPassData, colour: Colour): Triple {
     const weight = weightOf(content, colour);
-    const was = unit(colour);
+    const was = unitOf(colour);
     if (weight <= 0) return was;
-    const is = unit(shifted(colour, content));
+    const is = unitOf(shifted(colour, content));
     return [0, 1, 2].map((part) => was[part] + (is[part] - was[part]) * weight) as Triple;
 }
 
