@@ -10,33 +10,16 @@ use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\Ops\Passes\FollowSetup;
 
 /** What hangs from a setup becomes what the setup was when this was asked for. */
-final class FollowOnPages extends OnPages implements ClientTask
+final class FollowOnPages extends OnPages
 {
     public static function kind(): string
     {
         return 'follow';
     }
 
-    public static function isOfSeries(): bool
-    {
-        return true;
-    }
-
-    public static function right(): string
-    {
-        return 'colour';
-    }
-
-    public static function holding(): Holding
-    {
-        return Holding::Any;
-    }
-
     public static function asked(TaskInput $asked): array
     {
-        $input = $asked->checked([
-            'pages' => 'required|list|min:1|max:'.self::MOST_PAGES,
-            'pages.*' => 'integer|min:1',
+        $input = $asked->checked(self::PAGES + [
             'setup' => 'required|integer',
             'known' => 'required|integer|min:0|max:'.Setup::MOST,
             'before' => 'sometimes|array|max:'.Setup::MOST,
@@ -44,7 +27,7 @@ final class FollowOnPages extends OnPages implements ClientTask
         $setup = $asked->series->setup($input->integer('setup'));
 
         return [
-            'pages' => array_map(intval(...), $input->array('pages')),
+            'pages' => self::pages($input),
             'setup' => $setup->id,
             'name' => $setup->name,
             'passes' => $setup->passes,

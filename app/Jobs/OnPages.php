@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Desk\Palette\SeriesWide;
 use App\Models\Task;
 use Awning\Core\Sheet\Op;
+use Illuminate\Support\ValidatedInput;
 
 /**
  * One change to several pages of a series, page by page. What came of each page is kept as soon as it is known, so that
@@ -14,13 +15,38 @@ use Awning\Core\Sheet\Op;
  *
  * @phpstan-import-type PageOutcome from Task
  */
-abstract class OnPages extends LongTask
+abstract class OnPages extends LongTask implements ClientTask
 {
     /** After so long the task goes back into its line. */
     private const SECONDS = 10.0;
 
     /** Of one task. */
-    protected const MOST_PAGES = 500;
+    private const MOST_PAGES = 500;
+
+    /** What names the pages, for validation. */
+    protected const PAGES = ['pages' => 'required|list|min:1|max:'.self::MOST_PAGES, 'pages.*' => 'integer|min:1'];
+
+    final public static function isOfSeries(): bool
+    {
+        return true;
+    }
+
+    final public static function right(): string
+    {
+        return 'colour';
+    }
+
+    /** Each page is asked for when its turn has come. */
+    final public static function holding(): Holding
+    {
+        return Holding::Any;
+    }
+
+    /** @return list<int> the ids of the pages that were named */
+    final protected static function pages(ValidatedInput $input): array
+    {
+        return array_values(array_map(intval(...), $input->array('pages')));
+    }
 
     final public static function line(): string
     {

@@ -12,38 +12,21 @@ use Awning\Core\Sheet\Ops\Passes\ReplaceTone;
 use Illuminate\Validation\Rule;
 
 /** One material, or one tone of a figure, in place of another. */
-final class ReplaceOnPages extends OnPages implements ClientTask
+final class ReplaceOnPages extends OnPages
 {
     public static function kind(): string
     {
         return 'replace';
     }
 
-    public static function isOfSeries(): bool
-    {
-        return true;
-    }
-
-    public static function right(): string
-    {
-        return 'colour';
-    }
-
-    public static function holding(): Holding
-    {
-        return Holding::Any;
-    }
-
     public static function asked(TaskInput $asked): array
     {
-        $input = $asked->checked([
-            'pages' => 'required|list|min:1|max:'.self::MOST_PAGES,
-            'pages.*' => 'integer|min:1',
+        $input = $asked->checked(self::PAGES + [
             'figure' => 'required_without:material|integer',
             'material' => 'required_without:figure|integer',
         ]);
 
-        return ['pages' => array_map(intval(...), $input->array('pages'))] +
+        return ['pages' => self::pages($input)] +
             ($input->has('material') ? self::material($asked) : self::tone($asked));
     }
 

@@ -34,6 +34,9 @@ final class AddressTest extends TestCase
 {
     use RefreshDatabase;
 
+    /** What the routes that take something would take, were the address right. */
+    private const BODY = ['name' => 'New name', 'x' => 5, 'y' => 5, 'version' => 1];
+
     /** @return array{Series, array<string, int>} a series with one of everything, and its ids by parameter */
     private function furnished(string $name, User $owner): array
     {
@@ -92,31 +95,12 @@ final class AddressTest extends TestCase
         ];
     }
 
-    /** @return array<string, mixed> what the route would take, were the address right */
-    private static function body(string $uri): array
-    {
-        return [
-            'version' => 1,
-            'name' => 'New name',
-            'title' => 'x',
-            'tones' => ['base' => '#102030'],
-            'more' => [],
-            'base' => '#102030',
-            'ramp' => true,
-            'colours' => ['#102030'],
-            'materials' => [1],
-            'passes' => [['name' => 'Tar', 'kind' => 'tint', 'colour' => '#101010']],
-            'pages' => [1],
-            'known' => 1,
-            'plan' => ['azimuth' => 1, 'elevation' => 2],
-            'light' => null,
-            'variant' => null,
-            'x' => 5,
-            'retire' => true,
-        ];
-    }
-
-    public function test_every_address_inside_another_is_refused_the_ids_of_somebody_elses(): void
+    /**
+     * Mira, who is signed in, owns both: nothing but the address itself keeps them apart.
+     *
+     * @return array{Series, array<string, int>, array<string, int>} one series, what is in it and what is in the other
+     */
+    private function twoOfMiras(): array
     {
         $mira = User::query()->create([
             'name' => 'Mira',
@@ -125,11 +109,17 @@ final class AddressTest extends TestCase
         ]);
         [$ours, $mine] = $this->furnished('Ours', $mira);
         [$theirs, $other] = $this->furnished('Theirs', $mira);
-        // Mira owns both: nothing but the address itself keeps them apart.
         foreach ([$ours, $theirs] as $series) {
             Member::query()->create(['series_id' => $series->id, 'user_id' => $mira->id, 'role' => Role::Owner]);
         }
         $this->actingAs($mira);
+
+        return [$ours, $mine, $other];
+    }
+
+    public function test_every_address_inside_another_is_refused_the_ids_of_somebody_elses(): void
+    {
+        [$ours, $mine, $other] = $this->twoOfMiras();
         $state = fn (): array => array_map(
             fn (string $table): array => \Illuminate\Support\Facades\DB::table($table)
                 ->orderBy('id')
@@ -144,6 +134,7 @@ final class AddressTest extends TestCase
                 'palette_variants',
                 'palette_versions',
                 'light_plans',
+                'moods',
                 'setups',
                 'brushes',
                 'reference_pictures',
@@ -161,13 +152,16 @@ final class AddressTest extends TestCase
             }
             foreach ($inner as $wrong) {
                 $ids = ['series' => $ours->id, 'page' => $mine['page'], 'number' => 0] + $mine;
+                $ids[$wrong] = $other[$wrong];
+                // Moods that a series has of its own are told from those that lie ready.
+                $ids['mood'] = "own{$ids['mood']}";
                 $uri = preg_replace_callback(
                     '/\{(\w+)\}/',
-                    fn (array $name): string => (string) ($name[1] === $wrong ? $other[$name[1]] : $ids[$name[1]]),
+                    fn (array $name): string => (string) $ids[$name[1]],
                     $route->uri(),
                 );
                 $method = $route->methods()[0];
-                $this->json($method, "/$uri", self::body($route->uri()))->assertStatus(404);
+                $this->json($method, "/$uri", self::BODY)->assertStatus(404);
                 $nested++;
             }
         }
@@ -214,17 +208,7 @@ final class AddressTest extends TestCase
 
     public function test_every_series_op_is_refused_the_ids_of_somebody_elses(): void
     {
-        $mira = User::query()->create([
-            'name' => 'Mira',
-            'email' => 'mira@awning.example',
-            'password' => 'secret of Mira',
-        ]);
-        [$ours, $mine] = $this->furnished('Ours', $mira);
-        [$theirs, $other] = $this->furnished('Theirs', $mira);
-        foreach ([$ours, $theirs] as $series) {
-            Member::query()->create(['series_id' => $series->id, 'user_id' => $mira->id, 'role' => Role::Owner]);
-        }
-        $this->actingAs($mira);
+        [$ours, $mine, $other] = $this->twoOfMiras();
         $ops = self::seriesOps($mine);
         // Those that name nothing of the series.
         $bare = [

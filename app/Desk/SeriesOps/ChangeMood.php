@@ -12,6 +12,8 @@ use Awning\Core\Page\Mood\Mood;
 /** A mood becomes other layers; pages that show it stay as they are until somebody shows it there again. */
 final readonly class ChangeMood implements ClientSeriesOp
 {
+    use RowChange;
+
     public function __construct(private SeriesMood $row, private Mood $mood)
     {
     }
@@ -19,12 +21,8 @@ final readonly class ChangeMood implements ClientSeriesOp
     public static function fromInput(OpInput $asked): self
     {
         $input = $asked->checked(['mood' => 'required|integer', 'layers' => 'required|list|max:'.Mood::MOST]);
-        $layers = $asked->data['layers'] ?? [];
 
-        return new self(
-            $asked->mood($input->integer('mood')),
-            $asked->built('layers', fn (): Mood => Mood::fromList(is_array($layers) ? array_values($layers) : [])),
-        );
+        return new self($asked->mood($input->integer('mood')), $asked->layers('layers'));
     }
 
     public static function answers(): SeriesPart
@@ -54,11 +52,6 @@ final readonly class ChangeMood implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $row = SeriesMood::query()->lockForUpdate()->findOrFail($this->row->id);
-        $before = $row->toRecord();
-        $row->layers = $this->mood->toList();
-        $row->save();
-
-        return [['mood', $row->id, $before, $row->toRecord()]];
+        return self::changed('mood', $this->row, ['layers' => $this->mood->toList()]);
     }
 }

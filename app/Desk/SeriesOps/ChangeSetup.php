@@ -12,6 +12,8 @@ use Awning\Core\Page\Setup\Setup;
 /** A setup becomes another stack of passes; what was hung from it follows where somebody says so. */
 final readonly class ChangeSetup implements ClientSeriesOp
 {
+    use RowChange;
+
     public function __construct(private SeriesSetup $row, private Setup $setup)
     {
     }
@@ -50,10 +52,6 @@ final readonly class ChangeSetup implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $before = $this->row->toRecord();
-        $this->row->passes = $this->setup->toList();
-        $this->row->save();
-
-        return [['setup', $this->row->id, $before, $this->row->toRecord()]];
+        return self::changed('setup', $this->row, ['passes' => $this->setup->toList()]);
     }
 }

@@ -12,7 +12,7 @@ use App\Models\SeriesLight;
 /** Under which light plan a page stands; null: the series' own. */
 final readonly class ChoosePageLight implements ClientSeriesOp
 {
-    use PageChange;
+    use RowChange;
 
     public function __construct(private Page $page, private ?SeriesLight $light)
     {
@@ -55,6 +55,6 @@ final readonly class ChoosePageLight implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        return self::chosen($this->page, ['plan_id' => $this->light?->id]);
+        return self::changed('page', $this->page, ['plan_id' => $this->light?->id]);
     }
 }

@@ -12,7 +12,7 @@ use App\Models\Series;
 /** Which variant of the palette a page has; null: the palette as it is. */
 final readonly class ChoosePageVariant implements ClientSeriesOp
 {
-    use PageChange;
+    use RowChange;
 
     public function __construct(private Page $page, private ?PaletteVariant $variant)
     {
@@ -55,6 +55,6 @@ final readonly class ChoosePageVariant implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        return self::chosen($this->page, ['variant_id' => $this->variant?->id]);
+        return self::changed('page', $this->page, ['variant_id' => $this->variant?->id]);
     }
 }

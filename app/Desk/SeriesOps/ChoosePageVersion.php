@@ -12,7 +12,7 @@ use App\Models\Series;
 /** Whether a page follows the palette or stays with a version of it, and which materials follow all the same. */
 final readonly class ChoosePageVersion implements ClientSeriesOp
 {
-    use PageChange;
+    use RowChange;
 
     /** @param  list<int>  $follows  ids of materials; none without a version */
     public function __construct(private Page $page, private ?PaletteVersion $version, private array $follows)
@@ -63,6 +63,9 @@ final readonly class ChoosePageVersion implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        return self::chosen($this->page, ['version_id' => $this->version?->id, 'follows' => $this->follows ?: null]);
+        return self::changed('page', $this->page, [
+            'version_id' => $this->version?->id,
+            'follows' => $this->follows ?: null,
+        ]);
     }
 }

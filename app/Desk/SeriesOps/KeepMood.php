@@ -31,12 +31,8 @@ final readonly class KeepMood implements ClientSeriesOp
 
             return new self($name, $asked->built('text', fn (): Mood => Mood::of($layers)));
         }
-        $layers = $asked->data['layers'] ?? [];
 
-        return new self(
-            $input->string('name')->toString(),
-            $asked->built('layers', fn (): Mood => Mood::fromList(is_array($layers) ? array_values($layers) : [])),
-        );
+        return new self($input->string('name')->toString(), $asked->layers('layers'));
     }
 
     public static function answers(): SeriesPart

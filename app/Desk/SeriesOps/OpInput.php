@@ -17,6 +17,7 @@ use App\Models\SeriesSetup;
 use App\Models\User;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\ShadeHue;
+use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Setup\Setup;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\Gate;
@@ -73,9 +74,21 @@ final readonly class OpInput
     /** @throws ValidationException */
     public function passes(string $field): Setup
     {
-        $passes = $this->data[$field] ?? null;
+        return $this->built($field, fn (): Setup => Setup::fromList($this->listOf($field)));
+    }
 
-        return $this->built($field, fn (): Setup => Setup::fromList(is_array($passes) ? array_values($passes) : []));
+    /** @throws ValidationException */
+    public function layers(string $field): Mood
+    {
+        return $this->built($field, fn (): Mood => Mood::fromList($this->listOf($field)));
+    }
+
+    /** @return list<mixed> as it was sent; empty where it was not */
+    private function listOf(string $field): array
+    {
+        $list = $this->data[$field] ?? null;
+
+        return is_array($list) ? array_values($list) : [];
     }
 
     /** One of the series, retired or not. */

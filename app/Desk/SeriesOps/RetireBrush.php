@@ -11,6 +11,8 @@ use App\Models\SeriesBrush;
 /** Takes a brush out; what was painted with it stays. */
 final readonly class RetireBrush implements ClientSeriesOp
 {
+    use RowChange;
+
     public function __construct(private SeriesBrush $brush)
     {
     }
@@ -49,10 +51,6 @@ final readonly class RetireBrush implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $before = $this->brush->toRecord();
-        $this->brush->retired = true;
-        $this->brush->save();
-
-        return [['brush', $this->brush->id, $before, $this->brush->toRecord()]];
+        return self::changed('brush', $this->brush, ['retired' => true]);
     }
 }

@@ -11,6 +11,8 @@ use App\Models\SeriesMood;
 /** Takes a mood out; pages that show it stay as they are. */
 final readonly class RetireMood implements ClientSeriesOp
 {
+    use RowChange;
+
     public function __construct(private SeriesMood $mood)
     {
     }
@@ -47,10 +49,6 @@ final readonly class RetireMood implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $before = $this->mood->toRecord();
-        $this->mood->retired = true;
-        $this->mood->save();
-
-        return [['mood', $this->mood->id, $before, $this->mood->toRecord()]];
+        return self::changed('mood', $this->mood, ['retired' => true]);
     }
 }

@@ -11,6 +11,8 @@ use App\Models\SeriesSetup;
 /** Takes a setup out; passes that were hung from it stay. */
 final readonly class RetireSetup implements ClientSeriesOp
 {
+    use RowChange;
+
     public function __construct(private SeriesSetup $setup)
     {
     }
@@ -49,10 +51,6 @@ final readonly class RetireSetup implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        $before = $this->setup->toRecord();
-        $this->setup->retired = true;
-        $this->setup->save();
-
-        return [['setup', $this->setup->id, $before, $this->setup->toRecord()]];
+        return self::changed('setup', $this->setup, ['retired' => true]);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Colour;
 
+use Awning\Core\Raster\Bytes;
+
 /** Which parts of a colour, as sRGB codes them, something alters. */
 enum Channel: string
 {
@@ -35,11 +37,8 @@ enum Channel: string
      */
     public function tables(callable $value): array
     {
-        $same = $table = '';
-        for ($byte = 0; $byte < 256; $byte++) {
-            $same .= chr($byte);
-            $table .= chr((int) (255 * $value($byte / 255) + 0.5));
-        }
+        $same = Bytes::identity();
+        $table = Bytes::table(fn (int $byte): float => 255 * $value($byte / 255));
 
         return match ($this) {
             self::All => [$table, $table, $table],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Colour;
 
+use Awning\Core\Raster\Bytes;
+
 /**
  * Adds a colour to the darks, one to the middle and one to the lights. How much each counts at a value v, as sRGB codes
  * it, is (1 - v)², 2v(1 - v) and v²: the Bernstein polynomials of the second degree, which together are 1 everywhere.
@@ -26,14 +28,11 @@ final readonly class ColourBalance implements Alteration
 
     public function tables(): array
     {
-        $tables = ['', '', ''];
-        foreach ($tables as $channel => $_) {
-            for ($byte = 0; $byte < 256; $byte++) {
-                $tables[$channel] .= chr((int) (255 * $this->value($channel, $byte / 255) + 0.5));
-            }
-        }
+        $table = fn (int $channel): string => Bytes::table(
+            fn (int $byte): float => 255 * $this->value($channel, $byte / 255),
+        );
 
-        return $tables;
+        return [$table(0), $table(1), $table(2)];
     }
 
     private function value(int $channel, float $value): float

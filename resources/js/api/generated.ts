@@ -347,6 +347,8 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type ShiftPassData = { kind: 'shift'; lightness: number; chroma: number; hue: number; hues: RangeData | null; tones: RangeData | null };
 
+export type Sixteenths = [number[], number[], number[], number[]];
+
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData; mood: string };
 
 export type SoftenMaskInput = { id: string; mask: string; by: number };

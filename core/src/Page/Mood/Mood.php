@@ -6,7 +6,6 @@ namespace Awning\Core\Page\Mood;
 
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Pass\PassSpec;
-use Awning\Core\Page\Pass\Scope;
 
 /**
  * Layers over a whole page, bottom up: what a series keeps under a name and a page shows.
@@ -50,19 +49,10 @@ final readonly class Mood
      */
     public static function fromList(array $layers): self
     {
-        $always = [
-            'figure' => 0,
-            'scope' => Scope::page()->toData(),
-            'order' => 0.0,
-            'group' => null,
-            'visible' => true,
-            'mask' => null,
-            'setup' => null,
-        ];
         $specs = [];
         foreach ($layers as $layer) {
             $data = is_array($layer) ? $layer : throw new \InvalidArgumentException('A mood is a list of layers.');
-            $specs[] = PassSpec::fromData((new Data($always))->over(new Data($data)));
+            $specs[] = PassSpec::ofNobody(new Data($data));
         }
 
         return self::of($specs);

@@ -7,13 +7,19 @@ namespace Awning\Core\Page\Mood;
 /** The moods that every series begins with. */
 final class MoodBox
 {
+    /** From the top of the page to its foot. */
+    private const DOWN = ['form' => 'linear', 'from' => [0.5, 0.0], 'to' => [0.5, 1.0]];
+
+    /** From the middle of the page outward. */
+    private const OUTWARD = ['form' => 'round', 'from' => [0.5, 0.45], 'to' => [0.95, 0.8]];
+
     /** @return array<string, Mood> by name */
     public static function all(): array
     {
         return array_map(fn (array $layers): Mood => Mood::fromList($layers), [
             'First light of day' => [
                 self::shift('Pale colours', 0.02, 0.8, 0),
-                self::sky('Rising haze', '#8aa0d8', 0.55, '#ffd9b8', 0.45, 'soft-light', 0.9),
+                self::gradient('Rising haze', self::DOWN, '#8aa0d8', 0.55, '#ffd9b8', 0.45, 'soft-light', 0.9),
                 self::balance('Cool darks, rosy lights', [-0.02, 0.01, 0.07], [0.03, 0.0, 0.01], [0.04, 0.01, -0.02]),
             ],
             'Noon' => [
@@ -21,19 +27,19 @@ final class MoodBox
                 self::shift('Fresh colours', 0.0, 1.12, 0),
             ],
             'Last light' => [
-                self::sky('Evening sky', '#6a3f7a', 0.5, '#ff9a4a', 0.75, 'soft-light', 1.0),
+                self::gradient('Evening sky', self::DOWN, '#6a3f7a', 0.5, '#ff9a4a', 0.75, 'soft-light', 1.0),
                 self::wash('Warm air', '#ffb066', 'multiply', 0.28),
                 self::balance('Violet darks', [0.04, -0.02, 0.08], [0.02, 0.0, -0.02], [0.05, 0.02, -0.06]),
             ],
             'Lamp hour' => [
                 self::wash('Dusk', '#39406e', 'multiply', 0.6),
-                self::round('Lamplight', '#ffc070', 0.85, '#ffc070', 0.0, 'soft-light', 0.9),
+                self::gradient('Lamplight', self::OUTWARD, '#ffc070', 0.85, '#ffc070', 0.0, 'soft-light', 0.9),
                 self::curve('Kept lights', [[0.0, 0.0], [0.4, 0.36], [0.8, 0.88], [1.0, 1.0]]),
             ],
             'Deep night' => [
                 self::shift('Little colour', -0.03, 0.5, 0),
                 self::wash('Night', '#1e2c5c', 'multiply', 0.82),
-                self::sky('Moon from above', '#9fb6ff', 0.3, '#9fb6ff', 0.0, 'screen', 0.8),
+                self::gradient('Moon from above', self::DOWN, '#9fb6ff', 0.3, '#9fb6ff', 0.0, 'screen', 0.8),
                 self::levels('Dim lights', 0.0, 0.92, 1.1, 0.02, 0.94),
             ],
             'Fog' => [
@@ -44,7 +50,7 @@ final class MoodBox
             'Storm' => [
                 self::shift('Leaden colours', -0.04, 0.6, 0),
                 self::wash('Wet air', '#5a6a80', 'multiply', 0.5),
-                self::sky('Dark above', '#1c2434', 0.85, '#8a96a4', 0.1, 'multiply', 0.85),
+                self::gradient('Dark above', self::DOWN, '#1c2434', 0.85, '#8a96a4', 0.1, 'multiply', 0.85),
                 self::curve('Hard light', [[0.0, 0.0], [0.35, 0.26], [0.75, 0.8], [1.0, 1.0]]),
             ],
             'Winter' => [
@@ -70,60 +76,30 @@ final class MoodBox
         return self::layer($name, ['kind' => 'wash', 'colour' => $colour], $mode, $opacity);
     }
 
-    /** @return array<string, mixed> from the top of the page to its foot */
-    private static function sky(
+    /**
+     * From one colour to another; `covers` is how much of what lies beneath each hides, 0..1.
+     *
+     * @param  array{form: string, from: array{float, float}, to: array{float, float}}  $way
+     * @return array<string, mixed>
+     */
+    private static function gradient(
         string $name,
-        string $top,
+        array $way,
+        string $first,
         float $covers,
-        string $foot,
-        float $coversThere,
+        string $last,
+        float $lastCovers,
         string $mode,
         float $opacity,
     ): array {
-        return self::layer(
-            $name,
-            [
-                'kind' => 'gradient',
-                'form' => 'linear',
-                'space' => 'oklab',
-                'from' => [0.5, 0.0],
-                'to' => [0.5, 1.0],
-                'stops' => [
-                    ['at' => 0.0, 'colour' => $top, 'alpha' => $covers],
-                    ['at' => 1.0, 'colour' => $foot, 'alpha' => $coversThere],
-                ],
-            ],
-            $mode,
-            $opacity,
-        );
-    }
+        $stops = [
+            ['at' => 0.0, 'colour' => $first, 'alpha' => $covers],
+            ['at' => 1.0, 'colour' => $last, 'alpha' => $lastCovers],
+        ];
 
-    /** @return array<string, mixed> from the middle of the page outward */
-    private static function round(
-        string $name,
-        string $middle,
-        float $covers,
-        string $rim,
-        float $coversThere,
-        string $mode,
-        float $opacity,
-    ): array {
-        return self::layer(
-            $name,
-            [
-                'kind' => 'gradient',
-                'form' => 'round',
-                'space' => 'oklab',
-                'from' => [0.5, 0.45],
-                'to' => [0.95, 0.8],
-                'stops' => [
-                    ['at' => 0.0, 'colour' => $middle, 'alpha' => $covers],
-                    ['at' => 1.0, 'colour' => $rim, 'alpha' => $coversThere],
-                ],
-            ],
-            $mode,
-            $opacity,
-        );
+        $content = ['kind' => 'gradient', 'space' => 'oklab', 'stops' => $stops] + $way;
+
+        return self::layer($name, $content, $mode, $opacity);
     }
 
     /** @return array<string, mixed> */

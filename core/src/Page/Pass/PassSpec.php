@@ -111,6 +111,22 @@ final readonly class PassSpec implements Record
         );
     }
 
+    /** As moods and setups keep them: nobody's, over the whole page, ungrouped, shown, without a mask. */
+    public static function ofNobody(Data $data): self
+    {
+        $always = [
+            'figure' => 0,
+            'scope' => Scope::page()->toData(),
+            'order' => 0.0,
+            'group' => null,
+            'visible' => true,
+            'mask' => null,
+            'setup' => null,
+        ];
+
+        return self::fromData((new Data($always))->over($data));
+    }
+
     /**
      * @return array<array-key, mixed> what a change that was written before content had a place of its own says of it
      */

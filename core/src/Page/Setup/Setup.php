@@ -46,17 +46,7 @@ final readonly class Setup
             $data = new Data(
                 is_array($pass) ? $pass : throw new \InvalidArgumentException('A setup is a list of passes.'),
             );
-            $specs[] = PassSpec::fromData(
-                (new Data([
-                    'figure' => 0,
-                    'scope' => Scope::page()->toData(),
-                    'order' => 0.0,
-                    'group' => null,
-                    'visible' => true,
-                    'mask' => null,
-                    'setup' => null,
-                ]))->over($data),
-            );
+            $specs[] = PassSpec::ofNobody($data);
             $marks[] = $data->has('marks') ? SetupMarks::fromText($data->text('marks')) : null;
             $roughs[] = $data->has('rough')
                 ? $data->choice('rough', RoughKind::class, 'This kind of first light is not known.')
