@@ -37,8 +37,7 @@ else
     run reference php vendor/bin/phpunit --testsuite reference
     run drill php tests/Drill/run.php --short
 fi
-# One at a time: browsers draw by the processor, and two of them took as long on two cores (419 s) as one.
-run browser php vendor/bin/phpunit --testsuite browser
+run browser in_parallel browser
 # A database that was there before is somebody's; one of ours goes with the tests.
 [ $owned = 1 ] && ends "$VAR/run/mariadb.pid"
 

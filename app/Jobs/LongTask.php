@@ -99,12 +99,12 @@ abstract class LongTask
         if (isset($task->input['reference'])) {
             return ReferencePicture::query()
                 ->where('series_id', $task->inSeries()->id)
-                ->findOrFail((int) $task->input['reference'])->original;
+                ->whereKey((int) $task->input['reference'])->firstOrFail()->original;
         }
 
         return Original::query()
             ->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])
-            ->findOrFail($task->input['original'] ?? 0);
+            ->whereKey((int) ($task->input['original'] ?? 0))->firstOrFail();
     }
 
     /**

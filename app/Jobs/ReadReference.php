@@ -30,7 +30,7 @@ final class ReadReference extends LongTask
     {
         $reference = ReferencePicture::query()
             ->with('original')
-            ->find($task->input['reference'] ?? 0);
+            ->whereKey((int) ($task->input['reference'] ?? 0))->first();
         // Taken away before it was read.
         if ($reference === null) {
             return;

@@ -18,9 +18,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $figure_id
  * @property string $name
  * @property int $place
- * @property array<string, string> $pinned tone name => #rrggbb
- * @property ?array<string, string> $more what the tones beside the six are called, in their order; all of them are
- *     pinned
+ * @property array<value-of<Tone>, string> $pinned tone name => #rrggbb
+ * @property ?array<value-of<Tone>, string> $more what the tones beside the six are called, in their order; all of
+ *     them are pinned
  * @property int $version
  * @property bool $retired whether it was taken out of the palette
  * @property ?int $stands_in which material takes its place then
@@ -52,9 +52,9 @@ final class Material extends Model
     }
 
     /**
-     * @return array{figure: int, name: string, place: int, pinned: array<string, string>, dials: ?DerivationPart,
-     *     more: ?array<string, string>, retired: bool, stands_in: ?int, follows_id: ?int, version: int} as the series'
-     *     journal keeps it
+     * @return array{figure: int, name: string, place: int, pinned: array<value-of<Tone>, string>,
+     *     dials: ?DerivationPart, more: ?array<value-of<Tone>, string>, retired: bool, stands_in: ?int,
+     *     follows_id: ?int, version: int} as the series' journal keeps it
      */
     public function toRecord(): array
     {
@@ -73,8 +73,8 @@ final class Material extends Model
     }
 
     /**
-     * @param  array<string, string>  $others  tones that are pinned to other colours, as #rrggbb
-     * @return array<string, Rgb> all six tones, the derived ones by the rule, and those that are named
+     * @param  array<value-of<Tone>, string>  $others  tones that are pinned to other colours, as #rrggbb
+     * @return array<value-of<Tone>, Rgb> all six tones, the derived ones by the rule, and those that are named
      */
     public function tones(ToneRule $rule, array $others = []): array
     {

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -16,8 +17,8 @@ use Illuminate\Support\Carbon;
  *
  * @phpstan-import-type DerivationPart from Derivation
  *
- * @phpstan-type KeptMaterial array{pinned: array<string, string>, dials: ?DerivationPart,
- *     more?: ?array<string, string>}
+ * @phpstan-type KeptMaterial array{pinned: array<value-of<Tone>, string>, dials: ?DerivationPart,
+ *     more?: ?array<value-of<Tone>, string>}
  *
  * @property int $id
  * @property int $series_id
@@ -46,8 +47,8 @@ final class PaletteVersion extends Model
     }
 
     /**
-     * @param  array<string, string>  $others  tones that are pinned to other colours, as #rrggbb
-     * @return ?array<string, Rgb> all six tones of a material then; null when it was not there
+     * @param  array<value-of<Tone>, string>  $others  tones that are pinned to other colours, as #rrggbb
+     * @return ?array<value-of<Tone>, Rgb> all six tones of a material then; null when it was not there
      */
     public function tones(int $material, array $others = []): ?array
     {

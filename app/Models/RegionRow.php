@@ -67,7 +67,7 @@ final class RegionRow extends Model implements KeepsRecord
             variant: $row->variant,
             solid: $row->solid === null ? null : Solid::from($row->solid),
             inFront: (bool) $row->in_front,
-            flow: $row->flow === null ? null : FlowLines::fromList((array) json_decode($row->flow, true)),
+            flow: $row->flow === null ? null : FlowLines::fromList(array_values((array) json_decode($row->flow, true))),
             plan: $row->plan,
         );
     }

@@ -119,6 +119,11 @@ final class Task extends Model
     /** @return TaskState */
     public function toClient(): array
     {
+        /** @var ?TakenReport $taken */
+        $taken = $this->reportOf('take');
+        /** @var ?MatchReport $match */
+        $match = $this->reportOf('match');
+
         return [
             'id' => $this->id,
             'kind' => $this->kind,
@@ -128,9 +133,15 @@ final class Task extends Model
             'download' => $this->state === 'done' && $this->result_path !== null ? "/deliveries/$this->id" : null,
             'name' => $this->result_name,
             'question' => $this->state === 'failed' ? $this->question : null,
-            'report' => $this->state === 'done' && $this->kind === 'take' ? $this->report : null,
-            'match' => $this->state === 'done' && $this->kind === 'match' ? $this->report : null,
+            'report' => $taken,
+            'match' => $match,
             'outcomes' => $this->report['outcomes'] ?? null,
         ];
+    }
+
+    /** @return TakenReport|MatchReport|PagesReport|null what came of it, where it is of that kind and done */
+    private function reportOf(string $kind): ?array
+    {
+        return $this->state === 'done' && $this->kind === $kind ? $this->report : null;
     }
 }

@@ -146,8 +146,10 @@ final class PageStore implements SheetSource
                 ($kept[$change->kind->value] ??= RecordKeepers::of($change->kind)->all($this->page->id))[
                     $change->key
                 ] ?? $change->before;
-            $after =
-                $change->after === null ? null : StandIns::unread($before, $change->before ?? $before, $change->after);
+            $after = $change->after;
+            if ($before !== null && $change->before !== null && $after !== null) {
+                $after = StandIns::unread($before, $change->before, $after);
+            }
             $changes[$i] = new RecordChange($change->kind, $change->key, $before, $after);
         }
 

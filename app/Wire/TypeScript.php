@@ -19,6 +19,7 @@ use Awning\Core\Page\Drawing\LineColour;
 use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\LightPart;
+use Awning\Core\Page\Pass\ParticleForm;
 use Awning\Core\Page\Pass\PassKind;
 use Awning\Core\Page\Pass\RoughKind;
 use Awning\Core\Page\Pass\ScopeKind;
@@ -48,6 +49,7 @@ final class TypeScript
         'Role' => Role::class,
         'BlendMode' => BlendMode::class,
         'Channel' => Channel::class,
+        'ParticleForm' => ParticleForm::class,
         'ScopeKind' => ScopeKind::class,
         'PassKind' => PassKind::class,
         'DrawingRole' => DrawingRole::class,

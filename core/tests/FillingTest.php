@@ -19,6 +19,7 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\GlowContent;
 use Awning\Core\Page\Pass\LevelsContent;
 use Awning\Core\Page\Pass\MistContent;
 use Awning\Core\Page\Pass\PassContent;
@@ -26,8 +27,10 @@ use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\SoftnessContent;
 use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\Weather;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
@@ -335,6 +338,9 @@ final class FillingTest extends TestCase
         );
         $this->hang('soft00002', new SoftnessContent(3.3), Scope::page(), 0, BlendMode::Normal, 0.6, order: 3.0);
         $this->hang('levels001', new LevelsContent(0.1, 0.9, 0.8), Scope::page(), 0, order: 4.0);
+        $this->hang('glow00001', new GlowContent(0.3, 12.0), Scope::page(), 0, BlendMode::Screen, order: 5.0);
+        $this->hang('shimmer01', new ShimmerContent(8.0, 60.0, 30.0, 2), Scope::behind(1), order: 6.0);
+        $this->hang('rain00001', Weather::all()['Rain'], Scope::page(), order: 7.0);
         foreach ([[], [1 => true]] as $soft) {
             $this->palette = new Palette(
                 $this->palette->materials,

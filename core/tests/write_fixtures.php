@@ -41,16 +41,21 @@ use Awning\Core\Page\Pass\BalanceContent;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\ColourTurn;
 use Awning\Core\Page\Pass\CurveContent;
+use Awning\Core\Page\Pass\GlowContent;
 use Awning\Core\Page\Pass\GradientContent;
 use Awning\Core\Page\Pass\LevelsContent;
+use Awning\Core\Page\Pass\LightningContent;
 use Awning\Core\Page\Pass\LightPart;
 use Awning\Core\Page\Pass\MistContent;
 use Awning\Core\Page\Pass\PaintContent;
+use Awning\Core\Page\Pass\ParticleForm;
+use Awning\Core\Page\Pass\ParticlesContent;
 use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\ShiftContent;
+use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\SoftnessContent;
 use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Pass\ToneContent;
@@ -171,6 +176,8 @@ function page(
     $around = null;
     $looksAround = array_filter($passes, fn (PassSpec $pass): bool => $pass->content->kind()->looksAround()) !== [];
     $isWide = $soft !== [] || $looksAround;
+    // Lengths in parts of the page need one.
+    $isMeasured = array_filter($passes, fn (PassSpec $pass): bool => isMeasured($pass)) !== [];
     if ($isWide) {
         $around = aroundLabels();
         $labels = Bytes::crop($around, WIDE + 2, intdiv(COUNT, WIDE) + 2, new Rect(1, 1, WIDE, intdiv(COUNT, WIDE)), 2);
@@ -218,8 +225,13 @@ function page(
     foreach ($shifts as $label => $shift) {
         $records[] = new RecordChange(RecordKind::Shift, "shift0$label", null, $shift);
     }
-    if ($lines !== null) {
-        $records[] = new RecordChange(RecordKind::Page, 'page', null, new PageSize(COUNT, 1, lines: $lines));
+    $size = match (true) {
+        $lines !== null => new PageSize(COUNT, 1, lines: $lines),
+        $isMeasured => new PageSize(300, 200),
+        default => null,
+    };
+    if ($size !== null) {
+        $records[] = new RecordChange(RecordKind::Page, 'page', null, $size);
     }
     $source = new MemorySource;
     $source->store(new Change([], $records));
@@ -309,6 +321,17 @@ function aroundLabels(): string
 /** Kinds that fill all they reach, beside levels and mist. */
 const FILLING = ['wash', 'gradient', 'curve', 'shift', 'balance'];
 
+/** Those that are computed from the place and a seed. */
+const WEATHER = ['mist', 'particles', 'lightning'];
+
+/** Those that look at the pixels about each one. */
+const OPTICS = ['softness', 'glow', 'shimmer'];
+
+function isMeasured(PassSpec $pass): bool
+{
+    return in_array($pass->content->kind()->value, [...WEATHER, ...OPTICS], true);
+}
+
 function chance(): Rgb
 {
     return new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255));
@@ -377,6 +400,42 @@ function spec(
             new Rgb(mt_rand(0, 255), mt_rand(0, 255), mt_rand(0, 255)),
             mt_rand(8, 60),
             mt_rand(20, 100) / 100,
+            mt_rand(0, 65535),
+            mt_rand(0, 2) / 2,
+            mt_rand(-50, 60) / 100,
+            mt_rand(50, 150) / 100,
+            mt_rand(0, 2) / 4,
+        ),
+        'particles' => new ParticlesContent(
+            colour: chance(),
+            form: ParticleForm::cases()[mt_rand(0, 3)],
+            spacing: mt_rand(10, 200),
+            size: mt_rand(10, 600) / 10,
+            length: mt_rand(0, 1) * mt_rand(0, 300),
+            angle: mt_rand(-180, 180),
+            spread: mt_rand(0, 100) / 100,
+            softness: mt_rand(0, 100) / 100,
+            variety: mt_rand(0, 100) / 100,
+            near: mt_rand(0, 100) / 100,
+            middle: mt_rand(0, 100) / 100,
+            far: mt_rand(0, 2) / 2,
+            seed: mt_rand(0, 65535),
+        ),
+        'lightning' => new LightningContent(
+            colour: chance(),
+            from: [mt_rand(-20, 120) / 100, mt_rand(-20, 30) / 100],
+            to: [mt_rand(-20, 120) / 100, mt_rand(31, 130) / 100],
+            width: mt_rand(2, 300) / 10,
+            jag: mt_rand(0, 100) / 100,
+            branches: mt_rand(0, 12),
+            glow: mt_rand(0, 1) * mt_rand(1, 60),
+            seed: mt_rand(0, 65535),
+        ),
+        'glow' => new GlowContent(mt_rand(0, 80) / 100, mt_rand(5, 300) / 10),
+        'shimmer' => new ShimmerContent(
+            mt_rand(0, 100) / 10,
+            mt_rand(20, 2000) / 10,
+            mt_rand(-180, 180),
             mt_rand(0, 65535),
         ),
         'softness' => new SoftnessContent(mt_rand(5, 60) / 10),
@@ -650,7 +709,7 @@ foreach (BlendMode::cases() as $number => $mode) {
         }
     }
 }
-foreach (['tint', 'paint', 'levels', 'mist', ...FILLING] as $kind) {
+foreach (['tint', 'paint', 'levels', ...WEATHER, ...FILLING] as $kind) {
     $pages[] = page("$kind behind a figure", [
         'pass01' => spec($kind, Scope::behind(1), opacity: 0.8),
         'pass02' => spec('tone', Scope::figure(2), figure: 2),
@@ -682,20 +741,27 @@ foreach (['tint', 'paint', 'levels', 'mist', ...FILLING] as $kind) {
         soft: [1, 3],
     );
 }
+foreach (WEATHER as $kind) {
+    for ($number = 1; $number <= 12; $number++) {
+        $pages[] = page("$kind $number", ['pass01' => spec($kind, Scope::page(), figure: 0)]);
+    }
+}
 foreach ([[[], 'hard'], [[1], 'soft']] as [$soft, $edge]) {
     foreach (
         ['page' => Scope::page(), 'behind 1' => Scope::behind(1), 'behind 3' => Scope::behind(3)] as $where => $scope
     ) {
         foreach ([BlendMode::Normal, BlendMode::Screen, BlendMode::Luminosity] as $mode) {
-            $pages[] = page(
-                "softness, $mode->value, $where, $edge edges",
-                [
-                    'pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6),
-                    'pass02' => spec('softness', $scope, $mode, $mode === BlendMode::Screen ? 0.4 : 1.0, 0),
-                    'pass03' => spec('levels', Scope::page(), figure: 0, order: 3.0),
-                ],
-                soft: $soft,
-            );
+            foreach (OPTICS as $kind) {
+                $pages[] = page(
+                    "$kind, $mode->value, $where, $edge edges",
+                    [
+                        'pass01' => spec('tint', Scope::figure(1), BlendMode::Multiply, 0.6),
+                        'pass02' => spec($kind, $scope, $mode, $mode === BlendMode::Screen ? 0.4 : 1.0, 0),
+                        'pass03' => spec('levels', Scope::page(), figure: 0, order: 3.0),
+                    ],
+                    soft: $soft,
+                );
+            }
         }
     }
     $pages[] = page(
@@ -733,9 +799,10 @@ for ($seed = 1; $seed <= 40; $seed++) {
     ];
     for ($i = 0, $most = mt_rand(3, 8); $i < $most; $i++) {
         [$figure, $scope] = $scopes[mt_rand(0, count($scopes) - 1)];
-        $kinds = ['tone', 'tint', 'paint', 'levels', 'mist', ...FILLING, 'softness'];
+        $kinds = ['tone', 'tint', 'paint', 'levels', ...WEATHER, ...FILLING, ...OPTICS];
         $last = count($kinds) - 1;
-        $kind = $kinds[mt_rand(0, $scope->kind->isWhole() && $scope->kind->value !== 'ink' ? $last : $last - 1)];
+        $looksAnywhere = $scope->kind->isWhole() && $scope->kind->value !== 'ink';
+        $kind = $kinds[mt_rand(0, $looksAnywhere ? $last : $last - count(OPTICS))];
         $passes["pass0$i"] = spec(
             $kind,
             $scope,
@@ -1087,4 +1154,5 @@ file_put_contents(
 );
 file_put_contents("$folder/balls.json", json_encode($balls, JSON_THROW_ON_ERROR));
 file_put_contents("$folder/colours.json", json_encode($colours, JSON_THROW_ON_ERROR));
+require __DIR__.'/weather_fixtures.php';
 printf("%d pages, %d strokes\n", count($pages), count($strokes) + count($layings));

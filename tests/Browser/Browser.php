@@ -4,91 +4,28 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
-use Facebook\WebDriver\Chrome\ChromeOptions;
-use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 
-/** A headless Chromium of our own, with a viewport of exactly 1280 x 800 and real pointer input. */
+/** A window of a headless Chromium: a viewport of exactly 1280 x 800 and real pointer input. */
 final class Browser
 {
     public readonly RemoteWebDriver $driver;
 
-    /** @var resource */
-    private $service;
-
-    private readonly string $profile;
-
-    private bool $closed = false;
+    private ?Chromium $chromium;
 
     public function __construct(
         private readonly string $address,
         private readonly int $width = 1280,
         private readonly int $height = 800,
     ) {
-        $port = self::freePort();
-        $service = proc_open(
-            ['chromedriver', "--port=$port"],
-            [0 => ['file', '/dev/null', 'r'], 1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
-            $pipes,
-        );
-        $this->service = is_resource($service) ? $service : throw new \RuntimeException('ChromeDriver did not start.');
-        for ($tries = 0; ! self::answers($port); $tries++) {
-            if ($tries > 200) {
-                throw new \RuntimeException('ChromeDriver did not answer.');
-            }
-            usleep(50_000);
-        }
-        register_shutdown_function($this->close(...));
-        $this->profile = sys_get_temp_dir().'/awning-chrome-'.bin2hex(random_bytes(6));
-        $options = new ChromeOptions;
-        $options->setBinary('/usr/bin/chromium');
-        $options->addArguments([
-            '--headless=new',
-            '--no-sandbox',
-            '--disable-gpu',
-            '--disable-quic',
-            '--no-first-run',
-            '--no-default-browser-check',
-            '--disable-background-networking',
-            '--disable-component-update',
-            '--disable-sync',
-            '--disable-extensions',
-            '--disable-dev-shm-usage',
-            '--hide-scrollbars',
-            '--force-device-scale-factor=1',
-            '--force-color-profile=srgb',
-            "--user-data-dir=$this->profile",
-            "--window-size=$width,$height",
-        ]);
-        $capabilities = DesiredCapabilities::chrome();
-        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $this->driver = RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 30_000, 120_000);
-        $this->resize();
-    }
-
-    private function resize(): void
-    {
-        (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', [
-            'width' => $this->width,
-            'height' => $this->height,
-            'deviceScaleFactor' => 1,
-            'mobile' => false,
-        ]);
+        $this->chromium = Chromium::taken($width, $height);
+        $this->driver = $this->chromium->driver;
     }
 
     public function close(): void
     {
-        if ($this->closed) {
-            return;
-        }
-        $this->closed = true;
-        // Asked to quit, the driver may wait for pages that wait for a server we killed. Nothing of it is worth
-        // keeping.
-        exec('pkill -KILL -f '.escapeshellarg($this->profile).' 2>/dev/null');
-        proc_terminate($this->service, 9);
-        proc_close($this->service);
-        exec('rm -rf '.escapeshellarg($this->profile));
+        $this->chromium?->giveBack($this->address);
+        $this->chromium = null;
     }
 
     public function visit(string $path): void
@@ -412,14 +349,6 @@ final class Browser
     public function shot(string $file): void
     {
         $this->driver->takeScreenshot($file);
-    }
-
-    private static function answers(int $port): bool
-    {
-        $curl = curl_init("http://127.0.0.1:$port/status");
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 2]);
-
-        return curl_exec($curl) !== false;
     }
 
     public static function freePort(): int

@@ -22,9 +22,12 @@ abstract class BrowserTestCase extends TestCase
 {
     protected string $address;
 
-    protected ?Process $server = null;
+    /** Serves all tests of a run, unless one kills it. */
+    private static ?Process $server = null;
 
-    protected ?Process $queue = null;
+    private ?Process $queue = null;
+
+    private static string $served = '';
 
     protected ?Browser $browser = null;
 
@@ -38,9 +41,12 @@ abstract class BrowserTestCase extends TestCase
         User::query()->create(['name' => 'Jonne', 'email' => 'jonne@awning.example', 'password' => 'secret of Jonne']);
         $this->person('Mira', $series);
         $this->person('Ida', $series, Role::Owner);
-        $port = Browser::freePort();
-        $this->address = "http://127.0.0.1:$port";
-        $this->serve();
+        if (self::$server === null) {
+            self::$served = 'http://127.0.0.1:'.Browser::freePort();
+            register_shutdown_function($this->kill(...));
+        }
+        $this->address = self::$served;
+        self::$server?->isRunning() ? $this->work() : $this->serve();
     }
 
     /** The tables are made once; each test finds them empty, counting from one. */
@@ -62,32 +68,10 @@ abstract class BrowserTestCase extends TestCase
 
     protected function serve(): void
     {
-        $env =
-            [
-                'QUEUE_CONNECTION' => 'database',
-                'SESSION_DRIVER' => 'database',
-                'CACHE_STORE' => 'database',
-                'PHP_CLI_SERVER_WORKERS' => '4',
-                'APP_ENV' => 'production',
-                'AWNING_TROUBLE' => $this->troubleFile(),
-            ] + $this->testing();
         $root = dirname(__DIR__, 2);
-        $this->server = new Process(
-            [PHP_BINARY, '-S', substr($this->address, 7), '-t', "$root/public", "$root/tests/Browser/router.php"],
-            $root,
-            $env,
-            null,
-            null,
-        );
-        $this->server->start();
-        $this->queue = new Process(
-            [PHP_BINARY, 'artisan', 'queue:work', '--queue=quick,long', '--sleep=0.2', '--tries=1'],
-            $root,
-            $env,
-            null,
-            null,
-        );
-        $this->queue->start();
+        $router = "$root/tests/Browser/router.php";
+        self::$server = $this->started('-S', substr($this->address, 7), '-t', "$root/public", $router);
+        $this->work();
         for (
             $tries = 0;
             @file_get_contents("$this->address/robots.txt") === false &&
@@ -97,6 +81,29 @@ abstract class BrowserTestCase extends TestCase
             self::assertLessThan(100, $tries, 'the server did not start');
             usleep(50_000);
         }
+    }
+
+    /** A worker of the queue, for one test alone: none may come upon what another test left. */
+    private function work(): void
+    {
+        $this->queue = $this->started('artisan', 'queue:work', '--queue=quick,long', '--sleep=0.2', '--tries=1');
+    }
+
+    private function started(string ...$arguments): Process
+    {
+        $settings =
+            [
+                'QUEUE_CONNECTION' => 'database',
+                'SESSION_DRIVER' => 'database',
+                'CACHE_STORE' => 'database',
+                'PHP_CLI_SERVER_WORKERS' => '4',
+                'APP_ENV' => 'production',
+                'AWNING_TROUBLE' => $this->troubleFile(),
+            ] + $this->testing();
+        $process = new Process([PHP_BINARY, ...$arguments], dirname(__DIR__, 2), $settings, null, null);
+        $process->start();
+
+        return $process;
     }
 
     /** @return array<string, string> what phpunit.xml sets, for other processes */
@@ -171,7 +178,8 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->trouble(null);
         $this->browser?->close();
-        $this->kill();
+        $this->browser = null;
+        $this->queue?->stop(0);
         parent::tearDown();
     }
 

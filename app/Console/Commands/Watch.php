@@ -8,6 +8,7 @@ use App\Desk\Palette\FigureLinks;
 use App\Jobs\Pictures;
 use App\Jobs\Tasks;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 use Throwable;
 
 /**
@@ -33,7 +34,7 @@ final class Watch extends Command
             } catch (Throwable $error) {
                 // The database may be away for a while; whoever keeps this running need not notice.
                 $this->error($error->getMessage());
-                $this->laravel['db']->purge();
+                DB::purge();
             }
             if (! $this->option('once')) {
                 usleep((int) (1e6 * max(0.2, (float) $this->option('every'))));

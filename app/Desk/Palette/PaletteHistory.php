@@ -75,7 +75,7 @@ final readonly class PaletteHistory
 
     /**
      * @param  ?array<string, mixed>  $record
-     * @return ?array<string, string>
+     * @return ?array<value-of<Tone>, string>
      */
     private static function tones(?array $record, ToneRule $rule): ?array
     {

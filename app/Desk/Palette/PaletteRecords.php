@@ -43,7 +43,7 @@ final class PaletteRecords
             $row->forceFill(self::columns($to ?? ['retired' => true] + $before[$i]));
             if ($row instanceof Material || $row instanceof PaletteVariant || $row instanceof SeriesLight) {
                 // Never an old version again: whoever still shows that one has not seen this.
-                $row->version = 1 + (int) $before[$i]['version'];
+                $row->version = 1 + (int) ($before[$i]['version'] ?? 0);
             }
             $row->save();
             $done[] = [$kind, $id, $before[$i], $row->toRecord()];

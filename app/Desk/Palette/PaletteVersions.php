@@ -120,7 +120,7 @@ final readonly class PaletteVersions
         return $moved;
     }
 
-    /** @return ?array<string, Rgb> null when the material was not there then */
+    /** @return ?array<value-of<Tone>, Rgb> null when the material was not there then */
     private function tones(?PaletteVersion $version, Material $material): ?array
     {
         return $version === null ? $material->tones($this->series->rule()) : $version->tones($material->id);

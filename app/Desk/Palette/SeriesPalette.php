@@ -76,7 +76,7 @@ final readonly class SeriesPalette
         return new self($page->series, $other->setRelation('held', $version));
     }
 
-    /** @return array<string, Rgb> as the page shows them */
+    /** @return array<value-of<Tone>, Rgb> as the page shows them */
     private function tones(Material $material): array
     {
         return $this->dressed($material, $this->page?->variant->tones[$material->id] ?? []);
@@ -84,7 +84,7 @@ final readonly class SeriesPalette
 
     /**
      * @param  array<value-of<Tone>, string>  $others  what a variant says of it
-     * @return array<string, Rgb>
+     * @return array<value-of<Tone>, Rgb>
      */
     private function dressed(Material $material, array $others): array
     {
@@ -99,8 +99,8 @@ final readonly class SeriesPalette
     /**
      * Where a pass lays a named tone that the material has not, or no more, its base shows.
      *
-     * @param  array<string, Rgb>  $tones
-     * @return array<string, Rgb>
+     * @param  array<value-of<Tone>, Rgb>  $tones
+     * @return array<value-of<Tone>, Rgb>
      */
     private static function filled(array $tones): array
     {
@@ -140,7 +140,7 @@ final readonly class SeriesPalette
         return array_map(self::numbers(...), $this->shown());
     }
 
-    /** @return array<int, array<string, Rgb>> by material, as the page shows them */
+    /** @return array<int, array<value-of<Tone>, Rgb>> by material, as the page shows them */
     private function shown(): array
     {
         $tones = [];
@@ -207,7 +207,7 @@ final readonly class SeriesPalette
     }
 
     /**
-     * @param  array<string, Rgb>  $tones
+     * @param  array<value-of<Tone>, Rgb>  $tones
      * @return array<string, int>
      */
     private static function numbers(array $tones): array
@@ -218,8 +218,8 @@ final readonly class SeriesPalette
     /**
      * What regions of the page may have instead of what the page has as a whole; as number 0 the palette as it is.
      *
-     * @return list<array{id: int, name: string, materials: array<int, array<string, Rgb>>}> only the materials that
-     *     differ
+     * @return list<array{id: int, name: string, materials: array<int, array<value-of<Tone>, Rgb>>}> only the
+     *     materials that differ
      */
     private function wardrobe(): array
     {
@@ -246,7 +246,7 @@ final readonly class SeriesPalette
     /**
      * @param  array<int, mixed>  $which  materials by id
      * @param  array<int, array<value-of<Tone>, string>>  $others  what is said of each
-     * @return array<int, array<string, Rgb>>
+     * @return array<int, array<value-of<Tone>, Rgb>>
      */
     private function differing(array $which, array $others): array
     {
@@ -294,7 +294,7 @@ final readonly class SeriesPalette
                 'depth' => $figure->depth,
                 'soft' => $figure->soft,
                 'follows' => $figure->followed?->series->name,
-                'materials' => $figure->materials->map($this->material(...))->values()->all(),
+                'materials' => array_values($figure->materials->map($this->material(...))->all()),
             ];
         }
 
@@ -363,15 +363,15 @@ final readonly class SeriesPalette
     }
 
     /**
-     * @param  array<string, Rgb>  $tones
-     * @return array<string, string>
+     * @param  array<value-of<Tone>, Rgb>  $tones
+     * @return array<value-of<Tone>, string>
      */
     private static function hexes(array $tones): array
     {
         return array_map(fn (Rgb $tone): string => $tone->hex(), $tones);
     }
 
-    /** @return array<int, array<string, string>> tones of each material by another rule, as #rrggbb */
+    /** @return array<int, array<value-of<Tone>, string>> tones of each material by another rule, as #rrggbb */
     public function tonesBy(ToneRule $rule): array
     {
         $tones = [];

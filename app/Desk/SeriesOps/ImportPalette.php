@@ -10,6 +10,7 @@ use App\Models\Material;
 use App\Models\Series;
 use App\Store\PaletteFile;
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
 use Awning\Core\Exchange\BrokenPalette;
 use Awning\Core\Exchange\PaletteBook;
 use Awning\Core\Exchange\PaletteFiles;
@@ -161,8 +162,8 @@ final readonly class ImportPalette implements ClientSeriesOp
     }
 
     /**
-     * @return array<string, string> tones that are pinned after it: those of the file, and those it says nothing of; a
-     *     base in any case
+     * @return array<value-of<Tone>, string> tones that are pinned after it: those of the file, and those it says
+     *     nothing of; a base in any case
      */
     private static function pinned(PaletteMaterial $material, ?Material $there): array
     {

@@ -74,8 +74,8 @@ final readonly class ToneRule
     }
 
     /**
-     * @param  array<string, Rgb>  $pinned  by tone name; base must be among them
-     * @return array<string, Rgb> all six tones, dark to light, then line, then what is pinned beside them
+     * @param  array<value-of<Tone>, Rgb>  $pinned  by tone name; base must be among them
+     * @return array<value-of<Tone>, Rgb> all six tones, dark to light, then line, then what is pinned beside them
      */
     public function complete(array $pinned): array
     {

@@ -42,7 +42,11 @@ final class MoodFile
         'shift' => PassKind::Shift,
         'balance' => PassKind::Balance,
         'mist' => PassKind::Mist,
+        'particles' => PassKind::Particles,
+        'lightning' => PassKind::Lightning,
         'blur' => PassKind::Softness,
+        'glow' => PassKind::Glow,
+        'shimmer' => PassKind::Shimmer,
     ];
 
     /**

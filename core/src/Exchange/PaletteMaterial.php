@@ -12,13 +12,13 @@ final readonly class PaletteMaterial
 {
     public const LONGEST_NAME = 80;
 
-    /** @var array<string, Rgb> by tone name, dark to light, then the line, then the named ones */
+    /** @var array<value-of<Tone>, Rgb> by tone name, dark to light, then the line, then the named ones */
     public array $tones;
 
     /**
-     * @param  array<string, Rgb>  $tones  by tone name, in any order
+     * @param  array<value-of<Tone>, Rgb>  $tones  by tone name, in any order
      * @param  list<string>  $derived  names of the tones nobody has pinned
-     * @param  array<string, string>  $more  what the tones beside the six are called; in their order
+     * @param  array<value-of<Tone>, string>  $more  what the tones beside the six are called; in their order
      */
     public function __construct(public string $name, array $tones, public array $derived = [], public array $more = [])
     {
@@ -40,7 +40,7 @@ final readonly class PaletteMaterial
         return in_array($tone, $this->derived, true);
     }
 
-    /** @return array<string, Rgb> */
+    /** @return array<value-of<Tone>, Rgb> */
     public function pinned(): array
     {
         return array_diff_key($this->tones, array_flip($this->derived));

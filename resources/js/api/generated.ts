@@ -24,6 +24,9 @@ export type LineRule = (typeof LINE_RULES)[number];
 export const CHANNELS = ['all', 'red', 'green', 'blue'] as const;
 export type Channel = (typeof CHANNELS)[number];
 
+export const PARTICLE_FORMS = ['streak', 'flake', 'crystal', 'petal'] as const;
+export type ParticleForm = (typeof PARTICLE_FORMS)[number];
+
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;
 export type BlendMode = (typeof BLEND_MODES)[number];
 
@@ -107,7 +110,7 @@ export type CleanData = { flatten: number; paper: number | null; ink: number | n
 
 export type ColourLinesInput = { lines: LinesData };
 
-export type ContentData = ToneData | TintData | PaintData | WashData | GradientData | AdjustmentData | MistData | SoftnessData;
+export type ContentData = ToneData | TintData | PaintData | WashData | GradientData | AdjustmentData | WeatherData | OpticsData;
 
 export type CopyPassInput = { id: string; from: string };
 
@@ -157,6 +160,8 @@ export type FlowPoint = [number, number];
 
 export type FoundData = { paper: number; ink: number; askew: number | null; turned: number; specks: number; share: number; dropped: string[]; sheet: [number, number][] | null };
 
+export type GlowData = { kind: 'glow'; threshold: number; reach: number };
+
 export type GradientData = { kind: 'gradient'; form: 'linear' | 'round'; space: 'srgb' | 'oklab'; from: [number, number]; to: [number, number]; stops: GradientStopData[] };
 
 export type GradientStopData = { at: number; colour: string; alpha: number };
@@ -193,7 +198,7 @@ export type JoinSetupInput = { passes: string[]; setup: number; first: number; m
 
 export type JournalState = { undo: string | null; redo: string | null; count: number };
 
-export type KeptMaterial = { pinned: Record<string, string>; dials: DerivationPart | null; more?: Record<string, string> | null };
+export type KeptMaterial = { pinned: Record<Tone, string>; dials: DerivationPart | null; more?: Record<Tone, string> | null };
 
 export type LampData = { x: number; y: number; reach: number; colour: string };
 
@@ -208,6 +213,8 @@ export type LightColoursData = { light: string; around: string; opposite: string
 export type LightPlanData = { azimuth: number; elevation: number; colour: string; ambient: string; dials: RoughDialsData; lamps: LampData[]; back: BackLightData | null; beside: boolean };
 
 export type LightState = { id: number; name: string; version: number; plan: LightPlanData; colours: LightColoursData };
+
+export type LightningData = { kind: 'lightning'; colour: string; from: [number, number]; to: [number, number]; width: number; jag: number; branches: number; glow: number; seed: number };
 
 export type LimitInput = { longest: number };
 
@@ -235,7 +242,7 @@ export type MendData = { title: string; what: string; op: { kind: string } };
 
 export type MergePassInput = { id: string; into: string; copy: string | null };
 
-export type MistData = { kind: 'mist'; colour: string; size: number; density: number; seed: number };
+export type MistData = { kind: 'mist'; colour: string; size: number; density: number; seed: number; texture: number; top: number; bottom: number; fade: number };
 
 export type MoodLayerData = { name: string; content: ContentData; mode: string; opacity: number };
 
@@ -246,6 +253,8 @@ export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: Pl
 export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
 
 export type NamedTone = { tone: Tone; name: string; colour: string };
+
+export type OpticsData = SoftnessData | GlowData | ShimmerData;
 
 export type OrderPassesInput = { passes: PassPlaceData[] };
 
@@ -278,6 +287,8 @@ export type PaletteVariantsState = { variants: VariantState[]; pages: PageVarian
 export type PaletteVersionState = { id: number; name: string; version: number; who: string | null; when: string; moved: MovedTone[] };
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
+
+export type ParticlesData = { kind: 'particles'; colour: string; form: ParticleForm; spacing: number; size: number; length: number; angle: number; spread: number; softness: number; variety: number; near: number; middle: number; far: number; seed: number };
 
 export type PassData = { name: string; figure: number; content: ContentData; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null; setup: SetupPlaceData | null };
 
@@ -347,6 +358,8 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 
 export type ShiftPassData = { kind: 'shift'; lightness: number; chroma: number; hue: number; hues: RangeData | null; tones: RangeData | null };
 
+export type ShimmerData = { kind: 'shimmer'; height: number; length: number; angle: number; seed: number };
+
 export type Sixteenths = [number[], number[], number[], number[]];
 
 export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData; mood: string };
@@ -414,3 +427,5 @@ export type WashData = { kind: 'wash'; colour: string };
 export type WearInput = { labels: number[]; variant: number | null };
 
 export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[] };
+
+export type WeatherData = MistData | ParticlesData | LightningData;

@@ -1,7 +1,7 @@
 /** What passes are laid over on one stretch of a page: its flats, and the bytes of its layers; as in the core. */
 import type { ScopeData } from '../api/generated';
 import type { Block } from './compose';
-import type { Flat, MaskNode, PassNode, Stack } from './stack';
+import { thousandthOf, type Flat, type MaskNode, type PassNode, type Stack } from './stack';
 
 /** Labels out of two bytes a pixel, high byte first; of some pixels, or of all. */
 export function labelsIn(packed: Uint8Array, at: ArrayLike<number> | null = null): Uint16Array {
@@ -11,6 +11,14 @@ export function labelsIn(packed: Uint8Array, at: ArrayLike<number> | null = null
         labels[i] = (packed[from] << 8) | packed[from + 1];
     }
     return labels;
+}
+
+/** A rectangle of the page, px at its level. */
+export interface Stretch {
+    x: number;
+    y: number;
+    width: number;
+    height: number;
 }
 
 export class Ground {
@@ -45,6 +53,11 @@ export class Ground {
         return this.block.level ?? 0;
     }
 
+    /** Px here for a thousandth of the page's longer side. */
+    get thousandth(): number {
+        return thousandthOf(this.page, this.level);
+    }
+
     /** Whether these are some pixels of a block by themselves. */
     get isGathered(): boolean {
         return this.block.places !== undefined;
@@ -74,6 +87,14 @@ export class Ground {
         const bytes = new Uint8Array(this.count);
         this.everywhere((i, _x, _y, middleX, middleY) => (bytes[i] = Math.floor(value(middleX, middleY) + 0.5)));
         return bytes;
+    }
+
+    /** A plane that is drawn for a whole rectangle of the page at its level; of some pixels, what lies in them. */
+    drawn(plane: (stretch: Stretch) => Uint8Array): Uint8Array {
+        const { x, y, width, places } = this.block;
+        const last = places === undefined ? this.count - 1 : greatest(places);
+        const whole = plane({ x, y, width, height: Math.floor(last / width) + 1 });
+        return places === undefined ? whole : Uint8Array.from(places, (at) => whole[at]);
     }
 
     /** What of a pass's coverage its clip and its mask leave; null: nothing is laid here. */
@@ -112,6 +133,12 @@ export class Ground {
         for (const key of Object.keys(this.flats)) isInside[Number(key)] = holds(scope, this.flats[Number(key)]);
         return isInside;
     }
+}
+
+function greatest(values: ArrayLike<number>): number {
+    let most = 0;
+    for (let i = 0; i < values.length; i++) most = Math.max(most, values[i]);
+    return most;
 }
 
 /** Of a coverage layer all of it, of a paint layer its alpha. */

@@ -308,13 +308,19 @@ export const layersIn = (node: StackNode): string[] =>
               ...(node.mask === null ? [] : [node.mask.layer]),
           ];
 
+/** Px for a thousandth of the page's longer side, on a page halved so often. */
+export const thousandthOf = ({ width, height }: Stack['page'], level: number): number =>
+    Math.max(width, height) / 1000 / 2 ** level;
+
 /**
  * Px that must be composed beside what is asked for, on a page halved so often, for what looks at the pixels about each
  * one.
  */
-export function marginOf({ planes, above }: Stack, level: number): number {
+export function marginOf({ planes, above, page }: Stack, level: number): number {
     const margins = [...planes.flatMap(({ behind }) => behind), ...above].map((node) =>
-        node.kind === 'pass' && node.opacity > 0 ? (passKindOf(node.content).margin?.(node.content, level) ?? 0) : 0,
+        node.kind === 'pass' && node.opacity > 0
+            ? (passKindOf(node.content).margin?.(node.content, thousandthOf(page, level), level) ?? 0)
+            : 0,
     );
     return margins.reduce((sum, margin) => sum + margin, 0);
 }

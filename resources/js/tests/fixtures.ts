@@ -1,6 +1,15 @@
 /** What the core wrote for the browser to meet; './awning test' writes it anew before these tests. */
 import { readFileSync } from 'node:fs';
-import type { BrushData, PaletteState, PointData, RampForm, RecordsState, RoughDialsData } from '../api/generated';
+import type {
+    BrushData,
+    PaletteState,
+    PointData,
+    RampForm,
+    RecordsState,
+    RoughDialsData,
+    WeatherData,
+} from '../api/generated';
+import type { Stretch } from '../picture/ground';
 
 interface PageFixture {
     name: string;
@@ -47,6 +56,17 @@ function read<T>(name: string): T {
 }
 
 export const pages = (): { count: number; palette: PaletteState; pages: PageFixture[] } => read('pages');
+interface WeatherFixture {
+    name: string;
+    content: WeatherData;
+    page: { width: number; height: number };
+    stretch: Stretch;
+    expected: string;
+}
+
+/** Planes of weather, one byte a pixel. */
+export const weather = (): WeatherFixture[] => read('weather');
+
 interface GrainFixture {
     amount: number;
     line: string;

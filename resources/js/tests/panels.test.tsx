@@ -173,7 +173,17 @@ describe('the settings of a pass', () => {
         ]);
     });
     it('of mist go to other patches, and round again after the last', () => {
-        const content = { kind: 'mist' as const, colour: '#dfe6ee', size: 400, density: 0.8, seed: 65535 };
+        const content = {
+            kind: 'mist' as const,
+            colour: '#dfe6ee',
+            size: 400,
+            density: 0.8,
+            seed: 65535,
+            texture: 1,
+            top: -1,
+            bottom: 2,
+            fade: 0.2,
+        };
         show(
             open(withPasses({ mist0001: { ...shade, content } })),
             <OwnSettings id="mist0001" content={content} disabled={false} />,

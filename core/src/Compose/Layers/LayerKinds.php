@@ -23,8 +23,12 @@ final class LayerKinds
             PassKind::Curve,
             PassKind::Shift,
             PassKind::Balance => new AlteringLayer($id, $pass, $mask),
-            PassKind::Mist => new MistLayer($id, $pass, $mask),
+            PassKind::Mist => new MistLayer($id, $pass, $mask, $page),
+            PassKind::Particles => new ParticlesLayer($id, $pass, $mask, $page),
+            PassKind::Lightning => new LightningLayer($id, $pass, $mask, $page),
             PassKind::Softness => new SoftnessLayer($id, $pass, $mask),
+            PassKind::Glow => new GlowLayer($id, $pass, $mask, $page),
+            PassKind::Shimmer => new ShimmerLayer($id, $pass, $mask, $page),
         };
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page\Mood;
 
+use Awning\Core\Page\Pass\Weather;
+
 /** The moods that every series begins with. */
 final class MoodBox
 {
@@ -46,17 +48,20 @@ final class MoodBox
                 self::shift('Pale colours', 0.0, 0.55, 0),
                 self::levels('Raised darks', 0.0, 1.0, 1.0, 0.2, 0.95),
                 self::mist('Fog', '#dfe5ea', 900, 0.5, 7),
+                self::lowFog('Fog over the ground', '#e8edf0', 0.62),
             ],
             'Storm' => [
                 self::shift('Leaden colours', -0.04, 0.6, 0),
                 self::wash('Wet air', '#5a6a80', 'multiply', 0.5),
                 self::gradient('Dark above', self::DOWN, '#1c2434', 0.85, '#8a96a4', 0.1, 'multiply', 0.85),
                 self::curve('Hard light', [[0.0, 0.0], [0.35, 0.26], [0.75, 0.8], [1.0, 1.0]]),
+                self::falling('Rain', 0.8),
             ],
             'Winter' => [
                 self::shift('Cold and clear', 0.03, 0.75, 0),
                 self::balance('Blue shade', [-0.04, 0.0, 0.1], [-0.01, 0.01, 0.04], [0.0, 0.01, 0.02]),
                 self::wash('Snow light', '#dfeaff', 'soft-light', 0.35),
+                self::falling('Snow', 0.95),
             ],
         ]);
     }
@@ -146,6 +151,23 @@ final class MoodBox
     private static function balance(string $name, array $darks, array $middle, array $lights): array
     {
         return self::layer($name, ['kind' => 'balance', 'darks' => $darks, 'middle' => $middle, 'lights' => $lights]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function falling(string $name, float $opacity): array
+    {
+        return self::layer($name, Weather::all()[$name]->toData(), 'normal', $opacity);
+    }
+
+    /**
+     * @param  float  $top  part of the page's height, from above, at which it is as dense as it gets
+     * @return array<string, mixed>
+     */
+    private static function lowFog(string $name, string $colour, float $top): array
+    {
+        $content = ['kind' => 'mist', 'colour' => $colour, 'density' => 1.0, 'texture' => 0.4, 'top' => $top];
+
+        return self::layer($name, $content + ['fade' => 0.5], 'normal', 0.9);
     }
 
     /** @return array<string, mixed> */

@@ -21,10 +21,16 @@ use Awning\Core\Page\LayerKind;
  * @phpstan-import-type PaintData from PaintContent
  * @phpstan-import-type LevelsData from LevelsContent
  * @phpstan-import-type MistData from MistContent
+ * @phpstan-import-type ParticlesData from ParticlesContent
+ * @phpstan-import-type LightningData from LightningContent
  * @phpstan-import-type SoftnessData from SoftnessContent
+ * @phpstan-import-type GlowData from GlowContent
+ * @phpstan-import-type ShimmerData from ShimmerContent
  *
  * @phpstan-type AdjustmentData LevelsData|CurveData|ShiftPassData|BalanceData
- * @phpstan-type ContentData ToneData|TintData|PaintData|WashData|GradientData|AdjustmentData|MistData|SoftnessData
+ * @phpstan-type WeatherData MistData|ParticlesData|LightningData
+ * @phpstan-type OpticsData SoftnessData|GlowData|ShimmerData
+ * @phpstan-type ContentData ToneData|TintData|PaintData|WashData|GradientData|AdjustmentData|WeatherData|OpticsData
  */
 interface PassContent
 {

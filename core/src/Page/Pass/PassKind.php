@@ -21,7 +21,11 @@ enum PassKind: string
     case Shift = 'shift';
     case Balance = 'balance';
     case Mist = 'mist';
+    case Particles = 'particles';
+    case Lightning = 'lightning';
     case Softness = 'softness';
+    case Glow = 'glow';
+    case Shimmer = 'shimmer';
 
     /** @return class-string<PassContent> */
     public function content(): string
@@ -37,7 +41,11 @@ enum PassKind: string
             self::Shift => ShiftContent::class,
             self::Balance => BalanceContent::class,
             self::Mist => MistContent::class,
+            self::Particles => ParticlesContent::class,
+            self::Lightning => LightningContent::class,
             self::Softness => SoftnessContent::class,
+            self::Glow => GlowContent::class,
+            self::Shimmer => ShimmerContent::class,
         };
     }
 

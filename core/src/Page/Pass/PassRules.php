@@ -81,7 +81,26 @@ final class PassRules
             self::filling('Lightness, chroma and hue of what lies beneath', 'Shift', new ShiftContent),
             self::filling('Colour balance of what lies beneath', 'Balance', new BalanceContent),
             self::filling('Mist in patches', 'Mist', new MistContent(Rgb::fromHex('#dfe6ee'))),
+            self::filling('Fog that thins out', 'Fog', new MistContent(
+                Rgb::fromHex('#dfe6ee'),
+                texture: 0.25,
+                top: 0.55,
+                fade: 0.4,
+            )),
+            ...array_map(
+                fn (string $name, ParticlesContent $weather): array => self::filling($name, $name, $weather),
+                array_keys(Weather::all()),
+                array_values(Weather::all()),
+            ),
+            self::filling(
+                'Lightning (screen)',
+                'Lightning',
+                new LightningContent(Rgb::fromHex('#dfe4ff')),
+                BlendMode::Screen,
+            ),
             self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
+            self::filling('Glow of what is bright (screen)', 'Bright glow', new GlowContent, BlendMode::Screen),
+            self::filling('Heat shimmer', 'Shimmer', new ShimmerContent),
             [
                 'title' => 'Free paint',
                 'scopes' => self::SCOPES,

@@ -14,6 +14,8 @@ use Awning\Core\Page\Data;
  */
 final readonly class SoftnessContent implements PassContent
 {
+    use LooksAround;
+
     /** px: the widest that a picture is composed beside what is asked for follows from it. */
     public const MOST = 60.0;
 
@@ -37,20 +39,5 @@ final readonly class SoftnessContent implements PassContent
     public function kind(): PassKind
     {
         return PassKind::Softness;
-    }
-
-    public static function layer(): null
-    {
-        return null;
-    }
-
-    public static function alters(): bool
-    {
-        return true;
-    }
-
-    public static function looksAround(): bool
-    {
-        return true;
     }
 }

@@ -8,6 +8,7 @@ import { drag, dragAtFirst, type DragView } from './drag';
 import { erase } from './erase';
 import { fill } from './fill';
 import { gradient } from './gradient';
+import { lightning } from './lightning';
 import { ink } from './ink';
 import { look } from './look';
 import { loop } from './loop';
@@ -40,6 +41,7 @@ export const TOOLS: Record<ToolId, Tool> = {
     pour,
     ramp,
     gradient,
+    lightning,
     soften,
     drag,
     move,

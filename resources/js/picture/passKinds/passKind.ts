@@ -17,10 +17,12 @@ export interface PassKindTraits<Content extends ContentData> {
     /** Whether it alters what lies beneath, so that it cannot be laid on nothing first. */
     alters?: boolean;
     /**
-     * Px beside a pixel that count for it, on a page halved so often: it is laid over everything beneath it, composed
-     * with that margin.
+     * Px beside a pixel that count for it: it is laid over everything beneath it, composed with that margin.
+     *
+     * @param thousandth px for a thousandth of the page's longer side
+     * @param level how often the page is halved
      */
-    margin?: (content: Content, level: number) => number;
+    margin?: (content: Content, thousandth: number, level: number) => number;
     lay: (canvas: FloatCanvas, ground: Ground, pass: Laid, content: Content) => void;
     /** What it is under the light of a page. */
     underLight?: (content: Content, palette: PaletteState) => Content;

@@ -6,8 +6,12 @@ import { gradient } from './gradient';
 import { shift } from './shift';
 import { wash } from './wash';
 import { levels } from './levels';
+import { glow } from './glow';
+import { lightning } from './lightning';
 import { mist } from './mist';
+import { shimmer } from './shimmer';
 import { paint } from './paint';
+import { particles } from './particles';
 import type { PassKind } from './passKind';
 import { softness } from './softness';
 import { tint } from './tint';
@@ -24,7 +28,11 @@ const KINDS: Record<ContentData['kind'], PassKind> = {
     shift,
     balance,
     mist,
+    particles,
+    lightning,
     softness,
+    glow,
+    shimmer,
 };
 
 export const passKindOf = ({ kind }: Pick<ContentData, 'kind'>): PassKind => KINDS[kind];

@@ -10,7 +10,7 @@ export const softness = passKind<SoftnessData>({
     kind: 'softness',
     holds: null,
     alters: true,
-    margin: (content, level) => blurOf(content, level).reach,
+    margin: (content, _thousandth, level) => blurOf(content, level).reach,
     lay(canvas, ground, pass, content) {
         const filled = ground.filled(pass);
         // Some pixels by themselves have no neighbours: whoever composes them knows that they are a draft.

@@ -10,6 +10,10 @@ import { ShiftSettings } from './ShiftSettings';
 import { WashSettings } from './WashSettings';
 import { LevelsSettings } from './LevelsSettings';
 import { MistSettings } from './MistSettings';
+import { ParticlesSettings } from './ParticlesSettings';
+import { GlowSettings } from './GlowSettings';
+import { LightningSettings } from './LightningSettings';
+import { ShimmerSettings } from './ShimmerSettings';
 import type { SettingsProps } from './settings';
 import { SoftnessSettings } from './SoftnessSettings';
 import { TintSettings } from './TintSettings';
@@ -24,7 +28,11 @@ const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Ex
         shift: ShiftSettings,
         balance: BalanceSettings,
         mist: MistSettings,
+        particles: ParticlesSettings,
         softness: SoftnessSettings,
+        lightning: LightningSettings,
+        glow: GlowSettings,
+        shimmer: ShimmerSettings,
     };
 
 export function OwnSettings({ content, ...others }: SettingsProps) {

@@ -1,0 +1,38 @@
+import type { ContentData } from '../../../../api/generated';
+import { ColourField } from '../../../../ui/ColourField';
+import type { SettingsProps } from './settings';
+import { useContent } from './useContent';
+
+const SEEDS = 65536;
+
+type Seeded = Extract<ContentData, { colour: string; seed: number }>;
+
+interface Props<Content extends Seeded> extends SettingsProps<Content> {
+    /** What the button says that draws another seed. */
+    other: string;
+    title: string;
+}
+
+/** The colour of a weather, and a button that has it lie elsewhere. */
+export function ColourAndPlaces<Content extends Seeded>({ id, content, disabled, other, title }: Props<Content>) {
+    const { preview, apply } = useContent<Seeded>(id, content);
+    return (
+        <div className="flex items-center gap-2">
+            <ColourField
+                label="Colour"
+                value={content.colour}
+                disabled={disabled}
+                onChange={(colour) => preview({ colour })}
+                onSettle={(colour) => apply({ colour })}
+            />
+            <button
+                className="act"
+                disabled={disabled}
+                title={title}
+                onClick={() => apply({ seed: (content.seed + 1) % SEEDS })}
+            >
+                {other}
+            </button>
+        </div>
+    );
+}

@@ -1,0 +1,50 @@
+import { PARTICLE_FORMS, type ParticleForm, type ParticlesData } from '../../../../api/generated';
+import { Choice } from '../../../../ui/Choice';
+import { ColourAndPlaces } from './ColourAndPlaces';
+import { Dials } from './Dials';
+import { direction, length, share, type Dial } from './dials';
+import type { SettingsProps } from './settings';
+import { useContent } from './useContent';
+
+const NAMES: Record<ParticleForm, string> = {
+    streak: 'streaks',
+    flake: 'flakes',
+    crystal: 'crystals',
+    petal: 'petals',
+};
+
+const SPACING = length<ParticlesData>('spacing', 'Spacing', [4, 200]);
+const LENGTH = length<ParticlesData>('length', 'Length', [0, 300]);
+const OTHERS: Dial<ParticlesData>[] = [
+    direction('angle', 'Direction', '0° is straight down, 90° to the right'),
+    share('near', 'Near', 'How strong the large ones close to the reader are'),
+    share('middle', 'Middle', 'How strong those in the middle are'),
+    share('far', 'Far', 'How strong the small ones far away are'),
+    share('softness', 'Softness', 'How much of each one is soft edge'),
+    share('variety', 'Variety', 'How far they differ in size and strength'),
+    share('spread', 'Spread', 'How far they differ in direction'),
+];
+
+const dialsOf = (form: ParticleForm): Dial<ParticlesData>[] => {
+    const size = length<ParticlesData>('size', form === 'streak' ? 'Thickness' : 'Size', [0.1, 40]);
+    return [SPACING, size, ...(form === 'streak' || form === 'flake' ? [LENGTH] : []), ...OTHERS];
+};
+
+export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
+    const { id, content, disabled } = props;
+    const { apply } = useContent(id, content);
+    return (
+        <>
+            <ColourAndPlaces {...props} other="Other places" title="All of them lie in other places" />
+            <Choice
+                label="Form"
+                value={content.form}
+                options={PARTICLE_FORMS}
+                names={NAMES}
+                disabled={disabled}
+                onChange={(form) => apply({ form })}
+            />
+            <Dials {...props} dials={dialsOf(content.form)} />
+        </>
+    );
+}

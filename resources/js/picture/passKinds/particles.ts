@@ -1,0 +1,23 @@
+/** Rain, snow and other small things, as core/src/Compose/Layers/ParticlesLayer.php lays them. */
+import type { ParticlesData } from '../../api/generated';
+import { particles as drawn } from '../weather/particles';
+import { layColour } from './layColour';
+import { passKind } from './passKind';
+
+const WORDS: Record<ParticlesData['form'], string> = {
+    streak: 'streaks',
+    flake: 'flakes',
+    crystal: 'crystals',
+    petal: 'petals',
+};
+
+export const particles = passKind<ParticlesData>({
+    kind: 'particles',
+    holds: null,
+    lay(canvas, ground, pass, content) {
+        const coverage = ground.drawn((stretch) => drawn(content, ground.thousandth, stretch));
+        layColour(canvas, ground, pass, content.colour, coverage);
+    },
+    swatch: ({ colour }) => `radial-gradient(${colour} 25%, transparent 30%) 0 0 / 6px 6px`,
+    words: ({ form, colour }) => `${WORDS[form]} in ${colour}`,
+});
