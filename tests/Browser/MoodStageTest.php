@@ -60,7 +60,7 @@ final class MoodStageTest extends BrowserTestCase
         $browser->run('document.querySelector("section[aria-label=Moods] form input").focus()');
         $browser->keys('Squall'.WebDriverKeys::ENTER);
         $browser->until("$pictures.length === 9", 'one mood more');
-        $browser->press('Show it in none');
+        $browser->press('Show no mood');
         $this->saved($browser);
         self::assertSame([$lit, []], [$this->kept(), $this->sheet()->all(PassSpec::class)]);
     }

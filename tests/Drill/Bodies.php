@@ -244,6 +244,20 @@ final class Bodies
                 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5],
             ],
             'pass.order' => ['passes' => [['id' => 'drillpass1', 'order' => 2.5]]],
+            'mood.panel' => [
+                'name' => 'Fog',
+                'layers' => [
+                    [
+                        'name' => 'Air',
+                        'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'],
+                        'mode' => 'screen',
+                        'opacity' => 0.4,
+                    ],
+                ],
+                'ids' => ['panel'.bin2hex(random_bytes(4))],
+                'cover' => 'panelcover'.bin2hex(random_bytes(2)),
+                'labels' => [1],
+            ],
             'mood.wear' => [
                 'name' => 'Fog',
                 'layers' => [

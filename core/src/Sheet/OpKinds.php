@@ -45,6 +45,7 @@ use Awning\Core\Sheet\Ops\Passes\OrderPasses;
 use Awning\Core\Sheet\Ops\Passes\RemovePass;
 use Awning\Core\Sheet\Ops\Passes\SoftenMask;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
+use Awning\Core\Sheet\Ops\Passes\WearPanelMood;
 
 /** The ops a client may ask for. A new op is a class and a line here. */
 final class OpKinds
@@ -85,6 +86,7 @@ final class OpKinds
         OrderPasses::class,
         HangSetup::class,
         WearMood::class,
+        WearPanelMood::class,
         JoinSetup::class,
         StartPage::class,
         ChangeDrawing::class,

@@ -76,7 +76,7 @@ export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
 
 /** The kinds of change a page knows. */
-export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.wear', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
+export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
 export type AbsorbInput = { labels: number[] };
 
@@ -427,5 +427,7 @@ export type WashData = { kind: 'wash'; colour: string };
 export type WearInput = { labels: number[]; variant: number | null };
 
 export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[] };
+
+export type WearPanelMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; cover: string; labels: number[] };
 
 export type WeatherData = MistData | ParticlesData | LightningData;

@@ -93,9 +93,9 @@ describe('the strip of moods', () => {
     });
     it('takes the mood off, which can be pressed only where there is one', async () => {
         await seen({ mood00000001: laid }, 'Fog');
-        fireEvent.click(screen.getByText('Show it in none'));
+        fireEvent.click(screen.getByText('Show no mood'));
         expect(asked).toMatchObject([{ kind: 'mood.wear', name: '', layers: [], ids: [], leaving: ['mood00000001'] }]);
-        expect((screen.getByText('Show it in none') as HTMLButtonElement).disabled).toBe(true);
+        expect((screen.getByText('Show no mood') as HTMLButtonElement).disabled).toBe(true);
     });
     it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');

@@ -121,6 +121,14 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         passes: ['shade001'],
         how: { isolated: true, mode: 'multiply', opacity: 0.5 },
     },
+    'mood.panel': {
+        kind: 'mood.panel',
+        name: 'Fog',
+        layers: [{ name: 'Air', content: { kind: 'wash', colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 }],
+        ids: ['panelnew0001'],
+        cover: 'panelcover01',
+        labels: [1],
+    },
     'mood.wear': {
         kind: 'mood.wear',
         name: 'Fog',

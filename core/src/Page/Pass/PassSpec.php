@@ -214,6 +214,11 @@ final readonly class PassSpec implements Record
         return $this->but(['order' => $order]);
     }
 
+    public function maskedBy(?PassMask $mask): self
+    {
+        return $this->but(['mask' => $mask]);
+    }
+
     public function clippedTo(Scope $scope): self
     {
         return $this->but(['scope' => $scope]);

@@ -21,6 +21,7 @@ import { copyPass } from './passes/copyPass';
 import { groupPasses } from './passes/groupPasses';
 import { hangSetup } from './passes/hangSetup';
 import { wearMood } from './passes/wearMood';
+import { wearPanelMood } from './passes/wearPanelMood';
 import { joinSetup } from './passes/joinSetup';
 import { mergePass } from './passes/mergePass';
 import { orderPasses } from './passes/orderPasses';
@@ -64,6 +65,7 @@ const KINDS = [
     groupPasses,
     hangSetup,
     wearMood,
+    wearPanelMood,
     joinSetup,
     mergePass,
     orderPasses,

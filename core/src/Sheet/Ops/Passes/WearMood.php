@@ -10,13 +10,14 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassOrder;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\ClientOp;
+use Awning\Core\Sheet\Painting\PanelMoods;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\State\References;
 use Awning\Core\Sheet\State\Right;
 
 /**
  * Shows the page in another mood: the layers of the last one go, those of the new one come, above all other passes of
- * the whole page. What was painted or hung there by hand stays.
+ * the whole page. What was painted or hung there by hand stays, and regions that wear a mood of their own keep it.
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
@@ -47,11 +48,22 @@ final readonly class WearMood implements ClientOp
 
     public static function fromInput(Data $input): self
     {
+        return new self(...self::moodIn($input, self::PREFIX));
+    }
+
+    /**
+     * @param  string  $prefix  ids of its layers begin with it
+     * @return array{string, ?Mood, list<string>} its name, the mood (null: none), the ids of its layers
+     *
+     * @throws \InvalidArgumentException
+     */
+    public static function moodIn(Data $input, string $prefix): array
+    {
         $layers = $input->list('layers', Mood::MOST);
         $ids = $input->ids('ids', Mood::MOST);
         foreach ($ids as $id) {
-            if (! str_starts_with($id, self::PREFIX)) {
-                throw new \InvalidArgumentException('The id of a mood\'s layer begins with '.self::PREFIX.'.');
+            if (! str_starts_with($id, $prefix)) {
+                throw new \InvalidArgumentException("The id of a mood's layer begins with $prefix.");
             }
         }
         if (count($ids) !== count($layers) || count($ids) !== count(array_unique($ids))) {
@@ -59,8 +71,8 @@ final readonly class WearMood implements ClientOp
         }
 
         return $layers === []
-            ? new self('', null, [])
-            : new self($input->name('name', 'A mood'), Mood::fromList($layers), $ids);
+            ? ['', null, []]
+            : [$input->name('name', 'A mood'), Mood::fromList($layers), $ids];
     }
 
     public static function of(string $name, Mood $mood): self
@@ -99,9 +111,10 @@ final readonly class WearMood implements ClientOp
                 (new RemovePass((string) $id))->apply($sheet);
             }
         }
+        $elsewhere = (new PanelMoods($sheet))->elsewhere();
         foreach ($this->mood->layers ?? [] as $i => $layer) {
             $order = PassOrder::onTop($sheet->all(PassSpec::class), 0);
-            (new AddPass($this->ids[$i], $layer->at($order)))->apply($sheet);
+            (new AddPass($this->ids[$i], $layer->at($order)->maskedBy($elsewhere)))->apply($sheet);
         }
         $sheet->put(PageSize::KEY, $size->showing($this->name));
     }
