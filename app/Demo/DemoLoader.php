@@ -157,6 +157,7 @@ final class DemoLoader
                     2 => $light->roughIn($page, 'Noon on deck'),
                     default => $light->begin($page, 'Sea fog'),
                 };
+                (new DemoMood($user, $this->desk))->show($page);
             }
         }
         unlink($file);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use Awning\Core\Raster\Rect;
+
 /**
  * The vector drawings of a page: figures set into panels. Drawn in two ways, as lines on white and as a key in which
  * the grey of a pixel numbers its material. A panel has a box (x, y, width, height) and what is set into it (figure, x,
@@ -19,6 +21,12 @@ final readonly class PageArt
         /** @var list<array{box: array{int, int, int, int}, set: list<array{string, float, float, float, 4?: bool}>}> */
         private array $panels,
     ) {
+    }
+
+    /** Where a panel is, px. */
+    public function panel(int $number): Rect
+    {
+        return new Rect(...$this->panels[$number]['box']);
     }
 
     /** @return array<int, self> by page number */

@@ -8,6 +8,7 @@ use App\Desk\Palette\SeriesPalette;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Pass\LightningContent;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\Export\SheetPicture;
 use Awning\Core\Sheet\Export\StackBuilder;
@@ -63,6 +64,81 @@ final class MoodStageTest extends BrowserTestCase
         $browser->press('Show no mood');
         $this->saved($browser);
         self::assertSame([$lit, []], [$this->kept(), $this->sheet()->all(PassSpec::class)]);
+    }
+
+    public function test_a_picked_region_wears_a_mood_lightning_is_dragged_and_moods_are_compared(): void
+    {
+        $this->preparedPage(User::query()->where('name', 'Mira')->firstOrFail());
+        $browser = $this->browser = $this->signIn('Mira');
+        $browser->press('1. Noon');
+        $browser->until('window.awning?.session.view.held', 'the page is held');
+        $browser->press('Mood');
+        [$line, $inside, $beside] = $this->kept();
+        $this->flatsAreHere($browser);
+
+        $browser->press('Pick', '[role=toolbar] button, button');
+        $browser->stroke([$this->onCanvas($browser, 120, 200)]);
+        $browser->until('document.body.innerText.includes("One region is picked")', 'that a region is picked');
+        $browser->press('Deep night', 'section[aria-label=Moods] button');
+        $browser->until('Object.keys(window.awning.session.view.records.pass).length > 3', 'the layers');
+        $this->saved($browser);
+        $worn = $this->kept();
+        self::assertSame($beside, $worn[2], 'the rest of the page is as it was');
+        self::assertLessThan($inside[0] - 40, $worn[1][0], 'the picked region is in the night');
+        $this->seen($browser, $worn);
+        $browser->press('Show them as the page is');
+        $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no layer is left');
+        $this->saved($browser);
+        self::assertSame([$line, $inside, $beside], $this->kept());
+
+        // Lightning goes where it is dragged, and undo takes it back.
+        $browser->press('Lightning');
+        $browser->stroke([
+            $this->onCanvas($browser, 60, 40),
+            $this->onCanvas($browser, 200, 150),
+            $this->onCanvas($browser, 480, 330),
+        ]);
+        $this->saved($browser);
+        $strikes = array_values($this->sheet()->all(PassSpec::class));
+        self::assertCount(1, $strikes);
+        $content = $strikes[0]->content;
+        self::assertInstanceOf(LightningContent::class, $content);
+        $size = $this->sheet()->size();
+        self::assertEqualsWithDelta(
+            [60 / $size->width, 40 / $size->height, 480 / $size->width, 330 / $size->height],
+            [...$content->from, ...$content->to],
+            0.01,
+        );
+        $this->seen($browser, $this->kept());
+
+        // The other mood lies right of an edge that the hand drags.
+        $browser->run(
+            'const list = [...document.querySelectorAll("select")].find((one) => [...one.options].some((option) => '
+                .'option.text === "Storm")); const { set } = Object.getOwnPropertyDescriptor('
+                .'HTMLSelectElement.prototype, "value"); set.call(list, "ready6"); '
+                .'list.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
+        $browser->until('window.awning.bench.view.compared !== null', 'that it is compared');
+        $browser->until('!document.body.innerText.includes("The picture is being made")', 'its picture');
+        $browser->press('Look');
+        $half = $size->width / 2;
+        $drawn = fn (float $x): array => $this->onScreen($browser, $x, 200);
+        $right = $drawn(560);
+        $browser->stroke([$this->onCanvas($browser, $half, 100), $this->onCanvas($browser, 590, 100)]);
+        $browser->until('Math.abs(window.awning.bench.view.edge - '.(590 / $size->width).') < 0.02', 'the edge');
+        self::assertGreaterThan($right[0] + 40, $drawn(560)[0], 'left of the edge the page is as it is');
+        self::assertCount(1, $this->sheet()->all(PassSpec::class), 'nothing of the page is changed');
+    }
+
+    /** @return array{int, int, int} what the canvas shows at a place of the page, with all that lies over it */
+    private function onScreen(Browser $browser, float $x, float $y): array
+    {
+        return $browser->run(
+            'return new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => { '
+                .'const { canvas } = window.awning.renderer; done([...canvas.getContext("2d").getImageData('
+                .'Math.round(arguments[0][0]), Math.round(arguments[0][1]), 1, 1).data].slice(0, 3)) })))',
+            [$this->onCanvas($browser, $x, $y)],
+        );
     }
 
     private function sheet(): Sheet

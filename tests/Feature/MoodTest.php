@@ -195,6 +195,13 @@ final class MoodTest extends TestCase
         self::assertGreaterThan($mean('ready4') + 40, $mean('ready1'), 'night is darker than noon');
         self::assertSame([$revision, []], [$this->page->refresh()->revision, $this->names()]);
         $this->get("/api/pages/{$this->page->id}/moods/ready99")->assertNotFound();
+        $width = fn (string $address): int => (int) (getimagesizefromstring(
+            (string) $this->get("/api/pages/{$this->page->id}/moods/$address")->assertOk()->getContent(),
+        ) ?: [0])[0];
+        self::assertSame(2 * $width('ready4'), $width('ready4?size=large'), 'halved once less');
+        self::assertSame($width('ready4?size=large'), $width('shown?size=large'));
+        $this->wear('Deep night', $this->moods()[4]['layers']);
+        self::assertSame($mean('ready4'), $mean('shown'), 'as the page is shown now');
         // A mood of another series is none of this page's, though the person may see both.
         [$other] = $this->series('Another');
         Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Owner]);

@@ -62,13 +62,13 @@ final readonly class PagePicture
     }
 
     /**
-     * As small as on the shelf, in a mood.
+     * In a mood, halved so often; as small as on the shelf if nothing else is said.
      *
      * @return ?Paint null while the page is empty
      */
-    public static function inMood(Page $page, string $name, Mood $mood): ?Paint
+    public static function inMood(Page $page, string $name, Mood $mood, int $level = ShelfPicture::LEVEL): ?Paint
     {
-        $sheet = new Sheet(new Pyramid(new PageStore($page), ShelfPicture::LEVEL));
+        $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
         if (! $sheet->isEmpty()) {
             WearMood::of($name, $mood)->apply($sheet);
         }

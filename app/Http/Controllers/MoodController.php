@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Page\PagePicture;
+use App\Desk\Page\ShelfPicture;
 use App\Desk\Palette\SeriesMoods;
 use App\Models\Page;
 use App\Models\Series;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Exchange\MoodFile;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** Moods of a series: told of, saved as files, and seen on a page before it is shown in them. */
 final class MoodController
 {
+    /** In the place of a mood's key: the page as it is shown now. */
+    private const SHOWN = 'shown';
+
+    /** How often the page is halved in a large picture. */
+    private const LARGE = 2;
+
     public function index(Series $series): JsonResponse
     {
         return new JsonResponse((new SeriesMoods($series))->toClient());
@@ -31,11 +39,16 @@ final class MoodController
         ]);
     }
 
-    /** A small picture of a page in a mood; the address says the state it is of, so that it is kept. */
-    public function picture(Page $page, string $mood): Response
+    /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */
+    public function picture(Request $request, Page $page, string $mood): Response
     {
-        [, $name, $layers] = (new SeriesMoods($page->series))->find($mood);
-        $picture = PagePicture::inMood($page, $name, $layers) ?? abort(404);
+        $level = $request->query('size') === 'large' ? self::LARGE : ShelfPicture::LEVEL;
+        if ($mood === self::SHOWN) {
+            $picture = PagePicture::reduced($page, $level) ?? abort(404);
+        } else {
+            [, $name, $layers] = (new SeriesMoods($page->series))->find($mood);
+            $picture = PagePicture::inMood($page, $name, $layers, $level) ?? abort(404);
+        }
 
         return new Response((new PngWriter)->paint($picture), 200, [
             'Content-Type' => 'image/png',

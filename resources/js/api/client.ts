@@ -207,7 +207,9 @@ export const api = {
     moods: (series: number) => json<MoodState[]>('GET', `/api/series/${series}/moods`),
     moodFileUrl: (series: number, key: string) => `/api/series/${series}/moods/${key}/file`,
     /** @param state of what lies beneath: with another one the picture is made anew */
-    moodPictureUrl: (page: number, key: string, state: string) => `/api/pages/${page}/moods/${key}?${state}`,
+    /** @param key of a mood; `shown`: as the page is shown now */
+    moodPictureUrl: (page: number, key: string, state: string, size: 'small' | 'large' = 'small') =>
+        `/api/pages/${page}/moods/${key}?size=${size}&${state}`,
     setups: (series: number) => json<SetupState[]>('GET', `/api/series/${series}/setups`),
     /** The pages a setup hangs on. */
     setupFollowers: (series: number, setup: number) =>

@@ -84,6 +84,13 @@ export const KEYS: KeyBinding[] = [
         up: (bench) => bench.set({ isUnlit: false }),
     },
     {
+        shown: ',',
+        what: 'the compared mood, while held',
+        is: key(','),
+        run: (bench) => bench.view.compared !== null && bench.set({ isComparing: true }),
+        up: (bench) => bench.set({ isComparing: false }),
+    },
+    {
         shown: '[ ]',
         what: 'smaller, larger brush',
         is: (event) => event.key === '[' || event.key === ']',

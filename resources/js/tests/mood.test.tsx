@@ -2,7 +2,7 @@
 /** The Mood stage's panels, rendered without a server: what they show, and what they ask for. */
 import 'fake-indexeddb/auto';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
@@ -68,10 +68,12 @@ const overPage = (content: ContentData): PassData => ({
 const laid: PassData = { ...overPage(air.content), name: 'Air', mode: 'screen', opacity: 0.4 };
 
 describe('the strip of moods', () => {
-    const seen = async (pass: Record<string, PassData>, mood = ''): Promise<void> => {
+    const seen = async (pass: Record<string, PassData>, mood = ''): Promise<BenchModel> => {
         vi.spyOn(api, 'moods').mockResolvedValue(moods);
-        show(open(pass, mood), <MoodStrip />);
-        await screen.findByText('Squall');
+        const bench = open(pass, mood);
+        show(bench, <MoodStrip />);
+        await screen.findByRole('button', { name: 'Squall' });
+        return bench;
     };
 
     it('shows the page in the one that is pressed, instead of the last one', async () => {
@@ -79,7 +81,7 @@ describe('the strip of moods', () => {
         await seen({ mood00000001: laid, byhand0001: byHand }, 'Fog');
         expect(screen.getByText('Shown in “Fog”.')).toBeTruthy();
         expect(screen.getAllByRole('button', { pressed: true }).map((one) => one.textContent)).toEqual(['Fog']);
-        fireEvent.click(screen.getByText('Squall'));
+        fireEvent.click(screen.getByRole('button', { name: 'Squall' }));
         const [op] = asked as { kind: string; name: string; leaving: string[]; ids: string[]; layers: unknown[] }[];
         expect(op).toMatchObject({
             kind: 'mood.wear',
@@ -96,6 +98,40 @@ describe('the strip of moods', () => {
         fireEvent.click(screen.getByText('Show no mood'));
         expect(asked).toMatchObject([{ kind: 'mood.wear', name: '', layers: [], ids: [], leaving: ['mood00000001'] }]);
         expect((screen.getByText('Show no mood') as HTMLButtonElement).disabled).toBe(true);
+    });
+    it('shows a mood in picked regions alone, and names the regions', async () => {
+        const bench = await seen({ mood00000001: laid }, 'Fog');
+        act(() => bench.set({ pickedRegions: [4, 9] }));
+        await screen.findByText(/2 regions are picked/);
+        fireEvent.click(screen.getByRole('button', { name: 'Squall' }));
+        const [op] = asked as { kind: string; labels: number[]; ids: string[]; cover: string }[];
+        expect(op).toMatchObject({ kind: 'mood.panel', name: 'Squall', labels: [4, 9], layers: moods[1].layers });
+        expect(op.ids).toHaveLength(2);
+        for (const id of op.ids) expect(id).toMatch(/^panel[a-z0-9]{12}$/);
+        expect(op.cover).toMatch(/^panelcover[a-z0-9]{6}$/);
+        const asThePage = screen.getByText('Show them as the page is') as HTMLButtonElement;
+        expect(asThePage.disabled, 'no region wears one yet').toBe(true);
+    });
+    it('takes regions back to the mood of the page', async () => {
+        const bench = await seen({ panelcover01: laid, paneln100: laid }, '');
+        act(() => bench.set({ pickedRegions: [4] }));
+        fireEvent.click(await screen.findByText('Show them as the page is'));
+        expect(asked).toMatchObject([{ kind: 'mood.panel', name: '', layers: [], ids: [], labels: [4] }]);
+        expect(screen.getByText(/One region is picked/)).toBeTruthy();
+    });
+    it('holds the page against another mood, at an edge and while held', async () => {
+        const bench = await seen({});
+        fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: 'own7' } });
+        expect(bench.view.compared).toMatch(/moods\/own7\?size=large&/);
+        slide('Edge', 30);
+        expect(bench.view.edge).toBe(0.3);
+        const hold = screen.getByText('Hold to see it all');
+        fireEvent.pointerDown(hold);
+        expect(bench.view.isComparing).toBe(true);
+        fireEvent.pointerUp(hold);
+        expect(bench.view.isComparing).toBe(false);
+        fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: '' } });
+        expect([bench.view.compared, screen.queryByRole('slider')]).toEqual([null, null]);
     });
     it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');
@@ -199,6 +235,81 @@ describe('the settings of a layer', () => {
             { points: [[0.49, 0], points[1], points[2]] },
             { channel: 'blue' },
             { points: [points[1], points[2]] },
+        ]);
+    });
+});
+
+describe('the settings of weather', () => {
+    const rain: ContentData = {
+        kind: 'particles',
+        colour: '#dce6f0',
+        form: 'streak',
+        spacing: 22,
+        size: 0.8,
+        length: 42,
+        angle: -12,
+        spread: 0.02,
+        softness: 0.3,
+        variety: 0.5,
+        near: 0.7,
+        middle: 0.55,
+        far: 0.4,
+        seed: 65535,
+    };
+    it('of rain are set in thousandths, degrees and shares, and its places go round', () => {
+        set(rain);
+        slide('Spacing', 305);
+        slide('Direction', 20);
+        slide('Near', 25);
+        fireEvent.click(screen.getByText('Other places'));
+        expect(contents()).toEqual([
+            { ...rain, spacing: 30.5 },
+            { ...rain, spacing: 30.5, angle: 20 },
+            { ...rain, spacing: 30.5, angle: 20, near: 0.25 },
+            { ...rain, spacing: 30.5, angle: 20, near: 0.25, seed: 0 },
+        ]);
+        expect(screen.getByText('42 ‰')).toBeTruthy();
+        expect(screen.getByText('20°')).toBeTruthy();
+        expect(screen.getByText('40 %')).toBeTruthy();
+    });
+    it('of crystals have no length: they are not drawn out', () => {
+        set({ ...rain, form: 'crystal' });
+        expect(screen.queryByRole('slider', { name: /Length/ })).toBeNull();
+        expect(screen.getByRole('slider', { name: /Size/ })).toBeTruthy();
+        fireEvent.change(screen.getByLabelText('Form'), { target: { value: 'petal' } });
+        expect(contents()).toEqual([{ ...rain, form: 'petal' }]);
+        expect(screen.queryByRole('slider', { name: /Length/ })).toBeNull();
+    });
+    it('of lightning, a glow and a shimmer are dials, too', () => {
+        const strike: ContentData = {
+            kind: 'lightning',
+            colour: '#ffffff',
+            from: [0.4, 0],
+            to: [0.6, 0.6],
+            width: 2.2,
+            jag: 0.5,
+            branches: 5,
+            glow: 14,
+            seed: 1,
+        };
+        set(strike);
+        slide('Branches', 9);
+        slide('Width', 31);
+        cleanup();
+        const glow: ContentData = { kind: 'glow', threshold: 0.75, reach: 6 };
+        set(glow);
+        slide('From', 60);
+        slide('Reach', 125);
+        cleanup();
+        const shimmer: ContentData = { kind: 'shimmer', height: 1.5, length: 18, angle: 0, seed: 1 };
+        set(shimmer);
+        slide('Height', 30);
+        expect(contents()).toEqual([
+            { ...strike, branches: 9 },
+            { ...strike, branches: 9, width: 3.1 },
+            { ...glow, threshold: 0.6 },
+            { ...glow, threshold: 0.6, reach: 12.5 },
+            { ...shimmer, height: 3 },
         ]);
     });
 });

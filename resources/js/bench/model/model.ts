@@ -17,6 +17,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import { FlatsModel, flatsAtFirst, flatsLeft, type FlatsView } from './flatsModel';
 import { InkModel, inkAtFirst, inkLeft, type InkView } from './inkModel';
 import { LightTrial } from './lightTrial';
+import { moodAtFirst, moodLeft, type MoodView } from './moodModel';
 import { PaintModel, paintAtFirst, paintLeft, type PaintView } from './paintModel';
 
 interface Under {
@@ -25,7 +26,7 @@ interface Under {
     label: number;
 }
 
-export interface BenchView extends InkView, FlatsView, PaintView, ToolsView {
+export interface BenchView extends InkView, FlatsView, PaintView, MoodView, ToolsView {
     stage: StageId;
     tool: ToolId;
     target: Target | null;
@@ -83,6 +84,7 @@ export class BenchModel {
             ...inkAtFirst(),
             ...flatsAtFirst(),
             ...paintAtFirst(),
+            ...moodAtFirst(),
             ...toolsAtFirst,
             stage,
             tool: stageOf(stage).tools[0],
@@ -127,7 +129,7 @@ export class BenchModel {
 
     choose(stage: StageId): void {
         const { solo } = this.view;
-        const left = { ...inkLeft, ...flatsLeft, ...paintLeft, pickedRegions: [] };
+        const left = { ...inkLeft, ...flatsLeft, ...paintLeft, ...moodLeft, pickedRegions: [] };
         // The stage one is in keeps the pass that is shown alone.
         const kept = stage === this.view.stage ? { solo } : {};
         this.set({ ...left, ...kept, stage, tool: stageOf(stage).tools[0] });

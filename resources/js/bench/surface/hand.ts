@@ -6,6 +6,7 @@ import { sizeOf } from '../../page/store';
 import { SIDE } from '../../picture/compose';
 import type { BenchModel } from '../model/model';
 import { gripAxis } from '../tools/axisGrip';
+import { gripEdge } from '../tools/edgeGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture, Tool, ToolHost, ToolPoint } from '../tools/tool';
 import type { SurfaceRenderer } from './render';
@@ -38,7 +39,9 @@ export class Hand {
         const tool = TOOLS[this.bench.view.tool];
         canvas.setPointerCapture(event.pointerId);
         this.pointer = event.pointerId;
-        if (event.button === 1 || this.isSpaceHeld || tool.id === 'look') this.panFrom = spot(event, canvas);
+        const isPanned = event.button === 1 || this.isSpaceHeld || tool.id === 'look';
+        const isGrip = event.button === 0 && this.grip(tool, this.point(event, view), view) !== null;
+        if (isPanned && !isGrip) this.panFrom = spot(event, canvas);
         else if (event.button === 0) this.begin(tool, this.point(event, view), view);
         this.renderer.schedule();
     }
@@ -107,9 +110,15 @@ export class Hand {
 
     private begin(tool: Tool, point: ToolPoint, view: View): void {
         this.last = point;
-        const grip =
+        this.renderer.gesture = this.grip(tool, point, view) ?? tool.begin(this.host(view), point);
+    }
+
+    /** What lies under the hand to be dragged, whichever tool it holds; null: nothing does. */
+    private grip(tool: Tool, point: ToolPoint, view: View): Gesture | null {
+        const axis =
             tool.isMirrored === true && this.bench.view.overlays ? gripAxis(this.bench, point, view.scale) : null;
-        this.renderer.gesture = grip ?? tool.begin(this.host(view), point);
+        const width = sizeOf(this.bench.session.view)?.width ?? 1;
+        return axis ?? gripEdge(this.bench, point, width, view.scale);
     }
 
     private follow(gesture: Gesture, points: ToolPoint[]): void {

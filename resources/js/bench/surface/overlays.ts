@@ -288,7 +288,7 @@ export function drawHandles(
     context.restore();
 }
 
-/** Where the original ends and what it was cleaned to begins. */
+/** Where one of two pictures that are compared ends and the other begins. */
 export function drawEdge(context: CanvasRenderingContext2D, from: DOMPoint, to: DOMPoint): void {
     context.save();
     context.lineWidth = 3;

@@ -12,6 +12,7 @@ import { axisGrips } from '../tools/axisGrip';
 import { TOOLS } from '../tools/registry';
 import type { Gesture } from '../tools/tool';
 import { CleanLooks, tilesInView } from './cleanLooks';
+import { ComparedMood } from './comparedMood';
 import { OriginalPictures } from './originals';
 import {
     asLimited,
@@ -49,6 +50,7 @@ export class SurfaceRenderer {
     private readonly underdrawings: Underdrawings;
     private readonly originals: OriginalPictures;
     private readonly looks: CleanLooks;
+    private readonly otherMood = new ComparedMood(() => this.schedule());
     private readonly stops: (() => void)[] = [];
 
     constructor(
@@ -188,6 +190,7 @@ export class SurfaceRenderer {
         if (this.bench.view.stage === 'ink') this.drawUnderdrawings(context, seen, size);
         context.restore();
         if (this.bench.view.stage === 'ink') this.drawInkStage(context, toScreen, this.view, size);
+        this.otherMood.draw(context, toScreen, size, this.bench.view);
         this.drawOverlays(context, toScreen, this.view);
     }
 

@@ -7,6 +7,7 @@ import { hasPanelMoods, regionsInMood } from '../../../page/ops/passes/wearPanel
 import { mayColour } from '../../../page/store';
 import { Panel } from '../../../ui/Panel';
 import { useBench, usePage, useSession } from '../../model/context';
+import { CompareMoods } from './CompareMoods';
 import { OwnMoods } from './OwnMoods';
 
 export function MoodStrip() {
@@ -30,7 +31,7 @@ export function MoodStrip() {
             <p className="quiet mb-1.5 text-[13px]" aria-live="polite">
                 {picked.length > 0 ? onPicked(picked.length) : onPage(shown)}
             </p>
-            <ul className="grid grid-cols-3 gap-1.5">
+            <ul className="grid grid-cols-4 gap-1">
                 {(moods ?? []).map((mood) => (
                     <li key={mood.key}>
                         <MoodButton
@@ -54,6 +55,7 @@ export function MoodStrip() {
                     </button>
                 )}
             </div>
+            <CompareMoods moods={moods ?? []} state={state} />
             {may && <OwnMoods moods={moods ?? []} shown={shown} />}
         </Panel>
     );
@@ -79,7 +81,7 @@ interface ButtonProps {
 function MoodButton({ mood, picture, isShown, disabled, onPress }: ButtonProps) {
     return (
         <button
-            className={`bare flex w-full flex-col gap-0.5 border p-0.5 text-left text-[12px] ${isShown ? 'border-primary' : 'border-base-300'}`}
+            className={`bare flex w-full flex-col gap-0.5 border p-px text-left text-[11px] ${isShown ? 'border-primary' : 'border-base-300'}`}
             aria-pressed={isShown}
             disabled={disabled}
             title={mood.layers.map(({ name }) => name).join(' · ')}
