@@ -8,6 +8,11 @@ import type { Colour, Triple } from './colour';
 import type { Ground } from './ground';
 import { shifted } from './shift';
 import type { Flat, PassNode } from './stack';
+import type { ChannelTables } from './channels';
+import type { ToneTable } from './toneTable';
+
+/** What becomes of a colour, as sRGB codes it, put into `out`. */
+export type Alteration = (r: number, g: number, b: number, out: Triple) => void;
 
 const part = (colour: Colour, shift: number): number => ((colour >> shift) & 255) / 255;
 
@@ -133,21 +138,56 @@ export class FloatCanvas {
      */
     alter(
         coverage: Uint8Array | null,
-        altered: (r: number, g: number, b: number) => Triple,
+        altered: Alteration,
         { mode, opacity }: Pick<PassNode, 'mode' | 'opacity'>,
     ): void {
         if (coverage === null) return;
-        const blend = blending(mode);
+        const blend = mode === 'normal' ? null : blending(mode);
         const { r, g, b, a } = this;
+        const out: Triple = [0, 0, 0];
         for (let i = 0; i < this.count; i++) {
             if (coverage[i] === 0 || (a !== null && a[i] <= 0)) continue;
-            const was: Triple = [r[i], g[i], b[i]];
-            const is = blend(was, altered(...was));
+            altered(r[i], g[i], b[i], out);
+            const is = blend === null ? out : blend([r[i], g[i], b[i]], out);
             const share = (coverage[i] * opacity) / 255;
-            r[i] += (is[0] - was[0]) * share;
-            g[i] += (is[1] - was[1]) * share;
-            b[i] += (is[2] - was[2]) * share;
+            r[i] += (is[0] - r[i]) * share;
+            g[i] += (is[1] - g[i]) * share;
+            b[i] += (is[2] - b[i]) * share;
         }
+    }
+
+    /** The same for what alters each channel by itself; null leaves a channel as it is. */
+    alterChannels(
+        coverage: Uint8Array | null,
+        [red, green, blue]: ChannelTables,
+        pass: Pick<PassNode, 'mode' | 'opacity'>,
+    ): void {
+        if (coverage === null) return;
+        const channel = channelOf(pass.mode);
+        if (pass.mode !== 'normal' && channel === undefined)
+            return this.alter(
+                coverage,
+                (r, g, b, out) => {
+                    out[0] = red?.at(r) ?? r;
+                    out[1] = green?.at(g) ?? g;
+                    out[2] = blue?.at(b) ?? b;
+                },
+                pass,
+            );
+        const alterPlane = (plane: Float32Array, table: ToneTable | null): void => {
+            // A blend of a channel with itself is not the channel.
+            if (table === null && channel === undefined) return;
+            for (let i = 0; i < this.count; i++) {
+                if (coverage[i] === 0 || (this.a !== null && this.a[i] <= 0)) continue;
+                const was = plane[i];
+                const altered = table === null ? was : table.at(was);
+                const is = channel === undefined ? altered : channel(was, altered);
+                plane[i] = was + ((is - was) * coverage[i] * pass.opacity) / 255;
+            }
+        };
+        alterPlane(this.r, red);
+        alterPlane(this.g, green);
+        alterPlane(this.b, blue);
     }
 
     /**
@@ -186,6 +226,12 @@ export class FloatCanvas {
         if (mode === 'normal') return (i, r, g, b, alpha) => this.mix(i, r, g, b, alpha);
         if (mode === 'plus-lighter') return (i, r, g, b, alpha) => this.add(i, r, g, b, alpha);
         const channel = channelOf(mode);
+        if (this.a === null && channel !== undefined)
+            return (i, r, g, b, alpha) => {
+                this.r[i] += (channel(this.r[i], r) - this.r[i]) * alpha;
+                this.g[i] += (channel(this.g[i], g) - this.g[i]) * alpha;
+                this.b[i] += (channel(this.b[i], b) - this.b[i]) * alpha;
+            };
         return (i, r, g, b, alpha) => {
             const under = this.a === null ? 1 : this.a[i];
             if (under === 0) return this.mix(i, r, g, b, alpha);

@@ -1,19 +1,12 @@
 /** Which parts of a colour, as sRGB codes them, something alters; as core/src/Colour/Channel.php. */
 import type { Channel } from '../api/generated';
-import type { Triple } from './colour';
+import { ToneTable } from './toneTable';
 
-export function ofChannel(
-    channel: Channel,
-    value: (was: number) => number,
-): (r: number, g: number, b: number) => Triple {
-    switch (channel) {
-        case 'red':
-            return (r, g, b) => [value(r), g, b];
-        case 'green':
-            return (r, g, b) => [r, value(g), b];
-        case 'blue':
-            return (r, g, b) => [r, g, value(b)];
-        default:
-            return (r, g, b) => [value(r), value(g), value(b)];
-    }
+/** What becomes of red, green and blue, each by itself; null: it stays as it is. */
+export type ChannelTables = readonly [ToneTable | null, ToneTable | null, ToneTable | null];
+
+export function channelTables(channel: Channel, value: (was: number) => number): ChannelTables {
+    const table = new ToneTable(value);
+    const of = (name: Channel): ToneTable | null => (channel === 'all' || channel === name ? table : null);
+    return [of('red'), of('green'), of('blue')];
 }

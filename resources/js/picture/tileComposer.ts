@@ -5,9 +5,10 @@ import { Composer, PIXELS, SIDE, type Block, type Step } from './compose';
 import { FloatCanvas } from './canvas';
 import { AROUND, type StackMessage, type TileJob } from './jobs';
 import { soften, softEdges } from './softEdges';
+import { passKindOf } from './passKinds/registry';
 import { Pictures } from './pictures';
 import { remember } from './remember';
-import { EMPTY, type Stack } from './stack';
+import { EMPTY, type Stack, type StackNode } from './stack';
 import { composeWide, cut } from './wide';
 
 interface Kept {
@@ -18,6 +19,8 @@ interface Kept {
 /** Tiles whose layers are kept; a page in view at any level is fewer. */
 const MOST_TILES = 160;
 const MOST_BELOW = 24;
+/** Tiles without what lies over the whole page; less than a megabyte each. */
+const MOST_BENEATH = 32;
 /** Stretches of plain layers above: a tile has one or two. */
 const MOST_ABOVE = 36;
 
@@ -25,6 +28,10 @@ export class TileComposer {
     private stack: Stack = EMPTY;
     private stackVersion = 0;
     private readonly layers = new Map<string, Map<string, { version: number; bytes: Uint8Array | null }>>();
+    /** Counts stacks that differ in more than the topmost layers that are computed: those of a mood. */
+    private beneathVersion = 0;
+    private beneathOf = '';
+    private readonly beneath = new Map<string, Kept>();
     private readonly below = new Map<string, Kept>();
     private readonly above = new Map<string, Kept>();
     private readonly pictures = new Pictures();
@@ -33,6 +40,9 @@ export class TileComposer {
         this.pictures.take(this.stack, stack, version);
         this.stack = stack;
         this.stackVersion = version;
+        const beneathOf = beneathComputed(stack);
+        if (beneathOf !== this.beneathOf) this.beneathVersion++;
+        this.beneathOf = beneathOf;
     }
 
     compose(job: TileJob): Uint8ClampedArray<ArrayBuffer> {
@@ -71,14 +81,25 @@ export class TileComposer {
     private laid(job: TileJob, block: Block): FloatCanvas {
         const steps = new Composer(this.stack, block, job.look).steps();
         const at = job.active === null ? -1 : steps.findIndex((step) => step.layers.includes(job.active as string));
-        if (at < 0) {
-            const canvas = Composer.paper(PIXELS);
-            for (const step of steps) step.lay(canvas);
-            return canvas;
-        }
+        if (at < 0) return this.overBeneath(job, steps);
         const canvas = this.startBelow(job, steps.slice(0, at));
         steps[at].lay(canvas);
         for (const stretch of stretches(steps.slice(at + 1))) this.layAbove(canvas, job, stretch);
+        return canvas;
+    }
+
+    /** The topmost layers that are computed, over all else from last time if nothing of that has changed. */
+    private overBeneath(job: TileJob, steps: Step[]): FloatCanvas {
+        const above = job.look.passes ? computedAbove(this.stack).length : 0;
+        const beneath = steps.slice(0, steps.length - above);
+        const layers = beneath.flatMap((step) => step.layers);
+        const key = `${this.beneathVersion} ${this.comesFrom(job, layers)}`;
+        const kept = this.beneath.get(job.key);
+        const canvas = kept?.key === key ? kept.canvas.copy() : Composer.paper(PIXELS);
+        if (kept?.key !== key) for (const step of beneath) step.lay(canvas);
+        if (above > 0 && job.levels === null && kept?.key !== key)
+            remember(this.beneath, job.key, { key, canvas: canvas.copy() }, MOST_BENEATH);
+        for (const step of steps.slice(steps.length - above)) step.lay(canvas);
         return canvas;
     }
 
@@ -137,6 +158,31 @@ export class TileComposer {
     has(key: string, layer: string): number | undefined {
         return this.layers.get(key)?.get(layer)?.version;
     }
+}
+
+const isShown = (node: StackNode): boolean => node.opacity > 0;
+
+const isPainted = (node: StackNode): boolean => node.kind === 'group' || passKindOf(node.content).holds !== null;
+
+/** What is shown over the whole page from the first layer on that is computed. */
+function computedAbove({ above }: Stack): StackNode[] {
+    const shown = above.filter(isShown);
+    const first = shown.findIndex((node) => !isPainted(node));
+    return first < 0 ? [] : shown.slice(first);
+}
+
+/** All of a stack but those, to be compared. */
+function beneathComputed(stack: Stack): string {
+    const { flats, clear, soft, proposed, above, ...others } = stack;
+    const painted = above.filter(isShown).slice(0, above.filter(isShown).length - computedAbove(stack).length);
+    return JSON.stringify([
+        others,
+        painted,
+        [...flats],
+        [...soft],
+        clear === null ? null : [...clear],
+        proposed === null ? null : [...proposed],
+    ]);
 }
 
 /** Plain steps in a row together, others by themselves. */

@@ -6,19 +6,24 @@ const ROW = 1 << 13;
 
 /** @param size px from corner to corner; the value at a place of the page is 0..1 */
 export function valueNoise(seed: number, size: number): (x: number, y: number) => number {
-    const known = new Map<number, number>();
-    const corner = (at: number): number => {
-        const there = known.get(at) ?? chance(seed, at);
-        known.set(at, there);
-        return there;
-    };
+    // Whoever asks goes along rows: most places lie between the same four corners as the one before.
+    let [column, row] = [NaN, NaN];
+    let [leftTop, rightTop, leftBottom, rightBottom] = [0, 0, 0, 0];
     return (x, y) => {
-        const [column, row] = [Math.floor(x / size), Math.floor(y / size)];
-        const [across, down] = [step(x / size - column), step(y / size - row)];
-        const at = row * ROW + column;
-        const left = corner(at) + (corner(at + ROW) - corner(at)) * down;
-        const right = corner(at + 1) + (corner(at + ROW + 1) - corner(at + 1)) * down;
-        return left + (right - left) * across;
+        const [across, down] = [x / size, y / size];
+        const [atColumn, atRow] = [Math.floor(across), Math.floor(down)];
+        if (atColumn !== column || atRow !== row) {
+            [column, row] = [atColumn, atRow];
+            const at = row * ROW + column;
+            leftTop = chance(seed, at);
+            rightTop = chance(seed, at + 1);
+            leftBottom = chance(seed, at + ROW);
+            rightBottom = chance(seed, at + ROW + 1);
+        }
+        const way = step(down - row);
+        const left = leftTop + (leftBottom - leftTop) * way;
+        const right = rightTop + (rightBottom - rightTop) * way;
+        return left + (right - left) * step(across - column);
     };
 }
 

@@ -1,5 +1,6 @@
 /** Shifts the colours of what lies beneath, as core/src/Colour/RangedShift.php does. */
 import type { ShiftPassData } from '../../api/generated';
+import type { Alteration } from '../canvas';
 import { asShare, unitOf, type Colour, type Triple } from '../colour';
 import { madeOnce } from '../madeOnce';
 import { toOklab } from '../oklab';
@@ -24,7 +25,7 @@ export const shift = passKind<ShiftPassData>({
 });
 
 /** Of colours as 8 bits hold them: each is looked up once, for all tiles. */
-const shiftOf = madeOnce((content: ShiftPassData): ((r: number, g: number, b: number) => Triple) => {
+const shiftOf = madeOnce((content: ShiftPassData): Alteration => {
     const known = new Map<Colour, Triple>();
     const lookedUp = (key: Colour): Triple => {
         const found = known.get(key);
@@ -34,12 +35,20 @@ const shiftOf = madeOnce((content: ShiftPassData): ((r: number, g: number, b: nu
         known.set(key, made);
         return made;
     };
-    return (r, g, b) => {
-        const key = (Math.round(255 * r) << 16) | (Math.round(255 * g) << 8) | Math.round(255 * b);
-        const [red, green, blue] = lookedUp(key);
+    // Most pixels have the colour of the one before them.
+    let last: Colour = 0;
+    let shifted = lookedUp(last);
+    return (r, g, b, out) => {
+        const [red, green, blue] = [(255 * r + 0.5) | 0, (255 * g + 0.5) | 0, (255 * b + 0.5) | 0];
+        const key = (red << 16) | (green << 8) | blue;
+        if (key !== last) {
+            last = key;
+            shifted = lookedUp(key);
+        }
         // What 8 bits leave out of a colour is added as it is.
-        const [asR, asG, asB] = unitOf(key);
-        return [asShare(red + r - asR), asShare(green + g - asG), asShare(blue + b - asB)];
+        out[0] = asShare(shifted[0] + r - red / 255);
+        out[1] = asShare(shifted[1] + g - green / 255);
+        out[2] = asShare(shifted[2] + b - blue / 255);
     };
 });
 
