@@ -1,6 +1,9 @@
 /**
  * Where the flats of the picked figure lie between black and white, against all others: figure and ground want apart.
+ * In the Mood stage they are taken as the mood shows them, so that it does not drown the figure.
  */
+import { useMemo } from 'react';
+import { seenFlats } from '../../../picture/seenFlats';
 import { figuresOf } from '../../../picture/values';
 import { usePage, useTarget } from '../../model/context';
 
@@ -8,12 +11,18 @@ const WIDTH = 260;
 /** L* between the means below which figure and ground are too near (our choice). */
 const NEAR = 8;
 
-export function ValueBar() {
+export function ValueBar({ isInMood = false }: { isInMood?: boolean }) {
     const regions = usePage((view) => view.records.region);
-    const flats = usePage((view) => view.stack.flats);
+    const stack = usePage((view) => view.stack);
+    const seen = useMemo(() => (isInMood ? seenFlats(stack, regions) : null), [isInMood, stack, regions]);
     const target = useTarget();
     const figure = target?.material.figure ?? null;
-    const { ours, others } = figuresOf(regions, flats, figure);
+    const { ours, others } = figuresOf(
+        regions,
+        stack.flats,
+        figure,
+        (label, flat) => seen?.get(label) ?? flat.tones.base,
+    );
     if (ours.length === 0 && others.length === 0) return null;
     return (
         <figure className="flex flex-col gap-1 py-1 text-[13px]">
