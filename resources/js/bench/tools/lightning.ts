@@ -3,7 +3,7 @@ import { wayTool } from './way';
 export const lightning = wayTool({
     id: 'lightning',
     name: 'Lightning',
-    key: 'Y',
+    key: 'A',
     what: 'Drag from where lightning begins to where it strikes',
     kind: 'lightning',
     isOne: false,
