@@ -149,11 +149,14 @@ foreach (['undo', 'undo'] as $verb) {
 $browser->run('window.awning.bench.set({ axis: null, picked: [] })');
 $bench($pages[0]);
 $browser->press('Mood');
-$browser->press('Last light');
+$browser->press('Storm');
 $browser->until('window.awning.session.view.saving === "saved"', 'saved');
 $shot('bench-mood');
 $browser->press('undo');
 $browser->until('window.awning.session.view.saving === "saved"', 'saved');
+$bench($pages[1]);
+$browser->press('Mood');
+$shot('mood-panel');
 $browser->visit($palette);
 $browser->until('document.querySelectorAll(".pin-mark").length > 60', 'the palette');
 $browser->press('Oda Brack oilskin shade, derived');

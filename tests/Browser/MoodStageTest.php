@@ -57,8 +57,8 @@ final class MoodStageTest extends BrowserTestCase
         $browser->until('document.body.innerText.includes("differ from the series’ mood")', 'that it differs');
         $this->saved($browser);
         $this->seen($browser, $this->kept());
-        $browser->press('Keep, save or take moods');
-        $browser->run('document.querySelector("section[aria-label=Moods] form input").focus()');
+        $browser->press('Keep, save or take moods', 'summary');
+        $browser->run('document.querySelector("aside[aria-label=\"This stage\"] details form input").focus()');
         $browser->keys('Squall'.WebDriverKeys::ENTER);
         $browser->until("$pictures.length === 9", 'one mood more');
         $browser->press('Show no mood');
@@ -112,6 +112,8 @@ final class MoodStageTest extends BrowserTestCase
         $this->seen($browser, $this->kept());
 
         // The other mood lies right of an edge that the hand drags.
+        $browser->press('Compare two moods', 'summary');
+        $browser->until('document.body.innerText.includes("Compare with")', 'the list');
         $browser->run(
             'const list = [...document.querySelectorAll("select")].find((one) => [...one.options].some((option) => '
                 .'option.text === "Storm")); const { set } = Object.getOwnPropertyDescriptor('

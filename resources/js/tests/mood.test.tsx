@@ -10,6 +10,7 @@ import type { ContentData, MoodState, PassData } from '../api/generated';
 import { BenchProvider, usePage } from '../bench/model/context';
 import { BenchModel } from '../bench/model/model';
 import { MoodStrip } from '../bench/panels/mood/MoodStrip';
+import { MoodTools } from '../bench/panels/mood/MoodTools';
 import { OwnSettings } from '../bench/panels/passes/passKinds/OwnSettings';
 import type { Op } from '../page/ops/registry';
 import { PageSession } from '../page/session';
@@ -67,11 +68,25 @@ const overPage = (content: ContentData): PassData => ({
 });
 const laid: PassData = { ...overPage(air.content), name: 'Air', mode: 'screen', opacity: 0.4 };
 
+const unfold = (title: string): void => {
+    const part = screen.getByText(title).closest('details') as HTMLDetailsElement;
+    act(() => {
+        part.open = true;
+        fireEvent(part, new Event('toggle'));
+    });
+};
+
 describe('the strip of moods', () => {
     const seen = async (pass: Record<string, PassData>, mood = ''): Promise<BenchModel> => {
         vi.spyOn(api, 'moods').mockResolvedValue(moods);
         const bench = open(pass, mood);
-        show(bench, <MoodStrip />);
+        show(
+            bench,
+            <>
+                <MoodStrip />
+                <MoodTools />
+            </>,
+        );
         await screen.findByRole('button', { name: 'Squall' });
         return bench;
     };
@@ -121,6 +136,7 @@ describe('the strip of moods', () => {
     });
     it('holds the page against another mood, at an edge and while held', async () => {
         const bench = await seen({});
+        unfold('Compare two moods');
         fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: 'own7' } });
         expect(bench.view.compared).toMatch(/moods\/own7\?size=large&/);
         slide('Edge', 30);

@@ -2,6 +2,7 @@
 import { ValueBar } from '../flats/ValueBar';
 import { PassList } from '../passes/PassesAwning';
 import { MoodStrip } from './MoodStrip';
+import { MoodTools } from './MoodTools';
 
 export function MoodPanel() {
     return (
@@ -9,6 +10,7 @@ export function MoodPanel() {
             <div className="min-h-0 flex-1 overflow-y-auto">
                 <MoodStrip />
                 <PassList figure={0} name="the whole page" />
+                <MoodTools />
             </div>
             <div className="px-3">
                 <ValueBar isInMood />

@@ -1,5 +1,4 @@
 /** The moods of the series as small pictures of this page; pressing one shows the page in it. */
-import { useQuery } from '@tanstack/react-query';
 import { api } from '../../../api/client';
 import type { MoodState } from '../../../api/generated';
 import { inMood } from '../../../page/ops/passes/wearMood';
@@ -7,32 +6,38 @@ import { hasPanelMoods, regionsInMood } from '../../../page/ops/passes/wearPanel
 import { mayColour } from '../../../page/store';
 import { Panel } from '../../../ui/Panel';
 import { useBench, usePage, useSession } from '../../model/context';
-import { CompareMoods } from './CompareMoods';
-import { OwnMoods } from './OwnMoods';
+import { useMoodPictures } from './useMoodPictures';
 
 export function MoodStrip() {
     const session = useSession();
     const may = usePage(mayColour);
-    const series = usePage((view) => view.series.id);
     const page = usePage((view) => view.id);
     const shown = usePage((view) => view.records.page.page?.mood ?? '');
     const hasOwn = usePage((view) => hasPanelMoods(view.records.pass));
-    // What lies beneath the moods: when it changes, the small pictures do.
-    const state = usePage((view) => `${view.palette.version}-${Math.floor(view.revision / FRESH)}`);
-    const { data: moods } = useQuery({ queryKey: ['moods', series], queryFn: () => api.moods(series) });
+    const { moods, state } = useMoodPictures();
     const picked = useBench((view) => view.pickedRegions);
+    const isOnPicked = picked.length > 0;
     const wear = (mood: MoodState | null): void => {
         const { pass } = session.view.records;
         const [name, layers] = [mood?.name ?? '', mood?.layers ?? []];
-        session.apply(picked.length > 0 ? regionsInMood(name, layers, picked) : inMood(name, layers, pass));
+        session.apply(isOnPicked ? regionsInMood(name, layers, picked) : inMood(name, layers, pass));
     };
     return (
         <Panel title="Moods" help="mood#moods">
-            <p className="quiet mb-1.5 text-[13px]" aria-live="polite">
-                {picked.length > 0 ? onPicked(picked.length) : onPage(shown)}
-            </p>
+            <div className="mb-1.5 flex items-start justify-between gap-2">
+                <p className="quiet text-[13px]" aria-live="polite">
+                    {isOnPicked ? onPicked(picked.length) : onPage(shown)}
+                </p>
+                <button
+                    className="bare shrink-0 text-[13px] underline"
+                    disabled={!may || (isOnPicked ? !hasOwn : shown === '')}
+                    onClick={() => wear(null)}
+                >
+                    {isOnPicked ? 'Show them as the page is' : 'Show no mood'}
+                </button>
+            </div>
             <ul className="grid grid-cols-4 gap-1">
-                {(moods ?? []).map((mood) => (
+                {moods.map((mood) => (
                     <li key={mood.key}>
                         <MoodButton
                             mood={mood}
@@ -44,19 +49,6 @@ export function MoodStrip() {
                     </li>
                 ))}
             </ul>
-            <div className="mt-2 flex flex-wrap gap-1">
-                {picked.length > 0 ? (
-                    <button className="act" disabled={!may || !hasOwn} onClick={() => wear(null)}>
-                        Show them as the page is
-                    </button>
-                ) : (
-                    <button className="act" disabled={!may || shown === ''} onClick={() => wear(null)}>
-                        Show no mood
-                    </button>
-                )}
-            </div>
-            <CompareMoods moods={moods ?? []} state={state} />
-            {may && <OwnMoods moods={moods ?? []} shown={shown} />}
         </Panel>
     );
 }
@@ -66,9 +58,6 @@ const onPicked = (count: number): string =>
 
 const onPage = (shown: string): string =>
     shown === '' ? 'The page is shown as it is lit. Press a mood to see it in that.' : `Shown in “${shown}”.`;
-
-/** Small pictures are made anew after so many changes of the page. */
-const FRESH = 10;
 
 interface ButtonProps {
     mood: MoodState;
@@ -87,7 +76,7 @@ function MoodButton({ mood, picture, isShown, disabled, onPress }: ButtonProps) 
             title={mood.layers.map(({ name }) => name).join(' · ')}
             onClick={onPress}
         >
-            <img src={picture} alt="" loading="lazy" className="aspect-[3/4] w-full bg-base-200 object-cover" />
+            <img src={picture} alt="" loading="lazy" className="aspect-square w-full bg-base-200 object-cover" />
             <span className="leading-tight">{mood.name}</span>
         </button>
     );

@@ -1,12 +1,12 @@
 /** Keeping the layers there are as a mood of the series, and taking moods in and out. */
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { api } from '../../../api/client';
 import type { MoodLayerData, MoodState } from '../../../api/generated';
 import type { SeriesOpInput } from '../../../api/seriesOps';
 import { isOfMood } from '../../../page/ops/passes/wearMood';
 import { seriesOutbox } from '../../../page/seriesOutbox';
 import { sortedPasses } from '../../../picture/stack';
+import { Fold } from '../../../ui/Fold';
 import { OneLineForm } from '../../../ui/Form';
 import { usePage, useSession } from '../../model/context';
 
@@ -26,7 +26,6 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
     const series = usePage((view) => view.series.id);
     const passes = usePage((view) => view.records.pass);
     const change = useMoods(series);
-    const [isOpen, setOpen] = useState(false);
     const layers: MoodLayerData[] = sortedPasses(passes)
         .filter(([id]) => isOfMood(id))
         .map(([, { name, content, mode, opacity }]) => ({ name, content, mode, opacity }));
@@ -36,7 +35,7 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
     return (
         <div className="mt-1 flex flex-col gap-1.5">
             {isChanged && (
-                <p className="text-[13px]">The layers below differ from the series’ mood; this page shows its own.</p>
+                <p className="text-[13px]">The layers above differ from the series’ mood; this page shows its own.</p>
             )}
             {isChanged && own !== undefined && own.id !== null && (
                 <button
@@ -46,10 +45,9 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
                     Make the series’ “{own.name}” what it is here
                 </button>
             )}
-            <button className="act self-start" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-                Keep, save or take moods
-            </button>
-            {isOpen && <Keeping series={series} worn={worn} own={own} layers={layers} />}
+            <Fold title="Keep, save or take moods" help="mood#moods">
+                <Keeping series={series} worn={worn} own={own} layers={layers} />
+            </Fold>
         </div>
     );
 }
@@ -67,7 +65,7 @@ function Keeping({ series, worn, own, layers }: KeepingProps) {
         if (file !== undefined) await change('mood.keep', { text: await file.text() });
     };
     return (
-        <div className="flex flex-col gap-1.5 border border-base-300 p-2">
+        <>
             {layers.length > 0 && (
                 <OneLineForm
                     label="Keep these layers as a mood"
@@ -98,6 +96,6 @@ function Keeping({ series, worn, own, layers }: KeepingProps) {
                     onChange={(event) => void take(event.target.files?.[0])}
                 />
             </label>
-        </div>
+        </>
     );
 }

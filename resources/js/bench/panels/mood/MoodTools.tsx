@@ -1,0 +1,21 @@
+/** What can be done with moods beside showing one: comparing two, keeping them, carrying them from series to series. */
+import { mayColour } from '../../../page/store';
+import { Fold } from '../../../ui/Fold';
+import { usePage } from '../../model/context';
+import { CompareMoods } from './CompareMoods';
+import { OwnMoods } from './OwnMoods';
+import { useMoodPictures } from './useMoodPictures';
+
+export function MoodTools() {
+    const may = usePage(mayColour);
+    const shown = usePage((view) => view.records.page.page?.mood ?? '');
+    const { moods, state } = useMoodPictures();
+    return (
+        <div className="px-3 pb-3">
+            {may && <OwnMoods moods={moods} shown={shown} />}
+            <Fold title="Compare two moods" help="mood#moods">
+                <CompareMoods moods={moods} state={state} />
+            </Fold>
+        </div>
+    );
+}
