@@ -403,16 +403,23 @@ final class PictureTest extends TestCase
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(
-            [null, null, 'opposite', ...array_fill(0, 13, null)],
+            [null, null, 'opposite', ...array_fill(0, 26, null)],
             array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
         );
+        $modes = array_column(array_column($rules['hangable'], 'pass'), 'mode', 'name');
         self::assertSame(
-            [
-                ...['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'soft-light'],
-                'multiply',
-                ...array_fill(0, 7, 'normal'),
-            ],
-            array_column(array_column($rules['hangable'], 'pass'), 'mode'),
+            ['multiply', 'multiply', 'multiply', 'screen', 'screen', 'plus-lighter', 'normal', 'soft-light', 'multiply'],
+            array_slice(array_values($modes), 0, 9),
+        );
+        self::assertSame(
+            ['Lightning', 'Bright glow'],
+            array_keys(array_slice($modes, 9), 'screen', true),
+            'all others replace or cover what lies beneath',
+        );
+        self::assertCount(count($rules['hangable']), $modes, 'no two have one name');
+        self::assertSame(
+            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 12, 'Look through' => 3],
+            array_count_values(array_column($rules['hangable'], 'group')),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
     }

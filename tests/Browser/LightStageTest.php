@@ -243,7 +243,7 @@ final class LightStageTest extends BrowserTestCase
         $browser = $this->painting();
         foreach (
             [
-                'Levels of what lies beneath' => 'page',
+                'Levels' => 'page',
                 'Mist in patches' => 'behind',
                 'Softness of what lies beneath' => 'page',
             ] as $kind => $scope

@@ -172,7 +172,7 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 
 export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[]; setup: number };
 
-export type HangablePass = { title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
+export type HangablePass = { group: string; title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
 
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
 
@@ -253,6 +253,8 @@ export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: Pl
 export type MovedTone = { material: number; name: string; tone: Tone; before: string; after: string; deltaE: number };
 
 export type NamedTone = { tone: Tone; name: string; colour: string };
+
+export type OfferedPass = { title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
 
 export type OpticsData = SoftnessData | GlowData | ShimmerData;
 

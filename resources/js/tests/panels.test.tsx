@@ -75,6 +75,7 @@ const slide = (name: string, to: number): void => {
 describe('hanging a pass', () => {
     const offered = (name: string, scopes: string[], content: PassData['content']) =>
         ({
+            group: name === 'Rim' ? 'Light and shade' : 'Look through',
             title: name,
             scopes,
             pass: { name, content, mode: 'normal', opacity: 1 },
@@ -92,6 +93,10 @@ describe('hanging a pass', () => {
     it('offers the places where that kind of pass can lie, and hangs it there', () => {
         const done = vi.fn();
         show(open({ rules }), <AddPass figure={3} name="Oda" onDone={done} />);
+        expect(screen.getAllByRole('group').map((one) => (one as HTMLOptGroupElement).label)).toEqual([
+            'Light and shade',
+            'Look through',
+        ]);
         expect(scopes()).toEqual(['figure', 'behind', 'ink', 'page']);
         fireEvent.change(screen.getByLabelText('Kind of pass'), { target: { value: '1' } });
         expect(scopes()).toEqual(['behind', 'page']);

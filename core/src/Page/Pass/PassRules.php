@@ -16,8 +16,10 @@ use Awning\Core\Page\Data;
  * @phpstan-import-type ContentData from PassContent
  *
  * @phpstan-type TonePassRule array{tone: value-of<Tone>, name: string, scope: value-of<ScopeKind>}
- * @phpstan-type HangablePass array{title: string, scopes: list<value-of<ScopeKind>>, pass: array{name: string,
+ * @phpstan-type OfferedPass array{title: string, scopes: list<value-of<ScopeKind>>, pass: array{name: string,
  *     content: ContentData, mode: value-of<BlendMode>, opacity: float}}
+ * @phpstan-type HangablePass array{group: string, title: string, scopes: list<value-of<ScopeKind>>,
+ *     pass: array{name: string, content: ContentData, mode: value-of<BlendMode>, opacity: float}}
  * @phpstan-type PassRulesData array{tones: list<TonePassRule>, hangable: list<HangablePass>, orderStep: float}
  */
 final class PassRules
@@ -59,6 +61,27 @@ final class PassRules
     /** @return list<HangablePass> without figure, clip and order: these depend on where it is hung */
     public static function hangable(): array
     {
+        $offered = [];
+        foreach (
+            [
+                'Light and shade' => self::lightAndShade(),
+                'Colour' => self::colour(),
+                'Adjust what lies beneath' => self::adjustments(),
+                'Weather' => self::weather(),
+                'Look through' => self::optics(),
+            ] as $group => $passes
+        ) {
+            foreach ($passes as $pass) {
+                $offered[] = ['group' => $group] + $pass;
+            }
+        }
+
+        return $offered;
+    }
+
+    /** @return list<OfferedPass> */
+    private static function lightAndShade(): array
+    {
         return [
             self::tint('Occlusion (multiply tint)', 'Occlusion', '#4b4668', BlendMode::Multiply, 0.5),
             self::tint('Shade tint (multiply, 35 %)', 'Shade tint', '#5a6a9c', BlendMode::Multiply, 0.35),
@@ -74,33 +97,15 @@ final class PassRules
             self::tint('Rim light (screen)', 'Rim', '#ffe2b0', BlendMode::Screen, 0.8),
             self::tint('Glow (plus-lighter)', 'Glow', '#ffb765', BlendMode::PlusLighter, 0.5),
             self::tint('Fade (white, for lines in the light)', 'Fade', '#ffffff', BlendMode::Normal, 0.6),
+        ];
+    }
+
+    /** @return list<OfferedPass> */
+    private static function colour(): array
+    {
+        return [
             self::filling('Wash of one colour', 'Wash', new WashContent(Rgb::fromHex('#e8a860')), BlendMode::SoftLight),
             self::filling('Gradient', 'Gradient', self::sky(), BlendMode::Multiply),
-            self::filling('Levels of what lies beneath', 'Levels', new LevelsContent),
-            self::filling('Curve of what lies beneath', 'Curve', new CurveContent([[0.0, 0.0], [1.0, 1.0]])),
-            self::filling('Lightness, chroma and hue of what lies beneath', 'Shift', new ShiftContent),
-            self::filling('Colour balance of what lies beneath', 'Balance', new BalanceContent),
-            self::filling('Mist in patches', 'Mist', new MistContent(Rgb::fromHex('#dfe6ee'))),
-            self::filling('Fog that thins out', 'Fog', new MistContent(
-                Rgb::fromHex('#dfe6ee'),
-                texture: 0.25,
-                top: 0.55,
-                fade: 0.4,
-            )),
-            ...array_map(
-                fn (string $name, ParticlesContent $weather): array => self::filling($name, $name, $weather),
-                array_keys(Weather::all()),
-                array_values(Weather::all()),
-            ),
-            self::filling(
-                'Lightning (screen)',
-                'Lightning',
-                new LightningContent(Rgb::fromHex('#dfe4ff')),
-                BlendMode::Screen,
-            ),
-            self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
-            self::filling('Glow of what is bright (screen)', 'Bright glow', new GlowContent, BlendMode::Screen),
-            self::filling('Heat shimmer', 'Shimmer', new ShimmerContent),
             [
                 'title' => 'Free paint',
                 'scopes' => self::SCOPES,
@@ -111,6 +116,51 @@ final class PassRules
                     'opacity' => 1.0,
                 ],
             ],
+        ];
+    }
+
+    /** @return list<OfferedPass> */
+    private static function adjustments(): array
+    {
+        return [
+            self::filling('Levels', 'Levels', new LevelsContent),
+            self::filling('Curve', 'Curve', new CurveContent([[0.0, 0.0], [1.0, 1.0]])),
+            self::filling('Lightness, chroma and hue', 'Shift', new ShiftContent),
+            self::filling('Colour balance', 'Balance', new BalanceContent),
+        ];
+    }
+
+    /** @return list<OfferedPass> */
+    private static function weather(): array
+    {
+        $colour = Rgb::fromHex('#dfe6ee');
+        $fog = new MistContent($colour, texture: 0.25, top: 0.55, fade: 0.4);
+        $particles = Weather::all();
+
+        return [
+            self::filling('Mist in patches', 'Mist', new MistContent($colour)),
+            self::filling('Fog that thins out', 'Fog', $fog),
+            ...array_map(
+                fn (string $name, ParticlesContent $content): array => self::filling($name, $name, $content),
+                array_keys($particles),
+                array_values($particles),
+            ),
+            self::filling(
+                'Lightning (screen)',
+                'Lightning',
+                new LightningContent(Rgb::fromHex('#dfe4ff')),
+                BlendMode::Screen,
+            ),
+        ];
+    }
+
+    /** @return list<OfferedPass> */
+    private static function optics(): array
+    {
+        return [
+            self::filling('Softness of what lies beneath', 'Softness', new SoftnessContent),
+            self::filling('Glow of what is bright (screen)', 'Bright glow', new GlowContent, BlendMode::Screen),
+            self::filling('Heat shimmer', 'Shimmer', new ShimmerContent),
         ];
     }
 
@@ -127,7 +177,7 @@ final class PassRules
     /**
      * One that fills all it reaches.
      *
-     * @return HangablePass
+     * @return OfferedPass
      */
     private static function filling(
         string $title,
@@ -164,7 +214,7 @@ final class PassRules
         );
     }
 
-    /** @return HangablePass */
+    /** @return OfferedPass */
     private static function tint(
         string $title,
         string $name,

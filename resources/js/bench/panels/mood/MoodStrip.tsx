@@ -24,7 +24,7 @@ export function MoodStrip() {
     };
     return (
         <Panel title="Moods" help="mood#moods">
-            <div className="mb-1.5 flex items-start justify-between gap-2">
+            <div className="mb-1 flex items-center justify-between gap-2">
                 <p className="quiet text-[13px]" aria-live="polite">
                     {isOnPicked ? onPicked(picked.length) : onPage(shown)}
                 </p>

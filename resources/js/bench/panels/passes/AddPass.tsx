@@ -36,10 +36,17 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
                 value={kind}
                 onChange={(event) => setKind(Number(event.target.value))}
             >
-                {hangable.map((entry, i) => (
-                    <option key={entry.title} value={i}>
-                        {entry.title}
-                    </option>
+                {[...new Set(hangable.map(({ group }) => group))].map((group) => (
+                    <optgroup key={group} label={group}>
+                        {hangable.map(
+                            (entry, i) =>
+                                entry.group === group && (
+                                    <option key={entry.title} value={i}>
+                                        {entry.title}
+                                    </option>
+                                ),
+                        )}
+                    </optgroup>
                 ))}
             </select>
             <Choice
