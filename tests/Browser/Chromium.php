@@ -35,6 +35,8 @@ final class Chromium
             'deviceScaleFactor' => 1,
             'mobile' => false,
         ]);
+        // Only now: a window that was closed still tells the server so, and the answer brings a cookie.
+        $chromium->devTools('Network.clearBrowserCookies');
 
         return $chromium;
     }
@@ -81,7 +83,7 @@ final class Chromium
         $this->driver = RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 30_000, 120_000);
     }
 
-    /** Empties it of what a test left: windows, cookies, what the address keeps, and the log. Else ends it. */
+    /** Empties it of what a test left: windows, what the address keeps, and the log. Where that fails it ends. */
     public function giveBack(string $address): void
     {
         try {
@@ -93,7 +95,6 @@ final class Chromium
                 $this->driver->close();
             }
             $this->driver->switchTo()->window($empty);
-            $this->devTools('Network.clearBrowserCookies');
             $this->devTools('Storage.clearDataForOrigin', ['origin' => $address, 'storageTypes' => 'all']);
             $this->driver->manage()->getLog('browser');
             self::$idle[] = $this;

@@ -2,49 +2,11 @@
 import { useEffect, useState } from 'react';
 import { sizeOf } from '../../../page/store';
 import { HIGHEST, type TileCache } from '../../../picture/tiles';
+import { Bars } from '../../../ui/Bars';
 import { useSession } from '../../model/context';
 
-const WIDTH = 220;
-const HEIGHT = 44;
-
 export function Histogram({ id, paper, ink }: { id: string; paper: number; ink: number }) {
-    const counts = useDarkness(id);
-    const most = Math.max(1, ...counts.slice(2).map((count) => Math.sqrt(count)));
-    const x = (value: number): number => (value / 255) * WIDTH;
-    return (
-        <svg
-            viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-            className="w-full bg-base-200"
-            role="img"
-            aria-label="How much is how dark"
-        >
-            {counts.map((count, value) => {
-                const high = Math.min(HEIGHT, (Math.sqrt(count) / most) * HEIGHT);
-                return (
-                    <rect
-                        key={value}
-                        x={x(value)}
-                        y={HEIGHT - high}
-                        width={WIDTH / 255}
-                        height={high}
-                        fill="currentColor"
-                        opacity={0.55}
-                    />
-                );
-            })}
-            {[paper, ink].map((value, i) => (
-                <line
-                    key={i}
-                    x1={x(value)}
-                    x2={x(value)}
-                    y1={0}
-                    y2={HEIGHT}
-                    stroke="var(--color-primary)"
-                    strokeWidth={2}
-                />
-            ))}
-        </svg>
-    );
+    return <Bars counts={useDarkness(id)} marks={[paper, ink]} label="How much is how dark" />;
 }
 
 /** Counted on the coarsest picture of it: a few tiles. */

@@ -1,5 +1,10 @@
 import type { LevelsData } from '../../../../api/generated';
+import { useMemo } from 'react';
+import { sizeOf } from '../../../../page/store';
+import { countsBeneath, stackBeneath } from '../../../../picture/beneath';
+import { Bars } from '../../../../ui/Bars';
 import { Slide } from '../../../../ui/Slide';
+import { usePage, useSession } from '../../../model/context';
 import { ChannelChoice } from './ChannelChoice';
 import type { SettingsProps } from './settings';
 import { useContent } from './useContent';
@@ -23,6 +28,7 @@ export function LevelsSettings({ id, content, disabled }: SettingsProps<LevelsDa
     return (
         <>
             <ChannelChoice value={content.channel} disabled={disabled} onChange={(channel) => apply({ channel })} />
+            <Beneath id={id} content={content} />
             <Slide
                 label="Black at"
                 most={100}
@@ -65,5 +71,23 @@ export function LevelsSettings({ id, content, disabled }: SettingsProps<LevelsDa
                 {...slide((at) => ({ high: at / 100 }))}
             />
         </>
+    );
+}
+
+/** How much of what lies beneath is how light, with black and white marked on it. */
+function Beneath({ id, content: { channel, black, white } }: Pick<SettingsProps<LevelsData>, 'id' | 'content'>) {
+    const session = useSession();
+    const stack = usePage((view) => view.stack);
+    const beneath = stackBeneath(stack, id);
+    // A dial of the pass itself changes nothing beneath it.
+    const key = `${usePage((view) => view.palette.version)} ${JSON.stringify(beneath?.above)}`;
+    const records = usePage((view) => view.records.region);
+    const counts = useMemo(() => {
+        const size = sizeOf(session.view);
+        return beneath === null || size === null ? null : countsBeneath(beneath, channel, session.tiles, size);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says when what lies beneath is another
+    }, [key, records, channel, session]);
+    return counts === null ? null : (
+        <Bars counts={counts} marks={[255 * black, 255 * white]} label="How much of what lies beneath is how light" />
     );
 }
