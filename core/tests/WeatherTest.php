@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Compose\Weather\LastPlane;
 use Awning\Core\Compose\Weather\Lightning;
 use Awning\Core\Compose\Weather\Mist;
 use Awning\Core\Compose\Weather\Particles;
@@ -309,6 +310,26 @@ final class WeatherTest extends TestCase
             self::graded([new ShimmerContent(10.0, 40.0, 90.0, 3)], $picture)->red === $stripes,
             'waves that follow each other to the right move pixels up and down alone',
         );
+    }
+
+    public function test_a_plane_is_made_once_as_long_as_the_same_is_asked_for(): void
+    {
+        $made = [];
+        $last = new LastPlane;
+        $make = function (Rect $rect) use (&$made): string {
+            $made[] = $rect->x;
+
+            return str_repeat(chr($rect->x), $rect->width);
+        };
+        $ask = fn (Rect $rect): string => $last->of($rect, $make);
+        self::assertSame(["\1\1\1", "\1\1\1", "\2\2\2", "\1\1\1", "\1\1"], array_map($ask, [
+            new Rect(1, 0, 3, 1),
+            new Rect(1, 0, 3, 1),
+            new Rect(2, 0, 3, 1),
+            new Rect(1, 0, 3, 1),
+            new Rect(1, 0, 2, 1),
+        ]));
+        self::assertSame([1, 2, 1, 1], $made);
     }
 
     public function test_what_is_offered_shows_in_each_plane_it_names(): void
