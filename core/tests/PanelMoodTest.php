@@ -10,6 +10,7 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\PageSize;
+use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
@@ -150,6 +151,17 @@ final class PanelMoodTest extends TestCase
         self::assertSame(['ffee00', 'ffee00', 'ffee00'], $this->seen());
         self::assertSame($before, $this->passes());
         self::assertNull((new Sheet($this->source))->all(PassSpec::class)['moodlayer00']->mask);
+    }
+
+    public function test_a_mask_that_somebody_gave_a_layer_stays(): void
+    {
+        $this->apply(WearMood::of('Day', self::mood('#ffee00')));
+        $byHand = new PassMask('byhand01');
+        $sheet = new Sheet($this->source);
+        $sheet->put('moodlayer00', $sheet->all(PassSpec::class)['moodlayer00']->maskedBy($byHand));
+        $this->source->store($sheet->takeChange());
+        $this->apply(WearPanelMood::of('Night', self::mood('#000040'), 'n1', [1]));
+        self::assertEquals($byHand, (new Sheet($this->source))->all(PassSpec::class)['moodlayer00']->mask);
     }
 
     public function test_it_is_one_change_that_can_be_taken_back(): void

@@ -8,8 +8,8 @@ import type { Stack, StackNode } from './stack';
 /** Weather shows in some places only, and what looks around needs neighbours: neither says how a region looks. */
 const isEven = (node: StackNode): boolean => {
     if (node.kind === 'group') return false;
-    const { holds, margin } = passKindOf(node.content);
-    return holds === null && margin === undefined && !['particles', 'lightning'].includes(node.content.kind);
+    const { holds, margin, isScattered } = passKindOf(node.content);
+    return holds === null && margin === undefined && isScattered !== true;
 };
 
 export function seenFlats(stack: Stack, regions: RecordsState['region']): Map<number, Colour> {

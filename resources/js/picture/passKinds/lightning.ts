@@ -7,6 +7,7 @@ import { passKind } from './passKind';
 export const lightning = passKind<LightningData>({
     kind: 'lightning',
     holds: null,
+    isScattered: true,
     lay(canvas, ground, pass, content) {
         const drawn = new Lightning(content, ground.page, ground.level);
         layColour(

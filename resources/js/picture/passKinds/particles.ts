@@ -14,6 +14,7 @@ const WORDS: Record<ParticlesData['form'], string> = {
 export const particles = passKind<ParticlesData>({
     kind: 'particles',
     holds: null,
+    isScattered: true,
     lay(canvas, ground, pass, content) {
         const coverage = ground.drawn((stretch) => drawn(content, ground.thousandth, stretch));
         layColour(canvas, ground, pass, content.colour, coverage);

@@ -14,6 +14,8 @@ export interface PassKindTraits<Content extends ContentData> {
     kind: Content['kind'];
     /** What its layer holds at each pixel; null: it has none, and fills all that its clip and its mask leave. */
     holds: 'coverage' | 'paint' | null;
+    /** Whether it shows in some places only, so that a pixel does not say how a region looks. */
+    isScattered?: boolean;
     /** Whether it alters what lies beneath, so that it cannot be laid on nothing first. */
     alters?: boolean;
     /**

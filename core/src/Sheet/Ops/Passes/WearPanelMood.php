@@ -121,7 +121,9 @@ final readonly class WearPanelMood implements ClientOp
             }
         }
         foreach ($sheet->all(PassSpec::class) as $id => $pass) {
-            if (str_starts_with((string) $id, WearMood::PREFIX)) {
+            // A mask that somebody gave a layer stays.
+            $isFree = $pass->mask === null || $pass->mask->pass === PanelMoods::ALL;
+            if ($isFree && str_starts_with((string) $id, WearMood::PREFIX)) {
                 $sheet->put((string) $id, $pass->maskedBy($moods->elsewhere()));
             }
         }
