@@ -149,6 +149,17 @@ describe('the strip of moods', () => {
         fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: '' } });
         expect([bench.view.compared, screen.queryByRole('slider')]).toEqual([null, null]);
     });
+    it('says that a file is too large for a mood, and does not send it', async () => {
+        await seen({});
+        unfold('Keep, save or take moods');
+        const field = screen.getByLabelText('Take a mood from a file');
+        const asked = vi.spyOn(globalThis, 'fetch');
+        const file = new File(['{}'], 'mood.json');
+        Object.defineProperty(file, 'size', { value: 100_000_000 });
+        fireEvent.change(field, { target: { files: [file] } });
+        expect((await screen.findByRole('alert')).textContent).toMatch(/larger than any mood/);
+        expect(asked).not.toHaveBeenCalled();
+    });
     it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');
         expect(screen.getByText(/differ from the series’ mood/)).toBeTruthy();

@@ -1,5 +1,6 @@
 /** Keeping the layers there are as a mood of the series, and taking moods in and out. */
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api } from '../../../api/client';
 import type { MoodLayerData, MoodState } from '../../../api/generated';
 import type { SeriesOpInput } from '../../../api/seriesOps';
@@ -52,6 +53,9 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
     );
 }
 
+/** As the core's MoodFile: what is larger is not even sent. */
+const MOST_BYTES = 1_000_000;
+
 interface KeepingProps {
     series: number;
     worn: MoodState | undefined;
@@ -61,8 +65,11 @@ interface KeepingProps {
 
 function Keeping({ series, worn, own, layers }: KeepingProps) {
     const change = useMoods(series);
+    const [isTooLarge, setTooLarge] = useState(false);
     const take = async (file: File | undefined): Promise<void> => {
-        if (file !== undefined) await change('mood.keep', { text: await file.text() });
+        if (file === undefined) return;
+        setTooLarge(file.size > MOST_BYTES);
+        if (file.size <= MOST_BYTES) await change('mood.keep', { text: await file.text() });
     };
     return (
         <>
@@ -96,6 +103,7 @@ function Keeping({ series, worn, own, layers }: KeepingProps) {
                     onChange={(event) => void take(event.target.files?.[0])}
                 />
             </label>
+            {isTooLarge && <p role="alert">This file is larger than any mood. Look whether it is the right one.</p>}
         </>
     );
 }
