@@ -58,7 +58,9 @@ final class MoodStageTest extends BrowserTestCase
         $this->saved($browser);
         $this->seen($browser, $this->kept());
         $browser->press('Keep, save or take moods', 'summary');
-        $browser->run('document.querySelector("aside[aria-label=\"This stage\"] details form input").focus()');
+        $name = 'document.querySelector("aside[aria-label=\"This stage\"] details form input")';
+        $browser->until("$name !== null", 'the field for a name');
+        $browser->run("$name.focus()");
         $browser->keys('Squall'.WebDriverKeys::ENTER);
         $browser->until("$pictures.length === 9", 'one mood more');
         $browser->press('Show no mood');
