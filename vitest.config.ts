@@ -1,4 +1,9 @@
 // Apart from vite.config.ts: the server that plugin starts has no place in tests, and it refuses to run in CI.
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { include: ['resources/js/**/*.test.{ts,tsx}'] } });
+/** Milliseconds after which a test hangs. A slow or busy machine must not fail one. */
+const HANGS = 60_000;
+
+export default defineConfig({
+    test: { include: ['resources/js/**/*.test.{ts,tsx}'], testTimeout: HANGS },
+});

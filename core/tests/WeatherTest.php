@@ -9,6 +9,7 @@ use Awning\Core\Compose\Weather\LastPlane;
 use Awning\Core\Compose\Weather\Lightning;
 use Awning\Core\Compose\Weather\Mist;
 use Awning\Core\Compose\Weather\Particles;
+use Awning\Core\Compose\Weather\Plane;
 use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
@@ -314,14 +315,19 @@ final class WeatherTest extends TestCase
 
     public function test_a_plane_is_made_once_as_long_as_the_same_is_asked_for(): void
     {
-        $made = [];
-        $last = new LastPlane;
-        $make = function (Rect $rect) use (&$made): string {
-            $made[] = $rect->x;
+        $plane = new class implements Plane
+        {
+            /** @var list<int> */
+            public array $made = [];
 
-            return str_repeat(chr($rect->x), $rect->width);
+            public function in(Rect $rect): string
+            {
+                $this->made[] = $rect->x;
+
+                return str_repeat(chr($rect->x), $rect->width);
+            }
         };
-        $ask = fn (Rect $rect): string => $last->of($rect, $make);
+        $ask = (new LastPlane($plane))->in(...);
         self::assertSame(["\1\1\1", "\1\1\1", "\2\2\2", "\1\1\1", "\1\1"], array_map($ask, [
             new Rect(1, 0, 3, 1),
             new Rect(1, 0, 3, 1),
@@ -329,7 +335,7 @@ final class WeatherTest extends TestCase
             new Rect(1, 0, 3, 1),
             new Rect(1, 0, 2, 1),
         ]));
-        self::assertSame([1, 2, 1, 1], $made);
+        self::assertSame([1, 2, 1, 1], $plane->made);
     }
 
     public function test_what_is_offered_shows_in_each_plane_it_names(): void

@@ -7,14 +7,10 @@ declare(strict_types=1);
  * Required by write_fixtures.php, which has $folder and the functions that make contents.
  */
 
-use Awning\Core\Compose\Weather\Lightning;
-use Awning\Core\Compose\Weather\Mist;
-use Awning\Core\Compose\Weather\Particles;
+use Awning\Core\Compose\Weather\WeatherKinds;
 use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Pass\LightningContent;
-use Awning\Core\Page\Pass\MistContent;
-use Awning\Core\Page\Pass\ParticlesContent;
 use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\WeatherContent;
 use Awning\Core\Raster\Rect;
 
 $planes = [];
@@ -24,18 +20,13 @@ foreach (WEATHER as $kind) {
         $content = spec($kind, Scope::page())->content;
         $size = [new PageSize(900, 640), new PageSize(333, 1201)][$number % 2];
         $rect = new Rect(mt_rand(0, 250), mt_rand(0, 500), mt_rand(50, 80), mt_rand(40, 70));
-        $plane = match (true) {
-            $content instanceof ParticlesContent => new Particles($content, $size),
-            $content instanceof LightningContent => new Lightning($content, $size),
-            $content instanceof MistContent => new Mist($content, $size),
-            default => throw new LogicException("No plane is made of $kind."),
-        };
+        assert($content instanceof WeatherContent);
         $planes[] = [
             'name' => "$kind $number",
             'content' => $content->toData(),
             'page' => ['width' => $size->width, 'height' => $size->height],
             'stretch' => ['x' => $rect->x, 'y' => $rect->y, 'width' => $rect->width, 'height' => $rect->height],
-            'expected' => base64_encode($plane->in($rect)),
+            'expected' => base64_encode(WeatherKinds::plane($content, $size)->in($rect)),
         ];
     }
 }

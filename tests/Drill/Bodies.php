@@ -151,6 +151,11 @@ final class Bodies
         $points = [[100, 100, 1], [180, 160, 0.7]];
         $laying = ['pass' => 'drillpass1', 'make' => $this->pass(), 'opacity' => 0.5, 'inside' => []];
         $fill = ['figure' => $this->figure->id, 'material' => $this->material->id];
+        $air = ['kind' => 'wash', 'colour' => '#dfe5ea'];
+        $fog = [
+            'name' => 'Fog',
+            'layers' => [['name' => 'Air', 'content' => $air, 'mode' => 'screen', 'opacity' => 0.4]],
+        ];
         $mirror = ['x' => 300.0, 'y' => 200.0, 'turn' => 0.1];
         $ops = [
             'fill' => ['labels' => [1, 2]] + $fill,
@@ -245,29 +250,13 @@ final class Bodies
             ],
             'pass.order' => ['passes' => [['id' => 'drillpass1', 'order' => 2.5]]],
             'mood.panel' => [
-                'name' => 'Fog',
-                'layers' => [
-                    [
-                        'name' => 'Air',
-                        'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'],
-                        'mode' => 'screen',
-                        'opacity' => 0.4,
-                    ],
-                ],
+                ...$fog,
                 'ids' => ['panel'.bin2hex(random_bytes(4))],
                 'cover' => 'panelcover'.bin2hex(random_bytes(2)),
                 'labels' => [1],
             ],
             'mood.wear' => [
-                'name' => 'Fog',
-                'layers' => [
-                    [
-                        'name' => 'Air',
-                        'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'],
-                        'mode' => 'screen',
-                        'opacity' => 0.4,
-                    ],
-                ],
+                ...$fog,
                 'ids' => ['mood'.bin2hex(random_bytes(4))],
             ],
             'setup.hang' => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Brush;
 
 use Awning\Core\Codec\Resized;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Paint;
 
 /**
@@ -33,7 +34,7 @@ final class TipImport
             Resized::plane(str_pad($square, $side ** 2, "\0"), $side, $side, BroughtTip::SIDE, BroughtTip::SIDE),
         );
 
-        return strspn($tip->coverage, implode('', array_map(chr(...), range(0, self::FAINTEST - 1)))) ===
+        return strspn($tip->coverage, Bytes::of(range(0, self::FAINTEST - 1))) ===
             strlen($tip->coverage)
             ? throw new \InvalidArgumentException(
                 'Nothing in this picture is dark. A tip is drawn dark on white, or on nothing.',

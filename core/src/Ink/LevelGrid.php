@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Ink;
 
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Histogram;
 use Awning\Core\Raster\Plane;
 
@@ -85,7 +86,7 @@ final readonly class LevelGrid
     /** @param  array<int, int>  $levels  of 0..255 */
     private function ofNumbers(array $levels): self
     {
-        return $this->with(implode('', array_map(chr(...), $levels)));
+        return $this->with(Bytes::of($levels));
     }
 
     /** @return array<int, int> how many cells have each of the 256 levels */

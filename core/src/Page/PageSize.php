@@ -91,6 +91,12 @@ final readonly class PageSize implements Record
         return new self($this->width, $this->height, $this->dpi, $this->behind, $this->lines, $mood);
     }
 
+    /** @return float px for a thousandth of the page's longer side: what lengths are told in that fit every page */
+    public function thousandth(): float
+    {
+        return max($this->width, $this->height) / 1000;
+    }
+
     /** The page at half (1), a quarter (2) … of its size. */
     public function reduced(int $level): self
     {

@@ -12,7 +12,13 @@ final class Bytes
     /** The bytes 0 to 255 in order: the "from" side of a table look-up by strtr. */
     public static function identity(): string
     {
-        return self::$identity ??= implode('', array_map(chr(...), range(0, 255)));
+        return self::$identity ??= self::of(range(0, 255));
+    }
+
+    /** @param  array<int, int>  $values  0..255 each */
+    public static function of(array $values): string
+    {
+        return implode('', array_map(chr(...), $values));
     }
 
     /**

@@ -4,6 +4,7 @@
  */
 import type { BlendMode } from '../api/generated';
 import { blendColours, channelOf } from './blend';
+import type { BoxBlur } from './boxBlur';
 import type { Colour, Triple } from './colour';
 import type { Ground } from './ground';
 import { shifted } from './shift';
@@ -59,6 +60,11 @@ export class FloatCanvas {
 
     copy(): FloatCanvas {
         return new FloatCanvas(this.count, this.r.slice(), this.g.slice(), this.b.slice(), this.a?.slice() ?? null);
+    }
+
+    /** Its pixels are a rectangle, row after row. */
+    blur(blur: BoxBlur, width: number, height: number): void {
+        for (const plane of [this.r, this.g, this.b]) blur.blur(plane, width, height);
     }
 
     /** One pixel of one plain colour, opaque. */

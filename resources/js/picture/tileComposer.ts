@@ -31,6 +31,8 @@ export class TileComposer {
     /** Counts stacks that differ in more than the topmost layers that are computed: those of a mood. */
     private beneathVersion = 0;
     private beneathOf = '';
+    /** How many of those are shown. */
+    private computed = 0;
     private readonly beneath = new Map<string, Kept>();
     private readonly below = new Map<string, Kept>();
     private readonly above = new Map<string, Kept>();
@@ -40,7 +42,9 @@ export class TileComposer {
         this.pictures.take(this.stack, stack, version);
         this.stack = stack;
         this.stackVersion = version;
-        const beneathOf = beneathComputed(stack);
+        const { painted, computed } = partedAbove(stack);
+        this.computed = computed;
+        const beneathOf = computed === 0 ? '' : fingerprint({ ...stack, above: painted });
         if (beneathOf !== this.beneathOf) this.beneathVersion++;
         this.beneathOf = beneathOf;
     }
@@ -90,16 +94,20 @@ export class TileComposer {
 
     /** The topmost layers that are computed, over all else from last time if nothing of that has changed. */
     private overBeneath(job: TileJob, steps: Step[]): FloatCanvas {
-        const above = job.look.passes ? computedAbove(this.stack).length : 0;
+        const above = job.look.passes ? this.computed : 0;
         const beneath = steps.slice(0, steps.length - above);
-        const layers = beneath.flatMap((step) => step.layers);
+        const canvas = above === 0 || job.levels !== null ? laidOnPaper(beneath) : this.keptBeneath(job, beneath);
+        for (const step of steps.slice(beneath.length)) step.lay(canvas);
+        return canvas;
+    }
+
+    private keptBeneath(job: TileJob, steps: Step[]): FloatCanvas {
+        const layers = steps.flatMap((step) => step.layers);
         const key = `${this.beneathVersion} ${this.comesFrom(job, layers)}`;
         const kept = this.beneath.get(job.key);
-        const canvas = kept?.key === key ? kept.canvas.copy() : Composer.paper(PIXELS);
-        if (kept?.key !== key) for (const step of beneath) step.lay(canvas);
-        if (above > 0 && job.levels === null && kept?.key !== key)
-            remember(this.beneath, job.key, { key, canvas: canvas.copy() }, MOST_BENEATH);
-        for (const step of steps.slice(steps.length - above)) step.lay(canvas);
+        if (kept?.key === key) return kept.canvas.copy();
+        const canvas = laidOnPaper(steps);
+        remember(this.beneath, job.key, { key, canvas: canvas.copy() }, MOST_BENEATH);
         return canvas;
     }
 
@@ -108,8 +116,7 @@ export class TileComposer {
         const key = this.keyOf(job, steps);
         const kept = this.below.get(job.key);
         if (kept?.key === key) return kept.canvas.copy();
-        const canvas = Composer.paper(PIXELS);
-        for (const step of steps) step.lay(canvas);
+        const canvas = laidOnPaper(steps);
         remember(this.below, job.key, { key, canvas: canvas.copy() }, MOST_BELOW);
         return canvas;
     }
@@ -160,30 +167,25 @@ export class TileComposer {
     }
 }
 
-const isShown = (node: StackNode): boolean => node.opacity > 0;
+function laidOnPaper(steps: Step[]): FloatCanvas {
+    const canvas = Composer.paper(PIXELS);
+    for (const step of steps) step.lay(canvas);
+    return canvas;
+}
 
 const isPainted = (node: StackNode): boolean => node.kind === 'group' || passKindOf(node.content).holds !== null;
 
-/** What is shown over the whole page from the first layer on that is computed. */
-function computedAbove({ above }: Stack): StackNode[] {
-    const shown = above.filter(isShown);
+/** What is shown over the whole page: the layers below the first computed one, and how many there are from it on. */
+function partedAbove({ above }: Stack): { painted: StackNode[]; computed: number } {
+    const shown = above.filter((node) => node.opacity > 0);
     const first = shown.findIndex((node) => !isPainted(node));
-    return first < 0 ? [] : shown.slice(first);
+    const painted = first < 0 ? shown : shown.slice(0, first);
+    return { painted, computed: shown.length - painted.length };
 }
 
-/** All of a stack but those, to be compared. */
-function beneathComputed(stack: Stack): string {
-    const { flats, clear, soft, proposed, above, ...others } = stack;
-    const painted = above.filter(isShown).slice(0, above.filter(isShown).length - computedAbove(stack).length);
-    return JSON.stringify([
-        others,
-        painted,
-        [...flats],
-        [...soft],
-        clear === null ? null : [...clear],
-        proposed === null ? null : [...proposed],
-    ]);
-}
+/** The same for stacks that look alike. */
+const fingerprint = (stack: Stack): string =>
+    JSON.stringify(stack, (_, value: unknown) => (value instanceof Map || value instanceof Set ? [...value] : value));
 
 /** Plain steps in a row together, others by themselves. */
 export function stretches(steps: Step[]): Step[][] {

@@ -68,55 +68,30 @@ final class ExactCanvas implements Canvas
     }
 
     /**
-     * What of the same picture is bright: all of a pixel whose brightest channel is full, nothing of one below the
-     * threshold, and a smooth step between.
+     * What of the same picture is bright, as FloatPlanes::keepBright() leaves it.
      *
      * @param  float  $threshold  0..0.99
      */
     public function bright(float $threshold): self
     {
         $bright = clone $this;
-        [$red, $green, $blue] = $this->colours->planes;
-        for ($i = 0; $i < $this->count; $i++) {
-            $way = max(0.0, (max($red[$i], $green[$i], $blue[$i]) - $threshold) / (1 - $threshold));
-            $share = $way * $way * (3 - 2 * $way);
-            $red[$i] *= $share;
-            $green[$i] *= $share;
-            $blue[$i] *= $share;
-        }
-        $bright->colours->planes = [$red, $green, $blue];
+        $bright->colours->keepBright($threshold);
 
         return $bright;
     }
 
     /**
-     * The same picture, each pixel taken from elsewhere, between the four that are there; beyond its edge is what lies
-     * at its edge.
+     * The same picture, each pixel taken from elsewhere, as FloatPlanes::move() takes it.
      *
-     * @param  list<float>  $columns  for each pixel, where it is taken from: 0 is the middle of the first column
+     * @param  list<float>  $columns
      * @param  list<float>  $rows
      */
-    public function sampled(array $columns, array $rows, int $width, int $height): self
+    public function moved(array $columns, array $rows, int $width, int $height): self
     {
-        $sampled = clone $this;
-        foreach ($this->colours->planes as $channel => $plane) {
-            $taken = [];
-            foreach ($columns as $i => $column) {
-                $x = max(0.0, min($width - 1.0, $column));
-                $y = max(0.0, min($height - 1.0, $rows[$i]));
-                [$left, $upper] = [(int) $x, (int) $y];
-                $right = min($left + 1, $width - 1);
-                $first = $upper * $width;
-                $second = min($upper + 1, $height - 1) * $width;
-                $part = $x - $left;
-                $above = $plane[$first + $left] + ($plane[$first + $right] - $plane[$first + $left]) * $part;
-                $below = $plane[$second + $left] + ($plane[$second + $right] - $plane[$second + $left]) * $part;
-                $taken[] = $above + ($below - $above) * ($y - $upper);
-            }
-            $sampled->colours->planes[$channel] = $taken;
-        }
+        $moved = clone $this;
+        $moved->colours->move($columns, $rows, $width, $height);
 
-        return $sampled;
+        return $moved;
     }
 
     /**

@@ -44,6 +44,52 @@ final class FloatPlanes
     }
 
     /**
+     * Leaves what is bright: all of a pixel whose brightest channel is full, nothing of one below the threshold, and a
+     * smooth step between.
+     *
+     * @param  float  $threshold  0..0.99
+     */
+    public function keepBright(float $threshold): void
+    {
+        [$red, $green, $blue] = $this->take();
+        foreach ($red as $i => $r) {
+            $way = max(0.0, (max($r, $green[$i], $blue[$i]) - $threshold) / (1 - $threshold));
+            $share = $way * $way * (3 - 2 * $way);
+            $red[$i] *= $share;
+            $green[$i] *= $share;
+            $blue[$i] *= $share;
+        }
+        $this->planes = [$red, $green, $blue];
+    }
+
+    /**
+     * Takes each pixel from elsewhere, between the four that are there; beyond its edge is what lies at its edge.
+     *
+     * @param  list<float>  $columns  for each pixel, where it is taken from: 0 is the middle of the first column
+     * @param  list<float>  $rows
+     */
+    public function move(array $columns, array $rows, int $width, int $height): void
+    {
+        $was = $this->take();
+        $moved = [[], [], []];
+        foreach ($columns as $i => $column) {
+            $x = max(0.0, min($width - 1.0, $column));
+            $y = max(0.0, min($height - 1.0, $rows[$i]));
+            [$left, $upper] = [(int) $x, (int) $y];
+            [$across, $down] = [$x - $left, $y - $upper];
+            $right = $left < $width - 1 ? 1 : 0;
+            $first = $upper * $width + $left;
+            $second = $upper < $height - 1 ? $first + $width : $first;
+            foreach ($was as $channel => $plane) {
+                $above = $plane[$first] + ($plane[$first + $right] - $plane[$first]) * $across;
+                $below = $plane[$second] + ($plane[$second + $right] - $plane[$second]) * $across;
+                $moved[$channel][] = $above + ($below - $above) * $down;
+            }
+        }
+        $this->planes = $moved;
+    }
+
+    /**
      * One colour over an opaque picture, as much as the coverage says.
      *
      * @param  list<array{int, int}>  $stretches  first pixel, pixel after the last

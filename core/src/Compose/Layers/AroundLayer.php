@@ -6,6 +6,7 @@ namespace Awning\Core\Compose\Layers;
 
 use Awning\Core\Compose\Canvas\Canvas;
 use Awning\Core\Compose\Canvas\ExactCanvas;
+use Awning\Core\Page\PageSize;
 
 /** Lays over the picture what it makes of it, inside its clip. */
 abstract readonly class AroundLayer extends PassLayer implements NeighbourLayer
@@ -38,6 +39,6 @@ abstract readonly class AroundLayer extends PassLayer implements NeighbourLayer
     /** Px for a thousandth of the page's longer side. */
     final protected function thousandth(): float
     {
-        return max($this->page->width ?? 1, $this->page->height ?? 1) / 1000;
+        return ($this->page ?? new PageSize(1, 1))->thousandth();
     }
 }

@@ -74,6 +74,6 @@ final readonly class ShimmerLayer extends AroundLayer
             }
         }
 
-        return $canvas->sampled($columns, $rows, $rect->width, $rect->height);
+        return $canvas->moved($columns, $rows, $rect->width, $rect->height);
     }
 }

@@ -4,45 +4,42 @@ declare(strict_types=1);
 
 namespace Awning\Core\Compose\Layers;
 
-use Awning\Core\Colour\Rgb;
 use Awning\Core\Compose\Canvas\Canvas;
 use Awning\Core\Compose\Weather\LastPlane;
+use Awning\Core\Compose\Weather\WeatherKinds;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Page\Pass\WeatherContent;
 use Awning\Core\Raster\Bytes;
-use Awning\Core\Raster\Rect;
 
 /** Lays one colour through a coverage that is computed from the place on the page, inside its clip. */
-abstract readonly class WeatherLayer extends PassLayer
+final readonly class WeatherLayer extends PassLayer
 {
-    private LastPlane $last;
+    private int $colour;
+
+    /** The same for all tiles. */
+    private LastPlane $plane;
 
     public function __construct(string $id, PassSpec $spec, ?Mask $mask = null, ?PageSize $page = null)
     {
         parent::__construct($id, $spec, $mask, $page);
-        $this->last = new LastPlane;
+        $content = $spec->content instanceof WeatherContent
+            ? $spec->content
+            : throw new \LogicException('Another kind of pass.');
+        $this->colour = $content->colour()->number();
+        $this->plane = new LastPlane(WeatherKinds::plane($content, $page ?? new PageSize(1, 1)));
     }
 
-    abstract protected function colour(): Rgb;
-
-    /** @return string one byte a pixel of the rectangle */
-    abstract protected function coverage(Rect $rect): string;
-
-    final protected function put(Canvas $canvas, Ground $ground): void
+    protected function put(Canvas $canvas, Ground $ground): void
     {
         $filled = $this->filled($ground);
         if ($filled !== null) {
             $canvas->tint(
-                $this->turned([[0, $ground->count, $this->colour()->number()]]),
-                Bytes::product($filled, $ground->generated($this->plane(...))),
+                $this->turned([[0, $ground->count, $this->colour]]),
+                Bytes::product($filled, $ground->generated($this->plane->in(...))),
                 $this->spec->mode,
                 $this->spec->opacity,
             );
         }
-    }
-
-    private function plane(Rect $rect): string
-    {
-        return $this->last->of($rect, $this->coverage(...));
     }
 }

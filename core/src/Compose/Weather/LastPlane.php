@@ -6,21 +6,24 @@ namespace Awning\Core\Compose\Weather;
 
 use Awning\Core\Raster\Rect;
 
-/** The plane that was made last: a compositor asks for the same one for its survey and for each canvas. */
-final class LastPlane
+/** Keeps what was made last: a compositor asks for the same rectangle for its survey and for each canvas. */
+final class LastPlane implements Plane
 {
     private ?Rect $rect = null;
 
-    private string $plane = '';
+    private string $bytes = '';
 
-    /** @param  callable(Rect): string  $make  one byte a px of the rectangle, always the same */
-    public function of(Rect $rect, callable $make): string
+    public function __construct(private readonly Plane $plane)
+    {
+    }
+
+    public function in(Rect $rect): string
     {
         if ($this->rect != $rect) {
-            $this->plane = $make($rect);
+            $this->bytes = $this->plane->in($rect);
             $this->rect = $rect;
         }
 
-        return $this->plane;
+        return $this->bytes;
     }
 }

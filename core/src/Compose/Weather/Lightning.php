@@ -6,6 +6,7 @@ namespace Awning\Core\Compose\Weather;
 
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\LightningContent;
+use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Chance;
 use Awning\Core\Raster\Rect;
 
@@ -14,7 +15,7 @@ use Awning\Core\Raster\Rect;
  * chance, by less and less (midpoint displacement; common practice). Branches leave it likewise. The browser's
  * resources/js/picture/weather/lightning.ts makes the same.
  */
-final readonly class Lightning
+final readonly class Lightning implements Plane
 {
     /** How often the main way and a branch are halved. */
     private const HALVINGS = 7;
@@ -55,7 +56,7 @@ final readonly class Lightning
 
     public function __construct(LightningContent $content, PageSize $page)
     {
-        $unit = max($page->width, $page->height) / 1000;
+        $unit = $page->thousandth();
         $this->glow = $content->glow * $unit;
         $this->origin = [$content->from[0] * $page->width, $content->from[1] * $page->height];
         $end = [$content->to[0] * $page->width, $content->to[1] * $page->height];
@@ -91,7 +92,7 @@ final readonly class Lightning
             $this->addHalo($values, $rect);
         }
 
-        return implode('', array_map(chr(...), $values));
+        return Bytes::of($values);
     }
 
     /**
@@ -144,17 +145,14 @@ final readonly class Lightning
     {
         [$fromX, $fromY, $toX, $toY, $half] = $segment;
         $reach = $half + max(0.5, $this->glow);
-        $top = max($rect->y, (int) floor(min($fromY, $toY) - $reach));
-        $bottom = min($rect->y + $rect->height - 1, (int) ceil(max($fromY, $toY) + $reach));
-        $left = max($rect->x, (int) floor(min($fromX, $toX) - $reach));
-        $right = min($rect->x + $rect->width - 1, (int) ceil(max($fromX, $toX) + $reach));
+        $box = self::around($rect, [$fromX, $fromY], [$toX, $toY], $reach);
         [$wayX, $wayY] = [$toX - $fromX, $toY - $fromY];
         $squared = max(1e-9, $wayX * $wayX + $wayY * $wayY);
         $thin = min(1.0, 2 * $half);
-        for ($row = $top; $row <= $bottom; $row++) {
+        for ($row = $box->y; $row < $box->bottom(); $row++) {
             $y = $row + 0.5 - $fromY;
             $at = ($row - $rect->y) * $rect->width - $rect->x;
-            for ($column = $left; $column <= $right; $column++) {
+            for ($column = $box->x; $column < $box->right(); $column++) {
                 $x = $column + 0.5 - $fromX;
                 $part = max(0.0, min(1.0, ($x * $wayX + $y * $wayY) / $squared));
                 [$offX, $offY] = [$x - $part * $wayX, $y - $part * $wayY];
@@ -173,6 +171,22 @@ final readonly class Lightning
     }
 
     /**
+     * What of a rectangle lies so near two places.
+     *
+     * @param  array{float, float}  $from
+     * @param  array{float, float}  $to
+     */
+    private static function around(Rect $rect, array $from, array $to, float $reach): Rect
+    {
+        $left = (int) floor(min($from[0], $to[0]) - $reach);
+        $top = (int) floor(min($from[1], $to[1]) - $reach);
+        $right = (int) ceil(max($from[0], $to[0]) + $reach);
+        $bottom = (int) ceil(max($from[1], $to[1]) + $reach);
+
+        return $rect->intersect(new Rect($left, $top, $right - $left + 1, $bottom - $top + 1));
+    }
+
+    /**
      * The light about the origin, screened over what is there.
      *
      * @param  array<int, int>  $values
@@ -181,14 +195,11 @@ final readonly class Lightning
     {
         [$originX, $originY] = $this->origin;
         $reach = self::HALO_REACH * $this->glow;
-        $top = max($rect->y, (int) floor($originY - $reach));
-        $bottom = min($rect->y + $rect->height - 1, (int) ceil($originY + $reach));
-        $left = max($rect->x, (int) floor($originX - $reach));
-        $right = min($rect->x + $rect->width - 1, (int) ceil($originX + $reach));
-        for ($row = $top; $row <= $bottom; $row++) {
+        $box = self::around($rect, $this->origin, $this->origin, $reach);
+        for ($row = $box->y; $row < $box->bottom(); $row++) {
             $y = $row + 0.5 - $originY;
             $at = ($row - $rect->y) * $rect->width - $rect->x;
-            for ($column = $left; $column <= $right; $column++) {
+            for ($column = $box->x; $column < $box->right(); $column++) {
                 $x = $column + 0.5 - $originX;
                 $near = 1 - sqrt($x * $x + $y * $y) / $reach;
                 if ($near > 0) {

@@ -13,7 +13,7 @@ use Awning\Core\Raster\ValueNoise;
  * The coverage of mist: patches, or as even as fog is, between two heights of the page. The browser's
  * resources/js/picture/weather/mist.ts makes the same.
  */
-final readonly class Mist
+final readonly class Mist implements Plane
 {
     /** What the patches of half the size count beside the large ones. */
     private const FINER = 0.5;

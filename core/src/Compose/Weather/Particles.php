@@ -16,7 +16,7 @@ use Awning\Core\Raster\Rect;
  * place of its own by the seed (a jittered grid; common practice). So a part of the page has the same particles as the
  * whole page. The browser's resources/js/picture/weather/particles.ts makes the same.
  */
-final readonly class Particles
+final readonly class Particles implements Plane
 {
     /** How much larger and farther apart the particles of each plane are than those of the middle one. */
     private const PLANES = ['near' => 1.8, 'middle' => 1.0, 'far' => 0.5];
@@ -37,7 +37,7 @@ final readonly class Particles
 
     public function __construct(private ParticlesContent $content, PageSize $page)
     {
-        $this->unit = max($page->width, $page->height) / 1000;
+        $this->unit = $page->thousandth();
     }
 
     /** @return string one byte a px of the rectangle: where particles lie over each other they add up, to 255 */
@@ -65,7 +65,7 @@ final readonly class Particles
                 self::add($values, $rect, $particle);
             }
         }
-        $bytes = implode('', array_map(chr(...), $values));
+        $bytes = Bytes::of($values);
 
         return $even === 0
             ? $bytes

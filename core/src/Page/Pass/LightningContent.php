@@ -16,7 +16,7 @@ use Awning\Core\Page\Data;
  * @phpstan-type LightningData array{kind: 'lightning', colour: string, from: array{float, float},
  *     to: array{float, float}, width: float, jag: float, branches: int, glow: float, seed: int}
  */
-final readonly class LightningContent implements PassContent
+final readonly class LightningContent implements WeatherContent
 {
     use LaysOver;
 
@@ -97,6 +97,11 @@ final readonly class LightningContent implements PassContent
             'glow' => $this->glow,
             'seed' => $this->seed,
         ];
+    }
+
+    public function colour(): Rgb
+    {
+        return $this->colour;
     }
 
     public function kind(): PassKind

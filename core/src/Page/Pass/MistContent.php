@@ -15,7 +15,7 @@ use Awning\Core\Page\Data;
  * @phpstan-type MistData array{kind: 'mist', colour: string, size: float, density: float, seed: int, texture: float,
  *     top: float, bottom: float, fade: float}
  */
-final readonly class MistContent implements PassContent
+final readonly class MistContent implements WeatherContent
 {
     use LaysOver;
 
@@ -75,6 +75,11 @@ final readonly class MistContent implements PassContent
             'bottom' => $this->bottom,
             'fade' => $this->fade,
         ];
+    }
+
+    public function colour(): Rgb
+    {
+        return $this->colour;
     }
 
     public function kind(): PassKind

@@ -17,7 +17,7 @@ use Awning\Core\Page\Data;
  *     size: float, length: float, angle: float, spread: float, softness: float, variety: float, near: float,
  *     middle: float, far: float, seed: int}
  */
-final readonly class ParticlesContent implements PassContent
+final readonly class ParticlesContent implements WeatherContent
 {
     use LaysOver;
 
@@ -107,6 +107,11 @@ final readonly class ParticlesContent implements PassContent
             'far' => $this->far,
             'seed' => $this->seed,
         ];
+    }
+
+    public function colour(): Rgb
+    {
+        return $this->colour;
     }
 
     public function kind(): PassKind

@@ -22,11 +22,7 @@ export class ComparedMood {
         context.restore();
         if (edge <= 0) return;
         context.setTransform(1, 0, 0, 1, 0, 0);
-        drawEdge(
-            context,
-            toScreen.transformPoint(new DOMPoint(edge, 0)),
-            toScreen.transformPoint(new DOMPoint(edge, size.height)),
-        );
+        drawEdge(context, toScreen, edge, size.height);
     }
 
     /** The picture of that address; null: there is none yet. */

@@ -40,9 +40,13 @@ export class Hand {
         canvas.setPointerCapture(event.pointerId);
         this.pointer = event.pointerId;
         const isPanned = event.button === 1 || this.isSpaceHeld || tool.id === 'look';
-        const isGrip = event.button === 0 && this.grip(tool, this.point(event, view), view) !== null;
-        if (isPanned && !isGrip) this.panFrom = spot(event, canvas);
-        else if (event.button === 0) this.begin(tool, this.point(event, view), view);
+        const point = this.point(event, view);
+        const grip = event.button === 0 ? this.grip(tool, point, view) : null;
+        if (isPanned && grip === null) this.panFrom = spot(event, canvas);
+        else if (event.button === 0) {
+            this.last = point;
+            this.renderer.gesture = grip ?? tool.begin(this.host(view), point);
+        }
         this.renderer.schedule();
     }
 
@@ -106,11 +110,6 @@ export class Hand {
             }
         }
         return 0;
-    }
-
-    private begin(tool: Tool, point: ToolPoint, view: View): void {
-        this.last = point;
-        this.renderer.gesture = this.grip(tool, point, view) ?? tool.begin(this.host(view), point);
     }
 
     /** What lies under the hand to be dragged, whichever tool it holds; null: nothing does. */

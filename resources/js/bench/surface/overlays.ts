@@ -289,7 +289,8 @@ export function drawHandles(
 }
 
 /** Where one of two pictures that are compared ends and the other begins. */
-export function drawEdge(context: CanvasRenderingContext2D, from: DOMPoint, to: DOMPoint): void {
+export function drawEdge(context: CanvasRenderingContext2D, toScreen: DOMMatrix, x: number, height: number): void {
+    const [from, to] = [0, height].map((y) => toScreen.transformPoint(new DOMPoint(x, y)));
     context.save();
     context.lineWidth = 3;
     context.strokeStyle = accent();

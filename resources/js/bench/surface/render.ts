@@ -268,11 +268,7 @@ export class SurfaceRenderer {
         this.originals.draw(context, toScreen, drawing, this.bench.view.trial);
         context.restore();
         context.setTransform(1, 0, 0, 1, 0, 0);
-        drawEdge(
-            context,
-            toScreen.transformPoint(new DOMPoint(edge, 0)),
-            toScreen.transformPoint(new DOMPoint(edge, size.height)),
-        );
+        drawEdge(context, toScreen, edge, size.height);
     }
 
     private drawUnderdrawings(context: CanvasRenderingContext2D, seen: Part, size: Box): void {

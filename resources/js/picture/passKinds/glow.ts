@@ -2,14 +2,14 @@
 import type { GlowData } from '../../api/generated';
 import { BoxBlur } from '../boxBlur';
 import type { FloatCanvas } from '../canvas';
+import { layAround, MOST_AROUND } from './layAround';
 import { passKind } from './passKind';
 
-/** Px, on a page as large as it is. */
-const MOST = 60;
+/** Px: the least blur that is computed. */
 const LEAST = 0.1;
 
 const blurOf = ({ reach }: GlowData, thousandth: number, level: number): BoxBlur =>
-    new BoxBlur(Math.max(LEAST, Math.min(MOST / 2 ** level, reach * thousandth)));
+    new BoxBlur(Math.max(LEAST, Math.min(MOST_AROUND / 2 ** level, reach * thousandth)));
 
 export const glow = passKind<GlowData>({
     kind: 'glow',
@@ -17,14 +17,11 @@ export const glow = passKind<GlowData>({
     alters: true,
     margin: (content, thousandth, level) => blurOf(content, thousandth, level).reach,
     lay(canvas, ground, pass, content) {
-        const filled = ground.filled(pass);
-        // Some pixels by themselves have no neighbours: whoever composes them knows that they are a draft.
-        if (filled === null || ground.isGathered) return;
-        const soft = canvas.copy();
-        keepBright(soft, content.threshold);
         const blur = blurOf(content, ground.thousandth, ground.level);
-        for (const plane of [soft.r, soft.g, soft.b]) blur.blur(plane, ground.width, ground.count / ground.width);
-        canvas.lay(soft, filled, pass.mode, pass.opacity);
+        layAround(canvas, ground, pass, (copy, width, height) => {
+            keepBright(copy, content.threshold);
+            copy.blur(blur, width, height);
+        });
     },
     swatch: () => 'radial-gradient(#ffffff, #888888)',
     words: () => 'glow of what is bright beneath',

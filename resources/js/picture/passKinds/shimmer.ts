@@ -2,15 +2,14 @@
 import type { ShimmerData } from '../../api/generated';
 import { chance } from '../chance';
 import type { Ground } from '../ground';
+import { layAround, MOST_AROUND } from './layAround';
 import { passKind } from './passKind';
 
-/** Px, on a page as large as it is. */
-const MOST = 60;
 /** What the long and the fine wave count, and how long the fine one and its wandering are. */
 const [LONG, FINE, FINER, WANDERS, WANDERING] = [0.6, 0.4, 0.43, 2.6, 1.7];
 
 const heightOf = ({ height }: ShimmerData, thousandth: number, level: number): number =>
-    Math.min(MOST / 2 ** level, height * thousandth);
+    Math.min(MOST_AROUND / 2 ** level, height * thousandth);
 
 export const shimmer = passKind<ShimmerData>({
     kind: 'shimmer',
@@ -18,20 +17,16 @@ export const shimmer = passKind<ShimmerData>({
     alters: true,
     margin: (content, thousandth, level) => Math.ceil(heightOf(content, thousandth, level)) + 1,
     lay(canvas, ground, pass, content) {
-        const filled = ground.filled(pass);
-        // Some pixels by themselves have no neighbours: whoever composes them knows that they are a draft.
-        if (filled === null || ground.isGathered) return;
-        const moved = canvas.copy();
         const aside = asideOf(content, ground);
-        const [width, height] = [ground.width, ground.count / ground.width];
-        ground.everywhere((i, _x, _y, middleX, middleY) => {
-            const [x, y] = aside(i, middleX, middleY);
-            const at = between(x, y, width, height);
-            moved.r[i] = at(canvas.r);
-            moved.g[i] = at(canvas.g);
-            moved.b[i] = at(canvas.b);
-        });
-        canvas.lay(moved, filled, pass.mode, pass.opacity);
+        layAround(canvas, ground, pass, (moved, width, height) =>
+            ground.everywhere((i, _x, _y, middleX, middleY) => {
+                const [x, y] = aside(i, middleX, middleY);
+                const at = between(x, y, width, height);
+                moved.r[i] = at(canvas.r);
+                moved.g[i] = at(canvas.g);
+                moved.b[i] = at(canvas.b);
+            }),
+        );
     },
     swatch: () => 'repeating-linear-gradient(#999999 0 3px, #e5e5e5 3px 6px)',
     words: () => 'heat shimmer of what lies beneath',

@@ -1,5 +1,5 @@
 import type { ContentData } from '../../../../api/generated';
-import { ColourField } from '../../../../ui/ColourField';
+import { ColourSetting } from './ColourSetting';
 import type { SettingsProps } from './settings';
 import { useContent } from './useContent';
 
@@ -15,16 +15,10 @@ interface Props<Content extends Seeded> extends SettingsProps<Content> {
 
 /** The colour of a weather, and a button that has it lie elsewhere. */
 export function ColourAndPlaces<Content extends Seeded>({ id, content, disabled, other, title }: Props<Content>) {
-    const { preview, apply } = useContent<Seeded>(id, content);
+    const { apply } = useContent<Seeded>(id, content);
     return (
         <div className="flex items-center gap-2">
-            <ColourField
-                label="Colour"
-                value={content.colour}
-                disabled={disabled}
-                onChange={(colour) => preview({ colour })}
-                onSettle={(colour) => apply({ colour })}
-            />
+            <ColourSetting id={id} content={content} disabled={disabled} />
             <button
                 className="act"
                 disabled={disabled}

@@ -7,7 +7,7 @@ import { BalanceSettings } from './BalanceSettings';
 import { CurveSettings } from './CurveSettings';
 import { GradientSettings } from './GradientSettings';
 import { ShiftSettings } from './ShiftSettings';
-import { WashSettings } from './WashSettings';
+import { ColourSetting } from './ColourSetting';
 import { LevelsSettings } from './LevelsSettings';
 import { MistSettings } from './MistSettings';
 import { ParticlesSettings } from './ParticlesSettings';
@@ -21,7 +21,7 @@ import { TintSettings } from './TintSettings';
 const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Extract<ContentData, { kind: Kind }>>> } =
     {
         tint: TintSettings,
-        wash: WashSettings,
+        wash: ColourSetting,
         gradient: GradientSettings,
         levels: LevelsSettings,
         curve: CurveSettings,

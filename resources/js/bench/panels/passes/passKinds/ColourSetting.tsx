@@ -1,9 +1,12 @@
-import type { WashData } from '../../../../api/generated';
+import type { ContentData } from '../../../../api/generated';
 import { ColourField } from '../../../../ui/ColourField';
 import type { SettingsProps } from './settings';
 import { useContent } from './useContent';
 
-export function WashSettings({ id, content, disabled }: SettingsProps<WashData>) {
+type Coloured = Extract<ContentData, { colour: string }>;
+
+/** The one colour of a pass. */
+export function ColourSetting({ id, content, disabled }: SettingsProps<Coloured>) {
     const { preview, apply } = useContent(id, content);
     return (
         <ColourField
