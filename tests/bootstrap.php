@@ -18,6 +18,8 @@ require __DIR__.'/../vendor/autoload.php';
         $_ENV[$name] = $_SERVER[$name] = $value;
     }
     $root = dirname(__DIR__);
+    // What an earlier run left there, of this group or another, would be taken for this one's.
+    (new Illuminate\Filesystem\Filesystem)->deleteDirectory("$root/$own[AWNING_WORKS]");
     foreach (
         [
             $own['AWNING_WORKS'],

@@ -75,7 +75,7 @@ const slide = (name: string, to: number): void => {
 describe('hanging a pass', () => {
     const offered = (name: string, scopes: string[], content: PassData['content']) =>
         ({
-            group: name === 'Rim' ? 'Light and shade' : 'Look through',
+            group: name === 'Rim' ? 'Light and shade' : 'Blur, glow and heat',
             title: name,
             scopes,
             pass: { name, content, mode: 'normal', opacity: 1 },
@@ -95,7 +95,7 @@ describe('hanging a pass', () => {
         show(open({ rules }), <AddPass figure={3} name="Oda" onDone={done} />);
         expect(screen.getAllByRole('group').map((one) => (one as HTMLOptGroupElement).label)).toEqual([
             'Light and shade',
-            'Look through',
+            'Blur, glow and heat',
         ]);
         expect(scopes()).toEqual(['figure', 'behind', 'ink', 'page']);
         fireEvent.change(screen.getByLabelText('Kind of pass'), { target: { value: '1' } });

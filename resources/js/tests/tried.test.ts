@@ -158,6 +158,7 @@ describe('a light that is dragged', () => {
         answers[4](await state());
         await settled();
         made.want(3, plan(40));
+        await vi.waitFor(() => expect(asked).toEqual([10, 20, 30, 40]));
         answers[5](null);
         await settled();
         expect(fine).toEqual([10, 20]);
@@ -170,6 +171,7 @@ describe('a light that is dragged', () => {
         await settled();
         expect(shown).toEqual([null]);
         made.want(3, plan(20));
+        await vi.waitFor(() => expect(asked).toEqual([10, 20]));
         answers[1](null);
         await settled();
         expect([asked, shown]).toEqual([[10, 20], [null]]);

@@ -68,7 +68,7 @@ final class PassRules
                 'Colour' => self::colour(),
                 'Adjust what lies beneath' => self::adjustments(),
                 'Weather' => self::weather(),
-                'Look through' => self::optics(),
+                'Blur, glow and heat' => self::optics(),
             ] as $group => $passes
         ) {
             foreach ($passes as $pass) {
