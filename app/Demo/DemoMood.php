@@ -8,6 +8,7 @@ use App\Desk\Page\PageDesk;
 use App\Models\Figure;
 use App\Models\Page;
 use App\Models\User;
+use App\Scalar;
 use App\Store\PageStore;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Page\Mood\MoodBox;
@@ -70,7 +71,7 @@ final readonly class DemoMood
         $figures = Figure::query()->where('series_id', $page->series_id)->pluck('id', 'name');
         foreach (self::FOG_BEHIND as $name => $density) {
             $fog = new MistContent(Rgb::fromHex(self::FOG), 700.0, $density, 7, 0.35);
-            $figure = (int) $figures[$name];
+            $figure = Scalar::int($figures[$name]);
             $spec = new PassSpec("Fog behind $name", 0, $fog, Scope::behind($figure));
             $this->apply($page, new AddPass("demofog$figure", $spec));
         }

@@ -9,6 +9,7 @@ use App\Desk\Page\PageMoment;
 use App\Desk\Page\PagePicture;
 use App\Models\Page;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\NotKept;
 use App\Store\WholeFile;
 use Awning\Core\Page\PageSize;
@@ -50,7 +51,7 @@ final class Deliver extends LongTask implements ClientTask
 
     protected function work(Task $task): void
     {
-        $delivery = DeliveryKinds::of((string) $task->input['format']);
+        $delivery = DeliveryKinds::of(Scalar::string($task->input['format']));
         $this->step($task, 5, 'Composing the page');
         $moment = PageMoment::of($task->onPage());
         $size = $moment->page->record(RecordKind::Page, PageSize::KEY);

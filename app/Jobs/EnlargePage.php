@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\Page\PageDesk;
 use App\Models\Task;
+use App\Scalar;
 use Awning\Core\Sheet\Ops\Ink\EnlargePage as Enlarging;
 use Illuminate\Validation\Rule;
 
@@ -42,6 +43,6 @@ final class EnlargePage extends LongTask implements ClientTask
     protected function work(Task $task): void
     {
         $this->step($task, 10, 'Enlarging every layer');
-        (new PageDesk)->land($task, new Enlarging((float) $task->input['factor']));
+        (new PageDesk)->land($task, new Enlarging(Scalar::float($task->input['factor'])));
     }
 }

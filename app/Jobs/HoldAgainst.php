@@ -10,6 +10,7 @@ use App\Desk\Palette\SeriesPalette;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\Originals;
 use App\Store\WholeFile;
 use Awning\Core\Codec\PngWriter;
@@ -95,7 +96,7 @@ final class HoldAgainst extends LongTask implements ClientTask
                 'result_path' => "$folder/drift.png",
                 'result_name' => 'drift.png',
                 'report' => [
-                    'name' => (string) $task->input['name'],
+                    'name' => Scalar::string($task->input['name']),
                     'width' => $picture->width,
                     'height' => $picture->height,
                     'rows' => $drift->toData(),
@@ -114,7 +115,7 @@ final class HoldAgainst extends LongTask implements ClientTask
 
     private function page(Task $task, Series $series): Paint
     {
-        $page = Page::query()->where('series_id', $series->id)->findOrFail((int) $task->input['page']);
+        $page = Page::query()->where('series_id', $series->id)->findOrFail(Scalar::int($task->input['page']));
         if ($page->width === null) {
             throw new OpRefused('The page is empty. Import a scan first.');
         }

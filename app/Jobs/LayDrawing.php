@@ -8,6 +8,7 @@ use App\Desk\Page\PageDesk;
 use App\Desk\WorkerProcesses;
 use App\Models\Original;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\ChildDecoder;
 use App\Store\Originals;
 use App\Store\OriginalViews;
@@ -110,7 +111,7 @@ abstract class LayDrawing extends LongTask
     {
         return Original::query()
             ->where('page_id', $task->page_id)
-            ->find((int) ($task->input['original'] ?? $before?->original)) ??
+            ->find(Scalar::int($task->input['original'] ?? $before?->original)) ??
             throw new OpRefused('The file this drawing came from is not kept. Import the drawing again.');
     }
 

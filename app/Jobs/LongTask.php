@@ -11,6 +11,7 @@ use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\ChildDecoder;
 use App\Store\NotKept;
 use App\Store\Originals;
@@ -99,12 +100,12 @@ abstract class LongTask
         if (isset($task->input['reference'])) {
             return ReferencePicture::query()
                 ->where('series_id', $task->inSeries()->id)
-                ->whereKey((int) $task->input['reference'])->firstOrFail()->original;
+                ->whereKey(Scalar::int($task->input['reference']))->firstOrFail()->original;
         }
 
         return Original::query()
             ->where($task->page_id === null ? ['series_id' => $task->series_id] : ['page_id' => $task->page_id])
-            ->whereKey((int) ($task->input['original'] ?? 0))->firstOrFail();
+            ->whereKey(Scalar::int($task->input['original'] ?? 0))->firstOrFail();
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\Palette\SeriesWide;
 use App\Models\Task;
+use App\Scalar;
 use Awning\Core\Sheet\Op;
 use Illuminate\Support\ValidatedInput;
 
@@ -45,7 +46,7 @@ abstract class OnPages extends LongTask implements ClientTask
     /** @return list<int> the ids of the pages that were named */
     final protected static function pages(ValidatedInput $input): array
     {
-        return array_values(array_map(intval(...), $input->array('pages')));
+        return Scalar::ints($input->array('pages'));
     }
 
     final public static function line(): string

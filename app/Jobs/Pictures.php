@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Page;
+use App\Scalar;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\Queue;
 
@@ -52,7 +53,7 @@ final class Pictures
                 ->toBase()
                 ->where('id', $id)
                 ->update(['picture_asked_at' => now()]);
-            Queue::pushOn(MakePicture::LINE, new MakePicture((int) $id));
+            Queue::pushOn(MakePicture::LINE, new MakePicture(Scalar::int($id)));
         }
 
         return count($ids);

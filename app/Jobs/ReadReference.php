@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Desk\Page\PictureOnBoard;
 use App\Models\ReferencePicture;
 use App\Models\Task;
+use App\Scalar;
 
 /** Reads a picture that shall stand beside the work. */
 final class ReadReference extends LongTask
@@ -30,7 +31,7 @@ final class ReadReference extends LongTask
     {
         $reference = ReferencePicture::query()
             ->with('original')
-            ->whereKey((int) ($task->input['reference'] ?? 0))->first();
+            ->whereKey(Scalar::int($task->input['reference'] ?? 0))->first();
         // Taken away before it was read.
         if ($reference === null) {
             return;

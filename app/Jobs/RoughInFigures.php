@@ -10,6 +10,7 @@ use App\Desk\Page\PageDesk;
 use App\Desk\WorkerProcesses;
 use App\Models\Figure;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\PageStore;
 use Awning\Core\Light\LightPage;
 use Awning\Core\Light\Plan\LightPlan;
@@ -63,8 +64,7 @@ final class RoughInFigures extends LongTask implements ClientTask
             'only' => 'sometimes|list|max:5000',
             'only.*' => 'integer|min:1',
         ]);
-        /** @var list<int> $only */
-        $only = array_map(intval(...), $input->array('only'));
+        $only = Scalar::ints($input->array('only'));
 
         return [$asked->series->livingFigure($input->integer('figure')), $asked->lightPlan(), $only];
     }

@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Desk\Page\PageDesk;
 use App\Desk\Palette\SeriesPalette;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\Originals;
 use App\Store\PageStore;
 use Awning\Core\Codec\Resized;
@@ -71,7 +72,7 @@ final class SnapPicture extends LongTask implements ClientTask
             $task,
             new LayPicture(
                 Str::lower(Str::random(12)),
-                Bounds::nameOf((string) $task->input['name'], 'Picture'),
+                Bounds::nameOf(Scalar::string($task->input['name']), 'Picture'),
                 $snapped,
             ),
         );

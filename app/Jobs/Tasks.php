@@ -9,6 +9,7 @@ use App\Models\QueuedJob;
 use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
+use App\Scalar;
 use App\Store\Originals;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -220,7 +221,7 @@ final class Tasks
     /** The queue's table; null when the queue lies elsewhere and sees to its own lost jobs. */
     private function jobs(): ?Builder
     {
-        return config('queue.connections.'.config('queue.default').'.driver') === 'database'
+        return config('queue.connections.'.Scalar::string(config('queue.default')).'.driver') === 'database'
             ? QueuedJob::query()->toBase()
             : null;
     }

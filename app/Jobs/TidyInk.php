@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\Page\PageDesk;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\PageStore;
 use Awning\Core\Brush\TidyLines;
 use Awning\Core\Page\Drawing\InkStroke;
@@ -52,7 +53,11 @@ final class TidyInk extends LongTask implements ClientTask
     {
         $this->step($task, 10, 'Looking at the lines');
         $lines = (new Sheet(new PageStore($task->onPage())))->all(InkStroke::class);
-        $changed = TidyLines::proposed($lines, (float) $task->input['overshoot'], (float) $task->input['gap']);
+        $changed = TidyLines::proposed(
+            $lines,
+            Scalar::float($task->input['overshoot']),
+            Scalar::float($task->input['gap']),
+        );
         if ($changed === []) {
             throw new OpRefused('All lines meet already. Nothing was changed.');
         }

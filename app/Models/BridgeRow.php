@@ -33,6 +33,7 @@ final class BridgeRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): Bridge
     {
+        /** @var \stdClass&object{x1: int, y1: int, x2: int, y2: int, kind: string, score: float|string} $row */
         return new Bridge($row->x1, $row->y1, $row->x2, $row->y2, BridgeKind::from($row->kind), (float) $row->score);
     }
 }

@@ -45,6 +45,7 @@ final class DrawingRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): Drawing
     {
+        /** @var \stdClass&object{settings: string} $row */
         return Drawing::fromData(new Data((array) json_decode($row->settings, true, flags: JSON_THROW_ON_ERROR)));
     }
 }

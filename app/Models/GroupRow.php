@@ -37,6 +37,7 @@ final class GroupRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): PassGroup
     {
+        /** @var \stdClass&object{isolated: int, mode: string, opacity: float|string} $row */
         return new PassGroup((bool) $row->isolated, BlendMode::from($row->mode), (float) $row->opacity);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Scalar;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -58,7 +59,7 @@ final class Invitation extends Model
 
     public static function link(string $token): string
     {
-        return rtrim((string) config('app.url'), '/')."/welcome/$token";
+        return rtrim(Scalar::string(config('app.url')), '/')."/welcome/$token";
     }
 
     private static function hash(string $token): string

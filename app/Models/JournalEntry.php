@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Scalar;
 use Awning\Core\Sheet\State\Right;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -54,6 +55,17 @@ final class JournalEntry extends Model
         'right' => Right::class,
         'made_at' => 'datetime',
     ];
+
+    /** @return list<string> the hashes that a step's tiles name, before and after */
+    public static function hashesOf(\stdClass $row): array
+    {
+        $hashes = [];
+        foreach ((array) json_decode(Scalar::string($row->tiles), true) as $tile) {
+            array_push($hashes, ...Scalar::strings(array_filter(array_slice((array) $tile, 3, 2))));
+        }
+
+        return $hashes;
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

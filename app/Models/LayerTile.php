@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Scalar;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -24,4 +25,10 @@ final class LayerTile extends Model
     protected $table = 'layer_tiles';
 
     protected $primaryKey = null;
+
+    /** @return list<string> of all pages */
+    public static function hashesInUse(): array
+    {
+        return Scalar::strings(self::query()->toBase()->distinct()->pluck('hash')->all());
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Scalar;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Record;
@@ -70,7 +71,7 @@ final class PassRow extends Model implements KeepsRecord
                 'figure' => $row->figure_id,
                 'name' => $row->name,
                 'content' => ['kind' => $row->kind]
-                    + (array) json_decode($row->settings, true, flags: JSON_THROW_ON_ERROR),
+                    + (array) json_decode(Scalar::string($row->settings), true, flags: JSON_THROW_ON_ERROR),
                 'scope' => ['kind' => $row->scope_kind, 'id' => $row->scope_id],
                 'mode' => $row->mode,
                 'opacity' => $row->opacity,
@@ -85,7 +86,7 @@ final class PassRow extends Model implements KeepsRecord
                         : [
                             'setup' => $row->setup_id,
                             'place' => $row->setup_place,
-                            'marked' => (array) json_decode($row->setup_marked ?? '[]', true),
+                            'marked' => (array) json_decode(Scalar::string($row->setup_marked ?? '[]'), true),
                         ],
                 'turn' => $row->turn_chroma === null
                         ? null

@@ -56,6 +56,10 @@ final class RegionRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): Region
     {
+        /**
+         * @var \stdClass&object{figure_id: int, material_id: int, area: int, x: int, y: int, locked: int,
+         *     shift: ?string, variant: ?int, solid: ?string, in_front: int, flow: ?string, plan: ?int} $row
+         */
         return new Region(
             figure: $row->figure_id,
             material: $row->material_id,

@@ -36,6 +36,7 @@ final class ShiftRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): ColourShift
     {
+        /** @var \stdClass&object{material_id: int, lightness: float, chroma: float, hue: float} $row */
         return new ColourShift(
             $row->material_id,
             new ColourTurn((float) $row->lightness, (float) $row->chroma, (float) $row->hue),

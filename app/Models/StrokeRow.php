@@ -44,6 +44,7 @@ final class StrokeRow extends Model implements KeepsRecord
 
     public static function recordOf(\stdClass $row): InkStroke
     {
+        /** @var \stdClass&object{points: string, weight: float, taper: float, steady: float, grain: float} $row */
         /** @var non-empty-list<array{float, float, float}> $points */
         $points = json_decode($row->points, true, flags: JSON_THROW_ON_ERROR);
 

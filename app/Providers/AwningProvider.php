@@ -9,6 +9,7 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Policies\PagePolicy;
 use App\Policies\SeriesPolicy;
+use App\Scalar;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
@@ -31,7 +32,7 @@ final class AwningProvider extends ServiceProvider
         Model::preventSilentlyDiscardingAttributes();
         Gate::policy(Page::class, PagePolicy::class);
         Gate::policy(Series::class, SeriesPolicy::class);
-        TrustProxies::at((string) config('awning.proxies'));
+        TrustProxies::at(Scalar::string(config('awning.proxies')));
         TrustProxies::withHeaders(Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         self::limitDoors();
     }
@@ -63,7 +64,9 @@ final class AwningProvider extends ServiceProvider
         );
         RateLimiter::for(
             'own-password',
-            fn (Request $request): Limit => Limit::perMinute(8)->by('user:'.$request->user()?->getAuthIdentifier()),
+            fn (Request $request): Limit => Limit::perMinute(8)->by(
+                'user:'.Scalar::string($request->user()?->getAuthIdentifier()),
+            ),
         );
     }
 

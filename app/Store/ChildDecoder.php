@@ -97,6 +97,7 @@ final readonly class ChildDecoder
             };
         }
         $file = fopen($out, 'r') ?: throw $this->tooMuch();
+        /** @var array{width: int, height: int, planes: int, grey: bool, dpi: float|int, pictures: int} $head */
         $head = json_decode((string) fgets($file), true);
         $pixels = $head['width'] * $head['height'];
         $planes = [];
@@ -111,7 +112,7 @@ final readonly class ChildDecoder
             new Paint($head['width'], $head['height'], $red, $green, $blue, $alpha),
             $head['grey'],
             (float) $head['dpi'],
-            (int) $head['pictures'],
+            $head['pictures'],
         );
     }
 

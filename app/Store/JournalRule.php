@@ -8,6 +8,7 @@ use App\Models\JournalEntry;
 use App\Models\LayerTile;
 use App\Models\Page;
 use App\Models\Tile;
+use App\Scalar;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -28,20 +29,17 @@ final readonly class JournalRule
     public function wouldFree(): array
     {
         $removed = array_flip($this->forgettable());
-        $live = $freed = [];
-        foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
-            $live[$hash] = true;
-        }
+        $freed = [];
+        $live = array_fill_keys(LayerTile::hashesInUse(), true);
         foreach (
             JournalEntry::query()
                 ->toBase()
                 ->select(['id', 'tiles'])
                 ->lazyById(self::BATCH) as $entry
         ) {
-            foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
-                foreach (array_filter([$before, $after]) as $hash) {
-                    isset($removed[$entry->id]) ? ($freed[$hash] = true) : ($live[$hash] = true);
-                }
+            $isFreed = isset($removed[Scalar::int($entry->id)]);
+            foreach (JournalEntry::hashesOf($entry) as $hash) {
+                $isFreed ? ($freed[$hash] = true) : ($live[$hash] = true);
             }
         }
         $hashes = array_map(strval(...), array_keys(array_diff_key($freed, $live)));
@@ -58,7 +56,7 @@ final readonly class JournalRule
     {
         $forgotten = 0;
         foreach (array_chunk($this->forgettable(), self::BATCH) as $ids) {
-            $forgotten += JournalEntry::query()->whereIn('id', $ids)->delete();
+            $forgotten += JournalEntry::query()->toBase()->whereIn('id', $ids)->delete();
         }
 
         return $forgotten;
@@ -92,6 +90,6 @@ final readonly class JournalRule
             }
         }
 
-        return array_values(array_map(intval(...), $ids));
+        return Scalar::ints($ids);
     }
 }

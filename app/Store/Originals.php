@@ -9,6 +9,7 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
+use App\Scalar;
 use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Drawing\Drawing;
 use Illuminate\Support\Facades\Storage;
@@ -70,7 +71,7 @@ final class Originals
     /** Forgets a file whose import came to nothing, unless another import took it in or is about to. */
     public function forget(Task $import): void
     {
-        $original = Original::query()->find((int) ($import->input['original'] ?? 0));
+        $original = Original::query()->find(Scalar::int($import->input['original'] ?? 0));
         $isUsed = Task::query()
             ->where('kind', 'import')
             ->where('input->original', $original?->id)

@@ -15,6 +15,7 @@ use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\State\Change;
 use Awning\Core\Sheet\State\RecordChange;
 use Awning\Core\Sheet\State\SheetSource;
+use Illuminate\Support\Collection;
 
 /** A page in the database: source of a sheet, and the place its changes go. */
 final class PageStore implements SheetSource
@@ -99,6 +100,7 @@ final class PageStore implements SheetSource
      */
     public function allHashes(?array $only = null): array
     {
+        /** @var Collection<int, \stdClass&object{layer: string, column: int, row: int, hash: string}> $rows */
         $rows = LayerTile::query()
             ->toBase()
             ->where('page_id', $this->page->id)

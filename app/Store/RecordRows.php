@@ -40,7 +40,9 @@ final readonly class RecordRows implements RecordKeeper
         $column = $this->model::keyColumn();
         $records = [];
         foreach ($rows->get() as $row) {
-            $records[$row->$column] = $this->model::recordOf($row);
+            /** @var array-key $key */
+            $key = $row->$column;
+            $records[$key] = $this->model::recordOf($row);
         }
 
         return $records;

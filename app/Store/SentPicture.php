@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Scalar;
 use Awning\Core\Codec\ImageHeader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\UnreadableImage;
@@ -14,7 +15,7 @@ final class SentPicture
     /** For validation. */
     public static function rule(): string
     {
-        return 'required|file|max:'. 1024 * (int) config('awning.upload_megabytes');
+        return 'required|file|max:'. 1024 * Scalar::int(config('awning.upload_megabytes'));
     }
 
     /** @throws UnreadableImage when its first bytes are those of no picture that can be opened */

@@ -27,6 +27,10 @@ final readonly class SizeColumns implements RecordKeeper
 
     public function find(int $page, int|string $key): ?PageSize
     {
+        /**
+         * @var (\stdClass&object{width: ?int, height: int, dpi: float, behind: int, lines: ?string,
+         *     mood: string})|null $row
+         */
         $row = Page::query()
             ->toBase()
             ->where('id', $page)

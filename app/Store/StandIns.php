@@ -12,6 +12,7 @@ use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
+use Illuminate\Support\Collection;
 
 /**
  * What takes the place of materials and figures that were taken out of a series' palette, or moved in it. Pages are not
@@ -47,11 +48,13 @@ final class StandIns
     /** @return array<int, array{int, int}> */
     private function lookedUp(): array
     {
+        /** @var Collection<int, \stdClass&object{id: int, retired: int, stands_in: ?int}> $figures */
         $figures = Figure::query()
             ->toBase()
             ->where('series_id', $this->series)
             ->get(['id', 'retired', 'stands_in'])
             ->keyBy('id');
+        /** @var Collection<int, \stdClass&object{id: int, figure_id: int, retired: int, stands_in: ?int}> $materials */
         $materials = Material::query()
             ->toBase()
             ->whereIn('figure_id', $figures->keys())

@@ -21,18 +21,9 @@ final class TileSweep
     public function run(int $graceHours): int
     {
         $removed = 0;
-        $live = [];
-        foreach (LayerTile::query()->toBase()->distinct()->pluck('hash') as $hash) {
-            $live[$hash] = true;
-        }
+        $live = array_fill_keys(LayerTile::hashesInUse(), true);
         foreach (JournalEntry::query()->toBase()->where('state', '!=', 'dropped')->lazyById(100) as $entry) {
-            foreach (json_decode($entry->tiles, true) as [, , , $before, $after]) {
-                foreach ([$before, $after] as $hash) {
-                    if ($hash !== null) {
-                        $live[$hash] = true;
-                    }
-                }
-            }
+            $live += array_fill_keys(JournalEntry::hashesOf($entry), true);
         }
         $old = Tile::query()->toBase()->where('made_at', '<', now()->subHours($graceHours))->pluck('hash');
         foreach ($old->reject(fn (string $hash): bool => isset($live[$hash]))->chunk(500) as $chunk) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Tile;
+use App\Scalar;
 
 /** Tiles by the hash of their content: equal ones are kept once. Bytes are deflated on their way in. */
 final class Tiles
@@ -49,6 +50,7 @@ final class Tiles
      */
     private function keptYoung(array $hashes): array
     {
+        /** @var array<string, string> $made */
         $made = Tile::query()->toBase()->whereIn('hash', $hashes)->pluck('made_at', 'hash')->all();
         $old = array_map(
             strval(...),
@@ -61,7 +63,7 @@ final class Tiles
                 ->update(['made_at' => now()]);
             // The sweep may have been quicker: what is still there, is looked at in the present and held.
             $there = Tile::query()->toBase()->whereIn('hash', $old)->sharedLock()->pluck('hash')->all();
-            $made = array_diff_key($made, array_flip(array_diff($old, $there)));
+            $made = array_diff_key($made, array_flip(array_diff($old, Scalar::strings($there))));
         }
 
         return $made;

@@ -430,6 +430,8 @@ final class BenchTest extends TestCase
         self::assertSame($full, gzuncompress(substr((string) $answer, 36, $length)));
         self::assertSame(str_repeat("\0", 36), substr((string) $answer, 36 + $length));
         $this->postJson("/api/pages/$page->id/tiles", ['level' => 0, 'want' => [['../etc', 0, 0]]])->assertStatus(422);
+        $named = ['layer' => [], 'column' => 0, 'row' => 0];
+        $this->postJson("/api/pages/$page->id/tiles", ['level' => 0, 'want' => [$named]])->assertStatus(422);
         $hash = $store->hashesOf(LayerName::ink())['0,0'];
         self::assertSame($hash, bin2hex(substr((string) $answer, 4, 32)), 'a tile is told its name');
         // The names a page is opened with are those its tiles are kept under, at every level.
@@ -879,6 +881,7 @@ final class BenchTest extends TestCase
         ]);
         $print = $this->fingerprint($page);
         $cues = fn (array $dabs) => $this->postJson("/api/pages/$page->id/cues", ['dabs' => $dabs]);
+        $cues([['label' => [], 'material' => 1, 'length' => 1]])->assertStatus(422);
         $meant = $cues([[$labels[0], 51, 9], [$labels[0], 52, 4], [$labels[2], 52, 1]])
             ->assertOk()
             ->json();

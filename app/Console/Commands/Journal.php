@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\JournalEntry;
+use App\Scalar;
 use App\Store\JournalRule;
 use Illuminate\Console\Command;
 
@@ -17,8 +18,8 @@ final class Journal extends Command
 
     public function handle(): int
     {
-        $days = (int) ($this->option('days') ?? config('awning.journal_days'));
-        $steps = (int) ($this->option('steps') ?? config('awning.journal_steps'));
+        $days = Scalar::int($this->option('days') ?? config('awning.journal_days'));
+        $steps = Scalar::int($this->option('steps') ?? config('awning.journal_steps'));
         $rule = new JournalRule($days, $steps);
         $this->line(
             sprintf(

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Models\Original;
 use App\Models\Page;
 use App\Models\Task;
+use App\Scalar;
 use App\Store\Backup\Archive;
 use App\Store\Backup\Dump;
 use App\Store\WholeFile;
@@ -82,9 +83,11 @@ final class Restore extends BatchCommand
     private function swap(string $live, string $new, string $aside): void
     {
         DB::statement("CREATE DATABASE `$aside`");
-        $tables = fn (string $database): array => array_column(
-            DB::select('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?', [$database]),
-            'name',
+        $tables = fn (string $database): array => Scalar::strings(
+            array_column(
+                DB::select('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?', [$database]),
+                'name',
+            ),
         );
         $moves = [
             ...array_map(fn (string $table): string => "`$live`.`$table` TO `$aside`.`$table`", $tables($live)),

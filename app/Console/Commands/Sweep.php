@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Desk\Page\ShelfPicture;
+use App\Scalar;
 use App\Store\LeftFiles;
 use App\Store\OriginalViews;
 use App\Store\TileSweep;
@@ -27,7 +28,7 @@ final class Sweep extends Command
             return self::SUCCESS;
         }
         $this->line(
-            $sweep->run((int) config('awning.tile_grace_hours')).' tiles removed, '.$this->files().' files.',
+            $sweep->run(Scalar::int(config('awning.tile_grace_hours'))).' tiles removed, '.$this->files().' files.',
         );
 
         return self::SUCCESS;
@@ -42,9 +43,9 @@ final class Sweep extends Command
     {
         $disk = Storage::disk('works');
         $inUse = ShelfPicture::inUse();
-        $old = now()->subHours((int) config('awning.tile_grace_hours'))->getTimestamp();
+        $old = now()->subHours(Scalar::int(config('awning.tile_grace_hours')))->getTimestamp();
         $removed = 0;
-        foreach ($disk->allFiles() as $file) {
+        foreach (Scalar::strings($disk->allFiles()) as $file) {
             // What drawings and pictures on boards came from goes with them.
             $isPicture =
                 str_starts_with($file, ShelfPicture::FOLDER.'/') && ! str_starts_with($file, OriginalViews::FOLDER);

@@ -52,17 +52,15 @@ final readonly class LightPreview
         $op->apply($sheet);
         $where = $op->bounds();
         $passes = [];
-        foreach (
-            array_filter(
-                $sheet->all(PassSpec::class),
-                fn (int|string $id): bool => $op->isOurs((string) $id),
-                ARRAY_FILTER_USE_KEY,
-            ) as $id => $pass
-        ) {
+        foreach ($sheet->all(PassSpec::class) as $id => $pass) {
+            $id = (string) $id;
+            if (! $op->isOurs($id)) {
+                continue;
+            }
             $passes[$id] = [
                 'spec' => $pass->toData(),
                 'coverage' => base64_encode(
-                    (string) gzcompress((new LayerWindow($sheet, $pass->layer((string) $id)))->read($where), 1),
+                    (string) gzcompress((new LayerWindow($sheet, $pass->layer($id)))->read($where), 1),
                 ),
             ];
         }

@@ -7,6 +7,7 @@ namespace App\Desk\Page;
 use App\Desk\Palette\SeriesPalette;
 use App\Models\Page;
 use App\Models\PageChange;
+use App\Scalar;
 use App\Store\StandIns;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -63,7 +64,7 @@ final readonly class Feed
 
     private function waitForNews(int $revision, int $palette): void
     {
-        $until = microtime(true) + (float) config('awning.feed_seconds');
+        $until = microtime(true) + Scalar::float(config('awning.feed_seconds'));
         while (microtime(true) < $until && ! $this->isNews($revision, $palette)) {
             usleep(1000 * self::LOOK_EVERY_MS);
         }
@@ -72,7 +73,7 @@ final readonly class Feed
     /** @return bool whether there was a slot */
     private function inSlot(Closure $work): bool
     {
-        for ($slot = 1; $slot <= (int) config('awning.feed_slots'); $slot++) {
+        for ($slot = 1; $slot <= Scalar::int(config('awning.feed_slots')); $slot++) {
             $name = DB::connection()->getDatabaseName()." feed $slot";
             if (DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) === 1) {
                 try {

@@ -24,8 +24,8 @@ final readonly class Journal
         $entries = JournalEntry::query()->where('page_id', $this->page->id);
 
         return [
-            'undo' => (clone $entries)->where('state', 'done')->latest('id')->value('title'),
-            'redo' => (clone $entries)->where('state', 'undone')->oldest('id')->value('title'),
+            'undo' => (clone $entries)->where('state', 'done')->latest('id')->first(['title'])?->title,
+            'redo' => (clone $entries)->where('state', 'undone')->oldest('id')->first(['title'])?->title,
             'count' => (clone $entries)->where('state', 'done')->count(),
         ];
     }

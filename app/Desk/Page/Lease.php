@@ -7,6 +7,7 @@ namespace App\Desk\Page;
 use App\Desk\Conflict;
 use App\Models\Page;
 use App\Models\User;
+use App\Scalar;
 use Illuminate\Support\Facades\DB;
 
 /** Who holds a page: one person in one window. The lease lapses when its heartbeat stops. */
@@ -25,7 +26,7 @@ final class Lease
                 $row->forceFill([
                     'holder_id' => $user->id,
                     'lease' => $token,
-                    'lease_until' => now()->addSeconds((int) config('awning.lease_seconds')),
+                    'lease_until' => now()->addSeconds(Scalar::int(config('awning.lease_seconds'))),
                 ])->saveQuietly();
             }
 

@@ -36,6 +36,7 @@ final readonly class PageMoment
             $series = Series::query()->findOrFail($row->series_id);
             $palette = (new SeriesPalette($series, $row))->core();
             // The palette has just loaded them.
+            /** @var array<int, string> $names */
             $names = $series->figures->pluck('name', 'id')->all();
             $materials = [];
             foreach ($series->figures as $figure) {

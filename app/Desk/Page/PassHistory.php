@@ -6,6 +6,7 @@ namespace App\Desk\Page;
 
 use App\Models\JournalEntry;
 use App\Models\Page;
+use App\Scalar;
 use App\Store\PageStore;
 use App\Store\TileMissing;
 use App\Store\Tiles;
@@ -38,7 +39,7 @@ final readonly class PassHistory
             (new Sheet(new PageStore($page)))->find(PassSpec::class, $pass) ??
             throw new OpRefused('The pass is gone. Reload the page.');
         $this->layer = $spec->layer($pass)->value;
-        $this->resized = (int) $this->done()->where('kind', EnlargePage::kind())->max('id');
+        $this->resized = Scalar::int($this->done()->where('kind', EnlargePage::kind())->max('id'));
     }
 
     /** @return list<PaintedState> the newest first */

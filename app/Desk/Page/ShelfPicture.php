@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Page;
 
 use App\Models\Page;
+use App\Scalar;
 use App\Store\NotKept;
 use App\Store\WholeFile;
 use Awning\Core\Codec\PngWriter;
@@ -55,10 +56,13 @@ final readonly class ShelfPicture
     {
         try {
             // One makes it; the others wait for it, and find it made.
-            return Cache::lock("picture {$this->path($this->state())}", self::MAKING_SECONDS)->block(
-                self::WAIT_SECONDS,
-                fn (): ?string => $this->kept() ?? $this->made(),
-            );
+            $lock = Cache::lock("picture {$this->path($this->state())}", self::MAKING_SECONDS);
+            $lock->block(self::WAIT_SECONDS);
+            try {
+                return $this->kept() ?? $this->made();
+            } finally {
+                $lock->release();
+            }
         } catch (LockTimeoutException) {
             return $this->made();
         }
@@ -122,6 +126,6 @@ final readonly class ShelfPicture
             ->pluck('path')
             ->all();
 
-        return array_fill_keys($paths, true);
+        return array_fill_keys(Scalar::strings($paths), true);
     }
 }

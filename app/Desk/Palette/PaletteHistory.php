@@ -7,6 +7,7 @@ namespace App\Desk\Palette;
 use App\Models\Material;
 use App\Models\Series;
 use App\Models\SeriesEntry;
+use App\Scalar;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;
@@ -63,7 +64,7 @@ final readonly class PaletteHistory
         foreach ($entry->records as [$kind, , $before, $after]) {
             if ($kind === 'material' && count($ramps) < self::RAMPS) {
                 $ramps[] = [
-                    'name' => (string) ($after['name'] ?? ($before['name'] ?? '')),
+                    'name' => Scalar::string(($after['name'] ?? ($before['name'] ?? ''))),
                     'before' => self::tones($before, $rule),
                     'after' => self::tones($after, $rule),
                 ];

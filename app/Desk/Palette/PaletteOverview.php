@@ -15,6 +15,7 @@ use App\Store\StandIns;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Proof\Advice;
 use Awning\Core\Proof\RampAdvice;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
@@ -95,6 +96,7 @@ final readonly class PaletteOverview
             ->get(['id', 'number', 'width'])
             ->keyBy('id');
         $standIns = (new StandIns($this->series->id))->toClient()['materials'];
+        /** @var Collection<int, \stdClass&object{page_id: int, material_id: int, regions: int, largest: int}> $rows */
         $rows = RegionRow::query()
             ->toBase()
             ->whereIn('page_id', $pages->keys())
@@ -106,7 +108,7 @@ final readonly class PaletteOverview
         foreach ($rows as $row) {
             $material = $standIns[$row->material_id] ?? $row->material_id;
             $use = $uses[$material] ?? ['regions' => 0, 'pages' => [], 'width' => null, 'place' => null];
-            $use['regions'] += (int) $row->regions;
+            $use['regions'] += $row->regions;
             $use['pages'] = array_values(array_unique([...$use['pages'], (int) $pages[$row->page_id]?->number]));
             $uses[$material] = $use;
             if ($row->largest > ($largest[$material][0] ?? 0)) {
@@ -116,6 +118,7 @@ final readonly class PaletteOverview
         unset($uses[0]);
         foreach ($uses as $material => $use) {
             [$area, $page, $of] = $largest[$material];
+            /** @var (\stdClass&object{x: int, y: int})|null $place */
             $place = RegionRow::query()
                 ->toBase()
                 ->where('page_id', $page)
@@ -124,7 +127,7 @@ final readonly class PaletteOverview
                 ->first(['x', 'y']);
             $uses[$material]['width'] = $pages[$page]?->width;
             $uses[$material]['place'] =
-                $place === null ? null : ['page' => (int) $page, 'x' => (int) $place->x, 'y' => (int) $place->y];
+                $place === null ? null : ['page' => $page, 'x' => $place->x, 'y' => $place->y];
         }
 
         return $uses;
@@ -137,6 +140,8 @@ final readonly class PaletteOverview
             ->whereNotIn('kind', SeriesDesk::SWAPS)
             ->where('state', $state);
 
-        return ($state === 'done' ? $entries->latest('version') : $entries->oldest('version'))->value('title');
+        $next = ($state === 'done' ? $entries->latest('version') : $entries->oldest('version'))->first(['title']);
+
+        return $next?->title;
     }
 }

@@ -13,6 +13,7 @@ use App\Models\SeriesBrush;
 use App\Models\SeriesLight;
 use App\Models\SeriesMood;
 use App\Models\SeriesSetup;
+use App\Scalar;
 use App\Store\NotKept;
 use Awning\Core\Brush\BrushBox;
 use Awning\Core\Page\Data;
@@ -36,7 +37,7 @@ final class PaletteRecords
         // Out of the way first: no two may stand at one depth, not even meanwhile.
         Figure::query()
             ->whereKey($figures)
-            ->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
+            ->increment('depth', 1 + Scalar::int(Figure::query()->where('series_id', $series->id)->max('depth')));
         $done = [];
         foreach ($records as $i => [$kind, $id, $to]) {
             $row = self::row($series, $kind, $id);

@@ -11,6 +11,7 @@ use App\Models\PaletteVersion;
 use App\Models\RegionRow;
 use App\Models\Series;
 use App\Models\SeriesLight;
+use App\Scalar;
 use App\Store\StandIns;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Difference;
@@ -125,9 +126,9 @@ final readonly class SeriesPalette
         return new Palette(
             materials: $this->materialNumbers(),
             figureOf: $figureOf,
-            depths: array_values($figures->sortBy('depth')->pluck('id')->all()),
+            depths: Scalar::ints($figures->sortBy('depth')->pluck('id')->all()),
             variants: $this->variantNumbers(),
-            soft: array_fill_keys($figures->where('soft', true)->pluck('id')->all(), true),
+            soft: array_fill_keys(Scalar::ints($figures->where('soft', true)->pluck('id')->all()), true),
             light: $this->lightColours(),
             lights: array_map(fn (SeriesLight $light): LightColours => LightColours::ofPlan($light->plan()), $stood),
             under: $under,

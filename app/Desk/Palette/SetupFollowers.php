@@ -23,6 +23,7 @@ final readonly class SetupFollowers
     /** @return list<SetupFollowerState> in the order of the pages' numbers */
     public function toClient(): array
     {
+        /** @var array<int, string> $names */
         $names = Figure::query()->where('series_id', $this->setup->series_id)->pluck('name', 'id')->all();
         $hung = [];
         foreach (

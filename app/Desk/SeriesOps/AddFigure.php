@@ -8,6 +8,7 @@ use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
+use App\Scalar;
 
 /** A new figure, nearer to the reader than all others. */
 final readonly class AddFigure implements ClientSeriesOp
@@ -52,7 +53,7 @@ final readonly class AddFigure implements ClientSeriesOp
     {
         $figure = Figure::query()->create([
             'series_id' => $series->id, 'name' => $this->name,
-            'depth' => 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'),
+            'depth' => 1 + Scalar::int(Figure::query()->where('series_id', $series->id)->max('depth')),
         ]);
 
         return [['figure', $figure->id, null, $figure->refresh()->toRecord()]];

@@ -8,6 +8,7 @@ use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
+use App\Scalar;
 
 /** Gives a figure another name, another place in the depth of all pages, or another outer edge. */
 final readonly class ChangeFigure implements ClientSeriesOp
@@ -93,7 +94,7 @@ final readonly class ChangeFigure implements ClientSeriesOp
         // Out of the way first: no two may stand at one depth, not even meanwhile.
         Figure::query()
             ->whereKey(array_map(fn (Figure $figure): int => $figure->id, $changed))
-            ->increment('depth', 1 + (int) Figure::query()->where('series_id', $series->id)->max('depth'));
+            ->increment('depth', 1 + Scalar::int(Figure::query()->where('series_id', $series->id)->max('depth')));
         $records = [];
         foreach ($changed as $i => $figure) {
             Figure::query()

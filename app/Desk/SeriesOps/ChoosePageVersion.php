@@ -8,6 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
+use App\Scalar;
 
 /** Whether a page follows the palette or stays with a version of it, and which materials follow all the same. */
 final readonly class ChoosePageVersion implements ClientSeriesOp
@@ -28,8 +29,7 @@ final readonly class ChoosePageVersion implements ClientSeriesOp
             'follows.*' => 'integer|min:1',
         ]);
         $version = $input->filled('version') ? $asked->paletteVersion($input->integer('version')) : null;
-        /** @var list<int> $follows */
-        $follows = array_map(intval(...), $input->array('follows'));
+        $follows = Scalar::ints($input->array('follows'));
 
         return new self($asked->page($input->integer('of')), $version, $version === null ? [] : $follows);
     }

@@ -8,6 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
+use App\Scalar;
 
 /**
  * Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay.
@@ -29,8 +30,7 @@ final readonly class CopyMaterials implements ClientSeriesOp
             'materials' => 'required|list|max:1000',
             'materials.*' => 'integer|min:1',
         ]);
-        /** @var list<int> $materials */
-        $materials = array_map(intval(...), $input->array('materials'));
+        $materials = Scalar::ints($input->array('materials'));
 
         return new self($asked->figure($input->integer('figure')), $materials);
     }

@@ -8,6 +8,7 @@ use App\Desk\Conflict;
 use App\Desk\Palette\SeriesPalette;
 use App\Models\Material;
 use App\Models\Series;
+use App\Scalar;
 use Awning\Core\Colour\Derivation;
 
 /**
@@ -81,7 +82,7 @@ trait MaterialChange
         ?array $dials = null,
         ?array $more = null,
     ): array {
-        $place = 1 + (int) Material::living()->where('figure_id', $figure)->max('place');
+        $place = 1 + Scalar::int(Material::living()->where('figure_id', $figure)->max('place'));
         $row = Material::query()
             ->create([
                 'figure_id' => $figure,

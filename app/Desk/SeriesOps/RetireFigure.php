@@ -8,6 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
+use App\Scalar;
 
 /** Takes a figure out of the palette: another takes over its materials and passes, or they go with it. */
 final readonly class RetireFigure implements ClientSeriesOp
@@ -63,7 +64,7 @@ final readonly class RetireFigure implements ClientSeriesOp
         $before = $row->toRecord();
         $row->forceFill(['retired' => true, 'stands_in' => $into?->id])->save();
         $records = [['figure', $row->id, $before, $row->toRecord()]];
-        $place = $into === null ? 0 : (int) Material::query()->where('figure_id', $into->id)->max('place');
+        $place = $into === null ? 0 : Scalar::int(Material::query()->where('figure_id', $into->id)->max('place'));
         /** @var list<Material> $materials */
         $materials = Material::living()
             ->lockForUpdate()

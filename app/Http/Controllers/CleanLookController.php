@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\Page\CleanLook;
 use App\Models\Page;
+use App\Scalar;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Codec\PngWriter;
@@ -48,7 +49,7 @@ final class CleanLookController
         if ($look->isOfPaper($settings)) {
             return $this->picture($look->whole($settings) ?? abort(404), 'drawing');
         }
-        [$left, $top, $right, $bottom] = array_map(intval(...), array_values($request->array('tiles')));
+        [$left, $top, $right, $bottom] = Scalar::ints($request->array('tiles'));
         if ($right <= $left || $bottom <= $top || ($right - $left) * ($bottom - $top) > self::MOST) {
             throw ValidationException::withMessages([
                 'tiles' => 'At most '.self::MOST.' tiles are looked at in one go.',

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\Page\PageRegions;
 use App\Models\Page;
+use App\Scalar;
 use App\Store\PageStore;
 use Awning\Core\Flats\CueSpread;
 use Awning\Core\Page\Region\Region;
@@ -23,14 +24,15 @@ final class CueController
     {
         $request->validate([
             'dabs' => 'required|array|max:'.self::MOST,
-            'dabs.*' => 'array|size:3',
+            'dabs.*' => 'list|size:3',
             'dabs.*.0' => 'integer|between:1,'.Labels::MOST,
             'dabs.*.1' => 'integer|min:1',
             'dabs.*.2' => 'integer|between:1,1000000',
         ]);
         $dabs = [];
-        foreach ($request->array('dabs') as [$label, $material, $length]) {
-            $dabs[(int) $label][(int) $material] = ($dabs[(int) $label][(int) $material] ?? 0) + (int) $length;
+        foreach ($request->array('dabs') as $dab) {
+            [$label, $material, $length] = Scalar::ints((array) $dab);
+            $dabs[$label][$material] = ($dabs[$label][$material] ?? 0) + $length;
         }
         // What is filled and was not dabbed is a cue, too: it stays, and what is unfilled beside it may mean the same.
         $regions = (new Sheet(new PageStore($page)))->all(Region::class);

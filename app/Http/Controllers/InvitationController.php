@@ -73,8 +73,8 @@ final class InvitationController
         }
         $user = $this->people->follow(
             $token,
-            $request->input('name'),
-            $request->input('email'),
+            $request->filled('name') ? $request->string('name')->toString() : null,
+            $request->filled('email') ? $request->string('email')->toString() : null,
             $request->string('password')->toString(),
         );
         Auth::login($user);

@@ -95,6 +95,7 @@ final class ReferenceController
     /** Where it hangs, how wide, and whether mirrored or grey. */
     public function update(Request $request, Series $series, ReferencePicture $reference): JsonResponse
     {
+        /** @var array<string, mixed> $values */
         $values = $request->validate([
             'x' => 'sometimes|numeric|between:-100000,100000',
             'y' => 'sometimes|numeric|between:-100000,100000',

@@ -12,6 +12,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
+use App\Scalar;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -98,7 +99,7 @@ final class SeriesController
             return Page::query()->create([
                 'series_id' => $series->id,
                 'title' => $request->string('title')->toString(),
-                'number' => 1 + (int) Page::query()->where('series_id', $series->id)->max('number'),
+                'number' => 1 + Scalar::int(Page::query()->where('series_id', $series->id)->max('number')),
             ]);
         });
 

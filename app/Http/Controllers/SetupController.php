@@ -9,6 +9,7 @@ use App\Desk\Palette\SetupFollowers;
 use App\Models\Page;
 use App\Models\Series;
 use App\Models\SeriesSetup;
+use App\Scalar;
 use App\Store\PageStore;
 use Awning\Core\Exchange\SetupFile;
 use Awning\Core\Page\Pass\PassSpec;
@@ -48,7 +49,7 @@ final class SetupController
         ]);
         $sheet = new Sheet(new PageStore($page));
         /** @var non-empty-list<int> $labels */
-        $labels = array_values(array_map(intval(...), $request->array('labels')));
+        $labels = Scalar::ints($request->array('labels'));
         try {
             $regions = new MarkedRegions($sheet, $labels);
         } catch (OpRefused $refused) {

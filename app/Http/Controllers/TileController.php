@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\LayerTile;
 use App\Models\Page;
+use App\Scalar;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use App\Store\Tiles;
@@ -31,7 +32,7 @@ final class TileController
         $request->validate([
             'level' => 'required|integer|between:0,'.Pyramid::HIGHEST,
             'want' => 'required|array|max:'.self::MOST,
-            'want.*' => 'array|size:3',
+            'want.*' => 'list|size:3',
             'want.*.0' => 'string|max:60',
             'want.*.1' => 'integer|between:0,400',
             'want.*.2' => 'integer|between:0,400',
@@ -60,10 +61,15 @@ final class TileController
     private function names(Pyramid $pyramid, array $want): array
     {
         try {
-            return array_map(
-                fn (array $tile): ?string => $pyramid->hash(LayerName::parse($tile[0]), (int) $tile[1], (int) $tile[2]),
-                array_values($want),
-            );
+            return array_map(function (mixed $tile) use ($pyramid): ?string {
+                [$layer, $column, $row] = array_values((array) $tile) + [null, null, null];
+
+                return $pyramid->hash(
+                    LayerName::parse(Scalar::string($layer)),
+                    Scalar::int($column),
+                    Scalar::int($row),
+                );
+            }, array_values($want));
         } catch (\InvalidArgumentException $error) {
             throw ValidationException::withMessages(['want' => $error->getMessage()]);
         }

@@ -14,6 +14,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Ends the session of somebody who may not come in any more: kept out, or of the demo where there is none. */
 final class EnsureStillMember
 {
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();

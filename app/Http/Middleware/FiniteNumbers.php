@@ -16,6 +16,7 @@ final class FiniteNumbers
      */
     private const LOOKS_LARGE = '/\d[eE]\+?\d{3}|\d{300}/';
 
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         if (

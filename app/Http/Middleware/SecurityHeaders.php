@@ -11,6 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Nothing from elsewhere runs in our pages, and nobody frames them. */
 final class SecurityHeaders
 {
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);

@@ -23,6 +23,7 @@ final class SmallBodies
         'api/series/*/references',
     ];
 
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $isUpload =

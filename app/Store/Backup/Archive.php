@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Backup;
 
+use App\Scalar;
 use RuntimeException;
 use ZipArchive;
 
@@ -59,8 +60,12 @@ final class Archive
             throw new RuntimeException("$path is not a backup of Awning, or of a later version.");
         }
         $archive = new self($zip);
-        $archive->files = $manifest['files'];
-        foreach ($archive->files as $name => $expected) {
+        foreach ($manifest['files'] as $name => $expected) {
+            $expected = is_array($expected) ? $expected : [];
+            $archive->files[(string) $name] = $expected = [
+                'bytes' => Scalar::int($expected['bytes'] ?? null),
+                'sha256' => Scalar::string($expected['sha256'] ?? null),
+            ];
             $archive->verify((string) $name, $expected);
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Backup;
 
+use App\Scalar;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Symfony\Component\Process\Process;
@@ -17,7 +18,12 @@ final readonly class Dump
     /** @return array{host: ?string, port: ?string, unix_socket: ?string, username: string, password: string} */
     private function settings(): array
     {
-        return config('database.connections.'.config('database.default'));
+        /**
+         * @var array{host: ?string, port: ?string, unix_socket: ?string, username: string, password: string} $settings
+         */
+        $settings = config('database.connections.'.Scalar::string(config('database.default')));
+
+        return $settings;
     }
 
     /** As it stands at one moment, while it is worked on. */

@@ -21,7 +21,7 @@ final class TidyLines
     /** @var array<string, list<array{string, int}>> line and number of its first point, by square */
     private array $squares = [];
 
-    /** @param  array<string, InkStroke>  $lines  by id */
+    /** @param  array<array-key, InkStroke>  $lines  by id */
     private function __construct(private readonly array $lines)
     {
         foreach ($lines as $id => $line) {
@@ -34,7 +34,7 @@ final class TidyLines
     }
 
     /**
-     * @param  array<string, InkStroke>  $lines  by id
+     * @param  array<array-key, InkStroke>  $lines  by id
      * @param  float  $overshoot  px beyond another line that are cut off, at the most
      * @param  float  $gap  px between two ends that are brought together, at the most
      * @return array<string, InkStroke> those that would change, by id
@@ -46,7 +46,7 @@ final class TidyLines
         foreach ($overshoot > 0 ? $lines : [] as $id => $line) {
             $points = $tidy->trimmed((string) $id, $tidy->trimmed((string) $id, $line->points, $overshoot), $overshoot);
             if ($points !== $line->points) {
-                $changed[$id] = $line->through($points);
+                $changed[(string) $id] = $line->through($points);
             }
         }
 
@@ -139,7 +139,7 @@ final class TidyLines
     /**
      * Ends that are each other's nearest are brought together half-way.
      *
-     * @param  array<string, InkStroke>  $lines
+     * @param  array<array-key, InkStroke>  $lines
      * @param  array<string, InkStroke>  $changed
      * @return array<string, InkStroke>
      */

@@ -21,7 +21,7 @@ final class SeenColours
 
     /**
      * @param  Paint  $picture  the composed page
-     * @param  array<int, int>  $materials  of each label; what is not among them is not counted
+     * @param  array<array-key, int>  $materials  of each label; what is not among them is not counted
      * @return array<int, ColourOnPage> by material
      */
     public static function of(Paint $picture, Labels $labels, Plane $ink, array $materials): array
