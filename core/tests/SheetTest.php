@@ -246,7 +246,7 @@ final class SheetTest extends TestCase
                     'Let a pass down',
                     'Unfill 2 regions',
                     'Remove a pass',
-                    'Part a group of passes',
+                    'Ungroup passes',
                     'Add the pass Shade',
                 ][$i],
                 $op->title(),
@@ -421,7 +421,7 @@ final class SheetTest extends TestCase
         );
         self::assertSame('Change a pass', $title(['order' => 1.5, 'opacity' => 0.5]));
         self::assertSame('Group passes', (new GroupPasses('groupa1', ['first01'], new PassGroup))->title());
-        self::assertSame('Part a group of passes', (new GroupPasses('groupa1', [], null))->title());
+        self::assertSame('Ungroup passes', (new GroupPasses('groupa1', [], null))->title());
     }
 
     /** A page's own pass names no figure, so nothing asks whether figure 0 is of the series. */

@@ -161,7 +161,7 @@ final class HandTest extends BrowserTestCase
         $browser->press('Set Light');
         $browser->press('Group with Shade');
         $browser->until('Object.keys(window.awning.session.view.records.group).length === 1', 'the group');
-        $browser->press('Part the group');
+        $browser->press('Ungroup');
         $browser->until('Object.keys(window.awning.session.view.records.group).length === 0', 'parted');
         $this->saved($browser);
         // Order by the keyboard: take the handle, one down, let go.

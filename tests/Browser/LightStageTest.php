@@ -531,7 +531,7 @@ final class LightStageTest extends BrowserTestCase
             [$flow[0][0][0], $flow[1][count($flow[1]) - 1][0]],
             0.01,
         );
-        $browser->press('Forget all 2');
+        $browser->press('Remove all 2');
         $this->saved($browser);
         self::assertNull($browser->run("return window.awning.session.view.records.region[$region].flow"));
     }
@@ -654,7 +654,7 @@ final class LightStageTest extends BrowserTestCase
                 .'window.awning.session.view.palette.lights[0].name === "Noon on deck"',
             'the page stands under the plan',
         );
-        $browser->press('Rough it in');
+        $browser->press('Lay first light');
         $browser->until(
             'Object.values(window.awning.session.view.records.pass).filter((pass) => pass.name.endsWith(", '
                 .'rough")).length > 4',
@@ -719,7 +719,7 @@ final class LightStageTest extends BrowserTestCase
                 .'Object.values(window.awning.bench.view.tried.passes).some((pass) => pass.name === "Lamp, rough")',
             'the lamp in what is tried',
         );
-        $browser->press('Rough it in');
+        $browser->press('Lay first light');
         $browser->until(
             'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Lamp, rough")',
             'the lamp\'s pass',
@@ -849,7 +849,7 @@ final class LightStageTest extends BrowserTestCase
             );
             $browser->keys($key);
         }
-        $browser->press('Rough it in');
+        $browser->press('Lay first light');
         $browser->until(
             'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Glint, rough")',
             'the passes',
@@ -864,7 +864,7 @@ final class LightStageTest extends BrowserTestCase
         self::assertNotContains('Instead of lines, rough', $passes);
         // The line at the left of the box is black, and becomes a soft dark of what lies there.
         $this->shows($browser, [17, 17, 17], 42, 200);
-        $browser->press('Occlusion in their place');
+        $browser->press('Replace them by occlusion');
         $browser->until(
             '!window.awning.session.view.records.page.page.lines.shown && '
                 .'Object.values(window.awning.session.view.records.pass).some((pass) => pass.name === "Instead of lines, '

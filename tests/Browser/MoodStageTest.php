@@ -88,7 +88,7 @@ final class MoodStageTest extends BrowserTestCase
         self::assertSame($beside, $worn[2], 'the rest of the page is as it was');
         self::assertLessThan($inside[0] - 40, $worn[1][0], 'the picked region is in the night');
         $this->seen($browser, $worn);
-        $browser->press('Show them as the page is');
+        $browser->press('Show them in the page’s mood');
         $browser->until('Object.keys(window.awning.session.view.records.pass).length === 0', 'no layer is left');
         $this->saved($browser);
         self::assertSame([$line, $inside, $beside], $this->kept());

@@ -118,10 +118,10 @@ final class PaletteTest extends BrowserTestCase
             );
         }
         $browser->until(
-            '[...document.querySelectorAll("button")].some((one) => one.innerText === "Let it follow")',
+            '[...document.querySelectorAll("button")].some((one) => one.innerText === "Derive it")',
             'what is pinned may follow',
         );
-        $browser->press('Let it follow');
+        $browser->press('Derive it');
         $this->pinned('shade', null);
         $browser->until(
             "[...document.querySelectorAll('section[aria-label=Tone] input')].some((one) => one.value === '$derived')",
@@ -180,7 +180,7 @@ final class PaletteTest extends BrowserTestCase
                 'pinned' => json_encode(['base' => '#e0a93a', 'shade' => '#102030']),
                 'version' => $row->version + 1,
             ]);
-        $browser->press('Pin it as it is');
+        $browser->press('Pin this colour');
         $browser->until('document.querySelector("[role=alert]")?.innerText.includes("meanwhile")', 'both values');
         $browser->press('Take yours');
         $browser->until('!document.body.innerText.includes("Which shall it be")', 'it is settled');
@@ -432,7 +432,7 @@ final class PaletteTest extends BrowserTestCase
             'why it is not changed here',
         );
         $browser->press('Change Ship cat');
-        $browser->press('Let it go its own way');
+        $browser->press('Stop following');
         $browser->until('!document.body.innerText.includes("follows Book 2")', 'its own way');
 
         $browser->press('Oda Brack oilskin base, pinned');

@@ -542,7 +542,7 @@ final class TaskTest extends TestCase
         self::assertSame([[], []], $now());
         self::assertSame('done', $this->getJson("/api/tasks/{$rough([])}")->json('state'));
         self::assertEquals($alone, $now());
-        self::assertSame('Rough in the light on 2 figures', JournalEntry::query()->latest('id')->value('title'));
+        self::assertSame('Lay first light on 2 figures', JournalEntry::query()->latest('id')->value('title'));
         $this->undo($this->page)->assertOk();
         self::assertSame([[], []], $now());
     }

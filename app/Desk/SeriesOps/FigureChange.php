@@ -39,7 +39,7 @@ trait FigureChange
         $row = self::standing($figure);
         if ($row->followed !== null) {
             throw new Conflict(
-                "$row->name follows {$row->followed->series->name}. Change it there, or let it go its own way first.",
+                "$row->name follows {$row->followed->series->name}. Change it there, or stop following it first.",
                 ['reason' => 'palette', 'theirs' => null, 'yours' => null],
             );
         }

@@ -59,7 +59,7 @@ trait MaterialChange
 
         if ($row->follows_id !== null) {
             throw new Conflict(
-                "$row->name follows another series. Change it there, or let {$row->figure->name} go its own way first.",
+                "$row->name follows another series. Change it there, or stop following {$row->figure->name} first.",
                 ['reason' => 'palette', 'theirs' => null, 'yours' => $yours],
             );
         }

@@ -44,7 +44,7 @@ final readonly class UnlinkFigure implements ClientSeriesOp
 
     public function title(): string
     {
-        return "Let {$this->figure->name} go its own way";
+        return "Stop following {$this->figure->name}";
     }
 
     public function toInput(): array

@@ -65,7 +65,7 @@ function AxisSwitch() {
         <button
             className="act"
             aria-pressed={isOn}
-            title="All that is drawn is drawn again on the other side; the axis stands in the middle of what is in view: drag its square to move it, its rhomb to turn it (Shift: by 15°)"
+            title="Draws everything again, mirrored, on the other side of the axis. Drag the square of the axis to move it, its diamond to turn it (Shift: by 15°)"
             onClick={() => bench.toggleAxis()}
         >
             Mirror <kbd className="key">Y</kbd>

@@ -36,7 +36,7 @@ export function PickedColours({ board, figures, mayColour, onTaken, use = null }
             <div className="flex items-baseline justify-between">
                 <h2 className="heading">Picked colours</h2>
                 <button className="bare" onClick={() => board.setColours([])}>
-                    Put all back
+                    Remove all
                 </button>
             </div>
             <ul className="flex flex-wrap gap-1">
@@ -44,8 +44,8 @@ export function PickedColours({ board, figures, mayColour, onTaken, use = null }
                     <li key={colour}>
                         <button
                             className="figures flex flex-col items-center text-[12px]"
-                            aria-label={`Put ${colour} back`}
-                            title="Press to put it back"
+                            aria-label={`Remove ${colour}`}
+                            title="Press to remove it"
                             onClick={() => board.setColours(colours.filter((one) => one !== colour))}
                         >
                             <span className="h-9 w-14" style={{ background: colour }} />
@@ -94,7 +94,7 @@ function TakeForm({ board, figures, onTaken }: Pick<Props, 'board' | 'figures' |
                 error={of('name', true)}
             />
             {colours.length > MOST_OF_RAMP && (
-                <p className="quiet">A ramp has {MOST_OF_RAMP} tones at the most: put some back to make one.</p>
+                <p className="quiet">A ramp has {MOST_OF_RAMP} tones at the most: remove some to make one.</p>
             )}
             <div className="flex flex-wrap gap-2">
                 <button

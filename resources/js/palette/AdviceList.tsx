@@ -56,7 +56,7 @@ function Mend({ desk, material, advice }: { desk: PaletteDesk; material: Materia
     if (release && material.pinned.includes(tone))
         return (
             <button className="act narrow" onClick={() => void desk.pin(material, { [tone]: null })}>
-                Let it follow
+                Derive it
             </button>
         );
     return null;

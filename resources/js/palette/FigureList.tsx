@@ -41,7 +41,7 @@ export function FigureList({ desk, onPick }: Props) {
             )}
             <p className="quiet mb-2 flex gap-4 text-[13px]">
                 <span>● pinned</span>
-                <span>○ follows from the base</span>
+                <span>○ derived from the base</span>
                 <span className="ml-auto">Drag ⠿ to move a material</span>
             </p>
             {desk.figures.length === 0 && (
@@ -146,7 +146,7 @@ function FigureHead({ desk, figure }: { desk: PaletteDesk; figure: FigureState }
                         <NameField name={figure.name} onRename={rename} />
                     ) : (
                         <button className="act" onClick={() => void desk.apply('figure.unlink', { figure: figure.id })}>
-                            Let it go its own way
+                            Stop following
                         </button>
                     )}
                     <label className="flex flex-col gap-0.5">

@@ -110,7 +110,7 @@ function FromSeries({ desk }: { desk: PaletteDesk }) {
                         />
                         <button
                             className="act narrow"
-                            title="Goes its own way from then on"
+                            title="A copy: later changes there do not reach it"
                             onClick={() => void desk.apply('figure.copy', { figure: figure.id })}
                         >
                             Copy

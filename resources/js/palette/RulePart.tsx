@@ -44,7 +44,7 @@ function Rule({ desk, palette }: { desk: PaletteDesk; palette: PaletteState }) {
     };
     return (
         <div className="flex flex-col gap-3">
-            <h2 className="heading text-base">How tones follow from the base</h2>
+            <h2 className="heading text-base">How tones are derived</h2>
             <p className="quiet">
                 Tones with a ring are worked out from the base by this rule, for every material that has none of its
                 own. What is pinned stays.

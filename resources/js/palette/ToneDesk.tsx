@@ -46,11 +46,9 @@ export function ToneDesk({ desk, material, tone }: Props) {
                 <h2 className="heading truncate text-base">
                     {figure?.name} › {material.name} › {nameOf(material, tone)}
                 </h2>
-                <span className="quiet whitespace-nowrap">{isPinned ? '● pinned' : '○ follows from the base'}</span>
+                <span className="quiet whitespace-nowrap">{isPinned ? '● pinned' : '○ derived from the base'}</span>
             </div>
-            {follows !== null && (
-                <p>Set in {follows}, and followed here. Under Change, it can be let go its own way.</p>
-            )}
+            {follows !== null && <p>Set in {follows} and followed here. “Change” beside the figure can stop that.</p>}
             <Clash desk={desk} material={material} />
             <Tracks colour={wanted} disabled={!may} onChange={drag} onSettle={settle} />
             <ColourEntry colour={toColour(now)} disabled={!may} onTake={(colour) => take(hexOf(colour))} />
@@ -99,12 +97,12 @@ function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
         <div className="flex flex-wrap gap-2">
             {!material.pinned.includes(tone) && (
                 <button className="act narrow" onClick={() => void desk.pin(material, { [tone]: now })}>
-                    Pin it as it is
+                    Pin this colour
                 </button>
             )}
             {others.includes(tone) && (
                 <button className="act narrow" onClick={() => void desk.pin(material, { [tone]: null })}>
-                    Let it follow
+                    Derive it
                 </button>
             )}
             {derived.length > 0 && (
@@ -122,7 +120,7 @@ function PinButtons({ desk, material, tone, now }: Props & { now: string }) {
                     className="act narrow"
                     onClick={() => void desk.pin(material, Object.fromEntries(others.map((one) => [one, null])))}
                 >
-                    Let all follow
+                    Derive all
                 </button>
             )}
         </div>

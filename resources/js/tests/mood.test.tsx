@@ -124,13 +124,13 @@ describe('the strip of moods', () => {
         expect(op.ids).toHaveLength(2);
         for (const id of op.ids) expect(id).toMatch(/^panel[a-z0-9]{12}$/);
         expect(op.cover).toMatch(/^panelcover[a-z0-9]{6}$/);
-        const asThePage = screen.getByText('Show them as the page is') as HTMLButtonElement;
+        const asThePage = screen.getByText('Show them in the page’s mood') as HTMLButtonElement;
         expect(asThePage.disabled, 'no region wears one yet').toBe(true);
     });
     it('takes regions back to the mood of the page', async () => {
         const bench = await seen({ panelcover01: laid, paneln100: laid }, '');
         act(() => bench.set({ pickedRegions: [4] }));
-        fireEvent.click(await screen.findByText('Show them as the page is'));
+        fireEvent.click(await screen.findByText('Show them in the page’s mood'));
         expect(asked).toMatchObject([{ kind: 'mood.panel', name: '', layers: [], ids: [], labels: [4] }]);
         expect(screen.getByText(/One region is picked/)).toBeTruthy();
     });
@@ -141,7 +141,7 @@ describe('the strip of moods', () => {
         expect(bench.view.compared).toMatch(/moods\/own7\?size=large&/);
         slide('Edge', 30);
         expect(bench.view.edge).toBe(0.3);
-        const hold = screen.getByText('Hold to see it all');
+        const hold = screen.getByText('Hold to see the other mood');
         fireEvent.pointerDown(hold);
         expect(bench.view.isComparing).toBe(true);
         fireEvent.pointerUp(hold);
@@ -163,11 +163,11 @@ describe('the strip of moods', () => {
     it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');
         expect(screen.getByText(/differ from the series’ mood/)).toBeTruthy();
-        expect(screen.queryByText(/what it is here/), 'one that lies ready is nobody’s to change').toBeNull();
+        expect(screen.queryByText(/to these layers/), 'one that lies ready is nobody’s to change').toBeNull();
         cleanup();
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Squall');
         const change = vi.spyOn(api, 'applyToSeries').mockResolvedValue({} as never);
-        fireEvent.click(screen.getByText(/what it is here/));
+        fireEvent.click(screen.getByText(/to these layers/));
         await vi.waitFor(() => expect(change).toHaveBeenCalled());
         expect(change.mock.calls[0].slice(1, 3)).toEqual([
             'mood.change',

@@ -32,7 +32,7 @@ final readonly class FlowLines
         return count($this->lines) < self::MOST
             ? new self([...$this->lines, $line])
             : throw new \InvalidArgumentException(
-                'A region has up to '.self::MOST.' directions. Forget them, and draw those that count.',
+                'A region has up to '.self::MOST.' directions. Remove them, and draw those that count.',
             );
     }
 

@@ -66,7 +66,7 @@ final readonly class FlatsBeyondLines implements FromPixels
                 $largest[$piece->label]->room !== $piece->room &&
                 2 * $here[$piece->label] < array_sum($here)
             ) {
-                $found[] = $piece->finding("$piece->area px in another's room", $labels->width);
+                $found[] = $piece->finding("$piece->area px beyond the line", $labels->width);
             }
         }
 

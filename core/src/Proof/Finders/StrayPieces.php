@@ -42,7 +42,7 @@ final readonly class StrayPieces implements FromPixels
 
     public function mend(array $findings): Mend
     {
-        return new Mend('Join all', 'Each joins what lies about it', 'flats.strays', [
+        return new Mend('Join all', 'Each joins the region around it', 'flats.strays', [
             'places' => array_map(fn (Finding $finding): array => [(int) $finding->x, (int) $finding->y], $findings),
         ]);
     }

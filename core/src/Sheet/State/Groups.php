@@ -63,7 +63,7 @@ final class Groups
         ) {
             throw new OpRefused(
                 'Passes inside a figure, in the ink and over the page lie in different places and cannot be one '
-                    .'group. Part the group first.',
+                    .'group. Ungroup it first.',
             );
         }
     }

@@ -96,7 +96,7 @@ export class FlatsModel {
     async suggestAsBefore(): Promise<void> {
         const meant = await this.bench.session.answer(api.asBefore(this.bench.session.view.id));
         if (meant !== null && Object.keys(meant).length === 0)
-            this.bench.session.say('No unfilled region lies like one of the page before.');
+            this.bench.session.say('No unfilled region matches one on the page before.');
         else this.bench.set({ meant });
     }
 

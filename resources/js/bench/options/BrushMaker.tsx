@@ -48,13 +48,13 @@ interface Dial {
 
 const DIALS: Dial[] = [
     { name: 'flow', label: 'Flow' },
-    { name: 'spacing', label: 'Apart' },
-    { name: 'scatter', label: 'Thrown aside' },
-    { name: 'turn', label: 'Turned' },
-    { name: 'jitter', label: 'Smaller' },
+    { name: 'spacing', label: 'Spacing' },
+    { name: 'scatter', label: 'Scatter' },
+    { name: 'turn', label: 'Random turn' },
+    { name: 'jitter', label: 'Random size' },
     { name: 'taper', label: 'Thin ends' },
     { name: 'wet', label: 'Wet edge' },
-    { name: 'grain', label: 'Paper' },
+    { name: 'grain', label: 'Paper grain' },
 ];
 
 interface Pressed {

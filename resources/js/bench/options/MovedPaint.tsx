@@ -43,7 +43,7 @@ export function MovedPaint() {
                 Take along
             </button>
             <button className="act narrow" onClick={() => bench.set({ movedOutline: null })}>
-                Let go
+                Pick none
             </button>
             <Carried />
         </>

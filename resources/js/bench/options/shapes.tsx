@@ -23,7 +23,11 @@ export function ShapeChoice() {
     );
 }
 
-const USE_NAMES: Record<ShapeUse, string> = { add: 'add what is inside', take: 'take it away', keep: 'keep only that' };
+const USE_NAMES: Record<ShapeUse, string> = {
+    add: 'add what is inside',
+    take: 'remove what is inside',
+    keep: 'keep only what is inside',
+};
 
 export function ShapeUseChoice() {
     const bench = useBenchModel();

@@ -17,7 +17,7 @@ export const choose: Tool = {
     id: 'choose',
     name: 'Pick',
     key: 'K',
-    what: 'Click or sweep regions to pick them; Shift adds to them. What can be done with them stands at the right. Esc lets go',
+    what: 'Click or sweep regions to pick them; Shift adds to them. What can be done with them stands at the right. Esc picks none',
     cursor: 'crosshair',
     options: [],
     sentence: ({ view: { pickedRegions, isDrawingFlow } }) =>
@@ -25,7 +25,7 @@ export const choose: Tool = {
             ? 'Draw over the picked regions, the way hair or folds run; Esc leaves it'
             : pickedRegions.length === 0
               ? 'Picking regions: click one, or sweep across several'
-              : `${pickedRegions.length === 1 ? 'One region is' : `${pickedRegions.length} regions are`} picked; Shift-click adds, Esc lets go`,
+              : `${pickedRegions.length === 1 ? 'One region is' : `${pickedRegions.length} regions are`} picked; Shift-click adds, Esc picks none`,
     begin: (host, point) =>
         host.bench.view.isDrawingFlow
             ? drawFlow(host, point)

@@ -26,13 +26,13 @@ export const strike: Tool = {
     id: 'strike',
     name: 'Strike',
     key: 'T',
-    what: 'Take lines away, whole or in parts',
+    what: 'Delete lines, whole or in parts',
     cursor: 'crosshair',
     options: [Cut],
     sentence: ({ view }) =>
         view.isCutting
             ? `Erasing parts of lines that were drawn here, ${view.cut} px wide; scanned lines stay`
-            : 'Striking out: each line that was drawn here and that you cross goes; scanned lines stay',
+            : 'Deleting lines: each line drawn here that you cross goes; scanned lines stay',
     begin(host, point) {
         if (!may(host, 'colour')) return null;
         return host.bench.view.isCutting ? cutting(host, point) : new StrikeGesture(host, point);

@@ -59,8 +59,8 @@ final readonly class AbsorbRegions implements ClientOp
     public function title(): string
     {
         return count($this->labels) === 1
-            ? 'Give a crumb to its neighbour'
-            : sprintf('Give %d crumbs to their neighbours', count($this->labels));
+            ? 'Join a small region to its neighbour'
+            : sprintf('Join %d small regions to their neighbours', count($this->labels));
     }
 
     public function right(): Right

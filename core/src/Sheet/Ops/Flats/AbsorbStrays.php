@@ -56,7 +56,7 @@ final readonly class AbsorbStrays implements ClientOp
             return [(int) $x, (int) $y];
         }, $input->list('places', self::MOST));
 
-        return $places === [] ? throw new OpRefused('There are no stray pixels to give away.') : new self($places);
+        return $places === [] ? throw new OpRefused('There are no stray pixels to join.') : new self($places);
     }
 
     /** @return StraysInput */
@@ -69,7 +69,7 @@ final readonly class AbsorbStrays implements ClientOp
 
     public function title(): string
     {
-        return 'Give stray pixels away';
+        return 'Join stray pixels to their neighbours';
     }
 
     public function right(): Right

@@ -94,7 +94,7 @@ final readonly class ChangeBridges implements ClientOp
         return match (true) {
             $this->draw !== null => 'Draw a bridge',
             $this->kind === BridgeKind::Kept => 'Keep a bridge',
-            default => 'Take a bridge away',
+            default => 'Remove a bridge',
         };
     }
 

@@ -54,7 +54,7 @@ final readonly class ChooseVariant implements ClientOp
 
     public function title(): string
     {
-        return $this->variant === null ? 'Regions wear what the page does' : 'Dress regions';
+        return $this->variant === null ? 'Show regions in the variant of the page' : 'Show regions in a variant';
     }
 
     public function right(): Right

@@ -54,7 +54,7 @@ final readonly class ShiftColours implements ClientOp
 
     public function title(): string
     {
-        return $this->shift->isNone() ? 'Take a colour shift back' : 'Shift colours on this page';
+        return $this->shift->isNone() ? 'Remove a colour shift' : 'Shift colours on this page';
     }
 
     public function right(): Right

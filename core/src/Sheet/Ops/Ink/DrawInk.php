@@ -78,7 +78,7 @@ final readonly class DrawInk implements ClientOp
 
         return match (true) {
             $removed === 0 => count($this->strokes) === 1 ? 'Ink a line' : 'Ink lines',
-            $removed === count($this->strokes) => $removed === 1 ? 'Take a line away' : 'Take lines away',
+            $removed === count($this->strokes) => $removed === 1 ? 'Delete a line' : 'Delete lines',
             default => 'Change lines',
         };
     }

@@ -48,7 +48,7 @@ final readonly class RemoveDrawing implements ClientOp
 
     public function title(): string
     {
-        return 'Take a drawing off';
+        return 'Remove a drawing';
     }
 
     public function right(): Right

@@ -92,7 +92,7 @@ final readonly class LayRoughIn implements Op
 
     public function title(): string
     {
-        return "Rough in the light on $this->name";
+        return "Lay first light on $this->name";
     }
 
     public function right(): Right

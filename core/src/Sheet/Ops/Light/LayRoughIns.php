@@ -37,7 +37,7 @@ final readonly class LayRoughIns implements Op
 
     public function title(): string
     {
-        return 'Rough in the light on '.(count($this->lights) === 1 ? 'a figure' : count($this->lights).' figures');
+        return 'Lay first light on '.(count($this->lights) === 1 ? 'a figure' : count($this->lights).' figures');
     }
 
     public function right(): Right

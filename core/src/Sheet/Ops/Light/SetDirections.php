@@ -61,7 +61,7 @@ final readonly class SetDirections implements ClientOp
 
     public function title(): string
     {
-        return $this->line === null ? 'Forget a direction' : 'Draw a direction';
+        return $this->line === null ? 'Remove a direction' : 'Draw a direction';
     }
 
     private function changed(Region $region): Region

@@ -51,7 +51,7 @@ final readonly class SetInFront implements ClientOp
 
     public function title(): string
     {
-        return $this->inFront ? 'Stand regions before the rest' : 'Stand regions with the rest';
+        return $this->inFront ? 'Put regions in front of the rest' : 'Put regions level with the rest';
     }
 
     private function changed(Region $region): Region

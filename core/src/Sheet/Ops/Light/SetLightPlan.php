@@ -55,7 +55,7 @@ final readonly class SetLightPlan implements ClientOp
 
     public function title(): string
     {
-        return $this->plan === null ? 'Regions stand in the light of the page' : 'Put regions under another light';
+        return $this->plan === null ? 'Put regions under the light of the page' : 'Put regions under another light';
     }
 
     public function refersTo(): References

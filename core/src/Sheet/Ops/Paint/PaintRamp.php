@@ -107,7 +107,7 @@ final readonly class PaintRamp implements ClientOp
 
     public function title(): string
     {
-        return $this->laying->erase ? 'Ramp away' : 'Ramp';
+        return $this->laying->erase ? 'Remove a ramp' : 'Ramp';
     }
 
     public function right(): Right

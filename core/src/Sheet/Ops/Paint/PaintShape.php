@@ -63,7 +63,7 @@ final readonly class PaintShape implements ClientOp
 
     public function title(): string
     {
-        return $this->laying->erase ? 'Take a shape away' : 'Block';
+        return $this->laying->erase ? 'Remove a shape' : 'Block';
     }
 
     public function right(): Right

@@ -57,7 +57,7 @@ final readonly class GroupPasses implements ClientOp
 
     public function title(): string
     {
-        return $this->how === null ? 'Part a group of passes' : 'Group passes';
+        return $this->how === null ? 'Ungroup passes' : 'Group passes';
     }
 
     public function right(): Right

@@ -90,7 +90,7 @@ final readonly class WearMood implements ClientOp
 
     public function title(): string
     {
-        return $this->mood === null ? 'Take the mood off' : "Show the page in the mood $this->name";
+        return $this->mood === null ? 'Show the page in no mood' : "Show the page in the mood $this->name";
     }
 
     public function right(): Right

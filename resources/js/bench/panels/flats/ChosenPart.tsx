@@ -26,7 +26,7 @@ export function ChosenPart() {
             <h3 className="heading flex items-center justify-between">
                 {there.length === 1 ? 'One region picked' : `${there.length} regions picked`}
                 <button className="act" onClick={() => bench.set({ pickedRegions: [] })}>
-                    Let go
+                    Pick none
                 </button>
             </h3>
             <p className="quiet figures">{area.toLocaleString('en')} px</p>

@@ -25,7 +25,7 @@ function Dabbed({ count }: { count: number }) {
                     Spread them
                 </button>
                 <button className="act" onClick={() => bench.set({ cues: bench.view.cues.slice(0, -1) })}>
-                    Without the last
+                    Remove the last dab
                 </button>
                 <button className="act" onClick={() => bench.set({ cues: [] })}>
                     Clear

@@ -83,7 +83,7 @@ function Left() {
                     {number > 1 && (
                         <button
                             className="act"
-                            title="Regions that lie like those of the page before take their materials, after you have looked"
+                            title="Proposes the materials of the matching regions on the page before. You look before they are filled"
                             onClick={() => void bench.flats.suggestAsBefore()}
                         >
                             As on page {number - 1}

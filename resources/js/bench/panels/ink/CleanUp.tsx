@@ -79,7 +79,7 @@ export function CleanUp({ id, drawing, isBlocked }: Props) {
                 Pure black and white
             </Tick>
             <Tick checked={clean.crop} onChange={(crop) => set({ crop })}>
-                Leave out what lies round the sheet
+                Remove what lies around the sheet
             </Tick>
             <Buttons id={id} drawing={drawing} isBlocked={isBlocked} />
         </div>
@@ -160,7 +160,7 @@ function Straighten({ drawing, clean, onChange }: PartProps) {
                 checked={clean.turn === null}
                 onChange={(isAuto) => onChange({ turn: isAuto ? null : -turned })}
             >
-                {askew === null ? 'Straighten (nothing to tell by)' : `Straighten (${askew.toFixed(2)}° askew)`}
+                {askew === null ? 'Straighten (no angle found)' : `Straighten (${askew.toFixed(2)}° askew)`}
             </Tick>
             <NumberField
                 label="Turn, °"

@@ -311,7 +311,7 @@ function GridFields() {
             />
             {grid > 0 && (
                 <Tick checked={isSnapping} onChange={(isOn) => bench.set({ isSnapping: isOn })}>
-                    Keep to it
+                    Snap to the grid
                 </Tick>
             )}
         </div>

@@ -75,7 +75,7 @@ export function PlaceFields({ id, drawing, isBlocked }: Props) {
                 </button>
                 <FileButton label="Another scan" disabled={isBlocked} drawing={id} />
                 <button className="act" disabled={isBlocked} onClick={() => session.apply(removeDrawing({ id }))}>
-                    Take it off
+                    Remove the drawing
                 </button>
             </div>
         </div>

@@ -17,7 +17,7 @@ export function ChosenLight() {
         <PickedChoice
             label={`${labels.length} picked`}
             name="Light plan of the picked regions"
-            title="Derived tones follow at once; roughed-in passes when they are laid again"
+            title="Derived tones follow at once; the passes of a first light when it is laid again"
             disabled={!may}
             has={has}
             options={lights}

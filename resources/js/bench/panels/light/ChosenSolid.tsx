@@ -58,7 +58,7 @@ export function ChosenSolid({ figure, plan }: { figure: number; plan: LightPlanD
                     Light only these
                 </button>
                 <button className="act" onClick={() => bench.set({ pickedRegions: [] })}>
-                    Let go
+                    Pick none
                 </button>
             </div>
         </div>
@@ -89,7 +89,7 @@ function FlowDrawing({ labels }: { labels: number[] }) {
                     disabled={!may}
                     onClick={() => session.apply(setDirections({ labels: labels, line: null, more: true }))}
                 >
-                    {told === 1 ? 'Forget it' : `Forget all ${told}`}
+                    {told === 1 ? 'Remove it' : `Remove all ${told}`}
                 </button>
             )}
         </div>

@@ -107,7 +107,7 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                     disabled={isBlocked}
                     onClick={() => void lay(session.work.roughIn(figure, plan))}
                 >
-                    Rough it in
+                    Lay first light
                 </button>
                 <button
                     className="act"
@@ -124,10 +124,10 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
             {/* Both take their room all the while: what lies below must not move from under the hand that drags it. */}
             <p className="quiet grid text-[13px]">
                 <span className={`col-start-1 row-start-1 ${isTried ? '' : 'invisible'}`}>
-                    You see a try. Nothing of it is on the page yet.
+                    This is a preview. Nothing of it is on the page yet.
                 </span>
                 <span className={`col-start-1 row-start-1 ${isTried ? 'invisible' : ''}`}>
-                    Drag the light or a dial to try it on the page. Roughed in again, the passes follow the light and
+                    Drag the light or a dial to preview it on the page. Laid again, the passes follow the light, and
                     what you painted stays.
                 </span>
             </p>

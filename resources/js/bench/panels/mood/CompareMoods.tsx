@@ -62,7 +62,7 @@ export function CompareMoods({ moods, state }: Props) {
                             onKeyDown={(event) => event.key === ' ' && hold(true)()}
                             onKeyUp={hold(false)}
                         >
-                            Hold to see it all
+                            Hold to see the other mood
                         </button>
                         <button className="act" onClick={() => setBeside(true)}>
                             Side by side

@@ -33,7 +33,7 @@ export function MoodStrip() {
                     disabled={!may || (isOnPicked ? !hasOwn : shown === '')}
                     onClick={() => wear(null)}
                 >
-                    {isOnPicked ? 'Show them as the page is' : 'Show no mood'}
+                    {isOnPicked ? 'Show them in the page’s mood' : 'Show no mood'}
                 </button>
             </div>
             <ul className="grid grid-cols-4 gap-1">

@@ -43,7 +43,7 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
                     className="act self-start"
                     onClick={() => void change('mood.change', { mood: own.id ?? 0, layers })}
                 >
-                    Make the series’ “{own.name}” what it is here
+                    Change the series’ “{own.name}” to these layers
                 </button>
             )}
             <Fold title="Keep, save or take moods" help="mood#moods">

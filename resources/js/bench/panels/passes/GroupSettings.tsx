@@ -102,7 +102,7 @@ function Grouped({ id, group, member, figure }: GroupedProps) {
                     disabled={!may}
                     onClick={() => session.apply(groupPasses({ id, passes: [], how: null }))}
                 >
-                    Part the group
+                    Ungroup
                 </button>
             </div>
         </fieldset>

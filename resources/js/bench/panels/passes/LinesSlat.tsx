@@ -73,7 +73,7 @@ function Occlude() {
             title="Lineless work: the lines are hidden, and soft dark where they were and where shapes meet keeps things apart. It hangs as the occlusion of each figure; one undo has the lines back"
             onClick={() => void session.work.occludeLines(plan)}
         >
-            Occlusion in their place
+            Replace them by occlusion
         </button>
     );
 }
