@@ -6,7 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\Page\PageDesk;
 use App\Models\Task;
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Sheet\Ops\Ink\EnlargePage as Enlarging;
 use Illuminate\Validation\Rule;
 

@@ -6,7 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\Palette\SeriesWide;
 use App\Models\Task;
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Sheet\Op;
 use Illuminate\Support\ValidatedInput;
 

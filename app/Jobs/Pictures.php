@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Models\Page;
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\Queue;
 

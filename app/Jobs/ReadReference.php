@@ -7,7 +7,7 @@ namespace App\Jobs;
 use App\Desk\Page\PictureOnBoard;
 use App\Models\ReferencePicture;
 use App\Models\Task;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** Reads a picture that shall stand beside the work. */
 final class ReadReference extends LongTask

@@ -6,8 +6,8 @@ namespace App\Jobs;
 
 use App\Desk\Page\PageDesk;
 use App\Models\Task;
-use App\Scalar;
 use App\Store\PageStore;
+use App\Values\Scalar;
 use Awning\Core\Brush\TidyLines;
 use Awning\Core\Page\Drawing\InkStroke;
 use Awning\Core\Sheet\OpRefused;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Database\Eloquent\Model;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Record;

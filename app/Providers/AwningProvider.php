@@ -9,7 +9,7 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Policies\PagePolicy;
 use App\Policies\SeriesPolicy;
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;

@@ -8,7 +8,7 @@ use App\Models\JournalEntry;
 use App\Models\LayerTile;
 use App\Models\Page;
 use App\Models\Tile;
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 

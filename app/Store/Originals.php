@@ -9,7 +9,7 @@ use App\Models\Page;
 use App\Models\Series;
 use App\Models\Task;
 use App\Models\User;
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Drawing\Drawing;
 use Illuminate\Support\Facades\Storage;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Codec\ImageHeader;
 use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Codec\UnreadableImage;

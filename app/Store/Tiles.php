@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Tile;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** Tiles by the hash of their content: equal ones are kept once. Bytes are deflated on their way in. */
 final class Tiles

@@ -690,7 +690,7 @@ final class PaintTest extends TestCase
         foreach (range(2, 8) as $ignored) {
             $this->op('light.flow', ['labels' => [9], 'line' => $line, 'more' => true]);
         }
-        $this->assertRefused('light.flow', ['labels' => [7, 9], 'line' => $line, 'more' => true], 'Forget them');
+        $this->assertRefused('light.flow', ['labels' => [7, 9], 'line' => $line, 'more' => true], 'Remove them');
         self::assertCount(
             1,
             (new Sheet($this->source))->find(Region::class, 7)?->flow->lines ?? [],

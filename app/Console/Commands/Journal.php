@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\JournalEntry;
-use App\Scalar;
 use App\Store\JournalRule;
+use App\Values\Scalar;
 use Illuminate\Console\Command;
 
 /** How much undo keeps. */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Desk\Page\ShelfPicture;
-use App\Scalar;
 use App\Store\LeftFiles;
 use App\Store\OriginalViews;
 use App\Store\TileSweep;
 use App\Store\WholeFile;
+use App\Values\Scalar;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Storage;
 

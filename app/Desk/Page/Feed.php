@@ -7,8 +7,8 @@ namespace App\Desk\Page;
 use App\Desk\Palette\SeriesPalette;
 use App\Models\Page;
 use App\Models\PageChange;
-use App\Scalar;
 use App\Store\StandIns;
+use App\Values\Scalar;
 use Closure;
 use Illuminate\Support\Facades\DB;
 

@@ -7,7 +7,7 @@ namespace App\Desk\Page;
 use App\Desk\Conflict;
 use App\Models\Page;
 use App\Models\User;
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Support\Facades\DB;
 
 /** Who holds a page: one person in one window. The lease lapses when its heartbeat stops. */

@@ -6,10 +6,10 @@ namespace App\Desk\Page;
 
 use App\Models\JournalEntry;
 use App\Models\Page;
-use App\Scalar;
 use App\Store\PageStore;
 use App\Store\TileMissing;
 use App\Store\Tiles;
+use App\Values\Scalar;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Ops\Ink\EnlargePage;

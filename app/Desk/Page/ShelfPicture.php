@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Desk\Page;
 
 use App\Models\Page;
-use App\Scalar;
 use App\Store\NotKept;
 use App\Store\WholeFile;
+use App\Values\Scalar;
 use Awning\Core\Codec\PngWriter;
 use Illuminate\Contracts\Cache\LockTimeoutException;
 use Illuminate\Contracts\Filesystem\Filesystem;

@@ -7,7 +7,7 @@ namespace App\Desk\Palette;
 use App\Models\Material;
 use App\Models\Series;
 use App\Models\SeriesEntry;
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Colour\ToneRule;

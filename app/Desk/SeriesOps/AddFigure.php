@@ -8,7 +8,7 @@ use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** A new figure, nearer to the reader than all others. */
 final readonly class AddFigure implements ClientSeriesOp

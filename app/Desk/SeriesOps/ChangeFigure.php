@@ -8,7 +8,7 @@ use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** Gives a figure another name, another place in the depth of all pages, or another outer edge. */
 final readonly class ChangeFigure implements ClientSeriesOp

@@ -8,7 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Page;
 use App\Models\PaletteVersion;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** Whether a page follows the palette or stays with a version of it, and which materials follow all the same. */
 final readonly class ChoosePageVersion implements ClientSeriesOp

@@ -8,7 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 
 /**
  * Gives a figure the materials of others, so that regions can be given to it: those it has under the same name stay.

@@ -8,7 +8,7 @@ use App\Desk\Conflict;
 use App\Desk\Palette\SeriesPalette;
 use App\Models\Material;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 use Awning\Core\Colour\Derivation;
 
 /**

@@ -8,7 +8,7 @@ use App\Desk\Palette\SeriesPart;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Series;
-use App\Scalar;
+use App\Values\Scalar;
 
 /** Takes a figure out of the palette: another takes over its materials and passes, or they go with it. */
 final readonly class RetireFigure implements ClientSeriesOp

@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Desk\Page\CleanLook;
 use App\Models\Page;
-use App\Scalar;
 use App\Store\PageStore;
 use App\Store\Pyramid;
+use App\Values\Scalar;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\CleanSettings;

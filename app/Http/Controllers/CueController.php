@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Desk\Page\PageRegions;
 use App\Models\Page;
-use App\Scalar;
 use App\Store\PageStore;
+use App\Values\Scalar;
 use Awning\Core\Flats\CueSpread;
 use Awning\Core\Page\Region\Region;
 use Awning\Core\Raster\Labels;

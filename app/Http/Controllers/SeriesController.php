@@ -12,7 +12,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
 use App\Models\User;
-use App\Scalar;
+use App\Values\Scalar;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

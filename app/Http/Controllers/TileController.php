@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Models\LayerTile;
 use App\Models\Page;
-use App\Scalar;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use App\Store\Tiles;
+use App\Values\Scalar;
 use Awning\Core\Page\LayerName;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

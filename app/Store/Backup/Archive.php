@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store\Backup;
 
-use App\Scalar;
+use App\Values\Scalar;
 use RuntimeException;
 use ZipArchive;
 
