@@ -16,6 +16,7 @@ final class TaskKinds
         Deliver::class,
         EnlargePage::class,
         FindRegions::class,
+        FollowMood::class,
         FollowOnPages::class,
         HoldAgainst::class,
         ImportScan::class,

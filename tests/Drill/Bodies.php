@@ -443,6 +443,7 @@ final class Bodies
         return [
             'colours' => [],
             'follow' => ['setup' => $p['setup'], 'pages' => [$p['page']], 'known' => 1, 'before' => [$this->hung()]],
+            'mood' => ['mood' => $p['moodrow'], 'pages' => [$p['page']]],
             'replace' => ['pages' => [$p['page']], 'figure' => $p['figure'], 'tone' => 'shade', 'into' => 'deep'],
             'match' => ['page' => $p['page']],
         ];
@@ -518,6 +519,7 @@ final class Bodies
                 'GET api/pages/{page}/picture',
                 'GET api/series/{series}/moods',
                 'GET api/series/{series}/moods/{mood}/file',
+                'GET api/series/{series}/moods/{mood}/followers',
                 'GET api/pages/{page}/moods/{mood}',
                 'GET api/pages/{page}/lines',
                 'GET api/pages/{page}/colours',

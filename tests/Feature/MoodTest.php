@@ -176,6 +176,65 @@ final class MoodTest extends TestCase
         self::assertCount(10, $this->moods());
     }
 
+    public function test_pages_that_show_a_mood_are_listed_and_follow_it_where_somebody_says_so(): void
+    {
+        $layers = fn (float $opacity): array => [
+            ['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'], 'mode' => 'screen', 'opacity' => $opacity],
+        ];
+        $ask = fn (string $kind, array $input): array => (array) $this->postJson(
+            "/api/series/{$this->series->id}/ops",
+            ['op' => ['kind' => $kind] + $input],
+        )->assertOk()->json();
+        $mood = $ask('mood.keep', ['name' => 'Salt haze', 'layers' => $layers(0.4)])['added'];
+        $first = $this->page;
+        $this->wear('Salt haze', $layers(0.4));
+        $others = [];
+        foreach ([2 => 'as the series has it', 3 => 'set', 4 => 'hidden', 5 => 'another mood', 6 => 'by hand beside'] as $number => $what) {
+            $this->page = $others[$number] = Page::query()->create([
+                'series_id' => $this->series->id,
+                'number' => $number,
+                'title' => $what,
+            ]);
+            $this->import($this->page, $this->mira);
+            $this->wear($number === 5 ? 'Squall' : 'Salt haze', $layers($number === 3 ? 0.5 : 0.4));
+        }
+        $this->op($others[4], ['kind' => 'pass.change', 'id' => 'moodlayera0', 'values' => ['visible' => false]])->assertOk();
+        $byHand = ['figure' => 0, 'scope' => ['kind' => 'page', 'id' => 0]] + $layers(0.1)[0];
+        $this->op($others[6], ['kind' => 'pass.add', 'id' => 'byhand0001', 'pass' => $byHand])->assertOk();
+        // The mood of another series that has the same name is another one.
+        [$other, $far] = $this->series('Another');
+        Page::query()->whereKey($far->id)->update(['mood' => 'Salt haze']);
+        $followers = fn (string $key, Series $of): array => array_map(
+            fn (array $one): array => [$one['number'], $one['isChanged']],
+            (array) $this->getJson("/api/series/$of->id/moods/$key/followers")->assertOk()->json(),
+        );
+        self::assertSame(
+            [[1, false], [2, false], [3, true], [4, true], [6, false]],
+            $followers("own$mood", $this->series),
+        );
+        $this->getJson("/api/series/$other->id/moods/own$mood/followers")->assertForbidden();
+        $ask('mood.change', ['mood' => $mood, 'layers' => $layers(0.9)]);
+        $task = $this->postJson("/api/series/{$this->series->id}/tasks/mood", [
+            'mood' => $mood,
+            'pages' => [$others[2]->id, $others[3]->id, $far->id],
+        ])->assertStatus(202)->json('id');
+        $this->getJson("/api/tasks/$task")->assertJson(['state' => 'done']);
+        $opacity = function (Page $page): array {
+            $this->page = $page;
+
+            return array_values(array_map(fn (PassSpec $pass): float => $pass->opacity, $this->passes()));
+        };
+        $four = [$first, $others[2], $others[3], $others[4]];
+        self::assertSame([[0.4], [0.9], [0.9], [0.4]], array_map($opacity, $four));
+        self::assertSame(
+            [[1, true], [2, false], [3, false], [4, true], [6, true]],
+            $followers("own$mood", $this->series),
+        );
+        $this->page = $others[3];
+        $this->stepBack();
+        self::assertSame([0.5], $opacity($others[3]), 'what the page had of its own comes back with undo');
+    }
+
     public function test_a_small_picture_shows_the_page_in_a_mood_and_leaves_the_page_as_it_is(): void
     {
         $mean = function (string $key): float {

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\Page\PagePicture;
 use App\Desk\Page\ShelfPicture;
+use App\Desk\Palette\MoodFollowers;
 use App\Desk\Palette\SeriesMoods;
 use App\Models\Page;
 use App\Models\Series;
@@ -37,6 +38,14 @@ final class MoodController
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="mood.json"',
         ]);
+    }
+
+    /** The pages that are shown in it. */
+    public function followers(Series $series, string $mood): JsonResponse
+    {
+        [, $name, $layers] = (new SeriesMoods($series))->find($mood);
+
+        return new JsonResponse((new MoodFollowers($series, $name, $layers))->toClient());
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */

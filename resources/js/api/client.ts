@@ -17,6 +17,7 @@ import type {
     LeaseState,
     LightPlanData,
     ManualChapter,
+    MoodFollowerState,
     MoodState,
     MovedTone,
     PageCardState,
@@ -205,6 +206,8 @@ export const api = {
     tryLight: (id: number, figure: number, plan: LightPlanData, only: number[], fine: boolean) =>
         json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only, fine }),
     moods: (series: number) => json<MoodState[]>('GET', `/api/series/${series}/moods`),
+    moodFollowers: (series: number, key: string) =>
+        json<MoodFollowerState[]>('GET', `/api/series/${series}/moods/${key}/followers`),
     moodFileUrl: (series: number, key: string) => `/api/series/${series}/moods/${key}/file`,
     /** @param state of what lies beneath: with another one the picture is made anew */
     /** @param key of a mood; `shown`: as the page is shown now */

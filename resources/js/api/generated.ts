@@ -244,6 +244,8 @@ export type MergePassInput = { id: string; into: string; copy: string | null };
 
 export type MistData = { kind: 'mist'; colour: string; size: number; density: number; seed: number; texture: number; top: number; bottom: number; fade: number };
 
+export type MoodFollowerState = { page: number; number: number; title: string; isChanged: boolean };
+
 export type MoodLayerData = { name: string; content: ContentData; mode: string; opacity: number };
 
 export type MoodState = { key: string; id: number | null; name: string; layers: MoodLayerData[] };

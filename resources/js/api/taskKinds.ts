@@ -49,6 +49,8 @@ export interface SeriesTasks {
     replace: Replacing & { pages: number[] };
     /** What hangs from a setup on some pages becomes what it is now. */
     follow: { setup: number; pages: number[]; known: number; before: SetupPass[] };
+    /** Pages are shown in a mood as the series has it now. */
+    mood: { mood: number; pages: number[] };
 }
 
 export type SeriesTaskKind = keyof SeriesTasks;

@@ -138,7 +138,7 @@ describe('the strip of moods', () => {
         const bench = await seen({});
         unfold('Compare two moods');
         fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: 'own7' } });
-        expect(bench.view.compared).toMatch(/moods\/own7\?size=large&/);
+        expect(bench.view.compared).toBe('own7');
         slide('Edge', 30);
         expect(bench.view.edge).toBe(0.3);
         const hold = screen.getByText('Hold to see the other mood');
@@ -165,14 +165,56 @@ describe('the strip of moods', () => {
         expect(screen.getByText(/differ from the series’ mood/)).toBeTruthy();
         expect(screen.queryByText(/to these layers/), 'one that lies ready is nobody’s to change').toBeNull();
         cleanup();
+        vi.spyOn(api, 'moodFollowers').mockResolvedValue([]);
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Squall');
         const change = vi.spyOn(api, 'applyToSeries').mockResolvedValue({} as never);
-        fireEvent.click(screen.getByText(/to these layers/));
+        const give = screen.getByText(/to these layers/) as HTMLButtonElement;
+        await vi.waitFor(() => expect(give.disabled).toBe(false));
+        fireEvent.click(give);
         await vi.waitFor(() => expect(change).toHaveBeenCalled());
         expect(change.mock.calls[0].slice(1, 3)).toEqual([
             'mood.change',
             { mood: 7, layers: [{ ...air, opacity: 0.9 }] },
         ]);
+    });
+    it('lists the pages that change with a mood, those with changes of their own not ticked', async () => {
+        const page = (id: number, isChanged: boolean) => ({
+            page: id,
+            number: id + 10,
+            title: `Quay ${id}`,
+            isChanged,
+        });
+        vi.spyOn(api, 'moodFollowers').mockResolvedValue([
+            page(3, false),
+            page(4, true),
+            page(5, false),
+            page(6, true),
+        ]);
+        const task = {
+            id: 1,
+            kind: 'mood',
+            name: 'x',
+            state: 'done',
+            outcomes: [{ page: 6, number: 16, done: true, why: 'Done.' }],
+        };
+        const begin = vi.spyOn(api, 'beginForSeries').mockResolvedValue(task as never);
+        const bench = await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Squall');
+        const here = bench.session.view.id;
+        vi.spyOn(api, 'task').mockResolvedValue(task as never);
+        vi.spyOn(api, 'applyToSeries').mockResolvedValue({
+            shown: [moods[0], { ...moods[1], layers: [air] }],
+        } as never);
+        const ticks = (await screen.findAllByRole('checkbox')) as HTMLInputElement[];
+        const others = [3, 4, 5, 6].filter((id) => id !== here);
+        expect(ticks.map((one) => one.checked)).toEqual(others.map((id) => id % 2 === 1));
+        fireEvent.click(ticks[others.indexOf(6)]);
+        fireEvent.click(ticks[others.indexOf(5)]);
+        fireEvent.click(screen.getByText(/to these layers/));
+        await vi.waitFor(() => expect(begin).toHaveBeenCalled());
+        const pages = others.filter((id) => id === 3 || id === 6);
+        expect(begin.mock.calls[0].slice(1)).toEqual(['mood', { mood: 7, pages }]);
+        expect(await screen.findByText(/Done\./)).toBeTruthy();
+        fireEvent.click(screen.getByText('Close'));
     });
     it('says nothing of that where the layers are the mood’s', async () => {
         await seen({ mood00000001: laid }, 'Fog');

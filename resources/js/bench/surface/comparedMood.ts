@@ -1,16 +1,21 @@
 /** The page in another mood, as the server sees it, right of an edge that is dragged. */
-import type { MoodView } from '../model/moodModel';
+import type { PageView } from '../../page/store';
+import { moodPicture, type MoodView } from '../model/moodModel';
 import { drawEdge } from './overlays';
 import type { Box } from './viewport';
 
+/** What comes before the question mark names page and mood, what comes after it the state they are of. */
+const moodOf = (address: string | null): string | undefined => address?.split('?')[0];
+
 export class ComparedMood {
+    /** Of the picture that is wanted. */
     private address: string | null = null;
     private picture: HTMLImageElement | null = null;
 
     constructor(private readonly arrived: () => void) {}
 
-    draw(context: CanvasRenderingContext2D, toScreen: DOMMatrix, size: Box, shown: MoodView): void {
-        const picture = this.fetched(shown.compared);
+    draw(context: CanvasRenderingContext2D, toScreen: DOMMatrix, size: Box, shown: MoodView, page: PageView): void {
+        const picture = this.fetched(shown.compared === null ? null : moodPicture(page, shown.compared, 'large'));
         if (picture === null) return;
         const edge = shown.isComparing ? 0 : shown.edge * size.width;
         context.save();
@@ -25,11 +30,11 @@ export class ComparedMood {
         drawEdge(context, toScreen, edge, size.height);
     }
 
-    /** The picture of that address; null: there is none yet. */
+    /** The picture of that address, until it is there the last one of the same mood; null: there is none yet. */
     private fetched(address: string | null): HTMLImageElement | null {
         if (address !== this.address) {
+            if (address === null || moodOf(address) !== moodOf(this.address)) this.picture = null;
             this.address = address;
-            this.picture = null;
             if (address !== null) this.fetch(address);
         }
         return this.picture;

@@ -190,7 +190,7 @@ export class SurfaceRenderer {
         if (this.bench.view.stage === 'ink') this.drawUnderdrawings(context, seen, size);
         context.restore();
         if (this.bench.view.stage === 'ink') this.drawInkStage(context, toScreen, this.view, size);
-        this.otherMood.draw(context, toScreen, size, this.bench.view);
+        this.otherMood.draw(context, toScreen, size, this.bench.view, this.bench.session.view);
         this.drawOverlays(context, toScreen, this.view);
     }
 

@@ -103,6 +103,24 @@ final readonly class WearMood implements ClientOp
         return new References;
     }
 
+    /** Whether the layers of the page's mood are still those of a mood: none was set, hidden, added or removed. */
+    public static function isWorn(Mood $mood, Sheet $sheet): bool
+    {
+        $layers = array_filter(
+            $sheet->all(PassSpec::class),
+            fn (int|string $id): bool => str_starts_with((string) $id, self::PREFIX),
+            ARRAY_FILTER_USE_KEY,
+        );
+        uasort($layers, fn (PassSpec $a, PassSpec $b): int => $a->order <=> $b->order);
+        foreach ($layers as $layer) {
+            if (! $layer->visible || $layer->turn !== null) {
+                return false;
+            }
+        }
+
+        return $layers !== [] && Mood::of(array_values($layers))->toList() == $mood->toList();
+    }
+
     public function apply(Sheet $sheet): void
     {
         $size = $sheet->size();

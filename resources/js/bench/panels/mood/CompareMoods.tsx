@@ -19,12 +19,11 @@ export function CompareMoods({ moods, state }: Props) {
     const bench = useBenchModel();
     const page = usePage((view) => view.id);
     const edge = useBench((view) => view.edge);
-    const [key, setKey] = useState(NONE);
+    const key = useBench((view) => view.compared) ?? NONE;
     const [isBeside, setBeside] = useState(false);
     const address = api.moodPictureUrl(page, key, state, 'large');
     const compare = (chosen: string): void => {
-        setKey(chosen);
-        bench.set({ compared: chosen === NONE ? null : api.moodPictureUrl(page, chosen, state, 'large') });
+        bench.set({ compared: chosen === NONE ? null : chosen });
     };
     const hold = (isComparing: boolean) => () => bench.set({ isComparing });
     const names = Object.fromEntries([

@@ -1,32 +1,19 @@
 /** Keeping the layers there are as a mood of the series, and taking moods in and out. */
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../../api/client';
 import type { MoodLayerData, MoodState } from '../../../api/generated';
-import type { SeriesOpInput } from '../../../api/seriesOps';
 import { isOfMood } from '../../../page/ops/passes/wearMood';
-import { seriesOutbox } from '../../../page/seriesOutbox';
 import { sortedPasses } from '../../../picture/stack';
 import { Fold } from '../../../ui/Fold';
 import { OneLineForm } from '../../../ui/Form';
-import { usePage, useSession } from '../../model/context';
-
-type MoodOp = 'mood.keep' | 'mood.change' | 'mood.retire';
-
-/** How moods of the series are changed; the strip shows what came of it. */
-function useMoods(series: number) {
-    const session = useSession();
-    const client = useQueryClient();
-    return async <Kind extends MoodOp>(kind: Kind, input: SeriesOpInput<Kind>): Promise<void> => {
-        const answer = await session.answer(seriesOutbox(series).apply(kind, input));
-        if (answer !== null) client.setQueryData(['moods', series], answer.shown);
-    };
-}
+import { usePage } from '../../model/context';
+import { MoodPages } from './MoodPages';
+import { useMoodOps } from './useMoodOps';
 
 export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }) {
     const series = usePage((view) => view.series.id);
     const passes = usePage((view) => view.records.pass);
-    const change = useMoods(series);
+    const [isGiving, setGiving] = useState(false);
     const layers: MoodLayerData[] = sortedPasses(passes)
         .filter(([id]) => isOfMood(id))
         .map(([, { name, content, mode, opacity }]) => ({ name, content, mode, opacity }));
@@ -38,13 +25,14 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
             {isChanged && (
                 <p className="text-[13px]">The layers above differ from the series’ mood; this page shows its own.</p>
             )}
-            {isChanged && own !== undefined && own.id !== null && (
-                <button
-                    className="act self-start"
-                    onClick={() => void change('mood.change', { mood: own.id ?? 0, layers })}
-                >
-                    Change the series’ “{own.name}” to these layers
-                </button>
+            {(isChanged || isGiving) && own !== undefined && own.id !== null && (
+                <MoodPages
+                    key={own.key}
+                    mood={{ key: own.key, id: own.id, name: own.name }}
+                    layers={layers}
+                    onBegun={() => setGiving(true)}
+                    onDone={() => setGiving(false)}
+                />
             )}
             <Fold title="Keep, save or take moods" help="mood#moods">
                 <Keeping series={series} worn={worn} own={own} layers={layers} />
@@ -64,7 +52,7 @@ interface KeepingProps {
 }
 
 function Keeping({ series, worn, own, layers }: KeepingProps) {
-    const change = useMoods(series);
+    const change = useMoodOps(series);
     const [isTooLarge, setTooLarge] = useState(false);
     const take = async (file: File | undefined): Promise<void> => {
         if (file === undefined) return;
