@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Desk\Palette\SeriesMoods;
 use App\Models\Task;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Sheet\Op;
@@ -22,14 +23,22 @@ final class FollowMood extends OnPages
         $input = $asked->checked(self::PAGES + ['mood' => 'required|integer']);
         $mood = $asked->series->mood($input->integer('mood'));
 
-        return ['pages' => self::pages($input), 'name' => $mood->name, 'layers' => $mood->layers];
+        [$plan, $variant] = (new SeriesMoods($asked->series->series))->brought($mood->mood());
+
+        return [
+            'pages' => self::pages($input),
+            'name' => $mood->name,
+            'layers' => $mood->layers,
+            'plan' => $plan,
+            'variant' => $variant,
+        ];
     }
 
     protected function op(Task $task): Op
     {
-        /** @var array{name: string, layers: list<mixed>} $input */
+        /** @var array{name: string, layers: list<mixed>, plan: ?int, variant: ?int} $input */
         $input = $task->input;
 
-        return WearMood::of($input['name'], Mood::fromList($input['layers']));
+        return WearMood::of($input['name'], Mood::fromList($input['layers']), $input['plan'], $input['variant']);
     }
 }

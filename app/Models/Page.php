@@ -25,6 +25,7 @@ use Illuminate\Support\Carbon;
  * @property ?int $variant_id the variant of the palette it has
  * @property ?PaletteVersion $held
  * @property ?PaletteVariant $variant
+ * @property ?int $mood_plan the light plan that its mood brings
  * @property ?int $plan_id the light plan it stands under
  * @property ?SeriesLight $light
  * @property ?int $holder_id

@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $series_id
  * @property string $name
  * @property list<MoodLayerData> $layers
+ * @property string $light the name of the light plan it brings; empty: none
+ * @property string $variant the name of the palette variant it brings; empty: none
  * @property bool $retired whether it was taken out
  */
 final class SeriesMood extends Model
@@ -27,19 +29,28 @@ final class SeriesMood extends Model
 
     protected $table = 'moods';
 
-    protected $fillable = ['series_id', 'name', 'layers'];
+    protected $fillable = ['series_id', 'name', 'layers', 'light', 'variant'];
 
     /** @var array<string, string> */
     protected $casts = ['layers' => 'array', 'retired' => 'boolean'];
 
     public function mood(): Mood
     {
-        return Mood::fromList($this->layers);
+        return Mood::fromList($this->layers)->bringing($this->light, $this->variant);
     }
 
-    /** @return array{name: string, layers: list<MoodLayerData>, retired: bool} as the series' journal keeps it */
+    /**
+     * @return array{name: string, layers: list<MoodLayerData>, light: string, variant: string, retired: bool} as the
+     *     series' journal keeps it
+     */
     public function toRecord(): array
     {
-        return ['name' => $this->name, 'layers' => $this->layers, 'retired' => $this->retired];
+        return [
+            'name' => $this->name,
+            'layers' => $this->layers,
+            'light' => $this->light,
+            'variant' => $this->variant,
+            'retired' => $this->retired,
+        ];
     }
 }

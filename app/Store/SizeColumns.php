@@ -29,12 +29,12 @@ final readonly class SizeColumns implements RecordKeeper
     {
         /**
          * @var (\stdClass&object{width: ?int, height: int, dpi: float, behind: int, lines: ?string,
-         *     mood: string})|null $row
+         *     mood: string, mood_plan: ?int, mood_variant: ?int})|null $row
          */
         $row = Page::query()
             ->toBase()
             ->where('id', $page)
-            ->first(['width', 'height', 'dpi', 'behind', 'lines', 'mood']);
+            ->first(['width', 'height', 'dpi', 'behind', 'lines', 'mood', 'mood_plan', 'mood_variant']);
 
         return $row === null || $row->width === null
             ? null
@@ -45,6 +45,8 @@ final readonly class SizeColumns implements RecordKeeper
                 (bool) $row->behind,
                 self::lines($row->lines),
                 $row->mood,
+                $row->mood_plan,
+                $row->mood_variant,
             );
     }
 
@@ -55,11 +57,16 @@ final readonly class SizeColumns implements RecordKeeper
             Page::query()
                 ->toBase()
                 ->where('id', $page)
-                ->update(
-                    array_replace($size->toData(), [
-                        'lines' => json_encode($size->lines->toData(), JSON_THROW_ON_ERROR),
-                    ]),
-                );
+                ->update([
+                    'width' => $size->width,
+                    'height' => $size->height,
+                    'dpi' => $size->dpi,
+                    'behind' => $size->behind,
+                    'lines' => json_encode($size->lines->toData(), JSON_THROW_ON_ERROR),
+                    'mood' => $size->mood,
+                    'mood_plan' => $size->moodPlan,
+                    'mood_variant' => $size->moodVariant,
+                ]);
         }
     }
 
@@ -71,7 +78,16 @@ final readonly class SizeColumns implements RecordKeeper
         Page::query()
             ->toBase()
             ->where('id', $page)
-            ->update(['width' => null, 'height' => null, 'dpi' => null, 'behind' => false, 'lines' => null, 'mood' => '']);
+            ->update([
+                'width' => null,
+                'height' => null,
+                'dpi' => null,
+                'behind' => false,
+                'lines' => null,
+                'mood' => '',
+                'mood_plan' => null,
+                'mood_variant' => null,
+            ]);
     }
 
     private static function lines(?string $json): LineColouring

@@ -8,12 +8,14 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
+use Awning\Core\Compose\Layers\Flat;
 use Awning\Core\Compose\Layers\FlatSpans;
 use Awning\Core\Compose\Layers\GroupLayer;
 use Awning\Core\Compose\Layers\Layer;
 use Awning\Core\Compose\Layers\PassLayer;
 use Awning\Core\Compose\OpenRasterRenderer;
 use Awning\Core\Light\Plan\LightColours;
+use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\LayerName;
@@ -334,6 +336,76 @@ final class PictureTest extends TestCase
             $colours($lights),
         );
         self::assertSame(array_fill(0, 5, '#010203'), $colours(null), 'without a light each has its own');
+    }
+
+    public function test_a_mood_brings_a_light_plan_and_a_variant_where_a_region_is_told_nothing_else(): void
+    {
+        $ramp = fn (int $colour): array => ['base' => $colour];
+        $palette = new Palette(
+            [4 => $ramp(0x111111), 5 => $ramp(0x222222)],
+            [4 => 1, 5 => 1],
+            [1],
+            variants: [0 => [4 => $ramp(0x333333)], 7 => [4 => $ramp(0x444444)]],
+            lights: [31 => new LightColours(new Rgb(9, 8, 7), new Rgb(6, 5, 4))],
+            under: [
+                31 => new Palette(
+                    [4 => $ramp(0x555555), 5 => $ramp(0x666666)],
+                    variants: [7 => [4 => $ramp(0x777777)]],
+                ),
+            ],
+        );
+        $region = function (int $label, int $material, ?int $variant = null, ?int $plan = null): RecordChange {
+            $made = new Region(1, $material, 9, 1, 1, variant: $variant, plan: $plan);
+
+            return new RecordChange(RecordKind::Region, (string) $label, null, $made);
+        };
+        $shown = function (?int $plan, ?int $variant) use ($palette, $region): array {
+            $size = (new PageSize(40, 40))->showing('Dusk', $plan, $variant);
+            $source = new MemorySource;
+            $source->store(new Change([], [
+                new RecordChange(RecordKind::Page, PageSize::KEY, null, $size),
+                $region(1, 4),
+                $region(2, 5),
+                $region(3, 4, variant: 0),
+                $region(4, 4, plan: 32),
+            ]));
+            $flats = (new StackBuilder)->build(new Sheet($source), $palette)->flats;
+
+            return array_values(
+                array_map(fn (Flat $flat): array => [$flat->tones['base'], $flat->light !== []], $flats),
+            );
+        };
+        [$here, $there] = [false, true];
+        self::assertSame(
+            [[0x111111, $here], [0x222222, $here], [0x333333, $here], [0x111111, $here]],
+            $shown(null, null),
+        );
+        self::assertSame(
+            [[0x555555, $there], [0x666666, $there], [0x555555, $there], [0x111111, $here]],
+            $shown(31, null),
+        );
+        self::assertSame(
+            [[0x444444, $here], [0x222222, $here], [0x333333, $here], [0x444444, $here]],
+            $shown(null, 7),
+        );
+        self::assertSame(
+            [[0x777777, $there], [0x666666, $there], [0x555555, $there], [0x444444, $here]],
+            $shown(31, 7),
+        );
+    }
+
+    public function test_a_page_keeps_what_its_mood_brings_and_only_a_mood_brings_anything(): void
+    {
+        $page = (new PageSize(400, 300, 300.0))->showing('Dusk', 31, 7);
+        $others = [$page->with(true), $page->sized(800, 600, 600.0, false), $page->reduced(1)];
+        foreach ([...$others, $page->coloured(new LineColouring)] as $other) {
+            self::assertSame(['Dusk', 31, 7], [$other->mood, $other->moodPlan, $other->moodVariant]);
+            self::assertEquals($other, PageSize::fromData(new Data($other->toData())));
+        }
+        self::assertSame([200, 150], [$page->reduced(1)->width, $page->reduced(1)->height]);
+        self::assertEquals(new PageSize(400, 300, 300.0), $page->showing(''), 'with the mood goes what it brought');
+        $this->expectException(\InvalidArgumentException::class);
+        new PageSize(400, 300, moodVariant: 7);
     }
 
     public function test_a_tint_that_follows_the_light_follows_that_of_a_panel_there(): void

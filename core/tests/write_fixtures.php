@@ -155,6 +155,7 @@ $palette = new Palette(
  * @param  list<int>  $soft  figures with a soft outer edge: the page is a block of WIDE pixels' width then, with what
  *     lies about it
  * @param  array<int, int>  $standing  light plan by label
+ * @param  array{?int, ?int}  $brought  light plan and variant that the page's mood brings
  * @return array<string, mixed>
  */
 function page(
@@ -166,6 +167,7 @@ function page(
     array $wearing = [],
     array $soft = [],
     array $standing = [],
+    array $brought = [null, null],
 ): array {
     global $palette, $figureOf;
     $labels = '';
@@ -227,6 +229,7 @@ function page(
     }
     $size = match (true) {
         $lines !== null => new PageSize(COUNT, 1, lines: $lines),
+        $brought !== [null, null] => (new PageSize(COUNT, 1))->showing('Dusk', ...$brought),
         $isMeasured => new PageSize(300, 200),
         default => null,
     };
@@ -1138,6 +1141,22 @@ $balls = array_map(
         [180, 20, new RoughDials(lit: 0, glint: 0)],
     ],
 );
+
+// A mood that brings a light plan, a variant, or both; what a region is told counts before it.
+foreach ([[31, null], [null, 7], [31, 7], [99, 12]] as $brought) {
+    $tint = new TintContent(new Rgb(0x77, 0x22, 0x11), LightPart::Light);
+    $pages[] = page(
+        'a mood that brings '.json_encode($brought),
+        [
+            'pass01' => spec('tone', Scope::page(), BlendMode::Normal, 0.5),
+            'pass02' => new PassSpec('A pass', 1, $tint, Scope::figure(1), BlendMode::Multiply, 0.7),
+        ],
+        shifts: [2 => new ColourShift(1, new ColourTurn(0.1, 1.2, 20))],
+        wearing: [3 => 0, 4 => 12],
+        standing: [4 => 44],
+        brought: $brought,
+    );
+}
 
 $folder = $argv[1];
 @mkdir($folder, 0777, true);

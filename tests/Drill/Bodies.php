@@ -249,6 +249,7 @@ final class Bodies
                 'how' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5],
             ],
             'pass.order' => ['passes' => [['id' => 'drillpass1', 'order' => 2.5]]],
+            'mood.bring' => ['plan' => $this->parameters['light'], 'variant' => null],
             'mood.panel' => [
                 ...$fog,
                 'ids' => ['panel'.bin2hex(random_bytes(4))],
@@ -258,6 +259,8 @@ final class Bodies
             'mood.wear' => [
                 ...$fog,
                 'ids' => ['mood'.bin2hex(random_bytes(4))],
+                'plan' => $this->parameters['light'],
+                'variant' => $this->parameters['variant'],
             ],
             'setup.hang' => [
                 'name' => 'Rust',

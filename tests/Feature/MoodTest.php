@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Desk\Palette\SeriesDesk;
+use App\Desk\Palette\SeriesMoods;
+use App\Models\Material;
 use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
@@ -150,7 +152,7 @@ final class MoodTest extends TestCase
             ->json();
         $kept = $ask('mood.keep', ['name' => 'Salt haze', 'layers' => $layers]);
         $last = $kept['shown'][8];
-        self::assertEquals(['own'.$kept['added'], $kept['added'], 'Salt haze', $layers], array_values($last));
+        self::assertEquals(['own'.$kept['added'], $kept['added'], 'Salt haze', $layers, '', ''], array_values($last));
         $file = (string) $this->get("/api/series/{$this->series->id}/moods/{$last['key']}/file")
             ->assertOk()
             ->getContent();
@@ -174,6 +176,84 @@ final class MoodTest extends TestCase
         $ask('mood.retire', ['mood' => $kept['added']], 404);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertCount(10, $this->moods());
+    }
+
+    public function test_a_mood_brings_a_light_plan_and_a_variant_by_name(): void
+    {
+        $ask = fn (string $kind, array $input, int $status = 200, ?Series $of = null): array => (array) $this->postJson(
+            '/api/series/'.($of ?? $this->series)->id.'/ops',
+            ['op' => ['kind' => $kind] + $input],
+        )->assertStatus($status)->json();
+        $material = Material::query()->firstOrFail();
+        $this->op($this->page, $this->fillOp($material, $this->labelAt($this->page, 120, 200)))->assertOk();
+        $plan = $ask('light.add', [
+            'name' => 'Lamp at midnight',
+            'plan' => ['azimuth' => 120, 'elevation' => 20, 'colour' => '#ff9030'],
+        ])['added'];
+        $night = $ask('variant.add', ['name' => 'Night clothes'])['added'];
+        $ask('variant.change', [
+            'variant' => $night, 'version' => 1, 'material' => $material->id, 'tones' => ['base' => '#0000ff'],
+        ]);
+        $layers = [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'], 'mode' => 'normal', 'opacity' => 0.0]];
+        $mood = $ask('mood.keep', [
+            'name' => 'Night watch', 'layers' => $layers, 'light' => 'Lamp at midnight', 'variant' => 'Night clothes',
+        ]);
+        $last = $mood['shown'][8];
+        self::assertSame(['Lamp at midnight', 'Night clothes'], [$last['light'], $last['variant']]);
+        $wear = fn (array $more) => $this->op($this->page, [
+            'kind' => 'mood.wear', 'name' => 'Night watch', 'layers' => $layers, 'ids' => ['moodlayer1'], ...$more,
+        ]);
+        $before = $this->picture('shown');
+        $ahead = $this->picture($last['key']);
+        self::assertNotSame($before, $ahead, 'the small picture is in the colours it brings');
+        $wear(['plan' => $plan, 'variant' => $night])->assertOk();
+        self::assertSame($ahead, $this->picture('shown'));
+        $brought = fn (): array => array_values(
+            array_intersect_key($this->pageSize()->toData(), ['moodPlan' => 0, 'moodVariant' => 0]),
+        );
+        self::assertSame([$plan, $night], $brought());
+        $followers = fn (): array => array_column(
+            (array) $this->getJson("/api/series/{$this->series->id}/moods/{$last['key']}/followers")->json(),
+            'isChanged',
+        );
+        self::assertSame([false], $followers());
+        // Changed on the page alone, and taken back.
+        $this->op($this->page, ['kind' => 'mood.bring', 'plan' => $plan, 'variant' => null])->assertOk();
+        self::assertSame([[$plan, null], [true]], [$brought(), $followers()]);
+        $this->stepBack();
+        self::assertSame([[$plan, $night], $ahead], [$brought(), $this->picture('shown')]);
+        $this->op($this->page, ['kind' => 'mood.bring', 'plan' => null, 'variant' => null])->assertOk();
+        self::assertSame($before, $this->picture('shown'));
+        $this->stepBack();
+        // With the mood goes what it brought.
+        $this->wear('', []);
+        self::assertSame([null, null], $brought());
+        $this->op($this->page, ['kind' => 'mood.bring', 'plan' => $plan, 'variant' => null])->assertStatus(422);
+        // What another series calls so is another's.
+        [$other] = $this->series('Another');
+        Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Owner]);
+        $theirs = $ask('variant.add', ['name' => 'Night clothes'], of: $other)['added'];
+        $wear(['variant' => $theirs])->assertStatus(422);
+        // As a file it keeps both names; where a series has none of a name, nothing is brought.
+        $file = (string) $this->get("/api/series/{$this->series->id}/moods/{$last['key']}/file")->getContent();
+        $taken = $ask('mood.keep', ['text' => $file], of: $other)['shown'][8];
+        self::assertSame(['Lamp at midnight', 'Night clothes'], [$taken['light'], $taken['variant']]);
+        self::assertSame(
+            [null, $theirs],
+            (new SeriesMoods($other))->brought((new SeriesMoods($other))->find($taken['key'])[2]),
+        );
+        $ask('mood.change', ['mood' => $mood['added'], 'layers' => $layers, 'light' => '', 'variant' => 'Night clothes']);
+        self::assertSame(['', 'Night clothes'], array_slice(array_values($this->moods()[8]), 4));
+    }
+
+    private function picture(string $mood): string
+    {
+        return (string) $this->get("/api/pages/{$this->page->id}/moods/$mood")->assertOk()->getContent();
+    }
+
+    private function pageSize(): PageSize
+    {
+        return (new Sheet(new PageStore($this->page->refresh())))->size();
     }
 
     public function test_pages_that_show_a_mood_are_listed_and_follow_it_where_somebody_says_so(): void

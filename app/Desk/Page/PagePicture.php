@@ -11,7 +11,6 @@ use App\Models\PaletteVersion;
 use App\Store\PageStore;
 use App\Store\Pyramid;
 use Awning\Core\Compose\Compositor;
-use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Export\SheetPicture;
 use Awning\Core\Sheet\Export\StackBuilder;
@@ -66,14 +65,14 @@ final readonly class PagePicture
      *
      * @return ?Paint null while the page is empty
      */
-    public static function inMood(Page $page, string $name, Mood $mood, int $level = ShelfPicture::LEVEL): ?Paint
+    public static function inMood(Page $page, WearMood $mood, int $level = ShelfPicture::LEVEL): ?Paint
     {
         $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
         if (! $sheet->isEmpty()) {
-            WearMood::of($name, $mood)->apply($sheet);
+            $mood->apply($sheet);
         }
 
-        return self::composed($sheet, SeriesPalette::of($page));
+        return self::composed($sheet, SeriesPalette::of($page), $mood->plan);
     }
 
     /** @return ?Paint null while the page is empty */
@@ -95,10 +94,11 @@ final readonly class PagePicture
         return [$stack->above === [] ? $seen : (new SheetPicture)->compose($sheet, $stack->withoutMood()), $seen];
     }
 
-    private static function composed(Sheet $sheet, SeriesPalette $palette): ?Paint
+    /** @param  ?int  $plan  a light plan that a mood brings */
+    private static function composed(Sheet $sheet, SeriesPalette $palette, ?int $plan = null): ?Paint
     {
         return $sheet->isEmpty()
             ? null
-            : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, $palette->core()));
+            : (new SheetPicture)->compose($sheet, (new StackBuilder)->build($sheet, $palette->core($plan)));
     }
 }

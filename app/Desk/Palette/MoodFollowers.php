@@ -7,7 +7,6 @@ namespace App\Desk\Palette;
 use App\Models\Page;
 use App\Models\Series;
 use App\Store\PageStore;
-use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Awning\Core\Sheet\Sheet;
 
@@ -18,7 +17,7 @@ use Awning\Core\Sheet\Sheet;
  */
 final readonly class MoodFollowers
 {
-    public function __construct(private Series $series, private string $name, private Mood $mood)
+    public function __construct(private Series $series, private string $name, private WearMood $mood)
     {
     }
 
@@ -38,7 +37,7 @@ final readonly class MoodFollowers
                 'page' => $page->id,
                 'number' => $page->number,
                 'title' => $page->title,
-                'isChanged' => ! WearMood::isWorn($this->mood, new Sheet(new PageStore($page))),
+                'isChanged' => ! $this->mood->isWorn(new Sheet(new PageStore($page))),
             ],
             $pages,
         );

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk\Palette;
 
+use App\Models\PaletteVariant;
 use App\Models\Series;
+use App\Models\SeriesLight;
 use App\Models\SeriesMood;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Mood\MoodBox;
@@ -15,7 +17,8 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
- * @phpstan-type MoodState array{key: string, id: ?int, name: string, layers: list<MoodLayerData>}
+ * @phpstan-type MoodState array{key: string, id: ?int, name: string, layers: list<MoodLayerData>, light: string,
+ *     variant: string}
  */
 final readonly class SeriesMoods
 {
@@ -28,7 +31,7 @@ final readonly class SeriesMoods
     {
         $states = [];
         foreach ($this->all() as $key => [$id, $name, $mood]) {
-            $states[] = ['key' => $key, 'id' => $id, 'name' => $name, 'layers' => $mood->toList()];
+            $states[] = ['key' => $key, 'id' => $id, 'name' => $name, 'layers' => $mood->toList()] + $mood->brought();
         }
 
         return $states;
@@ -43,6 +46,23 @@ final readonly class SeriesMoods
     public function find(string $key): array
     {
         return $this->all()[$key] ?? throw new ModelNotFoundException;
+    }
+
+    /**
+     * What the names that a mood brings mean in this series.
+     *
+     * @return array{?int, ?int} the light plan and the palette variant; null where it brings none, or the series has
+     *     none of that name
+     */
+    public function brought(Mood $mood): array
+    {
+        $lights = SeriesLight::living()->where('series_id', $this->series->id)->where('name', $mood->light);
+        $variants = PaletteVariant::living()->where('series_id', $this->series->id)->where('name', $mood->variant);
+
+        return [
+            $mood->light === '' ? null : $lights->orderBy('id')->first()?->id,
+            $mood->variant === '' ? null : $variants->orderBy('id')->first()?->id,
+        ];
     }
 
     /** @return array<string, array{?int, string, Mood}> by key */

@@ -108,7 +108,8 @@ final readonly class SeriesPalette
         return $tones + array_fill_keys(array_column(Tone::more(), 'value'), $tones[Tone::Base->value]);
     }
 
-    public function core(): Palette
+    /** @param  ?int  $plan  a light plan that a mood would bring, beside those that the page has */
+    public function core(?int $plan = null): Palette
     {
         $figures = $this->series->load('figures.materials')->figures;
         $figureOf = [];
@@ -117,7 +118,7 @@ final readonly class SeriesPalette
                 $figureOf[$material->id] = $figure->id;
             }
         }
-        $stood = $this->stoodUnder();
+        $stood = $this->stoodUnder($plan);
         $under = array_map(
             fn (self $other): Palette => new Palette($other->materialNumbers(), variants: $other->variantNumbers()),
             $this->underOthers($stood),
@@ -181,8 +182,8 @@ final readonly class SeriesPalette
         );
     }
 
-    /** @return array<int, SeriesLight> light plans that regions of the page stand under */
-    private function stoodUnder(): array
+    /** @return array<int, SeriesLight> light plans that regions of the page, or all of it in its mood, stand under */
+    private function stoodUnder(?int $plan): array
     {
         $named =
             $this->page === null
@@ -193,6 +194,8 @@ final readonly class SeriesPalette
                     ->distinct()
                     ->pluck('plan', 'plan')
                     ->all();
+
+        $named += array_flip(array_filter([$plan, $this->page?->mood_plan]));
 
         return $named === [] ? [] : array_intersect_key(SeriesLight::of($this->series->id), $named);
     }

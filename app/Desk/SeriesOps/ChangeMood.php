@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Series;
 use App\Models\SeriesMood;
@@ -20,9 +21,18 @@ final readonly class ChangeMood implements ClientSeriesOp
 
     public static function fromInput(OpInput $asked): self
     {
-        $input = $asked->checked(['mood' => 'required|integer', 'layers' => 'required|list|max:'.Mood::MOST]);
+        $input = $asked->checked([
+            'mood' => 'required|integer',
+            'layers' => 'required|list|max:'.Mood::MOST,
+            'light' => ['sometimes', 'nullable', new Name(80)],
+            'variant' => ['sometimes', 'nullable', new Name(80)],
+        ]);
+        $mood = $asked->layers('layers')->bringing(
+            $input->string('light')->toString(),
+            $input->string('variant')->toString(),
+        );
 
-        return new self($asked->mood($input->integer('mood')), $asked->layers('layers'));
+        return new self($asked->mood($input->integer('mood')), $mood);
     }
 
     public static function answers(): SeriesPart
@@ -47,11 +57,11 @@ final readonly class ChangeMood implements ClientSeriesOp
 
     public function toInput(): array
     {
-        return ['mood' => $this->row->id, 'layers' => $this->mood->toList()];
+        return ['mood' => $this->row->id, 'layers' => $this->mood->toList()] + $this->mood->brought();
     }
 
     public function apply(Series $series): array
     {
-        return self::changed('mood', $this->row, ['layers' => $this->mood->toList()]);
+        return self::changed('mood', $this->row, ['layers' => $this->mood->toList()] + $this->mood->brought());
     }
 }

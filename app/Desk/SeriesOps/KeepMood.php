@@ -23,16 +23,24 @@ final readonly class KeepMood implements ClientSeriesOp
         $input = $asked->checked([
             'name' => ['required_without:text', new Name(60)],
             'layers' => 'required_without:text|list|max:'.Mood::MOST,
+            'light' => ['sometimes', 'nullable', new Name(80)],
+            'variant' => ['sometimes', 'nullable', new Name(80)],
             'text' => 'sometimes|string|max:'.MoodFile::MOST_BYTES,
         ]);
         if ($input->has('text')) {
             $text = $input->string('text')->toString();
-            [$name, $layers] = $asked->built('text', fn (): array => MoodFile::read($text));
+            [$name, $layers, $brought] = $asked->built('text', fn (): array => MoodFile::read($text));
 
-            return new self($name, $asked->built('text', fn (): Mood => Mood::of($layers)));
+            return new self($name, $asked->built('text', fn (): Mood => Mood::of($layers)->bringing(...$brought)));
         }
 
-        return new self($input->string('name')->toString(), $asked->layers('layers'));
+        return new self(
+            $input->string('name')->toString(),
+            $asked->layers('layers')->bringing(
+                $input->string('light')->toString(),
+                $input->string('variant')->toString(),
+            ),
+        );
     }
 
     public static function answers(): SeriesPart
@@ -57,13 +65,13 @@ final readonly class KeepMood implements ClientSeriesOp
 
     public function toInput(): array
     {
-        return ['name' => $this->name, 'layers' => $this->mood->toList()];
+        return ['name' => $this->name, 'layers' => $this->mood->toList()] + $this->mood->brought();
     }
 
     public function apply(Series $series): array
     {
         $row = SeriesMood::query()
-            ->create(['series_id' => $series->id, 'name' => $this->name, 'layers' => $this->mood->toList()])
+            ->create(['series_id' => $series->id] + $this->toInput())
             ->refresh();
 
         return [['mood', $row->id, null, $row->toRecord()]];

@@ -12,6 +12,7 @@ use App\Models\Page;
 use App\Models\Series;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Exchange\MoodFile;
+use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -34,7 +35,7 @@ final class MoodController
     {
         [, $name, $layers] = (new SeriesMoods($series))->find($mood);
 
-        return new Response(MoodFile::write($name, $layers->layers), 200, [
+        return new Response(MoodFile::write($name, $layers->layers, $layers->light, $layers->variant), 200, [
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="mood.json"',
         ]);
@@ -43,9 +44,11 @@ final class MoodController
     /** The pages that are shown in it. */
     public function followers(Series $series, string $mood): JsonResponse
     {
-        [, $name, $layers] = (new SeriesMoods($series))->find($mood);
+        $moods = new SeriesMoods($series);
+        [, $name, $layers] = $moods->find($mood);
+        $worn = WearMood::of($name, $layers, ...$moods->brought($layers));
 
-        return new JsonResponse((new MoodFollowers($series, $name, $layers))->toClient());
+        return new JsonResponse((new MoodFollowers($series, $name, $worn))->toClient());
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */
@@ -55,8 +58,10 @@ final class MoodController
         if ($mood === self::SHOWN) {
             $picture = PagePicture::reduced($page, $level) ?? abort(404);
         } else {
-            [, $name, $layers] = (new SeriesMoods($page->series))->find($mood);
-            $picture = PagePicture::inMood($page, $name, $layers, $level) ?? abort(404);
+            $moods = new SeriesMoods($page->series);
+            [, $name, $layers] = $moods->find($mood);
+            $worn = WearMood::of($name, $layers, ...$moods->brought($layers));
+            $picture = PagePicture::inMood($page, $worn, $level) ?? abort(404);
         }
 
         return new Response((new PngWriter)->paint($picture), 200, [

@@ -50,7 +50,8 @@ final class MoodFile
     ];
 
     /**
-     * @return array{string, non-empty-list<PassSpec>} its name, and its layers over the whole page, bottom up
+     * @return array{string, non-empty-list<PassSpec>, array{string, string}} its name, its layers over the whole page,
+     *     bottom up, and the names of the light plan and of the palette variant it brings (empty: none)
      *
      * @throws \InvalidArgumentException with the place that is wrong
      */
@@ -88,11 +89,18 @@ final class MoodFile
             }
         }
 
-        return [self::name($data['name'] ?? null), $specs];
+        $all = new Data($data);
+        $brought = fn (string $what): string => $all->has($what) ? $all->name($what, "The $what of the mood") : '';
+
+        return [self::name($data['name'] ?? null), $specs, [$brought('light'), $brought('variant')]];
     }
 
-    /** @param  list<PassSpec>  $layers  bottom up */
-    public static function write(string $name, array $layers): string
+    /**
+     * @param  list<PassSpec>  $layers  bottom up
+     * @param  string  $light  the name of the light plan it brings; empty: none
+     * @param  string  $variant  the name of the palette variant it brings; empty: none
+     */
+    public static function write(string $name, array $layers, string $light = '', string $variant = ''): string
     {
         $kinds = array_map(fn (PassKind $kind): string => $kind->value, self::KINDS);
         $list = [];
@@ -108,7 +116,9 @@ final class MoodFile
         }
 
         return json_encode(
-            ['awning' => 'mood', 'version' => self::VERSION, 'name' => $name, 'layers' => $list],
+            ['awning' => 'mood', 'version' => self::VERSION, 'name' => $name] +
+                array_filter(['light' => $light, 'variant' => $variant]) +
+                ['layers' => $list],
             JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
         );
     }

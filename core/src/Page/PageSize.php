@@ -11,7 +11,8 @@ use Awning\Core\Page\Drawing\LineColouring;
  *
  * @phpstan-import-type LinesData from LineColouring
  *
- * @phpstan-type SizeData array{width: int, height: int, dpi: float, behind: bool, lines: LinesData, mood: string}
+ * @phpstan-type SizeData array{width: int, height: int, dpi: float, behind: bool, lines: LinesData, mood: string,
+ *     moodPlan: ?int, moodVariant: ?int}
  */
 final readonly class PageSize implements Record
 {
@@ -30,6 +31,8 @@ final readonly class PageSize implements Record
      * @param  float  $dpi  0 when it is not known
      * @param  bool  $behind  lines have changed since the regions were found
      * @param  string  $mood  the name of the one it is shown in; empty: none
+     * @param  ?int  $moodPlan  the light plan the mood brings, under which tones are shown; null: the page's own
+     * @param  ?int  $moodVariant  the palette variant the mood brings; null: the page's own
      */
     public function __construct(
         public int $width,
@@ -38,12 +41,19 @@ final readonly class PageSize implements Record
         public bool $behind = false,
         public LineColouring $lines = new LineColouring,
         public string $mood = '',
+        public ?int $moodPlan = null,
+        public ?int $moodVariant = null,
     ) {
         if ($width < 1 || $height < 1 || $width > self::MOST || $height > self::MOST) {
             throw new \InvalidArgumentException('A page is 1 to '.self::MOST.' px wide and high.');
         }
         Bounds::number('dpi', $dpi, 0, self::FINEST);
         $mood === '' || Bounds::name($mood, 'A mood');
+        Bounds::whole('moodPlan', $moodPlan ?? 1, 1, PHP_INT_MAX);
+        Bounds::whole('moodVariant', $moodVariant ?? 1, 1, PHP_INT_MAX);
+        if ($mood === '' && ($moodPlan !== null || $moodVariant !== null)) {
+            throw new \InvalidArgumentException('Only a mood brings a light plan or a variant.');
+        }
     }
 
     public static function kind(): RecordKind
@@ -60,6 +70,8 @@ final readonly class PageSize implements Record
             $data->flag('behind', false),
             $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
             $data->text('mood'),
+            $data->has('moodPlan') ? $data->int('moodPlan', 1, PHP_INT_MAX) : null,
+            $data->has('moodVariant') ? $data->int('moodVariant', 1, PHP_INT_MAX) : null,
         );
     }
 
@@ -73,22 +85,53 @@ final readonly class PageSize implements Record
             'behind' => $this->behind,
             'lines' => $this->lines->toData(),
             'mood' => $this->mood,
+            'moodPlan' => $this->moodPlan,
+            'moodVariant' => $this->moodVariant,
         ];
     }
 
     public function with(bool $behind): self
     {
-        return new self($this->width, $this->height, $this->dpi, $behind, $this->lines, $this->mood);
+        return $this->sized($this->width, $this->height, $this->dpi, $behind);
     }
 
     public function coloured(LineColouring $lines): self
     {
-        return new self($this->width, $this->height, $this->dpi, $this->behind, $lines, $this->mood);
+        return new self(
+            $this->width,
+            $this->height,
+            $this->dpi,
+            $this->behind,
+            $lines,
+            $this->mood,
+            $this->moodPlan,
+            $this->moodVariant,
+        );
     }
 
-    public function showing(string $mood): self
+    /**
+     * @param  string  $mood  its name; empty: none
+     * @param  ?int  $plan  the light plan it brings
+     * @param  ?int  $variant  the palette variant it brings
+     */
+    public function showing(string $mood, ?int $plan = null, ?int $variant = null): self
     {
-        return new self($this->width, $this->height, $this->dpi, $this->behind, $this->lines, $mood);
+        return new self($this->width, $this->height, $this->dpi, $this->behind, $this->lines, $mood, $plan, $variant);
+    }
+
+    /** The same page at another size. */
+    public function sized(int $width, int $height, float $dpi, bool $behind): self
+    {
+        return new self(
+            $width,
+            $height,
+            $dpi,
+            $behind,
+            $this->lines,
+            $this->mood,
+            $this->moodPlan,
+            $this->moodVariant,
+        );
     }
 
     /** @return float px for a thousandth of the page's longer side: what lengths are told in that fit every page */
@@ -100,13 +143,11 @@ final readonly class PageSize implements Record
     /** The page at half (1), a quarter (2) … of its size. */
     public function reduced(int $level): self
     {
-        return new self(
+        return $this->sized(
             max(1, $this->width >> $level),
             max(1, $this->height >> $level),
             $this->dpi,
             $this->behind,
-            $this->lines,
-            $this->mood,
         );
     }
 

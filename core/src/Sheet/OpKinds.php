@@ -35,6 +35,7 @@ use Awning\Core\Sheet\Ops\Paint\PourPaint;
 use Awning\Core\Sheet\Ops\Paint\SoftenPass;
 use Awning\Core\Sheet\Ops\Paint\Stroke;
 use Awning\Core\Sheet\Ops\Passes\AddPass;
+use Awning\Core\Sheet\Ops\Passes\BringWithMood;
 use Awning\Core\Sheet\Ops\Passes\ChangePass;
 use Awning\Core\Sheet\Ops\Passes\CopyPass;
 use Awning\Core\Sheet\Ops\Passes\GroupPasses;
@@ -85,6 +86,7 @@ final class OpKinds
         GroupPasses::class,
         OrderPasses::class,
         HangSetup::class,
+        BringWithMood::class,
         WearMood::class,
         WearPanelMood::class,
         JoinSetup::class,

@@ -76,7 +76,7 @@ export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
 
 /** The kinds of change a page knows. */
-export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
+export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.bring', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
 export type AbsorbInput = { labels: number[] };
 
@@ -101,6 +101,8 @@ export type BridgeData = { x1: number; y1: number; x2: number; y2: number; kind:
 export type BridgeEnds = [number, number, number, number];
 
 export type BridgesInput = { draw: BridgeEnds | null; bridge: number | null; as: BridgeKind | null };
+
+export type BringWithMoodInput = { plan: number | null; variant: number | null };
 
 export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number; tip?: TipData };
 
@@ -248,7 +250,7 @@ export type MoodFollowerState = { page: number; number: number; title: string; i
 
 export type MoodLayerData = { name: string; content: ContentData; mode: string; opacity: number };
 
-export type MoodState = { key: string; id: number | null; name: string; layers: MoodLayerData[] };
+export type MoodState = { key: string; id: number | null; name: string; layers: MoodLayerData[]; light: string; variant: string };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null; mirror: AxisData | null };
 
@@ -366,7 +368,7 @@ export type ShimmerData = { kind: 'shimmer'; height: number; length: number; ang
 
 export type Sixteenths = [number[], number[], number[], number[]];
 
-export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData; mood: string };
+export type SizeData = { width: number; height: number; dpi: number; behind: boolean; lines: LinesData; mood: string; moodPlan: number | null; moodVariant: number | null };
 
 export type SoftenMaskInput = { id: string; mask: string; by: number };
 
@@ -430,7 +432,7 @@ export type WashData = { kind: 'wash'; colour: string };
 
 export type WearInput = { labels: number[]; variant: number | null };
 
-export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[] };
+export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; plan?: number | null; variant?: number | null };
 
 export type WearPanelMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; cover: string; labels: number[] };
 

@@ -30,6 +30,13 @@ interface Seen {
     version: number;
 }
 
+/** What a page makes of a mood: its layers, and the names of the light plan and of the variant it brings. */
+export interface MadeMood {
+    layers: MoodLayerData[];
+    light: string;
+    variant: string;
+}
+
 export interface SeriesOps {
     'figure.add': Op<{ name: string }, PaletteState>;
     /** `nearer`: by how many figures. */
@@ -73,8 +80,8 @@ export interface SeriesOps {
     'setup.change': Op<{ setup: number; passes: SetupPass[] }, SetupState[]>;
     'setup.retire': Op<{ setup: number }, SetupState[]>;
     /** By its name and layers, or by the text of a file that holds both. */
-    'mood.keep': Op<{ name: string; layers: MoodLayerData[] } | { text: string }, MoodState[]>;
-    'mood.change': Op<{ mood: number; layers: MoodLayerData[] }, MoodState[]>;
+    'mood.keep': Op<({ name: string } & MadeMood) | { text: string }, MoodState[]>;
+    'mood.change': Op<{ mood: number } & MadeMood, MoodState[]>;
     'mood.retire': Op<{ mood: number }, MoodState[]>;
     'brush.keep': Op<{ name: string; brush: OwnBrush }, BoxedBrush[]>;
     'brush.retire': Op<{ brush: number }, BoxedBrush[]>;

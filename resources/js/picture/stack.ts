@@ -11,6 +11,7 @@ import {
     type RegionData,
     type ScopeData,
     type ShiftData,
+    type SizeData,
     type Tone,
     type TurnData,
 } from '../api/generated';
@@ -27,7 +28,8 @@ export interface Flat {
     material: number;
     tones: Record<Tone, Colour>;
     /**
-     * What tints follow that follow the light, where it plan in another than the page; null: they follow the page's.
+     * What tints follow that follow the light, where it stands under another plan than the page; null: they follow
+     * the page's.
      */
     light: Record<LightColour, Colour> | null;
 }
@@ -193,16 +195,19 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
     const flats = new Map<number, Flat>();
     const shifts = new Map<string, Record<Tone, Colour>>();
     const lights = new Map(palette.lights.map(({ id, colours }) => [id, numbersOf(colours)]));
+    // What a region is told counts before what the mood brings.
+    const { moodPlan = null, moodVariant = null } = (records.page.page as SizeData | undefined) ?? {};
     for (const [label, region] of Object.entries(records.region)) {
-        let known = tonesOf(region);
+        const [variant, plan] = [region.variant ?? moodVariant, region.plan ?? moodPlan];
+        let known = tonesOf({ material: region.material, variant, plan });
         if (known === undefined) continue;
         const shift = records.shift[region.shift ?? ''] as ShiftData | undefined;
         if (shift !== undefined && shift.material === region.material) {
-            const key = `${region.shift} ${region.variant} ${region.plan}`;
+            const key = `${region.shift} ${variant} ${plan}`;
             const all = shifts.get(key) ?? shiftedTones(known, shift);
             shifts.set(key, (known = all));
         }
-        const light = region.plan === null || region.plan === palette.plan ? undefined : lights.get(region.plan);
+        const light = plan === null || plan === palette.plan ? undefined : lights.get(plan);
         flats.set(Number(label), {
             figure: region.figure,
             material: region.material,
@@ -214,7 +219,9 @@ function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat
 }
 
 /** What a region's material looks like: in the variant it has, under the light plan it is told to be under. */
-function tonesFrom(palette: PaletteState): (region: RegionData) => Record<Tone, Colour> | undefined {
+function tonesFrom(
+    palette: PaletteState,
+): (region: Pick<RegionData, 'material' | 'variant' | 'plan'>) => Record<Tone, Colour> | undefined {
     const ofPage = new Map(
         palette.figures.flatMap(({ materials }) => materials.map(({ id, tones }) => [id, tones] as const)),
     );
@@ -243,7 +250,7 @@ const numbersOf = <Name extends string>(colours: Record<Name, string>): Record<N
 const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Tone, Colour> =>
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
 
-/** Passes and groups in their order; a group plan where its lowest member does. With each, that pass. */
+/** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
 function nodesOf(records: RecordsState, palette: PaletteState): [PassData, StackNode][] {
     const nodes: [PassData, StackNode][] = [];
     const groups = new Map<string, GroupNode>();

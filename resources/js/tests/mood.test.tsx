@@ -6,7 +6,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import type { ReactNode } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
-import type { ContentData, MoodState, PassData } from '../api/generated';
+import type { ContentData, LightState, MoodState, PassData } from '../api/generated';
 import { BenchProvider, usePage } from '../bench/model/context';
 import { BenchModel } from '../bench/model/model';
 import { MoodStrip } from '../bench/panels/mood/MoodStrip';
@@ -57,8 +57,8 @@ afterEach(() => {
 
 const air = { name: 'Air', content: { kind: 'wash' as const, colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 };
 const moods: MoodState[] = [
-    { key: 'ready0', id: null, name: 'Fog', layers: [air] },
-    { key: 'own7', id: 7, name: 'Squall', layers: [air, { ...air, name: 'Rain light' }] },
+    { key: 'ready0', id: null, name: 'Fog', layers: [air], light: '', variant: '' },
+    { key: 'own7', id: 7, name: 'Squall', layers: [air, { ...air, name: 'Rain light' }], light: '', variant: '' },
 ];
 const overPage = (content: ContentData): PassData => ({
     ...shade,
@@ -114,6 +114,50 @@ describe('the strip of moods', () => {
         expect(asked).toMatchObject([{ kind: 'mood.wear', name: '', layers: [], ids: [], leaving: ['mood00000001'] }]);
         expect((screen.getByText('Show no mood') as HTMLButtonElement).disabled).toBe(true);
     });
+    it('brings the light plan and the variant that the series calls by the names of the mood', async () => {
+        const plan = { azimuth: 10, elevation: 20 } as LightState['plan'];
+        const colours = {} as LightState['colours'];
+        const named = (id: number, name: string) => ({ id, name, version: 1, plan, colours });
+        const palette = {
+            lights: [named(4, 'Noon'), named(5, 'Lamp at midnight')],
+            variants: [
+                { id: 0, name: 'The palette', materials: {} },
+                { id: 8, name: 'Wet', materials: {} },
+            ],
+        };
+        const watch = { ...moods[1], key: 'own8', id: 8, name: 'Watch', light: 'Lamp at midnight', variant: 'Wet' };
+        const stranger = { ...watch, key: 'own9', id: 9, name: 'Stranger', light: 'Elsewhere', variant: 'The palette' };
+        vi.spyOn(api, 'moods').mockResolvedValue([watch, stranger]);
+        vi.spyOn(api, 'moodFollowers').mockResolvedValue([]);
+        const bench = open({ mood00000001: laid }, 'Watch');
+        const { session } = bench;
+        session.store.setState({ palette: { ...session.view.palette, ...palette } });
+        show(
+            bench,
+            <>
+                <MoodStrip />
+                <MoodTools />
+            </>,
+        );
+        fireEvent.click(await screen.findByRole('button', { name: 'Watch' }));
+        fireEvent.click(screen.getByRole('button', { name: 'Stranger' }));
+        expect(asked).toMatchObject([
+            { kind: 'mood.wear', plan: 5, variant: 8 },
+            { kind: 'mood.wear', plan: null, variant: null },
+        ]);
+        fireEvent.click(screen.getByRole('button', { name: 'Watch' }));
+        unfold('What the mood brings');
+        const value = (name: string) => (screen.getByLabelText(name) as HTMLSelectElement).value;
+        expect([value('Light plan'), value('Palette variant')]).toEqual(['5', '8']);
+        fireEvent.change(screen.getByLabelText('Light plan'), { target: { value: '4' } });
+        fireEvent.change(screen.getByLabelText('Palette variant'), { target: { value: '' } });
+        expect(asked.slice(3)).toMatchObject([
+            { kind: 'mood.bring', plan: 4, variant: 8 },
+            { kind: 'mood.bring', plan: 4, variant: null },
+        ]);
+        expect([value('Light plan'), value('Palette variant')]).toEqual(['4', '']);
+        expect(screen.getByText(/differs from the series’ mood/)).toBeTruthy();
+    });
     it('shows a mood in picked regions alone, and names the regions', async () => {
         const bench = await seen({ mood00000001: laid }, 'Fog');
         act(() => bench.set({ pickedRegions: [4, 9] }));
@@ -162,7 +206,7 @@ describe('the strip of moods', () => {
     });
     it('says when the page shows its own, and offers it to a mood of the series alone', async () => {
         await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Fog');
-        expect(screen.getByText(/differ from the series’ mood/)).toBeTruthy();
+        expect(screen.getByText(/differs from the series’ mood/)).toBeTruthy();
         expect(screen.queryByText(/to these layers/), 'one that lies ready is nobody’s to change').toBeNull();
         cleanup();
         vi.spyOn(api, 'moodFollowers').mockResolvedValue([]);
@@ -174,7 +218,7 @@ describe('the strip of moods', () => {
         await vi.waitFor(() => expect(change).toHaveBeenCalled());
         expect(change.mock.calls[0].slice(1, 3)).toEqual([
             'mood.change',
-            { mood: 7, layers: [{ ...air, opacity: 0.9 }] },
+            { mood: 7, layers: [{ ...air, opacity: 0.9 }], light: '', variant: '' },
         ]);
     });
     it('lists the pages that change with a mood, those with changes of their own not ticked', async () => {
@@ -218,7 +262,7 @@ describe('the strip of moods', () => {
     });
     it('says nothing of that where the layers are the mood’s', async () => {
         await seen({ mood00000001: laid }, 'Fog');
-        expect(screen.queryByText(/differ from the series/)).toBeNull();
+        expect(screen.queryByText(/differs from the series/)).toBeNull();
     });
 });
 

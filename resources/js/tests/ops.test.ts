@@ -121,6 +121,7 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         passes: ['shade001'],
         how: { isolated: true, mode: 'multiply', opacity: 0.5 },
     },
+    'mood.bring': { kind: 'mood.bring', plan: 3, variant: null },
     'mood.panel': {
         kind: 'mood.panel',
         name: 'Fog',
@@ -210,6 +211,7 @@ const SHOWN: Partial<Record<Op['kind'], string[]>> = {
     'pass.remove': ['pass shade001'],
     'pass.order': ['pass shade001', 'pass shade002'],
     group: ['group group001'],
+    'mood.bring': ['page page'],
     'mood.wear': ['page page', 'pass mood00new001', 'pass shade001'],
     'setup.hang': ['pass new00001'],
     'setup.join': ['pass shade001'],

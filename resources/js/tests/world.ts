@@ -109,6 +109,8 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
                     behind: false,
                     lines: { rule: 'black', colour: '#111111', shown: true },
                     mood: '',
+                    moodPlan: null,
+                    moodVariant: null,
                 },
             },
             region: { 1: region(0, 90, 11, 12), 2: region(9, 50), 3: region(0, 400, 31, 32) },

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Awning\Core\Page\Mood;
 
+use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Pass\PassSpec;
 
 /**
- * Layers over a whole page, bottom up: what a series keeps under a name and a page shows.
+ * Layers over a whole page, bottom up: what a series keeps under a name and a page shows. It may bring a light plan and
+ * a palette variant, by their names: so it fits every series that has plans and variants of these names.
  *
  * @phpstan-import-type ContentData from \Awning\Core\Page\Pass\PassContent
  *
@@ -18,9 +20,16 @@ final readonly class Mood
 {
     public const MOST = 24;
 
-    /** @param  non-empty-list<PassSpec>  $layers  nobody's, over the whole page; none of them is painted */
-    private function __construct(public array $layers)
-    {
+    /**
+     * @param  non-empty-list<PassSpec>  $layers  nobody's, over the whole page; none of them is painted
+     * @param  string  $light  the name of a light plan; empty: the page's own
+     * @param  string  $variant  the name of a palette variant; empty: the page's own
+     */
+    private function __construct(
+        public array $layers,
+        public string $light = '',
+        public string $variant = '',
+    ) {
     }
 
     /**
@@ -56,6 +65,21 @@ final readonly class Mood
         }
 
         return self::of($specs);
+    }
+
+    /** @throws \InvalidArgumentException when one of them is no name */
+    public function bringing(string $light, string $variant): self
+    {
+        $light === '' || Bounds::name($light, 'A light plan');
+        $variant === '' || Bounds::name($variant, 'A variant');
+
+        return new self($this->layers, $light, $variant);
+    }
+
+    /** @return array{light: string, variant: string} names; empty: none */
+    public function brought(): array
+    {
+        return ['light' => $this->light, 'variant' => $this->variant];
     }
 
     /** @return list<MoodLayerData> */

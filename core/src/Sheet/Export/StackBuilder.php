@@ -84,20 +84,24 @@ final readonly class StackBuilder
         $shifts = $sheet->all(ColourShift::class);
         $shifted = [];
         $lights = array_map(fn (LightColours $light): array => $light->numbers(), $palette->lights);
+        // What a region is told counts before what the mood brings.
+        $page = $sheet->find(PageSize::class, PageSize::KEY);
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $tones = $palette->tones($region->material, $region->variant, $region->plan);
+            $variant = $region->variant ?? $page?->moodVariant;
+            $plan = $region->plan ?? $page?->moodPlan;
+            $tones = $palette->tones($region->material, $variant, $plan);
             if ($tones === null) {
                 continue;
             }
             $shift = $shifts[$region->shift ?? ''] ?? null;
             if ($shift !== null && $shift->material === $region->material) {
-                $tones = $shifted["$region->shift $region->variant $region->plan"] ??= $shift->tones($tones);
+                $tones = $shifted["$region->shift $variant $plan"] ??= $shift->tones($tones);
             }
             $flats[(int) $label] = new Flat(
                 $region->figure,
                 $region->material,
                 $tones,
-                $lights[$region->plan ?? 0] ?? [],
+                $lights[$plan ?? 0] ?? [],
             );
         }
 

@@ -23,13 +23,11 @@ final readonly class Enlargement
     {
         return new self(
             $from,
-            new PageSize(
+            $from->sized(
                 (int) round($from->width * $factor),
                 (int) round($from->height * $factor),
                 round($from->dpi * $factor, 2),
                 $from->behind,
-                $from->lines,
-                $from->mood,
             ),
         );
     }

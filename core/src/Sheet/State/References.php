@@ -29,6 +29,15 @@ final readonly class References
     ) {
     }
 
+    /** The light plan and the palette variant that a mood brings; null: none. */
+    public static function brought(?int $plan, ?int $variant): self
+    {
+        return new self(
+            variants: $variant === null ? [] : [$variant],
+            lights: $plan === null ? [] : [$plan],
+        );
+    }
+
     /**
      * What a pass of a figure with a clip names.
      *

@@ -20,6 +20,7 @@ import { changePass } from './passes/changePass';
 import { copyPass } from './passes/copyPass';
 import { groupPasses } from './passes/groupPasses';
 import { hangSetup } from './passes/hangSetup';
+import { bringWithMood } from './passes/bringWithMood';
 import { wearMood } from './passes/wearMood';
 import { wearPanelMood } from './passes/wearPanelMood';
 import { joinSetup } from './passes/joinSetup';
@@ -64,6 +65,7 @@ const KINDS = [
     copyPass,
     groupPasses,
     hangSetup,
+    bringWithMood,
     wearMood,
     wearPanelMood,
     joinSetup,

@@ -9,7 +9,6 @@ use Awning\Core\Flats\RegionMatch;
 use Awning\Core\Ink\PlacedDrawing;
 use Awning\Core\Page\Drawing\Drawing;
 use Awning\Core\Page\Drawing\InkStroke;
-use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\LayerName;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassSpec;
@@ -80,14 +79,7 @@ final readonly class LayInk implements Op
         }
         $sheet->put(
             PageSize::KEY,
-            new PageSize(
-                $size->width,
-                $size->height,
-                $size->dpi,
-                false,
-                $old->lines ?? new LineColouring,
-                $old->mood ?? '',
-            ),
+            ($old ?? $size)->sized($size->width, $size->height, $size->dpi, false),
         );
         if ($this->placed !== null) {
             $sheet->put($this->id, $this->placed->drawing);

@@ -17,11 +17,14 @@ use Awning\Core\Sheet\State\Right;
 
 /**
  * Shows the page in another mood: the layers of the last one go, those of the new one come, above all other passes of
- * the whole page. What was painted or hung there by hand stays, and regions that wear a mood of their own keep it.
+ * the whole page. What was painted or hung there by hand stays, and regions that wear a mood of their own keep it. A
+ * mood may bring a light plan and a variant of the palette: tones are shown under these, as long as the page is shown
+ * in it.
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
- * @phpstan-type WearMoodInput array{name: string, layers: list<MoodLayerData>, ids: list<string>}
+ * @phpstan-type WearMoodInput array{name: string, layers: list<MoodLayerData>, ids: list<string>, plan?: ?int,
+ *     variant?: ?int}
  */
 final readonly class WearMood implements ClientOp
 {
@@ -31,9 +34,16 @@ final readonly class WearMood implements ClientOp
     /**
      * @param  string  $name  of the mood; empty: none
      * @param  list<string>  $ids  of its layers
+     * @param  ?int  $plan  the light plan it brings
+     * @param  ?int  $variant  the palette variant it brings
      */
-    private function __construct(private string $name, private ?Mood $mood, private array $ids)
-    {
+    private function __construct(
+        private string $name,
+        private ?Mood $mood,
+        private array $ids,
+        public ?int $plan = null,
+        public ?int $variant = null,
+    ) {
     }
 
     public static function kind(): string
@@ -48,7 +58,12 @@ final readonly class WearMood implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        return new self(...self::moodIn($input, self::PREFIX));
+        [$name, $mood, $ids] = self::moodIn($input, self::PREFIX);
+        $brought = fn (string $what): ?int => $mood !== null && $input->has($what)
+            ? $input->int($what, 1, PHP_INT_MAX)
+            : null;
+
+        return new self($name, $mood, $ids, $brought('plan'), $brought('variant'));
     }
 
     /**
@@ -75,17 +90,20 @@ final readonly class WearMood implements ClientOp
             : [$input->name('name', 'A mood'), Mood::fromList($layers), $ids];
     }
 
-    public static function of(string $name, Mood $mood): self
+    public static function of(string $name, Mood $mood, ?int $plan = null, ?int $variant = null): self
     {
         $ids = array_map(fn (int $i): string => sprintf('%slayer%02d', self::PREFIX, $i), array_keys($mood->layers));
 
-        return new self($name, $mood, $ids);
+        return new self($name, $mood, $ids, $plan, $variant);
     }
 
     /** @return WearMoodInput */
     public function toInput(): array
     {
-        return ['name' => $this->name, 'layers' => $this->mood?->toList() ?? [], 'ids' => $this->ids];
+        return ['name' => $this->name, 'layers' => $this->mood?->toList() ?? [], 'ids' => $this->ids] + [
+            'plan' => $this->plan,
+            'variant' => $this->variant,
+        ];
     }
 
     public function title(): string
@@ -100,12 +118,16 @@ final readonly class WearMood implements ClientOp
 
     public function refersTo(): References
     {
-        return new References;
+        return References::brought($this->plan, $this->variant);
     }
 
-    /** Whether the layers of the page's mood are still those of a mood: none was set, hidden, added or removed. */
-    public static function isWorn(Mood $mood, Sheet $sheet): bool
+    /** Whether the page is still shown so: no layer of the mood was set, hidden, added or removed. */
+    public function isWorn(Sheet $sheet): bool
     {
+        $size = $sheet->size();
+        if ($this->mood === null || [$size->moodPlan, $size->moodVariant] !== [$this->plan, $this->variant]) {
+            return false;
+        }
         $layers = array_filter(
             $sheet->all(PassSpec::class),
             fn (int|string $id): bool => str_starts_with((string) $id, self::PREFIX),
@@ -118,7 +140,7 @@ final readonly class WearMood implements ClientOp
             }
         }
 
-        return $layers !== [] && Mood::of(array_values($layers))->toList() == $mood->toList();
+        return $layers !== [] && Mood::of(array_values($layers))->toList() == $this->mood->toList();
     }
 
     public function apply(Sheet $sheet): void
@@ -134,6 +156,6 @@ final readonly class WearMood implements ClientOp
             $order = PassOrder::onTop($sheet->all(PassSpec::class), 0);
             (new AddPass($this->ids[$i], $layer->at($order)->maskedBy($elsewhere)))->apply($sheet);
         }
-        $sheet->put(PageSize::KEY, $size->showing($this->name));
+        $sheet->put(PageSize::KEY, $size->showing($this->name, $this->plan, $this->variant));
     }
 }

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../../api/client';
-import type { MoodLayerData } from '../../../api/generated';
+import type { MadeMood } from '../../../api/seriesOps';
 import { mayColour } from '../../../page/store';
 import { TaskLine } from '../../../ui/TaskLine';
 import { Tick } from '../../../ui/Tick';
@@ -12,13 +12,13 @@ import { useMoodOps } from './useMoodOps';
 
 interface Props {
     mood: { key: string; id: number; name: string };
-    layers: MoodLayerData[];
+    made: MadeMood;
     /** Pages follow: what comes of them is shown, though the layers here are the mood's by now. */
     onBegun: () => void;
     onDone: () => void;
 }
 
-export function MoodPages({ mood, layers, onBegun, onDone }: Props) {
+export function MoodPages({ mood, made, onBegun, onDone }: Props) {
     const session = useSession();
     const series = usePage((view) => view.series.id);
     const may = usePage(mayColour);
@@ -39,7 +39,7 @@ export function MoodPages({ mood, layers, onBegun, onDone }: Props) {
     const meant = others.filter(isMeant).map(({ page }) => page);
     const go = async (): Promise<void> => {
         if (meant.length > 0) onBegun();
-        if (!(await change('mood.change', { mood: mood.id, layers })) || meant.length === 0) return;
+        if (!(await change('mood.change', { mood: mood.id, ...made })) || meant.length === 0) return;
         const begun = await session.answer(api.beginForSeries(series, 'mood', { mood: mood.id, pages: meant }));
         if (begun !== null) begin(begun);
     };

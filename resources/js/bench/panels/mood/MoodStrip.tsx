@@ -18,9 +18,12 @@ export function MoodStrip() {
     const picked = useBench((view) => view.pickedRegions);
     const isOnPicked = picked.length > 0;
     const wear = (mood: MoodState | null): void => {
-        const { pass } = session.view.records;
-        const [name, layers] = [mood?.name ?? '', mood?.layers ?? []];
-        session.apply(isOnPicked ? regionsInMood(name, layers, picked) : inMood(name, layers, pass));
+        const { records, palette } = session.view;
+        session.apply(
+            isOnPicked
+                ? regionsInMood(mood?.name ?? '', mood?.layers ?? [], picked)
+                : inMood(mood, palette, records.pass),
+        );
     };
     return (
         <Panel title="Moods" help="mood#moods">

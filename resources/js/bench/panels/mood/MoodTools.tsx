@@ -3,6 +3,7 @@ import { mayColour } from '../../../page/store';
 import { Fold } from '../../../ui/Fold';
 import { usePage } from '../../model/context';
 import { CompareMoods } from './CompareMoods';
+import { MoodBrings } from './MoodBrings';
 import { OwnMoods } from './OwnMoods';
 import { useMoodPictures } from './useMoodPictures';
 
@@ -13,6 +14,11 @@ export function MoodTools() {
     return (
         <div className="px-3 pb-3">
             {may && <OwnMoods moods={moods} shown={shown} />}
+            {shown !== '' && (
+                <Fold title="What the mood brings" help="mood#what-a-mood-brings">
+                    <MoodBrings />
+                </Fold>
+            )}
             <Fold title="Compare two moods" help="mood#moods">
                 <CompareMoods moods={moods} state={state} />
             </Fold>

@@ -2,12 +2,14 @@
 import { useState } from 'react';
 import { api } from '../../../api/client';
 import type { MoodLayerData, MoodState } from '../../../api/generated';
+import type { MadeMood } from '../../../api/seriesOps';
 import { isOfMood } from '../../../page/ops/passes/wearMood';
 import { sortedPasses } from '../../../picture/stack';
 import { Fold } from '../../../ui/Fold';
 import { OneLineForm } from '../../../ui/Form';
 import { usePage } from '../../model/context';
 import { MoodPages } from './MoodPages';
+import { useBrought } from './useBrought';
 import { useMoodOps } from './useMoodOps';
 
 export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }) {
@@ -19,23 +21,26 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
         .map(([, { name, content, mode, opacity }]) => ({ name, content, mode, opacity }));
     const worn = moods.find((mood) => mood.name === shown);
     const own = moods.find((mood) => mood.name === shown && mood.id !== null);
-    const isChanged = worn !== undefined && JSON.stringify(worn.layers) !== JSON.stringify(layers);
+    const { light, variant } = useBrought();
+    const isChanged =
+        worn !== undefined &&
+        JSON.stringify([worn.layers, worn.light, worn.variant]) !== JSON.stringify([layers, light, variant]);
     return (
         <div className="mt-1 flex flex-col gap-1.5">
             {isChanged && (
-                <p className="text-[13px]">The layers above differ from the series’ mood; this page shows its own.</p>
+                <p className="text-[13px]">What is above differs from the series’ mood; this page shows its own.</p>
             )}
             {(isChanged || isGiving) && own !== undefined && own.id !== null && (
                 <MoodPages
                     key={own.key}
                     mood={{ key: own.key, id: own.id, name: own.name }}
-                    layers={layers}
+                    made={{ layers, light, variant }}
                     onBegun={() => setGiving(true)}
                     onDone={() => setGiving(false)}
                 />
             )}
             <Fold title="Keep, save or take moods" help="mood#moods">
-                <Keeping series={series} worn={worn} own={own} layers={layers} />
+                <Keeping series={series} worn={worn} own={own} made={{ layers, light, variant }} />
             </Fold>
         </div>
     );
@@ -48,10 +53,10 @@ interface KeepingProps {
     series: number;
     worn: MoodState | undefined;
     own: MoodState | undefined;
-    layers: MoodLayerData[];
+    made: MadeMood;
 }
 
-function Keeping({ series, worn, own, layers }: KeepingProps) {
+function Keeping({ series, worn, own, made }: KeepingProps) {
     const change = useMoodOps(series);
     const [isTooLarge, setTooLarge] = useState(false);
     const take = async (file: File | undefined): Promise<void> => {
@@ -61,7 +66,7 @@ function Keeping({ series, worn, own, layers }: KeepingProps) {
     };
     return (
         <>
-            {layers.length > 0 && (
+            {made.layers.length > 0 && (
                 <OneLineForm
                     label="Keep these layers as a mood"
                     field="name"
@@ -69,7 +74,7 @@ function Keeping({ series, worn, own, layers }: KeepingProps) {
                     placeholder="Its name"
                     maxLength={60}
                     className=""
-                    onAdd={(name) => change('mood.keep', { name, layers })}
+                    onAdd={(name) => change('mood.keep', { name, ...made })}
                 />
             )}
             {worn !== undefined && (
