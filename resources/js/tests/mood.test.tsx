@@ -108,6 +108,27 @@ describe('the strip of moods', () => {
         for (const id of op.ids) expect(id).toMatch(/^mood[a-z0-9]{12}$/);
         expect(screen.getByText('Shown in “Squall”.')).toBeTruthy();
     });
+    it('asks for two pictures at a time, and shows the last ones until new ones come', async () => {
+        const five = [1, 2, 3, 4, 5].map((n) => ({ ...moods[1], key: `own${n}`, id: n, name: `Mood ${n}` }));
+        vi.spyOn(api, 'moods').mockResolvedValue(five);
+        const bench = open({});
+        show(bench, <MoodStrip />);
+        await screen.findByText('Mood 5');
+        const images = (): HTMLImageElement[] => [...document.querySelectorAll('img')];
+        const keys = (): (string | undefined)[] =>
+            images().map((one) => /moods\/(own\d)\?/.exec(one.getAttribute('src') ?? '')?.[1]);
+        expect(keys()).toEqual(['own1', 'own2', undefined, undefined, undefined]);
+        fireEvent.load(images()[1]);
+        expect(keys()).toEqual(['own1', 'own2', 'own3', undefined, undefined]);
+        fireEvent.error(images()[0]);
+        fireEvent.load(images()[2]);
+        expect(keys()).toEqual(['own1', 'own2', 'own3', 'own4', 'own5']);
+        for (const image of images()) fireEvent.load(image);
+        const before = images().map((one) => one.src);
+        act(() => bench.session.store.setState({ revision: bench.session.view.revision + 10 }));
+        const after = images().map((one) => one.src);
+        expect(after.map((src, i) => src === before[i])).toEqual([false, false, true, true, true]);
+    });
     it('takes the mood off, which can be pressed only where there is one', async () => {
         await seen({ mood00000001: laid }, 'Fog');
         fireEvent.click(screen.getByText('Show no mood'));

@@ -5,6 +5,7 @@ import { inMood } from '../../../page/ops/passes/wearMood';
 import { hasPanelMoods, regionsInMood } from '../../../page/ops/passes/wearPanelMood';
 import { mayColour } from '../../../page/store';
 import { Panel } from '../../../ui/Panel';
+import { useInTurn } from '../../../ui/useInTurn';
 import { useBench, usePage, useSession } from '../../model/context';
 import { useMoodPictures } from './useMoodPictures';
 
@@ -15,6 +16,7 @@ export function MoodStrip() {
     const shown = usePage((view) => view.records.page.page?.mood ?? '');
     const hasOwn = usePage((view) => hasPanelMoods(view.records.pass));
     const { moods, state } = useMoodPictures();
+    const pictures = useInTurn(moods.map((mood) => api.moodPictureUrl(page, mood.key, state)));
     const picked = useBench((view) => view.pickedRegions);
     const isOnPicked = picked.length > 0;
     const wear = (mood: MoodState | null): void => {
@@ -40,11 +42,12 @@ export function MoodStrip() {
                 </button>
             </div>
             <ul className="grid grid-cols-4 gap-1">
-                {moods.map((mood) => (
+                {moods.map((mood, i) => (
                     <li key={mood.key}>
                         <MoodButton
                             mood={mood}
-                            picture={api.moodPictureUrl(page, mood.key, state)}
+                            picture={pictures.shown[i]}
+                            onPicture={pictures.end}
                             isShown={mood.name === shown}
                             disabled={!may}
                             onPress={() => wear(mood)}
@@ -64,13 +67,18 @@ const onPage = (shown: string): string =>
 
 interface ButtonProps {
     mood: MoodState;
-    picture: string;
+    /** The address of its picture; undefined: its turn has not come. */
+    picture: string | undefined;
+    onPicture: (address: string) => void;
     isShown: boolean;
     disabled: boolean;
     onPress: () => void;
 }
 
-function MoodButton({ mood, picture, isShown, disabled, onPress }: ButtonProps) {
+function MoodButton({ mood, picture, onPicture, isShown, disabled, onPress }: ButtonProps) {
+    const end = (): void => {
+        if (picture !== undefined) onPicture(picture);
+    };
     return (
         <button
             className={`bare flex w-full flex-col gap-0.5 border p-px text-left text-[11px] ${isShown ? 'border-primary' : 'border-base-300'}`}
@@ -79,7 +87,13 @@ function MoodButton({ mood, picture, isShown, disabled, onPress }: ButtonProps) 
             title={mood.layers.map(({ name }) => name).join(' · ')}
             onClick={onPress}
         >
-            <img src={picture} alt="" loading="lazy" className="aspect-square w-full bg-base-200 object-cover" />
+            <img
+                src={picture}
+                alt=""
+                className="aspect-square w-full bg-base-200 object-cover"
+                onLoad={end}
+                onError={end}
+            />
             <span className="leading-tight">{mood.name}</span>
         </button>
     );
