@@ -96,6 +96,10 @@ Route::prefix('api')->group(function (): void {
                 ->whereNumber('number');
             Route::get('series/{series}/references', [ReferenceController::class, 'index'])->can('view', 'series');
             Route::post('series/{series}/references', [ReferenceController::class, 'store'])->can('flat', 'series');
+            Route::get('series/{series}/references/{reference}/mood', [MoodController::class, 'like'])->can(
+                'view',
+                'series',
+            );
             Route::get('series/{series}/references/{reference}/picture', [ReferenceController::class, 'show'])->can(
                 'view',
                 'series',

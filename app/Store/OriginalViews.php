@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Original;
+use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Codec\Picture;
 use Awning\Core\Codec\Thumbnail;
+use Awning\Core\Raster\Paint;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 
@@ -49,6 +51,23 @@ final readonly class OriginalViews
         $bytes = $this->disk->exists($path) ? (string) $this->disk->get($path) : '';
 
         return str_starts_with($bytes, self::JPEG) ? $bytes : null;
+    }
+
+    /** @return ?Paint its pixels; null when none was made yet */
+    public function paint(Original $original, int $number = 1): ?Paint
+    {
+        $bytes = $this->bytes($original, $number);
+        if ($bytes === null) {
+            return null;
+        }
+        $file = (string) tempnam(sys_get_temp_dir(), 'awning-view');
+        try {
+            file_put_contents($file, $bytes);
+
+            return (new ImageReader)->read($file)->paint;
+        } finally {
+            @unlink($file);
+        }
     }
 
     public function discard(Original $original): void

@@ -557,6 +557,7 @@ final class Bodies
             'POST api/series/{series}/versions' => ['name' => 'Book 2'],
             'GET api/series/{series}/versions/compare' => ['from' => 0, 'to' => 0],
             'GET api/series/{series}/references' => ['page' => $p['page']],
+            'GET api/series/{series}/references/{reference}/mood' => ['page' => $p['page']],
             'POST api/series/{series}/references' => ['of' => $p['page'], 'page' => $p['page']],
             'PATCH api/series/{series}/references/{reference}' => [
                 'x' => 10.5,

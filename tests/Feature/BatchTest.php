@@ -63,6 +63,36 @@ final class BatchTest extends TestCase
         file_put_contents("$this->folder/scan.png", $scan->bytes());
     }
 
+    public function test_a_picture_is_brought_near_another_and_the_mood_that_does_so_is_kept(): void
+    {
+        $write = function (string $name, Paint $paint): void {
+            file_put_contents("$this->folder/$name", (new PngWriter)->paint($paint));
+        };
+        $write('from.png', Paint::solid(40, 30, [200, 190, 180]));
+        $write('to.png', Paint::solid(60, 20, [40, 60, 140]));
+        $run = fn (string ...$more): Process => $this->awning(
+            ['mood', "$this->folder/from.png", '--out', "$this->folder/out.png", ...$more],
+        );
+        $near = $run('--like', "$this->folder/to.png", '--save', "$this->folder/like.json");
+        self::assertSame(0, $near->getExitCode(), $near->getErrorOutput());
+        $red = fn (): int => (new ImageReader)->read("$this->folder/out.png")->paint->at(5, 5)[0];
+        $whole = $red();
+        self::assertLessThan(110, $whole);
+        $mood = (array) json_decode((string) file_get_contents("$this->folder/like.json"), true);
+        self::assertSame(['Like to', ['curve', 'balance']], [$mood['name'], array_column($mood['layers'], 'kind')]);
+        // The file does what the command did; half as near is half the way.
+        self::assertSame(0, $run('--mood', "$this->folder/like.json")->getExitCode());
+        self::assertSame($whole, $red());
+        self::assertSame(0, $run('--like', "$this->folder/to.png", '--strength', '0.5')->getExitCode());
+        self::assertGreaterThan($whole + 20, $red());
+        foreach (['2', 'x'] as $strength) {
+            $refused = $run('--like', "$this->folder/to.png", '--strength', $strength);
+            self::assertNotSame(0, $refused->getExitCode());
+            self::assertStringContainsString('0 to 1', $refused->getOutput().$refused->getErrorOutput());
+        }
+        self::assertStringContainsString('--like', $run()->getOutput().$run()->getErrorOutput());
+    }
+
     public function test_cues_colour_every_region_and_flats_of_others_are_taken_over(): void
     {
         $this->scan();

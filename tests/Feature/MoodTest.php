@@ -15,12 +15,15 @@ use App\Models\SeriesMood;
 use App\Models\User;
 use App\Store\PageStore;
 use Awning\Core\Codec\ImageReader;
+use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassSpec;
+use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\State\Right;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Tests\TestCase;
 
 /** Moods: those that lie ready, those a series keeps, and pages that are shown in one. */
@@ -244,6 +247,49 @@ final class MoodTest extends TestCase
         );
         $ask('mood.change', ['mood' => $mood['added'], 'layers' => $layers, 'light' => '', 'variant' => 'Night clothes']);
         self::assertSame(['', 'Night clothes'], array_slice(array_values($this->moods()[8]), 4));
+    }
+
+    public function test_a_picture_on_the_board_is_measured_and_brings_the_page_near_it(): void
+    {
+        $blue = (new PngWriter)->paint(Paint::solid(120, 80, [20, 40, 150]));
+        $file = (string) tempnam(sys_get_temp_dir(), 'blue');
+        file_put_contents($file, $blue);
+        $picture = fn (Series $of): int => (int) $this->post("/api/series/$of->id/references", [
+            'picture' => new UploadedFile($file, 'Blue hour.png', 'image/png', null, true),
+        ], ['Accept' => 'application/json'])->assertStatus(202)->json('0.id');
+        $hung = $picture($this->series);
+        $address = "/api/series/{$this->series->id}/references/$hung/mood?page={$this->page->id}";
+        $revision = $this->page->refresh()->revision;
+        $measured = (array) $this->getJson($address)->assertOk()->json();
+        self::assertSame(['Like Blue hour', $revision], [$measured['name'], $this->page->refresh()->revision]);
+        self::assertSame(['curve', 'balance'], array_column(array_column($measured['layers'], 'content'), 'kind'));
+        $mean = function (): array {
+            $file = (string) tempnam(sys_get_temp_dir(), 'mood');
+            file_put_contents($file, $this->picture('shown'));
+            $paint = (new ImageReader)->read($file)->paint;
+            unlink($file);
+
+            return array_map(
+                fn (string $plane): float => array_sum(array_map(ord(...), str_split($plane))) / strlen($plane),
+                [$paint->red, $paint->green, $paint->blue],
+            );
+        };
+        [$red, , $blueness] = $mean();
+        $this->wear('Like Blue hour', $measured['layers']);
+        [$redNow, , $bluenessNow] = $mean();
+        self::assertGreaterThan($blueness - $red + 60, $bluenessNow - $redNow, 'it turned blue');
+        // Measured of the page as it is lit, whatever mood it is shown in: asked again, the same.
+        self::assertSame($measured, $this->getJson($address)->json());
+        [$other, $far] = $this->series('Another');
+        Member::query()->create(['series_id' => $other->id, 'user_id' => $this->mira->id, 'role' => Role::Owner]);
+        $theirs = $picture($other);
+        $ours = "/api/series/{$this->series->id}/references";
+        $this->getJson("$ours/$theirs/mood?page={$this->page->id}")->assertNotFound();
+        $this->getJson("$ours/$hung/mood?page=$far->id")->assertNotFound();
+        $this->getJson("/api/series/$other->id/references/$theirs/mood?page=$far->id")
+            ->assertStatus(422)
+            ->assertJsonPath('message', 'The page is empty. Import a scan first.');
+        unlink($file);
     }
 
     private function picture(string $mood): string

@@ -82,6 +82,22 @@ final readonly class PagePicture
     }
 
     /**
+     * Halved so often, without what lies over the whole page.
+     *
+     * @return ?Paint null while the page is empty
+     */
+    public static function lit(Page $page, int $level): ?Paint
+    {
+        $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
+        if ($sheet->isEmpty()) {
+            return null;
+        }
+        $stack = (new StackBuilder)->build($sheet, SeriesPalette::of($page)->core());
+
+        return (new SheetPicture)->compose($sheet, $stack->withoutMood());
+    }
+
+    /**
      * As its flats are with the light on them, and as the reader sees it, with all that lies over the whole page.
      *
      * @return array{Paint, Paint} the same picture where nothing does

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
  *
  * @phpstan-type MoodState array{key: string, id: ?int, name: string, layers: list<MoodLayerData>, light: string,
  *     variant: string}
+ * @phpstan-type MeasuredMoodState array{name: string, layers: list<MoodLayerData>}
  */
 final readonly class SeriesMoods
 {

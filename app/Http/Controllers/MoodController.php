@@ -9,13 +9,19 @@ use App\Desk\Page\ShelfPicture;
 use App\Desk\Palette\MoodFollowers;
 use App\Desk\Palette\SeriesMoods;
 use App\Models\Page;
+use App\Models\ReferencePicture;
 use App\Models\Series;
+use App\Store\OriginalViews;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Exchange\MoodFile;
+use Awning\Core\Grade\Likeness;
+use Awning\Core\Grade\PictureTones;
+use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
 
 /** Moods of a series: told of, saved as files, and seen on a page before it is shown in them. */
 final class MoodController
@@ -49,6 +55,28 @@ final class MoodController
         $worn = WearMood::of($name, $layers, ...$moods->brought($layers));
 
         return new JsonResponse((new MoodFollowers($series, $name, $worn))->toClient());
+    }
+
+    /** Layers that bring a page near a picture on the board, as a mood. Nothing is changed. */
+    public function like(
+        Request $request,
+        Series $series,
+        ReferencePicture $reference,
+        OriginalViews $views,
+    ): JsonResponse {
+        $request->validate(['page' => 'required|integer']);
+        $page = Page::query()->where('series_id', $series->id)->findOrFail($request->integer('page'));
+        $from = PagePicture::lit($page, ShelfPicture::LEVEL);
+        $to = $views->paint($reference->original);
+        [$is, $wanted] = [$from === null ? null : PictureTones::of($from), $to === null ? null : PictureTones::of($to)];
+        if ($is === null || $wanted === null) {
+            throw ValidationException::withMessages([
+                'page' => $is === null ? 'The page is empty. Import a scan first.' : 'This picture cannot be read.',
+            ]);
+        }
+        $name = mb_substr('Like '.preg_replace('/\.\w{2,5}$/D', '', $reference->name), 0, 60);
+
+        return new JsonResponse(['name' => $name, 'layers' => Mood::of(Likeness::layers($is, $wanted))->toList()]);
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */

@@ -17,6 +17,7 @@ import type {
     LeaseState,
     LightPlanData,
     ManualChapter,
+    MeasuredMoodState,
     MoodFollowerState,
     MoodState,
     MovedTone,
@@ -206,6 +207,9 @@ export const api = {
     tryLight: (id: number, figure: number, plan: LightPlanData, only: number[], fine: boolean) =>
         json<TriedLightState>('POST', `/api/pages/${id}/rough/preview`, { figure, plan, only, fine }),
     moods: (series: number) => json<MoodState[]>('GET', `/api/series/${series}/moods`),
+    /** Layers that bring a page near a picture on the board. */
+    moodLike: (series: number, picture: number, page: number) =>
+        json<MeasuredMoodState>('GET', `/api/series/${series}/references/${picture}/mood?page=${page}`),
     moodFollowers: (series: number, key: string) =>
         json<MoodFollowerState[]>('GET', `/api/series/${series}/moods/${key}/followers`),
     moodFileUrl: (series: number, key: string) => `/api/series/${series}/moods/${key}/file`,

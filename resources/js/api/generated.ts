@@ -238,6 +238,8 @@ export type MatchedData = { colour: string; share: number; tone: string; deltaE:
 
 export type MaterialState = { id: number; figure: number; name: string; version: number; tones: Record<Tone, string>; pinned: Tone[]; steps: number[]; dials: DerivationPart | null; more: { tone: Tone; name: string }[] };
 
+export type MeasuredMoodState = { name: string; layers: MoodLayerData[] };
+
 export type MemberState = { id: number; name: string; role: Role };
 
 export type MendData = { title: string; what: string; op: { kind: string } };

@@ -6,7 +6,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import type { ReactNode } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
-import type { ContentData, LightState, MoodState, PassData } from '../api/generated';
+import type { ContentData, LightState, MoodState, PassData, ReferenceState } from '../api/generated';
 import { BenchProvider, usePage } from '../bench/model/context';
 import { BenchModel } from '../bench/model/model';
 import { MoodStrip } from '../bench/panels/mood/MoodStrip';
@@ -178,6 +178,40 @@ describe('the strip of moods', () => {
         ]);
         expect([value('Light plan'), value('Palette variant')]).toEqual(['4', '']);
         expect(screen.getByText(/differs from the series’ mood/)).toBeTruthy();
+    });
+    it('brings the page near a picture on the board, as near as is said, and nearer without measuring again', async () => {
+        const hung = (id: number, width: number | null) => ({ id, name: `Study ${id}`, width }) as ReferenceState;
+        vi.spyOn(api, 'pictures').mockResolvedValue([hung(3, null), hung(4, 90), hung(5, 90)]);
+        const layer = { ...air, mode: 'normal', opacity: 1 };
+        const like = vi.spyOn(api, 'moodLike').mockResolvedValue({ name: 'Like Study 5', layers: [layer, layer] });
+        const bench = await seen({});
+        unfold('From a picture');
+        const choice = (await screen.findByLabelText('Picture on the board')) as HTMLSelectElement;
+        expect(
+            [...choice.options].map((one) => one.text),
+            'one that is being read is not offered',
+        ).toEqual(['Study 4', 'Study 5']);
+        fireEvent.change(choice, { target: { value: '5' } });
+        slide('Strength', 40);
+        expect(asked).toEqual([]);
+        fireEvent.click(screen.getByText('Bring the page near it'));
+        await vi.waitFor(() => expect(asked).toHaveLength(1));
+        expect(like.mock.calls[0].slice(1)).toEqual([5, bench.session.view.id]);
+        slide('Strength', 90);
+        const opacities = (op: Op) =>
+            (op as unknown as { layers: { opacity: number }[] }).layers.map((one) => one.opacity);
+        expect(asked.map(opacities)).toEqual([
+            [0.4, 0.4],
+            [0.9, 0.9],
+        ]);
+        expect(asked).toMatchObject([{ kind: 'mood.wear', name: 'Like Study 5' }, { name: 'Like Study 5' }]);
+        expect(like).toHaveBeenCalledTimes(1);
+    });
+    it('says where pictures come from when none hangs', async () => {
+        vi.spyOn(api, 'pictures').mockResolvedValue([]);
+        await seen({});
+        unfold('From a picture');
+        expect(await screen.findByText(/No picture hangs on the board/)).toBeTruthy();
     });
     it('shows a mood in picked regions alone, and names the regions', async () => {
         const bench = await seen({ mood00000001: laid }, 'Fog');

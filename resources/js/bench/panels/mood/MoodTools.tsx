@@ -3,6 +3,7 @@ import { mayColour } from '../../../page/store';
 import { Fold } from '../../../ui/Fold';
 import { usePage } from '../../model/context';
 import { CompareMoods } from './CompareMoods';
+import { LikePicture } from './LikePicture';
 import { MoodBrings } from './MoodBrings';
 import { OwnMoods } from './OwnMoods';
 import { useMoodPictures } from './useMoodPictures';
@@ -19,6 +20,9 @@ export function MoodTools() {
                     <MoodBrings />
                 </Fold>
             )}
+            <Fold title="From a picture" help="mood#from-a-picture">
+                <LikePicture />
+            </Fold>
             <Fold title="Compare two moods" help="mood#moods">
                 <CompareMoods moods={moods} state={state} />
             </Fold>
