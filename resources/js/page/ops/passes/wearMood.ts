@@ -33,7 +33,7 @@ export const wearMood = opOf<WearMoodInput & { leaving: string[] }>()('mood.wear
 type Brought = Pick<MoodState, 'light' | 'variant'>;
 
 /** What those names mean in this series; null: nothing is brought, or the series has nothing of that name. */
-export const broughtIds = (mood: Brought, { lights, variants }: PaletteState) => ({
+const broughtIds = (mood: Brought, { lights, variants }: PaletteState) => ({
     plan: lights.find(({ name }) => name === mood.light)?.id ?? null,
     variant: variants.find(({ id, name }) => id > 0 && name === mood.variant)?.id ?? null,
 });
