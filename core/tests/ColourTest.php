@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\ColourBalance;
 use Awning\Core\Colour\Derivation;
 use Awning\Core\Colour\Difference;
 use Awning\Core\Colour\Lab;
@@ -314,5 +315,20 @@ final class ColourTest extends TestCase
                 );
             }
         }
+    }
+
+    public function test_a_balance_alters_each_channel_by_its_own_amounts_as_its_tables_do(): void
+    {
+        $balance = new ColourBalance([0.3, -0.2, 0.1], [0.05, 0.15, -0.25], [-0.1, 0.2, 0.4]);
+        $tables = $balance->tables();
+        foreach ([[0, 0, 0], [255, 255, 255], [30, 140, 220], [200, 90, 10]] as $bytes) {
+            $altered = $balance->of([$bytes[0] / 255, $bytes[1] / 255, $bytes[2] / 255]);
+            foreach ($bytes as $channel => $byte) {
+                self::assertEqualsWithDelta(ord($tables[$channel][$byte]), 255 * $altered[$channel], 0.5 + 1e-9);
+            }
+        }
+        self::assertSame([0.3, 0.0, 0.1], $balance->of([0.0, 0.0, 0.0]), 'black takes what is added to the darks');
+        $white = array_map(fn (float $v): float => round($v, 9), $balance->of([1.0, 1.0, 1.0]));
+        self::assertSame([0.9, 1.0, 1.0], $white);
     }
 }

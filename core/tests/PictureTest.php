@@ -8,12 +8,15 @@ use Awning\Core\Codec\OpenRasterFile;
 use Awning\Core\Colour\Rgb;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
+use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Layers\Flat;
 use Awning\Core\Compose\Layers\FlatSpans;
 use Awning\Core\Compose\Layers\GroupLayer;
 use Awning\Core\Compose\Layers\Layer;
+use Awning\Core\Compose\Layers\LayerKinds;
 use Awning\Core\Compose\Layers\PassLayer;
 use Awning\Core\Compose\OpenRasterRenderer;
+use Awning\Core\Compose\PageStack;
 use Awning\Core\Light\Plan\LightColours;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\LineColouring;
@@ -134,7 +137,7 @@ final class PictureTest extends TestCase
         $this->source->store(new Change($tiles, []));
     }
 
-    private function stack(): \Awning\Core\Compose\PageStack
+    private function stack(): PageStack
     {
         return (new StackBuilder)->build(new Sheet($this->source), $this->palette);
     }
@@ -494,5 +497,36 @@ final class PictureTest extends TestCase
             array_count_values(array_column($rules['hangable'], 'group')),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);
+    }
+
+    public function test_a_stack_through_a_layer_ends_with_it(): void
+    {
+        $layer = fn (string $id, Scope $scope): PassLayer => LayerKinds::layer(
+            $id,
+            new PassSpec($id, 1, new TintContent(new Rgb(9, 9, 9)), $scope),
+        );
+        [$behind, $first, $second, $third] = [
+            $layer('behind', Scope::figure(1)),
+            $layer('first', Scope::figure(1)),
+            $layer('second', Scope::figure(1)),
+            $layer('third', Scope::figure(1)),
+        ];
+        $above = array_map(fn (int $i): PassLayer => $layer("above$i", Scope::page()), [1, 2, 3]);
+        $stack = new PageStack(
+            flats: [],
+            planes: [new DepthPlane(1, [$first, $second, $third], [$behind]), new DepthPlane(2, [])],
+            above: $above,
+        );
+        $lies = fn (PageStack $one): array => [
+            array_map(fn (DepthPlane $plane): array => [count($plane->behind), count($plane->layers)], $one->planes),
+            count($one->above),
+            $one->showInk,
+        ];
+        self::assertSame([[[1, 2]], 0, false], $lies($stack->through($second)));
+        self::assertSame([[[1, 1]], 0, false], $lies($stack->through($first)));
+        self::assertSame([[[1, 0]], 0, false], $lies($stack->through($behind)));
+        self::assertSame([[[1, 3], [0, 0]], 2, true], $lies($stack->through($above[1])));
+        $this->expectException(\LogicException::class);
+        $stack->through($layer('stranger', Scope::page()));
     }
 }

@@ -6,6 +6,7 @@ namespace Awning\Core\Tests;
 
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Components;
+use Awning\Core\Raster\Histogram;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Plane;
@@ -344,5 +345,13 @@ final class RasterTest extends TestCase
             [1, 5, 6, 14, 15],
             [$plane->at(0, 0), $plane->at(4, 0), $plane->at(0, 1), $plane->at(3, 2), $plane->at(4, 2)],
         );
+    }
+
+    public function test_a_quantile_is_the_first_level_that_so_many_do_not_exceed(): void
+    {
+        $counts = [0 => 2, 7 => 2, 9 => 0, 200 => 1];
+        $found = fn (float $share): int => Histogram::quantile($counts, $share);
+        self::assertSame([0, 0, 7, 7, 200, 200], array_map($found, [0.0, 0.4, 0.41, 0.8, 0.81, 1.0]));
+        self::assertSame(255, Histogram::quantile([], 0.5));
     }
 }
