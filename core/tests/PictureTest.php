@@ -478,7 +478,7 @@ final class PictureTest extends TestCase
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(
-            [null, null, 'opposite', ...array_fill(0, 26, null)],
+            [null, null, 'opposite', ...array_fill(0, 27, null)],
             array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
         );
         $modes = array_column(array_column($rules['hangable'], 'pass'), 'mode', 'name');
@@ -487,13 +487,13 @@ final class PictureTest extends TestCase
             array_slice(array_values($modes), 0, 9),
         );
         self::assertSame(
-            ['Lightning', 'Bright glow'],
+            ['Light shafts', 'Lightning', 'Bright glow'],
             array_keys(array_slice($modes, 9), 'screen', true),
             'all others replace or cover what lies beneath',
         );
         self::assertCount(count($rules['hangable']), $modes, 'no two have one name');
         self::assertSame(
-            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 12, 'Blur, glow and heat' => 3],
+            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 13, 'Blur, glow and heat' => 3],
             array_count_values(array_column($rules['hangable'], 'group')),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);

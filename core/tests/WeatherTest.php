@@ -10,6 +10,7 @@ use Awning\Core\Compose\Weather\Lightning;
 use Awning\Core\Compose\Weather\Mist;
 use Awning\Core\Compose\Weather\Particles;
 use Awning\Core\Compose\Weather\Plane;
+use Awning\Core\Compose\Weather\Shafts;
 use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
@@ -22,6 +23,7 @@ use Awning\Core\Page\Pass\ParticlesContent;
 use Awning\Core\Page\Pass\PassContent;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ShaftsContent;
 use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\Weather;
 use Awning\Core\Raster\Paint;
@@ -355,6 +357,7 @@ final class WeatherTest extends TestCase
                 new Rgb(1, 2, 3), ParticleForm::Petal, 9.5, 0.5, 7.25, -33.0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 700,
             ),
             new LightningContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 3.5, 0.75, 7, 21.0, 65535),
+            new ShaftsContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 120.5, 17, 0.25, 0.75, 65535),
             new GlowContent(0.33, 12.5),
             new ShimmerContent(2.5, 33.0, -45.0, 12),
             new MistContent(new Rgb(7, 8, 9), 90.0, 0.4, 77, 0.5, -0.25, 1.25, 0.75),
@@ -374,6 +377,11 @@ final class WeatherTest extends TestCase
                 fn () => new ParticlesContent(new Rgb(0, 0, 0), angle: NAN),
                 fn () => new LightningContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),
                 fn () => new LightningContent(new Rgb(0, 0, 0), branches: 13),
+                fn () => new ShaftsContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),
+                fn () => new ShaftsContent(new Rgb(0, 0, 0), spread: 181.0),
+                fn () => new ShaftsContent(new Rgb(0, 0, 0), spread: 1.5),
+                fn () => new ShaftsContent(new Rgb(0, 0, 0), count: 61),
+                fn () => new ShaftsContent(new Rgb(0, 0, 0), count: 0),
                 fn () => new LightningContent(new Rgb(0, 0, 0), to: [4.5, 0.0]),
                 fn () => new GlowContent(1.0),
                 fn () => new GlowContent(0.5, 31.0),
@@ -387,6 +395,56 @@ final class WeatherTest extends TestCase
             } catch (\InvalidArgumentException|\RangeException) {
                 $this->addToAssertionCount(1);
             }
+        }
+    }
+
+    public function test_light_shafts_spread_from_their_source_and_fade_on_their_way(): void
+    {
+        $page = new PageSize(400, 300);
+        $made = fn (ShaftsContent $content, ?Rect $rect = null): string => (new Shafts($content, $page))->in(
+            $rect ?? new Rect(0, 0, 400, 300),
+        );
+        $shafts = fn (int $count, float $soft = 0.3, float $variety = 0.0, int $seed = 1) => new ShaftsContent(
+            new Rgb(255, 240, 200),
+            from: [0.5, 0.0],
+            to: [0.5, 1.0],
+            spread: 60.0,
+            count: $count,
+            softness: $soft,
+            variety: $variety,
+            seed: $seed,
+        );
+        $row = fn (ShaftsContent $content, int $y): array => array_map(
+            ord(...),
+            str_split($made($content, new Rect(0, $y, 400, 1))),
+        );
+        // One shaft lies along its way, mirrored about it, and is nothing outside of its spread.
+        $one = $row($shafts(1), 150);
+        self::assertSame($one, array_reverse($one));
+        self::assertGreaterThan(110, $one[200]);
+        $half = 150.5 * tan(deg2rad(30));
+        self::assertSame([0, 0], [$one[(int) (199 - $half)], $one[(int) (201 + $half)]]);
+        self::assertGreaterThan(0, $one[(int) (201 - $half) + 8]);
+        // It fades all the way, to nothing at its end.
+        $middle = array_map(fn (int $y): int => $row($shafts(1), $y)[200], [10, 100, 200, 280, 299]);
+        $falling = $middle;
+        rsort($falling);
+        self::assertSame([$falling, 0], [$middle, $middle[4]]);
+        self::assertGreaterThan(240, $middle[0]);
+        // As many shafts as are asked for, with dark between them.
+        $lit = implode('', array_map(fn (int $value): string => $value > 8 ? '#' : ' ', $row($shafts(5), 150)));
+        self::assertSame(5, preg_match_all('/#+/', $lit));
+        // Sharp ones have more light than soft ones, and variety takes light away.
+        $sum = fn (ShaftsContent $content): int => array_sum(array_map(ord(...), str_split($made($content))));
+        self::assertGreaterThan($sum($shafts(5, 1.0)), $sum($shafts(5, 0.0)));
+        self::assertGreaterThan($sum($shafts(5, 0.3, 1.0)), $sum($shafts(5, 0.3, 0.0)));
+        self::assertSame($made($shafts(5, 0.3, 0.0, 1)), $made($shafts(5, 0.3, 0.0, 2)), 'without variety no chance');
+        self::assertNotSame($made($shafts(5, 0.3, 0.5, 1)), $made($shafts(5, 0.3, 0.5, 2)));
+        // Tiles and the whole page are the same bytes.
+        $whole = $made($shafts(7, 0.4, 0.8));
+        $tile = $made($shafts(7, 0.4, 0.8), new Rect(193, 57, 101, 83));
+        for ($y = 0; $y < 83; $y++) {
+            self::assertSame(substr($whole, (57 + $y) * 400 + 193, 101), substr($tile, $y * 101, 101), "row $y");
         }
     }
 }

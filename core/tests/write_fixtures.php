@@ -54,6 +54,7 @@ use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
+use Awning\Core\Page\Pass\ShaftsContent;
 use Awning\Core\Page\Pass\ShiftContent;
 use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\SoftnessContent;
@@ -325,7 +326,7 @@ function aroundLabels(): string
 const FILLING = ['wash', 'gradient', 'curve', 'shift', 'balance'];
 
 /** Those that are computed from the place and a seed. */
-const WEATHER = ['mist', 'particles', 'lightning'];
+const WEATHER = ['mist', 'particles', 'lightning', 'shafts'];
 
 /** Those that look at the pixels about each one. */
 const OPTICS = ['softness', 'glow', 'shimmer'];
@@ -432,6 +433,16 @@ function spec(
             jag: mt_rand(0, 100) / 100,
             branches: mt_rand(0, 12),
             glow: mt_rand(0, 1) * mt_rand(1, 60),
+            seed: mt_rand(0, 65535),
+        ),
+        'shafts' => new ShaftsContent(
+            colour: chance(),
+            from: [mt_rand(-20, 120) / 100, mt_rand(-20, 60) / 100],
+            to: [mt_rand(-20, 120) / 100, mt_rand(61, 150) / 100],
+            spread: mt_rand(20, 1800) / 10,
+            count: mt_rand(1, 60),
+            softness: mt_rand(0, 100) / 100,
+            variety: mt_rand(0, 100) / 100,
             seed: mt_rand(0, 65535),
         ),
         'glow' => new GlowContent(mt_rand(0, 80) / 100, mt_rand(5, 300) / 10),

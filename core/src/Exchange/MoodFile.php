@@ -44,6 +44,7 @@ final class MoodFile
         'mist' => PassKind::Mist,
         'particles' => PassKind::Particles,
         'lightning' => PassKind::Lightning,
+        'shafts' => PassKind::Shafts,
         'blur' => PassKind::Softness,
         'glow' => PassKind::Glow,
         'shimmer' => PassKind::Shimmer,

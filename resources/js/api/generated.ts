@@ -358,6 +358,8 @@ export type SetupPlaceData = { setup: number; place: number; marked: number[] };
 
 export type SetupState = { id: number; name: string; passes: SetupPass[] };
 
+export type ShaftsData = { kind: 'shafts'; colour: string; from: [number, number]; to: [number, number]; spread: number; count: number; softness: number; variety: number; seed: number };
+
 export type ShapeInput = { use: ShapeUse; outline: PlaceData[] | null; pen: FlatPenData | null; figure: number; material: number; into: number | null };
 
 export type ShiftData = { material: number; lightness: number; chroma: number; hue: number };
@@ -438,4 +440,4 @@ export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string
 
 export type WearPanelMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; cover: string; labels: number[] };
 
-export type WeatherData = MistData | ParticlesData | LightningData;
+export type WeatherData = MistData | ParticlesData | LightningData | ShaftsData;

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { LightningData, ParticlesData, WeatherData } from '../api/generated';
+import type { LightningData, ParticlesData, ShaftsData, WeatherData } from '../api/generated';
 import { Ground, type Stretch } from '../picture/ground';
 import { EMPTY, type Stack } from '../picture/stack';
 import { mistAt } from '../picture/weather/mist';
 import { Lightning } from '../picture/weather/lightning';
 import { particles } from '../picture/weather/particles';
+import { Shafts } from '../picture/weather/shafts';
 import { bytes, weather } from './fixtures';
 
 /** The plane of a weather on a stretch of a page that is halved so often. */
@@ -15,6 +16,8 @@ function planeOf(content: WeatherData, page: Stack['page'], stretch: Stretch, le
             return particles(content, Math.max(page.width, page.height) / 1000 / scale, stretch);
         case 'lightning':
             return new Lightning(content, page, level).in(stretch);
+        case 'shafts':
+            return new Shafts(content, page, level).in(stretch);
         case 'mist': {
             const at = mistAt(content, page);
             return Uint8Array.from({ length: stretch.width * stretch.height }, (_, i) => {
@@ -58,6 +61,18 @@ const strike: LightningData = {
     seed: 3,
 };
 
+const beams: ShaftsData = {
+    kind: 'shafts',
+    colour: '#ffffff',
+    from: [0.02, 0.01],
+    to: [0.3, 0.3],
+    spread: 70,
+    count: 5,
+    softness: 0.5,
+    variety: 0.5,
+    seed: 3,
+};
+
 describe('weather is the core’s', () => {
     it.each(weather().map((one) => [one.name, one] as const))('%s', (_, { content, page, stretch, expected }) => {
         const [made, wanted] = [planeOf(content, page, stretch), bytes(expected)];
@@ -77,6 +92,7 @@ describe('weather', () => {
     it.each([
         ['particles', snow],
         ['lightning', strike],
+        ['shafts', beams],
     ])('of %s has no seam: a part is the same by itself', (_, content) => {
         const all = planeOf(content, page, whole);
         const part = { x: 61, y: 37, width: 83, height: 51 };
@@ -93,6 +109,7 @@ describe('weather', () => {
         ['particles', snow, 1],
         ['particles, finer than pixels', { ...snow, spacing: 4, size: 1 }, 3],
         ['lightning', strike, 1],
+        ['shafts', beams, 2],
     ])('of %s covers as much on a page that is halved', (_, content, level) => {
         const full = mean(planeOf(content, page, whole));
         const half = mean(planeOf(content, page, { x: 0, y: 0, width: 256 >> level, height: 256 >> level }, level));

@@ -26,6 +26,7 @@ final class LayerKinds
             PassKind::Mist,
             PassKind::Particles,
             PassKind::Lightning => new WeatherLayer($id, $pass, $mask, $page),
+            PassKind::Shafts => new WeatherLayer($id, $pass, $mask, $page),
             PassKind::Softness => new SoftnessLayer($id, $pass, $mask),
             PassKind::Glow => new GlowLayer($id, $pass, $mask, $page),
             PassKind::Shimmer => new ShimmerLayer($id, $pass, $mask, $page),

@@ -23,12 +23,13 @@ use Awning\Core\Page\LayerKind;
  * @phpstan-import-type MistData from MistContent
  * @phpstan-import-type ParticlesData from ParticlesContent
  * @phpstan-import-type LightningData from LightningContent
+ * @phpstan-import-type ShaftsData from ShaftsContent
  * @phpstan-import-type SoftnessData from SoftnessContent
  * @phpstan-import-type GlowData from GlowContent
  * @phpstan-import-type ShimmerData from ShimmerContent
  *
  * @phpstan-type AdjustmentData LevelsData|CurveData|ShiftPassData|BalanceData
- * @phpstan-type WeatherData MistData|ParticlesData|LightningData
+ * @phpstan-type WeatherData MistData|ParticlesData|LightningData|ShaftsData
  * @phpstan-type OpticsData SoftnessData|GlowData|ShimmerData
  * @phpstan-type ContentData ToneData|TintData|PaintData|WashData|GradientData|AdjustmentData|WeatherData|OpticsData
  */

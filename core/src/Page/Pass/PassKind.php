@@ -23,6 +23,7 @@ enum PassKind: string
     case Mist = 'mist';
     case Particles = 'particles';
     case Lightning = 'lightning';
+    case Shafts = 'shafts';
     case Softness = 'softness';
     case Glow = 'glow';
     case Shimmer = 'shimmer';
@@ -43,6 +44,7 @@ enum PassKind: string
             self::Mist => MistContent::class,
             self::Particles => ParticlesContent::class,
             self::Lightning => LightningContent::class,
+            self::Shafts => ShaftsContent::class,
             self::Softness => SoftnessContent::class,
             self::Glow => GlowContent::class,
             self::Shimmer => ShimmerContent::class,

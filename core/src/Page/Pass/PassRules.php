@@ -146,6 +146,12 @@ final class PassRules
                 array_values($particles),
             ),
             self::filling(
+                'Light shafts (screen)',
+                'Light shafts',
+                new ShaftsContent(Rgb::fromHex('#ffe9c0')),
+                BlendMode::Screen,
+            ),
+            self::filling(
                 'Lightning (screen)',
                 'Lightning',
                 new LightningContent(Rgb::fromHex('#dfe4ff')),

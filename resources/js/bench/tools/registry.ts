@@ -9,6 +9,7 @@ import { erase } from './erase';
 import { fill } from './fill';
 import { gradient } from './gradient';
 import { lightning } from './lightning';
+import { shafts } from './shafts';
 import { ink } from './ink';
 import { look } from './look';
 import { loop } from './loop';
@@ -42,6 +43,7 @@ export const TOOLS: Record<ToolId, Tool> = {
     ramp,
     gradient,
     lightning,
+    shafts,
     soften,
     drag,
     move,

@@ -22,6 +22,7 @@ export type ToolId =
     | 'ramp'
     | 'gradient'
     | 'lightning'
+    | 'shafts'
     | 'soften'
     | 'drag'
     | 'move'

@@ -8,6 +8,7 @@ import { wash } from './wash';
 import { levels } from './levels';
 import { glow } from './glow';
 import { lightning } from './lightning';
+import { shafts } from './shafts';
 import { mist } from './mist';
 import { shimmer } from './shimmer';
 import { paint } from './paint';
@@ -30,6 +31,7 @@ const KINDS: Record<ContentData['kind'], PassKind> = {
     mist,
     particles,
     lightning,
+    shafts,
     softness,
     glow,
     shimmer,

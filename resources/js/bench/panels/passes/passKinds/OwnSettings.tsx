@@ -13,6 +13,7 @@ import { MistSettings } from './MistSettings';
 import { ParticlesSettings } from './ParticlesSettings';
 import { GlowSettings } from './GlowSettings';
 import { LightningSettings } from './LightningSettings';
+import { ShaftsSettings } from './ShaftsSettings';
 import { ShimmerSettings } from './ShimmerSettings';
 import type { SettingsProps } from './settings';
 import { SoftnessSettings } from './SoftnessSettings';
@@ -31,6 +32,7 @@ const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Ex
         particles: ParticlesSettings,
         softness: SoftnessSettings,
         lightning: LightningSettings,
+        shafts: ShaftsSettings,
         glow: GlowSettings,
         shimmer: ShimmerSettings,
     };
