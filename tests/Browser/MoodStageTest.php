@@ -54,7 +54,7 @@ final class MoodStageTest extends BrowserTestCase
                 ."&& one.querySelector('input[type=range]')).querySelector('input').focus()",
         );
         $browser->keys(WebDriverKeys::HOME);
-        $browser->until('document.body.innerText.includes("differ from the series’ mood")', 'that it differs');
+        $browser->until('document.body.innerText.includes("differs from the series’ mood")', 'that it differs');
         $this->saved($browser);
         $this->seen($browser, $this->kept());
         $browser->press('Keep, save or take moods', 'summary');
@@ -112,6 +112,16 @@ final class MoodStageTest extends BrowserTestCase
             0.01,
         );
         $this->seen($browser, $this->kept());
+
+        // Light shafts spread where they are dragged; what is seen is what the core has.
+        $browser->press('Shafts');
+        $browser->stroke([$this->onCanvas($browser, 100, 60), $this->onCanvas($browser, 300, 300)]);
+        $this->saved($browser);
+        self::assertCount(2, $this->sheet()->all(PassSpec::class));
+        $this->seen($browser, $this->kept());
+        $browser->press('undo');
+        $browser->until('Object.keys(window.awning.session.view.records.pass).length === 1', 'the shafts are gone');
+        $this->saved($browser);
 
         // The other mood lies right of an edge that the hand drags.
         $browser->press('Compare two moods', 'summary');

@@ -427,7 +427,7 @@ final class PaletteTest extends BrowserTestCase
         );
         $browser->press('Ship cat fur base, pinned');
         $browser->until(
-            'document.querySelector("section[aria-label=Tone]")?.innerText.includes("Set in Book 2, and followed '
+            'document.querySelector("section[aria-label=Tone]")?.innerText.includes("Set in Book 2 and followed '
                 .'here")',
             'why it is not changed here',
         );
