@@ -50,6 +50,8 @@ final class PageTest extends TestCase
                 'behind' => false,
                 'lines' => ['rule' => 'black', 'colour' => '#111111', 'shown' => true],
                 'mood' => '',
+                'moodPlan' => null,
+                'moodVariant' => null,
             ],
             RecordKind::Page->read(['width' => 7, 'height' => 9])->toData(),
         );

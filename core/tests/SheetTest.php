@@ -508,6 +508,8 @@ final class SheetTest extends TestCase
                     'behind' => true,
                     'lines' => ['rule' => 'tone', 'colour' => '#203040', 'shown' => false],
                     'mood' => 'Last light',
+                    'moodPlan' => 3,
+                    'moodVariant' => 8,
                 ],
                 RecordKind::Region->value => [
                     'figure' => 4,

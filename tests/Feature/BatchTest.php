@@ -73,7 +73,7 @@ final class BatchTest extends TestCase
         $run = fn (string ...$more): Process => $this->awning(
             ['mood', "$this->folder/from.png", '--out', "$this->folder/out.png", ...$more],
         );
-        $near = $run('--like', "$this->folder/to.png", '--save', "$this->folder/like.json");
+        $near = $run('--near', "$this->folder/to.png", '--save', "$this->folder/like.json");
         self::assertSame(0, $near->getExitCode(), $near->getErrorOutput());
         $red = fn (): int => (new ImageReader)->read("$this->folder/out.png")->paint->at(5, 5)[0];
         $whole = $red();
@@ -83,14 +83,14 @@ final class BatchTest extends TestCase
         // The file does what the command did; half as near is half the way.
         self::assertSame(0, $run('--mood', "$this->folder/like.json")->getExitCode());
         self::assertSame($whole, $red());
-        self::assertSame(0, $run('--like', "$this->folder/to.png", '--strength', '0.5')->getExitCode());
+        self::assertSame(0, $run('--near', "$this->folder/to.png", '--strength', '0.5')->getExitCode());
         self::assertGreaterThan($whole + 20, $red());
         foreach (['2', 'x'] as $strength) {
-            $refused = $run('--like', "$this->folder/to.png", '--strength', $strength);
+            $refused = $run('--near', "$this->folder/to.png", '--strength', $strength);
             self::assertNotSame(0, $refused->getExitCode());
             self::assertStringContainsString('0 to 1', $refused->getOutput().$refused->getErrorOutput());
         }
-        self::assertStringContainsString('--like', $run()->getOutput().$run()->getErrorOutput());
+        self::assertStringContainsString('--near', $run()->getOutput().$run()->getErrorOutput());
     }
 
     public function test_cues_colour_every_region_and_flats_of_others_are_taken_over(): void

@@ -17,7 +17,7 @@ use Awning\Core\Sheet\Export\GradedPicture;
 final class Mood extends BatchCommand
 {
     protected $signature = 'awning:mood {picture : any picture} {--mood= : the mood, as JSON}
-        {--like= : in the place of a mood: a picture that this one is brought near} {--strength=1 : how near, 0 to 1}
+        {--near= : in the place of a mood: a picture that this one is brought near} {--strength=1 : how near, 0 to 1}
         {--save= : where the mood that does so goes, as JSON}
         {--out= : where the graded picture goes, as PNG} {--report= : where a JSON report goes}';
 
@@ -30,11 +30,11 @@ final class Mood extends BatchCommand
                 'Say where the picture goes: --out OUT.png',
             );
             $clock = new Stopwatch;
-            $like = $this->path('like');
-            $mood = $like === null ? MoodFile::read($this->mood()) : null;
+            $other = $this->path('near');
+            $mood = $other === null ? MoodFile::read($this->mood()) : null;
             $picture = self::opened(self::place((string) $this->argument('picture')));
             $clock->lap('open');
-            [$name, $layers] = $mood ?? $this->near($picture->paint, (string) $like);
+            [$name, $layers] = $mood ?? $this->near($picture->paint, (string) $other);
             $clock->lap('measure');
             $graded = (new GradedPicture(new WorkerProcesses(2)))->of($picture->paint, $layers);
             $clock->lap('compose');
@@ -75,7 +75,7 @@ final class Mood extends BatchCommand
     private function mood(): string
     {
         $path = $this->path('mood') ?? throw new \InvalidArgumentException(
-            'Say which mood: --mood MOOD.json, or which picture it shall be like: --like PICTURE',
+            'Say which mood: --mood MOOD.json, or which picture it shall come near: --near PICTURE',
         );
         $size = is_file($path) ? filesize($path) : false;
         if ($size === false) {

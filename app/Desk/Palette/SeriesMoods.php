@@ -10,6 +10,7 @@ use App\Models\SeriesLight;
 use App\Models\SeriesMood;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Mood\MoodBox;
+use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 
 /**
@@ -47,6 +48,20 @@ final readonly class SeriesMoods
     public function find(string $key): array
     {
         return $this->all()[$key] ?? throw new ModelNotFoundException;
+    }
+
+    /**
+     * How a page is shown in a mood.
+     *
+     * @return array{string, WearMood} its name, and the change
+     *
+     * @throws ModelNotFoundException
+     */
+    public function worn(string $key): array
+    {
+        [, $name, $mood] = $this->find($key);
+
+        return [$name, WearMood::of($name, $mood, ...$this->brought($mood))];
     }
 
     /**

@@ -17,7 +17,6 @@ use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Grade\Likeness;
 use Awning\Core\Grade\PictureTones;
 use Awning\Core\Page\Mood\Mood;
-use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -50,9 +49,7 @@ final class MoodController
     /** The pages that are shown in it. */
     public function followers(Series $series, string $mood): JsonResponse
     {
-        $moods = new SeriesMoods($series);
-        [, $name, $layers] = $moods->find($mood);
-        $worn = WearMood::of($name, $layers, ...$moods->brought($layers));
+        [$name, $worn] = (new SeriesMoods($series))->worn($mood);
 
         return new JsonResponse((new MoodFollowers($series, $name, $worn))->toClient());
     }
@@ -86,9 +83,7 @@ final class MoodController
         if ($mood === self::SHOWN) {
             $picture = PagePicture::reduced($page, $level) ?? abort(404);
         } else {
-            $moods = new SeriesMoods($page->series);
-            [, $name, $layers] = $moods->find($mood);
-            $worn = WearMood::of($name, $layers, ...$moods->brought($layers));
+            [, $worn] = (new SeriesMoods($page->series))->worn($mood);
             $picture = PagePicture::inMood($page, $worn, $level) ?? abort(404);
         }
 
