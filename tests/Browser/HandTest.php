@@ -77,7 +77,7 @@ final class HandTest extends BrowserTestCase
         );
         self::assertSame('light', $key('2')['tone'], 'keys are the dialog\'s while it is open');
         $key("\u{E00C}");
-        self::assertFalse($this->bench($browser)['isKeySheetOpen']);
+        $browser->until('!window.awning.bench.view.isKeySheetOpen', 'Escape closes the sheet');
         $key('3');
         $browser->holdKey('e', fn () => self::assertSame('erase', $this->bench($browser)['tool']));
         self::assertSame('pen', $this->bench($browser)['tool']);

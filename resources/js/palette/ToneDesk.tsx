@@ -36,8 +36,11 @@ export function ToneDesk({ desk, material, tone }: Props) {
         drag(toOklch(toColour(hex), wanted.h));
         if (hex !== before) void desk.pin(material, { [tone]: hex });
     };
-    const settle = (): void => {
-        if (now !== before) void desk.pin(material, { [tone]: now });
+    const settle = (to: Oklch): void => {
+        const hex = hexOf(ofOklch(to));
+        if (hex === before) return;
+        drag(to);
+        void desk.pin(material, { [tone]: hex });
     };
     const shown = materialOf(desk.figures, material.id) ?? material;
     return (

@@ -25,7 +25,8 @@ interface Props {
     colour: Oklch;
     disabled: boolean;
     onChange: (colour: Oklch) => void;
-    onSettle: () => void;
+    /** The hand let go: what counts is where, though what it showed last may not be drawn yet. */
+    onSettle: (colour: Oklch) => void;
 }
 
 export function Tracks(props: Props) {
@@ -64,6 +65,11 @@ function Track({ axis, colour, disabled, onChange, onSettle }: Props & { axis: A
         }
     });
     const name = NAMES[axis];
+    const step = Math.round((1000 * colour[axis]) / MOST[axis]);
+    const at = ({ currentTarget }: { currentTarget: HTMLInputElement }): Oklch => {
+        const value = Number(currentTarget.value);
+        return value === step ? colour : { ...colour, [axis]: (MOST[axis] * value) / 1000 };
+    };
     return (
         <label className="flex flex-col gap-0.5 text-[13px]">
             <span className="flex justify-between">
@@ -79,11 +85,11 @@ function Track({ axis, colour, disabled, onChange, onSettle }: Props & { axis: A
                 aria-valuetext={TOLD[axis](colour[axis])}
                 min={0}
                 max={1000}
-                value={Math.round((1000 * colour[axis]) / MOST[axis])}
+                value={step}
                 disabled={disabled}
-                onChange={(event) => onChange({ ...colour, [axis]: (MOST[axis] * Number(event.target.value)) / 1000 })}
-                onPointerUp={onSettle}
-                onKeyUp={onSettle}
+                onChange={(event) => onChange(at(event))}
+                onPointerUp={(event) => onSettle(at(event))}
+                onKeyUp={(event) => onSettle(at(event))}
             />
         </label>
     );
@@ -106,15 +112,17 @@ function Plane({ colour, disabled, onChange, onSettle }: Props) {
             }
         }
     }, [colour.h, width, height]);
-    const place = (event: PointerEvent): void => {
-        if (disabled || event.buttons === 0) return;
+    const at = (event: PointerEvent): Oklch => {
         const box = event.currentTarget.getBoundingClientRect();
         const within = (value: number): number => Math.max(0, Math.min(1, value));
-        onChange({
+        return {
             l: 1 - within((event.clientY - box.top) / box.height),
             c: MOST_CHROMA * within((event.clientX - box.left) / box.width),
             h: colour.h,
-        });
+        };
+    };
+    const place = (event: PointerEvent): void => {
+        if (!disabled && event.buttons !== 0) onChange(at(event));
     };
     return (
         <figure className="text-[13px]">
@@ -128,7 +136,9 @@ function Plane({ colour, disabled, onChange, onSettle }: Props) {
                     place(event);
                 }}
                 onPointerMove={place}
-                onPointerUp={onSettle}
+                onPointerUp={(event) => {
+                    if (!disabled) onSettle(at(event));
+                }}
             >
                 <canvas ref={canvas} width={width} height={height} />
                 <span

@@ -8,6 +8,7 @@ import { api } from '../api/client';
 import type { MaterialState, PaletteOverviewState, VariantState } from '../api/generated';
 import { ColourEntry } from '../palette/ColourEntry';
 import { RulePart } from '../palette/RulePart';
+import { Tracks } from '../palette/Tracks';
 import { usePalette, type PaletteDesk } from '../palette/usePalette';
 import { VariantsPart } from '../palette/VariantsPart';
 import { clogs, oilskin, pageState } from './world';
@@ -219,5 +220,44 @@ describe('the palette’s desk', () => {
         expect(await screen.findByText('The name is taken.')).toBeTruthy();
         expect(await last.ask(() => Promise.resolve())).toBe(true);
         expect(await screen.findByText('no message')).toBeTruthy();
+    });
+});
+
+describe('the plane and the tracks of a colour', () => {
+    const colour = { l: 0.4, c: 0.1, h: 80 };
+    const shown = (isDisabled = false) => {
+        const [change, settle] = [vi.fn(), vi.fn()];
+        render(<Tracks colour={colour} disabled={isDisabled} onChange={change} onSettle={settle} />);
+        const plane = document.querySelector('figure [role=presentation]') as HTMLElement;
+        plane.setPointerCapture = () => undefined;
+        plane.getBoundingClientRect = () => ({ left: 10, top: 20, width: 200, height: 100 }) as DOMRect;
+        return { change, settle, plane };
+    };
+    const at = (x: number, y: number, buttons: number) => ({ clientX: x, clientY: y, buttons, pointerId: 1 });
+
+    it('take what is where the hand lets go, though nothing was drawn of it yet', () => {
+        const { change, settle, plane } = shown();
+        fireEvent.pointerDown(plane, at(10, 120, 1));
+        fireEvent.pointerMove(plane, at(110, 70, 0));
+        fireEvent.pointerUp(plane, at(110, 45, 0));
+        expect(change.mock.calls.map(([one]) => (one as typeof colour).l)).toEqual([0]);
+        expect(settle.mock.calls[0][0]).toMatchObject({ l: 0.75, h: 80 });
+        const lightness = screen.getByLabelText('Lightness');
+        fireEvent.change(lightness, { target: { value: '650' } });
+        expect(change.mock.lastCall?.[0]).toEqual({ ...colour, l: 0.65 });
+    });
+    it('of a colour that was not moved give that colour, however fine it is', () => {
+        const fine = { l: 0.40004, c: 0.1, h: 80 };
+        const settle = vi.fn();
+        render(<Tracks colour={fine} disabled={false} onChange={() => undefined} onSettle={settle} />);
+        fireEvent.keyUp(screen.getByLabelText('Lightness'), { key: 'Tab' });
+        fireEvent.pointerUp(screen.getByLabelText('Hue'));
+        expect(settle.mock.calls).toEqual([[fine], [fine]]);
+    });
+    it('of somebody who may only look take nothing', () => {
+        const { change, settle, plane } = shown(true);
+        fireEvent.pointerDown(plane, at(10, 120, 1));
+        fireEvent.pointerUp(plane, at(110, 45, 0));
+        expect([change.mock.calls, settle.mock.calls]).toEqual([[], []]);
     });
 });
