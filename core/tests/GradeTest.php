@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Colour\ColourBalance;
 use Awning\Core\Grade\Likeness;
 use Awning\Core\Grade\PictureTones;
 use Awning\Core\Page\Pass\BalanceContent;
@@ -138,9 +139,9 @@ final class GradeTest extends TestCase
         self::assertLessThan($darks->colour->b, $lights->colour->b);
         self::assertTrue($darks->colour->l < $middle->colour->l && $middle->colour->l < $lights->colour->l);
         foreach ([0.0, 0.3, 1.0] as $value) {
-            self::assertEqualsWithDelta(1.0, array_sum(PictureTones::weights($value)), 1e-12);
+            self::assertEqualsWithDelta(1.0, array_sum(ColourBalance::weights($value)), 1e-12);
         }
-        self::assertSame([1.0, 0.0, 0.0], PictureTones::weights(0.0));
+        self::assertSame([1.0, 0.0, 0.0], ColourBalance::weights(0.0));
     }
 
     public function test_a_picture_of_one_colour_can_be_measured_and_brought_near(): void

@@ -35,12 +35,18 @@ final readonly class ColourBalance implements Alteration
         return [$table(0), $table(1), $table(2)];
     }
 
-    private function value(int $channel, float $value): float
+    /** @return array{float, float, float} how much a value of 0..1 counts to darks, middle and lights; together 1 */
+    public static function weights(float $value): array
     {
         $rest = 1 - $value;
-        $added = $this->darks[$channel] * $rest * $rest
-            + $this->middle[$channel] * 2 * $value * $rest
-            + $this->lights[$channel] * $value * $value;
+
+        return [$rest * $rest, 2 * $value * $rest, $value * $value];
+    }
+
+    private function value(int $channel, float $value): float
+    {
+        [$dark, $middle, $light] = self::weights($value);
+        $added = $this->darks[$channel] * $dark + $this->middle[$channel] * $middle + $this->lights[$channel] * $light;
 
         return max(0.0, min(1.0, $value + $added));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Grade;
 
+use Awning\Core\Colour\ColourBalance;
 use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Page\Pass\BalanceContent;
@@ -145,7 +146,7 @@ final class Likeness
         for ($channel = 0; $channel < 3; $channel++) {
             $rows = $differences = [];
             foreach ($is as $i => $colour) {
-                $rows[] = PictureTones::weights(max(0.0, min(1.0, $colour[$channel])));
+                $rows[] = ColourBalance::weights(max(0.0, min(1.0, $colour[$channel])));
                 $differences[] = $wanted[$i][$channel] - $colour[$channel];
             }
             $added[] = self::solved($rows, $differences);

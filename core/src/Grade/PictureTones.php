@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Grade;
 
 use Awning\Core\Colour\Alteration;
+use Awning\Core\Colour\ColourBalance;
 use Awning\Core\Colour\LinearRgb;
 use Awning\Core\Colour\Oklab;
 use Awning\Core\Colour\Rgb;
@@ -88,7 +89,7 @@ final readonly class PictureTones
         foreach ($this->pixels as $pixel) {
             $colour = Oklab::of(Rgb::fromUnit(...$pixel));
             $light = max(0.0, min(1.0, self::luma($pixel)));
-            foreach (self::weights($light) as $band => $weight) {
+            foreach (ColourBalance::weights($light) as $band => $weight) {
                 $sums[$band][0] += $weight;
                 $sums[$band][1] += $weight * $colour->l;
                 $sums[$band][2] += $weight * $colour->a;
@@ -104,12 +105,6 @@ final readonly class PictureTones
         );
 
         return [$band(0), $band(1), $band(2)];
-    }
-
-    /** @return array{float, float, float} how much a value counts to darks, middle and lights; together 1 */
-    public static function weights(float $value): array
-    {
-        return [(1 - $value) ** 2, 2 * $value * (1 - $value), $value ** 2];
     }
 
     /** @param  array{float, float, float}  $pixel */

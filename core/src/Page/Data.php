@@ -59,6 +59,12 @@ final readonly class Data
             : throw Bounds::notWhole($name, $least, $most);
     }
 
+    /** A whole number, or nothing. */
+    public function intOrNull(string $name, int $least, int $most): ?int
+    {
+        return $this->has($name) ? $this->int($name, $least, $most) : null;
+    }
+
     public function number(string $name, float $least, float $most, ?float $default = null): float
     {
         $value = $this->values[$name] ?? $default;

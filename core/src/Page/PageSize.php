@@ -70,8 +70,8 @@ final readonly class PageSize implements Record
             $data->flag('behind', false),
             $data->has('lines') ? LineColouring::fromData($data->map('lines')) : new LineColouring,
             $data->text('mood'),
-            $data->has('moodPlan') ? $data->int('moodPlan', 1, PHP_INT_MAX) : null,
-            $data->has('moodVariant') ? $data->int('moodVariant', 1, PHP_INT_MAX) : null,
+            $data->intOrNull('moodPlan', 1, PHP_INT_MAX),
+            $data->intOrNull('moodVariant', 1, PHP_INT_MAX),
         );
     }
 

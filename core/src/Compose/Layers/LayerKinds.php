@@ -25,7 +25,7 @@ final class LayerKinds
             PassKind::Balance => new AlteringLayer($id, $pass, $mask),
             PassKind::Mist,
             PassKind::Particles,
-            PassKind::Lightning => new WeatherLayer($id, $pass, $mask, $page),
+            PassKind::Lightning,
             PassKind::Shafts => new WeatherLayer($id, $pass, $mask, $page),
             PassKind::Softness => new SoftnessLayer($id, $pass, $mask),
             PassKind::Glow => new GlowLayer($id, $pass, $mask, $page),

@@ -23,8 +23,7 @@ final readonly class GradientContent implements PassContent
 
     public const MOST_STOPS = 8;
 
-    /** Its ends may lie so many pages off. */
-    private const FAR = 4.0;
+    private const SAYS = 'A gradient runs from one place to another.';
 
     /**
      * @param  array{float, float}  $from  of the width and of the height, -4..4
@@ -38,12 +37,7 @@ final readonly class GradientContent implements PassContent
         public array $to,
         public array $stops,
     ) {
-        foreach ([...$from, ...$to] as $place) {
-            Bounds::number('from', $place, -self::FAR, self::FAR);
-        }
-        if ($from === $to) {
-            throw new \InvalidArgumentException('A gradient runs from one place to another.');
-        }
+        Way::check($from, $to, self::SAYS);
         if (count($stops) < 2 || count($stops) > self::MOST_STOPS) {
             throw new \InvalidArgumentException('A gradient has two to eight colours.');
         }
@@ -66,18 +60,12 @@ final readonly class GradientContent implements PassContent
                 $of->number('alpha', 0, 1, 1.0),
             );
         }
-        $place = fn (string $name): array => Data::place(
-            $data->list($name, 2),
-            -self::FAR,
-            self::FAR,
-            'A gradient runs from one place to another.',
-        );
 
         return new self(
             $data->text('form', 'linear') === 'round',
             $data->text('space', 'oklab') === 'oklab',
-            $place('from'),
-            $place('to'),
+            Way::place($data, 'from', self::SAYS),
+            Way::place($data, 'to', self::SAYS),
             $stops === [] ? throw new \InvalidArgumentException('A gradient has two to eight colours.') : $stops,
         );
     }

@@ -27,8 +27,7 @@ final readonly class LightningContent implements WeatherContent
     /** Thousandths of the page's longer side. */
     public const MOST_GLOW = 60.0;
 
-    /** Its ends may lie so many pages off. */
-    private const FAR = 4.0;
+    private const SAYS = 'Lightning runs from one place to another.';
 
     /**
      * @param  array{float, float}  $from  its origin: parts of the width and of the height, -4..4
@@ -49,12 +48,7 @@ final readonly class LightningContent implements WeatherContent
         public float $glow = 14.0,
         public int $seed = 1,
     ) {
-        foreach ([...$from, ...$to] as $place) {
-            Bounds::number('from', $place, -self::FAR, self::FAR);
-        }
-        if ($from === $to) {
-            throw new \InvalidArgumentException('Lightning runs from one place to another.');
-        }
+        Way::check($from, $to, self::SAYS);
         Bounds::number('width', $width, 0.2, self::MOST_WIDTH);
         Bounds::number('jag', $jag, 0, 1);
         Bounds::whole('branches', $branches, 0, self::MOST_BRANCHES);
@@ -64,17 +58,11 @@ final readonly class LightningContent implements WeatherContent
 
     public static function fromData(Data $data): self
     {
-        $place = fn (string $name): array => Data::place(
-            $data->list($name, 2),
-            -self::FAR,
-            self::FAR,
-            'Lightning runs from one place to another.',
-        );
 
         return new self(
             colour: Rgb::fromHex($data->text('colour')),
-            from: $place('from'),
-            to: $place('to'),
+            from: Way::place($data, 'from', self::SAYS),
+            to: Way::place($data, 'to', self::SAYS),
             width: $data->number('width', 0.2, self::MOST_WIDTH, 2.2),
             jag: $data->number('jag', 0, 1, 0.5),
             branches: $data->int('branches', 0, self::MOST_BRANCHES, 5),

@@ -26,8 +26,7 @@ final readonly class ShaftsContent implements WeatherContent
 
     public const MOST = 60;
 
-    /** Its ends may lie so many pages off. */
-    private const FAR = 4.0;
+    private const SAYS = 'Light shafts run from one place to another.';
 
     /**
      * @param  array{float, float}  $from  where they come from: parts of the width and of the height, -4..4
@@ -48,12 +47,7 @@ final readonly class ShaftsContent implements WeatherContent
         public float $variety = 0.6,
         public int $seed = 1,
     ) {
-        foreach ([...$from, ...$to] as $place) {
-            Bounds::number('from', $place, -self::FAR, self::FAR);
-        }
-        if ($from === $to) {
-            throw new \InvalidArgumentException('Light shafts run from one place to another.');
-        }
+        Way::check($from, $to, self::SAYS);
         Bounds::number('spread', $spread, self::NARROWEST, self::WIDEST);
         Bounds::whole('count', $count, 1, self::MOST);
         Bounds::number('softness', $softness, 0, 1);
@@ -63,17 +57,11 @@ final readonly class ShaftsContent implements WeatherContent
 
     public static function fromData(Data $data): self
     {
-        $place = fn (string $name): array => Data::place(
-            $data->list($name, 2),
-            -self::FAR,
-            self::FAR,
-            'Light shafts run from one place to another.',
-        );
 
         return new self(
             colour: Rgb::fromHex($data->text('colour')),
-            from: $place('from'),
-            to: $place('to'),
+            from: Way::place($data, 'from', self::SAYS),
+            to: Way::place($data, 'to', self::SAYS),
             spread: $data->number('spread', self::NARROWEST, self::WIDEST, 36.0),
             count: $data->int('count', 1, self::MOST, 9),
             softness: $data->number('softness', 0, 1, 0.6),

@@ -81,11 +81,11 @@ final readonly class Region implements Record
             y: $data->int('y', 0, PageSize::MOST),
             locked: $data->flag('locked', false),
             shift: $data->has('shift') ? $data->id('shift') : null,
-            variant: $data->has('variant') ? $data->int('variant', 0, PHP_INT_MAX) : null,
+            variant: $data->intOrNull('variant', 0, PHP_INT_MAX),
             solid: $data->has('solid') ? $data->choice('solid', Solid::class, Solid::SAYS) : null,
             inFront: $data->flag('inFront', false),
             flow: $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
-            plan: $data->has('plan') ? $data->int('plan', 1, PHP_INT_MAX) : null,
+            plan: $data->intOrNull('plan', 1, PHP_INT_MAX),
         );
     }
 

@@ -42,7 +42,7 @@ final readonly class ChooseVariant implements ClientOp
     {
         return new self(
             JoinRegions::labels($input, Labels::MOST),
-            $input->has('variant') ? $input->int('variant', 0, PHP_INT_MAX) : null,
+            $input->intOrNull('variant', 0, PHP_INT_MAX),
         );
     }
 

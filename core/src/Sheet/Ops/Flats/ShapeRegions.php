@@ -86,7 +86,7 @@ final readonly class ShapeRegions implements ClientOp, Prepares
             width: $pen === null ? 0 : $pen->number('width', 1, self::WIDEST_PEN),
             figure: $input->int('figure', 0, PHP_INT_MAX, 0),
             material: $input->int('material', 0, PHP_INT_MAX, 0),
-            into: $input->has('into') ? $input->int('into', 1, Labels::MOST) : null,
+            into: $input->intOrNull('into', 1, Labels::MOST),
         );
     }
 

@@ -43,7 +43,7 @@ final readonly class SetLightPlan implements ClientOp
     {
         return new self(
             JoinRegions::labels($input, Labels::MOST),
-            $input->has('plan') ? $input->int('plan', 1, PHP_INT_MAX) : null,
+            $input->intOrNull('plan', 1, PHP_INT_MAX),
         );
     }
 

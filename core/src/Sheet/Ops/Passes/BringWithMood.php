@@ -40,9 +40,10 @@ final readonly class BringWithMood implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        $id = fn (string $name): ?int => $input->has($name) ? $input->int($name, 1, PHP_INT_MAX) : null;
-
-        return new self($id('plan'), $id('variant'));
+        return new self(
+            $input->intOrNull('plan', 1, PHP_INT_MAX),
+            $input->intOrNull('variant', 1, PHP_INT_MAX),
+        );
     }
 
     /** @return BringWithMoodInput */

@@ -59,9 +59,7 @@ final readonly class WearMood implements ClientOp
     public static function fromInput(Data $input): self
     {
         [$name, $mood, $ids] = self::moodIn($input, self::PREFIX);
-        $brought = fn (string $what): ?int => $mood !== null && $input->has($what)
-            ? $input->int($what, 1, PHP_INT_MAX)
-            : null;
+        $brought = fn (string $what): ?int => $mood === null ? null : $input->intOrNull($what, 1, PHP_INT_MAX);
 
         return new self($name, $mood, $ids, $brought('plan'), $brought('variant'));
     }
