@@ -245,6 +245,13 @@ final class MoodTest extends TestCase
             [null, $theirs],
             (new SeriesMoods($other))->brought((new SeriesMoods($other))->find($taken['key'])[2]),
         );
+        // Plans may have names of eighty characters, and a mood brings each of them.
+        $long = str_repeat('n', 80);
+        $kept = $ask('mood.keep', ['name' => 'Long', 'layers' => $layers, 'light' => $long]);
+        $text = (string) $this->get("/api/series/{$this->series->id}/moods/own{$kept['added']}/file")->getContent();
+        self::assertSame($long, $ask('mood.keep', ['text' => $text])['shown'][10]['light']);
+        $ask('mood.keep', ['name' => 'Longer', 'layers' => $layers, 'light' => "{$long}n"], 422);
+        $ask('mood.keep', ['text' => str_replace($long, "{$long}n", $text)], 422);
         $ask('mood.change', ['mood' => $mood['added'], 'layers' => $layers, 'light' => '', 'variant' => 'Night clothes']);
         self::assertSame(['', 'Night clothes'], array_slice(array_values($this->moods()[8]), 4));
     }

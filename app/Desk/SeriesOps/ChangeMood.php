@@ -24,8 +24,8 @@ final readonly class ChangeMood implements ClientSeriesOp
         $input = $asked->checked([
             'mood' => 'required|integer',
             'layers' => 'required|list|max:'.Mood::MOST,
-            'light' => ['sometimes', 'nullable', new Name(80)],
-            'variant' => ['sometimes', 'nullable', new Name(80)],
+            'light' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
+            'variant' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
         ]);
         $mood = $asked->layers('layers')->bringing(
             $input->string('light')->toString(),

@@ -23,8 +23,8 @@ final readonly class KeepMood implements ClientSeriesOp
         $input = $asked->checked([
             'name' => ['required_without:text', new Name(60)],
             'layers' => 'required_without:text|list|max:'.Mood::MOST,
-            'light' => ['sometimes', 'nullable', new Name(80)],
-            'variant' => ['sometimes', 'nullable', new Name(80)],
+            'light' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
+            'variant' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
             'text' => 'sometimes|string|max:'.MoodFile::MOST_BYTES,
         ]);
         if ($input->has('text')) {

@@ -6,6 +6,7 @@ namespace Awning\Core\Exchange;
 
 use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\CurveContent;
 use Awning\Core\Page\Pass\LevelsContent;
@@ -91,7 +92,9 @@ final class MoodFile
         }
 
         $all = new Data($data);
-        $brought = fn (string $what): string => $all->has($what) ? $all->name($what, "The $what of the mood") : '';
+        $brought = fn (string $what): string => $all->has($what)
+            ? Bounds::name(trim($all->text($what)), "The $what of the mood", Mood::LONGEST)
+            : '';
 
         return [self::name($data['name'] ?? null), $specs, [$brought('light'), $brought('variant')]];
     }

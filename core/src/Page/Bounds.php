@@ -58,15 +58,15 @@ final class Bounds
      *
      * @throws \InvalidArgumentException
      */
-    public static function name(string $text, string $what): string
+    public static function name(string $text, string $what, int $most = Data::NAME): string
     {
         if (
             trim($text) !== $text ||
             $text === '' ||
-            mb_strlen($text) > Data::NAME ||
+            mb_strlen($text) > $most ||
             preg_match(self::NOT_IN_NAMES, $text) !== 0
         ) {
-            throw new \InvalidArgumentException("$what needs a name of 1 to ".Data::NAME.' characters.');
+            throw new \InvalidArgumentException("$what needs a name of 1 to $most characters.");
         }
 
         return $text;

@@ -20,6 +20,9 @@ final readonly class Mood
 {
     public const MOST = 24;
 
+    /** Characters in the name of a light plan or of a variant. */
+    public const LONGEST = 80;
+
     /**
      * @param  non-empty-list<PassSpec>  $layers  nobody's, over the whole page; none of them is painted
      * @param  string  $light  the name of a light plan; empty: the page's own
@@ -70,8 +73,8 @@ final readonly class Mood
     /** @throws \InvalidArgumentException when one of them is no name */
     public function bringing(string $light, string $variant): self
     {
-        $light === '' || Bounds::name($light, 'A light plan');
-        $variant === '' || Bounds::name($variant, 'A variant');
+        $light === '' || Bounds::name($light, 'A light plan', self::LONGEST);
+        $variant === '' || Bounds::name($variant, 'A variant', self::LONGEST);
 
         return new self($this->layers, $light, $variant);
     }
