@@ -331,7 +331,7 @@ final class LightDialsTest extends TestCase
         $smaller = $dials->smaller(4);
         foreach ($data as $name => $value) {
             self::assertEqualsWithDelta(
-                in_array($name, ['cast', 'castSoft', 'ground', 'rim', 'glow'], true) ? $value / 4 : $value,
+                in_array($name, ['cast', 'castSoft', 'ground', 'rim', 'glow', 'snowSize'], true) ? $value / 4 : $value,
                 $smaller->{$name},
                 1e-12,
                 $name,

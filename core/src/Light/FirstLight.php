@@ -146,6 +146,8 @@ final readonly class FirstLight
                 unseen: $unseen === null
                     ? null
                     : fn (Rect $part): ?Plane => $unseen->on($part->moved($where->x, $where->y)),
+                x: $where->x,
+                y: $where->y,
             ),
             $pieces,
         );

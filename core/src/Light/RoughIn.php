@@ -8,6 +8,7 @@ use Awning\Core\Codec\Thumbnail;
 use Awning\Core\Light\Emission\KeyLight;
 use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Light\Surface\LitSurface;
+use Awning\Core\Light\Surface\SettledSnow;
 use Awning\Core\Light\Surface\SmallLight;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Labels;
@@ -42,6 +43,8 @@ final readonly class RoughIn
      * @param  Plane  $lines  where lines give way to light
      * @param  Plane  $cast  shadows that fall on it
      * @param  list<Plane>  $lamps  what each lamp of the scene does
+     * @param  Plane  $snow  where snow has settled
+     * @param  Plane  $snowShade  where that snow lies in shade
      * @param  Plane  $unseen  where lines were that are not shown
      */
     private function __construct(
@@ -55,6 +58,8 @@ final readonly class RoughIn
         public Plane $rim,
         public array $lamps,
         public Plane $lines,
+        public Plane $snow,
+        public Plane $snowShade,
         public Plane $unseen,
     ) {
     }
@@ -134,6 +139,8 @@ final readonly class RoughIn
             strtr($over, Bytes::identity(), Bytes::table(fn (int $value): float => $value * $dials->lines)),
         );
         unset($lambert);
+        [$snow, $snowRim] = self::snow($worked, $where, $dials, $scene);
+        $snowShade = Bytes::product($averaged($snow), Bytes::most($shade->data, $averaged($snowRim)));
         $shining = array_map($plane, $worked->enlarged($where, $worked->lit->rim, ...$worked->lit->lamps));
 
         $unseen = $scene->unseen === null ? null : ($scene->unseen)($where);
@@ -149,8 +156,35 @@ final readonly class RoughIn
             rim: $shining[0],
             lamps: array_slice($shining, 1),
             lines: $lines,
+            snow: $plane($snow),
+            snowShade: $inBodies($snowShade),
             unseen: $inBodies($unseen->data ?? str_repeat("\0", strlen($bodies))),
         );
+    }
+
+    /** @return array{string, string} where it lies, and where it turns downward; as many times finer as is worked out */
+    private static function snow(SmallLight $worked, Rect $where, RoughDials $dials, Scene $scene): array
+    {
+        $by = $worked->finer;
+        if ($dials->snow <= 0) {
+            $none = str_repeat("\0", $where->width * $where->height * $by ** 2);
+
+            return [$none, $none];
+        }
+        $snow = SettledSnow::on(
+            $worked->enlarged($where, $worked->up)[0],
+            new Rect(
+                ($where->x + $scene->x) * $by,
+                ($where->y + $scene->y) * $by,
+                $where->width * $by,
+                $where->height * $by,
+            ),
+            $dials->snow,
+            $dials->snowLumps,
+            $dials->snowSize * $by,
+        );
+
+        return [$snow->cover, $snow->rim];
     }
 
     /** What turns further from the light than a cosine, with an edge so soft. */

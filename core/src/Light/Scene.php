@@ -26,6 +26,7 @@ final readonly class Scene
      * @param  array<int, DirectionField>  $flows  which way labels run
      * @param  ?\Closure(Rect): ?Plane  $unseen  the dark in a part of it where lines were that are not shown; null:
      *     they are shown
+     * @param  int  $x  where on the page the plane begins
      */
     public function __construct(
         public array $bodies = [],
@@ -35,6 +36,8 @@ final readonly class Scene
         public ?KeyLight $back = null,
         public array $flows = [],
         public ?\Closure $unseen = null,
+        public int $x = 0,
+        public int $y = 0,
     ) {
     }
 }

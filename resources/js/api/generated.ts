@@ -42,7 +42,7 @@ export type BridgeKind = (typeof BRIDGE_KINDS)[number];
 export const SOLIDS = ['round', 'flat', 'ball', 'tube', 'cloth', 'gem', 'shining'] as const;
 export type Solid = (typeof SOLIDS)[number];
 
-export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'unseen', 'glow'] as const;
+export const ROUGH_KINDS = ['shade', 'cast', 'deep', 'occlusion', 'bounce', 'light', 'glint', 'rim', 'lines', 'lamp1', 'lamp2', 'snow', 'snowshade', 'unseen', 'glow'] as const;
 export type RoughKind = (typeof ROUGH_KINDS)[number];
 
 export const ADVICE_KINDS = ['order', 'step', 'uneven', 'grey', 'bright', 'dark', 'strong', 'alike', 'sight'] as const;
@@ -70,7 +70,7 @@ export const MOST = {"passesOfSetup":24,"directions":8} as const;
 export const TIP_RANGES = {"flow":[0.01,1,1],"spacing":[0.02,3,0.12],"scatter":[0,3,0],"angle":[-180,180,0],"turn":[0,1,0],"jitter":[0,1,0],"taper":[0,0.5,0],"wet":[0,1,0],"grain":[0,1,0]} as const;
 
 /** Least, most and usual of each dial of a first light. */
-export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8,0],"cast":[0,600,0],"rim":[0,60,6],"lines":[0,1,0],"glow":[0,800,160],"deepFrom":[0,1.5,0.45],"deepSoft":[0,1,0.12],"corners":[0.02,1,0.22],"cornersDark":[0,1,0.85],"castSoft":[0,60,0],"ground":[0,300,0],"bounceFrom":[0,1.5,0.2],"bounceOver":[0.05,1.5,0.6],"lit":[0,1,0.14],"litSoft":[0,1,0.36],"glint":[0,0.3,0.015],"glintSoft":[0,1,0.53],"rimInside":[0,1,0],"linesFrom":[-0.5,0.9,0.3],"glowFall":[1,6,3]} as const;
+export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8,0],"cast":[0,600,0],"rim":[0,60,6],"lines":[0,1,0],"glow":[0,800,160],"deepFrom":[0,1.5,0.45],"deepSoft":[0,1,0.12],"corners":[0.02,1,0.22],"cornersDark":[0,1,0.85],"castSoft":[0,60,0],"ground":[0,300,0],"bounceFrom":[0,1.5,0.2],"bounceOver":[0.05,1.5,0.6],"lit":[0,1,0.14],"litSoft":[0,1,0.36],"glint":[0,0.3,0.015],"glintSoft":[0,1,0.53],"rimInside":[0,1,0],"linesFrom":[-0.5,0.9,0.3],"glowFall":[1,6,3],"snow":[0,1,0],"snowLumps":[0,1,0.5],"snowSize":[0,200,40]} as const;
 
 /** The forms in which a page leaves. */
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
@@ -336,7 +336,7 @@ export type RemovePassInput = { id: string };
 
 export type ResizeInput = { labels: number[]; by: number };
 
-export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number; lines: number; glow: number; deepFrom: number; deepSoft: number; corners: number; cornersDark: number; castSoft: number; ground: number; bounceFrom: number; bounceOver: number; lit: number; litSoft: number; glint: number; glintSoft: number; rimInside: number; linesFrom: number; glowFall: number };
+export type RoughDialsData = { folds: number; soft: number; reach: number; cast: number; rim: number; lines: number; glow: number; deepFrom: number; deepSoft: number; corners: number; cornersDark: number; castSoft: number; ground: number; bounceFrom: number; bounceOver: number; lit: number; litSoft: number; glint: number; glintSoft: number; rimInside: number; linesFrom: number; glowFall: number; snow: number; snowLumps: number; snowSize: number };
 
 export type ScopeData = { kind: ScopeKind; id: number };
 

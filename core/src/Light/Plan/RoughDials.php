@@ -13,7 +13,7 @@ use Awning\Core\Page\Data;
  * @phpstan-type RoughDialsData array{folds: float, soft: float, reach: float, cast: float, rim: float, lines: float,
  *     glow: float, deepFrom: float, deepSoft: float, corners: float, cornersDark: float, castSoft: float,
  *     ground: float, bounceFrom: float, bounceOver: float, lit: float, litSoft: float, glint: float, glintSoft: float,
- *     rimInside: float, linesFrom: float, glowFall: float}
+ *     rimInside: float, linesFrom: float, glowFall: float, snow: float, snowLumps: float, snowSize: float}
  */
 final readonly class RoughDials
 {
@@ -41,10 +41,13 @@ final readonly class RoughDials
         'rimInside' => [0.0, 1.0, 0.0],
         'linesFrom' => [-0.5, 0.9, 0.3],
         'glowFall' => [1.0, 6.0, 3.0],
+        'snow' => [0.0, 1.0, 0.0],
+        'snowLumps' => [0.0, 1.0, 0.5],
+        'snowSize' => [0.0, 200.0, 40.0],
     ];
 
     /** Those that are px of the page. */
-    private const PIXELS = ['cast', 'castSoft', 'ground', 'rim', 'glow'];
+    private const PIXELS = ['cast', 'castSoft', 'ground', 'rim', 'glow', 'snowSize'];
 
     /**
      * @param  float  $folds  how much lines inside a material part it into bodies: 0, it is one; 1, each region is one
@@ -69,6 +72,9 @@ final readonly class RoughDials
      * @param  float  $rimInside  how much of a rim there is where another body of the figure lies beside the edge
      * @param  float  $linesFrom  the cosine from which lines give way
      * @param  float  $glowFall  how much of a glow is close to what shines: the power by which it falls
+     * @param  float  $snow  how much snow has settled: 0 none; 1, on everything that faces up at all
+     * @param  float  $snowLumps  how lumpy the rim of the snow is: 0 even
+     * @param  float  $snowSize  how far it is from lump to lump, px
      *
      * @throws \RangeException
      */
@@ -95,6 +101,9 @@ final readonly class RoughDials
         public float $rimInside = self::RANGES['rimInside'][2],
         public float $linesFrom = self::RANGES['linesFrom'][2],
         public float $glowFall = self::RANGES['glowFall'][2],
+        public float $snow = self::RANGES['snow'][2],
+        public float $snowLumps = self::RANGES['snowLumps'][2],
+        public float $snowSize = self::RANGES['snowSize'][2],
     ) {
         foreach (self::RANGES as $name => [$least, $most]) {
             if (! ($this->{$name} >= $least && $this->{$name} <= $most)) {
@@ -152,6 +161,9 @@ final readonly class RoughDials
             'rimInside' => $this->rimInside,
             'linesFrom' => $this->linesFrom,
             'glowFall' => $this->glowFall,
+            'snow' => $this->snow,
+            'snowLumps' => $this->snowLumps,
+            'snowSize' => $this->snowSize,
         ];
     }
 }

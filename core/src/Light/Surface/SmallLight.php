@@ -42,6 +42,7 @@ final readonly class SmallLight
      * @param  int  $finer  how many times larger than the plane it is drawn
      * @param  string  $lambert  as the surface's, gone on with a pixel beside bodies
      * @param  string  $shine  as well
+     * @param  string  $up  as well: how far the surface faces up
      * @param  string  $occlusion  the surface's, softened by as much as places of it are larger than the plane's
      */
     private function __construct(
@@ -52,6 +53,7 @@ final readonly class SmallLight
         public LitSurface $lit,
         public string $lambert,
         public string $shine,
+        public string $up,
         public string $occlusion,
     ) {
     }
@@ -82,10 +84,9 @@ final readonly class SmallLight
             $lamps,
         );
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
-        [$lambert, $shine] =
-            $by * $finer === 1
-                ? [$lit->lambert, $lit->shine]
-                : self::spread([$lit->lambert, $lit->shine], $lit->inside, $small->width);
+        $planes = [$lit->lambert, $lit->shine, $lit->facing[1]];
+        [$lambert, $shine, $up] =
+            $by * $finer === 1 ? $planes : self::spread($planes, $lit->inside, $small->width);
 
         return new self(
             by: $by,
@@ -95,6 +96,7 @@ final readonly class SmallLight
             lit: $lit,
             lambert: $lambert,
             shine: $shine,
+            up: $up,
             occlusion: $by === 1 ? $lit->occlusion : self::softened($lit->occlusion, $small, $dials->cornersDark),
         );
     }

@@ -21,6 +21,8 @@ enum RoughKind: string
     case Lines = 'lines';
     case Lamp1 = 'lamp1';
     case Lamp2 = 'lamp2';
+    case Snow = 'snow';
+    case SnowShade = 'snowshade';
     case Unseen = 'unseen';
     case Glow = 'glow';
 

@@ -4,22 +4,14 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Ops\Light;
 
-use Awning\Core\Colour\Rgb;
-use Awning\Core\Colour\Tone;
 use Awning\Core\Light\Emission\Glow;
 use Awning\Core\Light\ManualEdits;
 use Awning\Core\Light\Plan\PanelLight;
-use Awning\Core\Light\RoughIn;
-use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
-use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\LightPart;
-use Awning\Core\Page\Pass\PassRules;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\RoughKind;
-use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\TintContent;
-use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Raster\Bytes;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -38,22 +30,7 @@ use Awning\Core\Sheet\State\Right;
  */
 final readonly class LayRoughIn implements Op
 {
-    /** What is computed lies wherever things touch: it is hung fainter than what a hand paints. */
-    private const OCCLUSION = 0.35;
-
-    /** What stands in the place of lines that are not shown tells things apart alone. */
-    private const INSTEAD_OF_LINES = 0.7;
-
-    /** Lines in full light are still seen. */
-    private const LINES = 0.75;
-
-    /**
-     * What shines brightens all about it, and burns nothing out: where two glow, they do not add up to more than white.
-     */
-    private const GLOW = 0.6;
-
-    /** A lamp's light on what is near it. */
-    private const LAMP = 0.6;
+    private RoughPasses $passes;
 
     /**
      * @param  string  $name  of the figure, for the journal
@@ -66,12 +43,13 @@ final readonly class LayRoughIn implements Op
     public function __construct(
         private int $figure,
         private string $name,
-        private PanelLight $light,
+        PanelLight $light,
         private array $only = [],
-        private ?Glow $glow = null,
-        private array $panels = [],
+        ?Glow $glow = null,
+        array $panels = [],
         private array $kinds = [],
     ) {
+        $this->passes = new RoughPasses($figure, $light, $glow, $panels);
     }
 
     public static function kind(): string
@@ -114,14 +92,14 @@ final readonly class LayRoughIn implements Op
     /** Where on the page there is light of it. */
     public function bounds(): Rect
     {
-        return Rect::around(array_column([...$this->pieces(), ...$this->glowing()], 0));
+        return Rect::around(array_column([...$this->passes->pieces(), ...$this->passes->glowing()], 0));
     }
 
     /** @return list<LayerName> of passes it lays: what is there, what was computed of it, and what a hand did */
     public function layers(): array
     {
         $layers = [];
-        foreach ($this->passes() as $kind => [$pass]) {
+        foreach ($this->passes->all() as $kind => [$pass]) {
             $id = $this->id($kind);
             array_push(
                 $layers,
@@ -137,7 +115,7 @@ final readonly class LayRoughIn implements Op
 
     public function apply(Sheet $sheet): void
     {
-        foreach ($this->pieces() as [$where, $rough]) {
+        foreach ($this->passes->pieces() as [$where, $rough]) {
             if ($rough->shade->width !== $where->width || $rough->shade->height !== $where->height) {
                 throw new OpRefused('The light was worked out for another place of the page.');
             }
@@ -180,148 +158,9 @@ final readonly class LayRoughIn implements Op
     private function laidPasses(): array
     {
         $kinds = array_flip(array_column($this->kinds, 'value'));
+        $all = $this->passes->all();
 
-        return $kinds === [] ? $this->passes() : array_intersect_key($this->passes(), $kinds);
-    }
-
-    /** @return array<string, array{PassSpec, list<array{Rect, Plane}>}> as they lie over each other, bottom up */
-    private function passes(): array
-    {
-        $tone = fn (string $name, Tone $tone): PassSpec => new PassSpec(
-            $name,
-            $this->figure,
-            new ToneContent($tone),
-            Scope::figure($this->figure),
-        );
-        $everywhere = fn (callable $coverage): array => self::planes($this->pieces(), $coverage);
-        $bounced = $shining = [];
-        foreach (
-            ['' => $this->light] +
-                array_combine(
-                    array_map(fn (int $plan): string => "under$plan", array_keys($this->panels)),
-                    $this->panels,
-                ) as $mark => $light
-        ) {
-            $bounced[RoughKind::Bounce->value.$mark] = $this->bounced($light);
-            $shining += $this->shining($light, $mark);
-        }
-
-        return [
-            RoughKind::Shade->value => [
-                $tone('Shade, rough', Tone::Shade),
-                $everywhere(fn (RoughIn $rough): Plane => $rough->shade),
-            ],
-            RoughKind::Cast->value => [
-                $tone('Cast, rough', Tone::Shade),
-                $everywhere(fn (RoughIn $rough): Plane => $rough->cast),
-            ],
-            RoughKind::Deep->value => [
-                $tone('Deep, rough', Tone::Deep),
-                $everywhere(fn (RoughIn $rough): Plane => $rough->deep),
-            ],
-            RoughKind::Occlusion->value => [
-                $this->tint('Occlusion', 'Occlusion, rough')->changed(new Data(['opacity' => self::OCCLUSION])),
-                $everywhere(fn (RoughIn $rough): Plane => $rough->occlusion),
-            ],
-        ] +
-            $bounced + [
-                RoughKind::Light->value => [
-                    $tone('Light, rough', Tone::Light),
-                    $everywhere(fn (RoughIn $rough): Plane => $rough->light),
-                ],
-                RoughKind::Glint->value => [
-                    $tone('Glint, rough', Tone::Glint),
-                    $everywhere(fn (RoughIn $rough): Plane => $rough->glint),
-                ],
-                RoughKind::Lines->value => [
-                    $tone('Lines in the light, rough', Tone::Light)
-                        ->clippedTo(RoughKind::Lines->scope($this->figure))
-                        ->changed(new Data(['opacity' => self::LINES])),
-                    $everywhere(fn (RoughIn $rough): Plane => $rough->lines),
-                ],
-            ] +
-            $shining + [
-                // Over all light, as lines are.
-                RoughKind::Unseen->value => [
-                    $this->tint('Occlusion', 'Instead of lines, rough')->changed(
-                        new Data(['opacity' => self::INSTEAD_OF_LINES]),
-                    ),
-                    $everywhere(fn (RoughIn $rough): Plane => $rough->unseen),
-                ],
-                RoughKind::Glow->value => [
-                    $this->tint('Glow', 'Glow, rough', $this->glow?->colour)
-                        ->clippedTo(RoughKind::Glow->scope($this->figure))
-                        ->changed(new Data(['mode' => BlendMode::Screen->value, 'opacity' => self::GLOW])),
-                    $this->glowing(),
-                ],
-            ];
-    }
-
-    /** @return array{PassSpec, list<array{Rect, Plane}>} */
-    private function bounced(PanelLight $light): array
-    {
-        return [
-            $this->tint('Bounce', $light->named('Bounce, rough'), $light->bounce ?? $light->plan->ambient),
-            self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->bounce),
-        ];
-    }
-
-    /**
-     * What else has a colour of its plan: light from behind, and of lamps.
-     *
-     * @param  string  $mark  what the ids end with
-     * @return array<string, array{PassSpec, list<array{Rect, Plane}>}>
-     */
-    private function shining(PanelLight $light, string $mark): array
-    {
-        $passes = [
-            RoughKind::Rim->value.$mark => [
-                $this->tint('Rim', $light->named('Rim, rough'), $light->plan->back->colour ?? $light->plan->colour),
-                self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->rim),
-            ],
-        ];
-        foreach ($light->plan->lamps as $i => $lamp) {
-            $number = $i + 1;
-            $name = count($light->plan->lamps) === 1 ? 'Lamp, rough' : "Lamp $number, rough";
-            $passes["lamp$number$mark"] = [
-                $this->tint('Rim', $light->named($name), $lamp->colour)->changed(new Data(['opacity' => self::LAMP])),
-                self::planes($light->pieces, fn (RoughIn $rough): Plane => $rough->lamps[$i]),
-            ];
-        }
-
-        return $passes;
-    }
-
-    private function tint(string $offered, string $name, ?Rgb $colour = null): PassSpec
-    {
-        $pass = PassRules::onFigure($offered, $name, $this->figure);
-
-        return $colour === null ? $pass : $pass->showing(new TintContent($colour, LightPart::Given));
-    }
-
-    /** @return list<array{Rect, RoughIn}> under whatever plan */
-    private function pieces(): array
-    {
-        return array_merge(
-            $this->light->pieces,
-            ...array_values(array_map(fn (PanelLight $panel): array => $panel->pieces, $this->panels)),
-        );
-    }
-
-    /**
-     * @param  list<array{Rect, RoughIn}>  $pieces
-     * @param  callable(RoughIn): Plane  $coverage
-     * @return list<array{Rect, Plane}>
-     */
-    private static function planes(array $pieces, callable $coverage): array
-    {
-        return array_map(fn (array $piece): array => [$piece[0], $coverage($piece[1])], $pieces);
-    }
-
-    /** @return list<array{Rect, Plane}> */
-    private function glowing(): array
-    {
-        return $this->glow === null ? [] : [[$this->glow->where, $this->glow->coverage]];
+        return $kinds === [] ? $all : array_intersect_key($all, $kinds);
     }
 
     /**

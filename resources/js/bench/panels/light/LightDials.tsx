@@ -97,6 +97,13 @@ const PARTS: Part[] = [
         main: pixels('glow', 'Glow', 500, 'How far what shines glows'),
         more: [{ ...share('glowFall', 'Close', 'How much of the glow is close to what shines'), steps: 10, unit: '' }],
     },
+    {
+        main: share('snow', 'Snow', 'How much snow has settled on whatever faces up; 0: none'),
+        more: [
+            share('snowLumps', 'Lumps', 'How lumpy the rim of the snow is'),
+            pixels('snowSize', 'Size', 200, 'How far it is from lump to lump'),
+        ],
+    },
 ];
 
 interface Props {
