@@ -10,6 +10,7 @@ use Awning\Core\Light\Plan\PanelLight;
 use Awning\Core\Light\Plan\RoughDials;
 use Awning\Core\Light\RoughIn;
 use Awning\Core\Light\Scene;
+use Awning\Core\Light\Surface\OpenSky;
 use Awning\Core\Light\Surface\SettledSnow;
 use Awning\Core\Light\Surface\SmallLight;
 use Awning\Core\Page\Data;
@@ -132,6 +133,35 @@ final class SettledSnowTest extends TestCase
             return count(array_filter(range(1, count($signs) - 1), fn (int $i): bool => $signs[$i] !== $signs[$i - 1]));
         };
         self::assertGreaterThan(1.5 * $turns($rim(1, 80)), $turns($rim(1, 20)));
+    }
+
+    public function test_nothing_lies_under_another_body_of_the_figure(): void
+    {
+        // A coat from 30 to 170 across, a head over its middle, and a hat's brim that floats above with air between.
+        $labels = self::drawn(200, 160, function (int $x, int $y): int {
+            return match (true) {
+                $y >= 80 && $x >= 30 && $x < 170 => 3,
+                $y >= 40 && $y < 80 && $x >= 80 && $x < 120 => 9,
+                $y >= 10 && $y < 20 && $x >= 130 && $x < 160 => 5,
+                default => 0,
+            };
+        });
+        $up = str_repeat("\xff", 200 * 160);
+        $open = OpenSky::over($labels, [], $up, 6);
+        $at = fn (int $x, int $y): int => ord($open[200 * $y + $x]);
+        self::assertSame([255, 255, 128], [$at(50, 90), $at(50, 159), $at(100, 90)], 'the coat beside and below the head');
+        self::assertSame([255, 255], [$at(100, 45), $at(100, 79)], 'the head');
+        self::assertSame([255, 255], [$at(145, 12), $at(145, 100)], 'air lies between the brim and the coat');
+        // From open to sheltered over 13 px about the edge at 80.
+        self::assertSame([255, 128], [$at(73, 120), $at(86, 120)]);
+        self::assertEqualsWithDelta(128 + 127 * 6 / 13, $at(80, 120), 1.5);
+        // Head and coat are one body where the lines between them only crease it.
+        self::assertSame(255, ord(OpenSky::over($labels, [9 => 3], $up, 6)[200 * 120 + 100]));
+        // What is no body does not count beside the coat's own edge.
+        self::assertSame([255, 128], [$at(30, 120), $at(20, 120)]);
+
+        $snow = RoughIn::of($labels, new KeyLight(90, 60), new RoughDials(snow: 1, snowLumps: 0, snowSize: 20))->snow;
+        self::assertSame([0, 255, 255], [$snow->at(100, 84), $snow->at(55, 84), $snow->at(100, 44)]);
     }
 
     public function test_lumps_follow_from_the_place_on_the_page(): void

@@ -59,7 +59,8 @@ final readonly class SettledSnow
         $cover = $rim = [];
         foreach ($noise as $at => $lump) {
             $facing = ord($up[$at]) / 127.5 - 1;
-            if ($facing <= 0) {
+            // Also what is kept as 128, which is no further up than bytes can tell.
+            if ($facing < 0.005) {
                 $cover[] = $rim[] = 0;
 
                 continue;

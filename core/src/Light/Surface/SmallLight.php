@@ -34,6 +34,9 @@ final readonly class SmallLight
 
     private const STRONGER = 1.25;
 
+    /** Over this part of the way from lump to lump snow thins out, to either side of where it is sheltered. */
+    private const SHELTERED = 0.3;
+
     /** About so many px along a side has a cell of a large plane. */
     private const CELL = 512;
 
@@ -42,7 +45,7 @@ final readonly class SmallLight
      * @param  int  $finer  how many times larger than the plane it is drawn
      * @param  string  $lambert  as the surface's, gone on with a pixel beside bodies
      * @param  string  $shine  as well
-     * @param  string  $up  as well: how far the surface faces up
+     * @param  string  $up  as well: how far the surface faces up, to the open sky
      * @param  string  $occlusion  the surface's, softened by as much as places of it are larger than the plane's
      */
     private function __construct(
@@ -84,7 +87,16 @@ final readonly class SmallLight
             $lamps,
         );
         // Else the edge of a body would be lit by the nothing beside it, when it is drawn larger.
-        $planes = [$lit->lambert, $lit->shine, $lit->facing[1]];
+        $up =
+            $dials->snow > 0
+                ? OpenSky::over(
+                    $small,
+                    $scene->bodies,
+                    $lit->facing[1],
+                    (int) max(1, round($dials->smaller($by)->snowSize * self::SHELTERED)),
+                )
+                : $lit->facing[1];
+        $planes = [$lit->lambert, $lit->shine, $up];
         [$lambert, $shine, $up] =
             $by * $finer === 1 ? $planes : self::spread($planes, $lit->inside, $small->width);
 

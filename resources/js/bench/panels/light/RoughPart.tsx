@@ -117,14 +117,14 @@ function LayIt({ figure, plan }: { figure: number; plan: LightPlanData }) {
                 >
                     on every figure
                 </button>
-                <button className="act" disabled={!isTried} onClick={() => bench.light.drop()}>
-                    Leave it
-                </button>
             </div>
             {/* Both take their room all the while: what lies below must not move from under the hand that drags it. */}
             <p className="quiet grid text-[13px]">
                 <span className={`col-start-1 row-start-1 ${isTried ? '' : 'invisible'}`}>
-                    This is a preview. Nothing of it is on the page yet.
+                    This is a preview. Nothing of it is on the page yet.{' '}
+                    <button className="underline" disabled={!isTried} onClick={() => bench.light.drop()}>
+                        Leave it
+                    </button>
                 </span>
                 <span className={`col-start-1 row-start-1 ${isTried ? 'invisible' : ''}`}>
                     Drag the light or a dial to preview it on the page. Laid again, the passes follow the light, and
