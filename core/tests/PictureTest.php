@@ -478,7 +478,7 @@ final class PictureTest extends TestCase
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(
-            [null, null, 'opposite', ...array_fill(0, 27, null)],
+            [null, null, 'opposite', ...array_fill(0, 28, null)],
             array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
         );
         $modes = array_column(array_column($rules['hangable'], 'pass'), 'mode', 'name');

@@ -198,6 +198,56 @@ final class WeatherTest extends TestCase
         self::assertSame(6, preg_match_all('/\.#/', $ring.$ring[0]), $ring);
     }
 
+    public function test_an_outline_shows_around_particles_and_not_through_them(): void
+    {
+        // Discs of 20 px on grey: red where they are, blue for 5 px around them.
+        $dials = ['form' => 'flake', 'size' => 20, 'spacing' => 90, 'softness' => 0, 'variety' => 0, 'near' => 0];
+        $dials += ['far' => 0, 'seed' => 6, 'colour' => '#ff0000', 'outlineColour' => '#0000ff'];
+        $page = new PageSize(1000, 700);
+        $cover = fn (array $more): string => self::particles($more + $dials, new Rect(0, 0, 1000, 700), $page);
+        [$inner, $outer] = [$cover([]), $cover(['size' => 30])];
+        $grey = Paint::solid(1000, 700, [128, 128, 128]);
+        foreach ([1.0, 0.5] as $opacity) {
+            $layer = PassSpec::fromData(new Data([
+                'name' => 'Hail',
+                'figure' => 0,
+                'scope' => Scope::page()->toData(),
+                'content' => ['kind' => 'particles', 'outline' => 5] + $dials,
+                'mode' => 'normal',
+                'opacity' => $opacity,
+            ]));
+            $laid = (new GradedPicture)->of($grey, [$layer]);
+            $mixed = fn (int $part): int => (int) round(128 + ($part - 128) * $opacity);
+            $kinds = ['inside' => 0, 'ring' => 0, 'outside' => 0];
+            for ($at = 0; $at < 1000 * 700; $at += 7) {
+                $is = match (true) {
+                    $inner[$at] === "\xff" => 'inside',
+                    $outer[$at] === "\xff" && $inner[$at] === "\0" => 'ring',
+                    $outer[$at] === "\0" => 'outside',
+                    default => null,
+                };
+                if ($is === null) {
+                    continue;
+                }
+                $kinds[$is]++;
+                $wanted = match ($is) {
+                    'inside' => [$mixed(255), $mixed(0), $mixed(0)],
+                    'ring' => [$mixed(0), $mixed(0), $mixed(255)],
+                    'outside' => [128, 128, 128],
+                };
+                $found = [ord($laid->red[$at]), ord($laid->green[$at]), ord($laid->blue[$at])];
+                self::assertEqualsWithDelta($wanted, $found, 1, "$is at $at");
+            }
+            self::assertGreaterThan(100, min($kinds));
+        }
+        self::assertNull(ParticlesContent::fromData(new Data($dials + ['outline' => 0]))->outline());
+        // What is soft for 4 px stays so beside its outline, and none is larger than may be set.
+        $soft = ParticlesContent::fromData(new Data(['softness' => 0.2, 'outline' => 5] + $dials))->outline();
+        self::assertEqualsWithDelta([30.0, 20 * 0.2 / 30, 0.0], [$soft?->size, $soft?->softness, $soft?->outline], 1e-12);
+        $large = ParticlesContent::fromData(new Data(['size' => 58, 'outline' => 5] + $dials));
+        self::assertSame(60.0, $large->outline()?->size);
+    }
+
     public function test_mist_without_texture_is_even_and_ends_at_its_heights(): void
     {
         $page = new PageSize(400, 200);
@@ -354,7 +404,8 @@ final class WeatherTest extends TestCase
     {
         $contents = [
             new ParticlesContent(
-                new Rgb(1, 2, 3), ParticleForm::Petal, 9.5, 0.5, 7.25, -33.0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 700,
+                new Rgb(1, 2, 3), ParticleForm::Petal, 9.5, 0.5, 7.25, -33.0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 2.5,
+                new Rgb(9, 8, 7), 700,
             ),
             new LightningContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 3.5, 0.75, 7, 21.0, 65535),
             new ShaftsContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 120.5, 17, 0.25, 0.75, 65535),
@@ -375,6 +426,8 @@ final class WeatherTest extends TestCase
                 fn () => new ParticlesContent(new Rgb(0, 0, 0), size: 60.1),
                 fn () => new ParticlesContent(new Rgb(0, 0, 0), far: 1.01),
                 fn () => new ParticlesContent(new Rgb(0, 0, 0), angle: NAN),
+                fn () => new ParticlesContent(new Rgb(0, 0, 0), outline: 5.1),
+                fn () => new ParticlesContent(new Rgb(0, 0, 0), outline: -0.1),
                 fn () => new LightningContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),
                 fn () => new LightningContent(new Rgb(0, 0, 0), branches: 13),
                 fn () => new ShaftsContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),

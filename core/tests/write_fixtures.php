@@ -423,6 +423,8 @@ function spec(
             near: mt_rand(0, 100) / 100,
             middle: mt_rand(0, 100) / 100,
             far: mt_rand(0, 2) / 2,
+            outline: mt_rand(0, 1) * mt_rand(1, 50) / 10,
+            outlineColour: chance(),
             seed: mt_rand(0, 65535),
         ),
         'lightning' => new LightningContent(

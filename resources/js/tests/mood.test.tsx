@@ -422,6 +422,8 @@ describe('the settings of weather', () => {
         near: 0.7,
         middle: 0.55,
         far: 0.4,
+        outline: 0,
+        outlineColour: '#20242c',
         seed: 65535,
     };
     it('of rain are set in thousandths, degrees and shares, and its places go round', () => {
@@ -439,6 +441,14 @@ describe('the settings of weather', () => {
         expect(screen.getByText('42 ‰')).toBeTruthy();
         expect(screen.getByText('20°')).toBeTruthy();
         expect(screen.getByText('40 %')).toBeTruthy();
+    });
+    it('of an outline show its colour once it is wide enough to be seen', () => {
+        set(rain);
+        expect(screen.queryByLabelText('Colour of the outline')).toBeNull();
+        slide('Outline', 8);
+        expect(contents()).toEqual([{ ...rain, outline: 0.8 }]);
+        expect(screen.getByText('0.8 ‰')).toBeTruthy();
+        expect(screen.getByLabelText('Colour of the outline')).toBeTruthy();
     });
     it('of crystals have no length: they are not drawn out', () => {
         set({ ...rain, form: 'crystal' });

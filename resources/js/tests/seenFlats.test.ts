@@ -75,6 +75,8 @@ describe('flats as a mood shows them', () => {
             near: 1,
             middle: 1,
             far: 1,
+            outline: 0,
+            outlineColour: '#20242c',
             seed: 1,
         };
         expect(under(layer(snow), layer({ kind: 'tint', colour: '#ff0000', follows: null })).get(1)).toBe(0x204060);

@@ -4,7 +4,7 @@ import { Ground, type Stretch } from '../picture/ground';
 import { EMPTY, type Stack } from '../picture/stack';
 import { mistAt } from '../picture/weather/mist';
 import { Lightning } from '../picture/weather/lightning';
-import { particles } from '../picture/weather/particles';
+import { outlined, particles } from '../picture/weather/particles';
 import { Shafts } from '../picture/weather/shafts';
 import { bytes, weather } from './fixtures';
 
@@ -47,6 +47,8 @@ const snow: ParticlesData = {
     near: 1,
     middle: 1,
     far: 1,
+    outline: 0,
+    outlineColour: '#20242c',
     seed: 3,
 };
 const strike: LightningData = {
@@ -126,5 +128,15 @@ describe('weather', () => {
         const some = drawn(new Ground({ ...EMPTY, page }, { ...block, count: places.length, places }));
         expect([...some]).toEqual(places.map((at) => all[at]));
         expect(all.some((byte) => byte > 100)).toBe(true);
+    });
+});
+
+describe('an outline', () => {
+    it('is of the same things, larger on every side and as soft, in its own colour', () => {
+        expect(outlined(snow)).toBeNull();
+        const around = outlined({ ...snow, outline: 1.5, outlineColour: '#102030' });
+        expect(around).toMatchObject({ colour: '#102030', size: 9, seed: 3, outline: 0 });
+        expect(around?.softness).toBeCloseTo((0.4 * 6) / 9, 12);
+        expect(outlined({ ...snow, size: 59, outline: 5 })?.size).toBe(60);
     });
 });

@@ -15,9 +15,9 @@ use Awning\Core\Page\Data;
  *
  * @phpstan-type ParticlesData array{kind: 'particles', colour: string, form: value-of<ParticleForm>, spacing: float,
  *     size: float, length: float, angle: float, spread: float, softness: float, variety: float, near: float,
- *     middle: float, far: float, seed: int}
+ *     middle: float, far: float, outline: float, outlineColour: string, seed: int}
  */
-final readonly class ParticlesContent implements WeatherContent
+final readonly class ParticlesContent implements OutlinedContent
 {
     use LaysOver;
 
@@ -32,6 +32,11 @@ final readonly class ParticlesContent implements WeatherContent
 
     public const MOST_LENGTH = 400.0;
 
+    public const MOST_OUTLINE = 5.0;
+
+    /** Nearly black: for light things on a light ground. */
+    public const USUAL_OUTLINE = '#20242c';
+
     /**
      * @param  float  $spacing  from one particle of the middle plane to the next, on average: 4..500 thousandths
      * @param  float  $size  thickness of a streak, diameter of any other form: 0.1..60 thousandths
@@ -41,6 +46,7 @@ final readonly class ParticlesContent implements WeatherContent
      * @param  float  $softness  0..1: how much of a particle is soft edge
      * @param  float  $variety  0..1: how far particles differ in size and strength
      * @param  float  $near  0..1: how strong the near plane is; so with $middle and $far
+     * @param  float  $outline  how wide the outline about each particle is, outside of it: 0..5 thousandths; 0: none
      * @param  int  $seed  0..65535
      */
     public function __construct(
@@ -56,11 +62,14 @@ final readonly class ParticlesContent implements WeatherContent
         public float $near = 1.0,
         public float $middle = 1.0,
         public float $far = 1.0,
+        public float $outline = 0.0,
+        public Rgb $outlineColour = new Rgb(0x20, 0x24, 0x2C),
         public int $seed = 1,
     ) {
         Bounds::number('spacing', $spacing, self::LEAST_SPACING, self::MOST_SPACING);
         Bounds::number('size', $size, self::LEAST_SIZE, self::MOST_SIZE);
         Bounds::number('length', $length, 0, self::MOST_LENGTH);
+        Bounds::number('outline', $outline, 0, self::MOST_OUTLINE);
         Bounds::number('angle', $angle, -180, 180);
         $shares = compact('spread', 'softness', 'variety', 'near', 'middle', 'far');
         foreach ($shares as $name => $share) {
@@ -84,6 +93,8 @@ final readonly class ParticlesContent implements WeatherContent
             near: $data->number('near', 0, 1, 1.0),
             middle: $data->number('middle', 0, 1, 1.0),
             far: $data->number('far', 0, 1, 1.0),
+            outline: $data->number('outline', 0, self::MOST_OUTLINE, 0.0),
+            outlineColour: Rgb::fromHex($data->text('outlineColour', self::USUAL_OUTLINE)),
             seed: $data->int('seed', 0, 65535, 1),
         );
     }
@@ -105,6 +116,8 @@ final readonly class ParticlesContent implements WeatherContent
             'near' => $this->near,
             'middle' => $this->middle,
             'far' => $this->far,
+            'outline' => $this->outline,
+            'outlineColour' => $this->outlineColour->hex(),
             'seed' => $this->seed,
         ];
     }
@@ -112,6 +125,31 @@ final readonly class ParticlesContent implements WeatherContent
     public function colour(): Rgb
     {
         return $this->colour;
+    }
+
+    /** The same particles, larger by the outline on every side. As much of them is soft edge as before. */
+    public function outline(): ?self
+    {
+        if ($this->outline <= 0) {
+            return null;
+        }
+        $size = min(self::MOST_SIZE, $this->size + 2 * $this->outline);
+
+        return new self(
+            colour: $this->outlineColour,
+            form: $this->form,
+            spacing: $this->spacing,
+            size: $size,
+            length: $this->length,
+            angle: $this->angle,
+            spread: $this->spread,
+            softness: ($this->softness * $this->size) / $size,
+            variety: $this->variety,
+            near: $this->near,
+            middle: $this->middle,
+            far: $this->far,
+            seed: $this->seed,
+        );
     }
 
     public function kind(): PassKind

@@ -59,6 +59,18 @@ final class Weather
                 middle: 0.8,
                 far: 0.0,
             ),
+            // For pages in black and white: it shows on the ink and on the paper.
+            'Snow with an outline' => new ParticlesContent(
+                colour: Rgb::fromHex('#ffffff'),
+                spacing: 34.0,
+                size: 5.0,
+                angle: 15.0,
+                softness: 0.1,
+                near: 1.0,
+                middle: 1.0,
+                far: 1.0,
+                outline: 0.8,
+            ),
             'Embers' => new ParticlesContent(
                 colour: Rgb::fromHex('#ffab4d'),
                 spacing: 60.0,

@@ -4,16 +4,33 @@ import { toColour } from '../colour';
 import type { Ground } from '../ground';
 import type { PassNode } from '../stack';
 
+interface Outline {
+    colour: string;
+    /** Of the same things with their outline; what they cover themselves is taken away from it. */
+    coverage: Uint8Array;
+}
+
 export function layColour(
     canvas: FloatCanvas,
     ground: Ground,
     pass: Omit<PassNode, 'content'>,
     colour: string,
     coverage: Uint8Array,
+    outline: Outline | null = null,
 ): void {
     const filled = ground.filled(pass);
     if (filled === null) return;
-    for (let i = 0; i < coverage.length; i++) coverage[i] = Math.round((coverage[i] * filled[i]) / 255);
+    if (outline !== null) {
+        const ring = product(
+            outline.coverage,
+            coverage.map((byte) => 255 - byte),
+        );
+        const around = toColour(outline.colour);
+        canvas.tint(ground, product(ring, filled), () => around, pass);
+    }
     const laid = toColour(colour);
-    canvas.tint(ground, coverage, () => laid, pass);
+    canvas.tint(ground, product(coverage, filled), () => laid, pass);
 }
+
+const product = (a: Uint8Array, b: ArrayLike<number>): Uint8Array =>
+    a.map((byte, i) => Math.round((byte * b[i]) / 255));

@@ -1,6 +1,6 @@
 /** Rain, snow and other small things, as core/src/Compose/Layers/ParticlesLayer.php lays them. */
 import type { ParticlesData } from '../../api/generated';
-import { particles as drawn } from '../weather/particles';
+import { outlined, particles as drawn } from '../weather/particles';
 import { layColour } from './layColour';
 import { passKind } from './passKind';
 
@@ -16,8 +16,17 @@ export const particles = passKind<ParticlesData>({
     holds: null,
     isScattered: true,
     lay(canvas, ground, pass, content) {
-        const coverage = ground.drawn((stretch) => drawn(content, ground.thousandth, stretch));
-        layColour(canvas, ground, pass, content.colour, coverage);
+        const covers = (one: ParticlesData): Uint8Array =>
+            ground.drawn((stretch) => drawn(one, ground.thousandth, stretch));
+        const around = outlined(content);
+        layColour(
+            canvas,
+            ground,
+            pass,
+            content.colour,
+            covers(content),
+            around && { colour: around.colour, coverage: covers(around) },
+        );
     },
     swatch: ({ colour }) => `radial-gradient(${colour} 25%, transparent 30%) 0 0 / 6px 6px`,
     words: ({ form, colour }) => `${WORDS[form]} in ${colour}`,

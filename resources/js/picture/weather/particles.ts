@@ -17,6 +17,17 @@ const FINE = 1.5;
 /** Cells of one row, and numbers drawn for one cell. */
 const [ROW, NUMBERS] = [1 << 13, 8];
 
+/** The largest they can be set, as core/src/Page/Pass/ParticlesContent.php bounds it. */
+const MOST_SIZE = 60;
+
+/** The same particles, larger by their outline on every side; null: they have none. */
+export function outlined(content: ParticlesData): ParticlesData | null {
+    if (!(content.outline > 0)) return null;
+    const size = Math.min(MOST_SIZE, content.size + 2 * content.outline);
+    const softness = (content.softness * content.size) / size;
+    return { ...content, colour: content.outlineColour, size, softness, outline: 0 };
+}
+
 interface Plane {
     seed: number;
     scale: number;

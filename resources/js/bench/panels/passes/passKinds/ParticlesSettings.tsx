@@ -1,5 +1,6 @@
 import { PARTICLE_FORMS, type ParticleForm, type ParticlesData } from '../../../../api/generated';
 import { Choice } from '../../../../ui/Choice';
+import { ColourField } from '../../../../ui/ColourField';
 import { ColourAndPlaces } from './ColourAndPlaces';
 import { Dials } from './Dials';
 import { direction, length, share, type Dial } from './dials';
@@ -23,6 +24,7 @@ const OTHERS: Dial<ParticlesData>[] = [
     share('softness', 'Softness', 'How much of each one is soft edge'),
     share('variety', 'Variety', 'How far they differ in size and strength'),
     share('spread', 'Spread', 'How far they differ in direction'),
+    length<ParticlesData>('outline', 'Outline', [0, 5]),
 ];
 
 const dialsOf = (form: ParticleForm): Dial<ParticlesData>[] => {
@@ -32,7 +34,7 @@ const dialsOf = (form: ParticleForm): Dial<ParticlesData>[] => {
 
 export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
     const { id, content, disabled } = props;
-    const { apply } = useContent(id, content);
+    const { preview, apply } = useContent(id, content);
     return (
         <>
             <ColourAndPlaces {...props} other="Other places" title="All of them lie in other places" />
@@ -45,6 +47,18 @@ export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
                 onChange={(form) => apply({ form })}
             />
             <Dials {...props} dials={dialsOf(content.form)} />
+            {content.outline > 0 && (
+                <div className="flex items-center justify-between text-[13px]">
+                    Colour of the outline
+                    <ColourField
+                        label="Colour of the outline"
+                        value={content.outlineColour}
+                        disabled={disabled}
+                        onChange={(outlineColour) => preview({ outlineColour })}
+                        onSettle={(outlineColour) => apply({ outlineColour })}
+                    />
+                </div>
+            )}
         </>
     );
 }
