@@ -493,7 +493,7 @@ final class PictureTest extends TestCase
         );
         self::assertCount(count($rules['hangable']), $modes, 'no two have one name');
         self::assertSame(
-            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 13, 'Blur, glow and heat' => 3],
+            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 14, 'Blur, glow and heat' => 3],
             array_count_values(array_column($rules['hangable'], 'group')),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);

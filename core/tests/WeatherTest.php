@@ -243,7 +243,8 @@ final class WeatherTest extends TestCase
         self::assertNull(ParticlesContent::fromData(new Data($dials + ['outline' => 0]))->outline());
         // What is soft for 4 px stays so beside its outline, and none is larger than may be set.
         $soft = ParticlesContent::fromData(new Data(['softness' => 0.2, 'outline' => 5] + $dials))->outline();
-        self::assertEqualsWithDelta([30.0, 20 * 0.2 / 30, 0.0], [$soft?->size, $soft?->softness, $soft?->outline], 1e-12);
+        $found = [$soft?->size, $soft?->softness, $soft?->outline];
+        self::assertEqualsWithDelta([30.0, (20 * 0.2) / 30, 0.0], $found, 1e-12);
         $large = ParticlesContent::fromData(new Data(['size' => 58, 'outline' => 5] + $dials));
         self::assertSame(60.0, $large->outline()?->size);
     }

@@ -162,7 +162,7 @@ final readonly class RoughIn
         );
     }
 
-    /** @return array{string, string} where it lies, and where it turns downward; as many times finer as is worked out */
+    /** @return array{string, string} where it lies, and where it turns downward; as finely as it is worked out */
     private static function snow(SmallLight $worked, Rect $where, RoughDials $dials, Scene $scene): array
     {
         $by = $worked->finer;

@@ -447,7 +447,7 @@ describe('the settings of weather', () => {
         expect(screen.queryByLabelText('Colour of the outline')).toBeNull();
         slide('Outline', 8);
         expect(contents()).toEqual([{ ...rain, outline: 0.8 }]);
-        expect(screen.getByText('0.8 ‰')).toBeTruthy();
+        expect(screen.getAllByText('0.8 ‰')).toHaveLength(2);
         expect(screen.getByLabelText('Colour of the outline')).toBeTruthy();
     });
     it('of crystals have no length: they are not drawn out', () => {

@@ -14,8 +14,8 @@ use Awning\Core\Page\Pass\WeatherContent;
 use Awning\Core\Raster\Bytes;
 
 /**
- * Lays one colour through a coverage that is computed from the place on the page, inside its clip; and around it another
- * one, where the weather has an outline.
+ * Lays one colour through a coverage that is computed from the place on the page, inside its clip; and another one
+ * around it, where the weather has an outline.
  */
 final readonly class WeatherLayer extends PassLayer
 {

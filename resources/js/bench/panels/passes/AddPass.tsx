@@ -11,7 +11,7 @@ export function AddPass({ figure, name, onDone }: { figure: number; name: string
     const session = useSession();
     const hangable = usePage((view) => view.rules.hangable);
     const [kind, setKind] = useState(0);
-    const [wanted, setScope] = useState<ScopeKind>('figure');
+    const [wanted, setScope] = useState<ScopeKind>(figure > 0 ? 'figure' : 'page');
     const scopes = hangable[kind].scopes.filter((scope) => figure > 0 || !namesFigure(scope));
     const scope = scopes.includes(wanted) ? wanted : scopes[0];
     const names: Record<ScopeKind, string> = {
