@@ -58,6 +58,7 @@ use Awning\Core\Page\Pass\ShaftsContent;
 use Awning\Core\Page\Pass\ShiftContent;
 use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\SoftnessContent;
+use Awning\Core\Page\Pass\Surroundings;
 use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Pass\ToneContent;
 use Awning\Core\Page\Pass\WashContent;
@@ -369,7 +370,13 @@ function spec(
             high: mt_rand(0, 2) === 0 ? mt_rand(0, 100) / 100 : 1.0,
             channel: channel(),
         ),
-        'wash' => new WashContent(chance()),
+        // Labels are 1..5; the last is unfilled.
+        'wash' => new WashContent(
+            chance(),
+            mt_rand(0, 2) === 0
+                ? new Surroundings([mt_rand(1, 3) => mt_rand(1, 900), 4 => mt_rand(1, 900), 5 => 500, 77 => 9])
+                : null,
+        ),
         'gradient' => new GradientContent(
             isRound: mt_rand(0, 1) === 1,
             isOklab: mt_rand(0, 1) === 1,

@@ -262,6 +262,10 @@ final class Bodies
                 'plan' => $this->parameters['light'],
                 'variant' => $this->parameters['variant'],
             ],
+            'wash.around' => [
+                'washes' => [['figure' => $this->figure->id, 'colour' => '#6688aa', 'around' => [[1, 700], [2, 300]]]],
+                'strength' => 0.2,
+            ],
             'setup.hang' => [
                 'name' => 'Rust',
                 'figure' => $this->figure->id,

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Desk\Palette\SeriesDesk;
 use App\Desk\Palette\SeriesMoods;
+use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;
 use App\Models\Page;
@@ -436,5 +437,56 @@ final class MoodTest extends TestCase
             'base' => $this->page->refresh()->revision,
             'lease' => self::LEASE,
         ])->assertOk();
+    }
+
+    public function test_figures_are_washed_in_the_colour_of_what_lies_around_them_and_that_follows(): void
+    {
+        $oda = Material::query()->firstOrFail();
+        [$box, $around] = [$this->labelAt($this->page, 120, 200), $this->labelAt($this->page, 10, 10)];
+        $address = "/api/pages/{$this->page->id}/surroundings";
+        self::assertSame([], $this->getJson($address)->assertOk()->json(), 'nothing is filled');
+        $quay = Figure::query()->create(['series_id' => $this->series->id, 'name' => 'The quay', 'depth' => 0]);
+        $oda->figure->forceFill(['depth' => 5])->save();
+        [$stone, $grass] = array_map(
+            fn (string $name, string $colour): Material => Material::query()->create([
+                'figure_id' => $quay->id,
+                'name' => $name,
+                'place' => 0,
+                'pinned' => ['base' => $colour],
+            ]),
+            ['stone', 'grass'],
+            ['#4060c0', '#30a040'],
+        );
+        $fill = fn (int $label, Material $of) => $this->op($this->page, $this->fillOp($of, $label))->assertOk();
+        $fill($box, $oda);
+        $inside = $this->labelAt($this->page, 480, 120);
+        $fill($inside, $stone);
+        $found = (array) $this->getJson($address)->assertOk()->json();
+        self::assertSame([$oda->figure_id], array_column($found, 'figure'), 'nothing lies behind the quay');
+        self::assertSame([$oda->figure->name], array_column($found, 'name'));
+        self::assertSame([[[$inside, 1000]]], array_column($found, 'around'));
+        self::assertNotSame($around, $inside);
+        $wash = fn (array $more = []) => $this->op($this->page, $more + [
+            'kind' => 'wash.around',
+            'washes' => [['colour' => '#000000', 'figure' => $oda->figure_id, 'around' => $found[0]['around']]],
+            'strength' => 1,
+        ]);
+        $wash()->assertOk();
+        $at = function (): string {
+            $file = (string) tempnam(sys_get_temp_dir(), 'mood');
+            file_put_contents($file, $this->picture('shown'));
+            $paint = (new ImageReader)->read($file)->paint;
+            unlink($file);
+            [$x, $y] = [(int) (120 * $paint->width / 600), (int) (200 * $paint->height / 400)];
+
+            return sprintf('%02x%02x%02x', ...$paint->at($x, $y));
+        };
+        self::assertSame('4060c0', $at());
+        $fill($inside, $grass);
+        self::assertSame('30a040', $at(), 'it follows');
+        [$other] = $this->series('Another');
+        $theirs = Figure::query()->where('series_id', $other->id)->firstOrFail();
+        $wash(['washes' => [['figure' => $theirs->id, 'colour' => '#000000', 'around' => [[1, 5]]]]])->assertStatus(422);
+        $this->actingAs($this->person('Stranger', $other))->getJson($address)->assertForbidden();
     }
 }

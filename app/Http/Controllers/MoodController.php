@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Page\PagePicture;
+use App\Desk\Page\PageSurroundings;
 use App\Desk\Page\ShelfPicture;
 use App\Desk\Palette\MoodFollowers;
 use App\Desk\Palette\SeriesMoods;
@@ -74,6 +75,12 @@ final class MoodController
         $name = mb_substr('Like '.preg_replace('/\.\w{2,5}$/D', '', $reference->name), 0, 60);
 
         return new JsonResponse(['name' => $name, 'layers' => Mood::of(Likeness::layers($is, $wanted))->toList()]);
+    }
+
+    /** What lies around each figure of a page, for washes in that colour. Nothing is changed. */
+    public function surroundings(Page $page): JsonResponse
+    {
+        return new JsonResponse((new PageSurroundings($page))->toClient());
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */

@@ -53,29 +53,13 @@ final readonly class LightPage
     public function bodies(): array
     {
         $areas = [];
-        foreach (array_diff_key($this->regions, $this->allRound()) as $region) {
+        foreach (array_diff_key($this->regions, $this->labels->aroundAll()) as $region) {
             if ($region->isFilled()) {
                 $areas[$region->figure] = ($areas[$region->figure] ?? 0) + $region->area;
             }
         }
 
         return $areas;
-    }
-
-    /** @return array<int, int> labels that reach all four edges of the page, as keys */
-    private function allRound(): array
-    {
-        [$width, $height] = [$this->labels->width, $this->labels->height];
-        $edge = fn (int $x, int $y, int $right, int $down, int $count): array => array_flip(
-            array_map(fn (int $i): int => $this->labels->at($x + $i * $right, $y + $i * $down), range(0, $count - 1)),
-        );
-
-        return array_intersect_key(
-            $edge(0, 0, 1, 0, $width),
-            $edge(0, $height - 1, 1, 0, $width),
-            $edge(0, 0, 0, 1, $height),
-            $edge($width - 1, 0, 0, 1, $height),
-        );
     }
 
     /** Whether a region is of a figure that is nearer to the reader than another one. */

@@ -107,4 +107,20 @@ final readonly class Labels
 
         return $spans;
     }
+
+    /** @return array<int, int> labels that reach all four edges, as keys: paper between panels, or a plain ground */
+    public function aroundAll(): array
+    {
+        [$width, $height] = [$this->width, $this->height];
+        $edge = fn (int $x, int $y, int $right, int $down, int $count): array => array_flip(
+            array_map(fn (int $i): int => $this->at($x + $i * $right, $y + $i * $down), range(0, $count - 1)),
+        );
+
+        return array_intersect_key(
+            $edge(0, 0, 1, 0, $width),
+            $edge(0, $height - 1, 1, 0, $width),
+            $edge(0, 0, 0, 1, $height),
+            $edge($width - 1, 0, 0, 1, $height),
+        );
+    }
 }

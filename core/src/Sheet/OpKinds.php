@@ -45,6 +45,7 @@ use Awning\Core\Sheet\Ops\Passes\MergePass;
 use Awning\Core\Sheet\Ops\Passes\OrderPasses;
 use Awning\Core\Sheet\Ops\Passes\RemovePass;
 use Awning\Core\Sheet\Ops\Passes\SoftenMask;
+use Awning\Core\Sheet\Ops\Passes\WashSurroundings;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
 use Awning\Core\Sheet\Ops\Passes\WearPanelMood;
 
@@ -87,6 +88,7 @@ final class OpKinds
         OrderPasses::class,
         HangSetup::class,
         BringWithMood::class,
+        WashSurroundings::class,
         WearMood::class,
         WearPanelMood::class,
         JoinSetup::class,

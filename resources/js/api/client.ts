@@ -17,6 +17,7 @@ import type {
     LeaseState,
     LightPlanData,
     ManualChapter,
+    FigureSurroundings,
     MeasuredMoodState,
     MoodFollowerState,
     MoodState,
@@ -210,6 +211,7 @@ export const api = {
     /** Layers that bring a page near a picture on the board. */
     moodLike: (series: number, picture: number, page: number) =>
         json<MeasuredMoodState>('GET', `/api/series/${series}/references/${picture}/mood?page=${page}`),
+    surroundings: (page: number) => json<FigureSurroundings[]>('GET', `/api/pages/${page}/surroundings`),
     moodFollowers: (series: number, key: string) =>
         json<MoodFollowerState[]>('GET', `/api/series/${series}/moods/${key}/followers`),
     moodFileUrl: (series: number, key: string) => `/api/series/${series}/moods/${key}/file`,

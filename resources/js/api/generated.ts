@@ -76,7 +76,7 @@ export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
 
 /** The kinds of change a page knows. */
-export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.bring', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
+export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.bring', 'wash.around', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
 export type AbsorbInput = { labels: number[] };
 
@@ -143,6 +143,10 @@ export type DrawnData = { id: string; stroke: InkStrokeData | null };
 export type FeedState = { revision: number; palette: number; holder: Holder | null; reset: boolean; tiles: TileNow[]; records: RecordNow[]; journal: JournalState | null; paletteState: PaletteState | null; again: number };
 
 export type FigureState = { id: number; name: string; depth: number; soft: boolean; follows: string | null; materials: MaterialState[] };
+
+export type FigureSurroundings = { figure: number; name: string; around: SurroundingsData };
+
+export type FigureWash = { figure: number; colour: string; around: SurroundingsData };
 
 export type FillInput = { labels: number[]; figure: number; material: number };
 
@@ -392,6 +396,8 @@ export type StraysInput = { places: PlaceData[] };
 
 export type StrokeInput = { pass: string; points: PointData[]; brush: BrushData; erase: boolean; colour: string | null; make: PassData | null; inside: number[]; mirror: AxisData | null };
 
+export type SurroundingsData = [number, number][];
+
 export type TakenReport = { name: string; right: number; down: number; rows: TakenRow[] };
 
 export type TakenRow = { colour: string; share: number; verdict: 'exact' | 'near' | 'new'; difference: number | null; material: number | null; labels: number[] };
@@ -432,7 +438,9 @@ export type VariantTonesState = { id: number; name: string; materials: Record<st
 
 export type WaitingScan = { id: number; name: string };
 
-export type WashData = { kind: 'wash'; colour: string };
+export type WashData = { kind: 'wash'; colour: string; around?: SurroundingsData };
+
+export type WashSurroundingsInput = { washes: FigureWash[]; strength: number };
 
 export type WearInput = { labels: number[]; variant: number | null };
 

@@ -39,7 +39,7 @@ export interface PassNode {
     id: string;
     /** Names the layer that holds its coverage or paint. */
     layer: string;
-    /** What it lays, under the light of the page. */
+    /** What it lays, under the light of the page and among its flats. */
     content: ContentData;
     scope: ScopeData;
     mode: BlendMode;
@@ -151,7 +151,7 @@ export function buildStack(records: RecordsState, palette: PaletteState): Stack 
         planes.set(figure, plane);
         return plane;
     };
-    for (const [pass, node] of nodesOf(records, palette)) {
+    for (const [pass, node] of nodesOf(records, { palette, flats })) {
         if (pass.scope.kind === 'ink') stack.ink.push(node);
         else if (pass.scope.kind === 'page') stack.above.push(node);
         else if (pass.scope.kind === 'behind') planeOf(pass.scope.id).behind.push(node);
@@ -251,11 +251,11 @@ const shiftedTones = (tones: Record<Tone, Colour>, shift: ShiftData): Record<Ton
     Object.fromEntries(TONES.map((tone) => [tone, shifted(tones[tone], shift)])) as Record<Tone, Colour>;
 
 /** Passes and groups in their order; a group stands where its lowest member does. With each, that pass. */
-function nodesOf(records: RecordsState, palette: PaletteState): [PassData, StackNode][] {
+function nodesOf(records: RecordsState, page: OnPage): [PassData, StackNode][] {
     const nodes: [PassData, StackNode][] = [];
     const groups = new Map<string, GroupNode>();
     for (const [id, pass] of sortedPasses(records.pass)) {
-        const node = passNode(id, pass, maskOf(records, id, pass), palette);
+        const node = passNode(id, pass, maskOf(records, id, pass), page);
         const group = pass.group === null ? undefined : records.group[pass.group];
         if (pass.group === null || group === undefined) {
             nodes.push([pass, node]);
@@ -285,12 +285,18 @@ function maskOf(records: RecordsState, id: string, { mask }: PassData): MaskNode
         : { layer: layerOf(mask.pass, by), scope: by.scope, outside: mask.outside };
 }
 
-function passNode(id: string, pass: PassData, mask: MaskNode | null, palette: PaletteState): PassNode {
+/** What passes have their colours from that do not have their own. */
+interface OnPage {
+    palette: PaletteState;
+    flats: ReadonlyMap<number, Flat>;
+}
+
+function passNode(id: string, pass: PassData, mask: MaskNode | null, page: OnPage): PassNode {
     return {
         kind: 'pass',
         id,
         layer: layerOf(id, pass),
-        content: passKindOf(pass.content).underLight?.(pass.content, palette) ?? pass.content,
+        content: passKindOf(pass.content).onPage?.(pass.content, page.palette, page.flats) ?? pass.content,
         scope: pass.scope,
         mode: pass.mode,
         opacity: pass.visible ? pass.opacity : 0,

@@ -15,7 +15,7 @@ import { OwnSettings } from '../bench/panels/passes/passKinds/OwnSettings';
 import type { Op } from '../page/ops/registry';
 import { PageSession } from '../page/session';
 import type { ComposePool } from '../picture/pool';
-import { pageState, shade } from './world';
+import { flatOf, pageState, shade } from './world';
 
 const nowhere = {
     claim: async () => true,
@@ -207,6 +207,51 @@ describe('the strip of moods', () => {
         expect(asked).toMatchObject([{ kind: 'mood.wear', name: 'Like Study 5' }, { name: 'Like Study 5' }]);
         expect(like).toHaveBeenCalledTimes(1);
     });
+    it('washes the ticked figures in the colour of what lies around each', async () => {
+        const [ours, theirs] = [
+            { figure: 3, name: 'Oda Brack', around: [[4, 1000]] as [number, number][] },
+            {
+                figure: 4,
+                name: 'Tamsin',
+                around: [
+                    [2, 250],
+                    [77, 750],
+                ] as [number, number][],
+            },
+        ];
+        const gone = { figure: 5, name: 'A ghost', around: [[78, 1000]] as [number, number][] };
+        const ask = vi.spyOn(api, 'surroundings').mockResolvedValue([ours, theirs, gone]);
+        const bench = await seen({});
+        const flats = new Map([
+            [4, flatOf(0x4060c0)],
+            [2, flatOf(0x30a040)],
+        ]);
+        // A change builds what is shown anew, from records that have none of these.
+        const fill = (): void =>
+            act(() => bench.session.store.setState({ stack: { ...bench.session.view.stack, flats } }));
+        fill();
+        unfold('Colour of the surroundings');
+        expect(screen.queryByText('Wash the ticked figures')).toBeNull();
+        fireEvent.click(screen.getByText('Measure the page'));
+        await screen.findByText('Wash the ticked figures');
+        expect(ask).toHaveBeenCalledWith(bench.session.view.id);
+        expect(screen.queryByText('A ghost'), 'nothing around it has a colour').toBeNull();
+        slide('Strength', 35);
+        expect(asked, 'nothing hangs yet').toEqual([]);
+        fireEvent.click(screen.getByLabelText('Tamsin'));
+        fireEvent.click(screen.getByText('Wash the ticked figures'));
+        const wash = { figure: 3, colour: '#4060c0', around: ours.around };
+        expect(asked).toMatchObject([{ kind: 'wash.around', strength: 0.35, washes: [wash] }]);
+        expect((asked[0] as unknown as { washes: unknown[] }).washes).toHaveLength(1);
+        fill();
+        slide('Strength', 60);
+        expect(asked[1], 'one that hangs follows the strength').toMatchObject({ strength: 0.6, washes: [wash] });
+        fill();
+        fireEvent.click(screen.getByLabelText('Tamsin'));
+        fireEvent.click(screen.getByLabelText('Oda Brack'));
+        fireEvent.click(screen.getByText('Wash the ticked figures'));
+        expect(asked[2]).toMatchObject({ washes: [{ figure: 4, colour: '#30a040', around: theirs.around }] });
+    });
     it('says where pictures come from when none hangs', async () => {
         vi.spyOn(api, 'pictures').mockResolvedValue([]);
         await seen({});
@@ -326,7 +371,11 @@ function Live() {
     const { content } = usePage((view) => view.records.pass.layer001);
     return <OwnSettings id="layer001" content={content} disabled={false} />;
 }
-const set = (content: ContentData): void => show(open({ layer001: overPage(content) }), <Live />);
+const set = (content: ContentData): BenchModel => {
+    const bench = open({ layer001: overPage(content) });
+    show(bench, <Live />);
+    return bench;
+};
 const slide = (name: string, to: number): void => {
     const slider = screen.getByRole('slider', { name: new RegExp(name) });
     fireEvent.change(slider, { target: { value: String(to) } });
@@ -404,6 +453,26 @@ describe('the settings of a layer', () => {
             { channel: 'blue' },
             { points: [points[1], points[2]] },
         ]);
+    });
+});
+
+describe('the settings of a wash', () => {
+    it('let its colour be picked, or say that it follows, and keep the colour it has now', () => {
+        set({ kind: 'wash', colour: '#102030' });
+        fireEvent.change(screen.getByLabelText('Colour'), { target: { value: '#405060' } });
+        fireEvent.blur(screen.getByLabelText('Colour'));
+        expect(contents()).toEqual([{ kind: 'wash', colour: '#405060' }]);
+    });
+    it('keep the colour of the surroundings when they are told to', () => {
+        const bench = set({ kind: 'wash', colour: '#102030', around: [[4, 800]] });
+        expect(screen.queryByLabelText('Colour')).toBeNull();
+        act(() => {
+            const { stack } = bench.session.view;
+            bench.session.store.setState({ stack: { ...stack, flats: new Map([[4, flatOf(0x4060c0)]]) } });
+        });
+        fireEvent.click(screen.getByText('Keep this colour'));
+        expect(JSON.parse(JSON.stringify(contents()))).toEqual([{ kind: 'wash', colour: '#4060c0' }]);
+        expect(screen.getByLabelText('Colour'), 'it is its own now').toBeTruthy();
     });
 });
 

@@ -122,6 +122,11 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         how: { isolated: true, mode: 'multiply', opacity: 0.5 },
     },
     'mood.bring': { kind: 'mood.bring', plan: 3, variant: null },
+    'wash.around': {
+        kind: 'wash.around',
+        washes: [{ figure: 7, colour: '#6688aa', around: [[4, 700]] }],
+        strength: 0.3,
+    },
     'mood.panel': {
         kind: 'mood.panel',
         name: 'Fog',
@@ -212,6 +217,7 @@ const SHOWN: Partial<Record<Op['kind'], string[]>> = {
     'pass.order': ['pass shade001', 'pass shade002'],
     group: ['group group001'],
     'mood.bring': ['page page'],
+    'wash.around': ['pass around7'],
     'mood.wear': ['page page', 'pass mood00new001', 'pass shade001'],
     'setup.hang': ['pass new00001'],
     'setup.join': ['pass shade001'],

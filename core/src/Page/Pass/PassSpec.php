@@ -124,7 +124,12 @@ final readonly class PassSpec implements Record
             'setup' => null,
         ];
 
-        return self::fromData((new Data($always))->over($data));
+        $pass = self::fromData((new Data($always))->over($data));
+
+        // Labels are of one page alone.
+        return $pass->content instanceof WashContent && $pass->content->around !== null
+            ? $pass->showing(new WashContent($pass->content->colour))
+            : $pass;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Awning\Core\Sheet\Export;
 
+use Awning\Core\Colour\Rgb;
+use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\DepthPlane;
 use Awning\Core\Compose\Layers\Flat;
 use Awning\Core\Compose\Layers\GroupLayer;
@@ -24,6 +26,7 @@ use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Pass\WashContent;
 use Awning\Core\Page\Region\ColourShift;
 use Awning\Core\Page\Region\Region;
 use Awning\Core\Sheet\Sheet;
@@ -37,7 +40,7 @@ final readonly class StackBuilder
         $flats = $this->flats($sheet, $palette);
         $places = ['ink' => [], 'above' => []];
         $planes = $behind = $spills = [];
-        foreach ($this->layers($sheet, $palette) as [$spec, $layer]) {
+        foreach ($this->layers($sheet, $palette, $flats) as [$spec, $layer]) {
             $place = PassPlace::of($spec->scope);
             if ($place === PassPlace::Figure) {
                 $figure = $this->figureOf($spec, $palette);
@@ -111,12 +114,13 @@ final readonly class StackBuilder
     /**
      * Passes and groups in their order; a group stands where its lowest member does.
      *
+     * @param  array<int, Flat>  $flats  by label
      * @return list<array{PassSpec, Layer}> a pass, or the lowest of a group, and what is laid
      */
-    private function layers(Sheet $sheet, Palette $palette): array
+    private function layers(Sheet $sheet, Palette $palette, array $flats): array
     {
         $passes = array_map(
-            fn (PassSpec $pass): PassSpec => self::lit($pass, $palette),
+            fn (PassSpec $pass): PassSpec => self::surrounded(self::lit($pass, $palette), $flats),
             PassOrder::sorted($sheet->all(PassSpec::class)),
         );
         $groups = $sheet->all(PassGroup::class);
@@ -153,6 +157,24 @@ final readonly class StackBuilder
         $colour = $follows === null ? null : $palette->light?->of($follows);
 
         return $colour === null ? $pass : $pass->showing(new TintContent($colour, $follows));
+    }
+
+    /**
+     * A wash that follows what lies around a figure in the colour that has now.
+     *
+     * @param  array<int, Flat>  $flats  by label
+     */
+    private static function surrounded(PassSpec $pass, array $flats): PassSpec
+    {
+        $around = $pass->content instanceof WashContent ? $pass->content->around : null;
+        $base = Tone::Base->value;
+        $colour = $around?->colour(
+            fn (int $label): ?Rgb => isset($flats[$label]->tones[$base])
+                ? Rgb::fromNumber($flats[$label]->tones[$base])
+                : null,
+        );
+
+        return $colour === null ? $pass : $pass->showing(new WashContent($colour, $around));
     }
 
     /**

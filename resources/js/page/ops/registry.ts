@@ -21,6 +21,7 @@ import { copyPass } from './passes/copyPass';
 import { groupPasses } from './passes/groupPasses';
 import { hangSetup } from './passes/hangSetup';
 import { bringWithMood } from './passes/bringWithMood';
+import { washSurroundings } from './passes/washSurroundings';
 import { wearMood } from './passes/wearMood';
 import { wearPanelMood } from './passes/wearPanelMood';
 import { joinSetup } from './passes/joinSetup';
@@ -66,6 +67,7 @@ const KINDS = [
     groupPasses,
     hangSetup,
     bringWithMood,
+    washSurroundings,
     wearMood,
     wearPanelMood,
     joinSetup,

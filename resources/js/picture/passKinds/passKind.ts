@@ -5,7 +5,7 @@
 import type { ContentData, MaterialState, PaletteState, PassData } from '../../api/generated';
 import type { FloatCanvas } from '../canvas';
 import type { Ground } from '../ground';
-import type { PassNode } from '../stack';
+import type { Flat, PassNode } from '../stack';
 
 /** What every pass has beside its content. */
 type Laid = Omit<PassNode, 'content'>;
@@ -26,8 +26,8 @@ export interface PassKindTraits<Content extends ContentData> {
      */
     margin?: (content: Content, thousandth: number, level: number) => number;
     lay: (canvas: FloatCanvas, ground: Ground, pass: Laid, content: Content) => void;
-    /** What it is under the light of a page. */
-    underLight?: (content: Content, palette: PaletteState) => Content;
+    /** What it is under the light of a page and among its flats. */
+    onPage?: (content: Content, palette: PaletteState, flats: ReadonlyMap<number, Flat>) => Content;
     /** What it lays, as a CSS background. */
     swatch: (content: Content, pass: PassData, palette: PaletteState) => string;
     /** What it lays, for the sentence under the canvas. */

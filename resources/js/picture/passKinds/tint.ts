@@ -25,7 +25,7 @@ export const tint = passKind<TintData>({
             pass,
         );
     },
-    underLight: (content, palette) => ({ ...content, colour: tintOf(content, palette) }),
+    onPage: (content, palette) => ({ ...content, colour: tintOf(content, palette) }),
     swatch: (content, _, palette) => tintOf(content, palette),
     words: ({ colour }, { mode }) => `${colour} in ${mode}`,
 });

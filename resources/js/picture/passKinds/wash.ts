@@ -1,6 +1,8 @@
-/** One colour over all that the pass reaches. */
+/** One colour over all that the pass reaches: its own, or that of what lies around a figure. */
 import type { WashData } from '../../api/generated';
 import { toColour } from '../colour';
+import { hexOf } from '../oklch';
+import { mixed } from '../surroundings';
 import { passKind } from './passKind';
 
 export const wash = passKind<WashData>({
@@ -10,6 +12,11 @@ export const wash = passKind<WashData>({
         const colour = toColour(content.colour);
         canvas.tint(ground, ground.filled(pass), () => colour, pass);
     },
+    onPage(content, _, flats) {
+        const colour = mixed(content.around ?? [], (label) => flats.get(label)?.tones.base);
+        return colour === null ? content : { ...content, colour: hexOf(colour) };
+    },
     swatch: ({ colour }) => colour,
-    words: ({ colour }, { mode }) => `a wash of ${colour} in ${mode}`,
+    words: ({ colour, around }, { mode }) =>
+        around === undefined ? `a wash of ${colour} in ${mode}` : `a wash in the colour of its surroundings in ${mode}`,
 });

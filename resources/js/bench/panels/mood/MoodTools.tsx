@@ -6,6 +6,7 @@ import { CompareMoods } from './CompareMoods';
 import { LikePicture } from './LikePicture';
 import { MoodBrings } from './MoodBrings';
 import { OwnMoods } from './OwnMoods';
+import { Surroundings } from './Surroundings';
 import { useMoodPictures } from './useMoodPictures';
 
 export function MoodTools() {
@@ -22,6 +23,9 @@ export function MoodTools() {
             )}
             <Fold title="From a picture" help="mood#from-a-picture">
                 <LikePicture />
+            </Fold>
+            <Fold title="Colour of the surroundings" help="mood#colour-of-the-surroundings">
+                <Surroundings />
             </Fold>
             <Fold title="Compare two moods" help="mood#moods">
                 <CompareMoods moods={moods} state={state} />

@@ -30,7 +30,8 @@ export function Slat({ id, pass, below, isActive, isOpen, carriedBy, onOpen }: P
     const { setNodeRef, transform, transition } = sortable;
     const kind = passKindOf(pass.content);
     const isPainted = kind.holds !== null;
-    const background = kind.swatch(pass.content, pass, palette);
+    const flats = usePage((view) => view.stack.flats);
+    const background = kind.swatch(kind.onPage?.(pass.content, palette, flats) ?? pass.content, pass, palette);
     const isAlone = useBench((view) => view.solo === id);
     const masked = usePage((view) => maskWords(pass, view.records.pass));
     const words = [isAlone ? 'alone' : null, blendWords(pass), masked].filter((word) => word !== null).join(' · ');

@@ -7,7 +7,6 @@ import { BalanceSettings } from './BalanceSettings';
 import { CurveSettings } from './CurveSettings';
 import { GradientSettings } from './GradientSettings';
 import { ShiftSettings } from './ShiftSettings';
-import { ColourSetting } from './ColourSetting';
 import { LevelsSettings } from './LevelsSettings';
 import { MistSettings } from './MistSettings';
 import { ParticlesSettings } from './ParticlesSettings';
@@ -18,11 +17,12 @@ import { ShimmerSettings } from './ShimmerSettings';
 import type { SettingsProps } from './settings';
 import { SoftnessSettings } from './SoftnessSettings';
 import { TintSettings } from './TintSettings';
+import { WashSettings } from './WashSettings';
 
 const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Extract<ContentData, { kind: Kind }>>> } =
     {
         tint: TintSettings,
-        wash: ColourSetting,
+        wash: WashSettings,
         gradient: GradientSettings,
         levels: LevelsSettings,
         curve: CurveSettings,
