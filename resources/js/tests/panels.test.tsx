@@ -110,7 +110,7 @@ describe('hanging a pass', () => {
         show(open({ rules }), <AddPass figure={0} name="" onDone={() => undefined} />);
         expect(scopes()).toEqual(['ink', 'page']);
         fireEvent.click(screen.getByText('Hang this pass'));
-        expect(asked).toMatchObject([{ kind: 'pass.add', pass: { figure: 0, scope: { kind: 'ink', id: 0 } } }]);
+        expect(asked).toMatchObject([{ kind: 'pass.add', pass: { figure: 0, scope: { kind: 'page', id: 0 } } }]);
     });
 });
 
