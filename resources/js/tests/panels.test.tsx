@@ -1,55 +1,17 @@
 // @vitest-environment happy-dom
 /** Panels, rendered without a server: what they show of a page, and what they ask for. */
-import 'fake-indexeddb/auto';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import type { ReactNode } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import type { FindingsData, PageStateData, PassData } from '../api/generated';
-import { BenchModel } from '../bench/model/model';
-import { BenchProvider, usePage } from '../bench/model/context';
+import { usePage } from '../bench/model/context';
 import { AddPass } from '../bench/panels/passes/AddPass';
 import { ClipChoice } from '../bench/panels/passes/ClipChoice';
 import { FindingsList } from '../bench/panels/proof/FindingsPart';
 import { OwnSettings } from '../bench/panels/passes/passKinds/OwnSettings';
 import { PassSettings } from '../bench/panels/passes/PassSettings';
 import { DeliverDialog } from '../bench/DeliverDialog';
-import type { Op } from '../page/ops/registry';
-import { PageSession } from '../page/session';
-import type { ComposePool } from '../picture/pool';
+import { asked, open, show, slide } from './showing';
 import { pageState, shade } from './world';
-
-const nowhere = {
-    claim: async () => true,
-    load: async () => [],
-    add: async () => undefined,
-    remove: async () => undefined,
-};
-
-/** A page that this window holds, unless somebody else does. */
-function open(state: Partial<PageStateData> = {}, isHeld = true): BenchModel {
-    const session = new PageSession(pageState(state), 1, nowhere);
-    vi.spyOn(session.outbox, 'add').mockImplementation((change) => {
-        if (change.kind === 'op') asked.push(change.op);
-        return { id: 'x', page: 1, user: 1, made: 1, change };
-    });
-    session.store.setState({ held: isHeld });
-    return new BenchModel(session);
-}
-
-const asked: Op[] = [];
-
-function show(bench: BenchModel, panel: ReactNode): void {
-    render(
-        <BenchProvider bench={bench} pool={{} as ComposePool}>
-            {panel}
-        </BenchProvider>,
-    );
-}
-
-afterEach(() => {
-    cleanup();
-    asked.length = 0;
-});
 
 const tint: PassData = { ...shade, content: { kind: 'tint', colour: '#102030', follows: null } };
 const softness: PassData = { ...shade, content: { kind: 'softness', reach: 6 }, scope: { kind: 'behind', id: 3 } };
@@ -66,11 +28,6 @@ function Live({ id, own = false }: { id: string; own?: boolean }) {
 const withPasses = (pass: Record<string, PassData>): Partial<PageStateData> => ({
     records: { ...pageState().records, pass },
 });
-const slide = (name: string, to: number): void => {
-    const slider = screen.getByRole('slider', { name: new RegExp(name) });
-    fireEvent.change(slider, { target: { value: String(to) } });
-    fireEvent.pointerUp(slider);
-};
 
 describe('hanging a pass', () => {
     const offered = (name: string, scopes: string[], content: PassData['content']) =>

@@ -1,66 +1,16 @@
 // @vitest-environment happy-dom
 /** Panels of single stages, rendered without a server: picked lines, figures of the flats, what was painted. */
-import 'fake-indexeddb/auto';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import type { ReactNode } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
-import type { InkStrokeData, PageStateData } from '../api/generated';
-import { BenchProvider } from '../bench/model/context';
-import { BenchModel } from '../bench/model/model';
+import type { InkStrokeData } from '../api/generated';
+import type { BenchModel } from '../bench/model/model';
 import { FlatsPanel } from '../bench/panels/flats/FlatsPanel';
 import { PickedLines } from '../bench/panels/ink/PickedLines';
 import { PassHistory } from '../bench/panels/passes/PassHistory';
-import type { Op } from '../page/ops/registry';
-import { PageSession } from '../page/session';
-import type { ComposePool } from '../picture/pool';
 import { HelpMark } from '../ui/Help';
-import { pageState, region, shade } from './world';
-
-const nowhere = {
-    claim: async () => true,
-    load: async () => [],
-    add: async () => undefined,
-    remove: async () => undefined,
-};
-
-const asked: Op[] = [];
-
-function open(records: Partial<PageStateData['records']>): BenchModel {
-    const session = new PageSession(pageState({ records: { ...pageState().records, ...records } }), 1, nowhere);
-    vi.spyOn(session.outbox, 'add').mockImplementation((change) => {
-        if (change.kind === 'op') asked.push(change.op);
-        return { id: 'x', page: 1, user: 1, made: 1, change };
-    });
-    session.store.setState({ held: true });
-    return new BenchModel(session);
-}
-
-function show(bench: BenchModel, panel: ReactNode): void {
-    const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-    render(
-        <QueryClientProvider client={client}>
-            <BenchProvider bench={bench} pool={{} as ComposePool}>
-                {panel}
-            </BenchProvider>
-        </QueryClientProvider>,
-    );
-}
-
-const unfold = (title: string): void => {
-    const part = screen.getByText(title).closest('details') as HTMLDetailsElement;
-    act(() => {
-        part.open = true;
-        fireEvent(part, new Event('toggle'));
-    });
-};
-
-afterEach(() => {
-    cleanup();
-    vi.restoreAllMocks();
-    asked.length = 0;
-});
+import { asked, openWith, show, unfold } from './showing';
+import { region, shade } from './world';
 
 describe('picked lines', () => {
     const line = (weight: number, grain: number): InkStrokeData => ({
@@ -79,7 +29,7 @@ describe('picked lines', () => {
         );
     const picked = (...lines: InkStrokeData[]): BenchModel => {
         const ids = lines.map((_, i) => `stroke0${i}`);
-        const bench = open({ stroke: Object.fromEntries(lines.map((one, i) => [ids[i], one])) });
+        const bench = openWith({ stroke: Object.fromEntries(lines.map((one, i) => [ids[i], one])) });
         bench.set({ pickedLines: ids });
         show(bench, <PickedLines />);
         return bench;
@@ -124,7 +74,7 @@ describe('the figures of the flats', () => {
     it('tell how much of the page is theirs', async () => {
         vi.spyOn(api, 'findings').mockResolvedValue([]);
         const of = (figure: number, area: number) => ({ ...region(9, area), figure });
-        const bench = open({ region: { 1: of(3, 300), 2: of(4, 100), 3: region(0, 50) } });
+        const bench = openWith({ region: { 1: of(3, 300), 2: of(4, 100), 3: region(0, 50) } });
         show(bench, <FlatsPanel />);
         const rows = [...document.querySelectorAll('li')].filter((one) => one.querySelector('.figures') !== null);
         const told = (name: string) =>
@@ -142,7 +92,7 @@ describe('what was painted', () => {
             when: '2026-12-01T10:00:00Z',
         });
         vi.spyOn(api, 'passHistory').mockResolvedValue([entry(9, 'Mira'), entry(7, null), entry(4, 'Ida')]);
-        const bench = open({ pass: { shade001: shade } });
+        const bench = openWith({ pass: { shade001: shade } });
         const back = vi.spyOn(bench.session, 'restorePass').mockResolvedValue(undefined as never);
         show(bench, <PassHistory id="shade001" />);
         unfold('What was painted');
@@ -155,7 +105,7 @@ describe('what was painted', () => {
     });
     it('is nothing where nothing is', async () => {
         vi.spyOn(api, 'passHistory').mockResolvedValue([]);
-        show(open({ pass: { shade001: shade } }), <PassHistory id="shade001" />);
+        show(openWith({ pass: { shade001: shade } }), <PassHistory id="shade001" />);
         unfold('What was painted');
         expect(await screen.findByText('Nothing is painted in it yet.')).toBeTruthy();
     });
