@@ -12,6 +12,7 @@ use App\Models\Member;
 use App\Models\Page;
 use App\Models\Role;
 use App\Models\Series;
+use App\Models\SeriesLight;
 use App\Models\SeriesMood;
 use App\Models\User;
 use App\Store\PageStore;
@@ -487,6 +488,35 @@ final class MoodTest extends TestCase
         [$other] = $this->series('Another');
         $theirs = Figure::query()->where('series_id', $other->id)->firstOrFail();
         $wash(['washes' => [['figure' => $theirs->id, 'colour' => '#000000', 'around' => [[1, 5]]]]])->assertStatus(422);
+        $this->actingAs($this->person('Stranger', $other))->getJson($address)->assertForbidden();
+    }
+
+    public function test_a_rainbow_stands_opposite_to_the_light_of_the_page_or_it_is_said_why_not(): void
+    {
+        $address = "/api/pages/{$this->page->id}/rainbow";
+        $this->getJson($address)->assertStatus(422)->assertJsonPath(
+            'message',
+            'The page stands under no light plan yet. Pick one in the Light stage: a rainbow stands opposite to it.',
+        );
+        $plan = fn (string $name, float $elevation): int => SeriesLight::query()->create([
+            'series_id' => $this->series->id,
+            'name' => $name,
+            'plan' => ['azimuth' => 90, 'elevation' => $elevation, 'colour' => '#ffeecc', 'ambient' => '#8899aa'],
+        ])->id;
+        [$high, $low] = [$plan('Afternoon', 50), $plan('Sunset', 4)];
+        $this->page->refresh()->forceFill(['plan_id' => $high])->save();
+        $bow = (array) $this->getJson($address)->assertOk()->json();
+        self::assertSame(['gradient', 'round'], [$bow['kind'], $bow['form']]);
+        self::assertEqualsWithDelta(0.5, $bow['from'][0], 1e-9, 'the light is above the middle');
+        self::assertGreaterThan(0.5, $bow['from'][1]);
+        $this->wear('Dusk', [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']] + [
+            'mode' => 'screen',
+            'opacity' => 0.4,
+        ]]);
+        $this->op($this->page, ['kind' => 'mood.bring', 'plan' => $low, 'variant' => null])->assertOk();
+        $why = (string) $this->getJson($address)->assertStatus(422)->json('errors.light.0');
+        self::assertStringContainsString('from the side', $why, 'the light that the mood brings');
+        [$other] = $this->series('Another');
         $this->actingAs($this->person('Stranger', $other))->getJson($address)->assertForbidden();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Desk\Page\PagePicture;
+use App\Desk\Page\PageRainbow;
 use App\Desk\Page\PageSurroundings;
 use App\Desk\Page\ShelfPicture;
 use App\Desk\Palette\MoodFollowers;
@@ -81,6 +82,12 @@ final class MoodController
     public function surroundings(Page $page): JsonResponse
     {
         return new JsonResponse((new PageSurroundings($page))->toClient());
+    }
+
+    /** The rainbow opposite to the light of a page, as what a pass holds. Nothing is changed. */
+    public function rainbow(Page $page): JsonResponse
+    {
+        return new JsonResponse((new PageRainbow($page))->toClient());
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */

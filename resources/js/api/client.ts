@@ -18,6 +18,7 @@ import type {
     LightPlanData,
     ManualChapter,
     FigureSurroundings,
+    GradientData,
     MeasuredMoodState,
     MoodFollowerState,
     MoodState,
@@ -211,6 +212,7 @@ export const api = {
     /** Layers that bring a page near a picture on the board. */
     moodLike: (series: number, picture: number, page: number) =>
         json<MeasuredMoodState>('GET', `/api/series/${series}/references/${picture}/mood?page=${page}`),
+    rainbow: (page: number) => json<GradientData>('GET', `/api/pages/${page}/rainbow`),
     surroundings: (page: number) => json<FigureSurroundings[]>('GET', `/api/pages/${page}/surroundings`),
     moodFollowers: (series: number, key: string) =>
         json<MoodFollowerState[]>('GET', `/api/series/${series}/moods/${key}/followers`),

@@ -6,7 +6,8 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import type { ReactNode } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
-import type { ContentData, LightState, MoodState, PassData, ReferenceState } from '../api/generated';
+import type { ContentData, GradientData, LightState, MoodState, PassData, ReferenceState } from '../api/generated';
+import { Failure } from '../api/http';
 import { BenchProvider, usePage } from '../bench/model/context';
 import { BenchModel } from '../bench/model/model';
 import { MoodStrip } from '../bench/panels/mood/MoodStrip';
@@ -251,6 +252,36 @@ describe('the strip of moods', () => {
         fireEvent.click(screen.getByLabelText('Oda Brack'));
         fireEvent.click(screen.getByText('Wash the ticked figures'));
         expect(asked[2]).toMatchObject({ washes: [{ figure: 4, colour: '#30a040', around: theirs.around }] });
+    });
+    it('hangs a rainbow opposite to the light, or says why there is none', async () => {
+        const bow: GradientData = {
+            kind: 'gradient',
+            form: 'round',
+            space: 'oklab',
+            from: [0.5, 1.2],
+            to: [0.5, 0.4],
+            stops: [
+                { at: 0.9, colour: '#7b5cc4', alpha: 0 },
+                { at: 1, colour: '#e4603f', alpha: 0 },
+            ],
+        };
+        const ask = vi.spyOn(api, 'rainbow').mockRejectedValueOnce(new Failure('refused', 'Raise the light first.'));
+        const bench = await seen({});
+        unfold('Rainbow');
+        fireEvent.click(screen.getByText('Hang a rainbow'));
+        expect((await screen.findByRole('alert')).textContent).toBe('Raise the light first.');
+        expect(asked).toEqual([]);
+        ask.mockResolvedValue(bow);
+        fireEvent.click(screen.getByText('Hang a rainbow'));
+        await vi.waitFor(() => expect(asked).toHaveLength(1));
+        expect(asked).toMatchObject([
+            {
+                kind: 'pass.add',
+                pass: { name: 'Rainbow', figure: 0, content: bow, mode: 'screen', scope: { kind: 'page' } },
+            },
+        ]);
+        expect(screen.queryByRole('alert')).toBeNull();
+        expect(ask).toHaveBeenLastCalledWith(bench.session.view.id);
     });
     it('says where pictures come from when none hangs', async () => {
         vi.spyOn(api, 'pictures').mockResolvedValue([]);

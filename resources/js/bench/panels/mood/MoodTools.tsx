@@ -6,6 +6,7 @@ import { CompareMoods } from './CompareMoods';
 import { LikePicture } from './LikePicture';
 import { MoodBrings } from './MoodBrings';
 import { OwnMoods } from './OwnMoods';
+import { Rainbow } from './Rainbow';
 import { Surroundings } from './Surroundings';
 import { useMoodPictures } from './useMoodPictures';
 
@@ -26,6 +27,9 @@ export function MoodTools() {
             </Fold>
             <Fold title="Colour of the surroundings" help="mood#colour-of-the-surroundings">
                 <Surroundings />
+            </Fold>
+            <Fold title="Rainbow" help="mood#rainbow">
+                <Rainbow />
             </Fold>
             <Fold title="Compare two moods" help="mood#moods">
                 <CompareMoods moods={moods} state={state} />
