@@ -74,7 +74,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('series/{series}/moods', [MoodController::class, 'index'])->can('view', 'series');
             Route::get('series/{series}/moods/{mood}/file', [MoodController::class, 'file'])->can('view', 'series')->where('mood', '[a-z0-9]{4,20}');
             Route::get('series/{series}/moods/{mood}/followers', [MoodController::class, 'followers'])->can('view', 'series')->where('mood', '[a-z0-9]{4,20}');
-            Route::get('pages/{page}/rainbow', [MoodController::class, 'rainbow'])->can('view', 'page');
+            Route::post('pages/{page}/rainbow', [MoodController::class, 'rainbow'])->can('view', 'page');
             Route::get('pages/{page}/surroundings', [MoodController::class, 'surroundings'])->can('view', 'page');
             Route::get('pages/{page}/moods/{mood}', [MoodController::class, 'picture'])->can('view', 'page')->where('mood', '[a-z0-9]{4,20}');
             Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');

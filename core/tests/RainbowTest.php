@@ -10,15 +10,16 @@ use Awning\Core\Light\Rainbow;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\GradientContent;
+use Awning\Core\Raster\Rect;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Where a rainbow stands, against the angle between rays of a pinhole camera. */
 final class RainbowTest extends TestCase
 {
-    private static function bow(KeyLight $light, PageSize $page): GradientContent
+    private static function bow(KeyLight $light, PageSize $page, ?Rect $picture = null): GradientContent
     {
-        $bow = Rainbow::of($light, $page);
+        $bow = Rainbow::of($light, $picture ?? new Rect(0, 0, $page->width, $page->height), $page);
 
         return $bow instanceof GradientContent ? $bow : self::fail($bow);
     }
@@ -80,6 +81,24 @@ final class RainbowTest extends TestCase
         self::assertEquals($bow, GradientContent::fromData(new Data($bow->toData())));
     }
 
+    public function test_a_panel_has_the_bow_of_a_page_of_its_size(): void
+    {
+        $light = new KeyLight(60, 35);
+        $alone = self::bow($light, new PageSize(400, 500));
+        $panel = self::bow($light, new PageSize(1000, 1400), new Rect(200, 300, 400, 500));
+        foreach (['from', 'to'] as $end) {
+            self::assertEqualsWithDelta(
+                [200 + 400 * $alone->{$end}[0], 300 + 500 * $alone->{$end}[1]],
+                [1000 * $panel->{$end}[0], 1400 * $panel->{$end}[1]],
+                1e-6,
+            );
+        }
+        self::assertEquals($alone->stops, $panel->stops);
+        // The same light has no bow in a panel that is wide and flat.
+        $flat = Rainbow::of(new KeyLight(90, 90), new Rect(200, 300, 400, 60), new PageSize(1000, 1400));
+        self::assertIsString($flat);
+    }
+
     public function test_it_says_why_there_is_none(): void
     {
         $page = new PageSize(1000, 1400);
@@ -88,18 +107,20 @@ final class RainbowTest extends TestCase
         }
         self::assertNull(self::why(40, 90, $page));
         // From the side it would stand beside an upright page, and still on a wide one.
-        self::assertStringContainsString('outside of the page', (string) self::why(8.5, 90, new PageSize(2000, 300)));
+        $strip = new PageSize(2000, 300);
+        self::assertStringContainsString('outside of the picture', (string) self::why(8.5, 90, $strip));
         self::assertNull(self::why(8.5, 90, new PageSize(1000, 1700)));
         // Its middle is more than four heights of a strip away, though the bow crosses the strip.
         self::assertStringContainsString('too far away', (string) self::why(48, 90, new PageSize(2000, 300)));
         // The whole page lies inside of the bow.
-        self::assertStringContainsString('outside of the page', (string) self::why(90, 0, new PageSize(1000, 900)));
+        self::assertStringContainsString('outside of the picture', (string) self::why(90, 0, new PageSize(1000, 900)));
         self::assertNull(self::why(90, 0, new PageSize(1000, 1700)));
     }
 
     private static function why(float $elevation, float $azimuth, PageSize $page): ?string
     {
-        $bow = Rainbow::of(new KeyLight($azimuth, $elevation), $page);
+        $whole = new Rect(0, 0, $page->width, $page->height);
+        $bow = Rainbow::of(new KeyLight($azimuth, $elevation), $whole, $page);
 
         return is_string($bow) ? $bow : null;
     }

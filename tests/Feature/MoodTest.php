@@ -494,7 +494,7 @@ final class MoodTest extends TestCase
     public function test_a_rainbow_stands_opposite_to_the_light_of_the_page_or_it_is_said_why_not(): void
     {
         $address = "/api/pages/{$this->page->id}/rainbow";
-        $this->getJson($address)->assertStatus(422)->assertJsonPath(
+        $this->postJson($address)->assertStatus(422)->assertJsonPath(
             'message',
             'The page stands under no light plan yet. Pick one in the Light stage: a rainbow stands opposite to it.',
         );
@@ -505,18 +505,26 @@ final class MoodTest extends TestCase
         ])->id;
         [$high, $low] = [$plan('Afternoon', 50), $plan('Sunset', 4)];
         $this->page->refresh()->forceFill(['plan_id' => $high])->save();
-        $bow = (array) $this->getJson($address)->assertOk()->json();
+        $bow = (array) $this->postJson($address)->assertOk()->json();
         self::assertSame(['gradient', 'round'], [$bow['kind'], $bow['form']]);
         self::assertEqualsWithDelta(0.5, $bow['from'][0], 1e-9, 'the light is above the middle');
         self::assertGreaterThan(0.5, $bow['from'][1]);
+        $box = $this->labelAt($this->page, 120, 200);
+        $inBox = (array) $this->postJson($address, ['labels' => [$box]])->assertOk()->json();
+        self::assertLessThan(0.4, $inBox['from'][0], 'the box is to the left');
+        $this->postJson($address, ['labels' => [9999]])->assertStatus(422)->assertJsonPath(
+            'errors.labels.0',
+            'The picked regions are not there any more. Pick others.',
+        );
+        $this->postJson($address, ['labels' => [70000]])->assertStatus(422);
         $this->wear('Dusk', [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']] + [
             'mode' => 'screen',
             'opacity' => 0.4,
         ]]);
         $this->op($this->page, ['kind' => 'mood.bring', 'plan' => $low, 'variant' => null])->assertOk();
-        $why = (string) $this->getJson($address)->assertStatus(422)->json('errors.light.0');
+        $why = (string) $this->postJson($address)->assertStatus(422)->json('errors.light.0');
         self::assertStringContainsString('from the side', $why, 'the light that the mood brings');
         [$other] = $this->series('Another');
-        $this->actingAs($this->person('Stranger', $other))->getJson($address)->assertForbidden();
+        $this->actingAs($this->person('Stranger', $other))->postJson($address)->assertForbidden();
     }
 }

@@ -19,7 +19,8 @@ use Illuminate\Validation\ValidationException;
  */
 final readonly class PageRainbow
 {
-    public function __construct(private Page $page)
+    /** @param  list<int>  $labels  of the panel it stands in; none: the whole page */
+    public function __construct(private Page $page, private array $labels = [])
     {
     }
 
@@ -30,14 +31,20 @@ final readonly class PageRainbow
      */
     public function toClient(): array
     {
-        $size = (new Sheet(new PageStore($this->page)))->size();
+        $sheet = new Sheet(new PageStore($this->page));
+        $size = $sheet->size();
+        $picture =
+            ($this->labels === [] ? $sheet->rect() : $sheet->labels()->boxOf($this->labels)) ??
+            throw ValidationException::withMessages([
+                'labels' => 'The picked regions are not there any more. Pick others.',
+            ]);
         $light = SeriesLight::query()
             ->where('series_id', $this->page->series_id)
             ->where('retired', false)
             ->find($size->moodPlan ?? $this->page->plan_id);
         $bow = $light === null
             ? 'The page stands under no light plan yet. Pick one in the Light stage: a rainbow stands opposite to it.'
-            : Rainbow::of($light->plan()->key, $size);
+            : Rainbow::of($light->plan()->key, $picture, $size);
 
         return is_string($bow) ? throw ValidationException::withMessages(['light' => $bow]) : $bow->toData();
     }

@@ -14,6 +14,7 @@ use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Store\OriginalViews;
+use App\Values\Scalar;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Grade\Likeness;
@@ -84,10 +85,13 @@ final class MoodController
         return new JsonResponse((new PageSurroundings($page))->toClient());
     }
 
-    /** The rainbow opposite to the light of a page, as what a pass holds. Nothing is changed. */
-    public function rainbow(Page $page): JsonResponse
+    /** The rainbow opposite to the light of a page or of picked regions, as what a pass holds. Nothing is changed. */
+    public function rainbow(Request $request, Page $page): JsonResponse
     {
-        return new JsonResponse((new PageRainbow($page))->toClient());
+        $request->validate(['labels' => 'array|max:500', 'labels.*' => 'integer|min:1|max:65535']);
+        $labels = Scalar::ints($request->array('labels'));
+
+        return new JsonResponse((new PageRainbow($page, $labels))->toClient());
     }
 
     /** A picture of a page in a mood, small or large; the address says the state it is of, so that it is kept. */

@@ -9,12 +9,13 @@ use Awning\Core\Colour\Rgb;
 use Awning\Core\Light\Emission\KeyLight;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\GradientContent;
+use Awning\Core\Raster\Rect;
 
 /**
  * Where a rainbow stands on a page: around the point opposite to the light, red outside. The bow lies 42.4 (red) to
- * 40.6 degrees (violet) from that point (Descartes and Newton; from memory). The page is taken for a picture that is 60
- * degrees wide (common practice). On such a picture the bow is a conic; it is drawn as the circle that meets it where
- * it comes nearest to the middle of the page.
+ * 40.6 degrees (violet) from that point (Descartes and Newton; from memory). The page, or a panel of it, is taken for a
+ * picture that is 60 degrees wide (common practice). On such a picture the bow is a conic; it is drawn as the circle
+ * that meets it where it comes nearest to the middle of the picture.
  */
 final class Rainbow
 {
@@ -38,27 +39,31 @@ final class Rainbow
     private const LOWEST = 8.0;
 
     /**
+     * @param  Rect  $picture  px of the page: all of it, or a panel
      * @return GradientContent|string the bow, in parts of the page's width and height; or why there is none, in a
      *     sentence
      */
-    public static function of(KeyLight $light, PageSize $page): GradientContent|string
+    public static function of(KeyLight $light, Rect $picture, PageSize $page): GradientContent|string
     {
         if ($light->elevation < self::LOWEST) {
-            return 'The light comes from the side or from behind: a rainbow stands opposite to a light behind the reader. '
+            return 'The light comes from the side or from behind. A rainbow stands opposite to one behind the reader. '
                 .'Raise the light first.';
         }
         [$x, $y] = $light->direction;
-        $focal = $page->width / 2 / tan(deg2rad(self::WIDE / 2));
+        $focal = $picture->width / 2 / tan(deg2rad(self::WIDE / 2));
         $aside = 90 - $light->elevation;
         $length = hypot($x, $y);
-        // From the point opposite to the light to the middle of the page; straight up where that is the middle itself.
+        // From the point opposite to the light to the middle of the picture; straight up where both are one.
         $toMiddle = $length < 1e-9 ? [0.0, -1.0] : [$x / $length, -$y / $length];
         $far = $focal * tan(deg2rad($aside));
-        $from = [$page->width / 2 - $toMiddle[0] * $far, $page->height / 2 - $toMiddle[1] * $far];
+        $from = [
+            $picture->x + $picture->width / 2 - $toMiddle[0] * $far,
+            $picture->y + $picture->height / 2 - $toMiddle[1] * $far,
+        ];
         $radius = fn (float $degrees): float => $far - $focal * tan(deg2rad($aside - $degrees));
         [$inside, $outside] = [$radius(self::BOW[0][0]), $radius(self::BOW[count(self::BOW) - 1][0])];
-        if (! self::meets($from, $inside, $outside, $page)) {
-            return 'The rainbow of this light lies outside of the page. Turn or raise the light.';
+        if (! self::meets($from, $inside, $outside, $picture)) {
+            return 'The rainbow of this light lies outside of the picture. Turn or raise the light.';
         }
         $part = fn (float $px, float $py): array => [$px / $page->width, $py / $page->height];
         $begins = $part(...$from);
@@ -83,15 +88,15 @@ final class Rainbow
     }
 
     /**
-     * Whether a ring lies on the page anywhere.
+     * Whether a ring lies on the picture anywhere.
      *
      * @param  array{float, float}  $middle  px
      */
-    private static function meets(array $middle, float $inside, float $outside, PageSize $page): bool
+    private static function meets(array $middle, float $inside, float $outside, Rect $picture): bool
     {
-        [$x, $y] = $middle;
-        $nearest = hypot($x - max(0, min($page->width, $x)), $y - max(0, min($page->height, $y)));
-        $farthest = hypot(max($x, $page->width - $x), max($y, $page->height - $y));
+        [$x, $y] = [$middle[0] - $picture->x, $middle[1] - $picture->y];
+        $nearest = hypot($x - max(0, min($picture->width, $x)), $y - max(0, min($picture->height, $y)));
+        $farthest = hypot(max($x, $picture->width - $x), max($y, $picture->height - $y));
 
         return $nearest < $outside && $farthest > $inside;
     }

@@ -123,4 +123,25 @@ final readonly class Labels
             $edge($width - 1, 0, 0, 1, $height),
         );
     }
+
+    /**
+     * @param  list<int>  $labels
+     * @return ?Rect the smallest that holds all their pixels; null: there are none
+     */
+    public function boxOf(array $labels): ?Rect
+    {
+        $wanted = array_flip($labels);
+        [$left, $top, $right, $bottom] = [$this->width, $this->height, -1, -1];
+        foreach (self::spans($this->data) as [$from, $to, $label]) {
+            if (isset($wanted[$label])) {
+                $isOneRow = intdiv($from, $this->width) === intdiv($to - 1, $this->width);
+                $left = min($left, $isOneRow ? $from % $this->width : 0);
+                $right = max($right, $isOneRow ? ($to - 1) % $this->width : $this->width - 1);
+                $top = min($top, intdiv($from, $this->width));
+                $bottom = max($bottom, intdiv($to - 1, $this->width));
+            }
+        }
+
+        return $right < 0 ? null : Rect::bounds($left, $top, $right + 1, $bottom + 1);
+    }
 }

@@ -212,7 +212,8 @@ export const api = {
     /** Layers that bring a page near a picture on the board. */
     moodLike: (series: number, picture: number, page: number) =>
         json<MeasuredMoodState>('GET', `/api/series/${series}/references/${picture}/mood?page=${page}`),
-    rainbow: (page: number) => json<GradientData>('GET', `/api/pages/${page}/rainbow`),
+    /** @param labels of the panel it stands in; none: the whole page */
+    rainbow: (page: number, labels: number[]) => json<GradientData>('POST', `/api/pages/${page}/rainbow`, { labels }),
     surroundings: (page: number) => json<FigureSurroundings[]>('GET', `/api/pages/${page}/surroundings`),
     moodFollowers: (series: number, key: string) =>
         json<MoodFollowerState[]>('GET', `/api/series/${series}/moods/${key}/followers`),

@@ -281,7 +281,15 @@ describe('the strip of moods', () => {
             },
         ]);
         expect(screen.queryByRole('alert')).toBeNull();
-        expect(ask).toHaveBeenLastCalledWith(bench.session.view.id);
+        expect(ask).toHaveBeenLastCalledWith(bench.session.view.id, []);
+        act(() => bench.set({ pickedRegions: [2, 3] }));
+        fireEvent.click(screen.getByText('Hang a rainbow in the picked regions'));
+        await vi.waitFor(() => expect(asked.length).toBeGreaterThan(1));
+        expect(ask).toHaveBeenLastCalledWith(bench.session.view.id, [2, 3]);
+        expect(
+            asked.slice(1).map(({ kind }) => kind),
+            'it is kept to these by a mask',
+        ).toEqual(['pass.add', 'paint.pour', 'pass.change']);
     });
     it('says where pictures come from when none hangs', async () => {
         vi.spyOn(api, 'pictures').mockResolvedValue([]);

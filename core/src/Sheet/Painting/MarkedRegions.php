@@ -10,7 +10,6 @@ use Awning\Core\Light\ManualEdits;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Setup\SetupMarks;
 use Awning\Core\Raster\Bytes;
-use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\OpRefused;
 use Awning\Core\Sheet\Sheet;
@@ -28,7 +27,7 @@ final readonly class MarkedRegions
     public function __construct(private Sheet $sheet, private array $labels)
     {
         $this->box =
-            self::box($sheet->labels(), array_flip($labels)) ??
+            $sheet->labels()->boxOf($labels) ??
             throw new OpRefused('The picked regions are gone. Pick some that are there.');
     }
 
@@ -94,23 +93,5 @@ final readonly class MarkedRegions
     private function enlarged(SetupMarks $marks): string
     {
         return Resized::plane($marks->coverage, $marks->side, $marks->side, $this->box->width, $this->box->height);
-    }
-
-    /** @param  array<int, int>  $wanted  by label */
-    private static function box(Labels $labels, array $wanted): ?Rect
-    {
-        $width = $labels->width;
-        [$left, $top, $right, $bottom] = [$width, $labels->height, -1, -1];
-        foreach (Labels::spans($labels->data) as [$from, $to, $label]) {
-            if (isset($wanted[$label])) {
-                $isOneRow = intdiv($from, $width) === intdiv($to - 1, $width);
-                $left = min($left, $isOneRow ? $from % $width : 0);
-                $right = max($right, $isOneRow ? ($to - 1) % $width : $width - 1);
-                $top = min($top, intdiv($from, $width));
-                $bottom = max($bottom, intdiv($to - 1, $width));
-            }
-        }
-
-        return $right < 0 ? null : Rect::bounds($left, $top, $right + 1, $bottom + 1);
     }
 }

@@ -2,31 +2,35 @@
 import { api } from '../../../api/client';
 import { randomId } from '../../../page/ids';
 import { addPass } from '../../../page/ops/passes/addPass';
+import { keepTo } from '../../../page/commands/masks';
 import { mayColour } from '../../../page/store';
 import { useAsking } from '../../../ui/Form';
-import { usePage, useSession } from '../../model/context';
+import { useBench, usePage, useSession } from '../../model/context';
 
 export function Rainbow() {
     const session = useSession();
     const may = usePage(mayColour);
     const page = usePage((view) => view.id);
+    const picked = useBench((view) => view.pickedRegions);
     const { isBusy, error, ask } = useAsking();
     const hang = (): Promise<void> =>
         ask(async () => {
-            const content = await api.rainbow(page);
+            const content = await api.rainbow(page, picked);
             const scope = { kind: 'page' as const, id: 0 };
             const pass = { name: 'Rainbow', figure: 0, content, scope, mode: 'screen' as const, opacity: 0.5 };
-            session.apply(addPass({ id: randomId(12), pass }));
+            const id = randomId(12);
+            session.apply(addPass({ id, pass }));
+            if (picked.length > 0) keepTo(session, id, picked, 0);
         });
     return (
         <div className="flex flex-col gap-1">
             <button className="act self-start" disabled={!may || isBusy} onClick={() => void hang()}>
-                Hang a rainbow
+                {picked.length > 0 ? 'Hang a rainbow in the picked regions' : 'Hang a rainbow'}
             </button>
             {error !== null && <p role="alert">{error.message}</p>}
             <p className="quiet">
-                It stands opposite to the light of the page, red outside. Clip it to the sky, or hide parts of it by
-                painting.
+                It stands opposite to the light of the page. Pick a panel first (K) to have it there alone; hide parts
+                of it by painting.
             </p>
         </div>
     );
