@@ -12,7 +12,15 @@ run() { # name, command...
     printf -- '-- %s: %s s\n' "$name" $((SECONDS - began))
 }
 fixtures() { php core/tests/write_fixtures.php var/fixtures; }
-front() { npm run --silent types && npm run --silent lint && npx --no-install knip && npm run --silent format:check && fixtures && npm run --silent test; }
+front() {
+    # Each of these takes one core: two at a time.
+    npm run --silent lint >"$VAR/log/lint.log" 2>&1 &
+    local lint=$! failed=0
+    { npm run --silent types && npx --no-install knip && npm run --silent format:check; } || failed=1
+    wait "$lint" || failed=1
+    cat "$VAR/log/lint.log"
+    [ $failed = 0 ] && fixtures && npm run --silent test
+}
 static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php tests/line_lengths.php && php artisan awning:types --check; }
 # In two processes, each with a database and folders of its own (tests/bootstrap.php).
 in_parallel() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
