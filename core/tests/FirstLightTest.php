@@ -9,6 +9,7 @@ use Awning\Core\Light\FirstLight;
 use Awning\Core\Light\LightPage;
 use Awning\Core\Light\Plan\LightPlan;
 use Awning\Core\Light\RoughIn;
+use Awning\Core\Light\Scene;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Region\Region;
 use Awning\Core\Page\Region\Solid;
@@ -157,6 +158,25 @@ final class FirstLightTest extends TestCase
         );
         self::assertGreaterThan(0, $falls([5 => 1, 8 => 2]));
         self::assertSame(0, $falls([5 => 2, 8 => 1]));
+    }
+
+    public function test_lumps_of_snow_follow_from_the_place_on_the_page(): void
+    {
+        $plan = $this->plan(['snow' => 0.8, 'snowLumps' => 1, 'snowSize' => 12]);
+        $lit = (new FirstLight($this->page(), 8))->by($plan) ?? self::fail('no light');
+        self::assertCount(2, $lit->light->pieces);
+        foreach ($lit->light->pieces as [$where, $rough]) {
+            self::assertGreaterThan(100, $where->x);
+            $alone = fn (int $x, int $y): RoughIn => RoughIn::of(
+                $this->page()->labels->crop($where),
+                $plan->key,
+                $plan->dials,
+                new Scene(x: $x, y: $y),
+            );
+            self::assertSame(bin2hex($alone($where->x, $where->y)->snow->data), bin2hex($rough->snow->data));
+            self::assertNotSame($alone(0, $where->y)->snow->data, $rough->snow->data);
+            self::assertNotSame($alone($where->x, 0)->snow->data, $rough->snow->data);
+        }
     }
 
     public function test_what_shines_has_no_shade_and_glows_in_the_colour_of_its_largest(): void

@@ -88,6 +88,8 @@ final class SettledSnowTest extends TestCase
         $sum = fn (float $amount): int => self::sum(self::ball(new RoughDials(snow: $amount))->snow);
         [$none, $little, $more, $most] = array_map($sum, [0.0, 0.1, 0.5, 1.0]);
         self::assertSame(0, $none);
+        // However little has fallen, it lies on what faces up squarely.
+        self::assertGreaterThan(250, self::ball(new RoughDials(snow: 0.02, snowLumps: 0))->snow->at(112, 18));
         self::assertSame(0, self::sum(self::ball(new RoughDials)->snow), 'none is usual');
         self::assertGreaterThan(255 * 100, $little);
         self::assertGreaterThan(3 * $little, $more);
@@ -162,6 +164,27 @@ final class SettledSnowTest extends TestCase
 
         $snow = RoughIn::of($labels, new KeyLight(90, 60), new RoughDials(snow: 1, snowLumps: 0, snowSize: 20))->snow;
         self::assertSame([0, 255, 255], [$snow->at(100, 84), $snow->at(55, 84), $snow->at(100, 44)]);
+    }
+
+    public function test_snow_thins_out_beside_a_shelter_over_as_much_of_the_page_however_small_it_is_worked_out(): void
+    {
+        // A coat with a head over its left half, worked out as large as it is, and a third as large.
+        $labels = self::drawn(240, 240, fn (int $x, int $y): int => match (true) {
+            $y >= 90 => 3,
+            $y >= 30 && $x < 120 => 9,
+            default => 0,
+        });
+        $dials = new RoughDials(snow: 1, snowLumps: 0, snowSize: 40);
+        $open = function (int $work) use ($labels, $dials): array {
+            $small = SmallLight::of($labels, new KeyLight(90, 60), $dials, new Scene, $work);
+            $up = $small->enlarged(new Rect(0, 0, 240, 240), $small->up)[0];
+
+            return array_map(fn (int $x): int => ord($up[240 * 100 + $x]), [60, 100, 120, 140, 180]);
+        };
+        $whole = $open(SmallLight::WORK);
+        self::assertSame(128, $whole[0]);
+        self::assertGreaterThan(150, $whole[2]);
+        self::assertEqualsWithDelta($whole, $open(5_000), 12);
     }
 
     public function test_lumps_follow_from_the_place_on_the_page(): void

@@ -273,6 +273,7 @@ describe('replacing on pages', () => {
         fireEvent.change(screen.getByLabelText('Replace'), { target: { value: 'tone' } });
         const by = screen.getByLabelText('By') as HTMLSelectElement;
         expect(by.value, 'a material is no tone').toBe('');
+        expect((screen.getByText('Replace on 2 pages') as HTMLButtonElement).disabled).toBe(true);
         expect([...by.options].map(({ value }) => value)).not.toContain('glint');
         fireEvent.change(by, { target: { value: 'light' } });
         press('Replace on 2 pages');
