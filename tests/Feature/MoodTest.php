@@ -524,7 +524,11 @@ final class MoodTest extends TestCase
         $this->op($this->page, ['kind' => 'mood.bring', 'plan' => $low, 'variant' => null])->assertOk();
         $why = (string) $this->postJson($address)->assertStatus(422)->json('errors.light.0');
         self::assertStringContainsString('from the side', $why, 'the light that the mood brings');
-        [$other] = $this->series('Another');
+        [$other, $empty] = $this->series('Another');
         $this->actingAs($this->person('Stranger', $other))->postJson($address)->assertForbidden();
+        // A page that has nothing on it yet.
+        $says = 'The page has no line art yet. Import a scan first.';
+        $this->postJson("/api/pages/$empty->id/rainbow")->assertStatus(422)->assertJsonPath('message', $says);
+        $this->getJson("/api/pages/$empty->id/surroundings")->assertStatus(422)->assertJsonPath('message', $says);
     }
 }
