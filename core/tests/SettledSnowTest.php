@@ -20,6 +20,7 @@ use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\LightPart;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\TintContent;
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Raster\Labels;
 use Awning\Core\Raster\Plane;
 use Awning\Core\Raster\Rect;
@@ -149,7 +150,7 @@ final class SettledSnowTest extends TestCase
             };
         });
         $up = str_repeat("\xff", 200 * 160);
-        $open = OpenSky::over($labels, [], $up, 6);
+        $open = OpenSky::over($labels, [], [], $up, 6);
         $at = fn (int $x, int $y): int => ord($open[200 * $y + $x]);
         self::assertSame([255, 255, 128], [$at(50, 90), $at(50, 159), $at(100, 90)], 'the coat');
         self::assertSame([255, 255], [$at(100, 45), $at(100, 79)], 'the head');
@@ -158,7 +159,10 @@ final class SettledSnowTest extends TestCase
         self::assertSame([255, 128], [$at(73, 120), $at(86, 120)]);
         self::assertEqualsWithDelta(128 + 127 * 6 / 13, $at(80, 120), 1.5);
         // Head and coat are one body where the lines between them only crease it.
-        self::assertSame(255, ord(OpenSky::over($labels, [9 => 3], $up, 6)[200 * 120 + 100]));
+        self::assertSame(255, ord(OpenSky::over($labels, [9 => 3], [], $up, 6)[200 * 120 + 100]));
+        // A sky that is told to be flat keeps nothing off what stands before it; a ball would.
+        $under = fn (Solid $solid): int => ord(OpenSky::over($labels, [], [9 => $solid], $up, 6)[200 * 120 + 100]);
+        self::assertSame([255, 128], [$under(Solid::Flat), $under(Solid::Ball)]);
         // What is no body does not count beside the coat's own edge.
         self::assertSame([255, 128], [$at(30, 120), $at(20, 120)]);
 

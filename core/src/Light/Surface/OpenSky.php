@@ -4,22 +4,25 @@ declare(strict_types=1);
 
 namespace Awning\Core\Light\Surface;
 
+use Awning\Core\Page\Region\Solid;
 use Awning\Core\Raster\Labels;
 
 /**
  * How far bodies face up where nothing of their figure lies over them: a face below its hair, or a patch on a coat,
- * faces no sky. A place is open where the body goes on upward to an edge beyond which the figure has nothing.
+ * faces no sky. A place is open where the body goes on upward to an edge beyond which the figure has nothing, or only
+ * what is told to be flat: the sky behind a roof, say.
  */
 final class OpenSky
 {
     /**
      * @param  Labels  $labels  of one figure; 0 is nothing
      * @param  array<int, int>  $bodies  the body each label belongs to, where that is told
+     * @param  array<int, Solid>  $solids  labels of which a simple solid is told
      * @param  string  $up  one byte a px: how far the surface faces up, 0..255 for -1..1
      * @param  int  $reach  px to either side over which an open place becomes a sheltered one
      * @return string as that, and less toward places that are sheltered
      */
-    public static function over(Labels $labels, array $bodies, string $up, int $reach): string
+    public static function over(Labels $labels, array $bodies, array $solids, string $up, int $reach): string
     {
         [$width, $height] = [$labels->width, $labels->height];
         // Of the pixels of the row above: the body, and whether that is open.
@@ -31,7 +34,8 @@ final class OpenSky
             $counts = [$count = 0];
             for ($x = 0; $x < $width; $x++) {
                 $label = $labels->at($x, $y);
-                $body = $bodies[$label] ?? $label;
+                $isFlat = ($solids[$label] ?? null) === Solid::Flat;
+                $body = $isFlat ? 0 : $bodies[$label] ?? $label;
                 if ($body !== $above[$x]) {
                     $isOpen[$x] = $above[$x] === 0 ? 1 : 0;
                     $above[$x] = $body;

@@ -92,6 +92,7 @@ final readonly class SmallLight
                 ? OpenSky::over(
                     $small,
                     $scene->bodies,
+                    $scene->solids,
                     $lit->facing[1],
                     (int) max(1, round($dials->smaller($by)->snowSize * self::SHELTERED)),
                 )
