@@ -26,6 +26,26 @@ final readonly class Oklab
         );
     }
 
+    /**
+     * The mean of some colours, as sRGB can show it.
+     *
+     * @param  list<array{Rgb, float|int}>  $weighted  each with how much it counts, above 0
+     * @return ?Rgb null: there are none
+     */
+    public static function mean(array $weighted): ?Rgb
+    {
+        $l = $a = $b = $sum = 0.0;
+        foreach ($weighted as [$colour, $weight]) {
+            $lab = self::of($colour);
+            $l += $weight * $lab->l;
+            $a += $weight * $lab->a;
+            $b += $weight * $lab->b;
+            $sum += $weight;
+        }
+
+        return $sum > 0 ? (new self($l / $sum, $a / $sum, $b / $sum))->fitted() : null;
+    }
+
     public function toLinear(): LinearRgb
     {
         $l = ($this->l + 0.3963377774 * $this->a + 0.2158037573 * $this->b) ** 3;

@@ -30,19 +30,14 @@ final class BesideColour
     {
         $small = $labels->thinned((int) max(1, ceil(sqrt(($labels->width * $labels->height) / self::WORK))));
         [$right, $down] = self::awayFrom($key);
-        $sum = [0.0, 0.0, 0.0];
-        $count = 0;
+        $weighted = [];
         foreach (self::met($small, $mine, $right, $down) as $label => $times) {
             if (isset($colours[$label])) {
-                $lab = Oklab::of($colours[$label]);
-                $count += $times;
-                foreach ([$lab->l, $lab->a, $lab->b] as $i => $part) {
-                    $sum[$i] += $times * $part;
-                }
+                $weighted[] = [$colours[$label], $times];
             }
         }
 
-        return $count === 0 ? null : (new Oklab($sum[0] / $count, $sum[1] / $count, $sum[2] / $count))->fitted();
+        return Oklab::mean($weighted);
     }
 
     /** @return array{int, int} right and down; straight down when the light comes from the reader */

@@ -84,19 +84,14 @@ final readonly class Surroundings
      */
     public function colour(callable $colour): ?Rgb
     {
-        $l = $a = $b = 0.0;
-        $sum = 0;
+        $weighted = [];
         foreach ($this->shares as $label => $share) {
             $found = $colour($label);
             if ($found !== null) {
-                $lab = Oklab::of($found);
-                $l += $share * $lab->l;
-                $a += $share * $lab->a;
-                $b += $share * $lab->b;
-                $sum += $share;
+                $weighted[] = [$found, $share];
             }
         }
 
-        return $sum === 0 ? null : (new Oklab($l / $sum, $a / $sum, $b / $sum))->fitted();
+        return Oklab::mean($weighted);
     }
 }

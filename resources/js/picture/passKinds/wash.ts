@@ -1,8 +1,7 @@
 /** One colour over all that the pass reaches: its own, or that of what lies around a figure. */
 import type { WashData } from '../../api/generated';
 import { toColour } from '../colour';
-import { hexOf } from '../oklch';
-import { mixed } from '../surroundings';
+import { colourAround } from '../surroundings';
 import { passKind } from './passKind';
 
 export const wash = passKind<WashData>({
@@ -12,10 +11,10 @@ export const wash = passKind<WashData>({
         const colour = toColour(content.colour);
         canvas.tint(ground, ground.filled(pass), () => colour, pass);
     },
-    onPage(content, _, flats) {
-        const colour = mixed(content.around ?? [], (label) => flats.get(label)?.tones.base);
-        return colour === null ? content : { ...content, colour: hexOf(colour) };
-    },
+    onPage: (content, _, flats) => ({
+        ...content,
+        colour: colourAround(content.around ?? [], flats) ?? content.colour,
+    }),
     swatch: ({ colour }) => colour,
     words: ({ colour, around }, { mode }) =>
         around === undefined ? `a wash of ${colour} in ${mode}` : `a wash in the colour of its surroundings in ${mode}`,

@@ -4,8 +4,7 @@ import { api } from '../../../api/client';
 import type { FigureSurroundings, FigureWash } from '../../../api/generated';
 import { aroundId, washSurroundings } from '../../../page/ops/passes/washSurroundings';
 import { mayColour } from '../../../page/store';
-import { hexOf } from '../../../picture/oklch';
-import { mixed } from '../../../picture/surroundings';
+import { colourAround } from '../../../picture/surroundings';
 import { Slide } from '../../../ui/Slide';
 import { Tick } from '../../../ui/Tick';
 import { usePage, useSession } from '../../model/context';
@@ -28,8 +27,8 @@ export function Surroundings() {
         if (answer !== null) setMeasured(answer);
     };
     const washes = (measured ?? []).flatMap(({ figure, name, around }) => {
-        const colour = mixed(around, (label) => flats.get(label)?.tones.base);
-        return colour === null ? [] : [{ figure, name, around, colour: hexOf(colour) }];
+        const colour = colourAround(around, flats);
+        return colour === null ? [] : [{ figure, name, around, colour }];
     });
     return (
         <div className="flex flex-col gap-1">

@@ -1,5 +1,5 @@
 import type { WashData } from '../../../../api/generated';
-import { wash } from '../../../../picture/passKinds/wash';
+import { colourAround } from '../../../../picture/surroundings';
 import { usePage } from '../../../model/context';
 import { ColourSetting } from './ColourSetting';
 import type { SettingsProps } from './settings';
@@ -7,11 +7,10 @@ import { useContent } from './useContent';
 
 /** The colour of a wash; of one that follows what lies around its figure, that colour, which can become its own. */
 export function WashSettings({ id, content, disabled }: SettingsProps<WashData>) {
-    const palette = usePage((view) => view.palette);
     const flats = usePage((view) => view.stack.flats);
     const { apply } = useContent(id, content);
     if (content.around === undefined) return <ColourSetting id={id} content={content} disabled={disabled} />;
-    const { colour } = (wash.onPage?.(content, palette, flats) ?? content) as WashData;
+    const colour = colourAround(content.around, flats) ?? content.colour;
     return (
         <div className="flex items-center gap-2 text-[13px]">
             <span className="h-8 w-10 shrink-0 border border-base-300" style={{ background: colour }} />
