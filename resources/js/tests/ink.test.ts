@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Op } from '../page/ops/registry';
-import type { DrawingData, InkStrokeData, PageStateData } from '../api/generated';
+import type { InkStrokeData, PageStateData } from '../api/generated';
 import {
     distanceTo,
     isInside,
@@ -26,7 +26,7 @@ import type { OutboxStorage } from '../page/outboxStorage';
 import { PageSession } from '../page/session';
 import { SIDE } from '../picture/compose';
 import { mostOf, StrokePreview, tapered, thinned, type Point } from '../picture/stroke';
-import { pageState, stubWindow } from './world';
+import { drawing, pageState, stubWindow } from './world';
 
 const answers: { importScan: string[]; state: 'done' | 'failed' } = { importScan: [], state: 'done' };
 vi.mock('../api/client', () => ({
@@ -67,34 +67,6 @@ const steep = line([
     [300, 50, 1],
     [300, 250, 1],
 ]);
-const drawing: DrawingData = {
-    original: 5,
-    name: 'scan.png',
-    width: 400,
-    height: 200,
-    clean: {
-        flatten: 1,
-        paper: null,
-        ink: null,
-        weight: 0,
-        specks: 9,
-        pinholes: 4,
-        colours: 'auto',
-        turn: null,
-        hard: false,
-        crop: true,
-    },
-    place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null, crop: null, covers: false },
-    role: 'ink',
-    tint: '#4a8fe0',
-    strength: 0.5,
-    above: false,
-    visible: true,
-    order: 0,
-    picture: 1,
-    pictures: 1,
-    found: { paper: 20, ink: 200, askew: null, turned: 0, specks: 0, share: 0.1, dropped: [], sheet: null },
-};
 let bench: BenchModel;
 
 function open(more: Partial<PageStateData['records']> = {}): BenchModel {

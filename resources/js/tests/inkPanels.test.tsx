@@ -8,35 +8,13 @@ import type { BenchModel } from '../bench/model/model';
 import { ImportBox } from '../bench/panels/ink/ImportBox';
 import { InkPanel } from '../bench/panels/ink/InkPanel';
 import { asked, button, open, openWith, press, show, slide, type } from './showing';
-import { pageState } from './world';
+import { drawing, pageState } from './world';
 
 const scan: DrawingData = {
-    original: 5,
+    ...drawing,
     name: 'Deck.png',
-    width: 400,
-    height: 200,
-    clean: {
-        flatten: 1,
-        paper: null,
-        ink: null,
-        weight: 0,
-        specks: 9,
-        pinholes: 4,
-        colours: 'auto',
-        turn: null,
-        hard: false,
-        crop: true,
-    },
-    place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null, crop: null, covers: false },
-    role: 'ink',
-    tint: '#4a8fe0',
-    strength: 0.5,
-    above: false,
-    visible: true,
     order: 2,
-    picture: 1,
-    pictures: 1,
-    found: { paper: 20, ink: 200, askew: -1.254, turned: 1.2, specks: 0, share: 0.1, dropped: [], sheet: null },
+    found: { ...drawing.found, askew: -1.254, turned: 1.2 },
 };
 const pencil: DrawingData = { ...scan, name: 'Pencil.tif', role: 'underdrawing', visible: false, order: 7 };
 

@@ -1,60 +1,22 @@
 // @vitest-environment happy-dom
 /** The Mood stage's panels, rendered without a server: what they show, and what they ask for. */
-import 'fake-indexeddb/auto';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import type { ReactNode } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
 import type { ContentData, GradientData, LightState, MoodState, PassData, ReferenceState } from '../api/generated';
 import { Failure } from '../api/http';
-import { BenchProvider, usePage } from '../bench/model/context';
-import { BenchModel } from '../bench/model/model';
+import { usePage } from '../bench/model/context';
+import type { BenchModel } from '../bench/model/model';
 import { MoodStrip } from '../bench/panels/mood/MoodStrip';
 import { MoodTools } from '../bench/panels/mood/MoodTools';
 import { OwnSettings } from '../bench/panels/passes/passKinds/OwnSettings';
 import type { Op } from '../page/ops/registry';
-import { PageSession } from '../page/session';
-import type { ComposePool } from '../picture/pool';
+import { asked, openWith, show, slide, unfold } from './showing';
 import { flatOf, pageState, shade } from './world';
 
-const nowhere = {
-    claim: async () => true,
-    load: async () => [],
-    add: async () => undefined,
-    remove: async () => undefined,
-};
-
-const asked: Op[] = [];
-
-function open(pass: Record<string, PassData>, mood = ''): BenchModel {
-    const { records } = pageState();
-    const page = { page: { ...records.page.page, mood } };
-    const session = new PageSession(pageState({ records: { ...records, page, pass } }), 1, nowhere);
-    vi.spyOn(session.outbox, 'add').mockImplementation((change) => {
-        if (change.kind === 'op') asked.push(change.op);
-        return { id: 'x', page: 1, user: 1, made: 1, change };
-    });
-    session.store.setState({ held: true });
-    return new BenchModel(session);
-}
-
-function show(bench: BenchModel, panel: ReactNode): void {
-    const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-    render(
-        <QueryClientProvider client={client}>
-            <BenchProvider bench={bench} pool={{} as ComposePool}>
-                {panel}
-            </BenchProvider>
-        </QueryClientProvider>,
-    );
-}
-
-afterEach(() => {
-    cleanup();
-    vi.restoreAllMocks();
-    asked.length = 0;
-});
+/** A page with these passes, shown in a mood. */
+const open = (pass: Record<string, PassData>, mood = ''): BenchModel =>
+    openWith({ page: { page: { ...pageState().records.page.page, mood } }, pass });
 
 const air = { name: 'Air', content: { kind: 'wash' as const, colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 };
 const moods: MoodState[] = [
@@ -68,14 +30,6 @@ const overPage = (content: ContentData): PassData => ({
     content,
 });
 const laid: PassData = { ...overPage(air.content), name: 'Air', mode: 'screen', opacity: 0.4 };
-
-const unfold = (title: string): void => {
-    const part = screen.getByText(title).closest('details') as HTMLDetailsElement;
-    act(() => {
-        part.open = true;
-        fireEvent(part, new Event('toggle'));
-    });
-};
 
 describe('the strip of moods', () => {
     const seen = async (pass: Record<string, PassData>, mood = ''): Promise<BenchModel> => {
@@ -414,11 +368,6 @@ const set = (content: ContentData): BenchModel => {
     const bench = open({ layer001: overPage(content) });
     show(bench, <Live />);
     return bench;
-};
-const slide = (name: string, to: number): void => {
-    const slider = screen.getByRole('slider', { name: new RegExp(name) });
-    fireEvent.change(slider, { target: { value: String(to) } });
-    fireEvent.pointerUp(slider);
 };
 const contents = (): unknown[] => asked.map((op) => (op as unknown as { values: { content: unknown } }).values.content);
 

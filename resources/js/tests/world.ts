@@ -1,7 +1,15 @@
 /** A small page for tests, and what of a browser the code under test asks for. */
 import { vi } from 'vitest';
 import { TONES } from '../api/generated';
-import type { FeedState, MaterialState, PageStateData, PassData, RegionData, Tone } from '../api/generated';
+import type {
+    DrawingData,
+    FeedState,
+    MaterialState,
+    PageStateData,
+    PassData,
+    RegionData,
+    Tone,
+} from '../api/generated';
 import type { Flat } from '../picture/stack';
 
 /** A flat that has one colour in every tone. */
@@ -76,6 +84,36 @@ export const shade: PassData = {
     mask: null,
     turn: null,
     setup: null,
+};
+
+/** A scan that lies on the page as ink. */
+export const drawing: DrawingData = {
+    original: 5,
+    name: 'scan.png',
+    width: 400,
+    height: 200,
+    clean: {
+        flatten: 1,
+        paper: null,
+        ink: null,
+        weight: 0,
+        specks: 9,
+        pinholes: 4,
+        colours: 'auto',
+        turn: null,
+        hard: false,
+        crop: true,
+    },
+    place: { x: 300, y: 200, scale: 1, turn: 0, mirror: false, corners: null, crop: null, covers: false },
+    role: 'ink',
+    tint: '#4a8fe0',
+    strength: 0.5,
+    above: false,
+    visible: true,
+    order: 0,
+    picture: 1,
+    pictures: 1,
+    found: { paper: 20, ink: 200, askew: null, turned: 0, specks: 0, share: 0.1, dropped: [], sheet: null },
 };
 
 /** A feed that has nothing to tell, and need not be asked again soon. */
