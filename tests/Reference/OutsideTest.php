@@ -289,44 +289,30 @@ print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 6
      */
     public function test_cleaning_keeps_the_ink_and_nothing_else(): void
     {
-        foreach (
-            [
-                'shadow',
-                'marker',
-                'faint-60',
-                'faint-50',
-                'faint-photo',
-                'pencil-shadow',
-                'black',
-                'desk',
-                'red-ink',
-                'blue-below',
-                'red-below',
-            ] as $i => $damage
-        ) {
-            $this->tool([
-                self::PYTHON,
-                __DIR__.'/python/ink_sheets.py',
-                'make',
-                'node_modules/openmoji',
-                'people-body',
-                (string) (21 + $i),
-                $damage,
-                $this->folder,
-            ]);
-            $ink = (new ScanCleaner)->clean((new ImageReader)->read("$this->folder/scan.png")->channels())->ink;
-            file_put_contents("$this->folder/ink.png", (new PngWriter)->grey($ink));
-            /** @var array<string, array{precision: float, recall: float}> $scores */
-            $scores = json_decode(
-                $this->tool([
-                    self::PYTHON,
-                    __DIR__.'/python/ink_sheets.py',
-                    'score',
-                    $this->folder,
-                    "$this->folder/ink.png",
-                ]),
-                true,
-            );
+        $damages = [
+            'shadow',
+            'marker',
+            'faint-60',
+            'faint-50',
+            'faint-photo',
+            'pencil-shadow',
+            'black',
+            'desk',
+            'red-ink',
+            'blue-below',
+            'red-below',
+        ];
+        $script = [self::PYTHON, __DIR__.'/python/ink_sheets.py'];
+        $this->tool([...$script, 'make', 'node_modules/openmoji', 'people-body', '21', $this->folder, ...$damages]);
+        foreach ($damages as $damage) {
+            $scan = (new ImageReader)->read("$this->folder/$damage/scan.png");
+            $ink = (new ScanCleaner)->clean($scan->channels())->ink;
+            file_put_contents("$this->folder/$damage/ink.png", (new PngWriter)->grey($ink));
+        }
+        /** @var array<string, array<string, array{precision: float, recall: float}>> $scores */
+        $scores = json_decode($this->tool([...$script, 'score', $this->folder, ...$damages]), true);
+        self::assertSame($damages, array_keys($scores));
+        foreach ($scores as $damage => $of) {
             $shown = array_map(
                 fn (string $who, array $score): string => sprintf(
                     '%s %.1f/%.1f',
@@ -334,16 +320,16 @@ print(n - 1, len(pairs), len(np.unique(pairs // 65536)), len(np.unique(pairs % 6
                     100 * $score['precision'],
                     100 * $score['recall'],
                 ),
-                array_keys($scores),
-                $scores,
+                array_keys($of),
+                $of,
             );
             fwrite(STDERR, "\nink under $damage, precision/recall in %: ".implode(', ', $shown));
-            self::assertGreaterThanOrEqual(0.97, $scores['ours']['precision'], $damage);
-            self::assertGreaterThanOrEqual(0.97, $scores['ours']['recall'], $damage);
+            self::assertGreaterThanOrEqual(0.97, $of['ours']['precision'], $damage);
+            self::assertGreaterThanOrEqual(0.97, $of['ours']['recall'], $damage);
             foreach (['adaptive', 'sauvola'] as $rival) {
                 self::assertGreaterThanOrEqual(
-                    $scores[$rival]['precision'] + $scores[$rival]['recall'],
-                    $scores['ours']['precision'] + $scores['ours']['recall'],
+                    $of[$rival]['precision'] + $of[$rival]['recall'],
+                    $of['ours']['precision'] + $of['ours']['recall'],
                     "$rival is better at $damage",
                 );
             }

@@ -3,9 +3,12 @@
 Drawings: as in flats_sheets.py, with solid blacks laid among them. Rivals: OpenCV's adaptiveThreshold and scikit-image's
 threshold_sauvola and threshold_otsu, on the same page turned to grey.
 
-    ink_sheets.py make OPENMOJI GROUP SEED DAMAGE DIR   writes DIR/truth.png (ink is black) and DIR/scan.png
-    ink_sheets.py score DIR INK.png                     INK.png: 255 is full ink. Prints one JSON object: for ours and for
-                                                        each rival precision and recall within one pixel
+    ink_sheets.py make OPENMOJI GROUP SEED DIR DAMAGE…   for each damage a sheet of its own, the first by that seed and each
+                                                         further one by the next: writes DIR/DAMAGE/truth.png (ink is black)
+                                                         and DIR/DAMAGE/scan.png
+    ink_sheets.py score DIR DAMAGE…                      reads DIR/DAMAGE/ink.png, too: 255 is full ink. Prints one JSON
+                                                         object: by damage, for ours and for each rival, precision and recall
+                                                         within one pixel
 """
 import json
 import sys
@@ -13,7 +16,6 @@ from pathlib import Path
 
 import cv2
 import numpy as np
-from skimage.filters import threshold_otsu, threshold_sauvola
 
 from flats_sheets import SIDE, sheet
 
@@ -119,11 +121,13 @@ def agreement(ink: np.ndarray, truth: np.ndarray) -> dict:
     }
 
 
-def score(folder: Path, ink: str) -> dict:
+def score(folder: Path) -> dict:
+    from skimage.filters import threshold_otsu, threshold_sauvola
+
     truth = (cv2.imread(str(folder / "truth.png"), cv2.IMREAD_GRAYSCALE) < 128).astype(np.uint8)
     grey = cv2.imread(str(folder / "scan.png"), cv2.IMREAD_GRAYSCALE)
     found = {
-        "ours": cv2.imread(ink, cv2.IMREAD_GRAYSCALE) >= 128,
+        "ours": cv2.imread(str(folder / "ink.png"), cv2.IMREAD_GRAYSCALE) >= 128,
         "adaptive": cv2.adaptiveThreshold(grey, 1, cv2.ADAPTIVE_THRESH_GAUSSIAN_C, cv2.THRESH_BINARY_INV, 51, 12),
         "sauvola": grey < threshold_sauvola(grey, 51, k=0.2),
         "otsu": grey < threshold_otsu(grey),
@@ -133,11 +137,13 @@ def score(folder: Path, ink: str) -> dict:
 
 if __name__ == "__main__":
     if sys.argv[1] == "make":
-        rng = np.random.default_rng(int(sys.argv[4]))
-        folder = Path(sys.argv[6])
-        folder.mkdir(parents=True, exist_ok=True)
-        ink, page = damaged(*ink_of(Path(sys.argv[2]), sys.argv[3], rng), sys.argv[5], rng)
-        cv2.imwrite(str(folder / "truth.png"), np.round(255 * (1 - ink)).astype(np.uint8))
-        cv2.imwrite(str(folder / "scan.png"), page)
+        openmoji, group, seed, target = Path(sys.argv[2]), sys.argv[3], int(sys.argv[4]), Path(sys.argv[5])
+        for i, damage in enumerate(sys.argv[6:]):
+            rng = np.random.default_rng(seed + i)
+            folder = target / damage
+            folder.mkdir(parents=True, exist_ok=True)
+            ink, page = damaged(*ink_of(openmoji, group, rng), damage, rng)
+            cv2.imwrite(str(folder / "truth.png"), np.round(255 * (1 - ink)).astype(np.uint8))
+            cv2.imwrite(str(folder / "scan.png"), page)
     else:
-        print(json.dumps(score(Path(sys.argv[2]), sys.argv[3])))
+        print(json.dumps({damage: score(Path(sys.argv[2]) / damage) for damage in sys.argv[3:]}))
