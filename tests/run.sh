@@ -23,7 +23,7 @@ front() {
 }
 static() { vendor/bin/phpstan analyse --no-progress --memory-limit=2G -c phpstan.core.neon && vendor/bin/phpstan analyse --no-progress --memory-limit=2G && vendor/bin/pint --test && php tests/line_lengths.php && php artisan awning:types --check; }
 # In two processes, each with a database and folders of its own (tests/bootstrap.php).
-in_parallel() { php vendor/bin/paratest -p 2 --testsuite "$1"; }
+in_parallel() { local suite=$1; shift; php vendor/bin/paratest -p 2 --testsuite "$suite" "$@"; }
 database() { DB_DATABASE=awning_test start_database; mkdir -p var/tmp/test-works var/tmp/test-storage/framework/{views,cache,sessions} var/tmp/test-storage/logs; }
 
 export XDEBUG_MODE=off
@@ -31,20 +31,22 @@ owned=1; alive "$VAR/run/mariadb.pid" && owned=0
 case "$wanted" in all | feature | browser | reference) database ;; esac
 run front front
 run static static
+if [ "$wanted" = all ]; then
+    # It attacks a copy of its own and waits most of the time: beside what keeps the cores busy.
+    php tests/Drill/run.php --short >"$VAR/log/drill.log" 2>&1 &
+    drill=$!
+fi
 run core in_parallel core
 run feature in_parallel feature
 if [ "$wanted" = all ]; then
-    # Neither needs what the other has: the one asks tools outside, the other attacks a copy of its own.
-    php tests/Drill/run.php --short >"$VAR/log/drill.log" 2>&1 &
-    drill=$!
-    run reference php vendor/bin/phpunit --testsuite reference
     wait "$drill" || failed+=(drill)
-    printf '\n== drill, beside the reference\n'
+    printf '\n== drill, beside core and feature\n'
     cat "$VAR/log/drill.log"
 else
-    run reference php vendor/bin/phpunit --testsuite reference
     run drill php tests/Drill/run.php --short
 fi
+# Two of its tests are as long as all others together: shared out by test, not by class.
+run reference in_parallel reference --functional
 run browser in_parallel browser
 # A database that was there before is somebody's; one of ours goes with the tests.
 [ $owned = 1 ] && ends "$VAR/run/mariadb.pid"
