@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /**
  * A script that does something to the open page, and tells after how many frames and milliseconds it has been drawn
- * everywhere in view, after how many all of it has been to the last pixel, and how many tiles workers were asked for.
+ * everywhere in view, if only as a draft, after how many all of it has been to the last pixel, and how many tiles
+ * workers were asked for.
  *
  * @param  string  $change  JavaScript; it knows `session` and the script's `arguments`
  */
@@ -23,7 +24,7 @@ pool.ask = (request) => {
     if (isSeen) { open++; asked++; }
     Object.getPrototypeOf(pool).ask.call(pool, { ...request, done: (pixels) => { if (isSeen) open--; request.done(pixels); } });
 };
-const isThere = () => [...tiles.shown].every(([key, tile]) => !key.startsWith(`${renderer.level} `) || tile.isDraft || !(tile.isDirty || tile.isAsked));
+const isThere = () => [...tiles.shown].every(([key, tile]) => !key.startsWith(`${renderer.level} `) || tile.isDraft || tile.hasCoarseChange || !(tile.isDirty || tile.isAsked));
 renderer.draw = () => {
     Object.getPrototypeOf(renderer).draw.call(renderer);
     if (began === 0) return;

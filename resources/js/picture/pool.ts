@@ -1,6 +1,7 @@
 /**
  * The compositing workers: one fewer than the machine has cores, at least one. A tile always goes to the same worker,
- * which keeps its layers; of a tile that is asked for again before its turn, only the newest request is done.
+ * which keeps its layers; of a tile that is asked for again before its turn, only the newest request is done. Some come
+ * before all others.
  */
 import type { Look } from './compose';
 import type { FromWorker, Part, SentLayer, TileJob, ToWorker } from './jobs';
@@ -20,6 +21,8 @@ export interface TileRequest {
     layers: RequestedLayer[];
     active: string | null;
     levels: Uint8Array | null;
+    /** Before all others that wait. */
+    isFirst?: boolean;
     /** With null when it could not be composited. */
     done: (pixels: Uint8ClampedArray<ArrayBuffer> | null) => void;
 }
@@ -109,7 +112,10 @@ class Lane {
     }
 
     private next(): void {
-        for (const [key, request] of this.waiting) {
+        const inOrder = [...this.waiting].sort(
+            ([, a], [, b]) => Number(b.isFirst === true) - Number(a.isFirst === true),
+        );
+        for (const [key, request] of inOrder) {
             if (this.worker === null || this.given.size >= MOST_GIVEN) return;
             this.waiting.delete(key);
             this.given.set(++this.id, request);

@@ -63,6 +63,17 @@ const request = (
 });
 
 describe('the compositing pool', () => {
+    it('gives what comes first before all that waits, and the others in their order', () => {
+        const {
+            pool: made,
+            workers: [worker],
+        } = pool(1);
+        for (const column of [0, 1, 2, 3]) made.ask(request(column, {}));
+        made.ask({ ...request(4, {}), isFirst: true });
+        for (let i = 0; i < 5; i++) worker.answer();
+        expect(worker.jobs.map(({ key }) => key)).toEqual(['0 0,0', '0 1,0', '0 4,0', '0 2,0', '0 3,0']);
+    });
+
     it('sends a layer’s bytes once for each version', () => {
         const {
             pool: made,

@@ -3,7 +3,7 @@ import type { BenchModel } from '../bench/model/model';
 import { TilePictures, type Sight } from '../bench/surface/tilePictures';
 import { composeBlock, PIXELS, SIDE, type Look } from '../picture/compose';
 import type { ComposePool, TileRequest } from '../picture/pool';
-import { EMPTY, type Flat, type Stack } from '../picture/stack';
+import { BLACK_LINES, EMPTY, type Flat, type Stack } from '../picture/stack';
 import { HIGHEST } from '../picture/tiles';
 import { flatOf } from './world';
 
@@ -211,5 +211,94 @@ describe('the pictures of tiles', () => {
         window.takeAsked().forEach(({ done }) => done(null));
         window.draw();
         expect(window.takeAsked()).toHaveLength(2);
+    });
+
+    describe('while the whole page changes', () => {
+        const plain = (value: number): Uint8ClampedArray<ArrayBuffer> => new Uint8ClampedArray(4 * PIXELS).fill(value);
+        const inked = (colour: number): Stack => ({ ...stackOf(0x804020), lines: { ...BLACK_LINES, colour } });
+        const coarsest = (): TileRequest => {
+            const found = window.asked.filter(({ level }) => level === HIGHEST);
+            return found[found.length - 1];
+        };
+
+        beforeEach(() => {
+            // A page whose coarsest picture is there as well.
+            window = new Window(stackOf(0x804020));
+            window.draw();
+            coarsest().done(plain(100));
+            window.takeAsked().forEach((request) => window.answer(request));
+        });
+
+        it('the coarsest picture is asked for first, and the others have its change at once', () => {
+            window.take(inked(1));
+            const coarse = coarsest();
+            expect([coarse.level, coarse.isFirst]).toEqual([HIGHEST, true]);
+            window.draw();
+            const fine = window.takeAsked();
+            expect(fine.map(({ key, isFirst }) => [key, isFirst])).toEqual([
+                ['view 0 0,0', false],
+                ['view 0 1,0', false],
+            ]);
+            coarse.done(plain(130));
+            expect(window.draw().map((picture) => colour(picture, 200))).toEqual([
+                [0x80 + 30, 0x40 + 30, 0x20 + 30],
+                [0x10 + 30, 0x20 + 30, 0x30 + 30],
+            ]);
+            // Each is exact as soon as it comes.
+            fine[0].done(plain(7));
+            expect(window.draw().map((picture) => colour(picture, 200))).toEqual([
+                [7, 7, 7],
+                [0x10 + 30, 0x20 + 30, 0x30 + 30],
+            ]);
+        });
+
+        it('what is late is shown with the change since', () => {
+            window.take(inked(1));
+            coarsest().done(plain(130));
+            window.draw();
+            const [left] = window.takeAsked();
+            window.take(inked(2));
+            coarsest().done(plain(90));
+            expect(colour(window.draw()[0], 200)).toEqual([0x80 - 10, 0x40 - 10, 0x20 - 10]);
+            left.done(plain(150));
+            expect(colour(window.draw()[0], 200)).toEqual([110, 110, 110]);
+        });
+
+        it('a picture goes on through what does not change it', () => {
+            window.take(stackOf(0x804020));
+            window.take(stackOf(0x804020));
+            window.take(inked(1));
+            coarsest().done(plain(101));
+            expect(colour(window.draw()[0], 200)).toEqual([0x81, 0x41, 0x21]);
+        });
+
+        it('a picture on its way is not older for what does not change it', () => {
+            window.take(inked(1));
+            const coarse = coarsest();
+            window.take(inked(1));
+            coarse.done(plain(130));
+            expect(colour(window.draw()[0], 200)).toEqual([0x80 + 30, 0x40 + 30, 0x20 + 30]);
+            window.takeAsked().forEach(({ done }) => done(plain(50)));
+            window.take(inked(2));
+            coarsest().done(plain(120));
+            expect(colour(window.draw()[1], 200)).toEqual([40, 40, 40]);
+        });
+
+        it('a picture that is awaited is still that of before', () => {
+            window.take(inked(1));
+            window.draw();
+            window.take(inked(1));
+            coarsest().done(plain(130));
+            expect(colour(window.draw()[0], 200)).toEqual([0x80 + 30, 0x40 + 30, 0x20 + 30]);
+        });
+
+        it('nothing is guessed where the coarsest picture of before is not known', () => {
+            window.tiles.forget();
+            window.draw();
+            window.takeAsked().forEach((request) => window.answer(request));
+            window.take(inked(1));
+            coarsest().done(plain(130));
+            expect(colour(window.draw()[0], 200)).toEqual(RED);
+        });
     });
 });

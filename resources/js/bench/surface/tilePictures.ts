@@ -12,6 +12,7 @@ import { HIGHEST } from '../../picture/tiles';
 import type { TriedLight } from '../../picture/tried';
 import { sizeOf } from '../../page/store';
 import type { BenchModel } from '../model/model';
+import { changedLike, CoarsePictures, type Picture } from './coarseChange';
 import { patch } from './patches';
 import { shownStack, triedTable } from './shownStack';
 import { levelFor, tilesIn, type Box, type Part, type View } from './viewport';
@@ -31,6 +32,12 @@ interface Shown {
     drafts: number;
     /** What it shows is right but for a tone that is being changed: that is right in a few pixels only. */
     isDraft: boolean;
+    /** The last change of the whole page that its picture shows. */
+    turn: number;
+    /** The last one that the picture on its way will show. */
+    asked: { turn: number };
+    /** It shows that picture with a later change as the coarsest picture has it. */
+    hasCoarseChange: boolean;
 }
 
 /** What is looked at, and which part of the page that shows. */
@@ -38,8 +45,6 @@ export interface Sight {
     view: View;
     seen: Part;
 }
-
-type Picture = Uint8ClampedArray<ArrayBuffer>;
 
 /** Tile pictures kept, of all levels. */
 const MOST_SHOWN = 220;
@@ -59,6 +64,11 @@ export class TilePictures {
     private readonly tileLayers: TileLayers;
     /** As it was shown last. */
     private stack: Stack | null = null;
+    /** How often what is shown has been changed as a whole. */
+    private turn = 0;
+    private readonly coarse = new CoarsePictures();
+    /** The level that was drawn last. */
+    private level = 0;
 
     constructor(
         private readonly bench: BenchModel,
@@ -71,6 +81,7 @@ export class TilePictures {
     /** Nothing that was shown is of this page any more. */
     forget(): void {
         this.shown.clear();
+        this.coarse.forget();
     }
 
     /** @param sight what is looked at; null while nothing is */
@@ -80,12 +91,20 @@ export class TilePictures {
         this.stack = stack;
         this.layers = layersOf(stack);
         this.pool.setStack(stack);
-        if (changed === null) this.dirty(null, null);
-        else this.repaintInView(sight, this.dirtyWhere(changed), changed);
+        this.turn++;
+        if (changed === null) {
+            this.dirty(null, null);
+            if (sight !== null) this.ensureCoarsest(sight.seen);
+            return;
+        }
+        const current = this.dirtyWhere(changed);
+        this.goOn();
+        this.repaintInView(sight, current, changed);
     }
 
     takeLook(): void {
         this.levelsTable = triedTable(this.bench);
+        this.turn++;
         this.dirty(null, null);
     }
 
@@ -126,10 +145,9 @@ export class TilePictures {
 
     draw(context: CanvasRenderingContext2D, { view, seen }: Sight, size: Box): void {
         const level = levelFor(view.scale, HIGHEST);
+        this.level = level;
         const { look } = this.bench;
-        // The coarsest picture of all that is in view comes before anything sharp.
-        for (const { column, row } of tilesIn(HIGHEST, seen, size))
-            this.ensure({ level: HIGHEST, column, row, distance: -1 }, look);
+        this.ensureCoarsest(seen);
         let isComplete = true;
         for (const { column, row } of tilesIn(level, seen, size)) {
             const span = SIDE << level;
@@ -139,6 +157,14 @@ export class TilePictures {
             isComplete &&= tile.isReady && !tile.isDirty;
         }
         if (isComplete) this.fetchRing(level, seen, size);
+    }
+
+    /** The coarsest picture of all that is in view comes before anything sharp. */
+    private ensureCoarsest(seen: Part): void {
+        const size = sizeOf(this.bench.session.view);
+        if (size === null) return;
+        for (const { column, row } of tilesIn(HIGHEST, seen, size))
+            this.ensure({ level: HIGHEST, column, row, distance: -1 }, this.bench.look);
     }
 
     /**
@@ -179,10 +205,12 @@ export class TilePictures {
         // What is softened asks its neighbours, too.
         const isExact = patch(patched, changed, stack, look) && stack.soft.size === 0;
         for (const { tile, picture } of patched) {
-            show(tile, picture);
+            put(tile, picture);
             tile.drafts++;
             tile.isDraft ||= !isExact;
             tile.isDirty = tile.isDraft;
+            tile.turn = this.turn;
+            tile.hasCoarseChange = false;
         }
     }
 
@@ -208,6 +236,40 @@ export class TilePictures {
         return current;
     }
 
+    /** What a change has not put out of date shows the page as it is after it, too. */
+    private goOn(): void {
+        for (const tile of this.shown.values()) {
+            if (tile.isDirty) continue;
+            tile.asked.turn = this.turn;
+            if (tile.isAsked) continue;
+            tile.turn = this.turn;
+            if (tile.level === HIGHEST) this.coarse.goesOn(placeOf(tile), this.turn);
+        }
+    }
+
+    /** Tiles in view whose pictures are older take on the change that a coarse tile shows. */
+    private foreshow({ column, row }: Shown): void {
+        const up = HIGHEST - this.level;
+        for (const tile of this.shown.values()) {
+            const isUnder = tile.level === this.level && tile.column >> up === column && tile.row >> up === row;
+            if (isUnder && up > 0 && tile.isReady) this.show(tile);
+        }
+    }
+
+    /** Its picture, with the change since then as the coarsest picture has it. */
+    private show(tile: Shown): void {
+        const picture = this.pictures.get(keyOf(tile));
+        if (picture === undefined) return;
+        const up = HIGHEST - tile.level;
+        const coarse = this.shown.get(keyOf({ level: HIGHEST, column: tile.column >> up, row: tile.row >> up }));
+        const isLater = up > 0 && coarse !== undefined && coarse.turn > tile.turn;
+        const before = isLater ? this.coarse.at(placeOf(coarse), tile.turn) : null;
+        const after = isLater ? this.coarse.at(placeOf(coarse), coarse.turn) : null;
+        tile.hasCoarseChange = before !== null && after !== null;
+        if (before === null || after === null) put(tile, picture);
+        else put(tile, changedLike(picture, before, after, { up, column: tile.column, row: tile.row }));
+    }
+
     /** The tile's picture, and if it is out of date, its place in the workers' queue. */
     private ensure(place: TilePlace, look: Look): Shown {
         const key = keyOf(place);
@@ -223,8 +285,11 @@ export class TilePictures {
         tile.isDirty = false;
         tile.isAsked = true;
         const { drafts } = tile;
+        const asked = { turn: this.turn };
+        tile.asked = asked;
         this.pool.ask({
             ...request,
+            isFirst: place.level === HIGHEST,
             done: (pixels) => {
                 // It is asked for anew: what the window itself made of it since is newer.
                 if (tile.drafts !== drafts) return;
@@ -234,10 +299,13 @@ export class TilePictures {
                     tile.isDirty = true;
                     return;
                 }
-                show(tile, pixels);
                 remember(this.pictures, keyOf(place), pixels, MOST_KEPT);
                 tile.isReady = true;
                 tile.isDraft = false;
+                tile.turn = asked.turn;
+                if (place.level === HIGHEST) this.coarse.keep(placeOf(tile), tile.turn, pixels);
+                this.show(tile);
+                if (place.level === HIGHEST) this.foreshow(tile);
                 this.changed();
             },
         });
@@ -315,7 +383,10 @@ export class TilePictures {
     }
 }
 
-const keyOf = ({ level, column, row }: TilePlace): string => `${level} ${column},${row}`;
+const keyOf = ({ level, column, row }: Pick<TilePlace, 'level' | 'column' | 'row'>): string =>
+    `${level} ${column},${row}`;
+
+const placeOf = ({ column, row }: Shown): string => `${column},${row}`;
 
 /** How far from the middle of what is looked at it lies, in pixels of the page: nearer ones come first. */
 function placeFrom(view: View, level: number, column: number, row: number): TilePlace {
@@ -326,10 +397,23 @@ function placeFrom(view: View, level: number, column: number, row: number): Tile
 function newTile({ level, column, row }: TilePlace): Shown {
     const canvas = document.createElement('canvas');
     canvas.width = canvas.height = SIDE;
-    return { level, column, row, canvas, isDirty: true, isReady: false, isAsked: false, drafts: 0, isDraft: false };
+    return {
+        level,
+        column,
+        row,
+        canvas,
+        isDirty: true,
+        isReady: false,
+        isAsked: false,
+        drafts: 0,
+        isDraft: false,
+        turn: 0,
+        asked: { turn: 0 },
+        hasCoarseChange: false,
+    };
 }
 
-function show({ canvas }: Shown, picture: Picture): void {
+function put({ canvas }: Shown, picture: Picture): void {
     canvas.getContext('2d')?.putImageData(new ImageData(picture, SIDE, SIDE), 0, 0);
 }
 
