@@ -170,6 +170,81 @@ final class MoodTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{string, array{float, float}, array{float, float}}> */
+    public static function gradients(): iterable
+    {
+        yield 'straight down' => ['linear', [0.5, 0.1], [0.5, 0.9]];
+        yield 'straight up' => ['linear', [0.2, 1.0], [0.2, 0.3]];
+        yield 'across' => ['linear', [0.05, 0.5], [0.95, 0.5]];
+        yield 'slanting' => ['linear', [0.9, 0.1], [0.2, 0.8]];
+        yield 'round' => ['round', [0.4, 0.3], [0.9, 0.7]];
+    }
+
+    /**
+     * On a page of four tiles whose sides are no multiple of four. The thresholds by Bayer's rule (1973): the matrix of
+     * twice the size is [4M, 4M + 2; 4M + 3, 4M + 1].
+     *
+     * @param  array{float, float}  $from
+     * @param  array{float, float}  $to
+     */
+    #[DataProvider('gradients')]
+    public function test_each_pixel_of_a_gradient_is_its_place_and_its_threshold(
+        string $form,
+        array $from,
+        array $to,
+    ): void {
+        [$width, $height] = [301, 275];
+        $ends = [['at' => 0, 'colour' => '#10c828'], ['at' => 1, 'colour' => '#f01450']];
+        $mood = ['kind' => 'gradient', 'form' => $form, 'space' => 'srgb', 'from' => $from, 'to' => $to];
+        $graded = (new GradedPicture)->of(
+            Paint::solid($width, $height, [255, 255, 255]),
+            MoodFile::read(self::file($mood + ['stops' => $ends]))[1],
+        );
+        $two = [[0, 2], [3, 1]];
+        $bayer = fn (int $x, int $y): int => 4 * $two[$y & 1][$x & 1] + $two[($y >> 1) & 1][($x >> 1) & 1];
+        [$alongX, $alongY] = [($to[0] - $from[0]) * $width, ($to[1] - $from[1]) * $height];
+        $length = hypot($alongX, $alongY);
+        $most = $off = 0;
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                [$dx, $dy] = [$x + 0.5 - $from[0] * $width, $y + 0.5 - $from[1] * $height];
+                $at = $form === 'round' ? hypot($dx, $dy) / $length : ($dx * $alongX + $dy * $alongY) / $length ** 2;
+                $at = max(0.0, min(1.0, $at));
+                $parts = [[16, 240, $graded->red], [200, 20, $graded->green], [40, 80, $graded->blue]];
+                foreach ($parts as [$a, $b, $is]) {
+                    $wanted = (int) floor($a + ($b - $a) * $at + $bayer($x, $y) / 16 + 1 / 32);
+                    $found = ord($is[$y * $width + $x]);
+                    $most = max($most, abs($wanted - $found));
+                    $off += (int) ($wanted !== $found);
+                }
+            }
+        }
+        self::assertLessThanOrEqual(1, $most);
+        // The ramp has 4096 places: of two hundred steps some are taken a pixel sooner or later.
+        self::assertLessThan(0.03 * 3 * $width * $height, $off);
+    }
+
+    /** A blur has its tiles composed with a margin: parts that begin and end anywhere. */
+    public function test_a_gradient_is_the_same_in_parts_that_begin_anywhere(): void
+    {
+        $ends = [['at' => 0, 'colour' => '#10c828'], ['at' => 1, 'colour' => '#f01450']];
+        foreach ([[[0.5, 0.1], [0.5, 0.9]], [[0.9, 0.1], [0.2, 0.8]]] as [$from, $to]) {
+            $layer = ['kind' => 'gradient', 'form' => 'linear', 'space' => 'srgb', 'from' => $from, 'to' => $to];
+            $white = Paint::solid(301, 275, [255, 255, 255]);
+            $graded = fn (array ...$layers): string => (new GradedPicture)->of(
+                $white,
+                MoodFile::read(self::file(...$layers))[1],
+            )->red;
+            $sharp = $graded($layer + ['stops' => $ends]);
+            $soft = $graded($layer + ['stops' => $ends], ['kind' => 'blur', 'sigma' => 0.7]);
+            $most = 0;
+            for ($i = 0, $count = strlen($sharp); $i < $count; $i++) {
+                $most = max($most, abs(ord($sharp[$i]) - ord($soft[$i])));
+            }
+            self::assertLessThanOrEqual(3, $most);
+        }
+    }
+
     public function test_a_dark_gradient_has_no_bands(): void
     {
         $width = 512;

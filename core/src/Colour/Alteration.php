@@ -14,6 +14,15 @@ interface Alteration
     public function of(array $colour): array;
 
     /**
+     * The same of many pixels.
+     *
+     * @param  array{array<int, float>, array<int, float>, array<int, float>}  $planes  red, green, blue
+     * @param  list<array{int, int}>  $stretches  which of them: first pixel, pixel after the last
+     * @return array{array<int, float>, array<int, float>, array<int, float>} the others as they were
+     */
+    public function within(array $planes, array $stretches): array;
+
+    /**
      * @return ?array{string, string, string} 256 bytes each for red, green and blue; null: they depend on each other
      */
     public function tables(): ?array;

@@ -12,6 +12,8 @@ use Awning\Core\Raster\Bytes;
  */
 final readonly class ColourBalance implements Alteration
 {
+    use ChannelByChannel;
+
     /**
      * @param  array{float, float, float}  $darks  red, green, blue, -1..1: what is added
      * @param  array{float, float, float}  $middle

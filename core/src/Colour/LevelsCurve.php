@@ -10,6 +10,8 @@ namespace Awning\Core\Colour;
  */
 final readonly class LevelsCurve implements Alteration
 {
+    use ChannelByChannel;
+
     /**
      * @param  float  $black  0..1
      * @param  float  $white  0..1, above black

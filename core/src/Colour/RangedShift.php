@@ -10,6 +10,10 @@ namespace Awning\Core\Colour;
  */
 final class RangedShift implements Alteration
 {
+    use PixelByPixel {
+        within as private eachWithin;
+    }
+
     /** Chroma from which on a colour has a hue. */
     private const GREY = 0.02;
 
@@ -49,6 +53,13 @@ final class RangedShift implements Alteration
             max(0.0, min(1.0, $known[1] + $green - (($key >> 8) & 255) / 255)),
             max(0.0, min(1.0, $known[2] + $blue - ($key & 255) / 255)),
         ];
+    }
+
+    public function within(array $planes, array $stretches): array
+    {
+        return $this->hues === null && $this->tones === null
+            ? $this->shift->within($planes, $stretches, $this->of(...))
+            : $this->eachWithin($planes, $stretches);
     }
 
     public function tables(): null

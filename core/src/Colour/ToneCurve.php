@@ -7,6 +7,8 @@ namespace Awning\Core\Colour;
 /** A curve from values as sRGB codes them to others. */
 final readonly class ToneCurve implements Alteration
 {
+    use ChannelByChannel;
+
     public function __construct(private MonotoneCurve $curve, private Channel $channel = Channel::All)
     {
     }

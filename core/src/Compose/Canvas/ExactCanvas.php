@@ -143,8 +143,14 @@ final class ExactCanvas implements Canvas
 
     public function alter(string $coverage, Alteration $alteration, BlendMode $mode, float $opacity): void
     {
-        $planes = &$this->colours->planes;
         [, $stretches] = self::touched($coverage, [[0, $this->count]], false);
+        if ($this->alpha === null && $mode === BlendMode::Normal) {
+            $altered = $alteration->within($this->colours->planes, $stretches);
+            $this->colours->mixPlanes($stretches, $altered, $coverage, $opacity / 255);
+
+            return;
+        }
+        $planes = &$this->colours->planes;
         foreach ($stretches as [$from, $to]) {
             for ($i = $from; $i < $to; $i++) {
                 if (($this->alpha[$i] ?? 1.0) <= 0) {

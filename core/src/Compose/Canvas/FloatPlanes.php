@@ -231,6 +231,38 @@ final class FloatPlanes
     }
 
     /**
+     * Other planes over these, normally, as much as the coverage says; where that is full they take their place.
+     *
+     * @param  list<array{int, int}>  $stretches
+     * @param  array{array<int, float>, array<int, float>, array<int, float>}  $others  as long as these
+     */
+    public function mixPlanes(array $stretches, array $others, string $coverage, float $scale): void
+    {
+        if ($scale >= 1 / 255 && strspn($coverage, "\xff") === count($this->planes[0])) {
+            $this->planes = $others;
+
+            return;
+        }
+        [$reds, $greens, $blues] = $others;
+        [$red, $green, $blue] = $this->take();
+        foreach ($stretches as [$from, $to]) {
+            for ($i = $from; $i < $to; $i++) {
+                $alpha = ord($coverage[$i]) * $scale;
+                if ($alpha >= 1.0) {
+                    $red[$i] = $reds[$i];
+                    $green[$i] = $greens[$i];
+                    $blue[$i] = $blues[$i];
+                } else {
+                    $red[$i] += ($reds[$i] - $red[$i]) * $alpha;
+                    $green[$i] += ($greens[$i] - $green[$i]) * $alpha;
+                    $blue[$i] += ($blues[$i] - $blue[$i]) * $alpha;
+                }
+            }
+        }
+        $this->planes = [$red, $green, $blue];
+    }
+
+    /**
      * The planes in the caller's hands alone.
      *
      * @return array{array<int, float>, array<int, float>, array<int, float>}

@@ -66,25 +66,79 @@ final readonly class GradientLayer extends PassLayer
         [$fromX, $fromY] = [$content->from[0] * $width, $content->from[1] * $height];
         [$alongX, $alongY] = [$content->to[0] * $width - $fromX, $content->to[1] * $height - $fromY];
         $squared = $alongX * $alongX + $alongY * $alongY;
-        $length = sqrt($squared);
-        [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
-        // Along the way, in steps of the ramp.
-        $scale = GradientRamp::STEPS / ($content->isRound ? $length : $squared);
-        $r = $g = $b = $a = '';
+        // In steps of the ramp, from the middle of a pixel to that of the next.
+        $scale = GradientRamp::STEPS / ($content->isRound ? sqrt($squared) : $squared);
+        $planes = ['', '', '', ''];
         for ($y = $rect->y, $bottom = $rect->y + $rect->height; $y < $bottom; $y++) {
-            $down = $y + 0.5 - $fromY;
-            for ($x = $rect->x, $right = $rect->x + $rect->width; $x < $right; $x++) {
-                $across = $x + 0.5 - $fromX;
-                $place = $content->isRound
-                    ? sqrt($across * $across + $down * $down)
-                    : $across * $alongX + $down * $alongY;
-                $at = (int) max(0, min(GradientRamp::STEPS, $scale * $place + 0.5));
-                $more = self::THRESHOLDS[(($y & 3) << 2) | ($x & 3)];
-                $r .= chr(($reds[$at] + $more) >> 4);
-                $g .= chr(($greens[$at] + $more) >> 4);
-                $b .= chr(($blues[$at] + $more) >> 4);
-                $a .= chr(($alphas[$at] + $more) >> 4);
+            [$across, $down] = [$rect->x + 0.5 - $fromX, $y + 0.5 - $fromY];
+            if ($content->isRound) {
+                $row = $this->round($rect->x, $y, $rect->width, $scale * $across, $scale * $down, $scale);
+            } else {
+                $step = $scale * $alongX;
+                $first = $step * $across + $scale * $alongY * $down + 0.5;
+                // Straight down, a row has four values: one for each threshold.
+                $row = $this->straight($rect->x, $y, $step == 0 ? min(4, $rect->width) : $rect->width, $first, $step);
             }
+            foreach ($row as $part => $bytes) {
+                $planes[$part] .= strlen($bytes) === $rect->width
+                    ? $bytes
+                    : substr(str_repeat($bytes, intdiv($rect->width, 4) + 1), 0, $rect->width);
+            }
+        }
+
+        return $planes;
+    }
+
+    /**
+     * Some pixels of a row, along a straight way.
+     *
+     * @param  float  $place  of the first, in steps of the ramp
+     * @param  float  $step  from one to the next
+     * @return array{string, string, string, string}
+     */
+    private function straight(int $x, int $y, int $count, float $place, float $step): array
+    {
+        [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
+        $thresholds = self::THRESHOLDS;
+        $row = ($y & 3) << 2;
+        $r = $g = $b = $a = '';
+        for ($i = 0; $i < $count; $i++) {
+            $at = $place + $i * $step;
+            $at = $at < 0 ? 0 : ($at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at);
+            $more = $thresholds[$row | (($x + $i) & 3)];
+            $r .= chr(($reds[$at] + $more) >> 4);
+            $g .= chr(($greens[$at] + $more) >> 4);
+            $b .= chr(($blues[$at] + $more) >> 4);
+            $a .= chr(($alphas[$at] + $more) >> 4);
+        }
+
+        return [$r, $g, $b, $a];
+    }
+
+    /**
+     * Some pixels of a row, away from a point.
+     *
+     * @param  float  $across  from the point to the first, in steps of the ramp
+     * @param  float  $down  the same, and for all of them
+     * @param  float  $step  from one to the next
+     * @return array{string, string, string, string}
+     */
+    private function round(int $x, int $y, int $count, float $across, float $down, float $step): array
+    {
+        [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
+        $thresholds = self::THRESHOLDS;
+        $row = ($y & 3) << 2;
+        $squared = $down * $down;
+        $r = $g = $b = $a = '';
+        for ($i = 0; $i < $count; $i++) {
+            $away = $across + $i * $step;
+            $at = sqrt($away * $away + $squared) + 0.5;
+            $at = $at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at;
+            $more = $thresholds[$row | (($x + $i) & 3)];
+            $r .= chr(($reds[$at] + $more) >> 4);
+            $g .= chr(($greens[$at] + $more) >> 4);
+            $b .= chr(($blues[$at] + $more) >> 4);
+            $a .= chr(($alphas[$at] + $more) >> 4);
         }
 
         return [$r, $g, $b, $a];

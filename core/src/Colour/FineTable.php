@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Awning\Core\Colour;
+
+/**
+ * A function of 0..1 at so many places that it may be interpolated between them: for whole pages, where working it out
+ * for each pixel takes too long. Twice: over all of 0..1, and more finely over its beginning, where powers are steep.
+ */
+final readonly class FineTable
+{
+    /** Cells of either table; both have a value at each end of each. */
+    public const CELLS = 4096;
+
+    /** The share of 0..1 that the second table is about. */
+    public const BEGINNING = 1 / 64;
+
+    /** How far half-way between two places may be off: a quarter of a step of 8 bits. */
+    private const OFF = 1 / 4 / 255;
+
+    /**
+     * @param  list<float>  $all  the value at i / CELLS, and one more beyond 1
+     * @param  list<float>  $beginning  the value at i * BEGINNING / CELLS, and one more
+     */
+    private function __construct(public array $all, public array $beginning)
+    {
+    }
+
+    /**
+     * @param  callable(float): float  $at
+     * @return ?self null: it is too steep somewhere
+     */
+    public static function of(callable $at): ?self
+    {
+        $all = self::over($at, 1.0, (int) (self::BEGINNING * self::CELLS));
+        $beginning = self::over($at, self::BEGINNING, 0);
+
+        return $all === null || $beginning === null ? null : new self($all, $beginning);
+    }
+
+    /**
+     * @param  callable(float): float  $at
+     * @param  int  $from  the first cell that has to be near enough
+     * @return ?list<float>
+     */
+    private static function over(callable $at, float $length, int $from): ?array
+    {
+        $values = [$at(0.0)];
+        for ($i = 1; $i <= self::CELLS; $i++) {
+            $values[] = $at(($i * $length) / self::CELLS);
+            $middle = $at((($i - 0.5) * $length) / self::CELLS);
+            if ($i > $from && abs($middle - ($values[$i - 1] + $values[$i]) / 2) > self::OFF) {
+                return null;
+            }
+        }
+        $values[] = $values[self::CELLS];
+
+        return $values;
+    }
+}
