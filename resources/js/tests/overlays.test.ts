@@ -45,6 +45,7 @@ const bridge = (kind: BridgeKind, x1: number, y1: number, x2: number, y2: number
     x2,
     y2,
     kind,
+    score: 0.5,
 });
 
 describe('bridges', () => {
