@@ -58,7 +58,7 @@ export function DriftPart({ desk }: { desk: PaletteDesk }) {
             {task !== null && <TaskLine task={task} onStop={stop} />}
             <section aria-label="The worst">
                 <h2 className="heading mb-1 text-base">Furthest off</h2>
-                {found.length === 0 && here.length === pages.length && (
+                {series !== undefined && found.length === 0 && here.length === pages.length && (
                     <p>Nothing drifts: all pages wear the palette’s colours.</p>
                 )}
                 <ol className="text-[13px]">
