@@ -237,7 +237,10 @@ describe('a picture held against the palette', () => {
         ],
     };
     beforeEach(() => {
-        vi.spyOn(api, 'series').mockResolvedValue({ pages: [{ id: 71, number: 4, title: 'Noon' }] } as never);
+        vi.spyOn(api, 'series').mockResolvedValue({
+            role: 'colourist',
+            pages: [{ id: 71, number: 4, title: 'Noon' }],
+        } as never);
         vi.spyOn(api, 'pictures').mockResolvedValue([
             { id: 81, name: 'quay.jpg', width: 10 },
             { id: 82, name: 'on its way', width: null },
@@ -291,6 +294,21 @@ describe('a picture held against the palette', () => {
         expect(picture.getAttribute('src')).toBe('/api/tasks/6/file?part=snapped');
         // A page of ours is not laid over a page.
         expect(screen.queryByLabelText('Over which page')).toBeNull();
+    });
+    it('that is not a page of ours can be laid over one', async () => {
+        const ended = task({ match: report });
+        vi.spyOn(api, 'beginForSeries').mockResolvedValue(ended);
+        vi.spyOn(api, 'task').mockResolvedValue(ended);
+        const laid = vi.spyOn(api, 'begin').mockResolvedValue(task({ id: 9, kind: 'snap' }));
+        rendered(<HoldPart series={2} />);
+        await screen.findByRole('option', { name: 'quay.jpg' });
+        fireEvent.change(screen.getByLabelText('A page or a picture of ours'), { target: { value: 'picture 81' } });
+        const over = await screen.findByLabelText('Over which page');
+        expect((screen.getByText('on the palette') as HTMLButtonElement).disabled).toBe(true);
+        fireEvent.change(over, { target: { value: '71' } });
+        press('on the palette');
+        expect((await screen.findByText(/Look at it/)).getAttribute('href')).toBe('/bench/71');
+        expect(laid.mock.calls).toEqual([[71, 'snap', { reference: 81 }]]);
     });
 });
 
