@@ -82,7 +82,7 @@ final class ReferencePicture extends Model
     private function trouble(): ?string
     {
         return $this->width === null && in_array($this->task?->state, [null, 'failed', 'stopped'], true)
-            ? $this->task->message ?? 'It was never read. Take it away and add it again.'
+            ? $this->task->message ?? 'It was never read. Remove it and add it again.'
             : null;
     }
 }

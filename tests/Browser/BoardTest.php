@@ -111,8 +111,8 @@ final class BoardTest extends BrowserTestCase
         $this->near('#2060a0', $pinned['shade']);
         $this->near('#e0a93a', $pinned['base']);
 
-        $browser->press('Take away');
-        $browser->press('Really take it away');
+        $browser->press('Remove');
+        $browser->press('Really remove it');
         $browser->until('document.body.innerText.includes("Nothing hangs here yet")', 'the empty board');
         self::assertSame(0, ReferencePicture::query()->count());
     }

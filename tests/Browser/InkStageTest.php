@@ -270,7 +270,7 @@ final class InkStageTest extends BrowserTestCase
         $browser->press('Mirrored copy');
         $this->saved($browser);
         self::assertCount(4, $this->sheet()->all(InkStroke::class));
-        $browser->press('Take away');
+        $browser->press('Delete Del');
         $this->saved($browser);
         self::assertCount(2, $this->sheet()->all(InkStroke::class), 'the copies were picked, and are gone');
 

@@ -132,7 +132,7 @@ export const KEYS: KeyBinding[] = [
     },
     {
         shown: 'Delete',
-        what: 'take picked lines away',
+        what: 'delete picked lines',
         is: (event) => event.key === 'Delete' || event.key === 'Backspace',
         run: (bench) => bench.ink.removePicked(),
     },

@@ -50,7 +50,7 @@ function Hanging({ board: { pictures }, picture: { id, mirrored, grey } }: { boa
                 grey
             </Tick>
             <button className="bare ml-auto" onClick={() => (isAsked ? void pictures.takeAway(id) : setAsked(true))}>
-                {isAsked ? 'Really take it away' : 'Take away'}
+                {isAsked ? 'Really remove it' : 'Remove'}
             </button>
         </div>
     );

@@ -38,8 +38,8 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
     };
     return (
         <div className="flex flex-col gap-4">
-            <section aria-label="Take it away">
-                <h2 className="heading mb-2 text-base">Take it away</h2>
+            <section aria-label="Download the palette">
+                <h2 className="heading mb-2 text-base">Download the palette</h2>
                 <div className="flex flex-wrap gap-2">
                     {FORMATS.map(([format, what]) => (
                         <a key={format} className="act" href={api.paletteFile(series, format)} download>
@@ -49,8 +49,8 @@ export function FilePart({ desk }: { desk: PaletteDesk }) {
                 </div>
             </section>
             {desk.overview?.mayColour === true && (
-                <section aria-label="Take a file in" className="rule-t pt-3">
-                    <h2 className="heading mb-1 text-base">Take a file in</h2>
+                <section aria-label="Add from a file" className="rule-t pt-3">
+                    <h2 className="heading mb-1 text-base">Add from a file</h2>
                     <p className="quiet mb-2">
                         CSV, JSON or CSS. First it shows what would be added, changed and left.
                     </p>

@@ -151,7 +151,7 @@ function Result({ task, report }: { task: TaskState; report: MatchReport }) {
             </table>
             {task.download !== null && (
                 <a className="act narrow self-start" href={task.download} download>
-                    Take the picture away
+                    Download the picture
                 </a>
             )}
         </div>

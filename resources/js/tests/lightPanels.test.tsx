@@ -184,7 +184,7 @@ describe('more lights', () => {
         expect(screen.getByText('45°')).toBeTruthy();
         slide('Behind', 90);
         expect(changed.mock.lastCall).toEqual([{ back: { azimuth: 90, colour: '#aabbcc' } }]);
-        press('Take the light from behind away');
+        press('Remove the light from behind');
         expect(changed.mock.lastCall).toEqual([{ back: null }]);
         fireEvent.click(screen.getAllByRole('button', { name: /lamp 1 away|Take lamp 1/i })[0]);
         expect(changed.mock.lastCall).toEqual([{ lamps: [other] }]);

@@ -243,12 +243,12 @@ describe('the chosen picture', () => {
         render(<ChosenPicture board={boardOf({ chosen: { ...chosen, grey: true } })} mayHang />);
         fireEvent.click(screen.getByLabelText('mirrored'));
         fireEvent.click(screen.getByLabelText('grey'));
-        fireEvent.click(button('Take away'));
+        fireEvent.click(button('Remove'));
         expect(done).toEqual([
             ['arrange', 1, { mirrored: true }],
             ['arrange', 1, { grey: false }],
         ]);
-        fireEvent.click(button('Really take it away'));
+        fireEvent.click(button('Really remove it'));
         expect(done[2]).toEqual(['takeAway', 1]);
     });
     it('is asked for where there is none; what is wrong with it is said', () => {

@@ -103,7 +103,7 @@ function Handling({ lines, isBlocked }: HandlingProps) {
                 Join
             </button>
             <button className="act" disabled={isBlocked} onClick={() => bench.ink.removePicked()}>
-                Take away <kbd className="key">Delete</kbd>
+                Delete <kbd className="key">Del</kbd>
             </button>
             <button className="bare" onClick={() => bench.set({ pickedLines: [] })}>
                 Pick none

@@ -172,8 +172,8 @@ function BackRow({ back, onChange }: { back: BackLightData; onChange: (change: B
             />
             <button
                 className="bare quiet"
-                aria-label="Take the light from behind away"
-                title="Take it away"
+                aria-label="Remove the light from behind"
+                title="Remove it"
                 onClick={() => onChange(null)}
             >
                 ×
