@@ -44,24 +44,27 @@ describe('a tile that changes like the coarsest picture', () => {
         const part = SIDE >> up;
         const steep = 144 / part;
         const [column, row] = [2 ** up - 1, 1];
-        const slope = pictureOf((x, y) => [
-            100 + steep * Math.max(-1, x - (SIDE - part)),
-            100 + steep * Math.max(0, Math.min(part, y - part)),
-            100,
-        ]);
-        const changed = changedLike(grey, grey, slope, { up, column: column + 2 ** up, row });
-        for (const [x, y] of [
-            [0, 128],
-            [20, 40],
-            [131, 200],
-            [77, 90],
-            [200, 20],
-        ]) {
-            const coarse = (v: number): number => steep * ((v + 0.5) / 2 ** up - 0.5);
-            const [red, green] = at(changed, x, y);
-            // The pictures have whole numbers.
-            expect(Math.abs(red - (100 + coarse(x)))).toBeLessThan(1.1);
-            expect(Math.abs(green - (100 + coarse(y)))).toBeLessThan(1.1);
+        const across = (x: number): number => 100 + steep * Math.max(-1, x - (SIDE - part));
+        const down = (y: number): number => 100 + steep * Math.max(0, Math.min(part, y - part));
+        for (const isTurned of [false, true]) {
+            const slope = pictureOf((x, y) => {
+                const [first, other] = isTurned ? [down(y), across(x)] : [across(x), down(y)];
+                return [first, other, first];
+            });
+            const changed = changedLike(grey, grey, slope, { up, column: column + 2 ** up, row });
+            for (const [x, y] of [
+                [0, 128],
+                [20, 40],
+                [131, 200],
+                [77, 90],
+                [200, 20],
+            ]) {
+                const coarse = (v: number): number => 100 + steep * ((v + 0.5) / 2 ** up - 0.5);
+                const [first, other] = isTurned ? [coarse(y), coarse(x)] : [coarse(x), coarse(y)];
+                // The pictures have whole numbers.
+                for (const [c, wanted] of [first, other, first].entries())
+                    expect(Math.abs(at(changed, x, y)[c] - wanted)).toBeLessThan(1.1);
+            }
         }
     });
 
