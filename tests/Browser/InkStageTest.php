@@ -270,7 +270,7 @@ final class InkStageTest extends BrowserTestCase
         $browser->press('Mirrored copy');
         $this->saved($browser);
         self::assertCount(4, $this->sheet()->all(InkStroke::class));
-        $browser->press('Delete Del');
+        $browser->press('Delete');
         $this->saved($browser);
         self::assertCount(2, $this->sheet()->all(InkStroke::class), 'the copies were picked, and are gone');
 
