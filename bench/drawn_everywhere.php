@@ -24,7 +24,8 @@ pool.ask = (request) => {
     if (isSeen) { open++; asked++; }
     Object.getPrototypeOf(pool).ask.call(pool, { ...request, done: (pixels) => { if (isSeen) open--; request.done(pixels); } });
 };
-const isThere = () => [...tiles.shown].every(([key, tile]) => !key.startsWith(`${renderer.level} `) || tile.isDraft || tile.hasCoarseChange || !(tile.isDirty || tile.isAsked));
+const isWaited = (tile) => (tile.isDirty || tile.isAsked) && !tile.isDraft && !tile.hasCoarseChange;
+const isThere = () => ![...tiles.shown].some(([key, tile]) => key.startsWith(`${renderer.level} `) && isWaited(tile));
 renderer.draw = () => {
     Object.getPrototypeOf(renderer).draw.call(renderer);
     if (began === 0) return;

@@ -27,9 +27,9 @@ trait ChannelByChannel
         }
 
         return [
-            self::lookedUp($planes[0], $stretches, $tables[0]),
-            self::lookedUp($planes[1], $stretches, $tables[1]),
-            self::lookedUp($planes[2], $stretches, $tables[2]),
+            $tables[0]->ofPlane($planes[0], $stretches),
+            $tables[1]->ofPlane($planes[1], $stretches),
+            $tables[2]->ofPlane($planes[2], $stretches),
         ];
     }
 
@@ -51,31 +51,5 @@ trait ChannelByChannel
         $known[$this] = $tables;
 
         return $tables;
-    }
-
-    /**
-     * @param  array<int, float>  $plane
-     * @param  list<array{int, int}>  $stretches
-     * @return array<int, float>
-     */
-    private static function lookedUp(array $plane, array $stretches, FineTable $table): array
-    {
-        [$all, $beginning] = [$table->all, $table->beginning];
-        foreach ($stretches as [$from, $to]) {
-            for ($i = $from; $i < $to; $i++) {
-                $value = $plane[$i];
-                if ($value < FineTable::BEGINNING) {
-                    $at = $value * (FineTable::CELLS / FineTable::BEGINNING);
-                    $k = (int) $at;
-                    $plane[$i] = $beginning[$k] + ($at - $k) * ($beginning[$k + 1] - $beginning[$k]);
-                } else {
-                    $at = $value * FineTable::CELLS;
-                    $k = (int) $at;
-                    $plane[$i] = $all[$k] + ($at - $k) * ($all[$k + 1] - $all[$k]);
-                }
-            }
-        }
-
-        return $plane;
     }
 }

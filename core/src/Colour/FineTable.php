@@ -40,6 +40,34 @@ final readonly class FineTable
     }
 
     /**
+     * Of a whole plane.
+     *
+     * @param  array<int, float>  $plane  0..1
+     * @param  list<array{int, int}>  $stretches  of which pixels: first pixel, pixel after the last
+     * @return array<int, float> the others as they were
+     */
+    public function ofPlane(array $plane, array $stretches): array
+    {
+        [$all, $beginning] = [$this->all, $this->beginning];
+        foreach ($stretches as [$from, $to]) {
+            for ($i = $from; $i < $to; $i++) {
+                $value = $plane[$i];
+                if ($value < self::BEGINNING) {
+                    $at = $value * (self::CELLS / self::BEGINNING);
+                    $k = (int) $at;
+                    $plane[$i] = $beginning[$k] + ($at - $k) * ($beginning[$k + 1] - $beginning[$k]);
+                } else {
+                    $at = $value * self::CELLS;
+                    $k = (int) $at;
+                    $plane[$i] = $all[$k] + ($at - $k) * ($all[$k + 1] - $all[$k]);
+                }
+            }
+        }
+
+        return $plane;
+    }
+
+    /**
      * @param  callable(float): float  $at
      * @param  int  $from  the first cell that has to be near enough
      * @return ?list<float>

@@ -31,8 +31,8 @@ final readonly class Shift
     }
 
     /**
-     * The same of many pixels, as sRGB codes them, 0..1, without rounding. It is written out, since a page has
-     * millions: Oklab's matrices and transfer curves as in Oklab and LinearRgb.
+     * The same of many pixels, as sRGB codes them, 0..1, without rounding. Oklab's matrices
+     * are written out, since a page has millions; the transfer curves are those of LinearRgb.
      *
      * @param  array{array<int, float>, array<int, float>, array<int, float>}  $planes  red, green, blue
      * @param  list<array{int, int}>  $stretches  first pixel, pixel after the last
@@ -42,36 +42,18 @@ final readonly class Shift
      */
     public function within(array $planes, array $stretches, callable $fitted): array
     {
-        [$red, $green, $blue] = $planes;
         [$light, $code] = self::transfer();
-        [$lights, $darkLights] = [$light->all, $light->beginning];
-        [$codes, $darkCodes] = [$code->all, $code->beginning];
-        [$cells, $fine] = [FineTable::CELLS, FineTable::CELLS / FineTable::BEGINNING];
+        [$red, $green, $blue] = array_map(fn (array $plane): array => $light->ofPlane($plane, $stretches), $planes);
         [$low, $high] = self::slack();
         $added = $this->lightness;
         $turn = deg2rad($this->hue);
         [$straight, $across] = [$this->chroma * cos($turn), $this->chroma * sin($turn)];
+        $unshown = [];
         foreach ($stretches as [$from, $to]) {
             for ($i = $from; $i < $to; $i++) {
                 $r = $red[$i];
                 $g = $green[$i];
                 $b = $blue[$i];
-                $at = $r < FineTable::BEGINNING ? $r * $fine : $r * $cells;
-                $k = (int) $at;
-                $r = $r < FineTable::BEGINNING
-                    ? $darkLights[$k] + ($at - $k) * ($darkLights[$k + 1] - $darkLights[$k])
-                    : $lights[$k] + ($at - $k) * ($lights[$k + 1] - $lights[$k]);
-                $at = $g < FineTable::BEGINNING ? $g * $fine : $g * $cells;
-                $k = (int) $at;
-                $g = $g < FineTable::BEGINNING
-                    ? $darkLights[$k] + ($at - $k) * ($darkLights[$k + 1] - $darkLights[$k])
-                    : $lights[$k] + ($at - $k) * ($lights[$k + 1] - $lights[$k]);
-                $at = $b < FineTable::BEGINNING ? $b * $fine : $b * $cells;
-                $k = (int) $at;
-                $b = $b < FineTable::BEGINNING
-                    ? $darkLights[$k] + ($at - $k) * ($darkLights[$k + 1] - $darkLights[$k])
-                    : $lights[$k] + ($at - $k) * ($lights[$k + 1] - $lights[$k]);
-
                 $l = (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3);
                 $m = (0.2119034982 * $r + 0.6806995451 * $g + 0.1073969566 * $b) ** (1 / 3);
                 $s = (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3);
@@ -92,32 +74,27 @@ final readonly class Shift
                 $g = -1.2684380046 * $l + 2.6097574011 * $m - 0.3413193965 * $s;
                 $b = -0.0041960863 * $l - 0.7034186147 * $m + 1.707614701 * $s;
                 if ($r < $low || $g < $low || $b < $low || $r > $high || $g > $high || $b > $high) {
-                    [$red[$i], $green[$i], $blue[$i]] = $fitted([$red[$i], $green[$i], $blue[$i]]);
-
-                    continue;
+                    $unshown[] = $i;
                 }
-                $r = $r < 0 ? 0.0 : ($r > 1 ? 1.0 : $r);
-                $at = $r < FineTable::BEGINNING ? $r * $fine : $r * $cells;
-                $k = (int) $at;
-                $red[$i] = $r < FineTable::BEGINNING
-                    ? $darkCodes[$k] + ($at - $k) * ($darkCodes[$k + 1] - $darkCodes[$k])
-                    : $codes[$k] + ($at - $k) * ($codes[$k + 1] - $codes[$k]);
-                $g = $g < 0 ? 0.0 : ($g > 1 ? 1.0 : $g);
-                $at = $g < FineTable::BEGINNING ? $g * $fine : $g * $cells;
-                $k = (int) $at;
-                $green[$i] = $g < FineTable::BEGINNING
-                    ? $darkCodes[$k] + ($at - $k) * ($darkCodes[$k + 1] - $darkCodes[$k])
-                    : $codes[$k] + ($at - $k) * ($codes[$k + 1] - $codes[$k]);
-                $b = $b < 0 ? 0.0 : ($b > 1 ? 1.0 : $b);
-                $at = $b < FineTable::BEGINNING ? $b * $fine : $b * $cells;
-                $k = (int) $at;
-                $blue[$i] = $b < FineTable::BEGINNING
-                    ? $darkCodes[$k] + ($at - $k) * ($darkCodes[$k + 1] - $darkCodes[$k])
-                    : $codes[$k] + ($at - $k) * ($codes[$k + 1] - $codes[$k]);
+                $red[$i] = $r < 0 ? 0.0 : ($r > 1 ? 1.0 : $r);
+                $green[$i] = $g < 0 ? 0.0 : ($g > 1 ? 1.0 : $g);
+                $blue[$i] = $b < 0 ? 0.0 : ($b > 1 ? 1.0 : $b);
             }
         }
+        $shifted = [
+            $code->ofPlane($red, $stretches),
+            $code->ofPlane($green, $stretches),
+            $code->ofPlane($blue, $stretches),
+        ];
+        foreach ($unshown as $i) {
+            [$shifted[0][$i], $shifted[1][$i], $shifted[2][$i]] = $fitted([
+                $planes[0][$i],
+                $planes[1][$i],
+                $planes[2][$i],
+            ]);
+        }
 
-        return [$red, $green, $blue];
+        return $shifted;
     }
 
     /** @return array{FineTable, FineTable} from sRGB's code to light, and back */

@@ -2,7 +2,7 @@
 /** What picked regions, bridges and a material's colour can be told, and what brushes are set to. */
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { BridgeData, BridgeKind, BoxedBrush, TipData } from '../api/generated';
+import type { BridgeData, BoxedBrush, TipData } from '../api/generated';
 import type { BenchModel } from '../bench/model/model';
 import { HEAVIEST_LINE, LARGEST_BRUSH } from '../bench/model/limits';
 import {
@@ -23,7 +23,7 @@ import { BridgesPart } from '../bench/panels/flats/BridgesPart';
 import { ChosenPart } from '../bench/panels/flats/ChosenPart';
 import { ColourPart } from '../bench/panels/flats/ColourPart';
 import { asked, button, open, openWith, press, show, slide, unfold } from './showing';
-import { oilskin, pageState, region } from './world';
+import { bridgeOf, oilskin, pageState, region } from './world';
 
 vi.mock('../bench/options/BrushSample', () => ({ BrushSample: () => null }));
 
@@ -135,14 +135,6 @@ describe('picked regions', () => {
 });
 
 describe('bridges', () => {
-    const bridge = (kind: BridgeKind, x1: number, y1: number, x2: number, y2: number): BridgeData => ({
-        kind,
-        x1,
-        y1,
-        x2,
-        y2,
-        score: 0.5,
-    });
     const opened = (bridges: BridgeData[], isHeld = true): BenchModel => {
         const bench = openWith({ bridge: Object.fromEntries(bridges.map((one, i) => [i + 1, one])) }, isHeld);
         show(bench, <BridgesPart />);
@@ -150,12 +142,12 @@ describe('bridges', () => {
         return bench;
     };
     const some = [
-        bridge('found', 0, 0, 3, 4),
-        bridge('found', 0, 0, 0, 8),
-        bridge('kept', 0, 0, 40, 0),
-        bridge('doubtful', 0, 0, 6, 8),
-        bridge('doubtful', 20, 10, 21, 40),
-        bridge('refused', 0, 0, 1, 1),
+        bridgeOf('found', 0, 0, 3, 4),
+        bridgeOf('found', 0, 0, 0, 8),
+        bridgeOf('kept', 0, 0, 40, 0),
+        bridgeOf('doubtful', 0, 0, 6, 8),
+        bridgeOf('doubtful', 20, 10, 21, 40),
+        bridgeOf('refused', 0, 0, 1, 1),
     ];
 
     it('are counted: those that close a gap, and those that are in doubt', () => {

@@ -2,9 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
 import type { Op } from '../page/ops/registry';
-import type { BridgeData, TaskState } from '../api/generated';
 import type { BenchModel } from '../bench/model/model';
-import { asLimited } from '../bench/surface/overlays';
 import { TOOLS } from '../bench/tools/registry';
 import type { ToolId, ToolPoint } from '../bench/tools/tool';
 import { Composer } from '../picture/compose';
@@ -13,7 +11,7 @@ import { shifted } from '../picture/shift';
 import { buildStack } from '../picture/stack';
 import { figuresOf } from '../picture/values';
 import { dragOn, flatting, opsOf, point } from './flatting';
-import { clogs, oilskin, pageState, region, stubWindow } from './world';
+import { clogs, oilskin, pageState, region, stubWindow, taskState } from './world';
 import { setDirections } from '../page/ops/light/setDirections';
 
 vi.mock('../api/client', () => ({ api: { giveBack: () => undefined, apply: () => new Promise(() => undefined) } }));
@@ -315,36 +313,6 @@ describe('colours of flats', () => {
     });
 });
 
-describe('a limit for bridges', () => {
-    it('shows what goes crossed out and what comes whole', () => {
-        const bridge = (kind: BridgeData['kind'], length: number): BridgeData => ({
-            x1: 10,
-            y1: 5,
-            x2: 10 + length,
-            y2: 5,
-            kind,
-            score: 0.5,
-        });
-        const all = [
-            bridge('found', 8),
-            bridge('found', 13),
-            bridge('doubtful', 12),
-            bridge('doubtful', 13),
-            bridge('kept', 40),
-            bridge('refused', 3),
-        ];
-        expect(asLimited(all, 12).map(({ kind }) => kind)).toEqual([
-            'found',
-            'refused',
-            'found',
-            'doubtful',
-            'kept',
-            'refused',
-        ]);
-        expect(asLimited(all, null)).toBe(all);
-    });
-});
-
 describe('flats that were taken over', () => {
     it('are settled row by row', async () => {
         open();
@@ -352,19 +320,7 @@ describe('flats that were taken over', () => {
             { colour: '#112233', share: 0.2, verdict: 'new' as const, difference: 30, material: null, labels: [1, 3] },
             { colour: '#445566', share: 0.1, verdict: 'new' as const, difference: 20, material: null, labels: [2] },
         ];
-        const task: TaskState = {
-            id: 3,
-            kind: 'take',
-            state: 'done',
-            progress: 100,
-            message: 'Done',
-            download: null,
-            name: null,
-            question: null,
-            report: { name: 'theirs.png', right: 0, down: 0, rows },
-            match: null,
-            outcomes: null,
-        };
+        const task = taskState({ kind: 'take', report: { name: 'theirs.png', right: 0, down: 0, rows } });
         bench.session.store.setState({ taken: task.report });
         bench.session.work.settleTaken(rows[0], clogs);
         expect(ops()).toEqual([{ kind: 'fill', labels: [1, 3], figure: 4, material: 8 }]);

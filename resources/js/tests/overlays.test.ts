@@ -1,7 +1,6 @@
 // @vitest-environment happy-dom
 /** What is drawn over the page: in screen pixels, wherever the page lies. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BridgeData, BridgeKind } from '../api/generated';
 import type { Cue } from '../bench/model/flatsModel';
 import {
     asLimited,
@@ -21,7 +20,7 @@ import {
 } from '../bench/surface/overlays';
 import { matrix, panBy, shown, tilesIn, toPage, zoomAt, type View } from '../bench/surface/viewport';
 import { Matrix, Recorder, stubMatrices } from './matrices';
-import { oilskin } from './world';
+import { bridgeOf, oilskin } from './world';
 
 const ACCENT = '#2b5a7a';
 let canvas: Recorder;
@@ -39,18 +38,9 @@ beforeEach(() => {
     toScreen = new Matrix([2, 0, 0, 2, 100, 50]) as unknown as DOMMatrix;
 });
 
-const bridge = (kind: BridgeKind, x1: number, y1: number, x2: number, y2: number): BridgeData => ({
-    x1,
-    y1,
-    x2,
-    y2,
-    kind,
-    score: 0.5,
-});
-
 describe('bridges', () => {
     it('are bars between the middles of their pixels, each with the mark of its kind', () => {
-        drawBridges(context, toScreen, [bridge('found', 10, 20, 14, 20), bridge('kept', 0, 0, 0, 6)]);
+        drawBridges(context, toScreen, [bridgeOf('found', 10, 20, 14, 20), bridgeOf('kept', 0, 0, 0, 6)]);
         expect(canvas.drawn.map(({ path, width }) => [path, width])).toEqual([
             [[['121,91', '129,91']], 2.5],
             [[['o 125,91 7']], 1.2],
@@ -60,7 +50,7 @@ describe('bridges', () => {
         expect(new Set(canvas.drawn.map(({ colour }) => colour))).toEqual(new Set([ACCENT]));
     });
     it('are broken where they are in doubt, and a cross alone where they were taken away', () => {
-        drawBridges(context, toScreen, [bridge('doubtful', 10, 20, 14, 20), bridge('refused', 10, 20, 14, 20)]);
+        drawBridges(context, toScreen, [bridgeOf('doubtful', 10, 20, 14, 20), bridgeOf('refused', 10, 20, 14, 20)]);
         expect(canvas.drawn.map(({ path, dash }) => [path, dash])).toEqual([
             [[['121,91', '129,91']], [3, 3]],
             [[['o 125,91 7']], [3, 3]],
@@ -75,12 +65,12 @@ describe('bridges', () => {
     });
     it('are crossed out where a limit drops them, and whole where it takes them in', () => {
         const all = [
-            bridge('found', 0, 0, 3, 4),
-            bridge('found', 0, 0, 6, 8),
-            bridge('doubtful', 0, 0, 0, 5),
-            bridge('doubtful', 0, 0, 0, 6),
-            bridge('kept', 0, 0, 90, 0),
-            bridge('refused', 0, 0, 1, 0),
+            bridgeOf('found', 0, 0, 3, 4),
+            bridgeOf('found', 0, 0, 6, 8),
+            bridgeOf('doubtful', 0, 0, 0, 5),
+            bridgeOf('doubtful', 0, 0, 0, 6),
+            bridgeOf('kept', 0, 0, 90, 0),
+            bridgeOf('refused', 0, 0, 1, 0),
         ];
         expect(asLimited(all, 5).map(({ kind }) => kind)).toEqual([
             'found',

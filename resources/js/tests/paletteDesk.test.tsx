@@ -13,7 +13,6 @@ import type {
     MaterialState,
     PageColoursState,
     PaletteVersionState,
-    TaskState,
     Tone,
 } from '../api/generated';
 import { seriesOutbox } from '../page/seriesOutbox';
@@ -23,7 +22,7 @@ import { MaterialPart } from '../palette/MaterialPart';
 import { ToneDesk } from '../palette/ToneDesk';
 import type { PaletteDesk } from '../palette/usePalette';
 import { VersionsPart } from '../palette/VersionsPart';
-import { clogs, oilskin, pageState } from './world';
+import { clogs, oilskin, pageState, taskState } from './world';
 
 // What draws on a canvas of its own is tested by itself.
 vi.mock('../palette/Tracks', () => ({ Tracks: () => null }));
@@ -85,21 +84,6 @@ function rendered(part: ReactNode): void {
     );
 }
 const press = (name: string | RegExp): boolean => fireEvent.click(screen.getByRole('button', { name }));
-const task = (more: Partial<TaskState>): TaskState => ({
-    id: 6,
-    kind: 'match',
-    state: 'done',
-    progress: 100,
-    message: '',
-    download: null,
-    name: null,
-    question: null,
-    report: null,
-    match: null,
-    outcomes: null,
-    ...more,
-});
-
 describe('a tone on the desk', () => {
     const opened = (tone: Tone, material = rope): void =>
         rendered(<ToneDesk desk={desk} material={material} tone={tone} />);
@@ -248,8 +232,8 @@ describe('a picture held against the palette', () => {
     });
 
     it('is a page, a picture of the board that is there, or a file', async () => {
-        const begun = vi.spyOn(api, 'beginForSeries').mockResolvedValue(task({ state: 'failed', message: 'No.' }));
-        vi.spyOn(api, 'task').mockResolvedValue(task({ state: 'failed', message: 'No.' }));
+        const begun = vi.spyOn(api, 'beginForSeries').mockResolvedValue(taskState({ state: 'failed', message: 'No.' }));
+        vi.spyOn(api, 'task').mockResolvedValue(taskState({ state: 'failed', message: 'No.' }));
         rendered(<HoldPart series={2} />);
         await screen.findByRole('option', { name: 'p. 4 Noon' });
         await screen.findByRole('option', { name: 'quay.jpg' });
@@ -268,7 +252,7 @@ describe('a picture held against the palette', () => {
         ]);
     });
     it('is told in shares, colour by colour, with its place in the picture', async () => {
-        const ended = task({ match: report, download: '/api/tasks/6/file' });
+        const ended = taskState({ match: report, download: '/api/tasks/6/file' });
         vi.spyOn(api, 'beginForSeries').mockResolvedValue(ended);
         vi.spyOn(api, 'task').mockResolvedValue(ended);
         rendered(<HoldPart series={2} />);
@@ -296,10 +280,10 @@ describe('a picture held against the palette', () => {
         expect(screen.queryByLabelText('Over which page')).toBeNull();
     });
     it('that is not a page of ours can be laid over one', async () => {
-        const ended = task({ match: report });
+        const ended = taskState({ match: report });
         vi.spyOn(api, 'beginForSeries').mockResolvedValue(ended);
         vi.spyOn(api, 'task').mockResolvedValue(ended);
-        const laid = vi.spyOn(api, 'begin').mockResolvedValue(task({ id: 9, kind: 'snap' }));
+        const laid = vi.spyOn(api, 'begin').mockResolvedValue(taskState({ id: 9, kind: 'snap' }));
         rendered(<HoldPart series={2} />);
         await screen.findByRole('option', { name: 'quay.jpg' });
         fireEvent.change(screen.getByLabelText('A page or a picture of ours'), { target: { value: 'picture 81' } });
@@ -349,8 +333,8 @@ describe('drift from page to page', () => {
     it('is measured where a page has not been, once', async () => {
         const begun = vi
             .spyOn(api, 'beginForSeries')
-            .mockResolvedValue(task({ kind: 'colours', state: 'working', message: 'Measuring' }));
-        vi.spyOn(api, 'task').mockResolvedValue(task({ kind: 'colours', state: 'working', message: 'Measuring' }));
+            .mockResolvedValue(taskState({ kind: 'colours', state: 'working', message: 'Measuring' }));
+        vi.spyOn(api, 'task').mockResolvedValue(taskState({ kind: 'colours', state: 'working', message: 'Measuring' }));
         opened(page(71, 1, '#705030'), null);
         await vi.waitFor(() => expect(begun.mock.calls).toEqual([[2, 'colours', {}]]));
         expect(await screen.findByText('Measuring')).toBeTruthy();

@@ -2,13 +2,13 @@
 /** What the surface draws, where, and what it has drawn anew. */
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BridgeData, RegionData } from '../api/generated';
+import type { RegionData } from '../api/generated';
 import { placeIn, SurfaceRenderer } from '../bench/surface/render';
 import type { BenchModel } from '../bench/model/model';
 import type { ComposePool } from '../picture/pool';
 import { Recorder, stubMatrices } from './matrices';
 import { open } from './showing';
-import { pageState, region } from './world';
+import { bridgeOf, pageState, region } from './world';
 
 /** What was asked of the tiles' pictures, which have a test of their own. */
 const tiles = {
@@ -214,9 +214,11 @@ describe('over the page', () => {
         expect(lines(100)).toBe(0);
     });
     it('bridges lie over the flats; those that were taken away only while a limit is tried', () => {
-        const bridge = (kind: BridgeData['kind']): BridgeData => ({ kind, x1: 0, y1: 0, x2: 9, y2: 0, score: 1 });
         opened('', {
-            records: { ...pageState().records, bridge: { 1: bridge('found'), 2: bridge('refused') } },
+            records: {
+                ...pageState().records,
+                bridge: { 1: bridgeOf('found', 0, 0, 9, 0), 2: bridgeOf('refused', 0, 0, 9, 0) },
+            },
         });
         bench.choose('flats');
         const strokes = (): number => {

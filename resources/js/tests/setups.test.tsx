@@ -3,12 +3,12 @@
 import { act, fireEvent, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
-import type { PassData, SetupPass, SetupState, TaskState } from '../api/generated';
+import type { PassData, SetupPass, SetupState } from '../api/generated';
 import type { BenchModel } from '../bench/model/model';
 import { SetupPart } from '../bench/panels/passes/SetupPart';
 import { usePage } from '../bench/model/context';
 import { asked, button, openWith, press, show, type, unfold } from './showing';
-import { oilskin, region, shade } from './world';
+import { oilskin, region, shade, taskState } from './world';
 
 const kept = (name: string, more: Partial<SetupPass> = {}): SetupPass => ({
     name,
@@ -150,19 +150,11 @@ describe('a setup of the series', () => {
         answered([plain, rust]);
         const follower = (page: number, figures: string[]) => ({ page, number: page - 40, figures });
         vi.spyOn(api, 'setupFollowers').mockResolvedValue([follower(41, ['Oda', 'Tamsin']), follower(42, ['Oda'])]);
-        const task: TaskState = {
+        const task = taskState({
             id: 5,
             kind: 'follow',
-            state: 'done',
-            progress: 100,
-            message: '',
-            download: null,
-            name: null,
-            question: null,
-            report: null,
-            match: null,
             outcomes: [{ page: 42, number: 2, why: 'follows now' } as never],
-        };
+        });
         const begin = vi.spyOn(api, 'beginForSeries').mockResolvedValue(task);
         vi.spyOn(api, 'task').mockResolvedValue(task);
         press('Change it to what hangs here');

@@ -2,12 +2,15 @@
 import { vi } from 'vitest';
 import { TONES } from '../api/generated';
 import type {
+    BridgeData,
+    BridgeKind,
     DrawingData,
     FeedState,
     MaterialState,
     PageStateData,
     PassData,
     RegionData,
+    TaskState,
     Tone,
 } from '../api/generated';
 import type { Flat } from '../picture/stack';
@@ -115,6 +118,32 @@ export const drawing: DrawingData = {
     pictures: 1,
     found: { paper: 20, ink: 200, askew: null, turned: 0, specks: 0, share: 0.1, dropped: [], sheet: null },
 };
+
+/** A gap that was closed, or may be, from one pixel to another. */
+export const bridgeOf = (kind: BridgeKind, x1: number, y1: number, x2: number, y2: number): BridgeData => ({
+    kind,
+    x1,
+    y1,
+    x2,
+    y2,
+    score: 0.5,
+});
+
+/** Long work that is done, unless it is told otherwise. */
+export const taskState = (more: Partial<TaskState> = {}): TaskState => ({
+    id: 6,
+    kind: 'match',
+    state: 'done',
+    progress: 100,
+    message: '',
+    download: null,
+    name: null,
+    question: null,
+    report: null,
+    match: null,
+    outcomes: null,
+    ...more,
+});
 
 /** A feed that has nothing to tell, and need not be asked again soon. */
 export const quiet: FeedState = {

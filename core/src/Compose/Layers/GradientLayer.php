@@ -72,13 +72,14 @@ final readonly class GradientLayer extends PassLayer
         for ($y = $rect->y, $bottom = $rect->y + $rect->height; $y < $bottom; $y++) {
             [$across, $down] = [$rect->x + 0.5 - $fromX, $y + 0.5 - $fromY];
             if ($content->isRound) {
-                $row = $this->round($rect->x, $y, $rect->width, $scale * $across, $scale * $down, $scale);
+                $places = self::round($rect->width, $scale * $across, $scale * $down, $scale);
             } else {
                 $step = $scale * $alongX;
                 $first = $step * $across + $scale * $alongY * $down + 0.5;
                 // Straight down, a row has four values: one for each threshold.
-                $row = $this->straight($rect->x, $y, $step == 0 ? min(4, $rect->width) : $rect->width, $first, $step);
+                $places = self::straight($step == 0 ? min(4, $rect->width) : $rect->width, $first, $step);
             }
+            $row = $this->coloured($rect->x, $y, $places);
             foreach ($row as $part => $bytes) {
                 $planes[$part] .= strlen($bytes) === $rect->width
                     ? $bytes
@@ -90,50 +91,56 @@ final readonly class GradientLayer extends PassLayer
     }
 
     /**
-     * Some pixels of a row, along a straight way.
+     * Where some pixels of a row lie along a straight way.
      *
-     * @param  float  $place  of the first, in steps of the ramp
+     * @param  float  $first  the place of the first, in steps of the ramp
      * @param  float  $step  from one to the next
-     * @return array{string, string, string, string}
+     * @return list<int> 0..STEPS of the ramp
      */
-    private function straight(int $x, int $y, int $count, float $place, float $step): array
+    private static function straight(int $count, float $first, float $step): array
     {
-        [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
-        $thresholds = self::THRESHOLDS;
-        $row = ($y & 3) << 2;
-        $r = $g = $b = $a = '';
+        $places = [];
         for ($i = 0; $i < $count; $i++) {
-            $at = $place + $i * $step;
-            $at = $at < 0 ? 0 : ($at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at);
-            $more = $thresholds[$row | (($x + $i) & 3)];
-            $r .= chr(($reds[$at] + $more) >> 4);
-            $g .= chr(($greens[$at] + $more) >> 4);
-            $b .= chr(($blues[$at] + $more) >> 4);
-            $a .= chr(($alphas[$at] + $more) >> 4);
+            $at = $first + $i * $step;
+            $places[] = $at < 0 ? 0 : ($at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at);
         }
 
-        return [$r, $g, $b, $a];
+        return $places;
     }
 
     /**
-     * Some pixels of a row, away from a point.
+     * How far some pixels of a row lie from a point.
      *
      * @param  float  $across  from the point to the first, in steps of the ramp
      * @param  float  $down  the same, and for all of them
      * @param  float  $step  from one to the next
-     * @return array{string, string, string, string}
+     * @return list<int> 0..STEPS of the ramp
      */
-    private function round(int $x, int $y, int $count, float $across, float $down, float $step): array
+    private static function round(int $count, float $across, float $down, float $step): array
+    {
+        $places = [];
+        for ($i = 0; $i < $count; $i++) {
+            $away = $across + $i * $step;
+            $at = sqrt($away * $away + $down * $down) + 0.5;
+            $places[] = $at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at;
+        }
+
+        return $places;
+    }
+
+    /**
+     * The colours of some pixels of a row, each with its threshold.
+     *
+     * @param  list<int>  $places  along the ramp, from the pixel at x on
+     * @return array{string, string, string, string} red, green, blue and alpha
+     */
+    private function coloured(int $x, int $y, array $places): array
     {
         [$reds, $greens, $blues, $alphas] = $this->ramp->sixteenths();
         $thresholds = self::THRESHOLDS;
         $row = ($y & 3) << 2;
-        $squared = $down * $down;
         $r = $g = $b = $a = '';
-        for ($i = 0; $i < $count; $i++) {
-            $away = $across + $i * $step;
-            $at = sqrt($away * $away + $squared) + 0.5;
-            $at = $at > GradientRamp::STEPS ? GradientRamp::STEPS : (int) $at;
+        foreach ($places as $i => $at) {
             $more = $thresholds[$row | (($x + $i) & 3)];
             $r .= chr(($reds[$at] + $more) >> 4);
             $g .= chr(($greens[$at] + $more) >> 4);

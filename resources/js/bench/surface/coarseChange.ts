@@ -7,7 +7,7 @@ import { SIDE } from '../../picture/compose';
 export type Picture = Uint8ClampedArray<ArrayBuffer>;
 
 /** A coarse tile's pictures kept, one for each of the last changes. */
-const MOST_TURNS = 6;
+const MOST_CHANGES = 6;
 /** A change of one of 255, in whole numbers that leave room for its parts. */
 const BITS = 16;
 const ONE = 1 << BITS;
@@ -16,22 +16,22 @@ const ONE = 1 << BITS;
 export class CoarsePictures {
     private readonly tiles = new Map<string, Map<number, Picture>>();
 
-    keep(tile: string, turn: number, picture: Picture): void {
-        const turns = this.tiles.get(tile) ?? new Map<number, Picture>();
-        this.tiles.set(tile, turns);
-        turns.set(turn, picture);
-        for (const old of [...turns.keys()].sort((a, b) => a - b).slice(0, -MOST_TURNS)) turns.delete(old);
+    keep(tile: string, changes: number, picture: Picture): void {
+        const pictures = this.tiles.get(tile) ?? new Map<number, Picture>();
+        this.tiles.set(tile, pictures);
+        pictures.set(changes, picture);
+        for (const old of [...pictures.keys()].sort((a, b) => a - b).slice(0, -MOST_CHANGES)) pictures.delete(old);
     }
 
     /** A change that the tile does not show: its last picture holds. */
-    goesOn(tile: string, turn: number): void {
-        const turns = this.tiles.get(tile);
-        const last = turns?.get(Math.max(...turns.keys()));
-        if (last !== undefined) this.keep(tile, turn, last);
+    goesOn(tile: string, changes: number): void {
+        const pictures = this.tiles.get(tile);
+        const last = pictures?.get(Math.max(...pictures.keys()));
+        if (last !== undefined) this.keep(tile, changes, last);
     }
 
-    at(tile: string, turn: number): Picture | null {
-        return this.tiles.get(tile)?.get(turn) ?? null;
+    at(tile: string, changes: number): Picture | null {
+        return this.tiles.get(tile)?.get(changes) ?? null;
     }
 
     forget(): void {

@@ -33,9 +33,9 @@ interface Shown {
     /** What it shows is right but for a tone that is being changed: that is right in a few pixels only. */
     isDraft: boolean;
     /** The last change of the whole page that its picture shows. */
-    turn: number;
+    changes: number;
     /** The last one that the picture on its way will show. */
-    asked: { turn: number };
+    asked: { changes: number };
     /** It shows that picture with a later change as the coarsest picture has it. */
     hasCoarseChange: boolean;
 }
@@ -65,7 +65,7 @@ export class TilePictures {
     /** As it was shown last. */
     private stack: Stack | null = null;
     /** How often what is shown has been changed as a whole. */
-    private turn = 0;
+    private changes = 0;
     private readonly coarse = new CoarsePictures();
     /** The level that was drawn last. */
     private level = 0;
@@ -91,7 +91,7 @@ export class TilePictures {
         this.stack = stack;
         this.layers = layersOf(stack);
         this.pool.setStack(stack);
-        this.turn++;
+        this.changes++;
         if (changed === null) {
             this.dirty(null, null);
             if (sight !== null) this.ensureCoarsest(sight.seen);
@@ -104,7 +104,7 @@ export class TilePictures {
 
     takeLook(): void {
         this.levelsTable = triedTable(this.bench);
-        this.turn++;
+        this.changes++;
         this.dirty(null, null);
     }
 
@@ -209,7 +209,7 @@ export class TilePictures {
             tile.drafts++;
             tile.isDraft ||= !isExact;
             tile.isDirty = tile.isDraft;
-            tile.turn = this.turn;
+            tile.changes = this.changes;
             tile.hasCoarseChange = false;
         }
     }
@@ -240,10 +240,10 @@ export class TilePictures {
     private goOn(): void {
         for (const tile of this.shown.values()) {
             if (tile.isDirty) continue;
-            tile.asked.turn = this.turn;
+            tile.asked.changes = this.changes;
             if (tile.isAsked) continue;
-            tile.turn = this.turn;
-            if (tile.level === HIGHEST) this.coarse.goesOn(placeOf(tile), this.turn);
+            tile.changes = this.changes;
+            if (tile.level === HIGHEST) this.coarse.goesOn(placeOf(tile), this.changes);
         }
     }
 
@@ -262,9 +262,9 @@ export class TilePictures {
         if (picture === undefined) return;
         const up = HIGHEST - tile.level;
         const coarse = this.shown.get(keyOf({ level: HIGHEST, column: tile.column >> up, row: tile.row >> up }));
-        const isLater = up > 0 && coarse !== undefined && coarse.turn > tile.turn;
-        const before = isLater ? this.coarse.at(placeOf(coarse), tile.turn) : null;
-        const after = isLater ? this.coarse.at(placeOf(coarse), coarse.turn) : null;
+        const isLater = up > 0 && coarse !== undefined && coarse.changes > tile.changes;
+        const before = isLater ? this.coarse.at(placeOf(coarse), tile.changes) : null;
+        const after = isLater ? this.coarse.at(placeOf(coarse), coarse.changes) : null;
         tile.hasCoarseChange = before !== null && after !== null;
         if (before === null || after === null) put(tile, picture);
         else put(tile, changedLike(picture, before, after, { up, column: tile.column, row: tile.row }));
@@ -285,7 +285,7 @@ export class TilePictures {
         tile.isDirty = false;
         tile.isAsked = true;
         const { drafts } = tile;
-        const asked = { turn: this.turn };
+        const asked = { changes: this.changes };
         tile.asked = asked;
         this.pool.ask({
             ...request,
@@ -302,8 +302,8 @@ export class TilePictures {
                 remember(this.pictures, keyOf(place), pixels, MOST_KEPT);
                 tile.isReady = true;
                 tile.isDraft = false;
-                tile.turn = asked.turn;
-                if (place.level === HIGHEST) this.coarse.keep(placeOf(tile), tile.turn, pixels);
+                tile.changes = asked.changes;
+                if (place.level === HIGHEST) this.coarse.keep(placeOf(tile), tile.changes, pixels);
                 this.show(tile);
                 if (place.level === HIGHEST) this.foreshow(tile);
                 this.changed();
@@ -407,8 +407,8 @@ function newTile({ level, column, row }: TilePlace): Shown {
         isAsked: false,
         drafts: 0,
         isDraft: false,
-        turn: 0,
-        asked: { turn: 0 },
+        changes: 0,
+        asked: { changes: 0 },
         hasCoarseChange: false,
     };
 }
