@@ -37,7 +37,7 @@ if [ "$wanted" = all ]; then
     drill=$!
 fi
 run core in_parallel core
-run feature in_parallel feature
+run feature in_parallel feature --functional
 if [ "$wanted" = all ]; then
     wait "$drill" || failed+=(drill)
     printf '\n== drill, beside core and feature\n'

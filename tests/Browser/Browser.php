@@ -28,6 +28,12 @@ final class Browser
         $this->chromium = null;
     }
 
+    public function keepCookie(string $name, string $value): void
+    {
+        $cookie = ['name' => $name, 'value' => $value, 'url' => $this->address];
+        $this->chromium?->devTools('Network.setCookie', $cookie);
+    }
+
     public function visit(string $path): void
     {
         $this->driver->get($this->address.$path);
@@ -80,8 +86,8 @@ final class Browser
             if (!found) return null;
             found.scrollIntoView({ block: "nearest" });
             const place = () => { const b = found.getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] };
-            const frame = () => new Promise((done) => setTimeout(() => requestAnimationFrame(done), 40));
-            const before = place(); await frame(); await frame(); await frame(); const at = place();
+            const frame = () => new Promise((done) => setTimeout(() => requestAnimationFrame(done), 30));
+            const before = place(); await frame(); await frame(); const at = place();
             if (!found.isConnected || found.disabled) return null;
             const hit = document.elementFromPoint(...at);
             return hit && (found.contains(hit) || hit.contains(found)) && at.join() === before.join() ? at : null })()',

@@ -117,7 +117,7 @@ final class Chromium
     }
 
     /** @param  array<string, mixed>  $parameters */
-    private function devTools(string $command, array $parameters = []): void
+    public function devTools(string $command, array $parameters = []): void
     {
         (new ChromeDevToolsDriver($this->driver))->execute($command, $parameters);
     }

@@ -14,7 +14,7 @@ final class DoorTest extends BrowserTestCase
 {
     public function test_somebody_joins_by_a_link_and_changes_their_password(): void
     {
-        $owner = $this->browser = $this->signIn('Ida');
+        $owner = $this->browser = $this->signInByForm('Ida');
         $owner->press('The Salt Ferry');
         $owner->until('document.querySelector("section[aria-label=People]")', 'the people');
         $owner->press('Make a link');
@@ -65,7 +65,7 @@ final class DoorTest extends BrowserTestCase
         $whole = $image->getImageBlob();
         $file = sys_get_temp_dir().'/awning-cut.jpg';
         file_put_contents($file, substr($whole, 0, (int) (0.7 * strlen($whole))));
-        $browser = $this->browser = $this->signIn('Mira');
+        $browser = $this->browser = $this->signInByForm('Mira');
         $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held');
         $browser->driver

@@ -19,7 +19,7 @@ final class WalkTest extends BrowserTestCase
 {
     public function test_from_sign_in_to_delivery_and_back_after_the_server_was_killed(): void
     {
-        $browser = $this->browser = $this->signIn('Mira');
+        $browser = $this->browser = $this->signInByForm('Mira');
         $browser->press('The Salt Ferry');
         $browser->press('1. Noon');
         $browser->until('window.awning?.session.view.held', 'the page is held');
