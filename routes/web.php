@@ -76,7 +76,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('series/{series}/moods/{mood}/followers', [MoodController::class, 'followers'])->can('view', 'series')->where('mood', '[a-z0-9]{4,20}');
             Route::post('pages/{page}/rainbow', [MoodController::class, 'rainbow'])->can('view', 'page');
             Route::get('pages/{page}/surroundings', [MoodController::class, 'surroundings'])->can('view', 'page');
-            Route::get('pages/{page}/moods/{mood}', [MoodController::class, 'picture'])->can('view', 'page')->where('mood', '[a-z0-9]{4,20}');
+            Route::get('pages/{page}/moods/{mood}', [MoodController::class, 'picture'])->can('view', 'page')->where('mood', '[a-z0-9]{4,28}');
             Route::get('series/{series}/setups', [SetupController::class, 'index'])->can('view', 'series');
             Route::get('series/{series}/setups/{setup}/file', [SetupController::class, 'file'])->can('view', 'series');
             Route::post('pages/{page}/marks', [SetupController::class, 'marks'])->can('view', 'page');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\Region\FlowLines;
 use Awning\Core\Page\Region\Region;
@@ -22,6 +23,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $in_front
  * @property ?string $flow a list of lines; of places, where it was kept when there was one line alone
  * @property ?int $plan
+ * @property bool $in_mood whether it wears a mood of its own, which brings these two
+ * @property ?int $mood_plan
+ * @property ?int $mood_variant
  */
 final class RegionRow extends Model implements KeepsRecord
 {
@@ -51,6 +55,9 @@ final class RegionRow extends Model implements KeepsRecord
             'in_front' => $record->inFront,
             'flow' => $record->flow === null ? null : json_encode($record->flow->toList(), JSON_THROW_ON_ERROR),
             'plan' => $record->plan,
+            'in_mood' => $record->mood !== null,
+            'mood_plan' => $record->mood?->plan,
+            'mood_variant' => $record->mood?->variant,
         ];
     }
 
@@ -58,7 +65,8 @@ final class RegionRow extends Model implements KeepsRecord
     {
         /**
          * @var \stdClass&object{figure_id: int, material_id: int, area: int, x: int, y: int, locked: int,
-         *     shift: ?string, variant: ?int, solid: ?string, in_front: int, flow: ?string, plan: ?int} $row
+         *     shift: ?string, variant: ?int, solid: ?string, in_front: int, flow: ?string, plan: ?int, in_mood: int,
+         *     mood_plan: ?int, mood_variant: ?int} $row
          */
         return new Region(
             figure: $row->figure_id,
@@ -73,6 +81,7 @@ final class RegionRow extends Model implements KeepsRecord
             inFront: (bool) $row->in_front,
             flow: $row->flow === null ? null : FlowLines::fromList(array_values((array) json_decode($row->flow, true))),
             plan: $row->plan,
+            mood: $row->in_mood === 0 ? null : new Brought($row->mood_plan, $row->mood_variant),
         );
     }
 }

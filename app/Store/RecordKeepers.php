@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Models\BridgeRow;
 use App\Models\DrawingRow;
 use App\Models\GroupRow;
+use App\Models\HeldMoodRow;
 use App\Models\PassRow;
 use App\Models\RegionRow;
 use App\Models\ShiftRow;
@@ -27,6 +28,7 @@ final class RecordKeepers
             RecordKind::Drawing => new RecordRows(DrawingRow::class),
             RecordKind::Stroke => new RecordRows(StrokeRow::class),
             RecordKind::Shift => new RecordRows(ShiftRow::class),
+            RecordKind::Held => new RecordRows(HeldMoodRow::class),
         };
     }
 }

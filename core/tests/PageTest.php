@@ -203,6 +203,7 @@ final class PageTest extends TestCase
                 'inFront' => false,
                 'flow' => null,
                 'plan' => null,
+                'mood' => null,
             ],
             $region->toData(),
         );

@@ -8,6 +8,7 @@ use Awning\Core\Colour\Tone;
 use Awning\Core\Compose\Compositor;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassMask;
@@ -153,6 +154,24 @@ final class PanelMoodTest extends TestCase
         self::assertNull((new Sheet($this->source))->all(PassSpec::class)['moodlayer00']->mask);
     }
 
+    public function test_their_tones_are_shown_under_what_their_own_mood_brings(): void
+    {
+        $brought = fn (): array => array_map(
+            fn (Region $region): ?array => $region->mood?->toData(),
+            (new Sheet($this->source))->all(Region::class),
+        );
+        $this->apply(WearPanelMood::of('Night', self::mood('#000040'), 'n1', [1, 2], new Brought(31, null)));
+        self::assertSame([1 => ['plan' => 31, 'variant' => null], ['plan' => 31, 'variant' => null], null], $brought());
+        $this->apply(WearPanelMood::of('Storm', self::mood('#404040'), 's1', [2, 3]));
+        $none = ['plan' => null, 'variant' => null];
+        self::assertSame([1 => ['plan' => 31, 'variant' => null], $none, $none], $brought());
+        $none = ['name' => '', 'layers' => [], 'ids' => [], 'cover' => PanelMoods::COVER.'none', 'labels' => [1, 2]];
+        $this->apply(OpKinds::read('mood.panel', $none + ['plan' => 4]));
+        self::assertSame([1 => null, null, ['plan' => null, 'variant' => null]], $brought());
+        $asked = WearPanelMood::of('Night', self::mood('#000040'), 'n1', [1], new Brought(31, 8))->refersTo();
+        self::assertSame([[31], [8]], [$asked->lights, $asked->variants]);
+    }
+
     public function test_a_mask_that_somebody_gave_a_layer_stays(): void
     {
         $this->apply(WearMood::of('Day', self::mood('#ffee00')));
@@ -185,6 +204,8 @@ final class PanelMoodTest extends TestCase
                 ['ids' => ['moodn100']],
                 ['ids' => []],
                 ['name' => ''],
+                ['plan' => 0],
+                ['variant' => -1],
             ] as $wrong
         ) {
             try {

@@ -22,6 +22,7 @@ use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\ColourTurn;
@@ -357,28 +358,56 @@ final class PictureTest extends TestCase
                 ),
             ],
         );
-        $region = function (int $label, int $material, ?int $variant = null, ?int $plan = null): RecordChange {
-            $made = new Region(1, $material, 9, 1, 1, variant: $variant, plan: $plan);
+        $region = function (
+            int $label,
+            int $material,
+            ?int $variant = null,
+            ?int $plan = null,
+            ?Brought $mood = null,
+        ): RecordChange {
+            $made = new Region(1, $material, 9, 1, 1, variant: $variant, plan: $plan, mood: $mood);
 
             return new RecordChange(RecordKind::Region, (string) $label, null, $made);
         };
-        $shown = function (?int $plan, ?int $variant) use ($palette, $region): array {
-            $size = (new PageSize(40, 40))->showing('Dusk', $plan, $variant);
+        $shownOf = function (array $brought, array $regions) use ($palette): array {
+            $size = (new PageSize(40, 40))->showing('Dusk', ...$brought);
             $source = new MemorySource;
-            $source->store(new Change([], [
-                new RecordChange(RecordKind::Page, PageSize::KEY, null, $size),
-                $region(1, 4),
-                $region(2, 5),
-                $region(3, 4, variant: 0),
-                $region(4, 4, plan: 32),
-            ]));
+            $source->store(
+                new Change([], [new RecordChange(RecordKind::Page, PageSize::KEY, null, $size), ...$regions]),
+            );
             $flats = (new StackBuilder)->build(new Sheet($source), $palette)->flats;
 
             return array_values(
                 array_map(fn (Flat $flat): array => [$flat->tones['base'], $flat->light !== []], $flats),
             );
         };
+        $shown = fn (?int $plan, ?int $variant): array => $shownOf(
+            [$plan, $variant],
+            [$region(1, 4), $region(2, 5), $region(3, 4, variant: 0), $region(4, 4, plan: 32)],
+        );
         [$here, $there] = [false, true];
+        $inOwnMood = function (?int $plan, ?int $variant) use ($shownOf, $region): array {
+            $mood = new Brought($plan, $variant);
+
+            return $shownOf(
+                [31, 7],
+                [$region(1, 4, mood: $mood), $region(2, 4, 0, mood: $mood), $region(3, 4, plan: 32, mood: $mood)],
+            );
+        };
+        self::assertSame(
+            [[0x111111, $here], [0x333333, $here], [0x111111, $here]],
+            $inOwnMood(null, null),
+            'what the mood of the page brings is not for regions in one of their own',
+        );
+        self::assertSame(
+            [[0x555555, $there], [0x555555, $there], [0x555555, $there]],
+            $inOwnMood(31, null),
+            'it counts before the plan that a region was told, as on the page',
+        );
+        self::assertSame(
+            [[0x444444, $here], [0x444444, $here], [0x444444, $here]],
+            $inOwnMood(null, 7),
+        );
         self::assertSame(
             [[0x111111, $here], [0x222222, $here], [0x333333, $here], [0x111111, $here]],
             $shown(null, null),

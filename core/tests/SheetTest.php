@@ -27,6 +27,7 @@ use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Pass\ToneContent;
+use Awning\Core\Page\Pass\WashContent;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
@@ -499,6 +500,7 @@ final class SheetTest extends TestCase
                 self::assertNotSame('', $error->getMessage());
             }
         }
+        $dusk = new PassSpec('Dusk', 0, new WashContent(new Rgb(0x39, 0x40, 0x6E)), Scope::page());
         foreach (
             [
                 RecordKind::Page->value => [
@@ -524,6 +526,7 @@ final class SheetTest extends TestCase
                     'inFront' => false,
                     'flow' => [[[0.25, 0.5], [0.5, 0.75], [1.0, -0.125]], [[0.0, 1.0], [0.5, 0.5]]],
                     'plan' => 31,
+                    'mood' => ['plan' => null, 'variant' => 9],
                 ],
                 RecordKind::Shift->value => ['material' => 7, 'lightness' => -0.25, 'chroma' => 1.5, 'hue' => 120.0],
                 RecordKind::Bridge->value => [
@@ -535,6 +538,12 @@ final class SheetTest extends TestCase
                     'score' => 0.25,
                 ],
                 RecordKind::Group->value => ['isolated' => false, 'mode' => 'normal', 'opacity' => 0.75],
+                RecordKind::Held->value => [
+                    'name' => 'Lamp hour',
+                    'brought' => ['plan' => 31, 'variant' => null],
+                    'layers' => ['mooddusk01' => $dusk->toData()],
+                    'groups' => ['dusk01' => ['isolated' => true, 'mode' => 'multiply', 'opacity' => 0.5]],
+                ],
                 RecordKind::Stroke->value => [
                     'points' => [[1.5, 2.25, 0.5], [30.0, 4.0, 1.0]],
                     'weight' => 6.5,

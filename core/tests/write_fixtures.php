@@ -36,6 +36,7 @@ use Awning\Core\Light\RoughIn;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BalanceContent;
 use Awning\Core\Page\Pass\BlendMode;
@@ -158,6 +159,7 @@ $palette = new Palette(
  *     lies about it
  * @param  array<int, int>  $standing  light plan by label
  * @param  array{?int, ?int}  $brought  light plan and variant that the page's mood brings
+ * @param  array<int, Brought>  $inMood  what moods of their own bring, by label
  * @return array<string, mixed>
  */
 function page(
@@ -170,6 +172,7 @@ function page(
     array $soft = [],
     array $standing = [],
     array $brought = [null, null],
+    array $inMood = [],
 ): array {
     global $palette, $figureOf;
     $labels = '';
@@ -202,6 +205,7 @@ function page(
                 shift: isset($shifts[$label]) ? "shift0$label" : null,
                 variant: $wearing[$label] ?? null,
                 plan: $standing[$label] ?? null,
+                mood: $inMood[$label] ?? null,
             ),
         );
     }
@@ -1177,6 +1181,26 @@ foreach ([[31, null], [null, 7], [31, 7], [99, 12]] as $brought) {
         brought: $brought,
     );
 }
+// Regions in moods of their own, on a page in a mood: what that brings is not theirs.
+$pages[] = page(
+    'regions in moods of their own',
+    [
+        'pass01' => spec('tone', Scope::page(), BlendMode::Normal, 0.5),
+        'pass02' => new PassSpec(
+            'A pass',
+            1,
+            new TintContent(new Rgb(0x77, 0x22, 0x11), LightPart::Light),
+            Scope::figure(1),
+            BlendMode::Multiply,
+            0.7,
+        ),
+    ],
+    shifts: [2 => new ColourShift(1, new ColourTurn(0.1, 1.2, 20))],
+    wearing: [3 => 0, 4 => 12],
+    standing: [1 => 44, 4 => 31],
+    brought: [31, 7],
+    inMood: [1 => new Brought(31, null), 2 => new Brought, 3 => new Brought(null, 7), 4 => new Brought],
+);
 
 $folder = $argv[1];
 @mkdir($folder, 0777, true);

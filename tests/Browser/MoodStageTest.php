@@ -63,9 +63,15 @@ final class MoodStageTest extends BrowserTestCase
         $browser->run("$name.focus()");
         $browser->keys('Squall'.WebDriverKeys::ENTER);
         $browser->until("$pictures.length === 9", 'one mood more');
+        $changed = $this->kept();
         $browser->press('Show no mood');
         $this->saved($browser);
         self::assertSame([$lit, []], [$this->kept(), $this->sheet()->all(PassSpec::class)]);
+        // What was changed of it is at hand.
+        $browser->press('Storm, as this page had it', 'section[aria-label=Moods] button');
+        $this->saved($browser);
+        self::assertSame($changed, $this->kept());
+        $this->seen($browser, $changed);
     }
 
     public function test_a_picked_region_wears_a_mood_lightning_is_dragged_and_moods_are_compared(): void

@@ -262,6 +262,8 @@ final class Bodies
                 'plan' => $this->parameters['light'],
                 'variant' => $this->parameters['variant'],
             ],
+            'mood.show' => ['id' => 'heldmood0001', 'hold' => 'held'.bin2hex(random_bytes(4))],
+            'mood.letgo' => ['id' => 'heldmood0002'],
             'wash.around' => [
                 'washes' => [['figure' => $this->figure->id, 'colour' => '#6688aa', 'around' => [[1, 700], [2, 300]]]],
                 'strength' => 0.2,

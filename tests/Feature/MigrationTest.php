@@ -190,6 +190,7 @@ final class MigrationTest extends TestCase
                 'inFront' => false,
                 'flow' => null,
                 'plan' => null,
+                'mood' => null,
             ],
             $sheet()->find(Region::class, 1)?->toData(),
         );
@@ -246,6 +247,7 @@ final class MigrationTest extends TestCase
                 'inFront' => false,
                 'flow' => null,
                 'plan' => null,
+                'mood' => null,
             ],
             $sheet()->find(Region::class, 1)?->toData(),
         );

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Desk\Palette\SeriesDesk;
 use App\Desk\Palette\SeriesMoods;
+use App\Desk\Palette\SeriesPalette;
 use App\Models\Figure;
 use App\Models\Material;
 use App\Models\Member;
@@ -21,6 +22,8 @@ use Awning\Core\Codec\PngWriter;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Raster\Paint;
+use Awning\Core\Sheet\Export\SheetPicture;
+use Awning\Core\Sheet\Export\StackBuilder;
 use Awning\Core\Sheet\OpKinds;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\State\Right;
@@ -256,6 +259,85 @@ final class MoodTest extends TestCase
         $ask('mood.keep', ['text' => str_replace($long, "{$long}n", $text)], 422);
         $ask('mood.change', ['mood' => $mood['added'], 'layers' => $layers, 'light' => '', 'variant' => 'Night clothes']);
         self::assertSame(['', 'Night clothes'], array_slice(array_values($this->moods()[8]), 4));
+    }
+
+    public function test_a_mood_at_hand_is_kept_pictured_and_shown_again(): void
+    {
+        $wash = fn (string $colour): array => [
+            ['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => $colour], 'mode' => 'normal', 'opacity' => 0.5],
+        ];
+        $ask = fn (array $op) => $this->op($this->page, $op);
+        $this->wear('Dusk', $wash('#402080'));
+        $ask(['kind' => 'pass.change', 'id' => 'moodlayera0', 'values' => ['opacity' => 0.75]])->assertOk();
+        $dusk = $this->picture('shown');
+        $wear = ['kind' => 'mood.wear', 'name' => 'Noon', 'layers' => $wash('#ffffc0'), 'ids' => ['moodlayerb0']];
+        $ask($wear + ['hold' => 'dusk0001'])->assertOk();
+        $noon = $this->picture('shown');
+        self::assertSame($dusk, $this->picture('helddusk0001'), 'before it is shown');
+        self::assertSame($noon, $this->picture('shown'), 'and the page is as it was');
+        $held = fn (): array => (array) $this->getJson("/api/pages/{$this->page->id}")->json('records.held');
+        self::assertSame(['dusk0001'], array_keys($held()));
+        self::assertSame(0.75, $held()['dusk0001']['layers']['moodlayera0']['opacity']);
+        $this->getJson("/api/pages/{$this->page->id}/moods/heldnight0001")->assertNotFound();
+        $other = Page::query()->create(['series_id' => $this->series->id, 'number' => 2, 'title' => 'Another']);
+        $this->getJson("/api/pages/$other->id/moods/helddusk0001")->assertNotFound();
+
+        $ask(['kind' => 'mood.show', 'id' => 'dusk0001', 'hold' => 'noon0001'])->assertOk();
+        self::assertSame(['Dusk', $dusk, ['noon0001']], [$this->shown(), $this->picture('shown'), array_keys($held())]);
+        $this->stepBack();
+        self::assertSame(['Noon', $noon, ['dusk0001']], [$this->shown(), $this->picture('shown'), array_keys($held())]);
+        $ask(['kind' => 'mood.letgo', 'id' => 'dusk0001'])->assertOk();
+        self::assertSame([], $held());
+        $ask(['kind' => 'mood.show', 'id' => 'dusk0001'])->assertStatus(422);
+        $this->stepBack();
+        self::assertSame($dusk, $this->picture('helddusk0001'));
+    }
+
+    public function test_regions_in_a_mood_of_their_own_are_shown_under_the_light_it_brings(): void
+    {
+        $ask = fn (string $kind, array $input): array => (array) $this->postJson(
+            "/api/series/{$this->series->id}/ops",
+            ['op' => ['kind' => $kind] + $input],
+        )->assertOk()->json();
+        $plan = fn (string $name, string $colour): int => $ask('light.add', [
+            'name' => $name,
+            'plan' => ['azimuth' => 120, 'elevation' => 20, 'colour' => $colour],
+        ])['added'];
+        [$red, $blue] = [$plan('Embers', '#ff3010'), $plan('Moon', '#3050ff')];
+        $material = Material::query()->firstOrFail();
+        $label = $this->labelAt($this->page, 120, 200);
+        $this->op($this->page, $this->fillOp($material, $label))->assertOk();
+        $shade = [
+            'name' => 'Shade', 'figure' => $material->figure_id, 'content' => ['kind' => 'tone', 'tone' => 'shade'],
+            'scope' => ['kind' => 'figure', 'id' => $material->figure_id], 'mode' => 'normal', 'opacity' => 1.0,
+        ];
+        $this->op($this->page, [
+            'kind' => 'stroke', 'pass' => 'shadepass1', 'make' => $shade, 'opacity' => 1, 'inside' => [],
+            'points' => [[100, 200, 1], [140, 200, 1]], 'brush' => ['size' => 60, 'hardness' => 1],
+        ])->assertOk();
+        $seen = function (): array {
+            $sheet = new Sheet(new PageStore($this->page->refresh()));
+            $stack = (new StackBuilder)->build($sheet, SeriesPalette::of($this->page)->core());
+
+            return array_slice((new SheetPicture)->compose($sheet, $stack)->at(120, 200), 0, 3);
+        };
+        $lit = $seen();
+        $clear = [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea'], 'mode' => 'normal', 'opacity' => 0.0]];
+        $page = ['kind' => 'mood.wear', 'name' => 'Moonrise', 'layers' => $clear, 'ids' => ['moodlayer1'], 'plan' => $blue];
+        $this->op($this->page, $page)->assertOk();
+        $moonlit = $seen();
+        $panel = ['kind' => 'mood.panel', 'name' => 'Fire', 'layers' => $clear, 'ids' => ['panellayer1']];
+        $panel += ['cover' => 'panelcover01', 'labels' => [$label]];
+        $this->op($this->page, $panel + ['plan' => $red])->assertOk();
+        $ember = $seen();
+        self::assertCount(3, array_unique(array_map(json_encode(...), [$lit, $moonlit, $ember])), 'three lights');
+        $this->op($this->page, ['ids' => ['panellayer2'], 'cover' => 'panelcover02'] + $panel)->assertOk();
+        self::assertSame($lit, $seen(), 'what the mood of the page brings is not for it');
+        $back = ['name' => '', 'layers' => [], 'ids' => [], 'cover' => 'panelcover03'] + $panel;
+        $this->op($this->page, $back)->assertOk();
+        self::assertSame($moonlit, $seen());
+        $this->op($this->page, ['ids' => ['panellayer4'], 'cover' => 'panelcover04', 'plan' => 99999] + $panel)
+            ->assertStatus(422);
     }
 
     public function test_a_picture_on_the_board_is_measured_and_brings_the_page_near_it(): void

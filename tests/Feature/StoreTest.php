@@ -27,6 +27,8 @@ use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
 use Awning\Core\Page\Drawing\Placement;
 use Awning\Core\Page\LayerName;
+use Awning\Core\Page\Mood\Brought;
+use Awning\Core\Page\Mood\HeldMood;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\ColourTurn;
@@ -37,6 +39,7 @@ use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\TintContent;
 use Awning\Core\Page\Pass\ToneContent;
+use Awning\Core\Page\Pass\WashContent;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Bridge;
@@ -199,6 +202,29 @@ final class StoreTest extends TestCase
                     visible: false,
                     found: $found,
                 ),
+            ],
+        ];
+        $layer = fn (string $name, float $opacity): PassSpec => new PassSpec(
+            $name,
+            0,
+            new WashContent(new Rgb(1, 2, 3)),
+            Scope::page(),
+            BlendMode::Screen,
+            $opacity,
+            false,
+            2.0,
+            mask: new PassMask('byhand01', true),
+        );
+        yield 'moods at hand' => [
+            RecordKind::Held,
+            [
+                'held0001' => new HeldMood(
+                    'Lamp hour',
+                    new Brought(31, null),
+                    ['mooddusk01' => $layer('Dusk', 0.1 + 0.2), 'mooddusk02' => $layer('Air', 1.0)],
+                    ['dusk01' => new PassGroup(true, BlendMode::Multiply, 0.35)],
+                ),
+                'held0002' => new HeldMood('Été', new Brought(null, 8), ['moodnoon01' => $layer('Noon', 0.0)]),
             ],
         ];
         yield 'groups' => [

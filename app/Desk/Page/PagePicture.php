@@ -14,7 +14,7 @@ use Awning\Core\Compose\Compositor;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Sheet\Export\SheetPicture;
 use Awning\Core\Sheet\Export\StackBuilder;
-use Awning\Core\Sheet\Ops\Passes\WearMood;
+use Awning\Core\Sheet\Op;
 use Awning\Core\Sheet\Sheet;
 
 /** The composed page: at full size, or small for the shelf. */
@@ -61,18 +61,19 @@ final readonly class PagePicture
     }
 
     /**
-     * In a mood, halved so often; as small as on the shelf if nothing else is said.
+     * As it would be after a change to its mood, halved so often; as small as on the shelf if nothing else is said.
      *
      * @return ?Paint null while the page is empty
      */
-    public static function inMood(Page $page, WearMood $mood, int $level = ShelfPicture::LEVEL): ?Paint
+    public static function inMood(Page $page, Op $change, int $level = ShelfPicture::LEVEL): ?Paint
     {
         $sheet = new Sheet(new Pyramid(new PageStore($page), $level));
-        if (! $sheet->isEmpty()) {
-            $mood->apply($sheet);
+        if ($sheet->isEmpty()) {
+            return null;
         }
+        $change->apply($sheet);
 
-        return self::composed($sheet, SeriesPalette::of($page), $mood->plan);
+        return self::composed($sheet, SeriesPalette::of($page), $sheet->size()->moodPlan);
     }
 
     /** @return ?Paint null while the page is empty */

@@ -13,6 +13,7 @@ use App\Store\Pyramid;
 use Awning\Core\Brush\BrushBox;
 use Awning\Core\Page\Drawing\Drawing;
 use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Mood\HeldMood;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassRules;
@@ -37,13 +38,15 @@ use Awning\Core\Page\Region\Region;
  * @phpstan-import-type DrawingData from Drawing
  * @phpstan-import-type InkStrokeData from InkStroke
  * @phpstan-import-type ShiftData from ColourShift
+ * @phpstan-import-type HeldMoodData from HeldMood
  *
  * @phpstan-type TileNames array<string, array<string, string>>
  * @phpstan-type WaitingScan array{id: int, name: string}
  * @phpstan-type SeriesHead array{id: int, name: string, readWidth: int, readPpi: int}
  * @phpstan-type RecordsState array{page: array<string, SizeData>, region: array<string, RegionData>,
  *     bridge: array<string, BridgeData>, pass: array<string, PassData>, group: array<string, GroupData>,
- *     drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>}
+ *     drawing: array<string, DrawingData>, stroke: array<string, InkStrokeData>, shift: array<string, ShiftData>,
+ *     held: array<string, HeldMoodData>}
  *
  * @phpstan-import-type BoxedBrush from BrushBox
  *

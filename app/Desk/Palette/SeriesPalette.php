@@ -185,16 +185,11 @@ final readonly class SeriesPalette
     /** @return array<int, SeriesLight> light plans that regions of the page, or all of it in its mood, stand under */
     private function stoodUnder(?int $plan): array
     {
-        $named =
-            $this->page === null
-                ? []
-                : RegionRow::query()
-                    ->where('page_id', $this->page->id)
-                    ->whereNotNull('plan')
-                    ->distinct()
-                    ->pluck('plan', 'plan')
-                    ->all();
-
+        $named = [];
+        foreach ($this->page === null ? [] : ['plan', 'mood_plan'] as $column) {
+            $regions = RegionRow::query()->where('page_id', $this->page?->id)->whereNotNull($column);
+            $named += $regions->distinct()->pluck($column, $column)->all();
+        }
         $named += array_flip(array_filter([$plan, $this->page?->mood_plan]));
 
         return $named === [] ? [] : array_intersect_key(SeriesLight::of($this->series->id), $named);

@@ -14,12 +14,16 @@ use App\Models\Page;
 use App\Models\ReferencePicture;
 use App\Models\Series;
 use App\Store\OriginalViews;
+use App\Store\PageStore;
 use App\Values\Scalar;
 use Awning\Core\Codec\PngWriter;
 use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Grade\Likeness;
 use Awning\Core\Grade\PictureTones;
 use Awning\Core\Page\Mood\Mood;
+use Awning\Core\Page\RecordKind;
+use Awning\Core\Sheet\Op;
+use Awning\Core\Sheet\Ops\Passes\ShowHeldMood;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,6 +34,9 @@ final class MoodController
 {
     /** In the place of a mood's key: the page as it is shown now. */
     private const SHOWN = 'shown';
+
+    /** The key of a mood that the page keeps at hand is this and its id. */
+    private const HELD = 'held';
 
     /** How often the page is halved in a large picture. */
     private const LARGE = 2;
@@ -101,13 +108,24 @@ final class MoodController
         if ($mood === self::SHOWN) {
             $picture = PagePicture::reduced($page, $level) ?? abort(404);
         } else {
-            [, $worn] = (new SeriesMoods($page->series))->worn($mood);
-            $picture = PagePicture::inMood($page, $worn, $level) ?? abort(404);
+            $picture = PagePicture::inMood($page, self::change($page, $mood), $level) ?? abort(404);
         }
 
         return new Response((new PngWriter)->paint($picture), 200, [
             'Content-Type' => 'image/png',
             'Cache-Control' => 'private, max-age=3600',
         ]);
+    }
+
+    /** What shows a page in the mood of that key. */
+    private static function change(Page $page, string $key): Op
+    {
+        if (! str_starts_with($key, self::HELD)) {
+            return (new SeriesMoods($page->series))->worn($key)[1];
+        }
+        $id = substr($key, strlen(self::HELD));
+        (new PageStore($page))->record(RecordKind::Held, $id) ?? abort(404);
+
+        return new ShowHeldMood($id);
     }
 }

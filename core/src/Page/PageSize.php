@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Page;
 
 use Awning\Core\Page\Drawing\LineColouring;
+use Awning\Core\Page\Mood\Brought;
 
 /**
  * How large a page is, how its lines look, and whether its flats follow its ink.
@@ -117,6 +118,12 @@ final readonly class PageSize implements Record
     public function showing(string $mood, ?int $plan = null, ?int $variant = null): self
     {
         return new self($this->width, $this->height, $this->dpi, $this->behind, $this->lines, $mood, $plan, $variant);
+    }
+
+    /** What its mood brings. */
+    public function brought(): Brought
+    {
+        return new Brought($this->moodPlan, $this->moodVariant);
     }
 
     /** The same page at another size. */

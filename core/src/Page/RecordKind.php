@@ -6,6 +6,7 @@ namespace Awning\Core\Page;
 
 use Awning\Core\Page\Drawing\Drawing;
 use Awning\Core\Page\Drawing\InkStroke;
+use Awning\Core\Page\Mood\HeldMood;
 use Awning\Core\Page\Pass\PassGroup;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Region\Bridge;
@@ -39,6 +40,9 @@ enum RecordKind: string
     /** By id. */
     case Shift = 'shift';
 
+    /** By id. */
+    case Held = 'held';
+
     /** @return class-string<Record> */
     public function class(): string
     {
@@ -51,6 +55,7 @@ enum RecordKind: string
             self::Drawing => Drawing::class,
             self::Stroke => InkStroke::class,
             self::Shift => ColourShift::class,
+            self::Held => HeldMood::class,
         };
     }
 

@@ -41,9 +41,11 @@ use Awning\Core\Sheet\Ops\Passes\CopyPass;
 use Awning\Core\Sheet\Ops\Passes\GroupPasses;
 use Awning\Core\Sheet\Ops\Passes\HangSetup;
 use Awning\Core\Sheet\Ops\Passes\JoinSetup;
+use Awning\Core\Sheet\Ops\Passes\LetGoMood;
 use Awning\Core\Sheet\Ops\Passes\MergePass;
 use Awning\Core\Sheet\Ops\Passes\OrderPasses;
 use Awning\Core\Sheet\Ops\Passes\RemovePass;
+use Awning\Core\Sheet\Ops\Passes\ShowHeldMood;
 use Awning\Core\Sheet\Ops\Passes\SoftenMask;
 use Awning\Core\Sheet\Ops\Passes\WashSurroundings;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
@@ -91,6 +93,8 @@ final class OpKinds
         WashSurroundings::class,
         WearMood::class,
         WearPanelMood::class,
+        ShowHeldMood::class,
+        LetGoMood::class,
         JoinSetup::class,
         StartPage::class,
         ChangeDrawing::class,

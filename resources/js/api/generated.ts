@@ -76,7 +76,7 @@ export const LIGHT_RANGES = {"folds":[0,1,1],"soft":[0,1,0.12],"reach":[-0.8,0.8
 export const DELIVERIES: readonly DeliveryOffer[] = [{"format":"png","title":"PNG","purpose":"for the screen, lossless"},{"format":"tiff","title":"TIFF","purpose":"for print"},{"format":"jpeg","title":"JPEG","purpose":"for the web, small"},{"format":"ora","title":"OpenRaster","purpose":"with its layers, for other programs"},{"format":"flats","title":"Flats alone","purpose":"a PNG of the base colours, nothing smoothed"},{"format":"flats-figures","title":"Flats by figure","purpose":"OpenRaster, a layer for each figure"},{"format":"flats-materials","title":"Flats by material","purpose":"OpenRaster, a layer for each material"}];
 
 /** The kinds of change a page knows. */
-export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.bring', 'wash.around', 'mood.wear', 'mood.panel', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
+export const OP_KINDS = ['fill', 'fill.inside', 'bridges', 'bridges.limit', 'flats.shape', 'flats.resize', 'flats.join', 'flats.lock', 'flats.absorb', 'flats.strays', 'colour.shift', 'variant.wear', 'stroke', 'paint.shape', 'paint.pour', 'paint.ramp', 'pass.soften', 'mask.soften', 'light.solid', 'light.before', 'light.flow', 'light.stand', 'paint.drag', 'paint.move', 'paint.place', 'pass.add', 'pass.change', 'pass.copy', 'pass.merge', 'pass.remove', 'group', 'pass.order', 'setup.hang', 'mood.bring', 'wash.around', 'mood.wear', 'mood.panel', 'mood.show', 'mood.letgo', 'setup.join', 'page.start', 'drawing.change', 'drawing.remove', 'ink.draw', 'lines.colour'] as const;
 
 export type AbsorbInput = { labels: number[] };
 
@@ -103,6 +103,8 @@ export type BridgeEnds = [number, number, number, number];
 export type BridgesInput = { draw: BridgeEnds | null; bridge: number | null; as: BridgeKind | null };
 
 export type BringWithMoodInput = { plan: number | null; variant: number | null };
+
+export type BroughtData = { plan: number | null; variant: number | null };
 
 export type BrushData = { size: number; hardness: number; opacity: number; smoothing: number; tip?: TipData };
 
@@ -180,6 +182,8 @@ export type HangSetupInput = { name: string; figure: number; scope: ScopeData; i
 
 export type HangablePass = { group: string; title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
 
+export type HeldMoodData = { name: string; brought: BroughtData; layers: Record<string, PassData>; groups: Record<string, GroupData> };
+
 export type HistoryEntryState = { version: number; title: string; who: string | null; when: string; ramps: RampsState[] };
 
 export type Holder = { id: number; name: string };
@@ -211,6 +215,8 @@ export type LampData = { x: number; y: number; reach: number; colour: string };
 export type LayingInput = { pass: string; make: PassData | null; erase: boolean; colour: string | null; opacity: number; inside: number[] };
 
 export type LeaseState = { held: boolean; holder: string | null };
+
+export type LetGoMoodInput = { id: string };
 
 export type LevelsData = { kind: 'levels'; channel: Channel; black: number; white: number; middle: number; low: number; high: number };
 
@@ -328,11 +334,11 @@ export type RangeData = { from: number; to: number; soft: number };
 
 export type RecordNow = [string, string, Record<string, unknown> | null];
 
-export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData>; shift: Record<string, ShiftData> };
+export type RecordsState = { page: Record<string, SizeData>; region: Record<string, RegionData>; bridge: Record<string, BridgeData>; pass: Record<string, PassData>; group: Record<string, GroupData>; drawing: Record<string, DrawingData>; stroke: Record<string, InkStrokeData>; shift: Record<string, ShiftData>; held: Record<string, HeldMoodData> };
 
 export type ReferenceState = { id: number; page: number | null; name: string; width: number | null; height: number | null; colours: Record<string, MainColour[]>; x: number; y: number; across: number; mirrored: boolean; grey: boolean; trouble: string | null };
 
-export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; variant: number | null; solid: Solid | null; inFront: boolean; flow: FlowData | null; plan: number | null };
+export type RegionData = { figure: number; material: number; area: number; x: number; y: number; locked: boolean; shift: string | null; variant: number | null; solid: Solid | null; inFront: boolean; flow: FlowData | null; plan: number | null; mood: BroughtData | null };
 
 export type RemoveDrawingInput = { id: string };
 
@@ -373,6 +379,8 @@ export type ShiftInput = { id: string; labels: number[]; values: ShiftData };
 export type ShiftPassData = { kind: 'shift'; lightness: number; chroma: number; hue: number; hues: RangeData | null; tones: RangeData | null };
 
 export type ShimmerData = { kind: 'shimmer'; height: number; length: number; angle: number; seed: number };
+
+export type ShowHeldMoodInput = { id: string; hold: string | null };
 
 export type Sixteenths = [number[], number[], number[], number[]];
 
@@ -444,8 +452,8 @@ export type WashSurroundingsInput = { washes: FigureWash[]; strength: number };
 
 export type WearInput = { labels: number[]; variant: number | null };
 
-export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; plan?: number | null; variant?: number | null };
+export type WearMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; plan?: number | null; variant?: number | null; hold?: string | null };
 
-export type WearPanelMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; cover: string; labels: number[] };
+export type WearPanelMoodInput = { name: string; layers: MoodLayerData[]; ids: string[]; cover: string; labels: number[]; plan?: number | null; variant?: number | null };
 
 export type WeatherData = MistData | ParticlesData | LightningData | ShaftsData;

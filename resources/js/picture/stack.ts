@@ -2,6 +2,7 @@
 import {
     TONES,
     type BlendMode,
+    type BroughtData,
     type ContentData,
     type LightColoursData,
     type LinesData,
@@ -190,15 +191,25 @@ function inkOf({ rule, colour }: LinesData): Colour {
     return rule === 'colour' ? own : BLACK_LINES.colour;
 }
 
+/**
+ * Under which light plan and in which variant the tones of a region are shown, as in the core: a mood of its own comes
+ * first, then what the region was told; what the mood of the page brings is for regions without either.
+ */
+function shownUnder({ plan, variant, mood }: RegionData, ofPage: BroughtData): BroughtData {
+    return mood === null
+        ? { plan: plan ?? ofPage.plan, variant: variant ?? ofPage.variant }
+        : { plan: mood.plan ?? plan, variant: mood.variant ?? variant };
+}
+
 function flatsOf(records: RecordsState, palette: PaletteState): Map<number, Flat> {
     const tonesOf = tonesFrom(palette);
     const flats = new Map<number, Flat>();
     const shifts = new Map<string, Record<Tone, Colour>>();
     const lights = new Map(palette.lights.map(({ id, colours }) => [id, numbersOf(colours)]));
-    // What a region is told counts before what the mood brings.
     const { moodPlan = null, moodVariant = null } = (records.page.page as SizeData | undefined) ?? {};
+    const ofPage = { plan: moodPlan, variant: moodVariant };
     for (const [label, region] of Object.entries(records.region)) {
-        const [variant, plan] = [region.variant ?? moodVariant, region.plan ?? moodPlan];
+        const { plan, variant } = shownUnder(region, ofPage);
         let known = tonesOf({ material: region.material, variant, plan });
         if (known === undefined) continue;
         const shift = records.shift[region.shift ?? ''] as ShiftData | undefined;

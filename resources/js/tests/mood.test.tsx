@@ -84,6 +84,100 @@ describe('the strip of moods', () => {
         const after = images().map((one) => one.src);
         expect(after.map((src, i) => src === before[i])).toEqual([false, false, true, true, true]);
     });
+    describe('keeps what was changed of a mood at hand', () => {
+        const holds = (): unknown[] => asked.map((op) => (op as unknown as { hold: unknown }).hold);
+        const id = expect.stringMatching(/^[a-z0-9]{12}$/);
+        const press = (name: string): boolean => fireEvent.click(screen.getByRole('button', { name }));
+
+        it('and nothing where the page shows it as the series has it', async () => {
+            await seen({ mood00000001: laid }, 'Fog');
+            press('Squall');
+            expect(holds()).toEqual([null]);
+            expect(screen.queryByText('At hand on this page')).toBeNull();
+        });
+        for (const [what, change] of Object.entries({
+            'its opacity': { opacity: 0.7 },
+            'its reach': { scope: { kind: 'figure', id: 3 } },
+            'whether it shows': { visible: false },
+            'where it is': { mask: { pass: 'byhand0001', outside: false } },
+            'its colours': { turn: { lightness: 0.1, chroma: 1, hue: 0 } },
+            'its group': { group: 'group001' },
+        } as Record<string, Partial<PassData>>))
+            it(`whatever it is: ${what}`, async () => {
+                await seen({ mood00000001: { ...laid, ...change } }, 'Fog');
+                press('Squall');
+                expect(holds()).toEqual([id]);
+            });
+        it('but a mask that regions in moods of their own make is nobody’s change', async () => {
+            await seen({ mood00000001: { ...laid, mask: { pass: 'panels00000', outside: true } } }, 'Fog');
+            press('Squall');
+            expect(holds()).toEqual([null]);
+        });
+        it('also where the series has no mood of that name, and when no mood is shown after it', async () => {
+            await seen({ mood00000001: laid }, 'Elsewhere');
+            fireEvent.click(screen.getByText('Show no mood'));
+            expect(holds()).toEqual([id]);
+            expect(screen.getByText('At hand on this page')).toBeTruthy();
+            expect(screen.getByRole('button', { name: 'Elsewhere, as this page had it' })).toBeTruthy();
+        });
+        const store = (name: string) => ({
+            name,
+            brought: { plan: null, variant: null },
+            layers: { moodheld0001: { ...laid, opacity: 0.7 } },
+            groups: {},
+        });
+        const atHand = async (): Promise<BenchModel> => {
+            const bench = await seen({ mood00000001: laid }, 'Fog');
+            const { records } = bench.session.view;
+            const held = { heldb: store('Fog'), helda: store('Squall'), heldc: store('Fog') };
+            act(() => bench.session.store.setState({ records: { ...records, held } }));
+            return bench;
+        };
+        it('told apart by number, and with pictures of their own', async () => {
+            await atHand();
+            const strip = screen.getByRole('list', { name: 'At hand on this page' });
+            expect([...strip.querySelectorAll('li')].map((one) => one.textContent)).toEqual(['Fog', 'Fog 2', 'Squall']);
+            const keys = (): (string | undefined)[] =>
+                [...strip.querySelectorAll('img')].map(
+                    (one) => /moods\/(\w+)\?/.exec(one.getAttribute('src') ?? '')?.[1],
+                );
+            expect(keys(), 'after those of the series').toEqual([undefined, undefined, undefined]);
+            for (const image of document.querySelectorAll('img')) fireEvent.load(image);
+            expect(keys()).toEqual(['heldheldb', 'heldheldc', undefined]);
+        });
+        it('without a picture until the server has it', async () => {
+            const bench = await seen({ mood00000001: laid }, 'Elsewhere');
+            act(() => bench.session.store.setState({ unsent: 1 }));
+            press('Squall');
+            for (const image of document.querySelectorAll('img')) fireEvent.load(image);
+            const image = screen.getByRole('list', { name: 'At hand on this page' }).querySelector('img');
+            expect(image?.getAttribute('src')).toBeNull();
+            act(() => bench.session.store.setState({ unsent: 0 }));
+            expect(image?.getAttribute('src')).toContain('/moods/held');
+        });
+        it('shows one again, and keeps what it takes the place of where that was changed', async () => {
+            const bench = await atHand();
+            press('Fog 2, as this page had it');
+            expect(asked).toMatchObject([
+                { kind: 'mood.show', id: 'heldc', hold: null, leaving: ['mood00000001'], coming: ['moodheld0001'] },
+            ]);
+            expect(bench.session.view.records.pass.moodheld0001.opacity).toBe(0.7);
+            press('Squall, as this page had it');
+            expect(asked[1]).toMatchObject({ kind: 'mood.show', id: 'helda', hold: id, leaving: ['moodheld0001'] });
+        });
+        it('until it is let go', async () => {
+            const bench = await atHand();
+            press('Let Fog go');
+            expect(asked).toEqual([{ kind: 'mood.letgo', id: 'heldb' }]);
+            expect(Object.keys(bench.session.view.records.held)).toEqual(['helda', 'heldc']);
+        });
+        it('not for picked regions', async () => {
+            const bench = await atHand();
+            act(() => bench.set({ pickedRegions: [1] }));
+            expect(screen.queryByText('At hand on this page')).toBeNull();
+            expect(screen.getByRole('button', { name: 'Squall' })).toBeTruthy();
+        });
+    });
     it('takes the mood off, which can be pressed only where there is one', async () => {
         await seen({ mood00000001: laid }, 'Fog');
         fireEvent.click(screen.getByText('Show no mood'));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { NewPass } from '../api/client';
-import { OP_KINDS, type RecordsState } from '../api/generated';
+import { OP_KINDS, type HeldMoodData, type RecordsState } from '../api/generated';
 import { kindOf, type Op } from '../page/ops/registry';
 import { createPageStore, type PageView } from '../page/store';
 import { pageState, region, shade } from './world';
@@ -27,6 +27,13 @@ const setupPass = { ...shade, marks: null, rough: null } as unknown as Extract<
 const crop = { x: 1, y: 2, scale: 1, turn: 0, mirror: false, crop: null, corners: null, covers: false };
 const drawing = { order: 1, visible: true, tint: '#4060ff', place: crop } as unknown as RecordsState['drawing'][string];
 const bridge = { x0: 1, y0: 2, x1: 3, y1: 4, width: 2, kind: 'doubtful' } as unknown as RecordsState['bridge'][string];
+
+const storm: HeldMoodData = {
+    name: 'Storm',
+    brought: { plan: 3, variant: null },
+    layers: { moodstorm001: { ...shade, figure: 0, order: 9, visible: false } },
+    groups: {},
+};
 
 /** One change of each kind, about things that are on the page below. */
 const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
@@ -141,7 +148,16 @@ const OPS: { [Kind in Op['kind']]: Extract<Op, { kind: Kind }> } = {
         layers: [{ name: 'Air', content: { kind: 'wash', colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 }],
         ids: ['mood00new001'],
         leaving: ['shade001'],
+        hold: 'held00new001',
     },
+    'mood.show': {
+        kind: 'mood.show',
+        id: 'heldstorm001',
+        hold: 'held00new001',
+        leaving: ['shade001'],
+        coming: ['moodstorm001'],
+    },
+    'mood.letgo': { kind: 'mood.letgo', id: 'heldstorm001' },
     'setup.hang': {
         kind: 'setup.hang',
         name: 'Wet cloth',
@@ -176,6 +192,7 @@ const view: PageView = createPageStore(
             drawing: { drawing1: drawing, drawing2: { ...drawing, order: 2 } },
             stroke: { line0001: stroke, line0003: stroke },
             bridge: { 4: bridge, 5: bridge },
+            held: { heldstorm001: storm, heldnight001: { ...storm, name: 'Night' } },
         },
     }),
 ).getState();
@@ -218,7 +235,10 @@ const SHOWN: Partial<Record<Op['kind'], string[]>> = {
     group: ['group group001'],
     'mood.bring': ['page page'],
     'wash.around': ['pass around7'],
-    'mood.wear': ['page page', 'pass mood00new001', 'pass shade001'],
+    'mood.wear': ['held held00new001', 'page page', 'pass mood00new001', 'pass shade001'],
+    'mood.panel': ['region 1'],
+    'mood.show': ['held held00new001', 'held heldstorm001', 'page page', 'pass moodstorm001', 'pass shade001'],
+    'mood.letgo': ['held heldstorm001'],
     'setup.hang': ['pass new00001'],
     'setup.join': ['pass shade001'],
     'page.start': ['page page'],
@@ -260,6 +280,29 @@ describe('kinds of change', () => {
     it('merging into a lower pass concerns the two of them only', () => {
         const op: Op = { kind: 'pass.merge', id: 'shade002', into: 'shade001', copy: null };
         expect(kindOf(op).touches(op)).toEqual(['pass shade002', 'pass shade001']);
+    });
+    it('that show a mood at hand show it as it was left, and keep what it takes the place of', () => {
+        const { pass, held, page } = shownOf(OPS['mood.show']);
+        expect(pass.moodstorm001).toMatchObject({ ...storm.layers.moodstorm001, order: expect.any(Number) });
+        expect(page.page).toMatchObject({ mood: 'Storm', moodPlan: 3, moodVariant: null });
+        expect(Object.keys(held).sort()).toEqual(['held00new001', 'heldnight001']);
+        expect(held.held00new001).toEqual({
+            name: 'This page’s own',
+            brought: { plan: null, variant: null },
+            layers: { shade001: shade },
+            groups: {},
+        });
+    });
+    it('of a mood that is left and not to be kept keep nothing', () => {
+        for (const hold of [null, undefined])
+            expect(shownOf({ ...OPS['mood.wear'], hold }).held).toEqual(view.records.held);
+        expect(shownOf({ ...OPS['mood.wear'], leaving: [] }).held, 'there was none').toEqual(view.records.held);
+    });
+    it('of moods leave regions in the mood of the page where they bring no layers', () => {
+        const brought = { ...OPS['mood.panel'], plan: 3 };
+        expect(shownOf(brought).region[1].mood).toEqual({ plan: 3, variant: null });
+        expect(shownOf({ ...brought, layers: [] }).region[1].mood).toBeNull();
+        expect(shownOf(brought).region[2].mood).toBeNull();
     });
     it('say no kind for one nobody knows', () => {
         expect(() => kindOf({ kind: 'nosuch' } as unknown as Op)).toThrow('nosuch');

@@ -61,6 +61,7 @@ const region = {
     inFront: false,
     flow: null,
     plan: null,
+    mood: null,
 };
 const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> = {}): RecordsState => ({
     page: {},
@@ -71,6 +72,7 @@ const records = (passes: RecordsState['pass'] = {}, more: Partial<RecordsState> 
     drawing: {},
     stroke: {},
     shift: {},
+    held: {},
     ...more,
 });
 const rules: PassRulesData = {

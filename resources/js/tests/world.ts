@@ -72,6 +72,7 @@ export const region = (material: number, area: number, x = 0, y = 0): RegionData
     inFront: false,
     flow: null,
     plan: null,
+    mood: null,
 });
 
 export const shade: PassData = {
@@ -187,6 +188,7 @@ export function pageState(more: Partial<PageStateData> = {}): PageStateData {
             drawing: {},
             stroke: {},
             shift: {},
+            held: {},
         },
         tiles: [{ ink: { '0,0': 'a' } }, {}, {}, {}, {}],
         palette: {

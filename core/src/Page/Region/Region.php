@@ -7,6 +7,7 @@ namespace Awning\Core\Page\Region;
 use Awning\Core\Page\Altered;
 use Awning\Core\Page\Bounds;
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Record;
 use Awning\Core\Page\RecordKind;
@@ -15,9 +16,10 @@ use Awning\Core\Page\RecordKind;
  * A connected area of the flats, named by its label, and what it is filled with.
  *
  * @phpstan-import-type FlowData from FlowLines
+ * @phpstan-import-type BroughtData from Brought
  *
  * @phpstan-type RegionData array{figure: int, material: int, area: int, x: int, y: int, locked: bool, shift: ?string,
- *     variant: ?int, solid: ?value-of<Solid>, inFront: bool, flow: ?FlowData, plan: ?int}
+ *     variant: ?int, solid: ?value-of<Solid>, inFront: bool, flow: ?FlowData, plan: ?int, mood: ?BroughtData}
  */
 final readonly class Region implements Record
 {
@@ -39,6 +41,7 @@ final readonly class Region implements Record
      *     light is roughed in
      * @param  ?FlowLines  $flow  which way its strands or folds run, for the same; null: that is not told
      * @param  ?int  $plan  under which light plan, as a panel of its own; null: as the whole page does
+     * @param  ?Brought  $mood  what a mood of its own brings; null: it is shown in the mood of the page
      */
     public function __construct(
         public int $figure,
@@ -53,6 +56,7 @@ final readonly class Region implements Record
         public bool $inFront = false,
         public ?FlowLines $flow = null,
         public ?int $plan = null,
+        public ?Brought $mood = null,
     ) {
         Bounds::whole('figure', $figure, 0);
         Bounds::whole('material', $material, 0);
@@ -86,6 +90,7 @@ final readonly class Region implements Record
             inFront: $data->flag('inFront', false),
             flow: $data->has('flow') ? FlowLines::fromList($data->list('flow', FlowLine::MOST)) : null,
             plan: $data->intOrNull('plan', 1, PHP_INT_MAX),
+            mood: $data->has('mood') ? Brought::fromData($data->map('mood')) : null,
         );
     }
 
@@ -105,6 +110,7 @@ final readonly class Region implements Record
             'inFront' => $this->inFront,
             'flow' => $this->flow?->toList(),
             'plan' => $this->plan,
+            'mood' => $this->mood?->toData(),
         ];
     }
 
@@ -163,6 +169,27 @@ final readonly class Region implements Record
     public function standingUnder(?int $plan): self
     {
         return $this->but(['plan' => $plan]);
+    }
+
+    /** @param  ?Brought  $mood  null: in the mood of the page again */
+    public function inMood(?Brought $mood): self
+    {
+        return $this->but(['mood' => $mood]);
+    }
+
+    /**
+     * Under which light plan and in which variant its tones are shown. A mood of its own comes first, then what the
+     * region was told; what the mood of the page brings is for regions that were told nothing and have no mood of
+     * their own.
+     *
+     * @param  Brought  $ofPage  what the mood of the page brings
+     * @return array{?int, ?int} light plan and variant; null: the page's own
+     */
+    public function shownUnder(Brought $ofPage): array
+    {
+        return $this->mood === null
+            ? [$this->plan ?? $ofPage->plan, $this->variant ?? $ofPage->variant]
+            : [$this->mood->plan ?? $this->plan, $this->mood->variant ?? $this->variant];
     }
 
     public function isFilled(): bool

@@ -17,6 +17,7 @@ use Awning\Core\Compose\PageStack;
 use Awning\Core\Light\Plan\LightColours;
 use Awning\Core\Page\Drawing\LineColouring;
 use Awning\Core\Page\Drawing\LineRule;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BlendMode;
 use Awning\Core\Page\Pass\PassGroup;
@@ -87,11 +88,9 @@ final readonly class StackBuilder
         $shifts = $sheet->all(ColourShift::class);
         $shifted = [];
         $lights = array_map(fn (LightColours $light): array => $light->numbers(), $palette->lights);
-        // What a region is told counts before what the mood brings.
-        $page = $sheet->find(PageSize::class, PageSize::KEY);
+        $brought = $sheet->find(PageSize::class, PageSize::KEY)?->brought() ?? new Brought;
         foreach ($sheet->all(Region::class) as $label => $region) {
-            $variant = $region->variant ?? $page?->moodVariant;
-            $plan = $region->plan ?? $page?->moodPlan;
+            [$plan, $variant] = $region->shownUnder($brought);
             $tones = $palette->tones($region->material, $variant, $plan);
             if ($tones === null) {
                 continue;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Painting;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
@@ -43,6 +44,7 @@ final readonly class PanelMoods
      */
     public function takeOff(array $labels): void
     {
+        $this->bring($labels, null);
         $remaining = 0;
         foreach ($this->covers() as $cover) {
             $this->lay($cover, $labels, null);
@@ -65,10 +67,19 @@ final readonly class PanelMoods
      * @param  string  $name  of the mood
      * @param  non-empty-list<int>  $labels
      */
-    public function putOn(string $cover, string $name, array $labels): void
+    public function putOn(string $cover, string $name, array $labels, Brought $brought): void
     {
+        $this->bring($labels, $brought);
         $this->lay($cover, $labels, "Where it is $name");
         $this->lay(self::ALL, $labels, 'Where the page’s mood is not');
+    }
+
+    /** @param  non-empty-list<int>  $labels */
+    private function bring(array $labels, ?Brought $brought): void
+    {
+        foreach ($this->sheet->picked($labels) as $label => $region) {
+            $this->sheet->put($label, $region->inMood($brought));
+        }
     }
 
     /** @return list<string> the passes that cover the regions of one mood each */

@@ -25,6 +25,8 @@ import { washSurroundings } from './passes/washSurroundings';
 import { wearMood } from './passes/wearMood';
 import { wearPanelMood } from './passes/wearPanelMood';
 import { joinSetup } from './passes/joinSetup';
+import { letGoMood } from './passes/letGoMood';
+import { showHeldMood } from './passes/showHeldMood';
 import { mergePass } from './passes/mergePass';
 import { orderPasses } from './passes/orderPasses';
 import { removePass } from './passes/removePass';
@@ -70,6 +72,8 @@ const KINDS = [
     washSurroundings,
     wearMood,
     wearPanelMood,
+    showHeldMood,
+    letGoMood,
     joinSetup,
     mergePass,
     orderPasses,

@@ -5,37 +5,33 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops\Passes;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Mood\Mood;
-use Awning\Core\Page\PageSize;
-use Awning\Core\Page\Pass\PassOrder;
-use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\ClientOp;
-use Awning\Core\Sheet\Painting\PanelMoods;
+use Awning\Core\Sheet\Painting\PageMoods;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\State\References;
 use Awning\Core\Sheet\State\Right;
 
 /**
- * Shows the page in another mood: the layers of the last one go, those of the new one come, above all other passes of
- * the whole page. What was painted or hung there by hand stays, and regions that wear a mood of their own keep it. A
- * mood may bring a light plan and a variant of the palette: tones are shown under these, as long as the page is shown
- * in it.
+ * Shows the page in another mood: the layers of the last one go, or are kept at hand; those of the new one come, above
+ * all other passes of the whole page. What was painted or hung there by hand stays, and regions that wear a mood of
+ * their own keep it. A mood may bring a light plan and a variant of the palette: tones are shown under these, as long
+ * as the page is shown in it.
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
  * @phpstan-type WearMoodInput array{name: string, layers: list<MoodLayerData>, ids: list<string>, plan?: ?int,
- *     variant?: ?int}
+ *     variant?: ?int, hold?: ?string}
  */
 final readonly class WearMood implements ClientOp
 {
-    /** The ids of passes that a mood laid begin with it. */
-    public const PREFIX = 'mood';
-
     /**
      * @param  string  $name  of the mood; empty: none
      * @param  list<string>  $ids  of its layers
      * @param  ?int  $plan  the light plan it brings
      * @param  ?int  $variant  the palette variant it brings
+     * @param  ?string  $hold  under which id the last mood is kept at hand; null: it goes
      */
     private function __construct(
         private string $name,
@@ -43,6 +39,7 @@ final readonly class WearMood implements ClientOp
         private array $ids,
         public ?int $plan = null,
         public ?int $variant = null,
+        private ?string $hold = null,
     ) {
     }
 
@@ -58,10 +55,17 @@ final readonly class WearMood implements ClientOp
 
     public static function fromInput(Data $input): self
     {
-        [$name, $mood, $ids] = self::moodIn($input, self::PREFIX);
+        [$name, $mood, $ids] = self::moodIn($input, PageMoods::PREFIX);
         $brought = fn (string $what): ?int => $mood === null ? null : $input->intOrNull($what, 1, PHP_INT_MAX);
 
-        return new self($name, $mood, $ids, $brought('plan'), $brought('variant'));
+        return new self(
+            $name,
+            $mood,
+            $ids,
+            $brought('plan'),
+            $brought('variant'),
+            $input->has('hold') ? $input->id('hold') : null,
+        );
     }
 
     /**
@@ -90,7 +94,10 @@ final readonly class WearMood implements ClientOp
 
     public static function of(string $name, Mood $mood, ?int $plan = null, ?int $variant = null): self
     {
-        $ids = array_map(fn (int $i): string => sprintf('%slayer%02d', self::PREFIX, $i), array_keys($mood->layers));
+        $ids = array_map(
+            fn (int $i): string => sprintf('%slayer%02d', PageMoods::PREFIX, $i),
+            array_keys($mood->layers),
+        );
 
         return new self($name, $mood, $ids, $plan, $variant);
     }
@@ -98,9 +105,13 @@ final readonly class WearMood implements ClientOp
     /** @return WearMoodInput */
     public function toInput(): array
     {
-        return ['name' => $this->name, 'layers' => $this->mood?->toList() ?? [], 'ids' => $this->ids] + [
+        return [
+            'name' => $this->name,
+            'layers' => $this->mood?->toList() ?? [],
+            'ids' => $this->ids,
             'plan' => $this->plan,
             'variant' => $this->variant,
+            'hold' => $this->hold,
         ];
     }
 
@@ -126,12 +137,7 @@ final readonly class WearMood implements ClientOp
         if ($this->mood === null || [$size->moodPlan, $size->moodVariant] !== [$this->plan, $this->variant]) {
             return false;
         }
-        $layers = array_filter(
-            $sheet->all(PassSpec::class),
-            fn (int|string $id): bool => str_starts_with((string) $id, self::PREFIX),
-            ARRAY_FILTER_USE_KEY,
-        );
-        uasort($layers, fn (PassSpec $a, PassSpec $b): int => $a->order <=> $b->order);
+        $layers = (new PageMoods($sheet))->layers();
         foreach ($layers as $layer) {
             if (! $layer->visible || $layer->turn !== null) {
                 return false;
@@ -143,17 +149,9 @@ final readonly class WearMood implements ClientOp
 
     public function apply(Sheet $sheet): void
     {
-        $size = $sheet->size();
-        foreach (array_keys($sheet->all(PassSpec::class)) as $id) {
-            if (str_starts_with((string) $id, self::PREFIX)) {
-                (new RemovePass((string) $id))->apply($sheet);
-            }
-        }
-        $elsewhere = (new PanelMoods($sheet))->elsewhere();
-        foreach ($this->mood->layers ?? [] as $i => $layer) {
-            $order = PassOrder::onTop($sheet->all(PassSpec::class), 0);
-            (new AddPass($this->ids[$i], $layer->at($order)->maskedBy($elsewhere)))->apply($sheet);
-        }
-        $sheet->put(PageSize::KEY, $size->showing($this->name, $this->plan, $this->variant));
+        $moods = new PageMoods($sheet);
+        $moods->takeOff($this->hold);
+        $layers = $this->mood === null ? [] : array_combine($this->ids, $this->mood->layers);
+        $moods->putOn($this->name, $layers, new Brought($this->plan, $this->variant));
     }
 }

@@ -5,24 +5,28 @@ declare(strict_types=1);
 namespace Awning\Core\Sheet\Ops\Passes;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Pass\PassMask;
 use Awning\Core\Page\Pass\PassOrder;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\Painting\Laying;
+use Awning\Core\Sheet\Painting\PageMoods;
 use Awning\Core\Sheet\Painting\PanelMoods;
 use Awning\Core\Sheet\Sheet;
 use Awning\Core\Sheet\State\References;
 use Awning\Core\Sheet\State\Right;
 
 /**
- * Shows picked regions in another mood than the rest of the page, or with no layers in that of the page again.
+ * Shows picked regions in another mood than the rest of the page, or with no layers in that of the page again. Their
+ * tones are shown under the light plan and in the variant that this mood brings; what it does not bring they have as
+ * the page does without a mood.
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
  * @phpstan-type WearPanelMoodInput array{name: string, layers: list<MoodLayerData>, ids: list<string>, cover: string,
- *     labels: list<int>}
+ *     labels: list<int>, plan?: ?int, variant?: ?int}
  */
 final readonly class WearPanelMood implements ClientOp
 {
@@ -31,6 +35,7 @@ final readonly class WearPanelMood implements ClientOp
      * @param  list<string>  $ids  of its layers
      * @param  string  $cover  the id of the pass that covers the regions
      * @param  non-empty-list<int>  $labels
+     * @param  Brought  $brought  under which their tones are shown
      */
     private function __construct(
         private string $name,
@@ -38,6 +43,7 @@ final readonly class WearPanelMood implements ClientOp
         private array $ids,
         private string $cover,
         private array $labels,
+        private Brought $brought,
     ) {
     }
 
@@ -63,21 +69,26 @@ final readonly class WearPanelMood implements ClientOp
             throw new \InvalidArgumentException('Pick the regions that shall wear the mood.');
         }
 
-        return new self($name, $mood, $ids, $cover, $labels);
+        return new self($name, $mood, $ids, $cover, $labels, $mood === null ? new Brought : Brought::fromData($input));
     }
 
     /**
      * @param  string  $key  tells it from other moods of the page, as part of its ids: 4 letters or digits
      * @param  non-empty-list<int>  $labels
      */
-    public static function of(string $name, Mood $mood, string $key, array $labels): self
-    {
+    public static function of(
+        string $name,
+        Mood $mood,
+        string $key,
+        array $labels,
+        Brought $brought = new Brought,
+    ): self {
         $ids = array_map(
             fn (int $i): string => sprintf('%s%s%02d', PanelMoods::PREFIX, $key, $i),
             array_keys($mood->layers),
         );
 
-        return new self($name, $mood, $ids, PanelMoods::COVER.$key, $labels);
+        return new self($name, $mood, $ids, PanelMoods::COVER.$key, $labels, $brought);
     }
 
     /** @return WearPanelMoodInput */
@@ -89,7 +100,7 @@ final readonly class WearPanelMood implements ClientOp
             'ids' => $this->ids,
             'cover' => $this->cover,
             'labels' => $this->labels,
-        ];
+        ] + $this->brought->toData();
     }
 
     public function title(): string
@@ -104,7 +115,7 @@ final readonly class WearPanelMood implements ClientOp
 
     public function refersTo(): References
     {
-        return new References;
+        return References::brought($this->brought->plan, $this->brought->variant);
     }
 
     public function apply(Sheet $sheet): void
@@ -113,7 +124,7 @@ final readonly class WearPanelMood implements ClientOp
         $moods = new PanelMoods($sheet);
         $moods->takeOff($this->labels);
         if ($this->mood !== null) {
-            $moods->putOn($this->cover, $this->name, $this->labels);
+            $moods->putOn($this->cover, $this->name, $this->labels, $this->brought);
             foreach ($this->mood->layers as $i => $layer) {
                 $order = PassOrder::onTop($sheet->all(PassSpec::class), 0);
                 $kept = $layer->at($order)->maskedBy(new PassMask($this->cover));
@@ -123,7 +134,7 @@ final readonly class WearPanelMood implements ClientOp
         foreach ($sheet->all(PassSpec::class) as $id => $pass) {
             // A mask that somebody gave a layer stays.
             $isFree = $pass->mask === null || $pass->mask->pass === PanelMoods::ALL;
-            if ($isFree && str_starts_with((string) $id, WearMood::PREFIX)) {
+            if ($isFree && str_starts_with((string) $id, PageMoods::PREFIX)) {
                 $sheet->put((string) $id, $pass->maskedBy($moods->elsewhere()));
             }
         }

@@ -8,6 +8,8 @@ import { mayColour } from '../../../page/store';
 import { Choice } from '../../../ui/Choice';
 import { Slide } from '../../../ui/Slide';
 import { usePage, useSession } from '../../model/context';
+import { useMoodPictures } from './useMoodPictures';
+import { wornMood } from './wornMood';
 
 const STRENGTH = 70;
 
@@ -17,6 +19,7 @@ export function LikePicture() {
     const series = usePage((view) => view.series.id);
     const page = usePage((view) => view.id);
     const shown = usePage((view) => view.records.page.page?.mood ?? '');
+    const { moods } = useMoodPictures();
     const { data } = useQuery({ queryKey: ['pictures', series, page], queryFn: () => api.pictures(series, page) });
     const pictures = (data ?? []).filter(({ width }) => width !== null);
     const [chosen, setChosen] = useState('');
@@ -27,13 +30,10 @@ export function LikePicture() {
     const wear = ({ name, layers }: MeasuredMoodState, at: number): void => {
         const { palette, records } = session.view;
         const mood = { key: '', id: null, name, light: '', variant: '' };
-        session.apply(
-            inMood(
-                { ...mood, layers: layers.map((layer) => ({ ...layer, opacity: at / 100 })) },
-                palette,
-                records.pass,
-            ),
-        );
+        // What was measured before, at another strength, is not kept at hand.
+        const isHeld = records.page.page?.mood !== name && wornMood(records, palette, moods).isOwn;
+        const shown = { ...mood, layers: layers.map((layer) => ({ ...layer, opacity: at / 100 })) };
+        session.apply(inMood(shown, palette, records, isHeld));
     };
     const measure = async (): Promise<void> => {
         setMeasuring(true);

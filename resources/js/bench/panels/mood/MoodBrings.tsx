@@ -1,9 +1,9 @@
 /** Which light plan and which variant of the palette the page's mood brings, so that derived tones turn with it. */
 import { bringWithMood } from '../../../page/ops/passes/bringWithMood';
+import { broughtOf } from '../../../page/ops/passes/moodLayers';
 import { mayColour } from '../../../page/store';
 import { Choice } from '../../../ui/Choice';
 import { usePage, useSession } from '../../model/context';
-import { useBrought } from './useBrought';
 
 const OWN = '';
 
@@ -17,9 +17,11 @@ export function MoodBrings() {
     const may = usePage(mayColour);
     const lights = usePage((view) => view.palette.lights);
     const variants = usePage((view) => view.palette.variants).filter(({ id }) => id > 0);
-    const { plan, variantId } = useBrought();
+    const { plan: planId, variant: variantId } = broughtOf(usePage((view) => view.records));
+    const plan = lights.find(({ id }) => id === planId)?.id ?? null;
+    const variant = variants.find(({ id }) => id === variantId)?.id ?? null;
     const bring = (change: { plan: number | null } | { variant: number | null }): void =>
-        session.apply(bringWithMood({ plan, variant: variantId, ...change }));
+        session.apply(bringWithMood({ plan, variant, ...change }));
     return (
         <div className="flex flex-col gap-1">
             <p className="quiet text-[13px]">
@@ -29,7 +31,7 @@ export function MoodBrings() {
             <OneOf
                 label="Palette variant"
                 of={variants}
-                value={variantId}
+                value={variant}
                 disabled={!may}
                 onChange={(id) => bring({ variant: id })}
             />

@@ -16,7 +16,7 @@ export function MoodTools() {
     const { moods, state } = useMoodPictures();
     return (
         <div className="px-3 pb-3">
-            {may && <OwnMoods moods={moods} shown={shown} />}
+            {may && <OwnMoods moods={moods} />}
             {shown !== '' && (
                 <Fold title="What the mood brings" help="mood#what-a-mood-brings">
                     <MoodBrings />

@@ -1,30 +1,22 @@
 /** Keeping the layers there are as a mood of the series, and taking moods in and out. */
 import { useState } from 'react';
 import { api } from '../../../api/client';
-import type { MoodLayerData, MoodState } from '../../../api/generated';
+import type { MoodState } from '../../../api/generated';
 import type { MadeMood } from '../../../api/seriesOps';
-import { isOfMood } from '../../../page/ops/passes/wearMood';
-import { sortedPasses } from '../../../picture/stack';
 import { Fold } from '../../../ui/Fold';
 import { OneLineForm } from '../../../ui/Form';
 import { usePage } from '../../model/context';
 import { MoodPages } from './MoodPages';
-import { useBrought } from './useBrought';
 import { useMoodOps } from './useMoodOps';
+import { wornMood } from './wornMood';
 
-export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }) {
+export function OwnMoods({ moods }: { moods: MoodState[] }) {
     const series = usePage((view) => view.series.id);
-    const passes = usePage((view) => view.records.pass);
+    const records = usePage((view) => view.records);
+    const palette = usePage((view) => view.palette);
     const [isGiving, setGiving] = useState(false);
-    const layers: MoodLayerData[] = sortedPasses(passes)
-        .filter(([id]) => isOfMood(id))
-        .map(([, { name, content, mode, opacity }]) => ({ name, content, mode, opacity }));
-    const worn = moods.find((mood) => mood.name === shown);
-    const own = moods.find((mood) => mood.name === shown && mood.id !== null);
-    const { light, variant } = useBrought();
-    const isChanged =
-        worn !== undefined &&
-        JSON.stringify([worn.layers, worn.light, worn.variant]) !== JSON.stringify([layers, light, variant]);
+    const { layers, light, variant, ofSeries, isChanged } = wornMood(records, palette, moods);
+    const own = ofSeries?.id === null ? undefined : ofSeries;
     return (
         <div className="mt-1 flex flex-col gap-1.5">
             {isChanged && (
@@ -40,7 +32,7 @@ export function OwnMoods({ moods, shown }: { moods: MoodState[]; shown: string }
                 />
             )}
             <Fold title="Keep, save or take moods" help="mood#moods">
-                <Keeping series={series} worn={worn} own={own} made={{ layers, light, variant }} />
+                <Keeping series={series} worn={ofSeries} own={own} made={{ layers, light, variant }} />
             </Fold>
         </div>
     );

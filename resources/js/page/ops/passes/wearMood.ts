@@ -1,12 +1,8 @@
-import type { MoodState, PaletteState, PassData, WearMoodInput } from '../../../api/generated';
+import type { MoodState, PaletteState, RecordsState, WearMoodInput } from '../../../api/generated';
 import { randomId } from '../../ids';
 import { opOf } from '../op';
-import { passesOf, withNewPass } from '../shown';
-
-/** The ids of passes that a mood laid begin with it. */
-const PREFIX = 'mood';
-
-export const isOfMood = (id: string): boolean => id.startsWith(PREFIX);
+import { passesOf } from '../shown';
+import { isOfMood, PREFIX, withMood, withoutMood } from './moodLayers';
 
 /**
  * Shows the page in another mood, or with no layers in none; what was hung there by hand stays.
@@ -15,40 +11,39 @@ export const isOfMood = (id: string): boolean => id.startsWith(PREFIX);
  */
 export const wearMood = opOf<WearMoodInput & { leaving: string[] }>()('mood.wear', {
     name: 'The mood',
-    touches: ({ ids, leaving }) => ['page page', ...passesOf([...leaving, ...ids])],
-    show({ name, layers, ids, leaving, plan, variant }, view) {
-        const { page } = view.records.page;
-        const kept = Object.entries(view.records.pass).filter(([id]) => !leaving.includes(id));
-        let records = { ...view.records, pass: Object.fromEntries(kept) };
-        layers.forEach((layer, i) => {
-            const make = { ...layer, figure: 0, scope: { kind: 'page' as const, id: 0 } } as Partial<PassData>;
-            records = { ...records, ...withNewPass({ ...view, records }, ids[i], make as PassData) };
-        });
-        const shown = { mood: name, moodPlan: plan ?? null, moodVariant: variant ?? null };
-        return { pass: records.pass, ...(page === undefined ? {} : { page: { page: { ...page, ...shown } } }) };
+    touches: ({ ids, leaving, hold }) => ['page page', ...passesOf([...leaving, ...ids]), ...heldOf(hold)],
+    show({ name, layers, ids, leaving, plan, variant, hold }, view) {
+        const records = withoutMood(view.records, leaving, hold ?? null);
+        const onPage = { figure: 0, scope: { kind: 'page' as const, id: 0 } };
+        const laid = layers.map((layer, i): [string, object] => [ids[i], { ...layer, ...onPage }]);
+        return withMood({ ...view, records }, name, laid, { plan: plan ?? null, variant: variant ?? null });
     },
 });
+
+export const heldOf = (id: string | null | undefined): string[] =>
+    id === null || id === undefined ? [] : [`held ${id}`];
 
 /** What a mood brings, by the names it is called by in the series. */
 type Brought = Pick<MoodState, 'light' | 'variant'>;
 
 /** What those names mean in this series; null: nothing is brought, or the series has nothing of that name. */
-const broughtIds = (mood: Brought, { lights, variants }: PaletteState) => ({
+export const broughtIds = (mood: Brought, { lights, variants }: Pick<PaletteState, 'lights' | 'variants'>) => ({
     plan: lights.find(({ name }) => name === mood.light)?.id ?? null,
     variant: variants.find(({ id, name }) => id > 0 && name === mood.variant)?.id ?? null,
 });
 
 /**
  * @param mood null: none
- * @param passes those of the page now
+ * @param isHeld whether what the page is shown in now is kept at hand
  */
-export function inMood(mood: MoodState | null, palette: PaletteState, passes: Record<string, PassData>) {
+export function inMood(mood: MoodState | null, palette: PaletteState, records: RecordsState, isHeld: boolean) {
     const { name, layers } = mood ?? { name: '', layers: [] };
     return wearMood({
         name,
         layers,
         ids: layers.map(() => `${PREFIX}${randomId(12)}`),
-        leaving: Object.keys(passes).filter(isOfMood),
+        leaving: Object.keys(records.pass).filter(isOfMood),
         ...(mood === null ? {} : broughtIds(mood, palette)),
+        hold: isHeld ? randomId(12) : null,
     });
 }
