@@ -40,6 +40,7 @@ use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BalanceContent;
 use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\CloudsContent;
 use Awning\Core\Page\Pass\ColourTurn;
 use Awning\Core\Page\Pass\CurveContent;
 use Awning\Core\Page\Pass\GlowContent;
@@ -338,7 +339,7 @@ const OPTICS = ['softness', 'glow', 'shimmer'];
 
 function isMeasured(PassSpec $pass): bool
 {
-    return in_array($pass->content->kind()->value, [...WEATHER, ...OPTICS], true);
+    return in_array($pass->content->kind()->value, [...WEATHER, ...OPTICS, 'clouds'], true);
 }
 
 function chance(): Rgb
@@ -436,6 +437,26 @@ function spec(
             far: mt_rand(0, 2) / 2,
             outline: mt_rand(0, 1) * mt_rand(1, 50) / 10,
             outlineColour: chance(),
+            seed: mt_rand(0, 65535),
+        ),
+        'clouds' => new CloudsContent(
+            colour: chance(),
+            shade: chance(),
+            heaps: array_map(
+                fn (int $i): array => [
+                    mt_rand(-20, 10) / 100,
+                    mt_rand(-20, 20) / 100,
+                    mt_rand(40, 120) / 100 / $i,
+                    mt_rand(50, 110) / 100 / $i,
+                ],
+                range(1, mt_rand(1, 3)),
+            ),
+            lumps: mt_rand(40, 1200) / 10,
+            fullness: mt_rand(0, 100) / 100,
+            softness: mt_rand(0, 100) / 100,
+            contrast: mt_rand(0, 100) / 100,
+            light: mt_rand(-180, 180),
+            height: mt_rand(-90, 90),
             seed: mt_rand(0, 65535),
         ),
         'lightning' => new LightningContent(
@@ -1201,6 +1222,24 @@ $pages[] = page(
     brought: [31, 7],
     inMood: [1 => new Brought(31, null), 2 => new Brought, 3 => new Brought(null, 7), 4 => new Brought],
 );
+
+// Clouds by themselves, behind figures, in a group, and above and below all other kinds.
+mt_srand(20261202);
+foreach ([Scope::page(), Scope::behind(1), Scope::behind(3), Scope::figure(1), Scope::ink()] as $number => $scope) {
+    foreach ([BlendMode::Normal, BlendMode::Screen, BlendMode::Luminosity] as $mode) {
+        $pages[] = page("clouds $number, $mode->value", [
+            'pass01' => spec('clouds', $scope, $mode, 0.8, mask: $number === 1 ? new PassMask('pass02', true) : null),
+            'pass02' => spec('tone', Scope::figure(2), figure: 2),
+        ]);
+    }
+}
+foreach (['levels', 'mist', 'particles', 'softness', 'glow', ...FILLING] as $kind) {
+    $pages[] = page("clouds below $kind", [
+        'pass01' => spec('clouds', Scope::page(), turn: new ColourTurn(0.1, 0.7, 30)),
+        'pass02' => spec($kind, Scope::page(), order: 2.0),
+        'pass03' => spec('clouds', Scope::page(), BlendMode::Multiply, 0.5, order: 3.0),
+    ]);
+}
 
 $folder = $argv[1];
 @mkdir($folder, 0777, true);

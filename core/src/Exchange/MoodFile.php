@@ -44,6 +44,7 @@ final class MoodFile
         'balance' => PassKind::Balance,
         'mist' => PassKind::Mist,
         'particles' => PassKind::Particles,
+        'clouds' => PassKind::Clouds,
         'lightning' => PassKind::Lightning,
         'shafts' => PassKind::Shafts,
         'blur' => PassKind::Softness,

@@ -112,9 +112,11 @@ export type ChangeDrawingInput = { id: string; values: DrawingValues };
 
 export type CleanData = { flatten: number; paper: number | null; ink: number | null; weight: number; specks: number; pinholes: number; colours: LineColour; turn: number | null; hard: boolean; crop: boolean };
 
+export type CloudsData = { kind: 'clouds'; colour: string; shade: string; heaps: HeapData[]; lumps: number; fullness: number; softness: number; contrast: number; light: number; height: number; seed: number };
+
 export type ColourLinesInput = { lines: LinesData };
 
-export type ContentData = ToneData | TintData | PaintData | WashData | GradientData | AdjustmentData | WeatherData | OpticsData;
+export type ContentData = ToneData | TintData | PaintData | FillingData | AdjustmentData | WeatherData | OpticsData;
 
 export type CopyPassInput = { id: string; from: string };
 
@@ -154,6 +156,8 @@ export type FillInput = { labels: number[]; figure: number; material: number };
 
 export type FillInsideInput = { outline: PlaceData[]; figure: number; material: number; unfilled: boolean };
 
+export type FillingData = WashData | GradientData | CloudsData;
+
 export type FindingData = { words: string; labels: number[]; x: number | null; y: number | null; mend: MendData | null };
 
 export type FindingsData = { kind: string; title: string; stage: FinderStage; count: number; findings: FindingData[]; mend: MendData | null };
@@ -181,6 +185,8 @@ export type GroupInput = { id: string; passes: string[]; how: GroupData | null }
 export type HangSetupInput = { name: string; figure: number; scope: ScopeData; ids: string[]; passes: SetupPass[]; labels: number[]; setup: number };
 
 export type HangablePass = { group: string; title: string; scopes: ScopeKind[]; pass: { name: string; content: ContentData; mode: BlendMode; opacity: number } };
+
+export type HeapData = [number, number, number, number];
 
 export type HeldMoodData = { name: string; brought: BroughtData; layers: Record<string, PassData>; groups: Record<string, GroupData> };
 

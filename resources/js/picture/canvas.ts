@@ -327,7 +327,7 @@ function blending(mode: BlendMode): (under: Triple, over: Triple) => Triple {
 }
 
 /** Turns colours as a pass has it; each is worked out once. */
-function turning(turn: PassNode['turn']): (colour: Colour) => Colour {
+export function turning(turn: PassNode['turn']): (colour: Colour) => Colour {
     if (turn === null) return (colour) => colour;
     const known = new Map<Colour, Colour>();
     return (colour) => {

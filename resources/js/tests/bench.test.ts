@@ -2,8 +2,7 @@ import { remembered, wayOf } from '../bench/model/carried';
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Op } from '../page/ops/registry';
-import type { PageStateData, TipData } from '../api/generated';
-import type { GradientData } from '../api/generated';
+import type { CloudsData, GradientData, LightState, PageStateData, RecordsState, TipData } from '../api/generated';
 import { bindingFor, KEYS } from '../bench/keymap';
 import { BenchModel, type SurfaceHandle } from '../bench/model/model';
 import { STAGES, stageOf } from '../bench/stages/stage';
@@ -405,6 +404,77 @@ describe('tools', () => {
         expect(ops()).toMatchObject([
             { kind: 'paint.ramp', from: [40, 40], to: [80, 40], form: 'round', laying: { opacity: 0.5 } },
         ]);
+    });
+    describe('draw clouds', () => {
+        const { width, height } = pageState().records.page.page;
+        const content: CloudsData = {
+            kind: 'clouds',
+            colour: '#ffffff',
+            shade: '#a0b0c0',
+            heaps: [[0.1, 0.2, 0.3, 0.4]],
+            lumps: 28,
+            fullness: 0.5,
+            softness: 0.1,
+            contrast: 0.6,
+            light: 10,
+            height: 20,
+            seed: 1,
+        };
+        const sky = { kind: 'material' as const, id: 9 };
+        const clouds = { ...shade, figure: 0, scope: sky, content };
+        const hangable = [{ title: 'Clouds', scopes: ['page'], pass: { ...clouds, name: 'Clouds' } }];
+        const rules = { ...pageState().rules, hangable } as unknown as PageStateData['rules'];
+        const box = (left: number, top: number, wide: number, high: number): number[] =>
+            [left / width, top / height, wide / width, high / height].map((part) => Math.round(10_000 * part) / 10_000);
+        /** From there to 60 px left of it and 50 below. */
+        const drag = (x = 180): ReturnType<typeof begin> => {
+            const gesture = begin('clouds', point(x, 40));
+            gesture?.move([point(x - 10, 50), point(x - 60, 90)]);
+            return gesture;
+        };
+        const hung = (pass: RecordsState['pass']): void => {
+            open({ rules, records: { ...pageState().records, pass } });
+            bench.choose('mood');
+        };
+        const heaps = (id: string): unknown => (bench.session.view.records.pass[id].content as CloudsData).heaps;
+
+        it('in what the place is filled with, lit as the page is', () => {
+            hung({ below001: { ...clouds, figure: 3 } });
+            const plan = { azimuth: 200, elevation: 35 } as LightState['plan'];
+            const { palette } = bench.session.view;
+            const lights = [{ id: 4, name: 'Noon', plan, colours: palette.lightColours }] as LightState[];
+            bench.session.store.setState({ palette: { ...palette, plan: 4, lights } });
+            drag()?.up();
+            expect(ops()).toMatchObject([{ kind: 'pass.add', pass: { figure: 0, scope: sky, name: 'Clouds' } }]);
+            const [{ pass }] = ops() as unknown as { pass: { content: CloudsData } }[];
+            expect(pass.content).toEqual({ ...content, heaps: [box(120, 40, 60, 50)], light: -160, height: 35 });
+        });
+        it('over the page where nothing is filled', () => {
+            hung({});
+            drag(80)?.up();
+            expect(ops()).toMatchObject([{ pass: { scope: { kind: 'page', id: 0 }, content: { light: 135 } } }]);
+        });
+        it('one more in those that lie there, shown while the hand drags', () => {
+            hung({ there001: clouds, other001: { ...clouds, order: 9, scope: { kind: 'material', id: 8 } } });
+            const gesture = drag();
+            expect(heaps('there001')).toEqual([[0.1, 0.2, 0.3, 0.4], box(120, 40, 60, 50)]);
+            gesture?.cancel();
+            expect([heaps('there001'), ops()]).toEqual([content.heaps, []]);
+            drag()?.up();
+            expect(ops()).toMatchObject([{ kind: 'pass.change', id: 'there001' }]);
+        });
+        it('of a usual size where somebody clicks', () => {
+            hung({ there001: clouds });
+            begin('clouds', point(180, 40))?.up();
+            const longer = Math.max(width, height);
+            const [wide, high] = [0.16 * longer, 0.07 * longer];
+            expect(heaps('there001')).toEqual([content.heaps[0], box(180 - wide / 2, 40 - high / 2, wide, high)]);
+        });
+        it('anew where the last ones are full', () => {
+            hung({ there001: { ...clouds, content: { ...content, heaps: Array(24).fill(content.heaps[0]) } } });
+            drag()?.up();
+            expect(ops()).toMatchObject([{ kind: 'pass.add' }]);
+        });
     });
     it('draw a gradient anew from where the drag began to where it ended, or hang one', () => {
         const { width, height } = pageState().records.page.page;

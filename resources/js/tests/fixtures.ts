@@ -7,6 +7,7 @@ import type {
     RampForm,
     RecordsState,
     RoughDialsData,
+    CloudsData,
     WeatherData,
 } from '../api/generated';
 import type { Stretch } from '../picture/ground';
@@ -58,7 +59,7 @@ function read<T>(name: string): T {
 export const pages = (): { count: number; palette: PaletteState; pages: PageFixture[] } => read('pages');
 interface WeatherFixture {
     name: string;
-    content: WeatherData;
+    content: WeatherData | CloudsData;
     page: { width: number; height: number };
     stretch: Stretch;
     expected: string;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { LightningData, ParticlesData, ShaftsData, WeatherData } from '../api/generated';
+import type { CloudsData, LightningData, ParticlesData, ShaftsData, WeatherData } from '../api/generated';
 import { Ground, type Stretch } from '../picture/ground';
 import { EMPTY, type Stack } from '../picture/stack';
+import { Clouds } from '../picture/weather/clouds';
 import { mistAt } from '../picture/weather/mist';
 import { Lightning } from '../picture/weather/lightning';
 import { outlined, particles } from '../picture/weather/particles';
@@ -9,13 +10,17 @@ import { Shafts } from '../picture/weather/shafts';
 import { bytes, weather } from './fixtures';
 
 /** The plane of a weather on a stretch of a page that is halved so often. */
-function planeOf(content: WeatherData, page: Stack['page'], stretch: Stretch, level = 0): Uint8Array {
+function planeOf(content: WeatherData | CloudsData, page: Stack['page'], stretch: Stretch, level = 0): Uint8Array {
     const scale = 2 ** level;
     switch (content.kind) {
         case 'particles':
             return particles(content, Math.max(page.width, page.height) / 1000 / scale, stretch);
         case 'lightning':
             return new Lightning(content, page, level).in(stretch);
+        case 'clouds': {
+            const { covered, lit } = new Clouds(content, page, level).in(stretch);
+            return Uint8Array.from([...covered, ...lit]);
+        }
         case 'shafts':
             return new Shafts(content, page, level).in(stretch);
         case 'mist': {
@@ -63,6 +68,23 @@ const strike: LightningData = {
     seed: 3,
 };
 
+const heaps: CloudsData = {
+    kind: 'clouds',
+    colour: '#ffffff',
+    shade: '#8090b0',
+    heaps: [
+        [0.02, 0.05, 0.2, 0.15],
+        [0.1, 0.12, 0.12, 0.1],
+    ],
+    lumps: 20,
+    fullness: 0.5,
+    softness: 0.4,
+    contrast: 0.6,
+    light: 120,
+    height: 30,
+    seed: 3,
+};
+
 const beams: ShaftsData = {
     kind: 'shafts',
     colour: '#ffffff',
@@ -107,8 +129,24 @@ describe('weather', () => {
         }
     });
 
+    it('of clouds has no seam either, in what it covers and in its light', () => {
+        const clouds = new Clouds(heaps, page, 0);
+        const all = clouds.in(whole);
+        const part = { x: 61, y: 37, width: 83, height: 51 };
+        const alone = new Clouds(heaps, page, 0).in(part);
+        for (const plane of ['covered', 'lit'] as const)
+            for (let y = 0; y < part.height; y++) {
+                const from = (part.y + y) * whole.width + part.x;
+                expect([...alone[plane].subarray(y * part.width, (y + 1) * part.width)]).toEqual([
+                    ...all[plane].subarray(from, from + part.width),
+                ]);
+            }
+        expect(mean(alone.lit)).toBeGreaterThan(20);
+    });
+
     it.each([
         ['particles', snow, 1],
+        ['clouds', heaps, 2],
         ['particles, finer than pixels', { ...snow, spacing: 4, size: 1 }, 3],
         ['lightning', strike, 1],
         ['shafts', beams, 2],

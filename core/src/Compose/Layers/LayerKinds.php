@@ -23,6 +23,7 @@ final class LayerKinds
             PassKind::Curve,
             PassKind::Shift,
             PassKind::Balance => new AlteringLayer($id, $pass, $mask),
+            PassKind::Clouds => new CloudsLayer($id, $pass, $mask, $page),
             PassKind::Mist,
             PassKind::Particles,
             PassKind::Lightning,

@@ -22,6 +22,7 @@ use Awning\Core\Page\LayerKind;
  * @phpstan-import-type LevelsData from LevelsContent
  * @phpstan-import-type MistData from MistContent
  * @phpstan-import-type ParticlesData from ParticlesContent
+ * @phpstan-import-type CloudsData from CloudsContent
  * @phpstan-import-type LightningData from LightningContent
  * @phpstan-import-type ShaftsData from ShaftsContent
  * @phpstan-import-type SoftnessData from SoftnessContent
@@ -31,7 +32,8 @@ use Awning\Core\Page\LayerKind;
  * @phpstan-type AdjustmentData LevelsData|CurveData|ShiftPassData|BalanceData
  * @phpstan-type WeatherData MistData|ParticlesData|LightningData|ShaftsData
  * @phpstan-type OpticsData SoftnessData|GlowData|ShimmerData
- * @phpstan-type ContentData ToneData|TintData|PaintData|WashData|GradientData|AdjustmentData|WeatherData|OpticsData
+ * @phpstan-type FillingData WashData|GradientData|CloudsData
+ * @phpstan-type ContentData ToneData|TintData|PaintData|FillingData|AdjustmentData|WeatherData|OpticsData
  */
 interface PassContent
 {

@@ -22,6 +22,7 @@ enum PassKind: string
     case Balance = 'balance';
     case Mist = 'mist';
     case Particles = 'particles';
+    case Clouds = 'clouds';
     case Lightning = 'lightning';
     case Shafts = 'shafts';
     case Softness = 'softness';
@@ -43,6 +44,7 @@ enum PassKind: string
             self::Balance => BalanceContent::class,
             self::Mist => MistContent::class,
             self::Particles => ParticlesContent::class,
+            self::Clouds => CloudsContent::class,
             self::Lightning => LightningContent::class,
             self::Shafts => ShaftsContent::class,
             self::Softness => SoftnessContent::class,

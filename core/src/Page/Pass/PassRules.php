@@ -146,6 +146,11 @@ final class PassRules
                 array_values($particles),
             ),
             self::filling(
+                'Clouds',
+                'Clouds',
+                new CloudsContent(Rgb::fromHex('#fbfaf6'), Rgb::fromHex('#a3b0c8')),
+            ),
+            self::filling(
                 'Light shafts (screen)',
                 'Light shafts',
                 new ShaftsContent(Rgb::fromHex('#ffe9c0')),

@@ -46,7 +46,7 @@ export const STAGES: Stage[] = [
     {
         id: 'mood',
         name: 'Mood',
-        tools: ['look', 'gradient', 'lightning', 'shafts', 'pen', 'erase', 'choose'],
+        tools: ['look', 'gradient', 'clouds', 'lightning', 'shafts', 'pen', 'erase', 'choose'],
         look: { ink: 1, hatch: false, veil: false, passes: true },
         left: (view) => count(Object.values(view.records.pass).filter((pass) => pass.figure === 0).length),
     },

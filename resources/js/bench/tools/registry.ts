@@ -9,6 +9,7 @@ import { erase } from './erase';
 import { fill } from './fill';
 import { gradient } from './gradient';
 import { lightning } from './lightning';
+import { clouds } from './clouds';
 import { shafts } from './shafts';
 import { ink } from './ink';
 import { look } from './look';
@@ -43,6 +44,7 @@ export const TOOLS: Record<ToolId, Tool> = {
     ramp,
     gradient,
     lightning,
+    clouds,
     shafts,
     soften,
     drag,

@@ -21,6 +21,7 @@ export type ToolId =
     | 'pour'
     | 'ramp'
     | 'gradient'
+    | 'clouds'
     | 'lightning'
     | 'shafts'
     | 'soften'

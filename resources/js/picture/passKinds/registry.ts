@@ -1,6 +1,7 @@
 /** The kinds of pass. A new one is a file beside these and a line here, as in the core's PassKind. */
 import type { ContentData } from '../../api/generated';
 import { balance } from './balance';
+import { clouds } from './clouds';
 import { curve } from './curve';
 import { gradient } from './gradient';
 import { shift } from './shift';
@@ -30,6 +31,7 @@ const KINDS: Record<ContentData['kind'], PassKind> = {
     balance,
     mist,
     particles,
+    clouds,
     lightning,
     shafts,
     softness,

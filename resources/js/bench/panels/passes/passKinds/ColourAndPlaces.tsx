@@ -14,11 +14,13 @@ interface Props<Content extends Seeded> extends SettingsProps<Content> {
 }
 
 /** The colour of a weather, and a button that has it lie elsewhere. */
-export function ColourAndPlaces<Content extends Seeded>({ id, content, disabled, other, title }: Props<Content>) {
-    const { apply } = useContent<Seeded>(id, content);
+export function ColourAndPlaces<Content extends Seeded>({ other, title, ...of }: Props<Content>) {
+    const { id, disabled } = of;
+    const content: Seeded = of.content;
+    const { apply } = useContent(id, content);
     return (
         <div className="flex items-center gap-2">
-            <ColourSetting id={id} content={content} disabled={disabled} />
+            <ColourSetting id={id} content={content} disabled={disabled} name="colour" label="Colour" />
             <button
                 className="act"
                 disabled={disabled}

@@ -4,6 +4,7 @@
 import type { ComponentType } from 'react';
 import type { ContentData } from '../../../../api/generated';
 import { BalanceSettings } from './BalanceSettings';
+import { CloudsSettings } from './CloudsSettings';
 import { CurveSettings } from './CurveSettings';
 import { GradientSettings } from './GradientSettings';
 import { ShiftSettings } from './ShiftSettings';
@@ -31,6 +32,7 @@ const SETTINGS: { [Kind in ContentData['kind']]?: ComponentType<SettingsProps<Ex
         mist: MistSettings,
         particles: ParticlesSettings,
         softness: SoftnessSettings,
+        clouds: CloudsSettings,
         lightning: LightningSettings,
         shafts: ShaftsSettings,
         glow: GlowSettings,

@@ -9,7 +9,8 @@ import { useContent } from './useContent';
 export function WashSettings({ id, content, disabled }: SettingsProps<WashData>) {
     const flats = usePage((view) => view.stack.flats);
     const { apply } = useContent(id, content);
-    if (content.around === undefined) return <ColourSetting id={id} content={content} disabled={disabled} />;
+    if (content.around === undefined)
+        return <ColourSetting id={id} content={content} disabled={disabled} name="colour" label="Colour" />;
     const colour = colourAround(content.around, flats) ?? content.colour;
     return (
         <div className="flex items-center gap-2 text-[13px]">
