@@ -4,18 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Desk\Palette\SeriesPalette;
 use App\Models\JournalEntry;
-use App\Models\SeriesBrush;
-use App\Models\SeriesLight;
-use App\Models\SeriesSetup;
 use App\Models\User;
-use App\Store\PageStore;
-use Awning\Core\Sheet\Export\SheetPicture;
-use Awning\Core\Sheet\Export\StackBuilder;
-use Awning\Core\Sheet\Sheet;
-use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverSelect;
 
 /**
  * The Light stage as it is worked: blocks, ramps, pours, softening, dragging, moving, brushes, and a light that is set.
@@ -226,72 +216,6 @@ final class LightStageTest extends BrowserTestCase
         self::assertGreaterThan($shade[2] + 20, $blue);
     }
 
-    /**
-     * The colours that the core gives pixels of the page as it is kept.
-     *
-     * @param  list<array{int, int}>  $places
-     * @return list<list<int>>
-     */
-    private function kept(array $places): array
-    {
-        $sheet = new Sheet(new PageStore($this->page->refresh()));
-        $picture = (new SheetPicture)->compose(
-            $sheet,
-            (new StackBuilder)->build($sheet, SeriesPalette::of($this->page)->core()),
-        );
-
-        return array_map(fn (array $place): array => array_slice($picture->at(...$place), 0, 3), $places);
-    }
-
-    public function test_passes_that_fill_what_they_reach_are_hung_set_and_shown_as_the_core_has_them(): void
-    {
-        $browser = $this->painting();
-        $places = [[120, 200], [44, 200], [560, 380]];
-        $now = $this->kept($places);
-        foreach (
-            [
-                'Levels' => 'page',
-                'Mist in patches' => 'behind',
-                'Softness of what lies beneath' => 'page',
-            ] as $kind => $scope
-        ) {
-            $before = $now;
-            $browser->press('Add', 'aside button');
-            (new WebDriverSelect(
-                $browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Kind of pass"]')),
-            ))->selectByVisibleText($kind);
-            (new WebDriverSelect(
-                $browser->driver->findElement(WebDriverBy::cssSelector('select[aria-label="Stays inside"]')),
-            ))->selectByValue($scope);
-            $browser->press('Hang this pass');
-            $this->saved($browser);
-            if ($scope === 'page' && ! str_starts_with($kind, 'Softness')) {
-                $id = (string) $browser->run(
-                    "return Object.entries(window.awning.session.view.records.pass).find(([, { content }]) => content.kind === 'levels')[0]",
-                );
-                $browser->run(
-                    "window.awning.session.apply({ kind: 'pass.change', id: '$id', values: { content: { kind: 'levels', black: 0.1, white: 0.8, middle: 1.5 } } })",
-                );
-                $this->saved($browser);
-            }
-            $now = $this->kept($places);
-            [$was, $is] = [array_slice($before, 0, 2), array_slice($now, 0, 2)];
-            $kind === 'Mist in patches'
-                ? self::assertSame($was, $is, 'the figure hides what lies behind it')
-                : self::assertNotSame($was, $is, $kind);
-            foreach ($places as $i => [$x, $y]) {
-                $want = json_encode($now[$i]);
-                $browser->until(
-                    "window.awning.renderer.colourAt($x, $y).then((colour) => colour !== null && $want.every((value, i) => Math.abs(value - colour[i]) <= 2))",
-                    "$kind at $x, $y: $want",
-                );
-            }
-        }
-        $browser->press('Softness', 'aside li button[aria-pressed]');
-        $browser->stroke($this->way($browser, [60, 100], [180, 100]));
-        $browser->until('document.body.innerText.includes("Paint its mask")', 'why nothing is painted');
-    }
-
     /** Keeps what is painted in the picked regions, and picks that setup. */
     private function keepSetup(Browser $browser, string $name): void
     {
@@ -385,99 +309,6 @@ final class LightStageTest extends BrowserTestCase
         self::assertCount(4, (array) $browser->run("return $hung"));
     }
 
-    public function test_what_a_setup_paints_is_painted_anew_where_it_is_followed(): void
-    {
-        $browser = $this->painting();
-        $shade = $this->tone('shade');
-        [$left, $right] = $this->keepHalfABox($browser);
-        // The first pass of all goes: only what the setup paints is left, in either box.
-        $browser->run(
-            'const { session } = window.awning; Object.keys(session.view.records.pass).forEach((id) => '
-                .'session.apply({ kind: "pass.remove", id }))',
-        );
-        $this->saved($browser);
-        foreach ([$right, $left] as $region) {
-            $browser->run("window.awning.bench.set({ pickedRegions: [$region] })");
-            $browser->press('Paint it in the picked region');
-            $this->saved($browser);
-        }
-        foreach ([[480, $shade], [120, $shade]] as [$x, $colour]) {
-            $this->shows($browser, $colour, $x, 300);
-            $this->shows($browser, self::BASE, $x, 100);
-        }
-        // The right one is painted further up; the setup becomes that, and the left one follows.
-        $browser->run(
-            "const { bench, session } = window.awning; const [id] = Object.entries(session.view.records.pass).find(([, { setup }]) => setup.marked[0] === $right); bench.set({ pickedRegions: [], target: { ...bench.target, tone: 'shade', pass: id } })",
-        );
-        $this->drag($browser, 'Block', [370, 60], [590, 60], [590, 220], [370, 220]);
-        $this->saved($browser);
-        $this->shows($browser, $shade, 480, 100);
-        $browser->press('Change it to what hangs here');
-        $browser->press('This page follows');
-        $this->shows($browser, $shade, 120, 100);
-        $this->shows($browser, $shade, 120, 300);
-    }
-
-    public function test_a_setup_that_a_first_light_fills_is_hung_and_filled(): void
-    {
-        SeriesSetup::query()->create([
-            'series_id' => $this->page->series_id,
-            'name' => 'Moonlit',
-            'passes' => [
-                [
-                    'name' => 'Soft shade',
-                    'kind' => 'tone',
-                    'tone' => 'shade',
-                    'colour' => null,
-                    'mode' => 'normal',
-                    'opacity' => 0.5,
-                    'rough' => 'shade',
-                ],
-            ],
-        ]);
-        $browser = $this->painting();
-        $browser->press('Setups', 'summary');
-        $choice = 'select[aria-label="Setup"]';
-        $browser->until(
-            "[...document.querySelectorAll('$choice option')].some((one) => one.innerText === 'Moonlit')",
-            'the setups',
-        );
-        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText(
-            'Moonlit',
-        );
-        self::assertStringContainsString(
-            'A first light fills them all',
-            (string) $browser->run('return document.body.innerText'),
-        );
-        $browser->press('Hang it on oilskin');
-        $shade =
-            'Object.entries(window.awning.session.view.records.pass).find(([id]) => '
-                .'/^rough[0-9]+shade$/.test(id))?.[1]';
-        $browser->until(
-            "$shade && Object.keys(window.awning.session.view.records.pass).length > 3",
-            'the first light',
-            60,
-        );
-        $this->saved($browser);
-        self::assertSame(
-            ['Soft shade', 0.5],
-            $browser->run("const { name, opacity } = $shade; return [name, opacity]"),
-        );
-        // The usual light comes from the upper left: on the way to the lower right there is shade alone, half of it.
-        $half = implode(
-            ',',
-            array_map(
-                fn (int $base, int $shade): int => (int) round(($base + $shade) / 2),
-                self::BASE,
-                $this->tone('shade'),
-            ),
-        );
-        $browser->until(
-            "Promise.all(Array.from({ length: 40 }, (_, i) => window.awning.renderer.colourAt(110 + 2 * i, 220 + 3 * i))).then((all) => all.some((one) => one !== null && one.every((value, i) => Math.abs(value - [$half][i]) <= 2)))",
-            'half a shade',
-        );
-    }
-
     public function test_a_group_is_dragged_by_its_edge_and_a_direction_is_drawn(): void
     {
         $browser = $this->painting();
@@ -569,39 +400,6 @@ final class LightStageTest extends BrowserTestCase
             self::assertEqualsWithDelta($before[$i], $colour, 3, "place $i");
         }
         self::assertGreaterThan(5, $painted);
-    }
-
-    public function test_a_picked_region_is_put_under_another_light_and_shows_its_tones_at_once(): void
-    {
-        SeriesLight::query()->create([
-            'series_id' => $this->page->series_id,
-            'name' => 'Green flare',
-            'plan' => ['azimuth' => 10, 'elevation' => 20, 'colour' => '#20ff40'],
-        ]);
-        $browser = $this->painting();
-        $shade = $this->tone('shade');
-        $this->drag($browser, 'Block', [80, 100], [150, 100], [150, 170], [80, 170]);
-        $this->shows($browser, $shade, 115, 130);
-        $label = $this->labelAt($this->page, 115, 130);
-        $browser->run("window.awning.bench.set({ tool: 'choose', pickedRegions: [$label] })");
-        $browser->press('First light on Oda Brack', 'summary');
-        $choice = 'select[aria-label="Light plan of the picked regions"]';
-        $browser->until("document.querySelector('$choice')", 'the choice');
-        (new WebDriverSelect($browser->driver->findElement(WebDriverBy::cssSelector($choice))))->selectByVisibleText(
-            'Green flare',
-        );
-        $this->saved($browser);
-        $derived = (string) $browser->run(
-            'const { palette } = window.awning.session.view; return '
-                .'palette.under[0].materials[palette.figures.flatMap((figure) => figure.materials).find(({ name }) => '
-                .'name === "oilskin").id].shade',
-        );
-        $lit = (array) sscanf($derived, '#%02x%02x%02x');
-        self::assertNotSame($shade, $lit);
-        $this->shows($browser, $lit, 115, 130);
-        $this->shows($browser, self::BASE, 115, 200);
-        $this->undone($browser);
-        $this->shows($browser, $shade, 115, 130);
     }
 
     public function test_a_light_is_set_kept_with_the_series_and_roughed_in(): void
@@ -744,43 +542,6 @@ final class LightStageTest extends BrowserTestCase
         $browser->until("(() => { $lit })()", 'the light of the lamp');
         [$far, $middle, $near] = $browser->run($lit);
         self::assertGreaterThan($far, min($middle, $near));
-    }
-
-    public function test_a_brush_of_ones_own_is_made_kept_and_painted_with(): void
-    {
-        $browser = $this->painting();
-        $browser->press('Deck pen');
-        $browser->press('Make another of Deck pen');
-        // A flat tip that lies still: a level stroke is thin, an upright one is broad.
-        $browser->run(
-            'const kind = [...document.querySelectorAll("select")].find((one) => [...one.options].some(({ value }) '
-                .'=> value === "bristle")); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, '
-                .'"value").set.call(kind, "flat"); kind.dispatchEvent(new Event("change", { bubbles: true }))',
-        );
-        $browser->run('document.querySelector("input[aria-label=\"Name of a new brush\"]").focus()');
-        $browser->keys('Net mender');
-        $browser->press('Keep in the series');
-        $browser->until(
-            'window.awning.bench.view.boxed?.name === "Net mender" && window.awning.bench.view.boxed.tip.kind === '
-                .'"flat"',
-            'the brush in hand',
-        );
-        self::assertSame(['Net mender'], SeriesBrush::query()->pluck('name')->all());
-        $browser->until(
-            'document.querySelector("input[aria-label=\"Name of a new brush\"]") === null',
-            'the page is free again',
-        );
-        $browser->run('window.awning.bench.set({ size: 40, steady: 0 })');
-        $browser->stroke($this->way($browser, [70, 200], [170, 200]));
-        $this->saved($browser);
-        $this->shows($browser, $this->tone('shade'), 120, 200);
-        $this->shows($browser, self::BASE, 120, 215);
-        $browser->visit('/');
-        $browser->visit("/bench/{$this->page->id}");
-        $browser->until(
-            'window.awning?.session.view.brushes.some(({ name }) => name === "Net mender")',
-            'the brush among the others, afterwards',
-        );
     }
 
     public function test_a_curve_of_pressure_is_drawn_and_painted_by(): void

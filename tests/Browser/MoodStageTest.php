@@ -129,6 +129,19 @@ final class MoodStageTest extends BrowserTestCase
         $browser->until('Object.keys(window.awning.session.view.records.pass).length === 1', 'the shafts are gone');
         $this->saved($browser);
 
+        // A cloud fills the box that is dragged, as far as what it begins in reaches.
+        $clear = $this->kept();
+        $browser->press('Clouds');
+        $browser->stroke([$this->onCanvas($browser, 60, 110), $this->onCanvas($browser, 300, 260)]);
+        $this->saved($browser);
+        $cloudy = $this->kept();
+        self::assertNotSame($clear[1], $cloudy[1]);
+        self::assertSame($clear[0], $cloudy[0], 'lines lie over it');
+        $this->seen($browser, $cloudy);
+        $browser->press('undo');
+        $browser->until('Object.keys(window.awning.session.view.records.pass).length === 1', 'the cloud is gone');
+        $this->saved($browser);
+
         // The other mood lies right of an edge that the hand drags.
         $browser->press('Compare two moods', 'summary');
         $browser->until('document.body.innerText.includes("Compare with")', 'the list');

@@ -4,15 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Desk\Palette\FigureLinks;
-use App\Desk\Palette\SeriesDesk;
-use App\Desk\SeriesOps\PinTones;
-use App\Models\Figure;
 use App\Models\Material;
-use App\Models\Member;
 use App\Models\RegionRow;
-use App\Models\Role;
-use App\Models\Series;
 use App\Models\User;
 use Awning\Core\Colour\Oklch;
 use Awning\Core\Colour\Rgb;
@@ -392,70 +385,5 @@ final class PaletteTest extends BrowserTestCase
         $browser->until('window.awning.session.outbox.saving === "saved"', 'it is saved');
         self::assertSame(1, RegionRow::query()->where('variant', 0)->count());
         self::assertSame(hexdec(substr($this->oilskin()->pinned['base'], 1)), $base());
-    }
-
-    public function test_a_figure_is_followed_let_go_and_a_material_replaced_on_pages(): void
-    {
-        $mira = User::query()->where('name', 'Mira')->firstOrFail();
-        $this->preparedPage($mira);
-        $other = Series::query()->create(['name' => 'Book 2']);
-        Member::query()->create(['series_id' => $other->id, 'user_id' => $mira->id, 'role' => Role::Colourist]);
-        $cat = Figure::query()->create(['series_id' => $other->id, 'name' => 'Ship cat', 'depth' => 1]);
-        $fur = Material::query()->create([
-            'figure_id' => $cat->id,
-            'name' => 'fur',
-            'place' => 1,
-            'pinned' => ['base' => '#806040'],
-        ]);
-        $browser = $this->open();
-        $browser->press('In and out');
-        $browser->until(
-            '[...document.querySelectorAll("select[aria-label=\"From which series\"] option")].some((one) => '
-                .'one.innerText === "Book 2")',
-            'the other series',
-        );
-        $this->choose($browser, 'From which series', 'Book 2');
-        $browser->press('Follow');
-        $browser->until('document.body.innerText.includes("follows Book 2")', 'the link');
-        (new SeriesDesk)->apply($other->refresh(), $mira, new PinTones($fur, 1, ['base' => '#305070']));
-        self::assertSame(1, (new FigureLinks)->catchUp());
-        $browser->until(
-            'document.querySelector("button[aria-label=\"Ship cat fur base, pinned\"]")?.style.background === '
-                .'"rgb(48, 80, 112)"',
-            'the other colour',
-            30,
-        );
-        $browser->press('Ship cat fur base, pinned');
-        $browser->until(
-            'document.querySelector("section[aria-label=Tone]")?.innerText.includes("Set in Book 2 and followed '
-                .'here")',
-            'why it is not changed here',
-        );
-        $browser->press('Change Ship cat');
-        $browser->press('Stop following');
-        $browser->until('!document.body.innerText.includes("follows Book 2")', 'its own way');
-
-        $browser->press('Oda Brack oilskin base, pinned');
-        $browser->press('Replace on some pages …');
-        $browser->until(
-            '[...document.querySelectorAll("select[aria-label=By] option")].some((one) => one.innerText === "Oda '
-                .'Brack, skin")',
-            'what may come in its place',
-        );
-        $this->choose($browser, 'By', 'Oda Brack, skin');
-        $before = RegionRow::query()->where('material_id', $this->oilskin()->id)->count();
-        self::assertGreaterThan(0, $before);
-        $browser->press('Replace on 1 page');
-        $browser->until(
-            'document.body.innerText.includes("p. 1: Done. Undo on the page takes it back.")',
-            'what came of it',
-        );
-        self::assertSame(0, RegionRow::query()->where('material_id', $this->oilskin()->id)->count());
-        self::assertSame(
-            $before,
-            RegionRow::query()
-                ->whereIn('material_id', Material::query()->where('name', 'skin')->pluck('id'))
-                ->count(),
-        );
     }
 }
