@@ -306,6 +306,51 @@ final class WeatherTest extends TestCase
         self::assertEqualsWithDelta([30.0, 20.25, 10.5], [$width(4), $width(500), $width(995)], 0.6);
     }
 
+    public function test_weather_is_brighter_near_lamps_and_dimmer_where_none_reaches(): void
+    {
+        // So many flakes that they lie everywhere alike.
+        $even = ['spacing' => 4, 'size' => 9, 'softness' => 0, 'variety' => 0];
+        $page = new PageSize(400, 200);
+        $at = function (array $dials, int $x, int $y) use ($even, $page): int {
+            return ord(self::particles($dials + $even, new Rect($x, $y, 1, 1), $page));
+        };
+        // Reaches are parts of the page's width: 100 px and 40 px.
+        $lamps = ['lamps' => [[0.25, 0.5, 0.25], [0.9, 0.1, 0.1]], 'dim' => 0.8];
+        self::assertSame(255, $at([], 100, 100));
+        self::assertEqualsWithDelta(255, $at($lamps, 100, 100), 1, 'all of it at a lamp');
+        self::assertEqualsWithDelta(255, $at($lamps, 359, 19), 1, 'and at another');
+        self::assertEqualsWithDelta(255 * 0.6, $at($lamps, 150, 100), 2, 'half of what it loses halfway');
+        self::assertEqualsWithDelta(255 * 0.6, $at($lamps, 100, 49), 2);
+        self::assertSame(51, $at($lamps, 205, 100), 'a fifth beyond its reach');
+        self::assertSame(51, $at($lamps, 320, 60));
+        self::assertSame(255, $at(['dim' => 0.0] + $lamps, 205, 100));
+        self::assertSame(0, $at(['dim' => 1.0] + $lamps, 205, 100));
+        self::assertSame(255, $at(['lamps' => []] + $lamps, 205, 100), 'without lamps it is as bright everywhere');
+        $outlined = ParticlesContent::fromData(new Data(['colour' => self::WHITE, 'outline' => 1.0] + $lamps + $even));
+        self::assertSame([$outlined->lamps, 0.8], [$outlined->outline()?->lamps, $outlined->outline()?->dim]);
+        $data = $outlined->toData();
+        self::assertEquals($outlined, ParticlesContent::fromData(new Data($data)));
+        foreach (
+            [
+                ['lamps' => [[0.5, 0.5]]],
+                ['lamps' => [[0.5, 0.5, 0.01]]],
+                ['lamps' => [[0.5, 0.5, 2.1]]],
+                ['lamps' => [[4.1, 0.5, 0.5]]],
+                ['lamps' => [[0.5, -4.1, 0.5]]],
+                ['lamps' => array_fill(0, 9, [0.5, 0.5, 0.5])],
+                ['lamps' => [0.5]],
+                ['dim' => 1.1],
+            ] as $wrong
+        ) {
+            try {
+                ParticlesContent::fromData(new Data($wrong + $data));
+                self::fail('It was taken: '.json_encode($wrong));
+            } catch (\InvalidArgumentException|\RangeException) {
+                $this->addToAssertionCount(1);
+            }
+        }
+    }
+
     /** @param  list<PassContent>  $contents */
     private static function graded(array $contents, Paint $picture): Paint
     {

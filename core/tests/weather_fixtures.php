@@ -28,9 +28,9 @@ function planeOf(PassContent $content, PageSize $page, Rect $rect): string
 
 $planes = [];
 mt_srand(20261201);
-foreach ([...WEATHER, 'clouds'] as $kind) {
+foreach ([...WEATHER, 'clouds', 'lamplit'] as $kind) {
     for ($number = 0; $number < 24; $number++) {
-        $content = spec($kind, Scope::page())->content;
+        $content = $kind === 'lamplit' ? $lamplit($number) : spec($kind, Scope::page())->content;
         $size = [new PageSize(900, 640), new PageSize(333, 1201)][$number % 2];
         $rect = new Rect(mt_rand(0, 250), mt_rand(0, 500), mt_rand(50, 80), mt_rand(40, 70));
         $planes[] = [

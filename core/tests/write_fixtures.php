@@ -1233,6 +1233,21 @@ foreach ([Scope::page(), Scope::behind(1), Scope::behind(3), Scope::figure(1), S
         ]);
     }
 }
+// Weather that shows more near lamps.
+$lamplit = fn (int $seed): ParticlesContent => ParticlesContent::fromData(
+    new Data([
+        'lamps' => [[0.2, 0.4, 0.5], [mt_rand(-50, 150) / 100, 0.7, mt_rand(2, 200) / 100]],
+        'dim' => mt_rand(30, 100) / 100,
+        'spacing' => mt_rand(4, 60),
+        'size' => mt_rand(10, 600) / 10,
+        'seed' => $seed,
+    ] + spec('particles', Scope::page())->content->toData()),
+);
+for ($seed = 1; $seed <= 8; $seed++) {
+    $pages[] = page("lamps in weather $seed", [
+        'pass01' => new PassSpec('A pass', 0, $lamplit($seed), Scope::page()),
+    ]);
+}
 foreach (['levels', 'mist', 'particles', 'softness', 'glow', ...FILLING] as $kind) {
     $pages[] = page("clouds below $kind", [
         'pass01' => spec('clouds', Scope::page(), turn: new ColourTurn(0.1, 0.7, 30)),

@@ -218,6 +218,8 @@ export type KeptMaterial = { pinned: Record<Tone, string>; dials: DerivationPart
 
 export type LampData = { x: number; y: number; reach: number; colour: string };
 
+export type LampPlaceData = [number, number, number];
+
 export type LayingInput = { pass: string; make: PassData | null; erase: boolean; colour: string | null; opacity: number; inside: number[] };
 
 export type LeaseState = { held: boolean; holder: string | null };
@@ -312,7 +314,7 @@ export type PaletteVersionState = { id: number; name: string; version: number; w
 
 export type PaletteVersionsState = { versions: PaletteVersionState[]; pages: HoldingState[] };
 
-export type ParticlesData = { kind: 'particles'; colour: string; form: ParticleForm; spacing: number; size: number; length: number; angle: number; spread: number; softness: number; variety: number; near: number; middle: number; far: number; outline: number; outlineColour: string; seed: number };
+export type ParticlesData = { kind: 'particles'; colour: string; form: ParticleForm; spacing: number; size: number; length: number; angle: number; spread: number; softness: number; variety: number; near: number; middle: number; far: number; outline: number; outlineColour: string; lamps: LampPlaceData[]; dim: number; seed: number };
 
 export type PassData = { name: string; figure: number; content: ContentData; scope: ScopeData; mode: BlendMode; opacity: number; visible: boolean; order: number; group: string | null; mask: MaskData | null; turn: TurnData | null; setup: SetupPlaceData | null };
 

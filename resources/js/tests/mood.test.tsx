@@ -575,6 +575,8 @@ describe('the settings of weather', () => {
         far: 0.4,
         outline: 0,
         outlineColour: '#20242c',
+        lamps: [],
+        dim: 0.7,
         seed: 65535,
     };
     it('of rain are set in thousandths, degrees and shares, and its places go round', () => {
@@ -592,6 +594,34 @@ describe('the settings of weather', () => {
         expect(screen.getByText('42 ‰')).toBeTruthy();
         expect(screen.getByText('20°')).toBeTruthy();
         expect(screen.getByText('40 %')).toBeTruthy();
+    });
+    it('of rain brighten it near the lamps of the page, and show it alike again', () => {
+        set(rain);
+        expect(screen.queryByText(/lamps/)).toBeNull();
+        cleanup();
+        const lamps = [
+            { x: 0.25, y: 0.75, reach: 0.4, colour: '#ffd08a' },
+            { x: 0.5, y: 0.1, reach: 0.2, colour: '#ffd08a' },
+        ];
+        const bench = set(rain);
+        const { palette } = bench.session.view;
+        const light = { id: 4, name: 'Lamps', plan: { lamps }, colours: palette.lightColours } as unknown as LightState;
+        act(() => bench.session.store.setState({ palette: { ...palette, plan: 4, lights: [light] } }));
+        fireEvent.click(screen.getByText('Brighter near the page’s lamps'));
+        const places = [
+            [0.25, 0.75, 0.4],
+            [0.5, 0.1, 0.2],
+        ];
+        expect(contents().at(-1)).toEqual({ ...rain, lamps: places });
+        expect(screen.queryByText('Take the lamps anew'), 'they are the page’s').toBeNull();
+        slide('Dimmer elsewhere', 30);
+        expect(contents().at(-1)).toEqual({ ...rain, lamps: places, dim: 0.3 });
+        const moved = { ...light, plan: { ...light.plan, lamps: [lamps[1]] } };
+        act(() => bench.session.store.setState({ palette: { ...palette, plan: 4, lights: [moved] } }));
+        fireEvent.click(screen.getByText('Take the lamps anew'));
+        expect(contents().at(-1)).toMatchObject({ lamps: [places[1]], dim: 0.3 });
+        fireEvent.click(screen.getByText('As bright everywhere'));
+        expect(contents().at(-1)).toMatchObject({ lamps: [] });
     });
     it('of an outline show its colour once it is wide enough to be seen', () => {
         set(rain);

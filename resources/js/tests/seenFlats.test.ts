@@ -76,6 +76,8 @@ describe('flats as a mood shows them', () => {
             middle: 1,
             far: 1,
             outline: 0,
+            lamps: [],
+            dim: 0.7,
             outlineColour: '#20242c',
             seed: 1,
         };

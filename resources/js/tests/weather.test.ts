@@ -14,7 +14,7 @@ function planeOf(content: WeatherData | CloudsData, page: Stack['page'], stretch
     const scale = 2 ** level;
     switch (content.kind) {
         case 'particles':
-            return particles(content, Math.max(page.width, page.height) / 1000 / scale, stretch);
+            return particles(content, page, level, stretch);
         case 'lightning':
             return new Lightning(content, page, level).in(stretch);
         case 'clouds': {
@@ -54,6 +54,8 @@ const snow: ParticlesData = {
     far: 1,
     outline: 0,
     outlineColour: '#20242c',
+    lamps: [],
+    dim: 0.7,
     seed: 3,
 };
 const strike: LightningData = {

@@ -35,9 +35,12 @@ final readonly class Particles implements Plane
     /** Px for a thousandth of the page's longer side. */
     private float $unit;
 
+    private Lamplight $lamplight;
+
     public function __construct(private ParticlesContent $content, PageSize $page)
     {
         $this->unit = $page->thousandth();
+        $this->lamplight = new Lamplight($content, $page);
     }
 
     /** @return string one byte a px of the rectangle: where particles lie over each other they add up, to 255 */
@@ -67,9 +70,11 @@ final readonly class Particles implements Plane
         }
         $bytes = Bytes::of($values);
 
-        return $even === 0
-            ? $bytes
-            : strtr($bytes, Bytes::identity(), Bytes::table(fn (int $value): int => $value + $even));
+        if ($even > 0) {
+            $bytes = strtr($bytes, Bytes::identity(), Bytes::table(fn (int $value): int => $value + $even));
+        }
+
+        return $this->lamplight->on($bytes, $rect);
     }
 
     /** @return iterable<Particle> of one plane, those that may show in the rectangle */

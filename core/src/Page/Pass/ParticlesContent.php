@@ -15,7 +15,9 @@ use Awning\Core\Page\Data;
  *
  * @phpstan-type ParticlesData array{kind: 'particles', colour: string, form: value-of<ParticleForm>, spacing: float,
  *     size: float, length: float, angle: float, spread: float, softness: float, variety: float, near: float,
- *     middle: float, far: float, outline: float, outlineColour: string, seed: int}
+ *     middle: float, far: float, outline: float, outlineColour: string, lamps: list<LampPlaceData>, dim: float,
+ *     seed: int}
+ * @phpstan-type LampPlaceData array{float, float, float}
  */
 final readonly class ParticlesContent implements OutlinedContent
 {
@@ -34,6 +36,13 @@ final readonly class ParticlesContent implements OutlinedContent
 
     public const MOST_OUTLINE = 5.0;
 
+    public const MOST_LAMPS = 8;
+
+    private const LAMP_REACH = [0.02, 2.0];
+
+    /** A lamp hangs so many pages off at the most. */
+    private const FARTHEST = 4.0;
+
     /** Nearly black: for light things on a light ground. */
     public const USUAL_OUTLINE = '#20242c';
 
@@ -48,6 +57,9 @@ final readonly class ParticlesContent implements OutlinedContent
      * @param  float  $near  0..1: how strong the near plane is; so with $middle and $far
      * @param  float  $outline  how wide the outline about each particle is, outside of it: 0..5 thousandths; 0: none
      * @param  int  $seed  0..65535
+     * @param  list<LampPlaceData>  $lamps  where lamps light them up: parts of the page's width and height, -4..4, and
+     *     how far that reaches in parts of its width, 0.02..2; none: they are as strong everywhere
+     * @param  float  $dim  0..1: how much weaker they are where no lamp reaches
      */
     public function __construct(
         public Rgb $colour,
@@ -65,13 +77,23 @@ final readonly class ParticlesContent implements OutlinedContent
         public float $outline = 0.0,
         public Rgb $outlineColour = new Rgb(0x20, 0x24, 0x2C),
         public int $seed = 1,
+        public array $lamps = [],
+        public float $dim = 0.7,
     ) {
         Bounds::number('spacing', $spacing, self::LEAST_SPACING, self::MOST_SPACING);
         Bounds::number('size', $size, self::LEAST_SIZE, self::MOST_SIZE);
         Bounds::number('length', $length, 0, self::MOST_LENGTH);
         Bounds::number('outline', $outline, 0, self::MOST_OUTLINE);
         Bounds::number('angle', $angle, -180, 180);
-        $shares = compact('spread', 'softness', 'variety', 'near', 'middle', 'far');
+        if (count($lamps) > self::MOST_LAMPS) {
+            throw new \InvalidArgumentException('Up to '.self::MOST_LAMPS.' lamps light up a weather.');
+        }
+        foreach ($lamps as [$x, $y, $reach]) {
+            Bounds::number('x', $x, -self::FARTHEST, self::FARTHEST);
+            Bounds::number('y', $y, -self::FARTHEST, self::FARTHEST);
+            Bounds::number('reach', $reach, ...self::LAMP_REACH);
+        }
+        $shares = compact('spread', 'softness', 'variety', 'near', 'middle', 'far', 'dim');
         foreach ($shares as $name => $share) {
             Bounds::number($name, $share, 0, 1);
         }
@@ -96,7 +118,28 @@ final readonly class ParticlesContent implements OutlinedContent
             outline: $data->number('outline', 0, self::MOST_OUTLINE, 0.0),
             outlineColour: Rgb::fromHex($data->text('outlineColour', self::USUAL_OUTLINE)),
             seed: $data->int('seed', 0, 65535, 1),
+            lamps: $data->has('lamps') ? self::lampsIn($data) : [],
+            dim: $data->number('dim', 0, 1, 0.7),
         );
+    }
+
+    /** @return list<LampPlaceData> */
+    private static function lampsIn(Data $data): array
+    {
+        return array_map(function (mixed $lamp): array {
+            if (! is_array($lamp) || ! array_is_list($lamp) || count($lamp) !== 3) {
+                throw new \InvalidArgumentException(
+                    'A lamp is how far it is from the left and from the top, and its reach.',
+                );
+            }
+            $lamp = new Data($lamp);
+
+            return [
+                $lamp->number('0', -self::FARTHEST, self::FARTHEST),
+                $lamp->number('1', -self::FARTHEST, self::FARTHEST),
+                $lamp->number('2', ...self::LAMP_REACH),
+            ];
+        }, $data->list('lamps', self::MOST_LAMPS));
     }
 
     /** @return ParticlesData */
@@ -118,6 +161,8 @@ final readonly class ParticlesContent implements OutlinedContent
             'far' => $this->far,
             'outline' => $this->outline,
             'outlineColour' => $this->outlineColour->hex(),
+            'lamps' => $this->lamps,
+            'dim' => $this->dim,
             'seed' => $this->seed,
         ];
     }
@@ -149,6 +194,8 @@ final readonly class ParticlesContent implements OutlinedContent
             middle: $this->middle,
             far: $this->far,
             seed: $this->seed,
+            lamps: $this->lamps,
+            dim: $this->dim,
         );
     }
 

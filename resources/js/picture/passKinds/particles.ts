@@ -17,7 +17,7 @@ export const particles = passKind<ParticlesData>({
     isScattered: true,
     lay(canvas, ground, pass, content) {
         const covers = (one: ParticlesData): Uint8Array =>
-            ground.drawn((stretch) => drawn(one, ground.thousandth, stretch));
+            ground.drawn((stretch) => drawn(one, ground.page, ground.level, stretch));
         const around = outlined(content);
         layColour(
             canvas,

@@ -2,6 +2,8 @@
 import type { ParticlesData } from '../../api/generated';
 import { chance } from '../chance';
 import type { Stretch } from '../ground';
+import type { Stack } from '../stack';
+import { underLamps } from './lamplight';
 import { CRYSTAL_OF_DISC, LONGER, MEAN_OF_STREAK, Particle } from './particle';
 
 /** How much larger and farther apart the particles of each plane are than those of the middle one. */
@@ -37,8 +39,10 @@ interface Plane {
     cell: number;
 }
 
-/** @param unit px for a thousandth of the page's longer side */
-export function particles(content: ParticlesData, unit: number, stretch: Stretch): Uint8Array {
+/** @param level how often the page is halved */
+export function particles(content: ParticlesData, page: Stack['page'], level: number, stretch: Stretch): Uint8Array {
+    const size = { width: page.width / 2 ** level, height: page.height / 2 ** level };
+    const unit = Math.max(size.width, size.height) / 1000;
     const bytes = new Uint8ClampedArray(stretch.width * stretch.height);
     let even = 0;
     PLANES.forEach(([name, scale], number) => {
@@ -54,7 +58,9 @@ export function particles(content: ParticlesData, unit: number, stretch: Stretch
         for (const particle of near(content, unit, stretch, plane)) add(bytes, stretch, particle);
     });
     if (even > 0) for (let i = 0; i < bytes.length; i++) bytes[i] += even;
-    return new Uint8Array(bytes.buffer);
+    const plane = new Uint8Array(bytes.buffer);
+    underLamps(plane, content, size, stretch);
+    return plane;
 }
 
 /** Those of one plane that may show in a stretch of the page. */

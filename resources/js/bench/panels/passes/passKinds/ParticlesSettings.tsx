@@ -1,6 +1,8 @@
-import { PARTICLE_FORMS, type ParticleForm, type ParticlesData } from '../../../../api/generated';
+import { PARTICLE_FORMS, type LampPlaceData, type ParticleForm, type ParticlesData } from '../../../../api/generated';
 import { Choice } from '../../../../ui/Choice';
 import { ColourField } from '../../../../ui/ColourField';
+import { usePage } from '../../../model/context';
+import { planOf } from '../../../model/keyLight';
 import { ColourAndPlaces } from './ColourAndPlaces';
 import { Dials } from './Dials';
 import { direction, length, share, type Dial } from './dials';
@@ -47,6 +49,7 @@ export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
                 onChange={(form) => apply({ form })}
             />
             <Dials {...props} dials={dialsOf(content.form)} />
+            <Lamps {...props} />
             {content.outline > 0 && (
                 <div className="flex items-center justify-between text-[13px]">
                     Colour of the outline
@@ -62,3 +65,35 @@ export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
         </>
     );
 }
+
+/** Shows more of it near the lamps of the page's light plan, as these hang when the button is pressed. */
+function Lamps(props: SettingsProps<ParticlesData>) {
+    const { id, content, disabled } = props;
+    const { apply } = useContent(id, content);
+    const plan = usePage(({ palette }) => planOf(palette)?.plan.lamps);
+    const lamps = (plan ?? []).slice(0, MOST_LAMPS).map(({ x, y, reach }): LampPlaceData => [x, y, reach]);
+    const isLit = content.lamps.length > 0;
+    if (!isLit && lamps.length === 0) return null;
+    return (
+        <>
+            {isLit && <Dials {...props} dials={[DIM]} />}
+            <div className="flex flex-wrap gap-1">
+                {lamps.length > 0 && String(lamps) !== String(content.lamps) && (
+                    <button className="act" disabled={disabled} onClick={() => apply({ lamps })}>
+                        {isLit ? 'Take the lamps anew' : 'Brighter near the page’s lamps'}
+                    </button>
+                )}
+                {isLit && (
+                    <button className="act" disabled={disabled} onClick={() => apply({ lamps: [] })}>
+                        As bright everywhere
+                    </button>
+                )}
+            </div>
+        </>
+    );
+}
+
+const DIM = share<ParticlesData>('dim', 'Dimmer elsewhere', 'How much weaker it is where no lamp reaches');
+
+/** As the core's ParticlesContent. */
+const MOST_LAMPS = 8;
