@@ -296,6 +296,29 @@ final class WeatherTest extends TestCase
         );
     }
 
+    public function test_lightning_has_an_outline_on_either_side_and_not_in_its_glow(): void
+    {
+        $page = new PageSize(400, 400);
+        // Straight down, 8 px wide at the top: 20 thousandths; 2 px of outline on either side.
+        $strike = new LightningContent(
+            new Rgb(255, 0, 0), [0.5, 0.0], [0.5, 2.0], 20.0, 0.0, 0, 0.0,
+            outline: 5.0, outlineColour: new Rgb(0, 0, 255),
+        );
+        $layer = [new PassSpec('Strike', 0, $strike, Scope::page())];
+        $picture = (new GradedPicture)->of(Paint::solid(400, 400, [0, 255, 0]), $layer);
+        $row = array_map(fn (int $x): array => array_slice($picture->at($x, 2), 0, 3), range(192, 207));
+        self::assertSame([0, 255, 0], $row[0]);
+        self::assertSame([[0, 0, 255], [255, 0, 0]], [$row[3], $row[5]]);
+        self::assertSame([[255, 0, 0], [0, 0, 255]], [$row[10], $row[12]]);
+        self::assertSame([0, 255, 0], $row[15]);
+        self::assertNull((new LightningContent(new Rgb(1, 2, 3)))->outline());
+        self::assertSame([30.0, 0.0], [
+            (new LightningContent(new Rgb(1, 2, 3), width: 29.0, outline: 5.0))->outline()?->width,
+            $strike->outline()?->glow,
+        ]);
+        self::assertSame('#0000ff', $strike->outline()?->colour->hex());
+    }
+
     public function test_lightning_becomes_thinner_towards_its_end(): void
     {
         $strike = new LightningContent(new Rgb(1, 2, 3), [0.5, 0.0], [0.5, 1.0], 30.0, 0.0, 0, 0.0);
@@ -453,7 +476,9 @@ final class WeatherTest extends TestCase
                 new Rgb(1, 2, 3), ParticleForm::Petal, 9.5, 0.5, 7.25, -33.0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 2.5,
                 new Rgb(9, 8, 7), 700,
             ),
-            new LightningContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 3.5, 0.75, 7, 21.0, 65535),
+            new LightningContent(
+                new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 3.5, 0.75, 7, 21.0, 65535, 4.5, new Rgb(7, 8, 9),
+            ),
             new ShaftsContent(new Rgb(4, 5, 6), [-1.0, 0.5], [2.0, 0.25], 120.5, 17, 0.25, 0.75, 65535),
             new GlowContent(0.33, 12.5),
             new ShimmerContent(2.5, 33.0, -45.0, 12),
@@ -476,6 +501,7 @@ final class WeatherTest extends TestCase
                 fn () => new ParticlesContent(new Rgb(0, 0, 0), outline: -0.1),
                 fn () => new LightningContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),
                 fn () => new LightningContent(new Rgb(0, 0, 0), branches: 13),
+                fn () => new LightningContent(new Rgb(0, 0, 0), outline: 5.1),
                 fn () => new ShaftsContent(new Rgb(0, 0, 0), [0.5, 0.5], [0.5, 0.5]),
                 fn () => new ShaftsContent(new Rgb(0, 0, 0), spread: 181.0),
                 fn () => new ShaftsContent(new Rgb(0, 0, 0), spread: 1.5),

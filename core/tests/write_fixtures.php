@@ -1248,6 +1248,18 @@ for ($seed = 1; $seed <= 8; $seed++) {
         'pass01' => new PassSpec('A pass', 0, $lamplit($seed), Scope::page()),
     ]);
 }
+for ($i = 1; $i <= 6; $i++) {
+    $outlined = ['outline' => mt_rand(1, 50) / 10, 'outlineColour' => chance()->hex()];
+    $pages[] = page("lightning with an outline $i", [
+        'pass01' => new PassSpec(
+            'A pass',
+            0,
+            LightningContent::fromData(new Data($outlined + spec('lightning', Scope::page())->content->toData())),
+            Scope::page(),
+            opacity: 0.7,
+        ),
+    ]);
+}
 foreach (['levels', 'mist', 'particles', 'softness', 'glow', ...FILLING] as $kind) {
     $pages[] = page("clouds below $kind", [
         'pass01' => spec('clouds', Scope::page(), turn: new ColourTurn(0.1, 0.7, 30)),

@@ -234,7 +234,7 @@ export type LightPlanData = { azimuth: number; elevation: number; colour: string
 
 export type LightState = { id: number; name: string; version: number; plan: LightPlanData; colours: LightColoursData };
 
-export type LightningData = { kind: 'lightning'; colour: string; from: [number, number]; to: [number, number]; width: number; jag: number; branches: number; glow: number; seed: number };
+export type LightningData = { kind: 'lightning'; colour: string; from: [number, number]; to: [number, number]; width: number; jag: number; branches: number; glow: number; outline: number; outlineColour: string; seed: number };
 
 export type LimitInput = { longest: number };
 

@@ -649,6 +649,8 @@ describe('the settings of weather', () => {
             jag: 0.5,
             branches: 5,
             glow: 14,
+            outline: 0.5,
+            outlineColour: '#20242c',
             seed: 1,
         };
         set(strike);

@@ -4,7 +4,7 @@ import { Ground, type Stretch } from '../picture/ground';
 import { EMPTY, type Stack } from '../picture/stack';
 import { Clouds } from '../picture/weather/clouds';
 import { mistAt } from '../picture/weather/mist';
-import { Lightning } from '../picture/weather/lightning';
+import { Lightning, outlined as aroundStrike } from '../picture/weather/lightning';
 import { outlined, particles } from '../picture/weather/particles';
 import { Shafts } from '../picture/weather/shafts';
 import { bytes, weather } from './fixtures';
@@ -67,6 +67,8 @@ const strike: LightningData = {
     jag: 0.5,
     branches: 4,
     glow: 10,
+    outline: 0,
+    outlineColour: '#20242c',
     seed: 3,
 };
 
@@ -178,5 +180,11 @@ describe('an outline', () => {
         expect(around).toMatchObject({ colour: '#102030', size: 9, seed: 3, outline: 0 });
         expect(around?.softness).toBeCloseTo((0.4 * 6) / 9, 12);
         expect(outlined({ ...snow, size: 59, outline: 5 })?.size).toBe(60);
+    });
+    it('of lightning is the same stroke, wider and without its glow', () => {
+        expect(aroundStrike(strike)).toBeNull();
+        const around = { ...strike, outline: 1.5, outlineColour: '#102030' };
+        expect(aroundStrike(around)).toEqual({ ...around, colour: '#102030', width: 7, glow: 0, outline: 0 });
+        expect(aroundStrike({ ...around, width: 29 })?.width).toBe(30);
     });
 });

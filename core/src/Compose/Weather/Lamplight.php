@@ -10,7 +10,8 @@ use Awning\Core\Raster\Rect;
 
 /**
  * How much of a weather shows by the light of lamps: all of it at a lamp, less and less by a smooth step as far as the
- * lamp reaches, and beyond that what is left of it. The browser's resources/js/picture/weather/lamplight.ts has the same.
+ * lamp reaches, and beyond that what is left of it. The browser's resources/js/picture/weather/lamplight.ts has the
+ * same.
  */
 final readonly class Lamplight
 {

@@ -14,9 +14,10 @@ use Awning\Core\Page\Data;
  * pages of every size.
  *
  * @phpstan-type LightningData array{kind: 'lightning', colour: string, from: array{float, float},
- *     to: array{float, float}, width: float, jag: float, branches: int, glow: float, seed: int}
+ *     to: array{float, float}, width: float, jag: float, branches: int, glow: float, outline: float,
+ *     outlineColour: string, seed: int}
  */
-final readonly class LightningContent implements WeatherContent
+final readonly class LightningContent implements OutlinedContent
 {
     use LaysOver;
 
@@ -26,6 +27,9 @@ final readonly class LightningContent implements WeatherContent
 
     /** Thousandths of the page's longer side. */
     public const MOST_GLOW = 60.0;
+
+    /** Thousandths of the page's longer side. */
+    public const MOST_OUTLINE = 5.0;
 
     private const SAYS = 'Lightning runs from one place to another.';
 
@@ -37,6 +41,7 @@ final readonly class LightningContent implements WeatherContent
      * @param  int  $branches  0..12
      * @param  float  $glow  how far it glows: 0..60 thousandths
      * @param  int  $seed  0..65535
+     * @param  float  $outline  how wide the outline on each side is: 0..5 thousandths; 0: none
      */
     public function __construct(
         public Rgb $colour,
@@ -47,6 +52,8 @@ final readonly class LightningContent implements WeatherContent
         public int $branches = 5,
         public float $glow = 14.0,
         public int $seed = 1,
+        public float $outline = 0.0,
+        public Rgb $outlineColour = new Rgb(0x20, 0x24, 0x2C),
     ) {
         Way::check($from, $to, self::SAYS);
         Bounds::number('width', $width, 0.2, self::MOST_WIDTH);
@@ -54,11 +61,11 @@ final readonly class LightningContent implements WeatherContent
         Bounds::whole('branches', $branches, 0, self::MOST_BRANCHES);
         Bounds::number('glow', $glow, 0, self::MOST_GLOW);
         Bounds::whole('seed', $seed, 0, 65535);
+        Bounds::number('outline', $outline, 0, self::MOST_OUTLINE);
     }
 
     public static function fromData(Data $data): self
     {
-
         return new self(
             colour: Rgb::fromHex($data->text('colour')),
             from: Way::place($data, 'from', self::SAYS),
@@ -68,6 +75,8 @@ final readonly class LightningContent implements WeatherContent
             branches: $data->int('branches', 0, self::MOST_BRANCHES, 5),
             glow: $data->number('glow', 0, self::MOST_GLOW, 14.0),
             seed: $data->int('seed', 0, 65535, 1),
+            outline: $data->number('outline', 0, self::MOST_OUTLINE, 0.0),
+            outlineColour: Rgb::fromHex($data->text('outlineColour', ParticlesContent::USUAL_OUTLINE)),
         );
     }
 
@@ -83,6 +92,8 @@ final readonly class LightningContent implements WeatherContent
             'jag' => $this->jag,
             'branches' => $this->branches,
             'glow' => $this->glow,
+            'outline' => $this->outline,
+            'outlineColour' => $this->outlineColour->hex(),
             'seed' => $this->seed,
         ];
     }
@@ -90,6 +101,23 @@ final readonly class LightningContent implements WeatherContent
     public function colour(): Rgb
     {
         return $this->colour;
+    }
+
+    /** The same stroke without its glow, wider by the outline on either side. */
+    public function outline(): ?self
+    {
+        return $this->outline <= 0
+            ? null
+            : new self(
+                colour: $this->outlineColour,
+                from: $this->from,
+                to: $this->to,
+                width: min(self::MOST_WIDTH, $this->width + 2 * $this->outline),
+                jag: $this->jag,
+                branches: $this->branches,
+                glow: 0.0,
+                seed: $this->seed,
+            );
     }
 
     public function kind(): PassKind

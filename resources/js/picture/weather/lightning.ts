@@ -29,6 +29,21 @@ interface Segment {
     half: number;
 }
 
+/** The widest it can be set, as core/src/Page/Pass/LightningContent.php bounds it. */
+const WIDEST = 30;
+
+/** The same stroke without its glow, wider by the outline on either side; null: it has none. */
+export const outlined = (content: LightningData): LightningData | null =>
+    content.outline <= 0
+        ? null
+        : {
+              ...content,
+              colour: content.outlineColour,
+              width: Math.min(WIDEST, content.width + 2 * content.outline),
+              glow: 0,
+              outline: 0,
+          };
+
 export class Lightning {
     private readonly segments: Segment[];
     /** Px. */

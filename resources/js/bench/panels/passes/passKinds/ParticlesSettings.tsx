@@ -1,11 +1,11 @@
 import { PARTICLE_FORMS, type LampPlaceData, type ParticleForm, type ParticlesData } from '../../../../api/generated';
 import { Choice } from '../../../../ui/Choice';
-import { ColourField } from '../../../../ui/ColourField';
 import { usePage } from '../../../model/context';
 import { planOf } from '../../../model/keyLight';
 import { ColourAndPlaces } from './ColourAndPlaces';
 import { Dials } from './Dials';
 import { direction, length, share, type Dial } from './dials';
+import { OutlineColour } from './OutlineColour';
 import type { SettingsProps } from './settings';
 import { useContent } from './useContent';
 
@@ -36,7 +36,7 @@ const dialsOf = (form: ParticleForm): Dial<ParticlesData>[] => {
 
 export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
     const { id, content, disabled } = props;
-    const { preview, apply } = useContent(id, content);
+    const { apply } = useContent(id, content);
     return (
         <>
             <ColourAndPlaces {...props} other="Other places" title="All of them lie in other places" />
@@ -50,18 +50,7 @@ export function ParticlesSettings(props: SettingsProps<ParticlesData>) {
             />
             <Dials {...props} dials={dialsOf(content.form)} />
             <Lamps {...props} />
-            {content.outline > 0 && (
-                <div className="flex items-center justify-between text-[13px]">
-                    Colour of the outline
-                    <ColourField
-                        label="Colour of the outline"
-                        value={content.outlineColour}
-                        disabled={disabled}
-                        onChange={(outlineColour) => preview({ outlineColour })}
-                        onSettle={(outlineColour) => apply({ outlineColour })}
-                    />
-                </div>
-            )}
+            <OutlineColour {...props} />
         </>
     );
 }
