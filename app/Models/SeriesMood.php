@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $light the name of the light plan it brings; empty: none
  * @property string $variant the name of the palette variant it brings; empty: none
  * @property bool $retired whether it was taken out
+ * @property int $version grows with every change
  */
 final class SeriesMood extends Model
 {
@@ -40,8 +41,8 @@ final class SeriesMood extends Model
     }
 
     /**
-     * @return array{name: string, layers: list<MoodLayerData>, light: string, variant: string, retired: bool} as the
-     *     series' journal keeps it
+     * @return array{name: string, layers: list<MoodLayerData>, light: string, variant: string, retired: bool,
+     *     version: int} as the series' journal keeps it
      */
     public function toRecord(): array
     {
@@ -51,6 +52,7 @@ final class SeriesMood extends Model
             'light' => $this->light,
             'variant' => $this->variant,
             'retired' => $this->retired,
+            'version' => $this->version,
         ];
     }
 }

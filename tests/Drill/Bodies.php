@@ -401,6 +401,7 @@ final class Bodies
             ],
             'mood.change' => [
                 'mood' => $p['moodrow'],
+                'version' => 1,
                 'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => $colour]]],
             ],
             'mood.retire' => ['mood' => $p['moodrow']],

@@ -200,6 +200,7 @@ final class AddressTest extends TestCase
             'setup.retire' => $of('setup'),
             'brush.retire' => $of('brush'),
             'mood.change' => $of('mood') + [
+                'version' => 1,
                 'layers' => [['name' => 'Air', 'content' => ['kind' => 'wash', 'colour' => '#dfe5ea']]],
             ],
             'mood.retire' => $of('mood'),

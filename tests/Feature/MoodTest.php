@@ -160,7 +160,8 @@ final class MoodTest extends TestCase
             ->json();
         $kept = $ask('mood.keep', ['name' => 'Salt haze', 'layers' => $layers]);
         $last = $kept['shown'][8];
-        self::assertEquals(['own'.$kept['added'], $kept['added'], 'Salt haze', $layers, '', ''], array_values($last));
+        self::assertEquals(['own'.$kept['added'], $kept['added'], 'Salt haze', $layers, '', ''], array_values(array_diff_key($last, ['version' => 0])));
+        self::assertSame(1, $last['version']);
         $file = (string) $this->get("/api/series/{$this->series->id}/moods/{$last['key']}/file")
             ->assertOk()
             ->getContent();
@@ -172,7 +173,11 @@ final class MoodTest extends TestCase
         );
         $ask('mood.keep', ['name' => 'Empty', 'layers' => []], 422);
         $darker = [['opacity' => 0.9] + $layers[0]];
-        $ask('mood.change', ['mood' => $kept['added'], 'layers' => $darker]);
+        $change = ['mood' => $kept['added'], 'version' => 1, 'layers' => $darker];
+        self::assertSame(2, $ask('mood.change', $change)['shown'][8]['version']);
+        // Somebody who has not seen that does not change it once more.
+        $conflict = $ask('mood.change', ['layers' => $layers] + $change, 409);
+        self::assertStringContainsString('Somebody changed the mood Salt haze', $conflict['message']);
         self::assertSame(0.9, $this->moods()[8]['layers'][0]['opacity']);
         (new SeriesDesk)->undo($this->series->refresh(), $this->mira);
         self::assertSame(0.4, $this->moods()[8]['layers'][0]['opacity']);
@@ -257,8 +262,9 @@ final class MoodTest extends TestCase
         self::assertSame($long, $ask('mood.keep', ['text' => $text])['shown'][10]['light']);
         $ask('mood.keep', ['name' => 'Longer', 'layers' => $layers, 'light' => "{$long}n"], 422);
         $ask('mood.keep', ['text' => str_replace($long, "{$long}n", $text)], 422);
-        $ask('mood.change', ['mood' => $mood['added'], 'layers' => $layers, 'light' => '', 'variant' => 'Night clothes']);
-        self::assertSame(['', 'Night clothes'], array_slice(array_values($this->moods()[8]), 4));
+        $change = ['mood' => $mood['added'], 'version' => 1, 'layers' => $layers, 'light' => ''];
+        $ask('mood.change', $change + ['variant' => 'Night clothes']);
+        self::assertSame(['', 'Night clothes'], [$this->moods()[8]['light'], $this->moods()[8]['variant']]);
     }
 
     public function test_a_mood_at_hand_is_kept_pictured_and_shown_again(): void
@@ -430,7 +436,7 @@ final class MoodTest extends TestCase
             $followers("own$mood", $this->series),
         );
         $this->getJson("/api/series/$other->id/moods/own$mood/followers")->assertForbidden();
-        $ask('mood.change', ['mood' => $mood, 'layers' => $layers(0.9)]);
+        $ask('mood.change', ['mood' => $mood, 'version' => 1, 'layers' => $layers(0.9)]);
         $task = $this->postJson("/api/series/{$this->series->id}/tasks/mood", [
             'mood' => $mood,
             'pages' => [$others[2]->id, $others[3]->id, $far->id],

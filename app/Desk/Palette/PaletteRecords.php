@@ -46,6 +46,10 @@ final class PaletteRecords
                 // Never an old version again: whoever still shows that one has not seen this.
                 $row->version = 1 + (int) ($before[$i]['version'] ?? 0);
             }
+            if ($row instanceof SeriesMood) {
+                // What was written before moods had versions has none.
+                $row->version = 1 + Scalar::int($row->getOriginal('version'));
+            }
             $row->save();
             $done[] = [$kind, $id, $before[$i], $row->toRecord()];
         }

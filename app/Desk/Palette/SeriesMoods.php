@@ -8,6 +8,7 @@ use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Models\SeriesLight;
 use App\Models\SeriesMood;
+use App\Values\Scalar;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Mood\MoodBox;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
@@ -18,8 +19,8 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
  *
  * @phpstan-import-type MoodLayerData from Mood
  *
- * @phpstan-type MoodState array{key: string, id: ?int, name: string, layers: list<MoodLayerData>, light: string,
- *     variant: string}
+ * @phpstan-type MoodState array{key: string, id: ?int, version: int, name: string, layers: list<MoodLayerData>,
+ *     light: string, variant: string}
  * @phpstan-type MeasuredMoodState array{name: string, layers: list<MoodLayerData>}
  */
 final readonly class SeriesMoods
@@ -31,9 +32,12 @@ final readonly class SeriesMoods
     /** @return list<MoodState> id null: it lies ready */
     public function toClient(): array
     {
+        $versions = SeriesMood::living()->where('series_id', $this->series->id)->pluck('version', 'id');
         $states = [];
         foreach ($this->all() as $key => [$id, $name, $mood]) {
-            $states[] = ['key' => $key, 'id' => $id, 'name' => $name, 'layers' => $mood->toList()] + $mood->brought();
+            $version = Scalar::int($versions[$id] ?? 1);
+            $state = ['key' => $key, 'id' => $id, 'version' => $version, 'name' => $name];
+            $states[] = $state + ['layers' => $mood->toList()] + $mood->brought();
         }
 
         return $states;

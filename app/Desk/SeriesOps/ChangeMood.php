@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\SeriesOps;
 
+use App\Desk\Conflict;
 use App\Desk\Name;
 use App\Desk\Palette\SeriesPart;
 use App\Models\Series;
@@ -13,9 +14,8 @@ use Awning\Core\Page\Mood\Mood;
 /** A mood becomes other layers; pages that show it stay as they are until somebody shows it there again. */
 final readonly class ChangeMood implements ClientSeriesOp
 {
-    use RowChange;
-
-    public function __construct(private SeriesMood $row, private Mood $mood)
+    /** @param  int  $version  the mood's, as the client knows it */
+    public function __construct(private SeriesMood $row, private int $version, private Mood $mood)
     {
     }
 
@@ -23,6 +23,7 @@ final readonly class ChangeMood implements ClientSeriesOp
     {
         $input = $asked->checked([
             'mood' => 'required|integer',
+            'version' => 'required|integer',
             'layers' => 'required|list|max:'.Mood::MOST,
             'light' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
             'variant' => ['sometimes', 'nullable', new Name(Mood::LONGEST)],
@@ -32,7 +33,7 @@ final readonly class ChangeMood implements ClientSeriesOp
             $input->string('variant')->toString(),
         );
 
-        return new self($asked->mood($input->integer('mood')), $mood);
+        return new self($asked->mood($input->integer('mood')), $input->integer('version'), $mood);
     }
 
     public static function answers(): SeriesPart
@@ -62,6 +63,18 @@ final readonly class ChangeMood implements ClientSeriesOp
 
     public function apply(Series $series): array
     {
-        return self::changed('mood', $this->row, ['layers' => $this->mood->toList()] + $this->mood->brought());
+        $row = SeriesMood::query()->lockForUpdate()->findOrFail($this->row->id);
+        if ($row->version !== $this->version) {
+            throw new Conflict(
+                "Somebody changed the mood $row->name meanwhile. Theirs is shown in the strip; your layers are still on "
+                    .'this page. Change the mood again if yours should stand.',
+            );
+        }
+        $before = $row->toRecord();
+        $row->forceFill(
+            ['layers' => $this->mood->toList(), 'version' => $row->version + 1] + $this->mood->brought(),
+        )->save();
+
+        return [['mood', $row->id, $before, $row->toRecord()]];
     }
 }

@@ -270,7 +270,7 @@ export type MoodFollowerState = { page: number; number: number; title: string; i
 
 export type MoodLayerData = { name: string; content: ContentData; mode: string; opacity: number };
 
-export type MoodState = { key: string; id: number | null; name: string; layers: MoodLayerData[]; light: string; variant: string };
+export type MoodState = { key: string; id: number | null; version: number; name: string; layers: MoodLayerData[]; light: string; variant: string };
 
 export type MovePaintInput = { pass: string; outline: PlaceData[] | null; by: PlaceData; turn: number; scale: PlaceData; copy: boolean; into: string | null; mirror: AxisData | null };
 

@@ -81,7 +81,7 @@ export interface SeriesOps {
     'setup.retire': Op<{ setup: number }, SetupState[]>;
     /** By its name and layers, or by the text of a file that holds both. */
     'mood.keep': Op<({ name: string } & MadeMood) | { text: string }, MoodState[]>;
-    'mood.change': Op<{ mood: number } & MadeMood, MoodState[]>;
+    'mood.change': Op<{ mood: number; version: number } & MadeMood, MoodState[]>;
     'mood.retire': Op<{ mood: number }, MoodState[]>;
     'brush.keep': Op<{ name: string; brush: OwnBrush }, BoxedBrush[]>;
     'brush.retire': Op<{ brush: number }, BoxedBrush[]>;

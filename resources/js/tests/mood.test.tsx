@@ -20,8 +20,16 @@ const open = (pass: Record<string, PassData>, mood = ''): BenchModel =>
 
 const air = { name: 'Air', content: { kind: 'wash' as const, colour: '#dfe5ea' }, mode: 'screen', opacity: 0.4 };
 const moods: MoodState[] = [
-    { key: 'ready0', id: null, name: 'Fog', layers: [air], light: '', variant: '' },
-    { key: 'own7', id: 7, name: 'Squall', layers: [air, { ...air, name: 'Rain light' }], light: '', variant: '' },
+    { key: 'ready0', id: null, version: 1, name: 'Fog', layers: [air], light: '', variant: '' },
+    {
+        key: 'own7',
+        id: 7,
+        version: 3,
+        name: 'Squall',
+        layers: [air, { ...air, name: 'Rain light' }],
+        light: '',
+        variant: '',
+    },
 ];
 const overPage = (content: ContentData): PassData => ({
     ...shade,
@@ -405,8 +413,21 @@ describe('the strip of moods', () => {
         await vi.waitFor(() => expect(change).toHaveBeenCalled());
         expect(change.mock.calls[0].slice(1, 3)).toEqual([
             'mood.change',
-            { mood: 7, layers: [{ ...air, opacity: 0.9 }], light: '', variant: '' },
+            { mood: 7, version: 3, layers: [{ ...air, opacity: 0.9 }], light: '', variant: '' },
         ]);
+    });
+    it('asks for the moods anew when somebody else has changed one meanwhile', async () => {
+        vi.spyOn(api, 'moodFollowers').mockResolvedValue([]);
+        const bench = await seen({ mood00000001: { ...laid, opacity: 0.9 } }, 'Squall');
+        const told = vi.spyOn(api, 'moods').mockResolvedValue([{ ...moods[1], version: 4, name: 'Theirs' }]);
+        vi.spyOn(api, 'applyToSeries').mockRejectedValue(new Failure('conflict', 'Somebody changed the mood', 409));
+        const give = screen.getByText(/to these layers/) as HTMLButtonElement;
+        await vi.waitFor(() => expect(give.disabled).toBe(false));
+        told.mockClear();
+        fireEvent.click(give);
+        expect(await screen.findByRole('button', { name: 'Theirs' })).toBeTruthy();
+        expect(told).toHaveBeenCalledTimes(1);
+        expect(bench.session.view.message).toContain('Somebody changed the mood');
     });
     it('lists the pages that change with a mood, those with changes of their own not ticked', async () => {
         const page = (id: number, isChanged: boolean) => ({

@@ -29,7 +29,7 @@ export function LikePicture() {
     const picture = pictures.find(({ id }) => String(id) === chosen) ?? pictures[0];
     const wear = ({ name, layers }: MeasuredMoodState, at: number): void => {
         const { palette, records } = session.view;
-        const mood = { key: '', id: null, name, light: '', variant: '' };
+        const mood = { key: '', id: null, version: 1, name, light: '', variant: '' };
         // What was measured before, at another strength, is not kept at hand.
         const isHeld = records.page.page?.mood !== name && wornMood(records, palette, moods).isOwn;
         const shown = { ...mood, layers: layers.map((layer) => ({ ...layer, opacity: at / 100 })) };

@@ -11,7 +11,7 @@ import { usePage, useSession } from '../../model/context';
 import { useMoodOps } from './useMoodOps';
 
 interface Props {
-    mood: { key: string; id: number; name: string };
+    mood: { key: string; id: number; version: number; name: string };
     made: MadeMood;
     /** Pages follow: what comes of them is shown, though the layers here are the mood's by now. */
     onBegun: () => void;
@@ -39,7 +39,8 @@ export function MoodPages({ mood, made, onBegun, onDone }: Props) {
     const meant = others.filter(isMeant).map(({ page }) => page);
     const go = async (): Promise<void> => {
         if (meant.length > 0) onBegun();
-        if (!(await change('mood.change', { mood: mood.id, ...made })) || meant.length === 0) return;
+        if (!(await change('mood.change', { mood: mood.id, version: mood.version, ...made })) || meant.length === 0)
+            return;
         const begun = await session.answer(api.beginForSeries(series, 'mood', { mood: mood.id, pages: meant }));
         if (begun !== null) begin(begun);
     };

@@ -25,7 +25,7 @@ export function OwnMoods({ moods }: { moods: MoodState[] }) {
             {(isChanged || isGiving) && own !== undefined && own.id !== null && (
                 <MoodPages
                     key={own.key}
-                    mood={{ key: own.key, id: own.id, name: own.name }}
+                    mood={{ key: own.key, id: own.id, version: own.version, name: own.name }}
                     made={{ layers, light, variant }}
                     onBegun={() => setGiving(true)}
                     onDone={() => setGiving(false)}

@@ -13,6 +13,8 @@ export function useMoodOps(series: number) {
     return async <Kind extends MoodOp>(kind: Kind, input: SeriesOpInput<Kind>): Promise<boolean> => {
         const answer = await session.answer(seriesOutbox(series).apply(kind, input));
         if (answer !== null) client.setQueryData(['moods', series], answer.shown);
+        // Refused, somebody else may have changed them.
+        else void client.invalidateQueries({ queryKey: ['moods', series] });
         return answer !== null;
     };
 }
