@@ -5,27 +5,32 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Colour\Rgb;
+use Awning\Core\Compose\Weather\Clouds;
 use Awning\Core\Compose\Weather\LastPlane;
 use Awning\Core\Compose\Weather\Lightning;
 use Awning\Core\Compose\Weather\Mist;
 use Awning\Core\Compose\Weather\Particles;
 use Awning\Core\Compose\Weather\Plane;
 use Awning\Core\Compose\Weather\Shafts;
+use Awning\Core\Compose\Weather\WeatherKinds;
 use Awning\Core\Exchange\MoodFile;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
 use Awning\Core\Page\Pass\BlendMode;
+use Awning\Core\Page\Pass\CloudsContent;
 use Awning\Core\Page\Pass\GlowContent;
 use Awning\Core\Page\Pass\LightningContent;
 use Awning\Core\Page\Pass\MistContent;
 use Awning\Core\Page\Pass\ParticleForm;
 use Awning\Core\Page\Pass\ParticlesContent;
 use Awning\Core\Page\Pass\PassContent;
+use Awning\Core\Page\Pass\PassRules;
 use Awning\Core\Page\Pass\PassSpec;
 use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\ShaftsContent;
 use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\Weather;
+use Awning\Core\Page\Pass\WeatherContent;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\Export\GradedPicture;
@@ -372,6 +377,42 @@ final class WeatherTest extends TestCase
                 $this->addToAssertionCount(1);
             }
         }
+    }
+
+    /** @return iterable<string, array{int, int}> */
+    public static function oddPages(): iterable
+    {
+        yield 'a column' => [1, 20_000];
+        yield 'a row' => [20_000, 1];
+        yield 'a pixel' => [1, 1];
+    }
+
+    #[DataProvider('oddPages')]
+    public function test_weather_of_every_kind_is_made_for_pages_of_odd_sizes(int $width, int $height): void
+    {
+        $page = new PageSize($width, $height);
+        $whole = new Rect(0, 0, $width, $height);
+        $part = new Rect(intdiv($width, 3), intdiv($height, 3), min(97, $width), min(97, $height));
+        $kinds = [];
+        foreach (array_column(PassRules::hangable(), 'pass') as $offered) {
+            $content = PassSpec::ofNobody(new Data($offered))->content;
+            $made = match (true) {
+                $content instanceof CloudsContent => fn (Rect $at): string => (new Clouds($content, $page))->in($at)[0],
+                $content instanceof WeatherContent => WeatherKinds::plane($content, $page)->in(...),
+                default => null,
+            };
+            if ($made === null) {
+                continue;
+            }
+            $kinds[$content->kind()->value] = true;
+            $from = $width === 1 ? $part->y : $part->x;
+            self::assertSame(
+                bin2hex(substr($made($whole), $from, $part->width * $part->height)),
+                bin2hex($made($part)),
+                $offered['name'],
+            );
+        }
+        self::assertCount(5, $kinds, 'every kind of weather');
     }
 
     /** @param  list<PassContent>  $contents */
