@@ -116,7 +116,7 @@ final readonly class Model
         $pass = 'drillpass'.mt_rand(1, 6);
         $some = fn (array $of, mixed $else): mixed => $of === [] ? $else : $of[mt_rand(0, count($of) - 1)];
 
-        return match (mt_rand(0, $groups === [] ? 16 : 17)) {
+        return match (mt_rand(0, $groups === [] ? 19 : 20)) {
             0, 1 => [
                 'kind' => 'fill',
                 'labels' => [(int) $some($labels, 1), (int) $some($labels, 2)],
@@ -213,12 +213,51 @@ final readonly class Model
                 'labels' => [],
                 'values' => ['material' => $material->id, 'lightness' => mt_rand(-2, 2) / 10],
             ],
+            17, 18, 19 => $this->mood($labels, array_keys($memory->records(RecordKind::Held))),
             default => [
                 'kind' => 'group',
                 'id' => $some($groups, 'drillgroup1'),
                 'passes' => [],
                 'how' => ['isolated' => false, 'mode' => 'normal', 'opacity' => 1],
             ],
+        };
+    }
+
+    /**
+     * A change of the mood of the page or of a region, of those it keeps at hand, or of a layer of a mood.
+     *
+     * @param  list<array-key>  $labels
+     * @param  list<array-key>  $held
+     * @return array<string, mixed>
+     */
+    private function mood(array $labels, array $held): array
+    {
+        $hold = mt_rand(0, 1) === 0 ? null : 'drillheld'.mt_rand(1, 5);
+        $id = $held === [] ? 'drillheld1' : (string) $held[mt_rand(0, count($held) - 1)];
+        $wash = [
+            'name' => 'Air',
+            'content' => ['kind' => 'wash', 'colour' => sprintf('#%06x', mt_rand(0, 0xFFFFFF))],
+            'mode' => 'screen',
+            'opacity' => mt_rand(1, 10) / 10,
+        ];
+        $layers = array_fill(0, mt_rand(0, 3), $wash);
+        $worn = ['name' => $layers === [] ? '' : 'Dusk', 'layers' => $layers];
+        $ids = fn (string $prefix): array => array_map(
+            fn (): string => $prefix.sprintf('%08x', mt_rand()),
+            array_keys($layers),
+        );
+
+        return match (mt_rand(0, 5)) {
+            0, 1 => ['kind' => 'mood.wear', 'ids' => $ids('mood'), 'hold' => $hold] + $worn,
+            2 => [
+                'kind' => 'mood.panel',
+                'ids' => $ids('panel'),
+                'cover' => 'panelcover'.mt_rand(10, 14),
+                'labels' => [(int) $labels[mt_rand(0, count($labels) - 1)]],
+            ] + $worn,
+            3 => ['kind' => 'mood.bring', 'plan' => null, 'variant' => null],
+            4 => ['kind' => 'mood.show', 'id' => $id, 'hold' => $hold],
+            default => ['kind' => 'mood.letgo', 'id' => $id],
         };
     }
 
