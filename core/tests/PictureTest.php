@@ -507,7 +507,7 @@ final class PictureTest extends TestCase
             self::assertSame($entry['pass']['name'], $pass->name);
         }
         self::assertSame(
-            [null, null, 'opposite', ...array_fill(0, 29, null)],
+            [null, null, 'opposite', ...array_fill(0, 31, null)],
             array_map(fn (array $entry): ?string => $entry['pass']['content']['follows'] ?? null, $rules['hangable']),
         );
         $modes = array_column(array_column($rules['hangable'], 'pass'), 'mode', 'name');
@@ -522,7 +522,7 @@ final class PictureTest extends TestCase
         );
         self::assertCount(count($rules['hangable']), $modes, 'no two have one name');
         self::assertSame(
-            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 15, 'Blur, glow and heat' => 3],
+            ['Light and shade' => 7, 'Colour' => 3, 'Adjust what lies beneath' => 4, 'Weather' => 17, 'Blur, glow and heat' => 3],
             array_count_values(array_column($rules['hangable'], 'group')),
         );
         self::assertEquals(Scope::figure(8), PassRules::forTone(Tone::Glint, 8, 1)->scope);

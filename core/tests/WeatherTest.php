@@ -31,6 +31,7 @@ use Awning\Core\Page\Pass\ShaftsContent;
 use Awning\Core\Page\Pass\ShimmerContent;
 use Awning\Core\Page\Pass\Weather;
 use Awning\Core\Page\Pass\WeatherContent;
+use Awning\Core\Raster\Chance;
 use Awning\Core\Raster\Paint;
 use Awning\Core\Raster\Rect;
 use Awning\Core\Sheet\Export\GradedPicture;
@@ -168,6 +169,50 @@ final class WeatherTest extends TestCase
         self::assertCount(1, count_chars($fine, 1));
         $large = self::particles($dials, new Rect(0, 0, 1000, 700), new PageSize(4000, 2000));
         self::assertEqualsWithDelta(self::mean($large), ord($fine[0]), 1.5);
+    }
+
+    public function test_ripples_and_splashes_laid_evenly_cover_as_much_as_those_that_can_be_told_apart(): void
+    {
+        foreach (['ripple', 'splash'] as $form) {
+            $dials = ['form' => $form, 'spacing' => 5, 'size' => 8, 'variety' => 0, 'near' => 0, 'far' => 0];
+            $dials += ['softness' => 0];
+            $fine = ord(self::particles($dials, new Rect(0, 0, 1, 1), new PageSize(200, 100)));
+            $large = self::mean(self::particles($dials, new Rect(0, 0, 600, 500), new PageSize(6000, 3000)));
+            // Where lines lie over each other they cover less than the sum.
+            self::assertEqualsWithDelta(1.0, $large / $fine, 0.2, $form);
+        }
+    }
+
+    /** @return array<string, int> of one form, sharp and by itself: px it covers in each direction from its middle */
+    private static function reaches(string $form): array
+    {
+        $size = ['form' => $form, 'size' => 60, 'spacing' => 500, 'variety' => 0, 'softness' => 0, 'near' => 0, 'far' => 0];
+        $plane = self::particles($size + ['seed' => 1], new Rect(0, 0, 1000, 1000), new PageSize(1000, 1000));
+        // The cell of 500 px that begins at the page's corner has one, at a place by its seed.
+        [$x, $y] = [500 * Chance::at(5, 0), 500 * Chance::at(5, 1)];
+        $reach = ['up' => 0, 'down' => 0, 'left' => 0, 'right' => 0];
+        for ($i = 0; $i < strlen($plane); $i++) {
+            [$across, $below] = [$i % 1000 + 0.5 - $x, intdiv($i, 1000) + 0.5 - $y];
+            if (ord($plane[$i]) > 127 && hypot($across, $below) < 40) {
+                $reach['up'] = max($reach['up'], (int) round(-$below));
+                $reach['down'] = max($reach['down'], (int) round($below));
+                $reach['left'] = max($reach['left'], (int) round(-$across));
+                $reach['right'] = max($reach['right'], (int) round($across));
+            }
+        }
+
+        return $reach;
+    }
+
+    public function test_ripples_lie_flat_and_splashes_stand_up(): void
+    {
+        // A radius of 30 px: the outer ring has 27, and 3.6 px of thickness.
+        $ripple = self::reaches('ripple');
+        self::assertEqualsWithDelta([29, 29], [$ripple['left'], $ripple['right']], 1);
+        self::assertEqualsWithDelta([11, 11], [$ripple['up'], $ripple['down']], 1.5, 'a third as high as wide');
+        $splash = self::reaches('splash');
+        self::assertEqualsWithDelta([32, 0], [$splash['up'], $splash['down']], 1.5);
+        self::assertEqualsWithDelta([22, 22], [$splash['left'], $splash['right']], 2, 'its lines fan out alike');
     }
 
     public function test_crystals_have_six_arms(): void

@@ -1233,9 +1233,10 @@ foreach ([Scope::page(), Scope::behind(1), Scope::behind(3), Scope::figure(1), S
         ]);
     }
 }
-// Weather that shows more near lamps.
+// Weather that shows more near lamps, in forms that the other samples have not.
 $lamplit = fn (int $seed): ParticlesContent => ParticlesContent::fromData(
     new Data([
+        'form' => ['ripple', 'splash', 'flake'][$seed % 3],
         'lamps' => [[0.2, 0.4, 0.5], [mt_rand(-50, 150) / 100, 0.7, mt_rand(2, 200) / 100]],
         'dim' => mt_rand(30, 100) / 100,
         'spacing' => mt_rand(4, 60),

@@ -24,7 +24,7 @@ export type LineRule = (typeof LINE_RULES)[number];
 export const CHANNELS = ['all', 'red', 'green', 'blue'] as const;
 export type Channel = (typeof CHANNELS)[number];
 
-export const PARTICLE_FORMS = ['streak', 'flake', 'crystal', 'petal'] as const;
+export const PARTICLE_FORMS = ['streak', 'flake', 'crystal', 'petal', 'ripple', 'splash'] as const;
 export type ParticleForm = (typeof PARTICLE_FORMS)[number];
 
 export const BLEND_MODES = ['normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn', 'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity', 'plus-lighter'] as const;

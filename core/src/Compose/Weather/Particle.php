@@ -30,12 +30,38 @@ final readonly class Particle
     /** What a crystal covers, as a share of a disc of its size: 6 arms and 12 branches. */
     public const CRYSTAL_OF_DISC = (2 * self::ARM * (6 + 12 * self::BRANCH)) / M_PI;
 
+    /** Of a ripple, in shares of its radius: half the thickness of its rings, and their radii; how flat it lies. */
+    private const RING = 0.06;
+
+    private const RINGS = [0.9, 0.5];
+
+    private const FLAT = 3.0;
+
+    /** Round both rings, in the radius: by Ramanujan's formula for an ellipse three times as wide as high. */
+    private const ROUND = (self::RINGS[0] + self::RINGS[1]) * 4.4549;
+
+    public const RIPPLE_OF_DISC = (2 * self::RING * self::ROUND) / M_PI;
+
+    /** Of a splash, in its radius: half the thickness of its lines, where they begin, how much shorter each is. */
+    private const LINE = 0.08;
+
+    private const BEGIN = 0.35;
+
+    private const LESS = 0.15;
+
+    /** From one line of a splash to the next, in radians; so many on either side of the middle one. */
+    private const FAN = 0.61;
+
+    private const SIDES = 2;
+
+    public const SPLASH_OF_DISC = (2 * self::LINE * (5 * (1 - self::BEGIN) - 6 * self::LESS)) / M_PI;
+
     /** How far from the middle it may lie at the most. */
     private float $reach;
 
     private float $half;
 
-    /** Half of what is thick: of a crystal, of its arms. */
+    /** Half of what is thick: of one that is made of lines, of these. */
     private float $thick;
 
     /** How wide its soft edge is; one px at the least, which smooths the edge. */
@@ -63,10 +89,15 @@ final readonly class Particle
     ) {
         $isDrawnOut = $form === ParticleForm::Streak || $form === ParticleForm::Flake;
         $this->half = $isDrawnOut ? $length / 2 : 0.0;
-        $this->thick = $form === ParticleForm::Crystal ? self::ARM * $radius : $radius;
+        $this->thick = $radius * match ($form) {
+            ParticleForm::Crystal => self::ARM,
+            ParticleForm::Ripple => self::RING,
+            ParticleForm::Splash => self::LINE,
+            default => 1.0,
+        };
         $this->edge = max(1.0, 2 * $softness * $this->thick);
-        $this->reach = $this->half + $this->edge / 2 + ($form === ParticleForm::Crystal ? $radius : 0) + $this->thick;
-        $isLine = $form === ParticleForm::Crystal || $this->half > 0.5;
+        $this->reach = $this->half + $this->edge / 2 + ($form->isLines() ? $radius : 0) + $this->thick;
+        $isLine = $form->isLines() || $this->half > 0.5;
         $this->scale = 255 * $strength * self::thinness($this->thick, $isLine);
     }
 
@@ -118,6 +149,8 @@ final readonly class Particle
             ParticleForm::Streak, ParticleForm::Flake => self::toSegment($along, $beside, $this->half),
             ParticleForm::Petal => hypot($along, self::LONGER * $beside),
             ParticleForm::Crystal => $this->toArms($along, $beside),
+            ParticleForm::Ripple => $this->toRings($along, $beside),
+            ParticleForm::Splash => $this->toLines($along, $beside),
         };
         $covered = min(1.0, ($this->thick + $this->edge / 2 - $distance) / $this->edge);
         if ($covered <= 0) {
@@ -153,5 +186,34 @@ final readonly class Particle
         [$out, $off] = [$u / 2 + $v * sqrt(0.75), $v / 2 - $u * sqrt(0.75)];
 
         return min($arm, self::toSegment($out - $branch / 2, $off, $branch / 2));
+    }
+
+    /** From the nearer ring, about as far as the slope there says: an ellipse has no simpler distance. */
+    private function toRings(float $along, float $beside): float
+    {
+        $flat = self::FLAT * $along;
+        $out = sqrt($beside * $beside + $flat * $flat);
+        if ($out < 1e-9) {
+            return self::RINGS[1] * $this->radius / self::FLAT;
+        }
+        $slope = sqrt($beside * $beside + self::FLAT * self::FLAT * $flat * $flat) / $out;
+
+        return min(abs($out - self::RINGS[0] * $this->radius), abs($out - self::RINGS[1] * $this->radius)) / $slope;
+    }
+
+    /** From the nearest line of the fan: those of one side are turned upon the middle one. */
+    private function toLines(float $along, float $beside): float
+    {
+        $length = sqrt($along * $along + $beside * $beside);
+        $angle = abs(atan2($beside, -$along));
+        $number = min(self::SIDES, (int) ($angle / self::FAN + 0.5));
+        $angle -= $number * self::FAN;
+        $half = (1 - self::LESS * $number - self::BEGIN) * $this->radius / 2;
+
+        return self::toSegment(
+            $length * cos($angle) - self::BEGIN * $this->radius - $half,
+            $length * sin($angle),
+            $half,
+        );
     }
 }

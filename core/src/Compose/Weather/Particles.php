@@ -143,6 +143,8 @@ final readonly class Particles implements Plane
             ParticleForm::Flake => $disc + $size * $length,
             ParticleForm::Crystal => Particle::CRYSTAL_OF_DISC * $disc,
             ParticleForm::Petal => $disc / Particle::LONGER,
+            ParticleForm::Ripple => Particle::RIPPLE_OF_DISC * $disc,
+            ParticleForm::Splash => Particle::SPLASH_OF_DISC * $disc,
         };
 
         return 255 * $strength * $mean * min(1.0, $covered / $cell ** 2);

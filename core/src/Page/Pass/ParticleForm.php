@@ -15,6 +15,16 @@ enum ParticleForm: string
     case Crystal = 'crystal';
     /** An ellipse. */
     case Petal = 'petal';
+    /** Two rings that lie flat: what a drop makes on water. */
+    case Ripple = 'ripple';
+    /** Five short lines that fan out upwards: a drop that hits something hard. */
+    case Splash = 'splash';
 
-    public const OPTIONS = 'A form is streak, flake, crystal or petal.';
+    public const OPTIONS = 'A form is streak, flake, crystal, petal, ripple or splash.';
+
+    /** Whether it is made of lines that are much thinner than it is large. */
+    public function isLines(): bool
+    {
+        return $this === self::Crystal || $this === self::Ripple || $this === self::Splash;
+    }
 }

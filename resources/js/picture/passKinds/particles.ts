@@ -9,6 +9,8 @@ const WORDS: Record<ParticlesData['form'], string> = {
     flake: 'flakes',
     crystal: 'crystals',
     petal: 'petals',
+    ripple: 'ripples',
+    splash: 'splashes',
 };
 
 export const particles = passKind<ParticlesData>({

@@ -12,6 +12,18 @@ export const LONGER = 2;
 const [ARM, FORK, BRANCH] = [0.09, 0.5, 0.38];
 /** What a crystal covers, as a share of a disc of its size: 6 arms and 12 branches. */
 export const CRYSTAL_OF_DISC = (2 * ARM * (6 + 12 * BRANCH)) / Math.PI;
+/** Of a ripple, in shares of its radius: half the thickness of its rings, and their radii; how flat it lies. */
+const [RING, RINGS, FLAT] = [0.06, [0.9, 0.5], 3];
+/** Round both rings, in the radius: by Ramanujan's formula for an ellipse three times as wide as high. */
+const ROUND = (RINGS[0] + RINGS[1]) * 4.4549;
+export const RIPPLE_OF_DISC = (2 * RING * ROUND) / Math.PI;
+/** Of a splash, in its radius: half the thickness of its lines, where they begin, how much shorter each is. */
+const [LINE, BEGIN, LESS] = [0.08, 0.35, 0.15];
+/** From one line of a splash to the next, in radians; so many on either side of the middle one. */
+const [FAN, SIDES] = [0.61, 2];
+export const SPLASH_OF_DISC = (2 * LINE * (5 * (1 - BEGIN) - 6 * LESS)) / Math.PI;
+/** Half the thickness of the lines that some are made of, in their radius. */
+const LINES: Partial<Record<ParticleForm, number>> = { crystal: ARM, ripple: RING, splash: LINE };
 const SIXTH = Math.PI / 3;
 const SINE_OF_SIXTH = Math.sqrt(0.75);
 
@@ -32,7 +44,7 @@ export interface ParticlePlace {
 
 export class Particle {
     private readonly half: number;
-    /** Half of what is thick: of a crystal, of its arms. */
+    /** Half of what is thick: of one that is made of lines, of these. */
     private readonly thick: number;
     /** How wide its soft edge is. */
     private readonly edge: number;
@@ -46,10 +58,11 @@ export class Particle {
     ) {
         const { radius, length, softness, strength } = place;
         this.half = form === 'streak' || form === 'flake' ? length / 2 : 0;
-        this.thick = form === 'crystal' ? ARM * radius : radius;
+        const isLines = LINES[form] !== undefined;
+        this.thick = (LINES[form] ?? 1) * radius;
         this.edge = Math.max(1, 2 * softness * this.thick);
-        this.reach = this.half + this.edge / 2 + (form === 'crystal' ? radius : 0) + this.thick;
-        this.scale = 255 * strength * thinness(this.thick, form === 'crystal' || this.half > 0.5);
+        this.reach = this.half + this.edge / 2 + (isLines ? radius : 0) + this.thick;
+        this.scale = 255 * strength * thinness(this.thick, isLines || this.half > 0.5);
     }
 
     /** The first and the last row that may show it. */
@@ -96,9 +109,34 @@ export class Particle {
                 return hypotenuse(along, LONGER * beside);
             case 'crystal':
                 return this.toArms(along, beside);
+            case 'ripple':
+                return this.toRings(along, beside);
+            case 'splash':
+                return this.toLines(along, beside);
             default:
                 return toSegment(along, beside, this.half);
         }
+    }
+
+    /** From the nearer ring, about as far as the slope there says: an ellipse has no simpler distance. */
+    private toRings(along: number, beside: number): number {
+        const { radius } = this.place;
+        const flat = FLAT * along;
+        const out = hypotenuse(beside, flat);
+        if (out < 1e-9) return (RINGS[1] * radius) / FLAT;
+        const slope = hypotenuse(beside, FLAT * flat) / out;
+        return Math.min(Math.abs(out - RINGS[0] * radius), Math.abs(out - RINGS[1] * radius)) / slope;
+    }
+
+    /** From the nearest line of the fan: those of one side are turned upon the middle one. */
+    private toLines(along: number, beside: number): number {
+        const { radius } = this.place;
+        const length = hypotenuse(along, beside);
+        const angle = Math.abs(Math.atan2(beside, -along));
+        const number = Math.min(SIDES, Math.floor(angle / FAN + 0.5));
+        const half = ((1 - LESS * number - BEGIN) * radius) / 2;
+        const [u, v] = [length * Math.cos(angle - number * FAN), length * Math.sin(angle - number * FAN)];
+        return toSegment(u - BEGIN * radius - half, v, half);
     }
 
     /** From the nearest arm or branch: all arms are folded upon one half of one. */

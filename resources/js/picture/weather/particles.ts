@@ -4,7 +4,7 @@ import { chance } from '../chance';
 import type { Stretch } from '../ground';
 import type { Stack } from '../stack';
 import { underLamps } from './lamplight';
-import { CRYSTAL_OF_DISC, LONGER, MEAN_OF_STREAK, Particle } from './particle';
+import { CRYSTAL_OF_DISC, LONGER, MEAN_OF_STREAK, Particle, RIPPLE_OF_DISC, SPLASH_OF_DISC } from './particle';
 
 /** How much larger and farther apart the particles of each plane are than those of the middle one. */
 const PLANES = [
@@ -117,6 +117,8 @@ function evenly(content: ParticlesData, softness: number, strength: number): num
         flake: disc + size * length,
         crystal: CRYSTAL_OF_DISC * disc,
         petal: disc / LONGER,
+        ripple: RIPPLE_OF_DISC * disc,
+        splash: SPLASH_OF_DISC * disc,
     }[content.form];
     return 255 * strength * mean * Math.min(1, covered / content.spacing ** 2);
 }

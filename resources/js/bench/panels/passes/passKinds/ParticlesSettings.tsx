@@ -14,6 +14,8 @@ const NAMES: Record<ParticleForm, string> = {
     flake: 'flakes',
     crystal: 'crystals',
     petal: 'petals',
+    ripple: 'ripples',
+    splash: 'splashes',
 };
 
 const SPACING = length<ParticlesData>('spacing', 'Spacing', [4, 200]);
