@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Codec\Chunky;
+use Awning\Core\Codec\ImageHeader;
 use Awning\Core\Codec\ImageReader;
 use Awning\Core\Codec\ImageWriter;
 use Awning\Core\Codec\OpenRasterFile;
@@ -389,6 +390,27 @@ final class CodecTest extends TestCase
         $size(3);
     }
 
+    public function test_a_jpeg_of_four_inks_is_taken_for_a_negative_unless_it_says_whose_it_is(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'jpeg');
+        $adobe = "\xff\xee\0\x0eAdobe\0\x64\0\0\0\0\x02";
+        $isNegative = function (int $colours, string $before, string $end) use ($file): bool {
+            $frame = "\x08\0\x05\0\x07".chr($colours).str_repeat("\x01\x11\0", $colours);
+            file_put_contents($file, "\xff\xd8$before\xff\xc0".pack('n', strlen($frame) + 2).$frame.$end);
+            $header = ImageHeader::of($file);
+            self::assertSame([7, 5], [$header->width, $header->height]);
+
+            return $header->isNegative;
+        };
+        foreach (['whole' => "\xff\xd9", 'cut' => ''] as $how => $end) {
+            self::assertTrue($isNegative(4, '', $end), $how);
+            self::assertFalse($isNegative(4, $adobe, $end), $how);
+            self::assertFalse($isNegative(3, '', $end), $how);
+            self::assertFalse($isNegative(1, '', $end), $how);
+        }
+        unlink($file);
+    }
+
     public function test_of_an_svg_only_shapes_are_left(): void
     {
         $svg = fn (
@@ -416,6 +438,11 @@ final class CodecTest extends TestCase
             ' height="8"<style>.a{fill:none}</style>',
             $left('<style>.a{fill:none}</style>'),
             'a style that stays inside',
+        );
+        self::assertSame(
+            ' height="8"<style>.a{}</style><g/>',
+            $left('<style>.a{}</style>words<g>more words</g>'),
+            'words after a style are no style',
         );
         foreach (
             [

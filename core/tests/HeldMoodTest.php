@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Awning\Core\Tests;
 
 use Awning\Core\Page\Data;
+use Awning\Core\Page\Mood\Brought;
 use Awning\Core\Page\Mood\HeldMood;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\PageSize;
@@ -207,6 +208,23 @@ final class HeldMoodTest extends TestCase
         $this->apply(new ShowHeldMood('held0005', 'held9999'));
         self::assertCount(HeldMood::MOST, $this->held(), 'one for another is no more than before');
         self::assertSame('Mood 4', $this->sheet()->size()->mood);
+    }
+
+    public function test_what_a_mood_brings_has_ids_from_one_on(): void
+    {
+        $first = ['plan' => 1, 'variant' => 1];
+        self::assertSame($first, Brought::fromData(new Data($first))->toData());
+        self::assertSame($first, (new Brought(1, 1))->toData());
+        foreach ([['plan' => 0], ['variant' => 0], ['plan' => 'one'], ['variant' => -3]] as $wrong) {
+            try {
+                Brought::fromData(new Data($wrong));
+                self::fail('It was taken: '.json_encode($wrong));
+            } catch (\InvalidArgumentException) {
+                $this->addToAssertionCount(1);
+            }
+        }
+        $this->expectException(\InvalidArgumentException::class);
+        new Brought(null, 0);
     }
 
     public function test_what_the_journal_may_hold_is_read_and_nothing_else(): void

@@ -1043,6 +1043,7 @@ final class LightTest extends TestCase
         $lines = [[[0.25, 0.5], [0.75, 1.0]], [[0.5, 0.0], [0.5, 1.0], [0.25, 1.0]]];
         self::assertSame($lines, FlowLines::fromList($lines)->toList());
         self::assertSame([$lines[1]], FlowLines::fromList($lines[1])->toList(), 'the places of one line');
+        self::assertSame([$lines[0]], FlowLines::fromList([$lines[0]])->toList(), 'a list of one line');
         $eight = FlowLines::fromList(array_fill(0, 8, $lines[0]));
         foreach (
             [

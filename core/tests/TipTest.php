@@ -427,6 +427,11 @@ final class TipTest extends TestCase
             0.02,
             'in the middle of a square',
         );
+        foreach ([-0.95, -0.8, 0.8, 0.95] as $beside) {
+            self::assertEqualsWithDelta(0, $tip->at(-0.5, $beside), 0.001, 'and nothing above and below it');
+        }
+        $small = TipImport::of(Paint::solid(4, 2, [0, 0, 0]));
+        self::assertEqualsWithDelta([1, 1], [$small->at(0, -0.2), $small->at(0, 0.2)], 0.02, 'every row of it');
         $this->expectExceptionMessage('Nothing in this picture is dark');
         TipImport::of(Paint::solid(30, 50, [255, 250, 255]));
     }

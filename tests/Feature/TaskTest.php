@@ -1209,6 +1209,11 @@ final class TaskTest extends TestCase
             'lease' => self::LEASE,
             'flats' => $this->upload('no picture', 'flats.png'),
         ])->assertStatus(422);
+        foreach ([[], ['flats' => 'words']] as $none) {
+            $this->postJson("/api/pages/{$this->page->id}/tasks/take", ['lease' => self::LEASE] + $none)
+                ->assertStatus(422)
+                ->assertJsonValidationErrorFor('flats');
+        }
         $this->postJson("/api/pages/{$this->page->id}/tasks/take", [
             'lease' => 'somebodyelse0',
             'flats' => $this->upload($this->theirFlats(), 'flats.png'),
