@@ -60,13 +60,13 @@ afterEach(() => {
     vi.restoreAllMocks();
 });
 
-const use = (x: number, y: number): UseState =>
+const usedAt = (x: number, y: number): UseState =>
     ({ regions: 1, pages: [8], width: 1000, place: { page: 8, x, y } }) as unknown as UseState;
 
 const usual = { before: '#646432', now: '#6e5a3c', state: 'v3', onTake: null };
 
 function open(more: Partial<Parameters<typeof PlaceCrop>[0]> = {}): void {
-    render(<PlaceCrop use={use(600, 300)} pageWidth={1000} {...usual} {...more} />);
+    render(<PlaceCrop use={usedAt(600, 300)} pageWidth={1000} {...usual} {...more} />);
     act(() => arrive());
 }
 
@@ -86,14 +86,14 @@ describe('a piece of a page', () => {
         expect(cut).toEqual([[300 - WIDTH / 2, 150 - HEIGHT / 2, WIDTH, HEIGHT, 0, 0, WIDTH, HEIGHT]]);
     });
     it('stays inside the picture', () => {
-        open({ use: use(10, 590) });
+        open({ use: usedAt(10, 590) });
         expect(cut[0].slice(0, 2)).toEqual([0, 300 - HEIGHT]);
         cleanup();
-        open({ use: use(990, 2) });
+        open({ use: usedAt(990, 2) });
         expect(cut[1].slice(0, 2)).toEqual([500 - WIDTH, 0]);
     });
     it('is as large as the picture where the page’s width is not known', () => {
-        open({ pageWidth: null, use: use(200, 100) });
+        open({ pageWidth: null, use: usedAt(200, 100) });
         expect(cut[0].slice(0, 2)).toEqual([200 - WIDTH / 2, 100 - HEIGHT / 2]);
     });
     it('shows what is of the tone in the colour that the tone becomes, and nothing else', () => {
@@ -105,9 +105,9 @@ describe('a piece of a page', () => {
         expect(at(picture, 5, 0), 'a channel is eleven off').toEqual([111, 100, 50, 255]);
     });
     it('is asked for anew for another state, and a picture that comes too late is not shown', () => {
-        const { rerender } = render(<PlaceCrop use={use(600, 300)} pageWidth={1000} {...usual} />);
+        const { rerender } = render(<PlaceCrop use={usedAt(600, 300)} pageWidth={1000} {...usual} />);
         const late = arrive;
-        rerender(<PlaceCrop use={use(600, 300)} pageWidth={1000} {...usual} state="v4" />);
+        rerender(<PlaceCrop use={usedAt(600, 300)} pageWidth={1000} {...usual} state="v4" />);
         expect(asked).toEqual(['/api/pages/8/picture?v3', '/api/pages/8/picture?v4']);
         act(() => late());
         expect(cut).toEqual([]);
