@@ -158,6 +158,26 @@ final class CloudsTest extends TestCase
         self::assertGreaterThan($much($full(0.0)), $much($full(1.0)), 'more lumps cover more');
     }
 
+    public function test_lumps_are_never_larger_than_their_box_allows(): void
+    {
+        foreach ([1, 2, 3] as $seed) {
+            [$covered] = self::clouds(['heaps' => [[0.4, 0.4, 0.2, 0.1]], 'lumps' => 120.0, 'seed' => $seed]);
+            self::assertGreaterThan(60.0, self::mean($covered, 120, 80, 180, 100));
+            self::assertSame(0.0, self::mean($covered, 0, 0, self::WIDTH, 72), 'above it');
+            self::assertSame(0.0, self::mean($covered, 0, 0, 113, self::HEIGHT), 'left of it');
+            self::assertSame(0.0, self::mean($covered, 187, 0, self::WIDTH, self::HEIGHT), 'right of it');
+        }
+    }
+
+    public function test_clouds_that_are_asked_again_elsewhere_answer_for_there(): void
+    {
+        $clouds = new Clouds(self::content(), new PageSize(self::WIDTH, self::HEIGHT));
+        [$left, $right] = [new Rect(70, 70, 50, 40), new Rect(180, 70, 50, 40)];
+        $first = $clouds->in($left);
+        self::assertNotSame($first, $clouds->in($right));
+        self::assertSame($first, $clouds->in($left));
+    }
+
     public function test_the_same_seed_gives_the_same_bytes_in_any_part_and_another_one_others(): void
     {
         $dials = ['heaps' => [[0.1, 0.1, 0.5, 0.4], [0.4, 0.3, 0.55, 0.5]], 'softness' => 0.6];
@@ -186,7 +206,8 @@ final class CloudsTest extends TestCase
         );
         self::assertSame($half($one, 0), $half($both, 0));
         self::assertSame(0, substr_count(implode('', $half($one, 150)), "\xff"));
-        self::assertNotSame($half($both, 0), $half($both, 150), 'two boxes of one size hold two clouds');
+        $towers = fn (int $from): array => array_slice($half($both, $from), 60, 50);
+        self::assertNotSame($towers(0), $towers(150), 'two boxes of one size hold two clouds');
     }
 
     public function test_they_are_laid_in_their_two_colours(): void

@@ -110,6 +110,15 @@ final class HeldMoodTest extends TestCase
         self::assertSame(['By hand'], $this->passes());
     }
 
+    public function test_layers_of_no_named_mood_are_kept_as_the_page_s_own(): void
+    {
+        $sheet = $this->sheet();
+        $sheet->put('moodloose00', self::wash('Loose', '#203040'));
+        $this->source->store($sheet->takeChange());
+        $this->wear('Night', 'night', hold: 'held0001');
+        self::assertSame(['held0001' => 'This page’s own'], $this->held());
+    }
+
     public function test_it_comes_back_as_it_was_left(): void
     {
         $this->wear('Dusk', 'dusk', plan: 31);

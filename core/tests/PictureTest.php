@@ -391,11 +391,11 @@ final class PictureTest extends TestCase
 
             return $shownOf(
                 [31, 7],
-                [$region(1, 4, mood: $mood), $region(2, 4, 0, mood: $mood), $region(3, 4, plan: 32, mood: $mood)],
+                [$region(1, 4, mood: $mood), $region(2, 4, 0, mood: $mood), $region(3, 4, plan: 31, mood: $mood)],
             );
         };
         self::assertSame(
-            [[0x111111, $here], [0x333333, $here], [0x111111, $here]],
+            [[0x111111, $here], [0x333333, $here], [0x555555, $there]],
             $inOwnMood(null, null),
             'what the mood of the page brings is not for regions in one of their own',
         );
@@ -405,7 +405,7 @@ final class PictureTest extends TestCase
             'it counts before the plan that a region was told, as on the page',
         );
         self::assertSame(
-            [[0x444444, $here], [0x444444, $here], [0x444444, $here]],
+            [[0x444444, $here], [0x444444, $here], [0x777777, $there]],
             $inOwnMood(null, 7),
         );
         self::assertSame(

@@ -364,7 +364,7 @@ final class WeatherTest extends TestCase
         self::assertNull((new LightningContent(new Rgb(1, 2, 3)))->outline());
         self::assertSame([30.0, 0.0], [
             (new LightningContent(new Rgb(1, 2, 3), width: 29.0, outline: 5.0))->outline()?->width,
-            $strike->outline()?->glow,
+            (new LightningContent(new Rgb(1, 2, 3), glow: 20.0, outline: 1.0))->outline()?->glow,
         ]);
         self::assertSame('#0000ff', $strike->outline()?->colour->hex());
     }
