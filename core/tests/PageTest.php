@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Awning\Core\Tests;
 
+use Awning\Core\Codec\ImageReader;
 use Awning\Core\Colour\Tone;
 use Awning\Core\Page\Data;
 use Awning\Core\Page\PageSize;
@@ -15,6 +16,7 @@ use Awning\Core\Page\Pass\Scope;
 use Awning\Core\Page\Pass\ScopeKind;
 use Awning\Core\Page\RecordKind;
 use Awning\Core\Page\Region\Region;
+use Awning\Core\Sheet\ClientOp;
 use Awning\Core\Sheet\OpKinds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -271,5 +273,19 @@ final class PageTest extends TestCase
                 self::assertNotSame('', $error->getMessage());
             }
         }
+    }
+
+    public function test_a_page_is_begun_with_no_more_pixels_than_a_picture_may_have(): void
+    {
+        $most = ImageReader::MOST_PIXELS;
+        $begin = fn (int $width, int $height): ClientOp => OpKinds::read(
+            'page.start',
+            ['width' => $width, 'height' => $height, 'dpi' => 300.0],
+        );
+        $width = 10_000;
+        self::assertSame('page.start', $begin($width, intdiv($most, $width))::kind());
+        self::assertSame('page.start', $begin(16, 20_000)::kind());
+        $this->expectExceptionMessage('million pixels');
+        $begin($width, intdiv($most, $width) + 1);
     }
 }
