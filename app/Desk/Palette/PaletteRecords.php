@@ -42,13 +42,12 @@ final class PaletteRecords
         foreach ($records as $i => [$kind, $id, $to]) {
             $row = self::row($series, $kind, $id);
             $row->forceFill(self::columns($to ?? ['retired' => true] + $before[$i]));
-            if ($row instanceof Material || $row instanceof PaletteVariant || $row instanceof SeriesLight) {
+            if (
+                $row instanceof Material || $row instanceof PaletteVariant ||
+                $row instanceof SeriesLight || $row instanceof SeriesMood
+            ) {
                 // Never an old version again: whoever still shows that one has not seen this.
                 $row->version = 1 + (int) ($before[$i]['version'] ?? 0);
-            }
-            if ($row instanceof SeriesMood) {
-                // What was written before moods had versions has none.
-                $row->version = 1 + Scalar::int($row->getOriginal('version'));
             }
             $row->save();
             $done[] = [$kind, $id, $before[$i], $row->toRecord()];

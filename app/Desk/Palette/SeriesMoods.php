@@ -8,7 +8,6 @@ use App\Models\PaletteVariant;
 use App\Models\Series;
 use App\Models\SeriesLight;
 use App\Models\SeriesMood;
-use App\Values\Scalar;
 use Awning\Core\Page\Mood\Mood;
 use Awning\Core\Page\Mood\MoodBox;
 use Awning\Core\Sheet\Ops\Passes\WearMood;
@@ -32,10 +31,8 @@ final readonly class SeriesMoods
     /** @return list<MoodState> id null: it lies ready */
     public function toClient(): array
     {
-        $versions = SeriesMood::living()->where('series_id', $this->series->id)->pluck('version', 'id');
         $states = [];
-        foreach ($this->all() as $key => [$id, $name, $mood]) {
-            $version = Scalar::int($versions[$id] ?? 1);
+        foreach ($this->all() as $key => [$id, $name, $mood, $version]) {
             $state = ['key' => $key, 'id' => $id, 'version' => $version, 'name' => $name];
             $states[] = $state + ['layers' => $mood->toList()] + $mood->brought();
         }
@@ -45,7 +42,7 @@ final readonly class SeriesMoods
 
     /**
      * @param  string  $key  as the window was told it
-     * @return array{?int, string, Mood} id, name and layers
+     * @return array{?int, string, Mood, int} id, name, layers and version
      *
      * @throws ModelNotFoundException
      */
@@ -85,16 +82,16 @@ final readonly class SeriesMoods
         ];
     }
 
-    /** @return array<string, array{?int, string, Mood}> by key */
+    /** @return array<string, array{?int, string, Mood, int}> by key */
     private function all(): array
     {
         $all = [];
         foreach (MoodBox::all() as $name => $mood) {
-            $all['ready'.count($all)] = [null, $name, $mood];
+            $all['ready'.count($all)] = [null, $name, $mood, 1];
         }
         foreach (SeriesMood::living()->where('series_id', $this->series->id)->orderBy('id')->get() as $row) {
             assert($row instanceof SeriesMood);
-            $all["own$row->id"] = [$row->id, $row->name, $row->mood()];
+            $all["own$row->id"] = [$row->id, $row->name, $row->mood(), $row->version];
         }
 
         return $all;

@@ -41,7 +41,7 @@ final readonly class CloudsLayer extends PassLayer
         if (Bytes::isNothing($covered)) {
             return;
         }
-        $planes = array_map(fn (array $ramp): string => strtr($lit, Bytes::identity(), $ramp[0]), $this->ramps());
+        $planes = array_map(fn (string $ramp): string => strtr($lit, Bytes::identity(), $ramp), $this->ramps());
         $canvas->paint(
             new Pixels($ground->count, $planes[0], $planes[1], $planes[2], Bytes::product($filled, $covered)),
             $this->spec->mode,
@@ -49,7 +49,7 @@ final readonly class CloudsLayer extends PassLayer
         );
     }
 
-    /** @return list<array{string}> of red, green and blue, the value for each part of the light: 256 bytes */
+    /** @return list<string> of red, green and blue, the value for each part of the light: 256 bytes */
     private function ramps(): array
     {
         [[, , $shade], [, , $light]] = $this->turned([
@@ -60,7 +60,7 @@ final readonly class CloudsLayer extends PassLayer
         foreach ([16, 8, 0] as $shift) {
             [$from, $to] = [($shade >> $shift) & 255, ($light >> $shift) & 255];
             $value = fn (int $part): int => (int) ($from + ($to - $from) * $part / 255 + 0.5);
-            $ramps[] = [Bytes::of(array_map($value, range(0, 255)))];
+            $ramps[] = Bytes::of(array_map($value, range(0, 255)));
         }
 
         return $ramps;

@@ -92,11 +92,10 @@ final readonly class PageMoods
      */
     public function putOn(string $name, array $layers, Brought $brought): void
     {
-        $elsewhere = (new PanelMoods($this->sheet))->elsewhere();
+        $panels = new PanelMoods($this->sheet);
         foreach ($layers as $id => $layer) {
             $placed = $layer->at(PassOrder::onTop($this->sheet->all(PassSpec::class), 0));
-            $isFree = $layer->mask === null || $layer->mask->pass === PanelMoods::ALL;
-            (new AddPass($id, $isFree ? $placed->maskedBy($elsewhere) : $placed))->apply($this->sheet);
+            (new AddPass($id, $panels->clearOfThem($placed)))->apply($this->sheet);
         }
         $size = $this->sheet->size()->showing($name, $brought->plan, $brought->variant);
         $this->sheet->put(PageSize::KEY, $size);

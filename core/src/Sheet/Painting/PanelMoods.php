@@ -32,9 +32,17 @@ final readonly class PanelMoods
     }
 
     /** What the layers of the page's own mood keep clear of; null: no region wears another. */
-    public function elsewhere(): ?PassMask
+    private function elsewhere(): ?PassMask
     {
         return $this->sheet->find(PassSpec::class, self::ALL) === null ? null : new PassMask(self::ALL, true);
+    }
+
+    /** A layer of the page's mood, clear of regions that wear another; a mask that somebody gave it stays. */
+    public function clearOfThem(PassSpec $layer): PassSpec
+    {
+        $isFree = $layer->mask === null || $layer->mask->pass === self::ALL;
+
+        return $isFree ? $layer->maskedBy($this->elsewhere()) : $layer;
     }
 
     /**

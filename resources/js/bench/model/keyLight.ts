@@ -24,6 +24,12 @@ export const AT_FIRST: LightPlanData = {
 export const planOf = ({ lights, plan }: PaletteState): LightState | null =>
     lights.find(({ id }) => id === plan) ?? null;
 
+/** The light of a page, or the usual one, as what is lit by dials has it: these go from -180 to 180 degrees. */
+export function dialsOfLight(palette: PaletteState): { light: number; height: number } {
+    const { azimuth, elevation } = planOf(palette)?.plan ?? AT_FIRST;
+    return { light: azimuth > 180 ? azimuth - 360 : azimuth, height: elevation };
+}
+
 const DEGREES = 180 / Math.PI;
 
 /** To the light: right, up, toward the reader. */

@@ -9,7 +9,7 @@ import { addPass } from '../../page/ops/passes/addPass';
 import { changePass } from '../../page/ops/passes/changePass';
 import { sizeOf } from '../../page/store';
 import { sortedPasses } from '../../picture/stack';
-import { AT_FIRST, planOf } from '../model/keyLight';
+import { dialsOfLight } from '../model/keyLight';
 import type { BenchModel } from '../model/model';
 import { drawOutline } from '../surface/overlays';
 import { may } from './may';
@@ -79,9 +79,8 @@ class CloudGesture implements Gesture {
         if (change !== null) return session.apply(change);
         const offered = session.view.rules.hangable.find(({ pass }) => pass.content.kind === 'clouds')?.pass;
         if (offered === undefined) return;
-        const { azimuth, elevation } = planOf(session.view.palette)?.plan ?? AT_FIRST;
-        const lit = { light: azimuth > 180 ? azimuth - 360 : azimuth, height: elevation };
-        const content = { ...offered.content, ...lit, heaps: [this.heap()] } as CloudsData;
+        const light = dialsOfLight(session.view.palette);
+        const content = { ...offered.content, ...light, heaps: [this.heap()] } as CloudsData;
         session.apply(addPass({ id: randomId(12), pass: { ...offered, figure: 0, scope: this.scope, content } }));
     }
 

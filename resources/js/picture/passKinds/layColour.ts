@@ -32,5 +32,22 @@ export function layColour(
     canvas.tint(ground, product(coverage, filled), () => laid, pass);
 }
 
+/**
+ * Lays a weather in its colour, and the outline it has in another.
+ *
+ * @param around the weather that makes its outline; null: it has none
+ * @param covers what one of both covers
+ */
+export function layOutlined<Content extends { colour: string }>(
+    canvas: FloatCanvas,
+    ground: Ground,
+    pass: Omit<PassNode, 'content'>,
+    [content, around]: [Content, Content | null],
+    covers: (one: Content) => Uint8Array,
+): void {
+    const outline = around && { colour: around.colour, coverage: covers(around) };
+    layColour(canvas, ground, pass, content.colour, covers(content), outline);
+}
+
 const product = (a: Uint8Array, b: ArrayLike<number>): Uint8Array =>
     a.map((byte, i) => Math.round((byte * b[i]) / 255));

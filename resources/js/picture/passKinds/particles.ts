@@ -1,7 +1,7 @@
 /** Rain, snow and other small things, as core/src/Compose/Layers/ParticlesLayer.php lays them. */
 import type { ParticlesData } from '../../api/generated';
 import { outlined, particles as drawn } from '../weather/particles';
-import { layColour } from './layColour';
+import { layOutlined } from './layColour';
 import { passKind } from './passKind';
 
 const WORDS: Record<ParticlesData['form'], string> = {
@@ -18,16 +18,8 @@ export const particles = passKind<ParticlesData>({
     holds: null,
     isScattered: true,
     lay(canvas, ground, pass, content) {
-        const covers = (one: ParticlesData): Uint8Array =>
-            ground.drawn((stretch) => drawn(one, ground.page, ground.level, stretch));
-        const around = outlined(content);
-        layColour(
-            canvas,
-            ground,
-            pass,
-            content.colour,
-            covers(content),
-            around && { colour: around.colour, coverage: covers(around) },
+        layOutlined(canvas, ground, pass, [content, outlined(content)], (one) =>
+            ground.drawn((stretch) => drawn(one, ground.page, ground.level, stretch)),
         );
     },
     swatch: ({ colour }) => `radial-gradient(${colour} 25%, transparent 30%) 0 0 / 6px 6px`,

@@ -131,12 +131,8 @@ final readonly class WearPanelMood implements ClientOp
                 (new AddPass($this->ids[$i], $kept))->apply($sheet);
             }
         }
-        foreach ($sheet->all(PassSpec::class) as $id => $pass) {
-            // A mask that somebody gave a layer stays.
-            $isFree = $pass->mask === null || $pass->mask->pass === PanelMoods::ALL;
-            if ($isFree && str_starts_with((string) $id, PageMoods::PREFIX)) {
-                $sheet->put((string) $id, $pass->maskedBy($moods->elsewhere()));
-            }
+        foreach ((new PageMoods($sheet))->layers() as $id => $layer) {
+            $sheet->put($id, $moods->clearOfThem($layer));
         }
     }
 }

@@ -1,6 +1,6 @@
 import type { CloudsData } from '../../../../api/generated';
 import { usePage } from '../../../model/context';
-import { AT_FIRST, planOf } from '../../../model/keyLight';
+import { dialsOfLight } from '../../../model/keyLight';
 import { ColourAndPlaces } from './ColourAndPlaces';
 import { ColourSetting } from './ColourSetting';
 import { Dials } from './Dials';
@@ -24,9 +24,7 @@ const DIALS: Dial<CloudsData>[] = [
 export function CloudsSettings(props: SettingsProps<CloudsData>) {
     const { id, content, disabled } = props;
     const { apply } = useContent<CloudsData>(id, content);
-    const plan = usePage(({ palette }) => planOf(palette)?.plan ?? AT_FIRST);
-    // The dial goes from -180 to 180.
-    const light = plan.azimuth > 180 ? plan.azimuth - 360 : plan.azimuth;
+    const { light, height } = dialsOfLight(usePage(({ palette }) => palette));
     return (
         <>
             <ColourAndPlaces {...props} other="Other clouds" title="Other clouds in the same places" />
@@ -37,8 +35,8 @@ export function CloudsSettings(props: SettingsProps<CloudsData>) {
             <Dials {...props} dials={DIALS} />
             <button
                 className="act self-start"
-                disabled={disabled || (light === content.light && plan.elevation === content.height)}
-                onClick={() => apply({ light, height: plan.elevation })}
+                disabled={disabled || (light === content.light && height === content.height)}
+                onClick={() => apply({ light, height })}
             >
                 Light them as the page is lit
             </button>
